@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Content\CatalogueStore;
+use App\Import\ItemImport;
+use Illuminate\Console\Command;
+use Symfony\Component\Console\Helper\ProgressBar;
+use Wellspring\Core\Problem\Refused;
+
+final class ItemsImport extends Command
+{
+    use TellsProblems;
+
+    protected $signature = 'wellspring:items:import
+        {file : a table (.csv, RFC 4180, with a header row) or a list of objects (.json)}
+        {--type= : the key of the content type}
+        {--update : change the items whose slug stands in the file, instead of refusing the row}
+        {--skip-bad : write the right rows though others are wrong}';
+
+    protected $description = 'Bring items in from a file; nothing is written while a row is wrong';
+
+    public function handle(ItemImport $import, CatalogueStore $store): int
+    {
+        $catalogue = $store->catalogue();
+        $type = $catalogue->type((string) $this->option('type'));
+        if ($type === null) {
+            $this->error('--type: expected one of '.implode(', ', array_keys($catalogue->types)).'.');
+
+            return self::INVALID;
+        }
+        $bar = new ProgressBar($this->output->getErrorStyle());
+        $bar->setFormat(' %message% %current% rows  %elapsed%');
+        $phase = '';
+        try {
+            $result = $import->run((string) $this->argument('file'), $type, (bool) $this->option('update'), (bool) $this->option('skip-bad'), function (string $now, int $done) use ($bar, &$phase): void {
+                if ($phase !== $now) {
+                    $bar->setMessage($now === 'read' ? 'Reading' : 'Writing');
+                    $bar->setProgress(0);
+                    $phase = $now;
+                }
+                $bar->setProgress($done);
+            });
+        } catch (Refused $refused) {
+            $this->newLine();
+            $this->tellProblems($refused->problems);
+            $this->error('Nothing was written.');
+
+            return self::FAILURE;
+        }
+        $bar->clear();
+        $this->tellProblems($result->problems);
+        if ($result->bad > 0 && $result->created + $result->changed === 0) {
+            $this->error("{$result->bad} rows are wrong; nothing was written. Mend them, or write the others with --skip-bad.");
+
+            return self::FAILURE;
+        }
+        $this->info("{$result->created} items made, {$result->changed} changed, {$result->bad} rows left aside.");
+
+        return self::SUCCESS;
+    }
+}

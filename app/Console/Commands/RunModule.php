@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Content\Records;
+use App\Listing\Listing;
+use App\Modules\ModuleStore;
+use Illuminate\Console\Command;
+use Symfony\Component\Console\Output\OutputInterface;
+use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Paging\NoSuchPage;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Run\Step;
+use Wellspring\Core\Who\Audience;
+
+final class RunModule extends Command
+{
+    use TellsProblems;
+
+    protected $signature = 'wellspring:run {key}
+        {--page=1 : which page}
+        {--on= : the moment to run at, such as 2026-05-01T18:30:00Z; now unless given}
+        {--as=signed-out : who looks: everyone, signed-out or members}
+        {--draft : the draft instead of what is live}
+        {--json : as JSON}';
+
+    protected $description = 'Run a module and print its page of records with the count after every step';
+
+    public function handle(ModuleStore $store, Listing $listing): int
+    {
+        $on = $this->option('on');
+        $now = $on === null ? new \DateTimeImmutable : Instant::parse((string) $on);
+        $viewer = Audience::tryFrom((string) $this->option('as'));
+        $row = $store->find((string) $this->argument('key'));
+        $fault = match (true) {
+            $row === null => "There is no module “{$this->argument('key')}”.",
+            $now === null => "--on: expected a moment such as 2026-05-01T18:30:00Z, found “{$on}”.",
+            $viewer === null => '--as: expected everyone, signed-out or members.',
+            $row->live === null && ! $this->option('draft') => 'This module is not live; add --draft to run its draft.',
+            default => null,
+        };
+        if ($row === null || $now === null || $viewer === null || $fault !== null) {
+            $this->error((string) $fault);
+
+            return self::FAILURE;
+        }
+        try {
+            $module = $store->read($this->option('draft') ? $row->draft : $row->live);
+            $result = $listing->run($module, $now, $viewer, (string) $this->option('page'));
+        } catch (Refused $refused) {
+            $this->tellProblems($refused->problems);
+
+            return self::FAILURE;
+        } catch (NoSuchPage $none) {
+            $this->error("--page: {$none->getMessage()}");
+
+            return self::FAILURE;
+        }
+        $records = Records::byId($result->ids);
+        if ($this->option('json')) {
+            $this->output->writeln(json_encode([
+                'module' => $module->key,
+                'total' => $result->total,
+                'pages' => $result->pages,
+                'page' => $result->page,
+                'steps' => array_map(fn (Step $step): array => ['step' => $step->name, 'left' => $step->left], $result->steps),
+                'items' => array_map(fn (Record $record): array => ['id' => $record->id, 'type' => $record->type, 'slug' => $record->slug, 'title' => $record->title], $records),
+            ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+
+            return self::SUCCESS;
+        }
+        $this->table(['step', 'left'], array_map(fn (Step $step): array => [$step->name, $step->left], $result->steps));
+        $this->table(['id', 'slug', 'title'], array_map(fn (Record $record): array => [$record->id, $record->slug, $this->plain($record->title)], $records));
+        $this->line("Page {$result->page} of {$result->pages}, {$result->total} records in all.");
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Console\JsonFile;
+use App\Content\TypeWriter;
+use Illuminate\Console\Command;
+use Wellspring\Core\Problem\Refused;
+
+final class TypesApply extends Command
+{
+    use TellsProblems;
+
+    protected $signature = 'wellspring:types:apply {file : a type as a JSON Schema document, or - for the standard input}';
+
+    protected $description = 'Define a content type from a file';
+
+    public function handle(TypeWriter $writer): int
+    {
+        try {
+            $type = $writer->apply(JsonFile::read((string) $this->argument('file')));
+        } catch (Refused $refused) {
+            $this->tellProblems($refused->problems);
+
+            return self::FAILURE;
+        }
+        $this->info("The type {$type->key} is defined, with ".count($type->fields).' fields of its own.');
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use Wellspring\Core\Problem\Refused;
+
+/** Reads a JSON file that a command was given; `-` is the standard input. */
+final class JsonFile
+{
+    /** @throws Refused */
+    public static function read(string $path): mixed
+    {
+        $text = $path === '-' ? stream_get_contents(STDIN) : (is_file($path) ? file_get_contents($path) : false);
+        if ($text === false) {
+            throw Refused::because('', 'unreadable', "“{$path}” cannot be read.");
+        }
+        try {
+            return json_decode($text, true, 64, JSON_THROW_ON_ERROR);
+        } catch (\JsonException $fault) {
+            throw Refused::because('', 'notJson', "“{$path}” is not JSON: {$fault->getMessage()}.");
+        }
+    }
+}

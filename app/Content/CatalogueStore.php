@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content;
+
+use App\Models\ContentType;
+use App\Models\Taxonomy as TaxonomyRow;
+use App\Models\Term as TermRow;
+use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\Term;
+use Wellspring\Core\Content\Terms;
+use Wellspring\Core\Content\TypeFile;
+
+/** The site's types and taxonomies, read from the database once a request. */
+final class CatalogueStore
+{
+    private ?Catalogue $catalogue = null;
+
+    /** @var array<string, array<string, int>> ids by taxonomy and slug */
+    private array $termIds = [];
+
+    public function catalogue(): Catalogue
+    {
+        if ($this->catalogue === null) {
+            $taxonomies = $this->taxonomies();
+            $types = [];
+            foreach (ContentType::query()->orderBy('position')->orderBy('key')->get() as $row) {
+                $types[$row->key] = TypeFile::read($row->definition, $taxonomies);
+            }
+            $this->catalogue = new Catalogue($types, $taxonomies);
+        }
+
+        return $this->catalogue;
+    }
+
+    /** Call after types, taxonomies or terms were written. */
+    public function forget(): void
+    {
+        $this->catalogue = null;
+        $this->termIds = [];
+    }
+
+    /**
+     * @param  list<string>  $slugs
+     * @return list<int> the ids of those that exist
+     */
+    public function termIds(string $taxonomy, array $slugs): array
+    {
+        $this->catalogue();
+        $ids = $this->termIds[$taxonomy] ?? [];
+
+        return array_values(array_intersect_key($ids, array_flip($slugs)));
+    }
+
+    /** @return array<string, Taxonomy> */
+    private function taxonomies(): array
+    {
+        $rows = TermRow::query()->orderBy('position')->orderBy('id')->get();
+        $slugs = $rows->pluck('slug', 'id');
+        $terms = [];
+        $this->termIds = [];
+        foreach ($rows as $row) {
+            $terms[$row->taxonomy_key][] = new Term($row->slug, $row->name, $row->parent_id === null ? null : $slugs[$row->parent_id]);
+            $this->termIds[$row->taxonomy_key][$row->slug] = $row->id;
+        }
+        $taxonomies = [];
+        foreach (TaxonomyRow::query()->orderBy('key')->get() as $row) {
+            $taxonomies[$row->key] = new Taxonomy($row->key, $row->label, $row->tree, new Terms($terms[$row->key] ?? []));
+        }
+
+        return $taxonomies;
+    }
+}

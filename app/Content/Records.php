@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content;
+
+use App\Models\Item;
+use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Status;
+use Wellspring\Core\Who\Audience;
+
+/** Makes of stored items the records that the rules speak of. */
+final class Records
+{
+    /**
+     * @param  list<int>  $ids
+     * @return list<Record> in the order of the ids
+     */
+    public static function byId(array $ids): array
+    {
+        $items = Item::query()->with('terms')->findMany($ids)->keyBy('id');
+        $records = [];
+        foreach ($ids as $id) {
+            $item = $items->get($id);
+            if ($item !== null) {
+                $records[] = self::of($item);
+            }
+        }
+
+        return $records;
+    }
+
+    public static function of(Item $item): Record
+    {
+        $terms = [];
+        foreach ($item->terms as $term) {
+            $terms[$term->taxonomy_key][] = $term->slug;
+        }
+
+        return new Record(
+            id: $item->id,
+            type: $item->type_key,
+            slug: $item->slug,
+            title: $item->title,
+            status: Status::from($item->status),
+            publishAt: self::instant($item->publish_at),
+            expireAt: self::instant($item->expire_at),
+            audience: Audience::from($item->audience),
+            values: [
+                'text' => $item->text,
+                'lead' => $item->lead,
+                'created_at' => self::instant($item->created_at),
+                'updated_at' => self::instant($item->updated_at),
+            ] + $item->fields + $terms,
+        );
+    }
+
+    private static function instant(?\DateTimeInterface $at): ?string
+    {
+        return $at === null ? null : Instant::write($at);
+    }
+}

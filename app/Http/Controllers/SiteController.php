@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Content\CatalogueStore;
+use App\Content\Records;
+use App\Models\Item;
+use App\Models\Media;
+use App\Models\Page;
+use App\Site\PageMaker;
+use App\Site\ShownModule;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\View\View;
+use Wellspring\Core\Card\Format;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Status;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Who\Audience;
+
+/** The site that visitors see: pages with their modules, and items' own pages. */
+final readonly class SiteController
+{
+    public function __construct(private PageMaker $maker, private CatalogueStore $catalogue, private Format $format) {}
+
+    public function show(Request $request, string $path = ''): View|RedirectResponse
+    {
+        $address = '/'.$path;
+        $page = Page::query()->with('modules')->where('address', $address)->first();
+
+        return $page === null ? $this->item($address) : $this->page($request, $page);
+    }
+
+    private function page(Request $request, Page $page): View|RedirectResponse
+    {
+        $asked = [];
+        foreach ($page->modules as $module) {
+            $name = ShownModule::parameterOf($module->key);
+            if (! $request->query->has($name)) {
+                continue;
+            }
+            $number = $request->query->all()[$name];
+            abort_unless(is_string($number), 404);
+            if ($number === '1') {
+                $others = array_diff_key($request->query->all(), [$name => true]);
+
+                return redirect($page->address.($others === [] ? '' : '?'.http_build_query($others)), 301);
+            }
+            $asked[$module->key] = $number;
+        }
+
+        return view('site.page', [
+            'page' => $page,
+            'modules' => $this->maker->modules($page, new \DateTimeImmutable, Audience::SignedOut, $asked),
+        ]);
+    }
+
+    private function item(string $address): View
+    {
+        foreach ($this->catalogue->catalogue()->types as $type) {
+            $pattern = '~^'.str_replace('\{slug\}', '([a-z0-9-]+)', preg_quote($type->address, '~')).'$~D';
+            if (preg_match($pattern, $address, $found) === 1) {
+                return $this->itemPage($type, $found[1]);
+            }
+        }
+        abort(404);
+    }
+
+    private function itemPage(Type $type, string $slug): View
+    {
+        $now = now();
+        $item = Item::query()->with('terms')
+            ->where('type_key', $type->key)->where('slug', $slug)
+            ->where('status', Status::Published->value)->where('publish_at', '<=', $now)
+            ->where(fn ($query) => $query->whereNull('expire_at')->orWhere('expire_at', '>', $now))
+            ->whereIn('audience', array_map(fn (Audience $audience): string => $audience->value, Audience::SignedOut->sees()))
+            ->firstOrFail();
+        $record = Records::of($item);
+        $facts = [];
+        $picture = null;
+        foreach ([...$type->fields, ...array_diff_key($type->reachable, $type->fields, Type::itemFields())] as $field) {
+            $value = $record->value($field);
+            if ($field->family() === Family::Picture) {
+                $picture ??= is_string($value) ? Media::query()->where('name', $value)->first() : null;
+            } elseif ($value !== null) {
+                $facts[$field->label] = (string) $this->format->value($field, $value);
+            }
+        }
+
+        return view('site.item', ['type' => $type, 'item' => $item, 'picture' => $picture, 'facts' => $facts]);
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile;
+
+use App\Listing\FieldSql;
+use App\Listing\Fragment;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\Between;
+
+/** @implements TestSql<Between> */
+final class BetweenSql implements TestSql
+{
+    public function test(): string
+    {
+        return Between::class;
+    }
+
+    public function fragment(object $test, Condition $condition): Fragment
+    {
+        [$from, $to] = $test->readValue($condition->value, $condition->field);
+
+        return new Fragment(
+            FieldSql::number($condition->field).' between ?::numeric and ?::numeric',
+            [ComparisonSql::binding($from), ComparisonSql::binding($to)],
+        );
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile;
+
+use App\Listing\FieldSql;
+use App\Listing\Fragment;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\Comparison;
+use Wellspring\Core\Filter\Test\Relation;
+
+/** @implements TestSql<Comparison> */
+final class ComparisonSql implements TestSql
+{
+    public function test(): string
+    {
+        return Comparison::class;
+    }
+
+    public function fragment(object $test, Condition $condition): Fragment
+    {
+        $operator = match ($test->relation) {
+            Relation::Equal, Relation::NotEqual => '=',
+            Relation::Less => '<',
+            Relation::AtMost => '<=',
+            Relation::More => '>',
+            Relation::AtLeast => '>=',
+        };
+        $fragment = new Fragment(FieldSql::number($condition->field)." {$operator} ?::numeric", [self::binding($condition->value)]);
+
+        return $test->relation === Relation::NotEqual ? $fragment->not() : $fragment;
+    }
+
+    /** The number in its shortest exact form, as the values are stored. */
+    public static function binding(mixed $number): string
+    {
+        return json_encode(Comparison::number($number), JSON_THROW_ON_ERROR);
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile;
+
+use App\Listing\FieldSql;
+use App\Listing\Fragment;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\Filled;
+
+/** @implements TestSql<Filled> */
+final class FilledSql implements TestSql
+{
+    public function test(): string
+    {
+        return Filled::class;
+    }
+
+    public function fragment(object $test, Condition $condition): Fragment
+    {
+        $filled = FieldSql::filled($condition->field);
+
+        return $test->filled ? $filled : $filled->not();
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile;
+
+use App\Listing\FieldSql;
+use App\Listing\Fragment;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\Place;
+use Wellspring\Core\Filter\Test\TextMatch;
+
+/** @implements TestSql<TextMatch> */
+final class TextMatchSql implements TestSql
+{
+    public function test(): string
+    {
+        return TextMatch::class;
+    }
+
+    public function fragment(object $test, Condition $condition): Fragment
+    {
+        $text = FieldSql::folded($condition->field);
+        $needle = $test->needle($condition);
+        $fragment = match ($test->place) {
+            Place::Whole => new Fragment("{$text} = ?", [$needle]),
+            Place::Contains => new Fragment("strpos({$text}, ?) > 0", [$needle]),
+            Place::Begins => new Fragment("starts_with({$text}, ?)", [$needle]),
+            Place::Ends => new Fragment("right({$text}, ?::int) = ?", [mb_strlen($needle), $needle]),
+        };
+
+        return $test->kept ? $fragment : $fragment->not();
+    }
+}

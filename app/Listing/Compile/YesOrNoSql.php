@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile;
+
+use App\Listing\FieldSql;
+use App\Listing\Fragment;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\YesOrNo;
+
+/** @implements TestSql<YesOrNo> */
+final class YesOrNoSql implements TestSql
+{
+    public function test(): string
+    {
+        return YesOrNo::class;
+    }
+
+    public function fragment(object $test, Condition $condition): Fragment
+    {
+        return new Fragment(FieldSql::raw($condition->field).'::boolean = '.($test->yes ? 'true' : 'false'));
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A content type as its file says it.
+ *
+ * @property string $key
+ * @property array<string, mixed> $definition
+ * @property int $position
+ */
+final class ContentType extends Model
+{
+    protected $table = 'types';
+
+    protected $primaryKey = 'key';
+
+    protected $keyType = 'string';
+
+    public $incrementing = false;
+
+    protected $fillable = ['key', 'definition', 'position'];
+
+    protected function casts(): array
+    {
+        return ['definition' => 'array'];
+    }
+}

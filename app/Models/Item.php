@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+
+/**
+ * One record of a content type. No empty value is ever stored: what is empty is null, or absent from `fields`.
+ *
+ * @property int $id
+ * @property string $type_key
+ * @property string $slug
+ * @property string $title
+ * @property string $status
+ * @property CarbonImmutable|null $publish_at
+ * @property CarbonImmutable|null $expire_at
+ * @property string $audience
+ * @property bool $lead
+ * @property string|null $text HTML, made safe
+ * @property array<string, mixed> $fields
+ * @property array<string, string> $folded the texts in the form in which they are compared
+ * @property int $revision
+ * @property CarbonImmutable $created_at
+ * @property CarbonImmutable $updated_at
+ * @property Collection<int, Term> $terms
+ */
+final class Item extends Model
+{
+    protected $fillable = ['type_key', 'slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text', 'fields', 'folded'];
+
+    protected function casts(): array
+    {
+        return [
+            'publish_at' => 'immutable_datetime',
+            'expire_at' => 'immutable_datetime',
+            'created_at' => 'immutable_datetime',
+            'updated_at' => 'immutable_datetime',
+            'lead' => 'bool',
+            'fields' => JsonObject::class,
+            'folded' => JsonObject::class,
+        ];
+    }
+
+    /** @return BelongsToMany<Term, $this> */
+    public function terms(): BelongsToMany
+    {
+        return $this->belongsToMany(Term::class, 'item_term')->orderBy('terms.position')->orderBy('terms.id');
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+
+/**
+ * A module's definitions: what the manager works on, and what visitors get.
+ *
+ * @property int $id
+ * @property string $key
+ * @property array<string, mixed> $draft
+ * @property int $revision of the draft
+ * @property array<string, mixed>|null $live
+ * @property CarbonImmutable|null $published_at
+ * @property CarbonImmutable $updated_at
+ * @property Collection<int, Page> $pages
+ */
+final class Module extends Model
+{
+    protected $fillable = ['key', 'draft', 'live', 'published_at'];
+
+    protected function casts(): array
+    {
+        return ['draft' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsToMany<Page, $this> */
+    public function pages(): BelongsToMany
+    {
+        return $this->belongsToMany(Page::class, 'placements')->orderBy('pages.position')->orderBy('pages.id');
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property string $taxonomy_key
+ * @property int|null $parent_id
+ * @property string $slug
+ * @property string $name
+ * @property int $position
+ */
+final class Term extends Model
+{
+    protected $fillable = ['taxonomy_key', 'parent_id', 'slug', 'name', 'position'];
+}

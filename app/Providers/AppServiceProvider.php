@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Content\CatalogueStore;
+use App\Models\Page;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\View;
+use Illuminate\Support\ServiceProvider;
+use Wellspring\Core\Card\Format;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->scoped(CatalogueStore::class);
+        $this->app->singleton(Format::class, fn (): Format => new Format(
+            config()->string('site.locale'),
+            config()->string('site.currency'),
+            config()->string('site.time_zone'),
+        ));
+    }
+
+    public function boot(): void
+    {
+        View::composer('site.layout', fn ($view) => $view->with('navigation', Page::query()->where('address', '<>', '/')->orderBy('position')->orderBy('id')->get()));
+        Model::shouldBeStrict(! $this->app->isProduction());
+        RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute(5)->by(mb_strtolower($request->string('email')->toString()).'|'.$request->ip()));
+    }
+}

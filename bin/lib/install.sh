@@ -1,0 +1,67 @@
+# Installs what is missing: Debian's packages, then Composer's and npm's, then the built front end.
+
+DEBIAN_NEEDED="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml php8.2-zip php8.2-curl php-league-config composer nginx-light postgresql-15 nodejs npm unzip curl"
+DEBIAN_FOR_TESTS="php8.2-sqlite3 chromium chromium-driver"
+
+has_package() {
+    case "$1" in
+        nodejs) command -v node >/dev/null ;;
+        npm) command -v npm >/dev/null ;;
+        composer) command -v composer >/dev/null ;;
+        nginx-light) command -v nginx >/dev/null || [ -x /usr/sbin/nginx ] ;;
+        *) dpkg-query -W -f='${Status}' "$1" 2>/dev/null | grep -q 'ok installed' ;;
+    esac
+}
+
+install_debian() {
+    local missing="" package
+    for package in "$@"; do has_package "$package" || missing="$missing $package"; done
+    [ -n "$missing" ] || return 0
+    command -v apt-get >/dev/null || fail "These Debian packages are missing:$missing. This machine has no apt-get; install them in its own way, then run this again."
+    is_root || fail "These Debian packages are missing:$missing. You are not root: have them installed once with
+    sudo apt-get install$missing
+then run this again; nothing else here needs root."
+    say "Installing from Debian:$missing"
+    # Services that come along shall not start by themselves; Wellspring starts its own.
+    local policy=/usr/sbin/policy-rc.d made=""
+    if [ ! -e "$policy" ]; then printf '#!/bin/sh\nexit 101\n' > "$policy" && chmod 755 "$policy" && made=1; fi
+    local done=0
+    { apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends $missing; } > "$VAR/log/apt.log" 2>&1 || done=$?
+    [ -z "$made" ] || rm -f "$policy"
+    [ "$done" = 0 ] || fail "Debian's packages could not be installed; $VAR/log/apt.log says why. Without a network, install them from a medium you have:$missing"
+}
+
+# Vite wants Node 20.19 or newer; Debian 12 brings 18, and then npm brings a newer one into var/.
+ensure_node() {
+    PATH="$VAR/node/node_modules/.bin:$PATH"
+    if node -e 'const [a,b]=process.versions.node.split(".").map(Number);process.exit(a>20||(a===20&&b>=19)?0:1)' 2>/dev/null; then return 0; fi
+    say "Bringing a newer Node into $VAR/node"
+    npm install --no-audit --no-fund --prefix "$VAR/node" node@22 > "$VAR/log/node.log" 2>&1 \
+        || fail "Node 20.19 or newer is needed and could not be fetched; $VAR/log/node.log says why. Install it by hand, or connect to the network once and run this again."
+}
+
+install_composer() {
+    local sum; sum="$(sum_of composer.json compat)"
+    if [ -f "$ROOT/vendor/autoload.php" ] && stamp_is composer "$sum"; then return 0; fi
+    say "Installing the PHP packages"
+    (cd "$ROOT" && COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress) > "$VAR/log/composer.log" 2>&1 \
+        || fail "The PHP packages could not be fetched; $VAR/log/composer.log says why. They are needed once: connect to the network and run this again, or copy the folder vendor/ from a machine that has it."
+    set_stamp composer "$sum"
+}
+
+install_npm() {
+    local sum; sum="$(sum_of package.json package-lock.json)"
+    if [ -d "$ROOT/node_modules" ] && stamp_is npm "$sum"; then return 0; fi
+    say "Installing the front end's packages"
+    (cd "$ROOT" && npm ci --no-audit --no-fund) > "$VAR/log/npm.log" 2>&1 \
+        || fail "The front end's packages could not be fetched; $VAR/log/npm.log says why. They are needed once: connect to the network and run this again, or copy the folder node_modules/ from a machine that has it."
+    set_stamp npm "$sum"
+}
+
+build_front_end() {
+    local sum; sum="$(sum_of resources vite.config.ts tsconfig.json package-lock.json)"
+    if [ -f "$ROOT/public/build/manifest.json" ] && stamp_is build "$sum"; then return 0; fi
+    say "Building the front end"
+    (cd "$ROOT" && npm run --silent build) > "$VAR/log/build.log" 2>&1 || fail "The front end could not be built; see $VAR/log/build.log."
+    set_stamp build "$sum"
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
+use Wellspring\Core\Paging\NoSuchPage;
+use Wellspring\Core\Problem\Refused;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(web: __DIR__.'/../routes/web.php')
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->remove(HandleCors::class);
+        $middleware->redirectGuestsTo('/manage/sign-in');
+        $middleware->redirectUsersTo('/manage');
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->dontReport([Refused::class, NoSuchPage::class]);
+        $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('manage/api/*') || $request->expectsJson());
+        $exceptions->render(fn (Refused $refused): JsonResponse => new JsonResponse(['problems' => array_map(
+            fn ($problem): array => ['path' => $problem->path, 'code' => $problem->code, 'message' => $problem->message],
+            $refused->problems,
+        )], 422));
+        $exceptions->map(NoSuchPage::class, fn (NoSuchPage $none) => new Symfony\Component\HttpKernel\Exception\NotFoundHttpException($none->getMessage(), $none));
+    })
+    ->create();

@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'default' => 'local',
+    'disks' => [
+        // Uploaded pictures. On this machine's disk at hand; any other Flysystem disk beyond.
+        'media' => ['driver' => 'local', 'root' => env('MEDIA_ROOT', storage_path('app/media')), 'throw' => true],
+    ],
+];

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Card;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Text\Html;
+
+/** Writes values as the site does: numbers, money and dates by CLDR in its locale, currency and time zone. */
+final class Format
+{
+    private \NumberFormatter $number;
+
+    private \NumberFormatter $money;
+
+    private \IntlDateFormatter $day;
+
+    private \IntlDateFormatter $moment;
+
+    public function __construct(string $locale, private readonly string $currency, string $timeZone)
+    {
+        $this->number = new \NumberFormatter($locale, \NumberFormatter::DECIMAL);
+        $this->number->setAttribute(\NumberFormatter::MAX_FRACTION_DIGITS, 6);
+        $this->money = new \NumberFormatter($locale, \NumberFormatter::CURRENCY);
+        $patterns = new \IntlDatePatternGenerator($locale);
+        $this->day = self::dates($locale, 'UTC', (string) $patterns->getBestPattern('yMMMd'));
+        $this->moment = self::dates($locale, $timeZone, (string) $patterns->getBestPattern('yMMMd'));
+    }
+
+    /** Null where there is no value. */
+    public function value(Field $field, mixed $value): ?string
+    {
+        return match (true) {
+            $value === null => null,
+            is_bool($value) => $value ? 'Yes' : 'No',
+            is_int($value), is_float($value) => $field->kind->key() === 'money' ? $this->money($value) : $this->number($value, $field->unit),
+            is_array($value) => implode(', ', array_map($field->choiceLabel(...), array_filter($value, is_string(...)))),
+            ! is_string($value) => null,
+            $field->family() === Family::Choice => $field->choiceLabel($value),
+            $field->family() === Family::Date => $this->date($this->day, $value.'T00:00:00Z'),
+            $field->family() === Family::Instant => $this->date($this->moment, $value),
+            $field->family() === Family::LongText => Html::visibleText($value),
+            default => $value,
+        };
+    }
+
+    public function number(int|float $value, string $unit = ''): string
+    {
+        return $this->number->format($value).($unit === '' ? '' : "\u{A0}".$unit);
+    }
+
+    public function money(int|float $value): string
+    {
+        return (string) $this->money->formatCurrency((float) $value, $this->currency);
+    }
+
+    private function date(\IntlDateFormatter $with, string $instant): string
+    {
+        return (string) $with->format(new \DateTimeImmutable($instant));
+    }
+
+    private static function dates(string $locale, string $timeZone, string $pattern): \IntlDateFormatter
+    {
+        return new \IntlDateFormatter($locale, \IntlDateFormatter::NONE, \IntlDateFormatter::NONE, $timeZone, \IntlDateFormatter::GREGORIAN, $pattern);
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Card;
+
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Content\Record;
+
+/** One part of a card's line. */
+final readonly class Part
+{
+    /**
+     * @param  int|null  $level  of a heading, 2 to 6
+     * @param  int|null  $words  at most so many
+     * @param  string  $label  stands before the value; empty for none
+     */
+    public function __construct(
+        public PartKind $kind,
+        public Field $field,
+        public EmptyRule $empty = new EmptyRule,
+        public ?int $level = null,
+        public ?int $words = null,
+        public string $label = '',
+    ) {}
+
+    /** Every item has it: a part that can never be empty. */
+    public function isSure(): bool
+    {
+        return $this->field->origin === Origin::Item && in_array($this->field->key, ['title', 'slug', 'created_at', 'updated_at', 'lead'], true);
+    }
+
+    public function isEmpty(Record $record): bool
+    {
+        return $this->kind->needsWords() ? $record->visibleText($this->field) === '' : $record->value($this->field) === null;
+    }
+
+    public function wording(): string
+    {
+        return $this->kind->words($this->field);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['part' => $this->kind->key()]
+            + ($this->kind->key() === 'field' ? ['field' => $this->field->key] : [])
+            + ($this->level === null ? [] : ['level' => $this->level])
+            + ($this->words === null ? [] : ['words' => $this->words])
+            + ($this->label === '' ? [] : ['label' => $this->label])
+            + ($this->empty->do === EmptyAction::LeaveOut ? [] : ['empty' => $this->empty->toArray()]);
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Card\Part;
+
+use Wellspring\Core\Card\Format;
+use Wellspring\Core\Card\Part;
+use Wellspring\Core\Card\PartKind;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\Shape;
+
+/** The item's picture: the first field of its type that holds one. */
+final class Picture implements PartKind
+{
+    public function key(): string
+    {
+        return 'picture';
+    }
+
+    public function field(Shape $shape, Type $type): ?Field
+    {
+        foreach ($type->fields as $field) {
+            if ($field->family() === Family::Picture) {
+                return $field;
+            }
+        }
+        $shape->wrong('part', 'a part that '.$type->plural.' have; none of their fields holds a picture', 'picture');
+
+        return null;
+    }
+
+    public function options(Shape $shape): array
+    {
+        return [];
+    }
+
+    public function needsWords(): bool
+    {
+        return false;
+    }
+
+    public function show(Part $part, Record $record, Format $format): ?string
+    {
+        $name = $record->value($part->field);
+
+        return is_string($name) ? $name : null;
+    }
+
+    public function words(Field $field): string
+    {
+        return 'picture';
+    }
+}

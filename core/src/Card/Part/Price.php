@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Card\Part;
+
+use Wellspring\Core\Card\Format;
+use Wellspring\Core\Card\Part;
+use Wellspring\Core\Card\PartKind;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\Shape;
+
+/** The item's price, in the site's currency. */
+final class Price implements PartKind
+{
+    public function key(): string
+    {
+        return 'price';
+    }
+
+    public function field(Shape $shape, Type $type): ?Field
+    {
+        $field = $type->fields['price'] ?? null;
+        if ($field?->kind->key() !== 'money') {
+            $shape->wrong('part', 'a part that '.$type->plural.' have; they have no field “price” of the kind money', 'price');
+
+            return null;
+        }
+
+        return $field;
+    }
+
+    public function options(Shape $shape): array
+    {
+        return [];
+    }
+
+    public function needsWords(): bool
+    {
+        return false;
+    }
+
+    public function show(Part $part, Record $record, Format $format): ?string
+    {
+        return $format->value($part->field, $record->value($part->field));
+    }
+
+    public function words(Field $field): string
+    {
+        return 'price';
+    }
+}

@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content;
+
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Text\Slug;
+use Wellspring\Core\Who\Audience;
+
+/** Reads one item of a type, from JSON values or from a table's cells, and tells of every fault at once. */
+final readonly class ItemReader
+{
+    private const OWN = ['slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text'];
+
+    public function __construct(private Type $type) {}
+
+    /** @return list<string> the columns that an import may have */
+    public function columns(): array
+    {
+        return [...self::OWN, ...array_keys($this->type->fields), ...array_keys($this->type->taxonomies)];
+    }
+
+    /**
+     * @param  array<string, mixed>  $values  JSON values by column
+     * @param  array<string, mixed>  $standing  what the item has already, for the columns that are not given
+     *
+     * @throws Refused with a column's name as each problem's path
+     */
+    public function fromValues(array $values, array $standing = []): ItemDraft
+    {
+        return $this->read($values, $standing, fn (Field $field, mixed $value): mixed => $field->kind->read($value, $field));
+    }
+
+    /**
+     * @param  array<string, string>  $cells  text by column
+     * @param  array<string, mixed>  $standing  what the item has already, for the columns that are not given
+     *
+     * @throws Refused with a column's name as each problem's path
+     */
+    public function fromCells(array $cells, array $standing = []): ItemDraft
+    {
+        return $this->read($cells, $standing, function (Field $field, mixed $cell): mixed {
+            $cell = is_string($cell) ? $cell : '';
+            if (! mb_check_encoding($cell, 'UTF-8')) {
+                throw new WrongValue('expected text in UTF-8; these bytes are not.');
+            }
+
+            return $field->kind->readCell($cell, $field);
+        });
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     * @param  array<string, mixed>  $standing
+     * @param  \Closure(Field, mixed): mixed  $readWith
+     */
+    private function read(array $values, array $standing, \Closure $readWith): ItemDraft
+    {
+        $problems = new Problems;
+        foreach (array_diff(array_map(strval(...), array_keys($values)), $this->columns()) as $unknown) {
+            $problems->add($unknown, 'unknownColumn', "is not a column of {$this->type->key}; expected one of: ".implode(', ', $this->columns()).'.');
+        }
+        $read = $standing;
+        foreach ($values as $key => $value) {
+            $field = $this->field((string) $key);
+            try {
+                $read[$key] = $field === null ? null : $readWith($field, $value);
+            } catch (WrongValue $wrong) {
+                $problems->add((string) $key, 'wrongValue', $wrong->getMessage(), ['found' => Shape::describe($value)]);
+            }
+        }
+        foreach ([Type::itemFields()['title'], ...$this->type->fields] as $field) {
+            if ($field->required && ($read[$field->key] ?? null) === null && ! $this->told($problems, $field->key)) {
+                $problems->add($field->key, 'missing', "is missing; every {$this->type->label} must have one.");
+            }
+        }
+        $slug = is_string($read['slug'] ?? null) ? $read['slug'] : null;
+        if ($slug !== null && ! Slug::isOne($slug)) {
+            $problems->add('slug', 'wrongValue', 'expected small letters, digits and single hyphens, at most '.Slug::MAX.', found '.Shape::describe($slug).'.');
+        }
+        $publishAt = is_string($read['publish_at'] ?? null) ? $read['publish_at'] : null;
+        $expireAt = is_string($read['expire_at'] ?? null) ? $read['expire_at'] : null;
+        if ($publishAt !== null && $expireAt !== null && $expireAt <= $publishAt) {
+            $problems->add('expire_at', 'wrongValue', "expected a moment after publish_at ({$publishAt}), found {$expireAt}.");
+        }
+        $problems->refuseIfAny();
+
+        return new ItemDraft(
+            slug: $slug,
+            title: is_string($read['title'] ?? null) ? $read['title'] : '',
+            status: Status::from(is_string($read['status'] ?? null) ? $read['status'] : Status::Published->value),
+            publishAt: $publishAt,
+            expireAt: $expireAt,
+            audience: Audience::from(is_string($read['audience'] ?? null) ? $read['audience'] : Audience::Everyone->value),
+            lead: ($read['lead'] ?? null) === true,
+            text: is_string($read['text'] ?? null) ? $read['text'] : null,
+            fields: array_filter(array_intersect_key($read, $this->type->fields), fn (mixed $value): bool => $value !== null),
+            terms: array_map(fn (mixed $slugs): array => array_values(array_filter((array) $slugs, is_string(...))), array_intersect_key($read, $this->type->taxonomies)),
+        );
+    }
+
+    private function field(string $key): ?Field
+    {
+        return match ($key) {
+            'status' => new Field('status', 'Status', new Kind\Choice, Origin::Item, choices: ['draft' => 'Draft', 'published' => 'Published']),
+            'audience' => new Field('audience', 'Audience', new Kind\Choice, Origin::Item, choices: ['everyone' => 'Everyone', 'signed-out' => 'Signed-out visitors', 'members' => 'Members']),
+            default => in_array($key, $this->columns(), true) ? $this->type->field($key) : null,
+        };
+    }
+
+    private function told(Problems $problems, string $path): bool
+    {
+        foreach ($problems->all() as $problem) {
+            if ($problem->path === $path) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

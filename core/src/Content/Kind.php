@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content;
+
+/**
+ * A kind of field: what values it takes and how they are read.
+ *
+ * To add one: a class in Kind/ and a line in Kinds. Its key is the `kind` of a type file.
+ */
+interface Kind
+{
+    public function key(): string;
+
+    public function family(): Family;
+
+    /**
+     * A value as it is stored, from a value of JSON. An empty value is read as null.
+     *
+     * @throws WrongValue
+     */
+    public function read(mixed $value, Field $field): mixed;
+
+    /**
+     * The same from the text of a table's cell.
+     *
+     * @throws WrongValue
+     */
+    public function readCell(string $cell, Field $field): mixed;
+
+    /** @return array<string, mixed> the JSON Schema (2020-12) of one value, without title and x-wellspring */
+    public function schema(Field $field): array;
+}

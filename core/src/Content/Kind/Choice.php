@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Kind;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\WrongValue;
+
+/** One of the choices that the field lists. */
+final class Choice implements Kind
+{
+    public function key(): string
+    {
+        return 'choice';
+    }
+
+    public function family(): Family
+    {
+        return Family::Choice;
+    }
+
+    public function read(mixed $value, Field $field): ?string
+    {
+        if ($value === null || $value === '') {
+            return null;
+        }
+        if (! is_string($value) || ! array_key_exists($value, $field->choices)) {
+            throw WrongValue::expected('one of '.implode(', ', array_keys($field->choices)), $value);
+        }
+
+        return $value;
+    }
+
+    public function readCell(string $cell, Field $field): ?string
+    {
+        return $this->read(trim($cell), $field);
+    }
+
+    public function schema(Field $field): array
+    {
+        return ['enum' => array_keys($field->choices)];
+    }
+}

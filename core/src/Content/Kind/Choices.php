@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Kind;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\WrongValue;
+
+/** Any number of the choices that the field lists, each once, in the field's order. */
+final class Choices implements Kind
+{
+    public function key(): string
+    {
+        return 'choices';
+    }
+
+    public function family(): Family
+    {
+        return Family::Choices;
+    }
+
+    /** @return non-empty-list<string>|null */
+    public function read(mixed $value, Field $field): ?array
+    {
+        if ($value === null || $value === []) {
+            return null;
+        }
+        if (! is_array($value) || ! array_is_list($value)) {
+            throw WrongValue::expected('a list of choices', $value);
+        }
+        foreach ($value as $one) {
+            if (! is_string($one) || ! array_key_exists($one, $field->choices)) {
+                throw WrongValue::expected('choices out of '.implode(', ', array_keys($field->choices)), $one);
+            }
+        }
+
+        return array_values(array_intersect(array_map(strval(...), array_keys($field->choices)), $value)) ?: null;
+    }
+
+    /** @return non-empty-list<string>|null */
+    public function readCell(string $cell, Field $field): ?array
+    {
+        return $this->read(array_values(array_filter(array_map(trim(...), explode('|', $cell)), fn (string $one): bool => $one !== '')), $field);
+    }
+
+    public function schema(Field $field): array
+    {
+        return ['type' => 'array', 'uniqueItems' => true, 'items' => ['enum' => array_keys($field->choices)]];
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Kind;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\WrongValue;
+
+/** A picture, named as it is kept on the site: `harts-tongue-fern.webp`. */
+final class Picture implements Kind
+{
+    public function key(): string
+    {
+        return 'picture';
+    }
+
+    public function family(): Family
+    {
+        return Family::Picture;
+    }
+
+    public function read(mixed $value, Field $field): ?string
+    {
+        if ($value === null || $value === '') {
+            return null;
+        }
+        if (! is_string($value) || preg_match('/^[a-z0-9]+(-[a-z0-9]+)*\.[a-z0-9]+$/D', $value) !== 1) {
+            throw WrongValue::expected('the name of a picture, such as lady-fern.webp', $value);
+        }
+
+        return $value;
+    }
+
+    public function readCell(string $cell, Field $field): ?string
+    {
+        return $this->read(trim($cell), $field);
+    }
+
+    public function schema(Field $field): array
+    {
+        return ['type' => 'string'];
+    }
+}

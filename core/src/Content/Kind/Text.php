@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Kind;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Html;
+
+/** One line of text. White space at its ends is dropped. */
+final class Text implements Kind
+{
+    public function key(): string
+    {
+        return 'text';
+    }
+
+    public function family(): Family
+    {
+        return Family::Text;
+    }
+
+    public function read(mixed $value, Field $field): ?string
+    {
+        if ($value === null) {
+            return null;
+        }
+        if (is_int($value) || is_float($value)) {
+            $value = (string) json_encode($value);
+        }
+        if (! is_string($value)) {
+            throw WrongValue::expected('text', $value);
+        }
+        self::mustBeReadable($value);
+        if (Html::squeeze($value) === '') {
+            return null;
+        }
+        $value = trim(preg_replace('/\R/u', ' ', $value) ?? $value);
+        $max = $field->maxLength ?? 1000;
+        if (mb_strlen($value) > $max) {
+            throw new WrongValue("expected at most {$max} characters, found ".mb_strlen($value).'.');
+        }
+
+        return $value;
+    }
+
+    public function readCell(string $cell, Field $field): ?string
+    {
+        return $this->read($cell, $field);
+    }
+
+    public function schema(Field $field): array
+    {
+        return ['type' => 'string'] + ($field->maxLength === null ? [] : ['maxLength' => $field->maxLength]);
+    }
+
+    /** @throws WrongValue when the text is not UTF-8 or holds a control character that no text needs */
+    public static function mustBeReadable(string $text): void
+    {
+        if (! mb_check_encoding($text, 'UTF-8')) {
+            throw WrongValue::expected('text in UTF-8', $text);
+        }
+        if (preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', $text) === 1) {
+            throw new WrongValue('expected text without control characters.');
+        }
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content;
+
+/** The register of field kinds. */
+final class Kinds
+{
+    /** @var array<string, Kind>|null */
+    private static ?array $all = null;
+
+    /** @return array<string, Kind> by key */
+    public static function all(): array
+    {
+        if (self::$all === null) {
+            self::$all = [];
+            foreach ([
+                new Kind\Text, new Kind\LongText, new Kind\Number('number'), new Kind\Number('money'),
+                new Kind\YesNo, new Kind\Choice, new Kind\Choices, new Kind\Date, new Kind\Instant, new Kind\Picture,
+            ] as $kind) {
+                self::$all[$kind->key()] = $kind;
+            }
+        }
+
+        return self::$all;
+    }
+
+    public static function find(string $key): ?Kind
+    {
+        return self::all()[$key] ?? null;
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content;
+
+/** Where an item keeps a field's value. */
+enum Origin: string
+{
+    /** every item has it: title, publish_at … */
+    case Item = 'item';
+    /** the type defines it */
+    case Type = 'type';
+    /** the item's terms of a taxonomy */
+    case Taxonomy = 'taxonomy';
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content;
+
+/** A named set of terms, flat or a tree. */
+final readonly class Taxonomy
+{
+    public function __construct(
+        public string $key,
+        public string $label,
+        public bool $tree,
+        public Terms $terms,
+    ) {}
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter;
+
+use Wellspring\Core\Content\Record;
+
+/** Conditions joined by all, any or none. A group with nothing in it, or that is off, keeps everything; a member that is off is not there. */
+final readonly class Group
+{
+    /** @param list<Condition|Group> $members */
+    public function __construct(
+        public Join $join = Join::All,
+        public array $members = [],
+        public bool $off = false,
+    ) {}
+
+    public function keeps(Record $record): bool
+    {
+        $members = $this->off ? [] : $this->active();
+        if ($members === []) {
+            return true;
+        }
+        foreach ($members as $member) {
+            $kept = $member->keeps($record);
+            if ($kept !== ($this->join === Join::All)) {
+                return $this->join === Join::Any;
+            }
+        }
+
+        return $this->join !== Join::Any;
+    }
+
+    /** @return list<Condition|Group> the members that are not off */
+    public function active(): array
+    {
+        return array_values(array_filter($this->members, fn (Condition|Group $member): bool => ! $member->off));
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [$this->join->value => array_map(fn (Condition|Group $member): array => $member->toArray(), $this->members)]
+            + ($this->off ? ['off' => true] : []);
+    }
+}

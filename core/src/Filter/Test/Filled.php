@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test;
+
+/** Whether there is a value at all. */
+final readonly class Filled implements Test
+{
+    public function __construct(public bool $filled) {}
+
+    public function key(): string
+    {
+        return $this->filled ? 'filled' : 'empty';
+    }
+
+    public function suits(Family $family): bool
+    {
+        return true;
+    }
+
+    public function wantsValue(): bool
+    {
+        return false;
+    }
+
+    public function readValue(mixed $value, Field $field): mixed
+    {
+        return null;
+    }
+
+    public function keeps(mixed $found, Condition $condition): bool
+    {
+        return ($found !== null) === $this->filled;
+    }
+
+    public function words(Condition $condition): string
+    {
+        return $this->filled ? 'is filled' : 'is empty';
+    }
+
+    public function valueWords(Condition $condition): string
+    {
+        return '';
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind\Text;
+use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\Html;
+
+/** Text against text, without regard to case or accents; of HTML, the text a visitor reads. The negative ones keep records without text. */
+final readonly class TextMatch implements Test
+{
+    public function __construct(public Place $place, public bool $kept) {}
+
+    public function key(): string
+    {
+        return match ($this->place) {
+            Place::Whole => $this->kept ? 'is' : 'isNot',
+            Place::Contains => $this->kept ? 'contains' : 'lacks',
+            default => $this->place->value,
+        };
+    }
+
+    public function suits(Family $family): bool
+    {
+        return $family === Family::Text || $family === Family::LongText && $this->place === Place::Contains;
+    }
+
+    public function wantsValue(): bool
+    {
+        return true;
+    }
+
+    public function readValue(mixed $value, Field $field): string
+    {
+        if (! is_string($value) || Html::squeeze($value) === '') {
+            throw WrongValue::expected('text that is not empty', $value);
+        }
+        Text::mustBeReadable($value);
+        if (mb_strlen($value) > 300) {
+            throw new WrongValue('expected at most 300 characters.');
+        }
+
+        return trim($value);
+    }
+
+    /** The given text in the form in which it is compared. */
+    public function needle(Condition $condition): string
+    {
+        return Fold::of(is_string($condition->value) ? $condition->value : '');
+    }
+
+    public function keeps(mixed $found, Condition $condition): bool
+    {
+        if (! is_string($found)) {
+            return ! $this->kept;
+        }
+        $text = Fold::of($condition->field->family() === Family::LongText ? Html::visibleText($found) : $found);
+        $needle = $this->needle($condition);
+        $matches = match ($this->place) {
+            Place::Whole => $text === $needle,
+            Place::Contains => str_contains($text, $needle),
+            Place::Begins => str_starts_with($text, $needle),
+            Place::Ends => str_ends_with($text, $needle),
+        };
+
+        return $matches === $this->kept;
+    }
+
+    public function words(Condition $condition): string
+    {
+        return match ($this->place) {
+            Place::Whole => $this->kept ? 'is' : 'is not',
+            Place::Contains => $this->kept ? 'contains' : 'does not contain',
+            Place::Begins => 'begins with',
+            Place::Ends => 'ends with',
+        };
+    }
+
+    public function valueWords(Condition $condition): string
+    {
+        return is_string($condition->value) ? '“'.$condition->value.'”' : '';
+    }
+}

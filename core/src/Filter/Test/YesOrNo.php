@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test;
+
+/** A stated yes, or a stated no. */
+final readonly class YesOrNo implements Test
+{
+    public function __construct(public bool $yes) {}
+
+    public function key(): string
+    {
+        return $this->yes ? 'yes' : 'no';
+    }
+
+    public function suits(Family $family): bool
+    {
+        return $family === Family::YesNo;
+    }
+
+    public function wantsValue(): bool
+    {
+        return false;
+    }
+
+    public function readValue(mixed $value, Field $field): mixed
+    {
+        return null;
+    }
+
+    public function keeps(mixed $found, Condition $condition): bool
+    {
+        return $found === $this->yes;
+    }
+
+    public function words(Condition $condition): string
+    {
+        return $this->yes ? 'is yes' : 'is no';
+    }
+
+    public function valueWords(Condition $condition): string
+    {
+        return '';
+    }
+}

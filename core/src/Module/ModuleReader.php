@@ -1,0 +1,263 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Module;
+
+use Wellspring\Core\Card\Card;
+use Wellspring\Core\Card\EmptyAction;
+use Wellspring\Core\Card\EmptyRule;
+use Wellspring\Core\Card\Line;
+use Wellspring\Core\Card\Part;
+use Wellspring\Core\Card\PartKinds;
+use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Layout\Arrange;
+use Wellspring\Core\Layout\Arrangement;
+use Wellspring\Core\Layout\Columns;
+use Wellspring\Core\Layout\Width;
+use Wellspring\Core\Paging\PageRule;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\SortKey;
+
+/** Reads a module's definition, format 1, against what the site has. */
+final readonly class ModuleReader
+{
+    public const FORMAT = 1;
+
+    public function __construct(private Catalogue $catalogue) {}
+
+    /**
+     * @param  mixed  $data  decoded JSON
+     *
+     * @throws Refused with every fault, each at its path
+     */
+    public function read(mixed $data): Module
+    {
+        $problems = new Problems;
+        $shape = new Shape($data, '', $problems);
+        if ($shape->raw('format') !== self::FORMAT) {
+            $shape->wrong('format', 'the format number '.self::FORMAT, $shape->raw('format'));
+        }
+        $key = $shape->text('key');
+        if ($key !== '' && preg_match(Module::KEY, $key) !== 1) {
+            $shape->wrong('key', '1 to 64 small letters, digits and hyphens', $key);
+        }
+        $name = $shape->text('name');
+        if (mb_strlen($name) > 200) {
+            $shape->wrong('name', 'at most 200 characters', $name);
+        }
+        $type = $this->source($shape, $problems);
+        foreach (['where', 'order', 'card'] as $needsType) {
+            $shape->has($needsType);
+        }
+        $module = $type === null ? null : new Module(
+            key: $key,
+            name: $name,
+            source: $type,
+            where: $this->where($shape, $type, $problems),
+            leaveOut: $shape->slugs('leaveOut'),
+            pin: $shape->slugs('pin'),
+            order: $this->order($shape, $type, $problems),
+            skip: max(0, $shape->whole('skip', 0, 0, 1_000_000)),
+            atMost: $this->atMost($shape),
+            page: $this->page($shape, $problems),
+            arrange: $this->arrange($shape, $problems),
+            card: $this->card($shape, $type, $problems),
+            whenNothing: $this->whenNothing($shape, $problems),
+        );
+        if ($module !== null) {
+            $shape->noOthers();
+        }
+        $problems->refuseIfAny();
+
+        return $module ?? throw new \LogicException('A definition without a type is refused.');
+    }
+
+    private function source(Shape $shape, Problems $problems): ?Type
+    {
+        $source = new Shape($shape->raw('source'), 'source', $problems);
+        if ($source->path === 'source' && ! is_array($shape->raw('source'))) {
+            return null;
+        }
+        $types = $source->items('items');
+        $known = implode(', ', array_keys($this->catalogue->types));
+        $source->noOthers();
+        if (count($types) !== 1) {
+            $source->wrong('items', "a list with one content type ({$known})", $source->raw('items'));
+
+            return null;
+        }
+        $type = is_string($types[0]) ? $this->catalogue->type($types[0]) : null;
+        if ($type === null) {
+            $problems->add('source.items[0]', 'unknownType', "expected a content type ({$known}), found ".Shape::describe($types[0]).'.');
+        }
+
+        return $type;
+    }
+
+    private function where(Shape $shape, Type $type, Problems $problems): ?Group
+    {
+        if (! $shape->has('where')) {
+            return null;
+        }
+        $read = (new WhereReader($type, $problems))->group($shape->raw('where'), 'where', 1);
+        if ($read?->off === true) {
+            $problems->add('where.off', 'wrongValue', 'the outermost group cannot be switched off; switch off its conditions.');
+        }
+
+        return $read;
+    }
+
+    /** @return non-empty-list<SortKey> */
+    private function order(Shape $shape, Type $type, Problems $problems): array
+    {
+        $keys = [];
+        $fit = array_filter($type->reachable, fn (Field $field): bool => $field->family()->ordered());
+        foreach ($shape->items('order') as $i => $data) {
+            $one = new Shape($data, "order[{$i}]", $problems);
+            $by = $one->text('by');
+            $direction = Direction::from($one->oneOf('direction', ['up', 'down'], 'up'));
+            $emptyFirst = $one->oneOf('empty', ['last', 'first'], 'last') === 'first';
+            $one->noOthers();
+            if (isset($fit[$by])) {
+                $keys[] = new SortKey($fit[$by], $direction, $emptyFirst);
+            } elseif ($by !== '') {
+                $one->wrong('by', "a field of {$type->key} that can be ordered by (".implode(', ', array_keys($fit)).')', $by);
+            }
+        }
+
+        return $keys === [] ? [new SortKey($type->reachable['publish_at'], Direction::Down)] : $keys;
+    }
+
+    /** @return positive-int|null */
+    private function atMost(Shape $shape): ?int
+    {
+        $atMost = $shape->wholeOrNull('atMost', 1, 1_000_000);
+
+        return $atMost === null ? null : max(1, $atMost);
+    }
+
+    private function page(Shape $shape, Problems $problems): PageRule
+    {
+        if (! $shape->has('page')) {
+            return new PageRule;
+        }
+        $page = new Shape($shape->raw('page'), 'page', $problems);
+        $page->oneOf('mode', ['numbered'], 'numbered');
+        $size = $page->whole('size', 10, 1, PageRule::MAX_SIZE);
+        $page->noOthers();
+
+        return new PageRule(max(1, $size));
+    }
+
+    private function arrange(Shape $shape, Problems $problems): Arrange
+    {
+        if (! $shape->has('arrange')) {
+            return new Arrange;
+        }
+        $arrange = new Shape($shape->raw('arrange'), 'arrange', $problems);
+        $as = Arrangement::from($arrange->oneOf('as', ['grid', 'list']));
+        $columns = new Columns;
+        if ($as === Arrangement::Grid && $arrange->has('columns')) {
+            $given = new Shape($arrange->raw('columns'), 'arrange.columns', $problems);
+            $at = fn (Width $width): int => $given->whole($width->value, $columns->at($width), 1, Columns::MAX);
+            $columns = new Columns($at(Width::Phone), $at(Width::Tablet), $at(Width::Laptop), $at(Width::Desktop));
+            $given->noOthers();
+        }
+        $arrange->noOthers();
+
+        return new Arrange($as, $columns);
+    }
+
+    private function card(Shape $shape, Type $type, Problems $problems): Card
+    {
+        $data = $shape->has('card') ? $shape->raw('card') : $this->plainCard($type);
+        $card = new Shape($data, 'card', $problems);
+        $lines = [];
+        $given = $card->items('lines');
+        foreach ($given as $l => $lineData) {
+            $line = new Shape($lineData, "card.lines[{$l}]", $problems);
+            $parts = [];
+            foreach ($line->items('parts') as $p => $partData) {
+                $parts[] = $this->part(new Shape($partData, "card.lines[{$l}].parts[{$p}]", $problems), $type, $problems);
+            }
+            if ($parts === []) {
+                $line->wrong('parts', 'a list of parts, at least one', $line->raw('parts'));
+            }
+            $line->noOthers();
+            $parts = array_values(array_filter($parts));
+            if ($parts !== []) {
+                $lines[] = new Line($parts);
+            }
+        }
+        if ($given === [] && is_array($data)) {
+            $card->wrong('lines', 'a list of lines, at least one', $card->raw('lines'));
+        }
+        $card->noOthers();
+
+        return new Card($lines === [] ? [new Line([new Part(PartKinds::all()['title'], $type->reachable['title'])])] : $lines);
+    }
+
+    private function part(Shape $shape, Type $type, Problems $problems): ?Part
+    {
+        $kinds = PartKinds::all();
+        $key = $shape->oneOf('part', array_keys($kinds));
+        if ($shape->raw('part') !== $key) {
+            return null;
+        }
+        $kind = $kinds[$key];
+        $field = $kind->field($shape, $type);
+        $options = $kind->options($shape);
+        $label = $shape->has('label') ? $shape->text('label') : '';
+        $empty = $this->emptyRule($shape, $problems);
+        if ($field !== null || $shape->has('field')) {
+            $shape->noOthers();
+        }
+
+        return $field === null ? null : new Part($kind, $field, $empty, $options['level'] ?? null, $options['words'] ?? null, $label);
+    }
+
+    private function emptyRule(Shape $part, Problems $problems): EmptyRule
+    {
+        if (! $part->has('empty')) {
+            return new EmptyRule;
+        }
+        $rule = new Shape($part->raw('empty'), $part->at('empty'), $problems);
+        $do = EmptyAction::from($rule->oneOf('do', array_map(fn (EmptyAction $action): string => $action->value, EmptyAction::cases())));
+        $text = $do === EmptyAction::Say ? $rule->text('text') : '';
+        $rule->noOthers();
+
+        return new EmptyRule($do, $text);
+    }
+
+    private function whenNothing(Shape $shape, Problems $problems): WhenNothing
+    {
+        if (! $shape->has('whenNothing')) {
+            return new WhenNothing;
+        }
+        $rule = new Shape($shape->raw('whenNothing'), 'whenNothing', $problems);
+        $rule->oneOf('do', ['say']);
+        $text = $rule->text('text');
+        $rule->noOthers();
+
+        return new WhenNothing($text);
+    }
+
+    /** @return array<string, mixed> the card of a module that says none: picture, where the type has one, and title */
+    private function plainCard(Type $type): array
+    {
+        $hasPicture = array_filter($type->fields, fn (Field $field): bool => $field->family() === Family::Picture) !== [];
+
+        return ['lines' => [
+            ...($hasPicture ? [['parts' => [['part' => 'picture']]]] : []),
+            ['parts' => [['part' => 'title']]],
+        ]];
+    }
+}

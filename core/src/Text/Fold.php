@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Text;
+
+/**
+ * The form in which text is compared: without case and accents.
+ *
+ * ICU's transform `NFKD; [:Nonspacing Mark:] Remove; Latin-ASCII; Lower; NFC` (Unicode, UTS #35, Transforms).
+ */
+final class Fold
+{
+    private static ?\Transliterator $transform = null;
+
+    /** @throws \InvalidArgumentException when the text is not UTF-8 */
+    public static function of(string $text): string
+    {
+        self::$transform ??= \Transliterator::create('NFKD; [:Nonspacing Mark:] Remove; Latin-ASCII; Lower; NFC')
+            ?? throw new \LogicException('ICU lacks the transform that text is compared by.');
+        $folded = self::$transform->transliterate($text);
+        if ($folded === false) {
+            throw new \InvalidArgumentException('Text to be compared must be UTF-8.');
+        }
+
+        return $folded;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Text;
+
+/** What a visitor would read of a piece of HTML. */
+final class Html
+{
+    private const BLOCKS = 'p|div|li|ul|ol|h[1-6]|br|hr|tr|td|th|table|blockquote|pre|section|article|figure|figcaption|dd|dt';
+
+    /** The text without markup, its white space folded to single blanks. */
+    public static function visibleText(string $html): string
+    {
+        $html = preg_replace('~<!--.*?-->|<(script|style|template)\b.*?</\1\s*>~is', ' ', $html) ?? $html;
+        $html = preg_replace('~</?(?:'.self::BLOCKS.')\b[^>]*>~i', ' ', $html) ?? $html;
+        $text = html_entity_decode(strip_tags($html), ENT_QUOTES | ENT_HTML5, 'UTF-8');
+
+        return self::squeeze($text);
+    }
+
+    public static function hasMedia(string $html): bool
+    {
+        return preg_match('~<(img|picture|video|audio|svg|iframe|object|embed)\b~i', $html) === 1;
+    }
+
+    /** Runs of white space become one blank; none stays at the ends. No-break and zero-width spaces are white space. */
+    public static function squeeze(string $text): string
+    {
+        return trim(preg_replace('/[\s\p{Z}\x{200B}\x{FEFF}]+/u', ' ', $text) ?? $text);
+    }
+}

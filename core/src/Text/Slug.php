@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Text;
+
+/** Names in addresses: small letters, digits and single hyphens. */
+final class Slug
+{
+    public const PATTERN = '/^[a-z0-9]+(?:-[a-z0-9]+)*$/D';
+
+    public const MAX = 120;
+
+    public static function isOne(string $text): bool
+    {
+        return strlen($text) <= self::MAX && preg_match(self::PATTERN, $text) === 1;
+    }
+
+    /** Made from any text; `item` where no letter or digit is left. */
+    public static function from(string $text): string
+    {
+        $latin = \Transliterator::create('Any-Latin')?->transliterate($text);
+        $folded = str_replace(["'", '’'], '', Fold::of($latin === false || $latin === null ? $text : $latin));
+        $slug = trim(preg_replace('/[^a-z0-9]+/', '-', $folded) ?? '', '-');
+        $slug = rtrim(substr($slug, 0, self::MAX - 8), '-');
+
+        return $slug === '' ? 'item' : $slug;
+    }
+}

@@ -1,0 +1,8 @@
+@extends('site.layout')
+@section('title', 'Not found')
+@section('content')
+    <div class="page-head">
+        <h1>There is nothing at this address</h1>
+        <p class="intro">It may have moved, or it may not be out yet. <a href="/">Start at the front gate</a>.</p>
+    </div>
+@endsection

@@ -1,0 +1,14 @@
+<!doctype html>
+<html lang="en" data-theme="quillmoor">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <title>Wellspring</title>
+    @viteReactRefresh
+    @vite(['resources/css/manage.css', 'resources/js/manage/main.tsx'])
+</head>
+<body>
+<div id="manage"></div>
+<noscript>The manage screens need JavaScript. The site itself does not.</noscript>
+</body>
+</html>

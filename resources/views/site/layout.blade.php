@@ -1,0 +1,28 @@
+<!doctype html>
+<html lang="{{ str_replace('_', '-', config('site.locale')) }}">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <title>@yield('title')@hasSection('title') · @endif{{ config('site.name') }}</title>
+    @vite('resources/css/site.css')
+</head>
+<body>
+<a class="skip" href="#content">Skip to the content</a>
+<header class="site-head">
+    <div class="wrap">
+        <a class="site-name" href="/">{{ config('site.name') }}</a>
+        <nav aria-label="Main">
+            @foreach ($navigation as $link)
+                <a href="{{ $link->address }}" @if (str_starts_with('/'.request()->path().'/', $link->address.'/')) aria-current="page" @endif>{{ $link->title }}</a>
+            @endforeach
+        </nav>
+    </div>
+</header>
+<main id="content" class="wrap">
+    @yield('content')
+</main>
+<footer class="site-foot">
+    <div class="wrap"><p>{{ config('site.name') }}</p></div>
+</footer>
+</body>
+</html>

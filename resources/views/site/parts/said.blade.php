@@ -1,0 +1,1 @@
+<span class="part said">{{ $made->text }}</span>
