@@ -5,7 +5,10 @@ import { defineConfig } from "vite";
 
 export default defineConfig({
 	plugins: [
-		laravel({ input: ["resources/css/site.css", "resources/css/manage.css", "resources/js/manage/main.tsx"], refresh: false }),
+		laravel({
+			input: ["resources/css/site.css", "resources/css/manage.css", "resources/js/manage/main.tsx"],
+			refresh: false,
+		}),
 		react(),
 		tailwindcss(),
 	],

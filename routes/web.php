@@ -12,10 +12,9 @@ Route::middleware('guest')->group(function (): void {
 });
 
 Route::middleware('auth')->prefix('manage')->group(function (): void {
-    Route::post('sign-out', [Manage\SignInController::class, 'signOut']);
-
     Route::prefix('api')->group(function (): void {
         Route::get('start', Manage\StartController::class);
+        Route::post('sign-out', [Manage\SignInController::class, 'signOut']);
         Route::get('modules', [Manage\ModuleController::class, 'index']);
         Route::post('modules', [Manage\ModuleController::class, 'store']);
         Route::get('modules/{key}', [Manage\ModuleController::class, 'show']);

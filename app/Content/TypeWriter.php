@@ -19,7 +19,9 @@ use Wellspring\Core\Problem\Refused;
 /** Defines content types from their files, without harm to what is stored or live. */
 final readonly class TypeWriter
 {
-    public function __construct(private CatalogueStore $store) {}
+    public function __construct(private CatalogueStore $store)
+    {
+    }
 
     /**
      * @param  mixed  $data  the decoded file

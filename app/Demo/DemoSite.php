@@ -32,14 +32,15 @@ final readonly class DemoSite
         private CatalogueStore $catalogue,
         private MediaStore $media,
         private ModuleStore $modules,
-    ) {}
+    ) {
+    }
 
     public static function isThere(): bool
     {
         return User::query()->exists() || Item::query()->exists();
     }
 
-    /** @param \Closure(): void $progress told after every item */
+    /** @param  \Closure(): void  $progress told after every item */
     public function load(\Closure $progress): void
     {
         User::query()->create(['name' => 'Marigold Finch', 'email' => self::EMAIL, 'password' => self::PASSWORD]);
@@ -61,7 +62,7 @@ final readonly class DemoSite
         }
     }
 
-    /** @param list<array{name: string, below?: list<array<string, mixed>>}> $terms */
+    /** @param  array<mixed>  $terms  each with a name and perhaps terms below */
     private function terms(string $taxonomy, array $terms, ?int $parent): void
     {
         foreach ($terms as $i => $term) {
@@ -70,7 +71,7 @@ final readonly class DemoSite
         }
     }
 
-    /** @param \Closure(): void $progress */
+    /** @param  \Closure(): void  $progress */
     private function products(\Closure $progress): void
     {
         $texts = self::json('texts.json');
@@ -85,7 +86,7 @@ final readonly class DemoSite
         }
     }
 
-    /** @param \Closure(): void $progress */
+    /** @param  \Closure(): void  $progress */
     private function posts(\Closure $progress): void
     {
         $paragraphs = self::json('texts.json')['journal'];
@@ -102,7 +103,7 @@ final readonly class DemoSite
         }
     }
 
-    /** @param array<string, string> $row */
+    /** @param  array<string, string>  $row */
     private function item(string $type, array $row): void
     {
         $definition = $this->catalogue->catalogue()->types[$type];

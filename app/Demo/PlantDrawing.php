@@ -267,7 +267,7 @@ final class PlantDrawing
         $this->polygon([...$left, ...$right], $colour);
     }
 
-    /** @param array{int, int, int} $colour */
+    /** @param  array{int, int, int}  $colour */
     private function leaf(float $x, float $y, float $heading, float $length, float $half, array $colour): void
     {
         $points = [];
@@ -294,7 +294,7 @@ final class PlantDrawing
         imagefilledpolygon($this->canvas, $flat, $this->colour($colour));
     }
 
-    /** @param array{int, int, int} $colour */
+    /** @param  array{int, int, int}  $colour */
     private function disc(float $x, float $y, float $radius, array $colour): void
     {
         $across = (int) round($radius * 2 * self::SCALE);
@@ -316,7 +316,7 @@ final class PlantDrawing
         return [(int) min(255, $colour[0] * $by), (int) min(255, $colour[1] * $by), (int) min(255, $colour[2] * $by)];
     }
 
-    /** @param array{int, int, int} $rgb */
+    /** @param  array{int, int, int}  $rgb */
     private function colour(array $rgb): int
     {
         $limit = fn (int $part): int => max(0, min(255, $part));

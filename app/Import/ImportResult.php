@@ -9,6 +9,8 @@ use Wellspring\Core\Problem\Problem;
 /** What an import did, and the faults of the rows that it did not take. */
 final readonly class ImportResult
 {
-    /** @param list<Problem> $problems */
-    public function __construct(public int $created, public int $changed, public int $bad, public array $problems) {}
+    /** @param  list<Problem>  $problems */
+    public function __construct(public int $created, public int $changed, public int $bad, public array $problems)
+    {
+    }
 }

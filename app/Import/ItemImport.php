@@ -18,7 +18,9 @@ use Wellspring\Core\Problem\Shape;
 /** Brings items in from a CSV or JSON file: all rows are read and checked first, then all are written or none. */
 final readonly class ItemImport
 {
-    public function __construct(private ItemWriter $writer) {}
+    public function __construct(private ItemWriter $writer)
+    {
+    }
 
     /**
      * @param  bool  $update  whether a row with a known slug changes that item instead of being refused
@@ -31,7 +33,7 @@ final readonly class ItemImport
     {
         $reader = new ItemReader($type);
         $rows = str_ends_with(strtolower($path), '.json') ? $this->jsonRows($path) : $this->csvRows($path, $reader);
-        $existing = Item::query()->where('type_key', $type->key)->pluck('id', 'slug');
+        $existing = Item::query()->where('type_key', $type->key)->pluck('slug')->flip();
 
         $problems = [];
         $bad = 0;
@@ -47,8 +49,8 @@ final readonly class ItemImport
                     throw Refused::because('', 'wrongRow', $row->fault);
                 }
                 $slug = is_string($row->values['slug'] ?? null) ? trim($row->values['slug']) : '';
-                $id = $update ? $existing->get($slug) : null;
-                $item = $id === null ? null : Item::query()->with('terms')->findOrFail($id);
+                $known = $update && $existing->has($slug);
+                $item = $known ? Item::query()->with('terms')->where('type_key', $type->key)->where('slug', $slug)->first() : null;
                 $standing = $item === null ? [] : self::standing($item, $type);
                 $draft = $row->cells ? $reader->fromCells(self::texts($row->values), $standing) : $reader->fromValues($row->values, $standing);
                 $this->writer->check($type, $draft, $item);
@@ -134,7 +136,7 @@ final readonly class ItemImport
         return array_map(fn (mixed $cell): string => is_string($cell) ? $cell : '', $cells);
     }
 
-    /** @param list<string> $header */
+    /** @param  list<string>  $header */
     private function checkHeader(array $header, ItemReader $reader): void
     {
         $problems = [];

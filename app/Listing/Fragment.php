@@ -10,8 +10,10 @@ namespace App\Listing;
  */
 final readonly class Fragment
 {
-    /** @param list<scalar|null> $bindings */
-    public function __construct(public string $sql, public array $bindings = []) {}
+    /** @param  list<scalar|null>  $bindings */
+    public function __construct(public string $sql, public array $bindings = [])
+    {
+    }
 
     public static function true(): self
     {
@@ -23,13 +25,13 @@ final readonly class Fragment
         return new self('false');
     }
 
-    /** @param list<self> $all true where every one is; so too when there are none */
+    /** @param  list<self>  $all true where every one is; so too when there are none */
     public static function all(array $all): self
     {
         return self::join(' and ', $all, self::true());
     }
 
-    /** @param list<self> $any true where at least one is; false when there are none */
+    /** @param  list<self>  $any true where at least one is; false when there are none */
     public static function any(array $any): self
     {
         return self::join(' or ', $any, self::false());
@@ -41,7 +43,7 @@ final readonly class Fragment
         return new self("({$this->sql}) is not true", $this->bindings);
     }
 
-    /** @param list<self> $parts */
+    /** @param  list<self>  $parts */
     private static function join(string $word, array $parts, self $none): self
     {
         return match (count($parts)) {
@@ -54,7 +56,7 @@ final readonly class Fragment
         };
     }
 
-    /** @param list<int|string> $values one binding for a whole list: a PostgreSQL array */
+    /** @param  list<int|string>  $values one binding for a whole list: a PostgreSQL array */
     public static function arrayLiteral(array $values): string
     {
         return '{'.implode(',', array_map(

@@ -17,7 +17,9 @@ use Wellspring\Core\Who\Audience;
 /** The run of a module on PostgreSQL: what ReferenceRun does in memory, without loading the records. */
 final readonly class Listing
 {
-    public function __construct(private Compiler $compiler) {}
+    public function __construct(private Compiler $compiler)
+    {
+    }
 
     /**
      * One page of records and the count after every step.
@@ -56,20 +58,21 @@ final readonly class Listing
     }
 
     /**
-     * How many of the records that pass the conditions have nothing to show in each part of the card.
+     * How many of the records that pass the conditions have nothing to show in each part of the card, and in any of them.
      *
-     * @return array<string, int> by the part's place in the definition
+     * @return array{parts: array<string, int>, any: int} parts by their place in the definition
      */
     public function emptyParts(Module $module, \DateTimeImmutable $now, Audience $viewer): array
     {
         $parts = $module->card->parts();
-        $filters = array_map($this->compiler->partIsEmpty(...), $parts);
+        $filters = array_values(array_map($this->compiler->partIsEmpty(...), $parts));
         $kept = $this->compiler->candidates($module, $now, $viewer);
-        foreach ([...$this->where($module), $this->compiler->notLeftOut($module)] as $fragment) {
+        foreach ([...array_values($this->where($module)), $this->compiler->notLeftOut($module)] as $fragment) {
             $kept->whereRaw($fragment->sql, $fragment->bindings);
         }
+        $counts = $this->countsWhere($kept, [...$filters, Fragment::any($filters)]);
 
-        return array_combine(array_keys($parts), $this->countsWhere($kept, array_values($filters)));
+        return ['parts' => array_combine(array_keys($parts), array_slice($counts, 0, -1)), 'any' => $counts[count($parts)]];
     }
 
     /** @return non-empty-list<Step> the counts up to `empty`, all from one scan */

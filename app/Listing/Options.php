@@ -16,7 +16,9 @@ use Wellspring\Core\Who\Audience;
 /** What a field holds among the records that reach one condition of a module: the counts beside its choices. */
 final readonly class Options
 {
-    public function __construct(private Compiler $compiler) {}
+    public function __construct(private Compiler $compiler)
+    {
+    }
 
     /**
      * @param  string  $before  the name of the condition's step (`where.all[1]`); only earlier conditions narrow the counts

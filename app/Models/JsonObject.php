@@ -27,7 +27,7 @@ final class JsonObject implements CastsAttributes
         return self::encode(is_array($value) ? $value : []);
     }
 
-    /** @param array<array-key, mixed> $data */
+    /** @param  array<array-key, mixed>  $data */
     public static function encode(array $data): string
     {
         return json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);

@@ -20,7 +20,9 @@ use Wellspring\Core\Text\Slug;
 /** Keeps modules: their drafts, what is live, every version that was published, and where they stand. */
 final readonly class ModuleStore
 {
-    public function __construct(private CatalogueStore $catalogue) {}
+    public function __construct(private CatalogueStore $catalogue)
+    {
+    }
 
     public function find(string $key): ?ModuleRow
     {
@@ -123,7 +125,7 @@ final readonly class ModuleStore
         });
     }
 
-    /** @param list<int> $pages ids; the module goes to the end of the pages it did not stand on */
+    /** @param  list<int>  $pages ids; the module goes to the end of the pages it did not stand on */
     public function place(ModuleRow $row, array $pages): void
     {
         DB::transaction(function () use ($row, $pages): void {

@@ -29,7 +29,7 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         View::composer('site.layout', fn ($view) => $view->with('navigation', Page::query()->where('address', '<>', '/')->orderBy('position')->orderBy('id')->get()));
-        Model::shouldBeStrict(! $this->app->isProduction());
+        Model::shouldBeStrict(! app()->isProduction());
         RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute(5)->by(mb_strtolower($request->string('email')->toString()).'|'.$request->ip()));
     }
 }

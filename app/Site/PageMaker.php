@@ -29,7 +29,8 @@ final readonly class PageMaker
         private ModuleStore $modules,
         private Listing $listing,
         private CardMaker $cards,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  array<string, string>  $asked  the page number asked for, by module key, as it stands in the address

@@ -27,7 +27,8 @@ final readonly class ShownModule
         public int $pages,
         public array $numbers,
         public string $address,
-    ) {}
+    ) {
+    }
 
     /** The address of one of the listing's pages; page 1 has none of its own. */
     public function pageAddress(int $page): string

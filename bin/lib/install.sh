@@ -46,14 +46,17 @@ install_composer() {
     say "Installing the PHP packages"
     (cd "$ROOT" && COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress) > "$VAR/log/composer.log" 2>&1 \
         || fail "The PHP packages could not be fetched; $VAR/log/composer.log says why. They are needed once: connect to the network and run this again, or copy the folder vendor/ from a machine that has it."
+    # Some packages come with files that only their owner may read; the web server's user must, too.
+    chmod -R a+rX "$ROOT/vendor"
     set_stamp composer "$sum"
 }
 
+# Not `npm ci`: it wants every platform's binaries in the lock file, and a partial registry lacks some.
 install_npm() {
     local sum; sum="$(sum_of package.json package-lock.json)"
     if [ -d "$ROOT/node_modules" ] && stamp_is npm "$sum"; then return 0; fi
     say "Installing the front end's packages"
-    (cd "$ROOT" && npm ci --no-audit --no-fund) > "$VAR/log/npm.log" 2>&1 \
+    (cd "$ROOT" && npm install --no-save --no-audit --no-fund) > "$VAR/log/npm.log" 2>&1 \
         || fail "The front end's packages could not be fetched; $VAR/log/npm.log says why. They are needed once: connect to the network and run this again, or copy the folder node_modules/ from a machine that has it."
     set_stamp npm "$sum"
 }
@@ -63,5 +66,6 @@ build_front_end() {
     if [ -f "$ROOT/public/build/manifest.json" ] && stamp_is build "$sum"; then return 0; fi
     say "Building the front end"
     (cd "$ROOT" && npm run --silent build) > "$VAR/log/build.log" 2>&1 || fail "The front end could not be built; see $VAR/log/build.log."
+    chmod -R a+rX "$ROOT/public"
     set_stamp build "$sum"
 }

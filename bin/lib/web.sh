@@ -90,6 +90,7 @@ http {
             fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
             fastcgi_param HTTP_PROXY "";
+            fastcgi_param HTTP_HOST \$host:\$server_port;
             fastcgi_buffers 16 32k;
             fastcgi_buffer_size 32k;
             fastcgi_pass unix:$dir/php-fpm.sock;

@@ -12,7 +12,7 @@ use Wellspring\Core\Problem\Refused;
 
 final class ItemsImport extends Command
 {
-    use TellsProblems;
+    use SpeaksPlainly;
 
     protected $signature = 'wellspring:items:import
         {file : a table (.csv, RFC 4180, with a header row) or a list of objects (.json)}
@@ -25,7 +25,7 @@ final class ItemsImport extends Command
     public function handle(ItemImport $import, CatalogueStore $store): int
     {
         $catalogue = $store->catalogue();
-        $type = $catalogue->type((string) $this->option('type'));
+        $type = $catalogue->type($this->given('--type'));
         if ($type === null) {
             $this->error('--type: expected one of '.implode(', ', array_keys($catalogue->types)).'.');
 
@@ -35,7 +35,7 @@ final class ItemsImport extends Command
         $bar->setFormat(' %message% %current% rows  %elapsed%');
         $phase = '';
         try {
-            $result = $import->run((string) $this->argument('file'), $type, (bool) $this->option('update'), (bool) $this->option('skip-bad'), function (string $now, int $done) use ($bar, &$phase): void {
+            $result = $import->run($this->given('file'), $type, (bool) $this->option('update'), (bool) $this->option('skip-bad'), function (string $now, int $done) use ($bar, &$phase): void {
                 if ($phase !== $now) {
                     $bar->setMessage($now === 'read' ? 'Reading' : 'Writing');
                     $bar->setProgress(0);

@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\Refused;
 
 final class ModulesApply extends Command
 {
-    use TellsProblems;
+    use SpeaksPlainly;
 
     protected $signature = 'wellspring:modules:apply {file : a definition, or - for the standard input} {--publish : put it live}';
 
@@ -20,7 +20,7 @@ final class ModulesApply extends Command
     public function handle(ModuleStore $store): int
     {
         try {
-            $module = $store->read(JsonFile::read((string) $this->argument('file')));
+            $module = $store->read(JsonFile::read($this->given('file')));
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);
             $this->error('Nothing was written.');

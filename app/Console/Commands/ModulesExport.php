@@ -9,16 +9,18 @@ use Illuminate\Console\Command;
 
 final class ModulesExport extends Command
 {
+    use SpeaksPlainly;
+
     protected $signature = 'wellspring:modules:export {key} {--live : what visitors get, instead of the draft}';
 
     protected $description = 'Print a module’s definition';
 
     public function handle(ModuleStore $store): int
     {
-        $row = $store->find((string) $this->argument('key'));
+        $row = $store->find($this->given('key'));
         $definition = $this->option('live') ? $row?->live : $row?->draft;
         if ($row === null || $definition === null) {
-            $this->error($row === null ? "There is no module “{$this->argument('key')}”." : 'This module is not live.');
+            $this->error($row === null ? "There is no module “{$this->given('key')}”." : 'This module is not live.');
 
             return self::FAILURE;
         }

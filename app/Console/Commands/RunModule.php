@@ -18,7 +18,7 @@ use Wellspring\Core\Who\Audience;
 
 final class RunModule extends Command
 {
-    use TellsProblems;
+    use SpeaksPlainly;
 
     protected $signature = 'wellspring:run {key}
         {--page=1 : which page}
@@ -31,12 +31,12 @@ final class RunModule extends Command
 
     public function handle(ModuleStore $store, Listing $listing): int
     {
-        $on = $this->option('on');
-        $now = $on === null ? new \DateTimeImmutable : Instant::parse((string) $on);
-        $viewer = Audience::tryFrom((string) $this->option('as'));
-        $row = $store->find((string) $this->argument('key'));
+        $on = $this->given('--on');
+        $now = $on === '' ? new \DateTimeImmutable : Instant::parse($on);
+        $viewer = Audience::tryFrom($this->given('--as'));
+        $row = $store->find($this->given('key'));
         $fault = match (true) {
-            $row === null => "There is no module “{$this->argument('key')}”.",
+            $row === null => "There is no module “{$this->given('key')}”.",
             $now === null => "--on: expected a moment such as 2026-05-01T18:30:00Z, found “{$on}”.",
             $viewer === null => '--as: expected everyone, signed-out or members.',
             $row->live === null && ! $this->option('draft') => 'This module is not live; add --draft to run its draft.',
@@ -49,7 +49,7 @@ final class RunModule extends Command
         }
         try {
             $module = $store->read($this->option('draft') ? $row->draft : $row->live);
-            $result = $listing->run($module, $now, $viewer, (string) $this->option('page'));
+            $result = $listing->run($module, $now, $viewer, $this->given('--page'));
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);
 

@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\Refused;
 
 final class TypesApply extends Command
 {
-    use TellsProblems;
+    use SpeaksPlainly;
 
     protected $signature = 'wellspring:types:apply {file : a type as a JSON Schema document, or - for the standard input}';
 
@@ -20,7 +20,7 @@ final class TypesApply extends Command
     public function handle(TypeWriter $writer): int
     {
         try {
-            $type = $writer->apply(JsonFile::read((string) $this->argument('file')));
+            $type = $writer->apply(JsonFile::read($this->given('file')));
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);
 

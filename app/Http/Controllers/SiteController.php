@@ -11,9 +11,9 @@ use App\Models\Media;
 use App\Models\Page;
 use App\Site\PageMaker;
 use App\Site\ShownModule;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\View\View;
 use Wellspring\Core\Card\Format;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Status;
@@ -23,7 +23,9 @@ use Wellspring\Core\Who\Audience;
 /** The site that visitors see: pages with their modules, and items' own pages. */
 final readonly class SiteController
 {
-    public function __construct(private PageMaker $maker, private CatalogueStore $catalogue, private Format $format) {}
+    public function __construct(private PageMaker $maker, private CatalogueStore $catalogue, private Format $format)
+    {
+    }
 
     public function show(Request $request, string $path = ''): View|RedirectResponse
     {

@@ -12,7 +12,9 @@ use Wellspring\Core\Filter\Test\TermsOneOf;
 /** @implements TestSql<TermsOneOf> */
 final readonly class TermsOneOfSql implements TestSql
 {
-    public function __construct(private CatalogueStore $catalogue) {}
+    public function __construct(private CatalogueStore $catalogue)
+    {
+    }
 
     public function test(): string
     {

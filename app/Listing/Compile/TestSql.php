@@ -17,6 +17,6 @@ interface TestSql
     /** @return class-string<T> the test it stands for */
     public function test(): string;
 
-    /** @param T $test */
+    /** @param  T  $test */
     public function fragment(object $test, Condition $condition): Fragment;
 }

@@ -9,8 +9,10 @@ use Wellspring\Core\Content\Record;
 /** How one record looks: lines of parts. */
 final readonly class Card
 {
-    /** @param non-empty-list<Line> $lines */
-    public function __construct(public array $lines) {}
+    /** @param  non-empty-list<Line>  $lines */
+    public function __construct(public array $lines)
+    {
+    }
 
     /** Whether anything of the card is left for the record; a card with no lines left is left out of the list. */
     public function stands(Record $record): bool

@@ -9,7 +9,9 @@ use Wellspring\Core\Content\Record;
 /** Makes a record's card: its lines and parts with what they show, the empty-value rules applied. */
 final readonly class CardMaker
 {
-    public function __construct(private Format $format) {}
+    public function __construct(private Format $format)
+    {
+    }
 
     /** @return list<non-empty-list<MadePart>> the lines; none when the whole card is left out */
     public function make(Card $card, Record $record): array

@@ -10,7 +10,8 @@ final readonly class EmptyRule
     public function __construct(
         public EmptyAction $do = EmptyAction::LeaveOut,
         public string $text = '',
-    ) {}
+    ) {
+    }
 
     /** @return array{do: string, text?: string} */
     public function toArray(): array

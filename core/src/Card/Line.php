@@ -9,8 +9,10 @@ use Wellspring\Core\Content\Record;
 /** One line of a card. */
 final readonly class Line
 {
-    /** @param non-empty-list<Part> $parts */
-    public function __construct(public array $parts) {}
+    /** @param  non-empty-list<Part>  $parts */
+    public function __construct(public array $parts)
+    {
+    }
 
     /** Whether the line shows for the record: no part takes it away, and at least one has something to show. */
     public function stands(Record $record): bool

@@ -11,5 +11,7 @@ final readonly class MadePart
      * @param  string  $text  plain text; for a picture its name
      * @param  bool  $said  whether an empty-value rule says it
      */
-    public function __construct(public Part $part, public string $text, public bool $said = false) {}
+    public function __construct(public Part $part, public string $text, public bool $said = false)
+    {
+    }
 }

@@ -23,7 +23,8 @@ final readonly class Part
         public ?int $level = null,
         public ?int $words = null,
         public string $label = '',
-    ) {}
+    ) {
+    }
 
     /** Every item has it: a part that can never be empty. */
     public function isSure(): bool

@@ -11,7 +11,9 @@ final readonly class Catalogue
      * @param  array<string, Type>  $types  by key
      * @param  array<string, Taxonomy>  $taxonomies  by key
      */
-    public function __construct(public array $types, public array $taxonomies = []) {}
+    public function __construct(public array $types, public array $taxonomies = [])
+    {
+    }
 
     public function type(string $key): ?Type
     {

@@ -26,7 +26,8 @@ final readonly class Field
         public ?int $maxLength = null,
         public string $help = '',
         public ?Taxonomy $taxonomy = null,
-    ) {}
+    ) {
+    }
 
     public function family(): Family
     {

@@ -27,5 +27,6 @@ final readonly class ItemDraft
         public ?string $text,
         public array $fields,
         public array $terms,
-    ) {}
+    ) {
+    }
 }

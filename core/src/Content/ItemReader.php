@@ -15,7 +15,9 @@ final readonly class ItemReader
 {
     private const OWN = ['slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text'];
 
-    public function __construct(private Type $type) {}
+    public function __construct(private Type $type)
+    {
+    }
 
     /** @return list<string> the columns that an import may have */
     public function columns(): array

@@ -12,5 +12,6 @@ final readonly class Taxonomy
         public string $label,
         public bool $tree,
         public Terms $terms,
-    ) {}
+    ) {
+    }
 }

@@ -11,5 +11,6 @@ final readonly class Term
         public string $slug,
         public string $name,
         public ?string $parent = null,
-    ) {}
+    ) {
+    }
 }

@@ -15,7 +15,7 @@ final class Terms
     /** @var array<string, list<string>> slugs of the children, by the parent's slug; the roots under '' */
     private array $children = [];
 
-    /** @param iterable<Term> $terms */
+    /** @param  iterable<Term>  $terms */
     public function __construct(iterable $terms = [])
     {
         foreach ($terms as $term) {
@@ -66,7 +66,7 @@ final class Terms
         return $rows;
     }
 
-    /** @param list<string> $names from the root down, compared without case and accents; one name alone may stand anywhere if it is the only one */
+    /** @param  list<string>  $names from the root down, compared without case and accents; one name alone may stand anywhere if it is the only one */
     public function byPath(array $names): ?Term
     {
         $names = array_map(Fold::of(...), $names);

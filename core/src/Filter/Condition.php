@@ -16,7 +16,8 @@ final readonly class Condition
         public mixed $value = null,
         public bool $below = false,
         public bool $off = false,
-    ) {}
+    ) {
+    }
 
     public function keeps(Record $record): bool
     {

@@ -9,12 +9,13 @@ use Wellspring\Core\Content\Record;
 /** Conditions joined by all, any or none. A group with nothing in it, or that is off, keeps everything; a member that is off is not there. */
 final readonly class Group
 {
-    /** @param list<Condition|Group> $members */
+    /** @param  list<Condition|Group>  $members */
     public function __construct(
         public Join $join = Join::All,
         public array $members = [],
         public bool $off = false,
-    ) {}
+    ) {
+    }
 
     public function keeps(Record $record): bool
     {

@@ -29,7 +29,7 @@ interface Test
      */
     public function readValue(mixed $value, Field $field): mixed;
 
-    /** @param mixed $found the record's value, null where it is empty */
+    /** @param  mixed  $found the record's value, null where it is empty */
     public function keeps(mixed $found, Condition $condition): bool;
 
     /** How the test reads between the field's name and its value: “is at least”. */

@@ -10,7 +10,8 @@ final readonly class Arrange
     public function __construct(
         public Arrangement $as = Arrangement::Grid,
         public Columns $columns = new Columns,
-    ) {}
+    ) {
+    }
 
     public function columnsAt(Width $width): int
     {

@@ -14,7 +14,8 @@ final readonly class Columns
         public int $tablet = 2,
         public int $laptop = 3,
         public int $desktop = 4,
-    ) {}
+    ) {
+    }
 
     public function at(Width $width): int
     {

@@ -39,7 +39,8 @@ final readonly class Module
         public Arrange $arrange,
         public Card $card,
         public WhenNothing $whenNothing,
-    ) {}
+    ) {
+    }
 
     /** @return array<string, mixed> as a file of format 1 holds it, every default said */
     public function toArray(): array

@@ -31,7 +31,9 @@ final readonly class ModuleReader
 {
     public const FORMAT = 1;
 
-    public function __construct(private Catalogue $catalogue) {}
+    public function __construct(private Catalogue $catalogue)
+    {
+    }
 
     /**
      * @param  mixed  $data  decoded JSON

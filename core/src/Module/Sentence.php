@@ -20,7 +20,8 @@ final readonly class Sentence
         public string $lead,
         public array $pieces,
         public bool $off = false,
-    ) {}
+    ) {
+    }
 
     public function text(): string
     {

@@ -9,7 +9,9 @@ final readonly class WhenNothing
 {
     public const TEXT = 'There is nothing to show here at the moment.';
 
-    public function __construct(public string $text = self::TEXT) {}
+    public function __construct(public string $text = self::TEXT)
+    {
+    }
 
     /** @return array{do: string, text: string} */
     public function toArray(): array

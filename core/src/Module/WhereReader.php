@@ -24,7 +24,9 @@ final readonly class WhereReader
 
     private const MAX_MEMBERS = 100;
 
-    public function __construct(private Type $type, private Problems $problems) {}
+    public function __construct(private Type $type, private Problems $problems)
+    {
+    }
 
     public function group(mixed $data, string $path, int $depth): ?Group
     {

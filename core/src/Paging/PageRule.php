@@ -9,8 +9,10 @@ final readonly class PageRule
 {
     public const MAX_SIZE = 200;
 
-    /** @param positive-int $size */
-    public function __construct(public int $size = 10) {}
+    /** @param  positive-int  $size */
+    public function __construct(public int $size = 10)
+    {
+    }
 
     /** @return array{mode: string, size: int} */
     public function toArray(): array

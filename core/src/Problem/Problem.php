@@ -17,7 +17,8 @@ final readonly class Problem
         public string $code,
         public string $message,
         public array $variables = [],
-    ) {}
+    ) {
+    }
 
     public function under(string $prefix): self
     {

@@ -10,7 +10,7 @@ final class Problems
     /** @var list<Problem> */
     private array $found = [];
 
-    /** @param array<string, scalar|null> $variables */
+    /** @param  array<string, scalar|null>  $variables */
     public function add(string $path, string $code, string $message, array $variables = []): void
     {
         $this->found[] = new Problem($path, $code, $message, $variables);

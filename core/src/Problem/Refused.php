@@ -7,13 +7,13 @@ namespace Wellspring\Core\Problem;
 /** Thrown when something read cannot be taken as it stands; carries every fault found, not only the first. */
 final class Refused extends \DomainException
 {
-    /** @param non-empty-list<Problem> $problems */
+    /** @param  non-empty-list<Problem>  $problems */
     public function __construct(public readonly array $problems)
     {
         parent::__construct(implode("\n", array_map(strval(...), $problems)));
     }
 
-    /** @param array<string, scalar|null> $variables */
+    /** @param  array<string, scalar|null>  $variables */
     public static function because(string $path, string $code, string $message, array $variables = []): self
     {
         return new self([new Problem($path, $code, $message, $variables)]);

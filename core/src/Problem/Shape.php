@@ -92,7 +92,7 @@ final class Shape
         return $value === true;
     }
 
-    /** @param non-empty-list<string> $choices */
+    /** @param  list<string>  $choices  at least one */
     public function oneOf(string $key, array $choices, ?string $default = null): string
     {
         if (! $this->has($key) && $default !== null) {
@@ -102,7 +102,7 @@ final class Shape
         if (! is_string($value) || ! in_array($value, $choices, true)) {
             $this->wrong($key, (count($choices) === 1 ? '' : 'one of ').implode(', ', $choices), $value);
 
-            return $default ?? $choices[0];
+            return $default ?? $choices[0] ?? '';
         }
 
         return $value;

@@ -16,7 +16,9 @@ use Wellspring\Core\Who\Audience;
 /** The rules of a module carried out step by step over plain records: what the database's run is held against. */
 final readonly class ReferenceRun
 {
-    public function __construct(private Comparator $comparator) {}
+    public function __construct(private Comparator $comparator)
+    {
+    }
 
     /**
      * @param  list<Record>  $records  of any type and state

@@ -17,5 +17,6 @@ final readonly class Result
         public int $page,
         public array $steps,
         public array $ids,
-    ) {}
+    ) {
+    }
 }

@@ -13,7 +13,7 @@ final class Comparator
 {
     private \Collator $collator;
 
-    /** @param string $locale the site's, such as `en-GB`; text sorts as CLDR says, numbers in it by value */
+    /** @param  string  $locale the site's, such as `en-GB`; text sorts as CLDR says, numbers in it by value */
     public function __construct(string $locale)
     {
         $this->collator = new \Collator(self::icuLocale($locale));

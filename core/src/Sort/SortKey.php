@@ -13,7 +13,8 @@ final readonly class SortKey
         public Field $field,
         public Direction $direction = Direction::Up,
         public bool $emptyFirst = false,
-    ) {}
+    ) {
+    }
 
     /** @return array{by: string, direction: string, empty: string} */
     public function toArray(): array

@@ -7,7 +7,7 @@ namespace Wellspring\Core\Text;
 /** The beginning of a text, cut at a word, with “…” only where something was cut. */
 final class Excerpt
 {
-    /** @param positive-int $words how many words to keep at most */
+    /** @param  positive-int  $words how many words to keep at most */
     public static function words(string $text, int $words): string
     {
         $all = preg_split('/ /', Html::squeeze($text), -1, PREG_SPLIT_NO_EMPTY) ?: [];

@@ -26,7 +26,9 @@ use Wellspring\Core\Who\Audience;
 /** What the bench shows of a definition that nobody has saved: its text, its counts and the visitor's page. */
 final readonly class BenchController
 {
-    public function __construct(private ModuleStore $store, private Listing $listing, private Options $options, private PageMaker $maker) {}
+    public function __construct(private ModuleStore $store, private Listing $listing, private Options $options, private PageMaker $maker)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function look(Request $request): array
@@ -40,6 +42,7 @@ final readonly class BenchController
         } catch (NoSuchPage) {
             $result = $this->listing->run($module, $now, Audience::SignedOut);
         }
+        $empty = $this->listing->emptyParts($module, $now, Audience::SignedOut);
 
         return [
             'definition' => $module->toArray(),
@@ -48,7 +51,7 @@ final readonly class BenchController
             'pages' => $result->pages,
             'page' => $result->page,
             'steps' => array_map(fn (Step $step): array => ['step' => $step->name, 'left' => $step->left], $result->steps),
-            'emptyParts' => (object) $this->listing->emptyParts($module, $now, Audience::SignedOut),
+            'empty' => ['parts' => (object) $empty['parts'], 'any' => $empty['any']],
             'lastRow' => $this->lastRow($module, $result),
             'notes' => array_map(strval(...), $this->store->notes($module)),
             'html' => $this->page($module, $result, $given['on'] ?? null, $now),

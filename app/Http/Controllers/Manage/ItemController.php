@@ -28,7 +28,9 @@ final readonly class ItemController
 
     private const SORTS = ['title' => 'title collate wellspring_text', 'publish_at' => 'publish_at', 'updated_at' => 'updated_at'];
 
-    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer) {}
+    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function index(Request $request): array

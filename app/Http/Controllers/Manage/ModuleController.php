@@ -19,7 +19,9 @@ use Wellspring\Core\Who\Audience;
 
 final readonly class ModuleController
 {
-    public function __construct(private ModuleStore $store, private Listing $listing, private CatalogueStore $catalogue) {}
+    public function __construct(private ModuleStore $store, private Listing $listing, private CatalogueStore $catalogue)
+    {
+    }
 
     /** @return list<array<string, mixed>> */
     public function index(): array

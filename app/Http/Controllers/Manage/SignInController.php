@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\View\View;
 
 final class SignInController
 {
@@ -27,12 +27,13 @@ final class SignInController
         return redirect()->intended('/manage');
     }
 
-    public function signOut(Request $request): RedirectResponse
+    /** @return array{signedOut: true} */
+    public function signOut(Request $request): array
     {
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
-        return redirect('/manage/sign-in');
+        return ['signedOut' => true];
     }
 }

@@ -22,7 +22,9 @@ use Wellspring\Core\Sort\Direction;
 /** What the manage screens need to know of the site before anything else: its types, taxonomies and pages, and what rules may say of them. */
 final readonly class StartController
 {
-    public function __construct(private CatalogueStore $store) {}
+    public function __construct(private CatalogueStore $store)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function __invoke(Request $request): array

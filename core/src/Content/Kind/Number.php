@@ -12,8 +12,10 @@ use Wellspring\Core\Content\WrongValue;
 /** A number, or an amount of money in the site's currency: an int, or a float that is finite. */
 final readonly class Number implements Kind
 {
-    /** @param 'number'|'money' $key */
-    public function __construct(private string $key) {}
+    /** @param  'number'|'money'  $key */
+    public function __construct(private string $key)
+    {
+    }
 
     public function key(): string
     {
@@ -54,7 +56,15 @@ final readonly class Number implements Kind
             throw WrongValue::expected('a number with a point, such as 4.20', $cell);
         }
 
-        return $this->read($cell + 0, $field);
+        return $this->read(self::parse($cell), $field);
+    }
+
+    /** A whole number that fits stays whole. */
+    private static function parse(string $cell): int|float
+    {
+        $whole = filter_var($cell, FILTER_VALIDATE_INT);
+
+        return $whole === false ? (float) $cell : $whole;
     }
 
     public function schema(Field $field): array

@@ -25,7 +25,7 @@ final class Terms implements Kind
     /** @return non-empty-list<string>|null slugs */
     public function read(mixed $value, Field $field): ?array
     {
-        $terms = $field->taxonomy?->terms ?? throw new \LogicException('A field of terms has a taxonomy.');
+        $terms = $field->taxonomy->terms ?? throw new \LogicException('A field of terms has a taxonomy.');
         if ($value === null || $value === []) {
             return null;
         }
@@ -46,7 +46,7 @@ final class Terms implements Kind
     /** @return non-empty-list<string>|null slugs */
     public function readCell(string $cell, Field $field): ?array
     {
-        $terms = $field->taxonomy?->terms ?? throw new \LogicException('A field of terms has a taxonomy.');
+        $terms = $field->taxonomy->terms ?? throw new \LogicException('A field of terms has a taxonomy.');
         $slugs = [];
         foreach (explode('|', $cell) as $path) {
             if (trim($path) === '') {

@@ -13,7 +13,9 @@ use Wellspring\Core\Filter\Test;
 /** A choice among those given. “None of” keeps records without a choice. */
 final readonly class ChoiceOneOf implements Test
 {
-    public function __construct(public bool $kept) {}
+    public function __construct(public bool $kept)
+    {
+    }
 
     public function key(): string
     {

@@ -13,7 +13,9 @@ use Wellspring\Core\Filter\Test;
 /** A number against a number. “Is not” keeps records without a number; the others do not. */
 final readonly class Comparison implements Test
 {
-    public function __construct(public Relation $relation) {}
+    public function __construct(public Relation $relation)
+    {
+    }
 
     public function key(): string
     {

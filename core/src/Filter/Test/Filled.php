@@ -12,7 +12,9 @@ use Wellspring\Core\Filter\Test;
 /** Whether there is a value at all. */
 final readonly class Filled implements Test
 {
-    public function __construct(public bool $filled) {}
+    public function __construct(public bool $filled)
+    {
+    }
 
     public function key(): string
     {

@@ -14,7 +14,9 @@ use Wellspring\Core\Filter\Test;
 /** A term among those given, with or without all below them. “None of” keeps records without a term. */
 final readonly class TermsOneOf implements Test
 {
-    public function __construct(public bool $kept) {}
+    public function __construct(public bool $kept)
+    {
+    }
 
     public function key(): string
     {

@@ -16,7 +16,9 @@ use Wellspring\Core\Text\Html;
 /** Text against text, without regard to case or accents; of HTML, the text a visitor reads. The negative ones keep records without text. */
 final readonly class TextMatch implements Test
 {
-    public function __construct(public Place $place, public bool $kept) {}
+    public function __construct(public Place $place, public bool $kept)
+    {
+    }
 
     public function key(): string
     {

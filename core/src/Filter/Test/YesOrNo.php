@@ -12,7 +12,9 @@ use Wellspring\Core\Filter\Test;
 /** A stated yes, or a stated no. */
 final readonly class YesOrNo implements Test
 {
-    public function __construct(public bool $yes) {}
+    public function __construct(public bool $yes)
+    {
+    }
 
     public function key(): string
     {

@@ -6,9 +6,18 @@ namespace App\Console\Commands;
 
 use Wellspring\Core\Problem\Problem;
 
-trait TellsProblems
+/** What the commands share: problems told one a line, and what was given taken as text. */
+trait SpeaksPlainly
 {
-    /** @param list<Problem> $problems */
+    /** An argument, or an option with its dashes: `file`, `--page`. */
+    private function given(string $name): string
+    {
+        $value = str_starts_with($name, '--') ? $this->option(substr($name, 2)) : $this->argument($name);
+
+        return is_string($value) ? $value : '';
+    }
+
+    /** @param  list<Problem>  $problems */
     private function tellProblems(array $problems, string $style = 'error'): void
     {
         foreach ($problems as $problem) {

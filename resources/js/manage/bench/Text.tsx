@@ -1,0 +1,250 @@
+import { useEffect, useRef, useState } from "react";
+import { useStart, useType } from "../shared/start";
+import type { Look, Sentence } from "../shared/types";
+import { joinOf, members, newCondition, withJoin, withWhere } from "./definition";
+import { RuleEditor } from "./editors/RuleEditor";
+import { Stream } from "./Stream";
+import type { Bench } from "./useBench";
+
+interface Open {
+	rule: string;
+	at: string;
+}
+
+/** The module as a short text, its underlined words being the controls; the stream and the counts beside it. */
+export function Text({ bench, look }: { bench: Bench; look: Look }) {
+	const list = useRef<HTMLOListElement>(null);
+	const [open, setOpen] = useState<Open | null>(null);
+	const counts = new Map(look.steps.map((one) => [one.step, one.left]));
+	let before = counts.get("source") ?? 0;
+	const lastWhere = look.sentences.findLastIndex((one) => one.rule.startsWith("where"));
+	const addAfter = Math.max(lastWhere, 0);
+
+	const close = () => {
+		const button = open && list.current?.querySelector<HTMLElement>(`[data-at="${CSS.escape(open.at)}"]`);
+		setOpen(null);
+		button?.focus();
+	};
+
+	return (
+		<div className="relative">
+			<Stream list={list} look={look} />
+			<ol ref={list} className="relative ml-[66px] mr-3 list-none" aria-label="The module as text">
+				{look.sentences.map((sentence, i) => {
+					const left = sentence.step ? counts.get(sentence.step) : undefined;
+					const lost = left === undefined ? 0 : before - left;
+					before = left ?? before;
+					return [
+						<Row
+							key={sentence.rule}
+							sentence={sentence}
+							open={open}
+							onOpen={(at) =>
+								setOpen(open?.rule === sentence.rule && open.at === at ? null : { rule: sentence.rule, at })
+							}
+							onClose={close}
+							bench={bench}
+							look={look}
+							left={left}
+							lost={lost}
+						/>,
+						i === addAfter && (
+							<AddRule key="add" bench={bench} onAdded={(rule) => setOpen({ rule, at: `${rule}.field` })} />
+						),
+					];
+				})}
+			</ol>
+		</div>
+	);
+}
+
+function Row({
+	sentence,
+	open,
+	onOpen,
+	onClose,
+	bench,
+	look,
+	left,
+	lost,
+}: {
+	sentence: Sentence;
+	open: Open | null;
+	onOpen: (at: string) => void;
+	onClose: () => void;
+	bench: Bench;
+	look: Look;
+	left: number | undefined;
+	lost: number;
+}) {
+	const isOpen = open?.rule === sentence.rule;
+	const editor = useRef<HTMLDivElement>(null);
+	useEffect(() => {
+		if (isOpen) {
+			editor.current?.querySelector<HTMLElement>("select, input, button, textarea")?.focus();
+		}
+	}, [isOpen]);
+
+	return (
+		<li
+			data-rule={sentence.rule}
+			data-step={sentence.step ?? ""}
+			className={
+				isOpen
+					? "relative z-10 -mx-2 my-1 px-3 py-2.5 bg-base-100 border border-base-300 rounded-box shadow-sm"
+					: "px-1 py-2.5 border-b border-base-300"
+			}
+			onKeyDown={(event) => {
+				if (event.key === "Escape" && isOpen) {
+					event.stopPropagation();
+					onClose();
+				}
+			}}
+		>
+			<div className="flex gap-3 items-start">
+				<div className={`flex-1 min-w-0 ${sentence.off ? "opacity-60" : ""}`}>
+					<div className="text-[0.78rem] text-quiet">{sentence.lead}</div>
+					<p className="leading-relaxed break-words">
+						{sentence.pieces.map((piece, i) =>
+							piece.at === null ? (
+								// biome-ignore lint/suspicious/noArrayIndexKey: a piece is known by its place in the sentence
+								<span key={i}>{piece.text}</span>
+							) : (
+								<button
+									key={piece.at}
+									type="button"
+									data-at={piece.at}
+									className={`word ${sentence.off ? "line-through" : ""}`}
+									aria-expanded={isOpen}
+									onClick={() => onOpen(piece.at ?? "")}
+								>
+									{piece.text}
+								</button>
+							),
+						)}
+					</p>
+				</div>
+				<Count sentence={sentence} look={look} left={left} lost={lost} />
+			</div>
+			{isOpen && open && (
+				<section
+					ref={editor}
+					className="mt-2.5 pt-2.5 border-t border-base-300"
+					aria-label={`Change: ${sentence.lead}`}
+				>
+					<RuleEditor rule={sentence.rule} at={open.at} bench={bench} look={look} onClose={onClose} />
+				</section>
+			)}
+		</li>
+	);
+}
+
+function Count({
+	sentence,
+	look,
+	left,
+	lost,
+}: {
+	sentence: Sentence;
+	look: Look;
+	left: number | undefined;
+	lost: number;
+}) {
+	if (sentence.rule === "page") {
+		const row = look.lastRow.laptop;
+		const uneven = look.total > 0 && row.cards < row.columns;
+		return (
+			<div className="text-right shrink-0">
+				<div className="font-semibold">
+					{look.pages} <abbr title={look.pages === 1 ? "page" : "pages"}>pp</abbr>
+				</div>
+				<div className="text-[0.78rem] text-quiet">{look.total} in all</div>
+				{uneven && (
+					<div className="text-[0.78rem] text-secondary">
+						last row {row.cards} of {row.columns}
+					</div>
+				)}
+			</div>
+		);
+	}
+	if (sentence.rule === "empty") {
+		return look.empty.any > 0 ? (
+			<div className="text-right shrink-0">
+				<div className="font-semibold">{look.empty.any}</div>
+				<div className="text-[0.78rem] text-secondary">with gaps</div>
+				{lost > 0 && <div className="text-[0.78rem] text-secondary">−{lost} left out</div>}
+			</div>
+		) : null;
+	}
+	return left === undefined ? null : (
+		<div className="text-right shrink-0">
+			<div className="font-semibold">{left}</div>
+			{lost > 0 && <div className="text-[0.78rem] text-secondary">−{lost}</div>}
+		</div>
+	);
+}
+
+/** Adds a condition at the end, and says how conditions join once there are two. */
+function AddRule({ bench, onAdded }: { bench: Bench; onAdded: (rule: string) => void }) {
+	const { definition, change } = bench;
+	const start = useStart();
+	const type = useType(definition.source.items[0]);
+	const where = definition.where ?? { all: [] };
+	const join = joinOf(where);
+	const add = (rule: Parameters<typeof withWhere>[1]["all"]) => {
+		const next = [...members(where), ...(rule ?? [])];
+		change(withWhere(definition, { [join]: next }));
+		onAdded(join === "all" ? `where.all[${next.length - 1}]` : "where");
+	};
+	const groups = [
+		["Its own", type.fields.filter((one) => one.origin === "type")],
+		["Terms", type.fields.filter((one) => one.origin === "taxonomy")],
+		["Every item’s", type.fields.filter((one) => one.origin === "item")],
+	] as const;
+
+	return (
+		<li className="px-1 py-2 border-b border-base-300 flex flex-wrap items-center gap-x-4 gap-y-1.5">
+			<select
+				className="select select-sm w-auto max-w-56 text-primary font-semibold"
+				aria-label="Add a condition"
+				value=""
+				onChange={(event) => add([newCondition(event.target.value)])}
+			>
+				<option value="" disabled>
+					+ keep only those whose…
+				</option>
+				{groups.map(
+					([label, fields]) =>
+						fields.length > 0 && (
+							<optgroup key={label} label={label}>
+								{fields.map((field) => (
+									<option key={field.key} value={field.key}>
+										{field.label}
+									</option>
+								))}
+							</optgroup>
+						),
+				)}
+			</select>
+			<button
+				type="button"
+				className="plain-add"
+				onClick={() => add([{ any: [newCondition(type.own[0] ?? start.types[0]?.own[0] ?? "title")] }])}
+			>
+				+ either of several
+			</button>
+			{members(where).length > 1 && join === "all" && (
+				<button
+					type="button"
+					className="text-quiet underline cursor-pointer text-[0.8rem]"
+					onClick={() => {
+						change(withWhere(definition, withJoin(where, "any")));
+						onAdded("where");
+					}}
+				>
+					let any one of these be enough
+				</button>
+			)}
+		</li>
+	);
+}

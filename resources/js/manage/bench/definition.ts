@@ -1,0 +1,83 @@
+import type { Condition, Definition, Group, Join, Rule } from "../shared/types";
+
+type Steps = (string | number)[];
+
+function steps(path: string): Steps {
+	return [...path.matchAll(/([^.[\]]+)|\[(\d+)\]/g)].map((found) =>
+		found[2] === undefined ? (found[1] ?? "") : Number(found[2]),
+	);
+}
+
+/** What stands at a place of a definition, such as `where.all[0].value`. */
+export function at<T>(data: unknown, path: string): T {
+	let here: unknown = data;
+	for (const step of steps(path)) {
+		here = (here as Record<string | number, unknown> | undefined)?.[step];
+	}
+	return here as T;
+}
+
+function put(data: unknown, way: Steps, value: unknown): unknown {
+	const [step, ...rest] = way;
+	if (step === undefined) {
+		return value;
+	}
+	if (Array.isArray(data)) {
+		const copy = [...data];
+		copy[step as number] = put(copy[step as number], rest, value);
+		return copy;
+	}
+	const copy = { ...(data as Record<string, unknown>) };
+	const next = put(copy[step as string], rest, value);
+	if (next === undefined) {
+		delete copy[step as string];
+	} else {
+		copy[step as string] = next;
+	}
+	return copy;
+}
+
+/** A copy with another value at the place; `undefined` takes the key away. */
+export function withAt<T>(data: T, path: string, value: unknown): T {
+	return put(data, steps(path), value) as T;
+}
+
+export function isGroup(rule: Rule): rule is Group {
+	return "all" in rule || "any" in rule || "none" in rule;
+}
+
+export function joinOf(group: Group): Join {
+	return group.any ? "any" : group.none ? "none" : "all";
+}
+
+export function members(group: Group): Rule[] {
+	return group[joinOf(group)] ?? [];
+}
+
+export function withMembers(group: Group, next: Rule[]): Group {
+	return { ...group, [joinOf(group)]: next };
+}
+
+export function withJoin(group: Group, join: Join): Group {
+	return { [join]: members(group), ...(group.off ? { off: true } : {}) };
+}
+
+/** The definition with its conditions changed; without any, `where` goes away. */
+export function withWhere(definition: Definition, where: Group): Definition {
+	const { where: _, ...rest } = definition;
+	return members(where).length === 0 ? rest : { ...rest, where };
+}
+
+export function moved<T>(list: T[], from: number, to: number): T[] {
+	const copy = [...list];
+	const [one] = copy.splice(from, 1);
+	if (one !== undefined) {
+		copy.splice(to, 0, one);
+	}
+	return copy;
+}
+
+/** The condition that a newly added rule begins with: one that is always right. */
+export function newCondition(field: string): Condition {
+	return { field, test: "filled" };
+}

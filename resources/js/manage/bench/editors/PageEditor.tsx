@@ -1,0 +1,73 @@
+import { useStart } from "../../shared/start";
+import { withAt } from "../definition";
+import { NumberInput } from "./inputs";
+import type { EditorProps } from "./RuleEditor";
+
+/** How much shows at a time, how many are skipped, how many at most. */
+export function PageEditor({ bench, look }: EditorProps) {
+	const { definition, change } = bench;
+	const { limits } = useStart();
+	const columns = look.lastRow.laptop.columns;
+	const size = definition.page.size;
+	const fuller = columns > 1 && size % columns !== 0 ? Math.max(columns, Math.round(size / columns) * columns) : null;
+	return (
+		<div className="grid gap-2.5">
+			<div className="flex items-center gap-2">
+				<NumberInput
+					label="How many at a time"
+					value={size}
+					min={1}
+					max={limits.pageSize}
+					whole
+					onChange={(next) => change(withAt(definition, "page.size", next), "page.size")}
+				/>
+				at a time
+			</div>
+			{fuller !== null && (
+				<p className="text-[0.85rem]">
+					{size} do not fill rows of {columns}.{" "}
+					<button type="button" className="plain-add" onClick={() => change(withAt(definition, "page.size", fuller))}>
+						Show {fuller}
+					</button>
+				</p>
+			)}
+			<div className="flex items-center gap-2">
+				<NumberInput
+					label="Skip the first"
+					value={definition.skip ?? 0}
+					min={0}
+					max={1000000}
+					whole
+					onChange={(next) => change(withAt(definition, "skip", next === 0 ? undefined : next), "skip")}
+				/>
+				skipped at the beginning
+			</div>
+			<div className="flex items-center gap-2">
+				<label className="flex items-center gap-2">
+					<input
+						type="checkbox"
+						className="toggle toggle-sm"
+						checked={definition.atMost !== undefined}
+						onChange={(event) =>
+							change(withAt(definition, "atMost", event.target.checked ? Math.max(1, look.total) : undefined))
+						}
+					/>
+					at most
+				</label>
+				{definition.atMost !== undefined && (
+					<>
+						<NumberInput
+							label="At most in all"
+							value={definition.atMost}
+							min={1}
+							max={1000000}
+							whole
+							onChange={(next) => change(withAt(definition, "atMost", next), "atMost")}
+						/>
+						in all
+					</>
+				)}
+			</div>
+		</div>
+	);
+}

@@ -1,0 +1,121 @@
+import type { Group, Look, Rule } from "../../shared/types";
+import { isGroup, joinOf, members, at as read, withMembers, withWhere } from "../definition";
+import type { Bench } from "../useBench";
+import { ArrangeEditor } from "./ArrangeEditor";
+import { ByHandEditor } from "./ByHandEditor";
+import { CardEditor } from "./CardEditor";
+import { ConditionEditor } from "./ConditionEditor";
+import { EmptyEditor } from "./EmptyEditor";
+import { GroupEditor } from "./GroupEditor";
+import { OrderEditor } from "./OrderEditor";
+import { PageEditor } from "./PageEditor";
+import { SourceEditor } from "./SourceEditor";
+import { WhenNothingEditor } from "./WhenNothingEditor";
+
+export interface EditorProps {
+	bench: Bench;
+	look: Look;
+}
+
+/** The controls for one rule, opened in place below its sentence. */
+export function RuleEditor({
+	rule,
+	at,
+	bench,
+	look,
+	onClose,
+}: EditorProps & { rule: string; at: string; onClose: () => void }) {
+	switch (rule) {
+		case "source":
+			return <SourceEditor bench={bench} />;
+		case "byHand":
+			return <ByHandEditor bench={bench} />;
+		case "order":
+			return <OrderEditor bench={bench} />;
+		case "page":
+			return <PageEditor bench={bench} look={look} />;
+		case "arrange":
+			return <ArrangeEditor bench={bench} look={look} />;
+		case "card":
+			return <CardEditor bench={bench} at={at} />;
+		case "empty":
+			return <EmptyEditor bench={bench} look={look} />;
+		case "whenNothing":
+			return <WhenNothingEditor bench={bench} />;
+		default:
+			return <WhereEditor rule={rule} bench={bench} look={look} onClose={onClose} />;
+	}
+}
+
+function WhereEditor({ rule, bench, onClose }: EditorProps & { rule: string; onClose: () => void }) {
+	const { definition, change } = bench;
+	const where: Group = definition.where ?? { all: [] };
+	if (rule === "where") {
+		return (
+			<GroupEditor
+				group={where}
+				onChange={(next, tag) => change(withWhere(definition, next), tag)}
+				bench={bench}
+				before="where"
+				tag="where"
+				outermost
+			/>
+		);
+	}
+	const index = Number(/\[(\d+)\]$/.exec(rule)?.[1] ?? 0);
+	const part = read<Rule | undefined>(definition, rule);
+	if (!part) {
+		return null;
+	}
+	const all = members(where);
+	const set = (next: Rule, tag: string | null = null) =>
+		change(
+			withWhere(
+				definition,
+				withMembers(
+					where,
+					all.map((one, i) => (i === index ? next : one)),
+				),
+			),
+			tag,
+		);
+	const remove = () => {
+		onClose();
+		change(
+			withWhere(
+				definition,
+				withMembers(
+					where,
+					all.filter((_, i) => i !== index),
+				),
+			),
+		);
+	};
+	const { off, ...on } = part;
+	return (
+		<div className="grid gap-3">
+			{isGroup(part) ? (
+				<GroupEditor group={part} onChange={set} bench={bench} before={rule} tag={rule} />
+			) : (
+				<ConditionEditor condition={part} onChange={set} bench={bench} before={rule} tag={rule} />
+			)}
+			<div className="flex flex-wrap gap-4 text-[0.85rem]">
+				{!isGroup(part) && joinOf(where) === "all" && (
+					<button type="button" className="plain-add" onClick={() => set({ any: [on as Rule] })}>
+						or…
+					</button>
+				)}
+				<button type="button" className="plain-add" onClick={() => set((off ? on : { ...part, off: true }) as Rule)}>
+					{off ? "Switch on" : "Switch off"}
+				</button>
+				<button type="button" className="plain-add" onClick={remove}>
+					Remove
+				</button>
+				<span className="flex-1" />
+				<button type="button" className="plain-add" onClick={onClose}>
+					Done
+				</button>
+			</div>
+		</div>
+	);
+}

@@ -1,0 +1,122 @@
+import { useEffect, useState } from "react";
+
+/** A number; only one that can be read is passed on, what is being typed stays. */
+export function NumberInput({
+	label,
+	value,
+	onChange,
+	min,
+	max,
+	whole = false,
+	className = "w-24",
+}: {
+	label: string;
+	value: number;
+	onChange: (next: number) => void;
+	min?: number;
+	max?: number;
+	whole?: boolean;
+	className?: string;
+}) {
+	const [typed, setTyped] = useState(String(value));
+	useEffect(() => setTyped((now) => (Number(now) === value && now.trim() !== "" ? now : String(value))), [value]);
+	return (
+		<input
+			type="number"
+			className={`input input-sm ${className}`}
+			aria-label={label}
+			value={typed}
+			min={min}
+			max={max}
+			step={whole ? 1 : "any"}
+			onChange={(event) => {
+				setTyped(event.target.value);
+				const next = Number(event.target.value);
+				const fits =
+					event.target.value.trim() !== "" &&
+					Number.isFinite(next) &&
+					(!whole || Number.isInteger(next)) &&
+					(min === undefined || next >= min) &&
+					(max === undefined || next <= max);
+				if (fits) {
+					onChange(next);
+				}
+			}}
+			onBlur={() => setTyped(String(value))}
+		/>
+	);
+}
+
+/** A text that must not be empty; an empty one is not passed on. */
+export function TextInput({
+	label,
+	value,
+	onChange,
+	className = "w-full max-w-64",
+}: {
+	label: string;
+	value: string;
+	onChange: (next: string) => void;
+	className?: string;
+}) {
+	const [typed, setTyped] = useState(value);
+	useEffect(() => setTyped((now) => (now.trim() === value ? now : value)), [value]);
+	return (
+		<input
+			type="text"
+			className={`input input-sm ${className}`}
+			aria-label={label}
+			value={typed}
+			onChange={(event) => {
+				setTyped(event.target.value);
+				if (event.target.value.trim() !== "") {
+					onChange(event.target.value.trim());
+				}
+			}}
+			onBlur={() => setTyped(value)}
+		/>
+	);
+}
+
+/** Moves one of a list up or down, or takes it away. */
+export function RowTools({
+	what,
+	index,
+	count,
+	onMove,
+	onRemove,
+}: {
+	what: string;
+	index: number;
+	count: number;
+	onMove: (to: number) => void;
+	onRemove?: (() => void) | undefined;
+}) {
+	return (
+		<span className="flex">
+			<button
+				type="button"
+				className="btn btn-ghost btn-xs"
+				aria-label={`Move ${what} up`}
+				disabled={index === 0}
+				onClick={() => onMove(index - 1)}
+			>
+				↑
+			</button>
+			<button
+				type="button"
+				className="btn btn-ghost btn-xs"
+				aria-label={`Move ${what} down`}
+				disabled={index === count - 1}
+				onClick={() => onMove(index + 1)}
+			>
+				↓
+			</button>
+			{onRemove && (
+				<button type="button" className="btn btn-ghost btn-xs" aria-label={`Remove ${what}`} onClick={onRemove}>
+					✕
+				</button>
+			)}
+		</span>
+	);
+}

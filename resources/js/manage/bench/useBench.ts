@@ -1,0 +1,171 @@
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useReducer, useRef, useState } from "react";
+import { ApiError, send } from "../shared/api";
+import type { Definition, Look, ModuleWhole } from "../shared/types";
+
+interface History {
+	past: Definition[];
+	now: Definition;
+	future: Definition[];
+	tag: string | null;
+}
+
+type Act =
+	| { do: "change"; to: Definition; tag: string | null }
+	| { do: "undo" }
+	| { do: "redo" }
+	| { do: "replace"; to: Definition };
+
+function step(history: History, act: Act): History {
+	switch (act.do) {
+		case "change": {
+			// Typing in one place is one step back, not one for each letter.
+			const same = act.tag !== null && act.tag === history.tag;
+			return { past: same ? history.past : [...history.past, history.now], now: act.to, future: [], tag: act.tag };
+		}
+		case "undo": {
+			const before = history.past.at(-1);
+			return before
+				? { past: history.past.slice(0, -1), now: before, future: [history.now, ...history.future], tag: null }
+				: history;
+		}
+		case "redo": {
+			const [next, ...rest] = history.future;
+			return next ? { past: [...history.past, history.now], now: next, future: rest, tag: null } : history;
+		}
+		case "replace":
+			return { past: [...history.past, history.now], now: act.to, future: [], tag: null };
+	}
+}
+
+function useSettled<T>(value: T, milliseconds: number): T {
+	const [settled, setSettled] = useState(value);
+	useEffect(() => {
+		const timer = setTimeout(() => setSettled(value), milliseconds);
+		return () => clearTimeout(timer);
+	}, [value, milliseconds]);
+	return settled;
+}
+
+export type Keeping =
+	| { state: "kept"; at: string }
+	| { state: "keeping" }
+	| { state: "stale" }
+	| { state: "failed"; why: string };
+
+/** The state of the bench: the definition with its history, how it looks, and the draft that keeps itself. */
+export function useBench(module: ModuleWhole) {
+	const client = useQueryClient();
+	const [history, act] = useReducer(step, { past: [], now: module.definition, future: [], tag: null });
+	const [page, setPage] = useState("1");
+	const definition = history.now;
+
+	const shown = useSettled(definition, 90);
+	const look = useQuery({
+		queryKey: ["look", shown, page],
+		queryFn: () => send<Look>("POST", "/bench/look", { definition: shown, page }),
+		placeholderData: keepPreviousData,
+		gcTime: 30_000,
+	});
+
+	const revision = useRef(module.revision);
+	const kept = useRef(module.definition);
+	const busy = useRef(false);
+	const wanted = useRef(definition);
+	const [keeping, setKeeping] = useState<Keeping>({ state: "kept", at: module.savedAt });
+	wanted.current = definition;
+
+	const keep = useCallback(
+		async (leaving = false): Promise<void> => {
+			if (busy.current || wanted.current === kept.current) {
+				return;
+			}
+			busy.current = true;
+			const saving = wanted.current;
+			setKeeping({ state: "keeping" });
+			try {
+				const answer = await send<{ revision: number; savedAt: string }>(
+					"PUT",
+					`/modules/${module.key}/draft`,
+					{ definition: saving, revision: revision.current },
+					leaving,
+				);
+				revision.current = answer.revision;
+				kept.current = saving;
+				setKeeping({ state: "kept", at: answer.savedAt });
+			} catch (error) {
+				setKeeping(
+					error instanceof ApiError && error.status === 409
+						? { state: "stale" }
+						: { state: "failed", why: error instanceof Error ? error.message : String(error) },
+				);
+				return;
+			} finally {
+				busy.current = false;
+			}
+			if (wanted.current !== kept.current) {
+				await keep(leaving);
+			}
+		},
+		[module.key],
+	);
+
+	// biome-ignore lint/correctness/useExhaustiveDependencies: every change of the definition is to be kept
+	useEffect(() => {
+		if (keeping.state === "stale") {
+			return;
+		}
+		const timer = setTimeout(() => void keep(), 600);
+		return () => clearTimeout(timer);
+	}, [definition, keep]);
+
+	useEffect(() => {
+		const leave = () => void keep(true);
+		window.addEventListener("pagehide", leave);
+		return () => {
+			window.removeEventListener("pagehide", leave);
+			void keep(true).then(() => client.invalidateQueries({ queryKey: ["modules"] }));
+		};
+	}, [keep, client]);
+
+	const change = useCallback((to: Definition, tag: string | null = null) => {
+		setPage("1");
+		act({ do: "change", to, tag });
+	}, []);
+
+	/** After someone else saved: keep what is here, over theirs. */
+	const overwrite = useCallback(
+		async (newest: number) => {
+			revision.current = newest;
+			setKeeping({ state: "keeping" });
+			await keep();
+		},
+		[keep],
+	);
+
+	/** After someone else saved: take theirs; what is here stays behind undo. */
+	const takeTheirs = useCallback((theirs: ModuleWhole) => {
+		revision.current = theirs.revision;
+		kept.current = theirs.definition;
+		act({ do: "replace", to: theirs.definition });
+		setKeeping({ state: "kept", at: theirs.savedAt });
+	}, []);
+
+	return {
+		definition,
+		change,
+		undo: useCallback(() => act({ do: "undo" }), []),
+		redo: useCallback(() => act({ do: "redo" }), []),
+		canUndo: history.past.length > 0,
+		canRedo: history.future.length > 0,
+		look,
+		page,
+		setPage,
+		keep,
+		keeping,
+		overwrite,
+		takeTheirs,
+	};
+}
+
+export type Bench = ReturnType<typeof useBench>;

@@ -1,0 +1,39 @@
+import { useQuery } from "@tanstack/react-query";
+import { createContext, useContext } from "react";
+import { get } from "./api";
+import type { ContentType, Field, Start } from "./types";
+
+export const StartContext = createContext<Start | null>(null);
+
+export function useStartQuery() {
+	return useQuery({ queryKey: ["start"], queryFn: () => get<Start>("/start"), staleTime: 60_000 });
+}
+
+export function useStart(): Start {
+	const start = useContext(StartContext);
+	if (!start) {
+		throw new Error("The screens stand inside StartContext.");
+	}
+	return start;
+}
+
+export function useType(key: string): ContentType {
+	const type = useStart().types.find((one) => one.key === key);
+	if (!type) {
+		throw new Error(`There is no content type “${key}”.`);
+	}
+	return type;
+}
+
+export function fieldOf(type: ContentType, key: string): Field | undefined {
+	return type.fields.find((one) => one.key === key);
+}
+
+/** A moment as the site writes it, in its own time zone. */
+export function moment(start: Start, instant: string, withTime = true): string {
+	return new Intl.DateTimeFormat(start.site.locale, {
+		dateStyle: "medium",
+		...(withTime ? { timeStyle: "short" as const } : {}),
+		timeZone: start.site.timeZone,
+	}).format(new Date(instant));
+}
