@@ -132,10 +132,12 @@ final class ItemWriter
     private function freeSlug(Type $type, string $title): string
     {
         $base = Slug::from($title);
-        $taken = Item::query()->where('type_key', $type->key)
-            ->where(fn ($query) => $query->where('slug', $base)->orWhereRaw('slug ~ ?', ['^'.$base.'-[0-9]+$']))
-            ->pluck('slug')->flip();
-        for ($slug = $base, $n = 2; $taken->has($slug); $n++) {
+        $ofType = fn () => Item::query()->where('type_key', $type->key);
+        if (! $ofType()->where('slug', $base)->exists()) {
+            return $base;
+        }
+        $taken = $ofType()->where('slug', 'like', $base.'-%')->pluck('slug')->flip();
+        for ($slug = $base.'-2', $n = 3; $taken->has($slug); $n++) {
             $slug = $base.'-'.$n;
         }
 

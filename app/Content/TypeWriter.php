@@ -38,7 +38,8 @@ final readonly class TypeWriter
             foreach ($type->taxonomies as $taxonomy) {
                 Taxonomy::query()->firstOrCreate(['key' => $taxonomy->key], ['label' => $taxonomy->label, 'tree' => $taxonomy->tree]);
             }
-            ContentType::query()->updateOrCreate(['key' => $type->key], ['definition' => TypeFile::write($type)]);
+            $row = ContentType::query()->find($type->key) ?? new ContentType(['key' => $type->key, 'position' => ContentType::query()->count()]);
+            $row->fill(['definition' => TypeFile::write($type)])->save();
             $this->store->forget();
 
             return $type;

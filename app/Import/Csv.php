@@ -16,7 +16,7 @@ final class Csv
      */
     public static function rows(string $path): \Generator
     {
-        $file = fopen($path, 'rb');
+        $file = is_file($path) ? fopen($path, 'rb') : false;
         if ($file === false) {
             throw Refused::because('', 'unreadable', "“{$path}” cannot be read.");
         }

@@ -21,7 +21,8 @@ return new class extends Migration
 
         Schema::create('types', function (Blueprint $table): void {
             $table->text('key')->primary();
-            $table->jsonb('definition');
+            // json, not jsonb: the order of the fields is the manager's.
+            $table->json('definition');
             $table->integer('position')->default(0);
             $table->timestampsTz(0);
         });

@@ -13,9 +13,9 @@ return new class extends Migration
         Schema::create('modules', function (Blueprint $table): void {
             $table->id();
             $table->text('key')->unique();
-            $table->jsonb('draft');
+            $table->json('draft');
             $table->integer('revision')->default(1);
-            $table->jsonb('live')->nullable();
+            $table->json('live')->nullable();
             $table->timestampTz('published_at', 0)->nullable();
             $table->timestampsTz(0);
         });
@@ -23,7 +23,7 @@ return new class extends Migration
             $table->id();
             $table->foreignId('module_id')->constrained('modules')->cascadeOnDelete();
             $table->integer('number');
-            $table->jsonb('definition');
+            $table->json('definition');
             $table->foreignId('user_id')->nullable()->constrained('users')->nullOnDelete();
             $table->timestampTz('published_at', 0);
             $table->unique(['module_id', 'number']);

@@ -39,7 +39,7 @@ final class Sentences
             $text = $sentence->text();
             $said[] = match (true) {
                 $sentence->off => '',
-                str_starts_with($sentence->rule, 'where') => 'keep only those where '.self::lower($text),
+                str_starts_with($sentence->rule, 'where') => (isset($sentence->pieces[1]) && $sentence->pieces[1]->text === ': ' ? 'keep only those where ' : 'keep only those whose ').self::lower($text),
                 $sentence->rule === 'byHand' => $module->pin === [] && $module->leaveOut === [] ? '' : $text,
                 $sentence->rule === 'order' => 'order by '.self::lower($text),
                 $sentence->rule === 'page' => 'show '.$text,
@@ -201,7 +201,8 @@ final class Sentences
 
         return new Sentence('empty', 'empty', 'When empty', [
             ...$pieces,
-            new Piece($pieces === [] ? 'parts with nothing to show' : '; other parts', 'empty'),
+            ...($pieces === [] ? [] : [new Piece('; ')]),
+            new Piece($pieces === [] ? 'parts with nothing to show' : 'other parts', 'empty'),
             new Piece(' are left out'),
         ]);
     }

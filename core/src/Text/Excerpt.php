@@ -14,7 +14,7 @@ final class Excerpt
         if (count($all) <= $words) {
             return implode(' ', $all);
         }
-        $kept = rtrim(implode(' ', array_slice($all, 0, $words)), ',;:–—-');
+        $kept = rtrim(implode(' ', array_slice($all, 0, $words)), '.,;:–—-');
 
         return rtrim($kept).'…';
     }

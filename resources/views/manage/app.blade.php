@@ -4,10 +4,11 @@
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>Wellspring</title>
+    <link rel="icon" href="/wellspring.svg" type="image/svg+xml">
     @viteReactRefresh
     @vite(['resources/css/manage.css', 'resources/js/manage/main.tsx'])
 </head>
-<body>
+<body class="bg-base-200">
 <div id="manage"></div>
 <noscript>The manage screens need JavaScript. The site itself does not.</noscript>
 </body>

@@ -4,6 +4,7 @@
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>Sign in · Wellspring</title>
+    <link rel="icon" href="/wellspring.svg" type="image/svg+xml">
     @vite('resources/css/manage.css')
 </head>
 <body class="min-h-screen bg-base-200 grid place-items-center p-5">

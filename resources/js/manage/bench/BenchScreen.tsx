@@ -56,7 +56,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 	}, [bench.definition.name, bench.undo, bench.redo]);
 
 	return (
-		<div className="flex-1 flex flex-col min-h-0 md:h-[calc(100vh-3rem)]">
+		<div className="flex-1 flex flex-col min-h-0 md:flex-none md:h-[calc(100vh-3rem)]">
 			<Head bench={bench} module={module} />
 			<Trouble bench={bench} />
 			<div className="md:hidden flex gap-4 px-4 py-2 border-b border-base-300 bg-base-100">
@@ -73,7 +73,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 				))}
 			</div>
 			{look ? (
-				<div className="flex-1 min-h-0 grid md:grid-cols-[minmax(22rem,29rem)_minmax(0,1fr)]">
+				<div className="flex-1 min-h-0 grid md:grid-rows-[minmax(0,1fr)] md:grid-cols-[minmax(22rem,29rem)_minmax(0,1fr)]">
 					<section
 						className={`bg-base-200 border-r border-base-300 overflow-y-auto py-2 ${side === "page" ? "hidden md:block" : ""}`}
 						aria-label="Rules"

@@ -28,8 +28,7 @@ export function Text({ bench, look }: { bench: Bench; look: Look }) {
 
 	return (
 		<div className="relative">
-			<Stream list={list} look={look} />
-			<ol ref={list} className="relative ml-[66px] mr-3 list-none" aria-label="The module as text">
+			<ol ref={list} className="relative ml-[66px] mr-3 list-none text-[0.9rem]" aria-label="The module as text">
 				{look.sentences.map((sentence, i) => {
 					const left = sentence.step ? counts.get(sentence.step) : undefined;
 					const lost = left === undefined ? 0 : before - left;
@@ -54,6 +53,7 @@ export function Text({ bench, look }: { bench: Bench; look: Look }) {
 					];
 				})}
 			</ol>
+			<Stream list={list} look={look} />
 		</div>
 	);
 }
@@ -78,12 +78,19 @@ function Row({
 	lost: number;
 }) {
 	const isOpen = open?.rule === sentence.rule;
+	const openAt = open?.at ?? "";
 	const editor = useRef<HTMLDivElement>(null);
 	useEffect(() => {
 		if (isOpen) {
-			editor.current?.querySelector<HTMLElement>("select, input, button, textarea")?.focus();
+			const first = (what: string) => editor.current?.querySelector<HTMLElement>(what);
+			const word = /\.(test|value)$/.exec(openAt)?.[1];
+			const control =
+				(word === "test" && first("[aria-label=Test]")) ||
+				(word === "value" && first("input, fieldset button")) ||
+				first("select, input, button, textarea");
+			control?.focus();
 		}
-	}, [isOpen]);
+	}, [isOpen, openAt]);
 
 	return (
 		<li
@@ -92,7 +99,7 @@ function Row({
 			className={
 				isOpen
 					? "relative z-10 -mx-2 my-1 px-3 py-2.5 bg-base-100 border border-base-300 rounded-box shadow-sm"
-					: "px-1 py-2.5 border-b border-base-300"
+					: "px-1 py-1.5 border-b border-base-300"
 			}
 			onKeyDown={(event) => {
 				if (event.key === "Escape" && isOpen) {
@@ -104,7 +111,7 @@ function Row({
 			<div className="flex gap-3 items-start">
 				<div className={`flex-1 min-w-0 ${sentence.off ? "opacity-60" : ""}`}>
 					<div className="text-[0.78rem] text-quiet">{sentence.lead}</div>
-					<p className="leading-relaxed break-words">
+					<p className="leading-[1.6] break-words">
 						{sentence.pieces.map((piece, i) =>
 							piece.at === null ? (
 								// biome-ignore lint/suspicious/noArrayIndexKey: a piece is known by its place in the sentence
@@ -115,7 +122,7 @@ function Row({
 									type="button"
 									data-at={piece.at}
 									className={`word ${sentence.off ? "line-through" : ""}`}
-									aria-expanded={isOpen}
+									aria-expanded={isOpen && open.at === piece.at}
 									onClick={() => onOpen(piece.at ?? "")}
 								>
 									{piece.text}
@@ -203,9 +210,9 @@ function AddRule({ bench, onAdded }: { bench: Bench; onAdded: (rule: string) => 
 	] as const;
 
 	return (
-		<li className="px-1 py-2 border-b border-base-300 flex flex-wrap items-center gap-x-4 gap-y-1.5">
+		<li className="px-1 py-1.5 border-b border-base-300 flex flex-wrap items-center gap-x-4 gap-y-1">
 			<select
-				className="select select-sm w-auto max-w-56 text-primary font-semibold"
+				className="select select-xs w-auto max-w-56 text-primary font-semibold !text-[0.85rem]"
 				aria-label="Add a condition"
 				value=""
 				onChange={(event) => add([newCondition(event.target.value)])}

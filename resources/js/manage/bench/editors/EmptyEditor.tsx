@@ -53,7 +53,7 @@ function PartRule({ place, part, bench, look }: EditorProps & { place: string; p
 					<option value="say">say…</option>
 				</select>
 				<span className={`text-[0.8rem] ${missing > 0 ? "text-secondary" : "text-quiet"}`}>
-					{missing > 0 ? `${missing} have none` : "all have one"}
+					{missing > 0 ? `${missing} ${missing === 1 ? "has" : "have"} none` : "all have one"}
 				</span>
 			</div>
 			{says && (

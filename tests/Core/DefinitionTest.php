@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Garden;
+use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\TypeFile;
+use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Module\Sentence;
+use Wellspring\Core\Module\Sentences;
+use Wellspring\Core\Problem\Refused;
+
+final class DefinitionTest extends TestCase
+{
+    private const FULL = [
+        'where' => ['all' => [
+            ['field' => 'groups', 'test' => 'anyOf', 'value' => ['perennials'], 'below' => true],
+            ['field' => 'light', 'test' => 'anyOf', 'value' => ['shade', 'half-shade']],
+            ['any' => [['field' => 'height', 'test' => 'between', 'value' => [10, 90.5]], ['field' => 'hardy', 'test' => 'yes', 'off' => true]]],
+            ['field' => 'title', 'test' => 'contains', 'value' => 'fern'],
+        ]],
+        'leaveOut' => ['stinging-nettle'],
+        'pin' => ['lady-fern', 'royal-fern'],
+        'order' => [['by' => 'price', 'direction' => 'down', 'empty' => 'first'], ['by' => 'title']],
+        'skip' => 2,
+        'atMost' => 40,
+        'page' => ['mode' => 'numbered', 'size' => 8],
+        'arrange' => ['as' => 'grid', 'columns' => ['phone' => 1, 'tablet' => 2, 'laptop' => 4, 'desktop' => 4]],
+        'card' => ['lines' => [
+            ['parts' => [['part' => 'picture', 'empty' => ['do' => 'leaveOutLine']]]],
+            ['parts' => [['part' => 'title', 'level' => 2]]],
+            ['parts' => [['part' => 'price', 'empty' => ['do' => 'say', 'text' => 'Ask at the gate']], ['part' => 'field', 'field' => 'height', 'label' => 'Grows to']]],
+            ['parts' => [['part' => 'excerpt', 'words' => 12]]],
+        ]],
+        'whenNothing' => ['do' => 'say', 'text' => 'Resting.'],
+    ];
+
+    public function test_reading_what_was_written_gives_the_same_definition(): void
+    {
+        $module = Garden::module(self::FULL);
+        $again = (new ModuleReader(Garden::catalogue()))->read($module->toArray());
+        $this->assertEquals($module->toArray(), $again->toArray());
+        $this->assertSame(['by' => 'title', 'direction' => 'up', 'empty' => 'last'], $module->toArray()['order'][1]);
+        foreach (array_diff_key(self::FULL, ['order' => 0]) as $key => $value) {
+            $this->assertEquals($value, $module->toArray()[$key], $key);
+        }
+    }
+
+    public function test_only_format_key_name_and_source_are_needed(): void
+    {
+        $written = Garden::module()->toArray();
+        $this->assertSame([['by' => 'publish_at', 'direction' => 'down', 'empty' => 'last']], $written['order']);
+        $this->assertSame(['mode' => 'numbered', 'size' => 10], $written['page']);
+        $this->assertArrayNotHasKey('where', $written);
+    }
+
+    /**
+     * @param  array<string, mixed>  $wrong
+     * @param  list<string>  $paths
+     */
+    #[DataProvider('wrongs')]
+    public function test_what_is_wrong_is_refused_with_its_place(array $wrong, array $paths): void
+    {
+        try {
+            (new ModuleReader(Garden::catalogue()))->read($wrong + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']]]);
+            $this->fail('This definition is wrong.');
+        } catch (Refused $refused) {
+            $this->assertSame($paths, array_map(fn ($problem): string => $problem->path, $refused->problems));
+            foreach ($refused->problems as $problem) {
+                $this->assertMatchesRegularExpression('/expected|missing|needs|cannot|is not/', $problem->message);
+            }
+        }
+    }
+
+    /** @return array<string, array{array<string, mixed>, list<string>}> */
+    public static function wrongs(): array
+    {
+        $where = fn (array $condition): array => ['where' => ['all' => [$condition]]];
+        $card = fn (array $part): array => ['card' => ['lines' => [['parts' => [$part]]]]];
+
+        return [
+            'a later format' => [['format' => 2], ['format']],
+            'a key with capitals' => [['key' => 'Plants'], ['key']],
+            'an unknown key' => [['colour' => 'red'], ['colour']],
+            'an unknown type' => [['source' => ['items' => ['tractor']]], ['source.items[0]']],
+            'a source that is not an object' => [['source' => 'plant'], ['source']],
+            'an unknown field' => [$where(['field' => 'colour', 'test' => 'is', 'value' => 'red']), ['where.all[0].field']],
+            'a test that does not suit' => [$where(['field' => 'price', 'test' => 'contains', 'value' => '4']), ['where.all[0].test']],
+            'a value of the wrong kind' => [$where(['field' => 'price', 'test' => 'gt', 'value' => '4']), ['where.all[0].value']],
+            'no value' => [$where(['field' => 'price', 'test' => 'gt']), ['where.all[0].value']],
+            'a value where none is wanted' => [$where(['field' => 'price', 'test' => 'filled', 'value' => 1]), ['where.all[0].value']],
+            'between the wrong way round' => [$where(['field' => 'price', 'test' => 'between', 'value' => [9, 1]]), ['where.all[0].value']],
+            'an unknown term' => [$where(['field' => 'groups', 'test' => 'anyOf', 'value' => ['cacti']]), ['where.all[0].value']],
+            'no term at all' => [$where(['field' => 'groups', 'test' => 'anyOf', 'value' => []]), ['where.all[0].value']],
+            'below for a choice' => [$where(['field' => 'light', 'test' => 'anyOf', 'value' => ['sun'], 'below' => true]), ['where.all[0].below']],
+            'a group of two joins' => [['where' => ['all' => [], 'any' => []]], ['where']],
+            'a group deep down' => [['where' => ['none' => [['any' => [['field' => 'x', 'test' => 'is']]]]]], ['where.none[0].any[0].field']],
+            'two at once' => [['skip' => -1, 'page' => ['mode' => 'spiral', 'size' => 0]], ['skip', 'page.mode', 'page.size']],
+            'an order by terms' => [['order' => [['by' => 'groups']]], ['order[0].by']],
+            'a slug pinned twice' => [['pin' => ['a', 'a']], ['pin[1]']],
+            'too many columns' => [['arrange' => ['as' => 'grid', 'columns' => ['phone' => 0, 'desktop' => 99]]], ['arrange.columns.phone', 'arrange.columns.desktop']],
+            'columns of a list' => [['arrange' => ['as' => 'list', 'columns' => []]], ['arrange.columns']],
+            'a card without lines' => [['card' => ['lines' => []]], ['card.lines']],
+            'an unknown part' => [$card(['part' => 'hologram']), ['card.lines[0].parts[0].part']],
+            'a field part without a field' => [$card(['part' => 'field']), ['card.lines[0].parts[0].field']],
+            'say without a text' => [$card(['part' => 'price', 'empty' => ['do' => 'say']]), ['card.lines[0].parts[0].empty.text']],
+            'a text that is not said' => [$card(['part' => 'price', 'empty' => ['do' => 'leaveOut', 'text' => 'x']]), ['card.lines[0].parts[0].empty.text']],
+        ];
+    }
+
+    public function test_a_module_reads_as_sentences_whose_words_lead_to_their_places(): void
+    {
+        $module = Garden::module(self::FULL);
+        $this->assertSame([
+            'Take: Plants that are published',
+            'Keep only: Plant groups is Perennials or below',
+            'Keep only: Light is any of Shade, Half shade',
+            'Keep only: any of these holds: Height is between 10 and 90.5 cm or (off) Hardy is yes',
+            'Keep only: Title contains “fern”',
+            'By hand: 2 pinned to the top, 1 left out',
+            'Order by: Price, highest first, empty ones first, then Title A–Z',
+            'Show: 8 at a time with numbered pages, skipping the first 2, at most 40 in all',
+            'Lay out as: Grid, 4 across · 2 on tablet · 1 on phone',
+            'On each card: picture · title · price · height · excerpt',
+            'When empty: picture drops its line; price says “Ask at the gate”; other parts are left out',
+            'When nothing is left: say “Resting.”',
+        ], array_map(fn (Sentence $sentence): string => "{$sentence->lead}: {$sentence->text()}", Sentences::of($module)));
+
+        $written = $module->toArray();
+        foreach (Sentences::of($module) as $sentence) {
+            foreach ($sentence->pieces as $piece) {
+                if ($piece->at !== null && ! in_array($piece->at, ['empty'], true)) {
+                    $here = $written;
+                    foreach (preg_split('/[.\[\]]+/', $piece->at, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $step) {
+                        $this->assertArrayHasKey($step, $here, $piece->at);
+                        $here = is_array($here[$step]) ? $here[$step] : [];
+                    }
+                }
+            }
+        }
+    }
+
+    public function test_a_type_file_is_read_and_written_without_loss(): void
+    {
+        $written = TypeFile::write(Garden::plant());
+        $again = TypeFile::read($written, ['groups' => Garden::groups()]);
+        $this->assertEquals(Garden::plant(), $again);
+        $this->assertSame(array_keys((array) Garden::plantFile()['properties']), array_keys((array) $written['properties']), 'the order of fields stays');
+        $this->assertNotNull((new Catalogue(['plant' => $again]))->type('plant')?->field('groups'));
+    }
+
+    public function test_a_wrong_type_file_is_refused_with_its_places(): void
+    {
+        $file = Garden::plantFile();
+        $file['surprise'] = 1;
+        $file['x-wellspring'] = ['key' => 'Plant', 'address' => '/plants'] + $file['x-wellspring'];
+        $file['required'] = ['weight'];
+        $file['properties'] = [
+            'title' => ['type' => 'string', 'x-wellspring' => ['kind' => 'text']],
+            'price' => ['type' => 'string', 'x-wellspring' => ['kind' => 'money']],
+            'light' => ['enum' => [], 'x-wellspring' => ['kind' => 'choice']],
+            'glow' => ['x-wellspring' => ['kind' => 'hologram']],
+        ];
+        try {
+            TypeFile::read($file);
+            $this->fail('This type file is wrong.');
+        } catch (Refused $refused) {
+            $this->assertSame(
+                ['x-wellspring.key', 'x-wellspring.address', 'required[0]', 'properties.title', 'properties.price.type', 'properties.light.enum', 'properties.glow.x-wellspring.kind', 'surprise'],
+                array_map(fn ($problem): string => $problem->path, $refused->problems),
+            );
+        }
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Wellspring\Core\Content\Blank;
+use Wellspring\Core\Text\Excerpt;
+use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\Html;
+use Wellspring\Core\Text\Slug;
+
+final class TextTest extends TestCase
+{
+    use TestTrait;
+
+    /** The transform is UTS #35's; the pairs are rules.md's and plain consequences of it. */
+    public function test_text_compares_without_case_and_accents(): void
+    {
+        foreach ([['Ø', 'o'], ['Straße', 'STRASSE'], ['Crème brûlée', 'creme brulee'], ['ﬁg', 'fig'], ['①', '1'], ["e\u{301}", 'é']] as [$a, $b]) {
+            $this->assertSame(Fold::of($a), Fold::of($b), "{$a} = {$b}");
+        }
+        $this->assertNotSame(Fold::of('pear'), Fold::of('peat'));
+    }
+
+    public function test_folding_twice_changes_nothing_more(): void
+    {
+        $this->forAll(Generators::seq(Generators::choose(0x20, 0x2FFF)))->then(function (array $codes): void {
+            $text = implode('', array_map(fn (int $code): string => mb_chr($code) ?: '', $codes));
+            $this->assertSame(Fold::of($text), Fold::of(Fold::of($text)));
+        });
+    }
+
+    #[DataProvider('empties')]
+    public function test_what_empty_means(mixed $value, bool $empty): void
+    {
+        $this->assertSame($empty, Blank::is($value));
+    }
+
+    /** @return list<array{mixed, bool}> */
+    public static function empties(): array
+    {
+        return [[null, true], ['', true], [" \t\n\u{A0}\u{200B}", true], [[], true], [0, false], [0.0, false], [false, false], ['0', false], [['x'], false]];
+    }
+
+    public function test_html_is_empty_without_visible_text_and_media(): void
+    {
+        $this->assertTrue(Blank::isHtml('<p>&nbsp;</p><!-- words --><script>x()</script><style>p{}</style>'));
+        $this->assertFalse(Blank::isHtml('<p><img src="a.webp"></p>'));
+        $this->assertSame('Ferns & moss, one line', Html::visibleText('<h2>Ferns &amp; moss,</h2><p>one<br>line</p>'));
+        $this->assertSame('inline words', Html::visibleText('in<b>line</b> words'));
+    }
+
+    public function test_an_excerpt_is_cut_at_a_word_and_says_so_only_where_it_was_cut(): void
+    {
+        $this->forAll(Generators::seq(Generators::elements('moss', 'fern,', 'ügly', 'x', "\n", '  ')), Generators::choose(1, 12))
+            ->then(function (array $words, int $limit): void {
+                $text = Html::squeeze(implode(' ', $words));
+                $excerpt = Excerpt::words($text, $limit);
+                $count = $text === '' ? 0 : count(explode(' ', $text));
+                $this->assertSame($count > $limit, str_ends_with($excerpt, '…'));
+                $this->assertTrue(str_starts_with($text, rtrim($excerpt, '…')));
+                $this->assertLessThanOrEqual($limit, $excerpt === '' ? 0 : count(explode(' ', $excerpt)));
+            });
+        $this->assertSame('One, two…', Excerpt::words('One, two. Three', 2));
+    }
+
+    public function test_a_slug_is_always_a_slug(): void
+    {
+        $this->forAll(Generators::string())->then(function (string $title): void {
+            $this->assertTrue(Slug::isOne(Slug::from(mb_scrub($title))));
+        });
+        $this->assertSame('harts-tongue-fern', Slug::from('Hart’s-tongue fern'));
+        $this->assertSame('strasse-nach-orebro', Slug::from('Straße nach Örebro'));
+        $this->assertSame('item', Slug::from('— !'));
+    }
+}

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Content\CatalogueStore;
+use App\Models\Item;
+use Illuminate\Support\Facades\Artisan;
+use PDO;
+use Wellspring\Core\Content\TypeFile;
+
+/**
+ * Two open tables, brought in through the commands and asked the same questions as SQLite asks of the originals.
+ *
+ * Source: the npm package vega-datasets, files data/cars.json and data/movies.json.
+ */
+final class OpenDataTest extends TestCase
+{
+    private const CARS = ['title' => 'Name', 'mpg' => 'Miles_per_Gallon', 'cylinders' => 'Cylinders', 'horsepower' => 'Horsepower', 'weight' => 'Weight_in_lbs', 'made' => 'Year', 'origin' => 'Origin'];
+
+    private const MOVIES = ['title' => 'Title', 'gross' => 'Worldwide Gross', 'budget' => 'Production Budget', 'rating' => 'IMDB Rating', 'votes' => 'IMDB Votes', 'minutes' => 'Running Time min', 'genre' => 'Major Genre', 'distributor' => 'Distributor', 'director' => 'Director'];
+
+    public function test_listings_over_open_tables_agree_with_sqlite(): void
+    {
+        $lite = new PDO('sqlite::memory:', options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        $cars = $this->table('cars', self::CARS);
+        $movies = $this->table('movies', self::MOVIES);
+        $this->copy($lite, 'car', $cars);
+        $this->copy($lite, 'movie', array_filter($movies, fn (array $row): bool => $row['title'] !== null));
+
+        $this->defineType('car', ['mpg' => 'number', 'cylinders' => 'number', 'horsepower' => 'number', 'weight' => 'number', 'made' => 'date', 'origin' => ['Europe', 'Japan', 'USA']]);
+        $this->defineType('movie', ['gross' => 'money', 'budget' => 'money', 'rating' => 'number', 'votes' => 'number', 'minutes' => 'number', 'genre' => 'text', 'distributor' => 'text', 'director' => 'text']);
+        $this->assertSame(0, Artisan::call('wellspring:items:import', ['file' => $this->file('csv', $this->csv($cars)), '--type' => 'car']), Artisan::output());
+        $json = $this->file('json', json_encode($movies, JSON_THROW_ON_ERROR));
+        $this->assertSame(1, Artisan::call('wellspring:items:import', ['file' => $json, '--type' => 'movie']));
+        $this->assertSame(0, Item::query()->where('type_key', 'movie')->count(), 'one movie of the table has no title: nothing is written');
+        $this->assertSame(0, Artisan::call('wellspring:items:import', ['file' => $json, '--type' => 'movie', '--skip-bad' => true]));
+        $this->assertSame([406, 3200], [Item::query()->where('type_key', 'car')->count(), Item::query()->where('type_key', 'movie')->count()]);
+
+        foreach ($this->questions() as $n => [$type, $where, $sqlWhere, $order, $sqlOrder]) {
+            $definition = ['format' => 1, 'key' => "question-{$n}", 'name' => "Question {$n}", 'source' => ['items' => [$type]], 'where' => $where, 'order' => $order, 'page' => ['mode' => 'numbered', 'size' => 25]];
+            $this->assertSame(0, Artisan::call('wellspring:modules:apply', ['file' => $this->file('json', json_encode($definition, JSON_THROW_ON_ERROR)), '--publish' => true]), Artisan::output());
+            $expected = $this->column($lite, "select title from {$type} where {$sqlWhere} order by {$sqlOrder}, rowid");
+            $this->assertNotSame([], $expected, "question {$n} asks for something");
+
+            $first = $this->ask("question-{$n}", 1);
+            $this->assertSame(count($expected), $first['total'], "question {$n}: {$sqlWhere}");
+            $this->assertSame(array_slice($expected, 0, 25), array_column($first['items'], 'title'), "question {$n}, first page: {$sqlOrder}");
+            $last = $this->ask("question-{$n}", $first['pages']);
+            $this->assertSame(array_slice($expected, ($first['pages'] - 1) * 25), array_column($last['items'], 'title'), "question {$n}, last page: {$sqlOrder}");
+        }
+    }
+
+    /** @return list<array{string, array<string, mixed>, string, list<array<string, string>>, string}> */
+    private function questions(): array
+    {
+        $is = fn (string $field, string $test, mixed $value = null): array => ['field' => $field, 'test' => $test] + ($value === null ? [] : ['value' => $value]);
+        $up = fn (string $by, string $empty = 'last'): array => ['by' => $by, 'empty' => $empty];
+        $down = fn (string $by): array => ['by' => $by, 'direction' => 'down'];
+
+        return [
+            ['car', ['all' => []], '1', [$up('weight')], 'weight'],
+            ['car', ['all' => [$is('horsepower', 'gt', 150)]], 'horsepower > 150', [$down('horsepower'), $up('mpg')], 'horsepower desc, mpg asc nulls last'],
+            ['car', ['all' => [$is('mpg', 'between', [20, 30.5]), $is('cylinders', 'ne', 4)]], 'mpg between 20 and 30.5 and (cylinders <> 4 or cylinders is null)', [$up('mpg')], 'mpg'],
+            ['car', ['all' => [$is('origin', 'anyOf', ['Japan', 'Europe']), $is('made', 'filled')]], "origin in ('Japan', 'Europe')", [$up('origin'), $down('made')], "case origin when 'Europe' then 1 else 2 end, made desc"],
+            ['car', ['any' => [$is('mpg', 'empty'), $is('title', 'contains', 'Toyota')]], "mpg is null or title like '%toyota%'", [$up('mpg', 'first')], 'mpg asc nulls first'],
+            ['car', ['none' => [$is('origin', 'anyOf', ['USA']), $is('weight', 'lt', 2000)]], "not (origin = 'USA' or weight < 2000)", [$up('horsepower')], 'horsepower asc nulls last'],
+            ['movie', ['all' => [$is('rating', 'gte', 8), $is('votes', 'gt', 50000)]], 'rating >= 8 and votes > 50000', [$down('rating'), $down('votes')], 'rating desc, votes desc'],
+            ['movie', ['all' => [$is('genre', 'is', 'DRAMA'), $is('budget', 'lte', 1000000)]], "genre = 'Drama' and budget <= 1000000", [$down('gross')], 'gross desc nulls last'],
+            ['movie', ['all' => [$is('director', 'isNot', 'Woody Allen'), $is('minutes', 'filled')]], "(director <> 'Woody Allen' or director is null) and minutes is not null", [$up('minutes'), $down('gross')], 'minutes, gross desc nulls last'],
+            ['movie', ['all' => [$is('title', 'begins', 'the '), $is('distributor', 'lacks', 'Universal')]], "title like 'the %' and (distributor not like '%universal%' or distributor is null)", [$down('budget')], 'budget desc nulls last'],
+            ['movie', ['all' => [['any' => [$is('genre', 'empty'), ['all' => [$is('rating', 'empty'), $is('gross', 'gt', 0)]]]], $is('title', 'ends', 's')]], "(genre is null or (rating is null and gross > 0)) and title like '%s'", [$up('votes')], 'votes asc nulls last'],
+            ['movie', ['all' => [$is('gross', 'eq', 0)]], 'gross = 0', [$down('rating')], 'rating desc nulls last'],
+        ];
+    }
+
+    /**
+     * @param  array<string, string>  $columns
+     * @return list<array<string, scalar|null>> the table's rows under our columns' names
+     */
+    private function table(string $name, array $columns): array
+    {
+        $rows = json_decode((string) file_get_contents(base_path("node_modules/vega-datasets/data/{$name}.json")), true, 8, JSON_THROW_ON_ERROR);
+        $table = [];
+        foreach (is_array($rows) ? $rows : [] as $row) {
+            $table[] = array_map(fn (string $column): mixed => $row[$column] ?? null, $columns);
+        }
+
+        return array_map(fn (array $row): array => ['title' => $row['title'] === null ? null : trim((string) $row['title'])] + $row, $table);
+    }
+
+    /** @param array<int, array<string, scalar|null>> $rows */
+    private function copy(PDO $lite, string $table, array $rows): void
+    {
+        $columns = array_keys(reset($rows) ?: []);
+        $lite->exec("create table {$table} (".implode(', ', $columns).')');
+        $insert = $lite->prepare("insert into {$table} values (".implode(', ', array_fill(0, count($columns), '?')).')');
+        foreach ($rows as $row) {
+            foreach (array_values($row) as $i => $value) {
+                $insert->bindValue($i + 1, $value, is_int($value) ? PDO::PARAM_INT : ($value === null ? PDO::PARAM_NULL : PDO::PARAM_STR));
+            }
+            $insert->execute();
+        }
+        foreach (array_diff($columns, ['title', 'made', 'origin', 'genre', 'distributor', 'director']) as $number) {
+            $lite->exec("update {$table} set {$number} = cast({$number} as real) where {$number} is not null");
+        }
+    }
+
+    /** @param array<string, string|list<string>> $fields */
+    private function defineType(string $key, array $fields): void
+    {
+        $properties = array_map(fn (string|array $kind): array => is_array($kind) ? ['enum' => $kind, 'x-wellspring' => ['kind' => 'choice']] : ['x-wellspring' => ['kind' => $kind]], $fields);
+        $file = ['$schema' => TypeFile::DRAFT, 'title' => ucfirst($key), 'type' => 'object', 'x-wellspring' => ['format' => 1, 'key' => $key, 'plural' => ucfirst($key).'s'], 'properties' => $properties];
+        $this->assertSame(0, Artisan::call('wellspring:types:apply', ['file' => $this->file('json', json_encode($file, JSON_THROW_ON_ERROR))]), Artisan::output());
+        $this->assertNotNull(app(CatalogueStore::class)->catalogue()->type($key));
+    }
+
+    /** @param list<array<string, scalar|null>> $rows */
+    private function csv(array $rows): string
+    {
+        $file = fopen('php://memory', 'r+b') ?: throw new \RuntimeException('No memory.');
+        fputcsv($file, array_keys($rows[0] ?? []), escape: '', eol: "\r\n");
+        foreach ($rows as $row) {
+            fputcsv($file, $row, escape: '', eol: "\r\n");
+        }
+        rewind($file);
+
+        return (string) stream_get_contents($file);
+    }
+
+    /** @return list<string> */
+    private function column(PDO $lite, string $sql): array
+    {
+        return array_values(array_map(strval(...), ($lite->query($sql) ?: throw new \RuntimeException($sql))->fetchAll(PDO::FETCH_COLUMN)));
+    }
+
+    /** @return array{total: int, pages: int, items: list<array{title: string}>} */
+    private function ask(string $key, int $page): array
+    {
+        $this->assertSame(0, Artisan::call('wellspring:run', ['key' => $key, '--page' => (string) $page, '--json' => true]));
+
+        return json_decode(Artisan::output(), true, 16, JSON_THROW_ON_ERROR);
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Content\CatalogueStore;
+use App\Content\ItemWriter;
+use App\Content\TypeWriter;
+use App\Models\Item;
+use App\Models\Taxonomy;
+use App\Models\Term;
+use App\Models\User;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Testing\DatabaseTransactions;
+use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Tests\Support\Garden;
+use Wellspring\Core\Content\ItemReader;
+use Wellspring\Core\Content\Type;
+
+/** On a real PostgreSQL; every test is rolled back. */
+abstract class TestCase extends LaravelTestCase
+{
+    use DatabaseTransactions;
+
+    public function createApplication(): Application
+    {
+        /** @var Application $app */
+        $app = require dirname(__DIR__, 2).'/bootstrap/app.php';
+        $app->make(\Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+
+        return $app;
+    }
+
+    /** The type and taxonomy of Garden, stored. */
+    protected function plantType(): Type
+    {
+        Taxonomy::query()->create(['key' => 'groups', 'label' => 'Plant groups', 'tree' => true]);
+        $ids = [];
+        foreach (Garden::groups()->terms->all() as $i => $term) {
+            $ids[$term->slug] = Term::query()->create(['taxonomy_key' => 'groups', 'slug' => $term->slug, 'name' => $term->name, 'position' => $i, 'parent_id' => $term->parent === null ? null : $ids[$term->parent]])->id;
+        }
+        app(CatalogueStore::class)->forget();
+
+        return app(TypeWriter::class)->apply(Garden::plantFile());
+    }
+
+    /** @param array<string, mixed> $values */
+    protected function plant(array $values): Item
+    {
+        $type = app(CatalogueStore::class)->catalogue()->types['plant'];
+
+        return app(ItemWriter::class)->create($type, (new ItemReader($type))->fromValues($values));
+    }
+
+    protected function manager(): User
+    {
+        return User::query()->create(['name' => 'Marigold', 'email' => 'm@example.org', 'password' => 'a long password']);
+    }
+
+    /** A file with the content, gone after the test. */
+    protected function file(string $ending, string $content): string
+    {
+        $path = tempnam(sys_get_temp_dir(), 'ws').'.'.$ending;
+        file_put_contents($path, $content);
+        $this->beforeApplicationDestroyed(fn () => @unlink($path));
+
+        return $path;
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Status;
+use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\Term;
+use Wellspring\Core\Content\Terms;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Content\TypeFile;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Who\Audience;
+
+/** A small catalogue with a field of every kind, and records for it. */
+final class Garden
+{
+    /** @return array<string, mixed> the type file of a plant */
+    public static function plantFile(): array
+    {
+        return [
+            '$schema' => TypeFile::DRAFT,
+            'title' => 'Plant',
+            'type' => 'object',
+            'x-wellspring' => ['format' => 1, 'key' => 'plant', 'plural' => 'Plants', 'address' => '/plants/{slug}', 'taxonomies' => ['groups']],
+            'properties' => [
+                'picture' => ['title' => 'Picture', 'type' => 'string', 'x-wellspring' => ['kind' => 'picture']],
+                'price' => ['title' => 'Price', 'type' => 'number', 'x-wellspring' => ['kind' => 'money']],
+                'height' => ['title' => 'Height', 'type' => 'number', 'x-wellspring' => ['kind' => 'number', 'unit' => 'cm']],
+                'nickname' => ['title' => 'Nickname', 'type' => 'string', 'x-wellspring' => ['kind' => 'text']],
+                'story' => ['title' => 'Story', 'type' => 'string', 'x-wellspring' => ['kind' => 'longText']],
+                'light' => ['title' => 'Light', 'enum' => ['sun', 'half-shade', 'shade'], 'x-wellspring' => ['kind' => 'choice', 'labels' => ['sun' => 'Full sun']]],
+                'uses' => ['title' => 'Uses', 'type' => 'array', 'uniqueItems' => true, 'items' => ['enum' => ['pot', 'hedge', 'cut']], 'x-wellspring' => ['kind' => 'choices']],
+                'hardy' => ['title' => 'Hardy', 'type' => 'boolean', 'x-wellspring' => ['kind' => 'yesNo']],
+                'sown' => ['title' => 'Sown', 'type' => 'string', 'format' => 'date', 'x-wellspring' => ['kind' => 'date']],
+                'watered' => ['title' => 'Watered', 'type' => 'string', 'format' => 'date-time', 'x-wellspring' => ['kind' => 'instant']],
+            ],
+        ];
+    }
+
+    public static function groups(): Taxonomy
+    {
+        return new Taxonomy('groups', 'Plant groups', true, new Terms([
+            new Term('perennials', 'Perennials'),
+            new Term('ferns', 'Ferns', 'perennials'),
+            new Term('tree-ferns', 'Tree ferns', 'ferns'),
+            new Term('hostas', 'Hostas', 'perennials'),
+            new Term('shrubs', 'Shrubs'),
+        ]));
+    }
+
+    public static function plant(): Type
+    {
+        return TypeFile::read(self::plantFile(), ['groups' => self::groups()]);
+    }
+
+    public static function catalogue(): Catalogue
+    {
+        return new Catalogue(['plant' => self::plant()], ['groups' => self::groups()]);
+    }
+
+    /** @param array<string, mixed> $rules */
+    public static function module(array $rules = []): Module
+    {
+        return (new ModuleReader(self::catalogue()))->read($rules + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']]]);
+    }
+
+    /** @param array<string, mixed> $values */
+    public static function record(int $id, array $values = [], string $title = '', Status $status = Status::Published, ?string $publishAt = '2026-01-01T00:00:00Z', ?string $expireAt = null, Audience $audience = Audience::Everyone): Record
+    {
+        return new Record($id, 'plant', "plant-{$id}", $title === '' ? "Plant {$id}" : $title, $status, $publishAt, $expireAt, $audience, $values);
+    }
+}
