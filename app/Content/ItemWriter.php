@@ -60,7 +60,10 @@ final class ItemWriter
 
     public function create(Type $type, ItemDraft $draft): Item
     {
-        return $this->write(new Item(['type_key' => $type->key]), $type, $draft, $draft->slug ?? $this->freeSlug($type, $draft->title));
+        $item = new Item(['type_key' => $type->key]);
+        $item->revision = 1;
+
+        return $this->write($item, $type, $draft, $draft->slug ?? $this->freeSlug($type, $draft->title));
     }
 
     /**

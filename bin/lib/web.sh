@@ -32,7 +32,7 @@ start_web() {
     local name="$1" port="$2" dir="$VAR/run/$1" nginx; nginx="$(command -v nginx || printf /usr/sbin/nginx)"
     local fpm; fpm="$(command -v php-fpm8.2 || printf /usr/sbin/php-fpm8.2)"
     rm -rf "$dir"; mkdir -p "$dir/temp"
-    local user="" nginx_user=""
+    local media="${MEDIA_ROOT:-$ROOT/storage/app/media}" user="" nginx_user=""
     if [ -n "$WEB_USER" ]; then
         user="user = $WEB_USER
 group = $WEB_USER
@@ -83,7 +83,7 @@ http {
         root $ROOT/public;
         server_tokens off;
         location /build/ { expires max; add_header Cache-Control "public, immutable"; try_files \$uri =404; }
-        location /media/ { alias $ROOT/storage/app/media/; expires 1h; add_header X-Content-Type-Options nosniff; add_header Content-Security-Policy "default-src 'none'; sandbox"; }
+        location /media/ { alias $media/; expires 1h; add_header X-Content-Type-Options nosniff; add_header Content-Security-Policy "default-src 'none'; sandbox"; }
         location / { try_files \$uri @app; }
         location @app {
             include /etc/nginx/fastcgi_params;

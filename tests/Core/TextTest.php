@@ -60,7 +60,7 @@ final class TextTest extends TestCase
         $this->forAll(Generators::seq(Generators::elements('moss', 'fern,', 'ügly', 'x', "\n", '  ')), Generators::choose(1, 12))
             ->then(function (array $words, int $limit): void {
                 $text = Html::squeeze(implode(' ', $words));
-                $excerpt = Excerpt::words($text, $limit);
+                $excerpt = Excerpt::words($text, max(1, $limit));
                 $count = $text === '' ? 0 : count(explode(' ', $text));
                 $this->assertSame($count > $limit, str_ends_with($excerpt, '…'));
                 $this->assertTrue(str_starts_with($text, rtrim($excerpt, '…')));

@@ -162,7 +162,7 @@ final class CommandsTest extends TestCase
         return $this->command('wellspring:modules:apply', ['file' => $this->file('json', json_encode($definition, JSON_THROW_ON_ERROR)), '--publish' => $publish]);
     }
 
-    /** @param array<string, mixed> $file */
+    /** @param  array<string, mixed>  $file */
     private function refused(array $file): string
     {
         $before = ContentType::query()->findOrFail('plant')->definition;
@@ -179,7 +179,7 @@ final class CommandsTest extends TestCase
      */
     private function command(string $name, array $arguments): array
     {
-        $this->app?->forgetScopedInstances();
+        $this->app->forgetScopedInstances();
         $output = new class extends BufferedOutput implements ConsoleOutputInterface
         {
             public function getErrorOutput(): static
@@ -187,7 +187,9 @@ final class CommandsTest extends TestCase
                 return $this;
             }
 
-            public function setErrorOutput(\Symfony\Component\Console\Output\OutputInterface $error): void {}
+            public function setErrorOutput(\Symfony\Component\Console\Output\OutputInterface $error): void
+            {
+            }
 
             public function section(): \Symfony\Component\Console\Output\ConsoleSectionOutput
             {

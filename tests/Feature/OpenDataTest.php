@@ -90,7 +90,7 @@ final class OpenDataTest extends TestCase
         return array_map(fn (array $row): array => ['title' => $row['title'] === null ? null : trim((string) $row['title'])] + $row, $table);
     }
 
-    /** @param array<int, array<string, scalar|null>> $rows */
+    /** @param  array<int, array<string, scalar|null>>  $rows */
     private function copy(PDO $lite, string $table, array $rows): void
     {
         $columns = array_keys(reset($rows) ?: []);
@@ -107,7 +107,7 @@ final class OpenDataTest extends TestCase
         }
     }
 
-    /** @param array<string, string|list<string>> $fields */
+    /** @param  array<string, string|list<string>>  $fields */
     private function defineType(string $key, array $fields): void
     {
         $properties = array_map(fn (string|array $kind): array => is_array($kind) ? ['enum' => $kind, 'x-wellspring' => ['kind' => 'choice']] : ['x-wellspring' => ['kind' => $kind]], $fields);
@@ -116,7 +116,7 @@ final class OpenDataTest extends TestCase
         $this->assertNotNull(app(CatalogueStore::class)->catalogue()->type($key));
     }
 
-    /** @param list<array<string, scalar|null>> $rows */
+    /** @param  list<array<string, scalar|null>>  $rows */
     private function csv(array $rows): string
     {
         $file = fopen('php://memory', 'r+b') ?: throw new \RuntimeException('No memory.');

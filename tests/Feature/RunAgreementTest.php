@@ -46,7 +46,8 @@ final class RunAgreementTest extends TestCase
                 $said = "WELLSPRING_SEED={$first}, set {$set}, definition {$d}: ".json_encode($rules, JSON_UNESCAPED_UNICODE);
                 $module = $store->read($rules);
                 $viewer = Audience::cases()[$seed % 3];
-                $pages = $reference->run($module, $records, $now, $viewer)->pages;
+                $expected = $reference->run($module, $records, $now, $viewer);
+                $pages = $expected->pages;
                 $seen = [];
                 for ($page = 1; $page <= $pages; $page++) {
                     $expected = $reference->run($module, $records, $now, $viewer, $page);

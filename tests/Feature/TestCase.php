@@ -45,7 +45,7 @@ abstract class TestCase extends LaravelTestCase
         return app(TypeWriter::class)->apply(Garden::plantFile());
     }
 
-    /** @param array<string, mixed> $values */
+    /** @param  array<string, mixed>  $values */
     protected function plant(array $values): Item
     {
         $type = app(CatalogueStore::class)->catalogue()->types['plant'];

@@ -63,13 +63,13 @@ final class Garden
         return new Catalogue(['plant' => self::plant()], ['groups' => self::groups()]);
     }
 
-    /** @param array<string, mixed> $rules */
+    /** @param  array<string, mixed>  $rules */
     public static function module(array $rules = []): Module
     {
         return (new ModuleReader(self::catalogue()))->read($rules + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']]]);
     }
 
-    /** @param array<string, mixed> $values */
+    /** @param  array<string, mixed>  $values */
     public static function record(int $id, array $values = [], string $title = '', Status $status = Status::Published, ?string $publishAt = '2026-01-01T00:00:00Z', ?string $expireAt = null, Audience $audience = Audience::Everyone): Record
     {
         return new Record($id, 'plant', "plant-{$id}", $title === '' ? "Plant {$id}" : $title, $status, $publishAt, $expireAt, $audience, $values);

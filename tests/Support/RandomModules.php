@@ -133,10 +133,9 @@ final class RandomModules
     /** @return array{int|float, int|float} */
     private function ends(): array
     {
-        $ends = [$this->number(), $this->number()];
-        sort($ends);
+        [$one, $other] = [$this->number(), $this->number()];
 
-        return $ends;
+        return [min($one, $other), max($one, $other)];
     }
 
     private function words(): string
@@ -192,9 +191,7 @@ final class RandomModules
      */
     private function some(array $of): array
     {
-        $picked = array_map(fn (int|string $key): mixed => $of[$key], $this->random->pickArrayKeys($of, $this->random->getInt(1, count($of))));
-
-        return array_values($picked) ?: [$of[0]];
+        return array_map(fn (int|string $key): mixed => $of[$key], $this->random->pickArrayKeys($of, $this->random->getInt(1, count($of))));
     }
 
     /**

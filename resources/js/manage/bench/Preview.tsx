@@ -71,7 +71,7 @@ export function Preview({
 				sandbox="allow-same-origin"
 				srcDoc={first.current}
 				onLoad={listen}
-				className="bg-white border border-base-300 rounded-lg origin-top-left"
+				className="bg-white outline outline-base-300 rounded-lg origin-top-left"
 				style={{
 					width,
 					height: room.height / scale,

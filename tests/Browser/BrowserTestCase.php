@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use App\Demo\DemoSite;
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverDimension;
+use PHPUnit\Framework\TestCase;
+
+/** A real Chromium before the application as bin/test serves it, the demo site loaded. */
+abstract class BrowserTestCase extends TestCase
+{
+    protected RemoteWebDriver $browser;
+
+    private string $profile;
+
+    protected function setUp(): void
+    {
+        $this->profile = sys_get_temp_dir().'/wellspring-browser-'.bin2hex(random_bytes(6));
+        $options = new ChromeOptions;
+        $options->setBinary('/usr/bin/chromium');
+        $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,900', "--user-data-dir={$this->profile}"]);
+        $wanted = DesiredCapabilities::chrome();
+        $wanted->setCapability(ChromeOptions::CAPABILITY, $options);
+        $wanted->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $this->browser = RemoteWebDriver::create(self::env('DRIVER_URL'), $wanted, 20_000, 60_000);
+    }
+
+    protected function tearDown(): void
+    {
+        $this->browser->quit();
+        exec('rm -rf '.escapeshellarg($this->profile));
+    }
+
+    protected function signIn(): void
+    {
+        $this->visit('/manage/sign-in');
+        $this->find('[name=email]')->sendKeys(DemoSite::EMAIL);
+        $this->find('[name=password]')->sendKeys(DemoSite::PASSWORD);
+        $this->find('button')->click();
+        $this->sees('Each is set up once');
+    }
+
+    protected function visit(string $path): void
+    {
+        $this->browser->get(self::env('SITE_URL').$path);
+    }
+
+    protected function width(int $width): void
+    {
+        $this->browser->manage()->window()->setSize(new WebDriverDimension($width, 900));
+    }
+
+    /** The first element that is shown, waited for. */
+    protected function find(string $css): RemoteWebElement
+    {
+        return $this->await("nothing shown fits {$css}", function () use ($css): ?RemoteWebElement {
+            foreach ($this->browser->findElements(WebDriverBy::cssSelector($css)) as $element) {
+                if ($element->isDisplayed()) {
+                    return $element;
+                }
+            }
+
+            return null;
+        });
+    }
+
+    /** The first element of the kind whose text holds the words. */
+    protected function findText(string $css, string $words): RemoteWebElement
+    {
+        return $this->await("no {$css} says “{$words}”", function () use ($css, $words): ?RemoteWebElement {
+            foreach ($this->browser->findElements(WebDriverBy::cssSelector($css)) as $element) {
+                if ($element->isDisplayed() && str_contains($element->getText(), $words)) {
+                    return $element;
+                }
+            }
+
+            return null;
+        });
+    }
+
+    protected function choose(string $css, string $value): void
+    {
+        $this->find($css.' option[value="'.$value.'"]')->click();
+    }
+
+    /** Waits until the page's text holds the words. */
+    protected function sees(string $words, string $in = 'body'): void
+    {
+        $this->await("“{$words}” is not on the page", fn (): ?bool => str_contains($this->find($in)->getText(), $words) ?: null);
+        $this->addToAssertionCount(1);
+    }
+
+    /** Waits until what visitors get, in the bench's frame, fits. */
+    protected function previewShows(string ...$titles): void
+    {
+        $script = 'return [...document.querySelector("iframe").contentDocument.querySelectorAll("#" + location.pathname.split("/").pop() + " .title")].map(t => t.textContent.trim())';
+        $this->await('the page in the frame does not show '.implode(', ', $titles), fn (): ?bool => $this->browser->executeScript($script) === $titles ?: null);
+        $this->addToAssertionCount(1);
+    }
+
+    /** Nothing of the kind “error” stands in the browser's console. */
+    protected function assertQuietConsole(): void
+    {
+        $errors = array_filter($this->browser->manage()->getLog('browser'), fn (array $entry): bool => $entry['level'] === 'SEVERE');
+        $this->assertSame([], array_column($errors, 'message'));
+    }
+
+    /** No breach of WCAG 2.2 A and AA that axe-core finds. */
+    protected function assertAccessible(string $what): void
+    {
+        $this->browser->executeScript((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $found = $this->browser->executeAsyncScript(
+            'const done = arguments[arguments.length - 1];'
+            .'axe.run(document, { iframes: false, runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] })'
+            .'.then(r => done(r.violations.map(v => v.id + ": " + v.nodes.map(n => n.target.join(" ") + " — " + n.failureSummary).slice(0, 4).join(" | "))))'
+            .'.catch(e => done(["axe failed: " + e]));',
+        );
+        $this->assertSame([], $found, $what);
+    }
+
+    /**
+     * @template T
+     *
+     * @param  \Closure(): (T|null)  $look
+     * @return T
+     */
+    protected function await(string $otherwise, \Closure $look): mixed
+    {
+        $until = microtime(true) + 12;
+        do {
+            try {
+                $found = $look();
+                if ($found !== null) {
+                    return $found;
+                }
+            } catch (StaleElementReferenceException) {
+                // The screen was drawn anew in between; look again.
+            }
+            usleep(60_000);
+        } while (microtime(true) < $until);
+        $this->fail($otherwise.' at '.$this->browser->getCurrentURL());
+    }
+
+    private static function env(string $name): string
+    {
+        return getenv($name) ?: throw new \RuntimeException("{$name} is not set; bin/test --suite Browser sets it.");
+    }
+}

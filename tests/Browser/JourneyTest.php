@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+
+final class JourneyTest extends BrowserTestCase
+{
+    public function test_from_nothing_to_a_listing_that_updates_by_itself(): void
+    {
+        $this->signIn();
+        $name = 'Shady '.bin2hex(random_bytes(3));
+        $this->find('[aria-label="Name of the new module"]')->sendKeys($name);
+        $this->choose('[aria-label="What it draws from"]', 'product');
+        $this->findText('button', 'Make it')->click();
+
+        // By pointing and typing: products in shade, at most £5, by title, two at a time.
+        $this->sees('Products that are published', '[aria-label="Rules"]');
+        $this->choose('[aria-label="Add a condition"]', 'light');
+        $this->findText('button.chip', 'Shade 12')->click();
+        $this->sees('Light is Shade');
+        $this->findText('button', 'Done')->click();
+        $this->choose('[aria-label="Add a condition"]', 'price');
+        $this->choose('[aria-label=Test]', 'lte');
+        $this->type('[aria-label=Value]', '5.3');
+        $this->sees('Price is at most 5.3');
+        $this->find('body')->sendKeys(WebDriverKeys::ESCAPE);
+        $this->find('[data-at="order[0].by"]')->click();
+        $this->choose('[aria-label="Key 1: field"]', 'title');
+        $this->choose('[aria-label="Key 1: direction"]', 'up');
+        $this->find('[data-at="page.size"]')->click();
+        $this->type('[aria-label="How many at a time"]', '2');
+        $this->sees('2 at a time');
+        $this->previewShows('Ivy-leaved cyclamen', 'Snowy wood-rush');
+        $this->sees('Draft · every change kept');
+
+        // Undo and redo reach back.
+        $this->find('[aria-label=Undo]')->click();
+        $this->sees('10 at a time');
+        $this->find('[aria-label=Redo]')->click();
+        $this->sees('2 at a time');
+        $this->assertAccessible('the bench with a rule open');
+
+        // Nothing is lost when the manager leaves and comes back.
+        $this->sees('Draft · every change kept');
+        $this->browser->navigate()->refresh();
+        $this->sees('Price is at most 5.3');
+        $this->previewShows('Ivy-leaved cyclamen', 'Snowy wood-rush');
+
+        $this->findText('button', 'on no page')->click();
+        $this->findText('label', '/shop')->click();
+        $this->sees('on Plant shop');
+        $this->findText('button', 'Publish')->click();
+        $this->findText('button', 'Published');
+
+        // A visitor sees it, and a product added afterwards, with nothing else done.
+        $this->visit('/shop');
+        $key = strtolower(str_replace(' ', '-', $name));
+        $this->sees($name);
+        $this->sees('Ivy-leaved cyclamen', "#{$key}");
+        $this->visit('/manage/content/product/new');
+        $this->find('#field-title')->sendKeys('Adder’s tongue');
+        $this->find('#field-price')->sendKeys('2.5');
+        $this->choose('#field-light', 'shade');
+        $this->findText('label', 'Woodland')->click();
+        $this->findText('button', 'Save')->click();
+        $this->sees('Saved');
+        $this->visit('/shop');
+        $this->assertSame(['Adder’s tongue', 'Ivy-leaved cyclamen'], $this->titles($key));
+        $this->find("#{$key} a[rel=next]")->click();
+        $this->assertSame(['Snowy wood-rush'], $this->titles($key));
+        $this->findText('a', 'Snowy wood-rush')->click();
+        $this->sees('The grass for places where grass will not grow.');
+        $this->assertQuietConsole();
+    }
+
+    public function test_rules_are_changed_in_groups_by_hand_and_switched_off(): void
+    {
+        $this->signIn();
+        $this->visit('/manage/modules/newest-in-the-shop');
+        $this->findText('button', '+ either of several')->click();
+        $this->sees('any of these holds: Picture is filled');
+        $this->find('[aria-label=Field] option[value=stock]')->click();
+        $this->choose('section[aria-label="Change: Keep only"] [aria-label=Test]', 'gt');
+        $this->findText('button', '+ a condition')->click();
+        $this->sees('or Picture is filled');
+        $this->findText('button', 'Switch off')->click();
+        $this->sees('Switched off');
+        $this->findText('button', 'Remove')->click();
+        $this->find('[data-at=pin]')->click();
+        $this->find('[aria-label="Pin: find by title"]')->sendKeys('solomon');
+        $this->findText('li button', 'Solomon’s seal')->click();
+        $this->sees('1 pinned');
+        $this->find('[data-at="empty"]')->click();
+        $this->choose('[aria-label="When Price is empty"]', 'say');
+        $this->find('[aria-label="What to say instead of Price"]')->sendKeys('Ask us');
+        $this->sees('price says “Ask us”');
+        $this->findText('button', 'Phone')->click();
+        $this->assertSame(390, $this->browser->executeScript('return document.querySelector("iframe").contentWindow.innerWidth'));
+        $this->sees('Draft · every change kept');
+        $this->assertQuietConsole();
+    }
+
+    public function test_what_is_wrong_is_said_at_the_field_and_what_was_typed_stays(): void
+    {
+        $this->signIn();
+        $this->visit('/manage/content/product/new');
+        $this->find('#field-title')->sendKeys('Another lady fern');
+        $this->find('#field-slug')->sendKeys('lady-fern');
+        $this->findText('button', 'Save')->click();
+        $this->sees('“lady-fern” is taken by “Lady fern”');
+        $this->assertSame('Another lady fern', $this->find('#field-title')->getAttribute('value'));
+        $this->assertSame('true', $this->find('#field-slug')->getAttribute('aria-invalid'));
+        $this->assertAccessible('the item form with a fault');
+    }
+
+    public function test_every_screen_is_accessible_at_a_laptops_and_a_phones_width(): void
+    {
+        $this->signIn();
+        foreach ([1280, 390] as $width) {
+            $this->width($width);
+            foreach (['/manage/modules' => 'Plants for shade', '/manage/modules/plants-for-shade' => 'When nothing is left', '/manage/content/product' => 'Last change', '/manage/content/product/new' => 'Publish date', '/' => 'Newest in the shop', '/shop' => 'Plants for shade', '/journal' => 'From the journal', '/shop/lady-fern' => 'Hardiness'] as $path => $words) {
+                $this->visit($path);
+                $this->sees($words);
+                $this->assertAccessible("{$path} at {$width}");
+                $this->assertLessThanOrEqual($width, $this->browser->executeScript('return document.documentElement.scrollWidth'), "{$path} at {$width} does not scroll sideways");
+            }
+        }
+        $this->assertQuietConsole();
+    }
+
+    private function type(string $css, string $text): void
+    {
+        $this->find($css)->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $text]);
+    }
+
+    /** @return list<string> */
+    private function titles(string $key): array
+    {
+        $this->find("#{$key}");
+
+        return $this->browser->executeScript('return [...document.querySelectorAll("#" + arguments[0] + " .title")].map(t => t.textContent.trim())', [$key]);
+    }
+}

@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Item;
+use App\Models\Media;
+use App\Models\Module;
+use App\Models\Page;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+
+/** Signing in, and what the manage screens ask of the server. */
+final class ManageTest extends TestCase
+{
+    public function test_only_who_is_signed_in_gets_in_and_guessing_is_slowed(): void
+    {
+        $this->get('/manage/modules')->assertRedirect('/manage/sign-in');
+        foreach (['get' => ['start', 'modules', 'items?type=plant'], 'post' => ['modules', 'bench/look', 'items', 'pictures'], 'put' => ['items/1', 'modules/x/draft']] as $method => $paths) {
+            foreach ($paths as $path) {
+                $this->json($method, "/manage/api/{$path}")->assertUnauthorized();
+            }
+        }
+        $this->manager();
+        $this->post('/manage/sign-in', ['email' => ' M@example.org ', 'password' => 'a long password'])->assertRedirect('/manage/modules');
+        $this->assertAuthenticated();
+        $this->get('/manage/sign-in')->assertRedirect('/manage');
+        $this->postJson('/manage/api/sign-out')->assertOk();
+        $this->assertGuest();
+        for ($try = 1; $try <= 5; $try++) {
+            $this->post('/manage/sign-in', ['email' => 'x@example.org', 'password' => 'guess'])->assertRedirect()->assertSessionHasErrors('email');
+        }
+        $this->post('/manage/sign-in', ['email' => 'x@example.org', 'password' => 'guess'])->assertTooManyRequests();
+        $this->assertGuest();
+    }
+
+    public function test_every_write_wants_its_token(): void
+    {
+        // The framework waives the check while it believes that tests run; here it shall not.
+        $this->app->detectEnvironment(fn (): string => 'production');
+        $this->app->instance('env', 'production');
+        $this->actingAs($this->manager());
+        putenv('APP_RUNNING_IN_CONSOLE=false');
+        $_ENV['APP_RUNNING_IN_CONSOLE'] = 'false';
+        $this->refreshRunningInConsole();
+        try {
+            $this->postJson('/manage/api/modules', ['name' => 'X', 'type' => 'plant'])->assertStatus(419);
+            $this->post('/manage/sign-in', [])->assertStatus(419);
+        } finally {
+            putenv('APP_RUNNING_IN_CONSOLE');
+            unset($_ENV['APP_RUNNING_IN_CONSOLE']);
+            $this->refreshRunningInConsole();
+        }
+    }
+
+    private function refreshRunningInConsole(): void
+    {
+        (new \ReflectionProperty($this->app, 'isRunningInConsole'))->setValue($this->app, null);
+    }
+
+    public function test_a_module_is_made_looked_at_kept_published_and_placed(): void
+    {
+        $this->plantType();
+        foreach ([['Fern', 'shade', ['ferns']], ['Hosta', 'shade', ['hostas']], ['Rose', 'sun', ['shrubs']], ['Moss', null, null]] as [$title, $light, $groups]) {
+            $this->plant(['title' => $title, 'light' => $light, 'groups' => $groups, 'publish_at' => '2026-01-01', 'price' => $title === 'Rose' ? null : 3]);
+        }
+        $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
+        $this->actingAs($this->manager());
+
+        $this->postJson('/manage/api/modules', ['name' => 'Plants', 'type' => 'tractor'])->assertUnprocessable()->assertJsonPath('problems.0.path', 'type');
+        $made = $this->postJson('/manage/api/modules', ['name' => 'Plants', 'type' => 'plant'])->assertCreated()->assertJson(['key' => 'plants', 'live' => false, 'revision' => 1])->json();
+        $this->postJson('/manage/api/modules', ['name' => 'Plants', 'type' => 'plant'])->assertJsonPath('key', 'plants-2');
+        $definition = ['where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['shade']]]], 'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'price']]]]]] + $made['definition'];
+
+        $look = $this->postJson('/manage/api/bench/look', ['definition' => $definition])->assertOk()
+            ->assertJson(['total' => 2, 'pages' => 1, 'steps' => [['step' => 'source', 'left' => 4], ['step' => 'where.all[0]', 'left' => 2]], 'lastRow' => ['phone' => ['cards' => 1, 'columns' => 1], 'desktop' => ['cards' => 2, 'columns' => 4]]])
+            ->json();
+        $this->assertStringContainsString('Hosta', $look['html']);
+        $this->assertSame(['card.lines[0].parts[0]' => 0, 'card.lines[0].parts[1]' => 0], $look['empty']['parts']);
+        $this->assertNull(Module::query()->where('key', 'plants')->firstOrFail()->draft['where'] ?? null, 'looking keeps nothing');
+        $this->assertSame(1, $this->postJson('/manage/api/bench/look', ['definition' => array_diff_key($definition, ['where' => 0])])->json('empty.any'), 'one of all has no price');
+        $this->postJson('/manage/api/bench/look', ['definition' => ['where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['gloom']]]]] + $definition])
+            ->assertUnprocessable()->assertJsonPath('problems.0.path', 'where.all[0].value');
+
+        $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'light', 'before' => 'where.all[0]'])
+            ->assertOk()->assertExactJson(['choices' => ['shade' => 2, 'sun' => 1], 'filled' => 3, 'empty' => 1, 'from' => null, 'to' => null]);
+        $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'groups', 'before' => 'where.all[1]'])
+            ->assertJson(['choices' => ['perennials' => 2, 'ferns' => 1, 'hostas' => 1], 'empty' => 0]);
+        $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'uses', 'before' => 'where'])->assertJson(['empty' => 2, 'choices' => []]);
+        $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'price', 'before' => 'where.all[0]'])->assertJson(['from' => 3, 'to' => 3, 'filled' => 3]);
+
+        $this->putJson('/manage/api/modules/plants/draft', ['definition' => $definition, 'revision' => 1])->assertOk()->assertJson(['revision' => 2]);
+        $this->putJson('/manage/api/modules/plants/draft', ['definition' => ['name' => 'Theirs'] + $definition, 'revision' => 1])->assertConflict()->assertJson(['revision' => 2]);
+        $this->putJson('/manage/api/modules/plants/draft', ['definition' => ['key' => 'other'] + $definition, 'revision' => 2])->assertUnprocessable();
+        $this->assertSame('Plants', Module::query()->where('key', 'plants')->firstOrFail()->draft['name']);
+
+        $this->putJson('/manage/api/modules/plants/pages', ['pages' => [$page->id]])->assertOk()->assertJsonPath('pages.0.address', '/garden');
+        $this->get('/garden')->assertDontSee('Hosta');
+        $this->postJson('/manage/api/modules/plants/publish')->assertOk()->assertJson(['live' => true, 'changed' => false]);
+        $this->get('/garden')->assertSee('Hosta')->assertDontSee('Rose');
+        $this->assertSame(1, DB::table('module_versions')->count());
+        $this->getJson('/manage/api/modules')->assertOk()->assertJson([['key' => 'plants', 'records' => 2, 'live' => true, 'line' => 'Take plants · keep only those whose light is Shade · order by publish date, newest first · show 10 at a time with numbered pages · as a grid, 4 across on desktop · 3 on laptop · 2 on tablet · 1 on phone'], ['key' => 'plants-2', 'live' => false]]);
+        $this->putJson('/manage/api/modules/plants/pages', ['pages' => []])->assertOk();
+        $this->get('/garden')->assertDontSee('Hosta');
+        $this->getJson('/manage/api/modules/none')->assertNotFound();
+    }
+
+    public function test_an_item_is_made_found_and_changed_and_nothing_is_lost_to_a_second_writer(): void
+    {
+        $this->plantType();
+        $this->actingAs($this->manager());
+        $made = $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => ' Fougère ', 'price' => 4.2, 'groups' => ['ferns']]])
+            ->assertCreated()->assertJson(['title' => 'Fougère', 'revision' => 1, 'values' => ['slug' => 'fougere', 'price' => 4.2, 'groups' => ['ferns']], 'address' => '/plants/fougere'])->json();
+        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'Fougère']])->assertJsonPath('values.slug', 'fougere-2');
+        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'X', 'slug' => 'fougere', 'picture' => 'none.webp']])
+            ->assertUnprocessable()->assertJsonPath('problems.0.path', 'slug')->assertJsonPath('problems.1.path', 'picture');
+        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['price' => 'dear']])->assertUnprocessable()->assertJsonCount(2, 'problems');
+        $this->assertSame(2, Item::query()->count());
+
+        $change = fn (int $revision, array $values) => $this->putJson("/manage/api/items/{$made['id']}", ['revision' => $revision, 'values' => $values]);
+        $change(1, ['price' => null, 'light' => 'sun'])->assertOk()->assertJson(['revision' => 2, 'values' => ['price' => null, 'light' => 'sun', 'groups' => ['ferns']]]);
+        $change(1, ['title' => 'Mine'])->assertConflict()->assertJson(['revision' => 2]);
+        $this->assertSame('Fougère', Item::query()->where('id', $made['id'])->value('title'));
+
+        $this->getJson('/manage/api/items?type=plant&q=FOUGERE&sort=title')->assertJson(['total' => 2, 'pages' => 1]);
+        $this->getJson('/manage/api/items?type=plant&q=100%25')->assertJson(['total' => 0]);
+        $this->getJson('/manage/api/items?type=plant&sort=password')->assertUnprocessable();
+    }
+
+    public function test_a_picture_is_taken_by_its_content_and_written_anew(): void
+    {
+        Storage::fake('media');
+        $this->plantType();
+        $this->actingAs($this->manager());
+        $image = imagecreatetruecolor(2000, 500);
+        ob_start();
+        imagepng($image);
+        $png = (string) ob_get_clean();
+        $send = fn (string $name, string $bytes) => $this->post('/manage/api/pictures', ['picture' => UploadedFile::fake()->createWithContent($name, $bytes)], ['Accept' => 'application/json']);
+        $send('My Garden.PNG', $png.'<?php echo "hidden"; ?>')->assertCreated()->assertJson(['name' => 'my-garden.webp', 'width' => 1600, 'height' => 400]);
+        $this->assertStringNotContainsString('hidden', (string) Storage::disk('media')->get('my-garden.webp'));
+        $send('my-garden.jpg', $png)->assertJsonPath('name', 'my-garden-2.webp');
+        foreach (['shell.jpg' => '<?php system($_GET["c"]);', 'drawing.svg' => '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>', 'cut.png' => substr($png, 0, 60)] as $name => $bytes) {
+            $send($name, $bytes)->assertUnprocessable()->assertJsonPath('problems.0.path', 'picture');
+        }
+        // A picture that says it is 30,000 by 30,000 is refused before it is unpacked.
+        $send('bomb.png', substr_replace($png, pack('N2', 30_000, 30_000), 16, 8))->assertUnprocessable()->assertJsonPath('problems.0.code', 'tooManyPixels');
+        $this->assertSame(2, Media::query()->count());
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Item;
+use App\Models\Page;
+use App\Modules\ModuleStore;
+
+/** What visitors get. */
+final class SiteTest extends TestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->plantType();
+        foreach (range(1, 5) as $n) {
+            $this->plant(['title' => "Plant {$n}", 'price' => $n, 'publish_at' => '2026-01-01', 'text' => "<p>About {$n}<script>alert(1)</script> <a href=\"javascript:alert(1)\" onclick=\"x()\">more</a></p>"]);
+        }
+        $store = app(ModuleStore::class);
+        $row = $store->publish($store->apply($store->read([
+            'format' => 1, 'key' => 'plants', 'name' => 'All plants', 'source' => ['items' => ['plant']],
+            'where' => ['all' => [['field' => 'price', 'test' => 'lte', 'value' => 9]]],
+            'order' => [['by' => 'price']], 'page' => ['mode' => 'numbered', 'size' => 2],
+            'whenNothing' => ['do' => 'say', 'text' => 'Come back <later>.'],
+        ])));
+        $store->place($row, [Page::query()->create(['address' => '/garden', 'title' => 'Garden'])->id]);
+    }
+
+    public function test_a_page_shows_its_module_and_pages_through_it_without_scripts(): void
+    {
+        $this->get('/garden')->assertOk()->assertSeeInOrder(['All plants', 'Plant 1', 'Plant 2', 'garden?plants-page=2', 'Next'])->assertDontSee('Plant 3')->assertDontSee('<script', false);
+        $this->get('/garden?plants-page=3')->assertOk()->assertSee('Plant 5')->assertDontSee('Plant 4')->assertDontSee('>Next<', false);
+        $this->get('/garden?other=1&plants-page=1')->assertRedirect('/garden?other=1')->assertStatus(301);
+        foreach (['0', '-1', 'x', '1000000000', '4', '02', ''] as $wrong) {
+            $this->get('/garden?plants-page='.$wrong)->assertNotFound();
+        }
+        $this->get('/garden?plants-page[]=2')->assertNotFound();
+        $this->assertSame([], $this->get('/garden')->headers->getCookies(), 'visitors need no session');
+    }
+
+    public function test_the_page_is_right_on_the_next_request_after_any_change_of_content(): void
+    {
+        $this->plant(['title' => 'Newcomer', 'price' => 0.5, 'publish_at' => '2026-01-01']);
+        $this->get('/garden')->assertSeeInOrder(['Newcomer', 'Plant 1'])->assertDontSee('Plant 2');
+        foreach ([['status' => 'draft'], ['publish_at' => now()->addHour()], ['publish_at' => now()->subDay(), 'status' => 'published', 'expire_at' => now()->subSecond()], ['expire_at' => null, 'audience' => 'members']] as $change) {
+            Item::query()->where('slug', 'newcomer')->firstOrFail()->update($change);
+            $this->get('/garden')->assertDontSee('Newcomer');
+            $this->get('/plants/newcomer')->assertNotFound();
+        }
+        Item::query()->where('slug', 'newcomer')->firstOrFail()->update(['audience' => 'everyone']);
+        $this->get('/garden')->assertSee('Newcomer');
+        Item::query()->delete();
+        $this->get('/garden')->assertOk()->assertSee('Come back <later>.');
+    }
+
+    public function test_an_items_own_page_shows_it_made_safe(): void
+    {
+        $this->get('/plants/plant-3')->assertOk()->assertSee('Plant 3')->assertSee('£3.00')->assertSee('About 3')
+            ->assertDontSee('alert(1)')->assertDontSee('javascript:', false)->assertDontSee('onclick', false);
+        foreach (['/plants/none', '/plants/', '/nowhere', '/plants/plant-3/more'] as $nowhere) {
+            $this->get($nowhere)->assertNotFound()->assertSee('There is nothing at this address');
+        }
+    }
+
+    public function test_a_draft_is_never_shown_and_a_module_that_can_no_longer_be_read_leaves_the_page_standing(): void
+    {
+        $store = app(ModuleStore::class);
+        $row = $store->find('plants') ?? $this->fail();
+        $store->saveDraft($row, $store->read(['name' => 'Half done'] + $row->draft), $row->revision);
+        $this->get('/garden')->assertSee('All plants')->assertDontSee('Half done');
+        $row->refresh()->forceFill(['live' => ['order' => [['by' => 'gone']]] + (array) $row->live])->save();
+        $this->get('/garden')->assertOk()->assertSee('Garden')->assertDontSee('All plants');
+    }
+}
