@@ -34,11 +34,7 @@ Route::middleware('auth')->prefix('manage')->group(function (): void {
 });
 
 // Visitors carry no session: their pages are the same for all who may see them.
-Route::get('/{path?}', [SiteController::class, 'show'])->where('path', '.*')
-    ->withoutMiddleware([
-        Illuminate\Cookie\Middleware\EncryptCookies::class,
-        Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse::class,
-        Illuminate\Session\Middleware\StartSession::class,
-        Illuminate\View\Middleware\ShareErrorsFromSession::class,
-        Illuminate\Foundation\Http\Middleware\ValidateCsrfToken::class,
-    ]);
+Route::withoutMiddleware('web')->group(function (): void {
+    Route::get('/up', fn () => response('up', 200, ['Content-Type' => 'text/plain']));
+    Route::get('/{path?}', [SiteController::class, 'show'])->where('path', '.*');
+});

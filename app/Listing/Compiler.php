@@ -89,7 +89,12 @@ final class Compiler
         return [
             ...array_map(fn (SortKey $key): array => [
                 FieldSql::order($key->field),
-                ($key->direction === Direction::Up ? 'asc' : 'desc').($key->emptyFirst ? ' nulls first' : ' nulls last'),
+                ($key->direction === Direction::Up ? 'asc' : 'desc').match (true) {
+                    // Said where nothing can be empty, it would only keep an index from being used.
+                    $key->field->isNeverEmpty() => '',
+                    $key->emptyFirst => ' nulls first',
+                    default => ' nulls last',
+                },
             ], $module->order),
             [new Fragment('items.id'), 'asc'],
         ];
@@ -127,10 +132,10 @@ final class Compiler
         $sure = false;
         foreach ($line->parts as $part) {
             $filled = $this->partIsFilled($part);
-            if ($part->empty->do === EmptyAction::LeaveOutLine && ! $part->isSure()) {
+            if ($part->empty->do === EmptyAction::LeaveOutLine && ! $part->field->isNeverEmpty()) {
                 $needed[] = $filled;
             }
-            $sure = $sure || $part->isSure() || $part->empty->do === EmptyAction::Say;
+            $sure = $sure || $part->field->isNeverEmpty() || $part->empty->do === EmptyAction::Say;
             $shows[] = $filled;
         }
 
@@ -140,7 +145,7 @@ final class Compiler
     private function partIsFilled(Part $part): Fragment
     {
         return match (true) {
-            $part->isSure() => Fragment::true(),
+            $part->field->isNeverEmpty() => Fragment::true(),
             $part->kind->needsWords() => new Fragment(FieldSql::folded($part->field).' is not null'),
             default => FieldSql::filled($part->field),
         };

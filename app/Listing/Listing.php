@@ -6,6 +6,7 @@ namespace App\Listing;
 
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\Pages;
@@ -75,22 +76,35 @@ final readonly class Listing
         return ['parts' => array_combine(array_keys($parts), array_slice($counts, 0, -1)), 'any' => $counts[count($parts)]];
     }
 
-    /** @return non-empty-list<Step> the counts up to `empty`, all from one scan */
+    /**
+     * The counts up to `empty`, all from one scan: every record is asked the rules in turn until one drops it,
+     * and the records are counted by the rule that did.
+     *
+     * @return non-empty-list<Step>
+     */
     private function steps(Module $module, \DateTimeImmutable $now, Audience $viewer): array
     {
-        $where = $this->where($module);
-        $rules = $where + ['choices' => Fragment::true(), 'leaveOut' => $this->compiler->notLeftOut($module), 'empty' => $this->compiler->cardStands($module->card)];
-        $filters = [Fragment::true()];
-        $passed = [];
-        foreach ($rules as $rule) {
+        $rules = $this->where($module) + ['choices' => Fragment::true(), 'leaveOut' => $this->compiler->notLeftOut($module), 'empty' => $this->compiler->cardStands($module->card)];
+        $cases = '';
+        $bindings = [];
+        foreach (array_values($rules) as $i => $rule) {
             if ($rule->sql !== 'true') {
-                $passed[] = $rule;
+                $cases .= " when ({$rule->sql}) is not true then {$i}";
+                array_push($bindings, ...$rule->bindings);
             }
-            $filters[] = Fragment::all($passed);
         }
-        $counts = $this->countsWhere($this->compiler->candidates($module, $now, $viewer), $filters);
+        $droppedBy = $cases === '' ? '-1' : "case{$cases} else -1 end";
+        $candidates = $this->compiler->candidates($module, $now, $viewer)->toBase()->selectRaw("{$droppedBy} as dropped_by", $bindings);
+        $dropped = DB::query()->fromSub($candidates, 'asked')->selectRaw('dropped_by, count(*) as records')->groupBy('dropped_by')->pluck('records', 'dropped_by');
 
-        return array_map(fn (string $name, int $left): Step => new Step($name, $left), ['source', ...array_keys($rules)], $counts);
+        $left = (int) $dropped->sum();
+        $steps = [new Step('source', $left)];
+        foreach (array_keys($rules) as $i => $name) {
+            $left -= (int) ($dropped[$i] ?? 0);
+            $steps[] = new Step($name, $left);
+        }
+
+        return $steps;
     }
 
     /**

@@ -19,7 +19,7 @@ final class JourneyTest extends BrowserTestCase
         // By pointing and typing: products in shade, at most £5, by title, two at a time.
         $this->sees('Products that are published', '[aria-label="Rules"]');
         $this->choose('[aria-label="Add a condition"]', 'light');
-        $this->findText('button.chip', 'Shade 12')->click();
+        $this->findText('button.chip', "Shade\n12")->click();
         $this->sees('Light is Shade');
         $this->findText('button', 'Done')->click();
         $this->choose('[aria-label="Add a condition"]', 'price');

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Wellspring\Core\Card;
 
 use Wellspring\Core\Content\Field;
-use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 
 /** One part of a card's line. */
@@ -24,12 +23,6 @@ final readonly class Part
         public ?int $words = null,
         public string $label = '',
     ) {
-    }
-
-    /** Every item has it: a part that can never be empty. */
-    public function isSure(): bool
-    {
-        return $this->field->origin === Origin::Item && in_array($this->field->key, ['title', 'slug', 'created_at', 'updated_at', 'lead'], true);
     }
 
     public function isEmpty(Record $record): bool

@@ -34,6 +34,12 @@ final readonly class Field
         return $this->kind->family();
     }
 
+    /** Whether every record that can be listed has a value of it. */
+    public function isNeverEmpty(): bool
+    {
+        return $this->origin === Origin::Item && in_array($this->key, ['title', 'slug', 'publish_at', 'created_at', 'updated_at', 'lead'], true);
+    }
+
     /** The words for a choice or term of this field; the key itself when the field no longer has it. */
     public function choiceLabel(string $key): string
     {

@@ -121,7 +121,7 @@ function Row({
 									key={piece.at}
 									type="button"
 									data-at={piece.at}
-									className={`word ${sentence.off ? "line-through" : ""}`}
+									className={`word ${piece.text.length < 4 ? "short" : ""} ${sentence.off ? "line-through" : ""}`}
 									aria-expanded={isOpen && open.at === piece.at}
 									onClick={() => onOpen(piece.at ?? "")}
 								>

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Content\CatalogueStore;
+use App\Content\TypeWriter;
+use App\Models\Item;
+use App\Models\Page;
+use App\Models\Taxonomy;
+use App\Models\Term;
+use App\Modules\ModuleStore;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Module\Module;
+
+/** A database of the bench's own, filled with invented products by PostgreSQL itself. */
+final readonly class Ground
+{
+    private const CHUNK = 50_000;
+
+    public function __construct(private TypeWriter $types, private CatalogueStore $catalogue, private ModuleStore $modules)
+    {
+    }
+
+    /** @param  \Closure(int): void  $progress told how many items there are */
+    public function fill(int $items, \Closure $progress): void
+    {
+        if (! Taxonomy::query()->where('key', 'groups')->exists()) {
+            Taxonomy::query()->create(['key' => 'groups', 'label' => 'Plant groups', 'tree' => true]);
+            $top = Term::query()->create(['taxonomy_key' => 'groups', 'slug' => 'perennials', 'name' => 'Perennials']);
+            for ($n = 1; $n <= 19; $n++) {
+                Term::query()->create(['taxonomy_key' => 'groups', 'slug' => "group-{$n}", 'name' => "Group {$n}", 'parent_id' => $n < 8 ? $top->id : null]);
+            }
+            $this->catalogue->forget();
+            $this->types->apply(json_decode((string) file_get_contents(database_path('demo/product.type.json')), true, 16, JSON_THROW_ON_ERROR));
+        }
+        $terms = Term::query()->orderBy('id')->pluck('id')->all();
+        for ($from = Item::query()->count() + 1; $from <= $items; $from += self::CHUNK) {
+            $to = min($items, $from + self::CHUNK - 1);
+            DB::statement(<<<'SQL'
+                with made as (
+                    insert into items (type_key, slug, title, status, publish_at, fields, folded, created_at, updated_at)
+                    select 'product', 'plant-' || n, 'Plant ' || (n * 7919 % 100003), 'published', now() - n * interval '1 minute',
+                        jsonb_strip_nulls(jsonb_build_object(
+                            'price', case when n % 11 = 0 then null else (n * 31 % 4000) / 100.0 end,
+                            'height', n * 17 % 400 + 1,
+                            'stock', n * 13 % 50,
+                            'light', (array['sun', 'half-shade', 'shade'])[n * 7 % 3 + 1])),
+                        jsonb_build_object('title', 'plant ' || (n * 7919 % 100003)), now(), now()
+                    from generate_series(?::bigint, ?::bigint) as n
+                    returning id
+                )
+                insert into item_term (term_id, item_id)
+                select distinct (?::bigint[])[(made.id * step % 20) + 1], made.id from made, unnest(array[1, 3, 7]) as step
+                SQL, [$from, $to, '{'.implode(',', array_map(strval(...), $terms)).'}']);
+            $progress($to);
+        }
+        DB::statement('vacuum analyze items');
+        DB::statement('vacuum analyze item_term');
+    }
+
+    /** @return array<string, Module> the modules that are measured; the first stands on /bench */
+    public function modules(): array
+    {
+        $card = ['card' => ['lines' => [['parts' => [['part' => 'title']]], ['parts' => [['part' => 'price'], ['part' => 'field', 'field' => 'height']]]]]];
+        $where = ['where' => ['all' => [
+            ['field' => 'light', 'test' => 'anyOf', 'value' => ['shade', 'half-shade']],
+            ['field' => 'price', 'test' => 'gt', 'value' => 5],
+            ['field' => 'groups', 'test' => 'anyOf', 'value' => ['perennials'], 'below' => true],
+        ]]];
+        $modules = [];
+        foreach ([
+            'newest' => [],
+            'filtered' => $where + ['order' => [['by' => 'price'], ['by' => 'title']]],
+        ] as $key => $rules) {
+            $modules[$key] = $this->modules->read($rules + $card + ['format' => 1, 'key' => "bench-{$key}", 'name' => "Bench {$key}", 'source' => ['items' => ['product']], 'page' => ['mode' => 'numbered', 'size' => 24]]);
+            $row = $this->modules->publish($this->modules->apply($modules[$key]));
+            $page = Page::query()->firstOrCreate(['address' => "/bench-{$key}"], ['title' => "Bench {$key}"]);
+            $this->modules->place($row, [$page->id]);
+        }
+
+        return $modules;
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+/** A bounded number of requests to this machine, four at a time. */
+final class Load
+{
+    private const AT_ONCE = 4;
+
+    /** @return float answered requests a second */
+    public static function perSecond(string $url, int $requests): float
+    {
+        if (! in_array(parse_url($url, PHP_URL_HOST), ['127.0.0.1', 'localhost'], true)) {
+            throw new \InvalidArgumentException("Load goes to this machine only, not to {$url}.");
+        }
+        self::send($url, self::AT_ONCE * 2);
+        $from = hrtime(true);
+        self::send($url, $requests);
+
+        return $requests / ((hrtime(true) - $from) / 1e9);
+    }
+
+    private static function send(string $url, int $requests): void
+    {
+        $all = curl_multi_init();
+        $open = 0;
+        for ($left = $requests; $left > 0 || $open > 0;) {
+            while ($left > 0 && $open < self::AT_ONCE) {
+                $one = curl_init($url) ?: throw new \RuntimeException('curl did not start.');
+                curl_setopt_array($one, [CURLOPT_RETURNTRANSFER => true, CURLOPT_FAILONERROR => true, CURLOPT_TIMEOUT => 30]);
+                curl_multi_add_handle($all, $one);
+                $left--;
+                $open++;
+            }
+            curl_multi_exec($all, $running);
+            while (($done = curl_multi_info_read($all)) !== false) {
+                if ($done['result'] !== CURLE_OK) {
+                    throw new \RuntimeException("{$url} did not answer: ".curl_strerror($done['result']));
+                }
+                curl_multi_remove_handle($all, $done['handle']);
+                $open--;
+            }
+            if ($running > 0) {
+                curl_multi_select($all, 0.05);
+            }
+        }
+        curl_multi_close($all);
+    }
+}
