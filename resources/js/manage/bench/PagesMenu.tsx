@@ -23,7 +23,11 @@ export function PagesMenu({ module, onPlaced }: { module: ModuleWhole; onPlaced:
 			<Button className="word">
 				{on.length === 0 ? "on no page" : on.length === 1 ? `on ${module.pages[0]?.title}` : `on ${on.length} pages`}
 			</Button>
-			<Popover isNonModal placement="bottom end" className="bg-base-100 border border-base-300 rounded-box shadow-lg p-4 w-72">
+			<Popover
+				isNonModal
+				placement="bottom end"
+				className="bg-base-100 border border-base-300 rounded-box shadow-lg p-4 w-72"
+			>
 				<Dialog className="outline-none grid gap-2" aria-label="Pages it stands on">
 					<p className="text-quiet text-[0.85rem]">Visitors see it there once it is published.</p>
 					{pages.map((page) => (
