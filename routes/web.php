@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
     Route::get('/manage/sign-in', [Manage\SignInController::class, 'form'])->name('login');
-    Route::post('/manage/sign-in', [Manage\SignInController::class, 'signIn'])->middleware('throttle:sign-in');
+    Route::post('/manage/sign-in', [Manage\SignInController::class, 'signIn']);
 });
 
 Route::middleware('auth')->prefix('manage')->group(function (): void {

@@ -6,10 +6,7 @@ namespace App\Providers;
 
 use App\Content\CatalogueStore;
 use App\Models\Page;
-use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Http\Request;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 use Wellspring\Core\Card\Format;
@@ -30,6 +27,5 @@ final class AppServiceProvider extends ServiceProvider
     {
         View::composer('site.layout', fn ($view) => $view->with('navigation', Page::query()->where('address', '<>', '/')->orderBy('position')->orderBy('id')->get()));
         Model::shouldBeStrict(! app()->isProduction());
-        RateLimiter::for('sign-in', fn (Request $request): Limit => Limit::perMinute(5)->by(mb_strtolower($request->string('email')->toString()).'|'.$request->ip()));
     }
 }

@@ -32,8 +32,15 @@ final class ManageTest extends TestCase
         for ($try = 1; $try <= 5; $try++) {
             $this->post('/manage/sign-in', ['email' => 'x@example.org', 'password' => 'guess'])->assertRedirect()->assertSessionHasErrors('email');
         }
-        $this->post('/manage/sign-in', ['email' => 'x@example.org', 'password' => 'guess'])->assertTooManyRequests();
+        $this->post('/manage/sign-in', ['email' => 'X@example.org', 'password' => 'guess'])->assertSessionHasErrors('email');
+        $this->assertStringContainsString('Too many wrong tries', session('errors')->first('email'));
+        for ($try = 1; $try <= 6; $try++) {
+            $this->post('/manage/sign-in', ['email' => 'm@example.org', 'password' => $try === 6 ? 'a long password' : 'guess'])->assertRedirect();
+        }
         $this->assertGuest();
+        $this->travel(61)->seconds();
+        $this->post('/manage/sign-in', ['email' => 'm@example.org', 'password' => 'a long password'])->assertRedirect('/manage');
+        $this->assertAuthenticated();
     }
 
     public function test_every_write_wants_its_token(): void

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
+/** The bench, rule by rule. */
+final class BenchTest extends BrowserTestCase
+{
+    public function test_a_module_is_changed_with_the_keyboard_alone(): void
+    {
+        $this->open('Keys', 'post');
+        $this->tabTo('[data-at="page.size"]');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->assertSame('How many at a time', $this->focused('aria-label'), 'what opens takes the focus');
+        $this->keys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, '6']);
+        $this->sees('6 at a time');
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->assertSame('page.size', $this->focused('data-at'), 'closing gives it back');
+        $this->tabTo('[data-at="arrange.as"]');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->tabTo('button.chip[aria-pressed=false]');
+        $this->keys(WebDriverKeys::SPACE);
+        $this->sees('List');
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->keys([WebDriverKeys::CONTROL, 'z', WebDriverKeys::NULL]);
+        $this->sees('Grid, 4 across on desktop');
+        $this->keys([WebDriverKeys::CONTROL, WebDriverKeys::SHIFT, 'z', WebDriverKeys::NULL]);
+        $this->sees('Draft · every change kept');
+        $this->browser->navigate()->refresh();
+        $this->sees('List');
+        $this->sees('6 at a time');
+        $this->assertQuietConsole();
+    }
+
+    public function test_the_page_beside_the_rules_is_the_real_one_and_can_be_paged(): void
+    {
+        $this->open('Paging', 'product');
+        $this->find('[data-at="order[0].by"]')->click();
+        $this->choose('[aria-label="Key 1: field"]', 'title');
+        $this->choose('[aria-label="Key 1: direction"]', 'up');
+        $this->find('[data-at="page.size"]')->click();
+        $this->retype('[aria-label="How many at a time"]', '3');
+        $this->previewShows('Autumn crocus', 'Barrenwort', 'Blue plantain lily');
+        $this->sees('page 1 of 2');
+        $this->browser->executeScript('document.querySelector("iframe").contentDocument.querySelector(".pages a[rel=next]").click()');
+        $this->previewShows('Bugbane', 'Catmint', 'Christmas box');
+        $this->sees('page 2 of 2');
+        $this->retype('[aria-label="At most in all"]', '4', toggle: true);
+        $this->sees('at most 4 in all');
+        $this->previewShows('Autumn crocus', 'Barrenwort', 'Blue plantain lily');
+        $this->sees('last row 1 of 3');
+        $this->findText('button', 'Tablet')->click();
+        $this->assertSame(820, $this->browser->executeScript('return document.querySelector("iframe").contentWindow.innerWidth'));
+        $this->assertQuietConsole();
+    }
+
+    public function test_the_card_its_gaps_and_what_is_said_when_nothing_is_left(): void
+    {
+        $this->open('Cards', 'product');
+        $this->find('[data-at="card.lines[1].parts[0]"]')->click();
+        $this->choose('[aria-label="Add a line with…"]', 'price');
+        $this->sees('picture · title · price');
+        $this->choose('[aria-label="Add a line with…"]', 'excerpt');
+        $this->retype('[aria-label="Words of the excerpt"]', '3');
+        $this->find('[aria-label="Move line 4 up"]')->click();
+        $this->sees('picture · title · excerpt · price');
+        $this->find('[aria-label="Remove Picture"]')->click();
+        $this->sees('title · excerpt · price');
+        $this->find('[data-at=empty]')->click();
+        $this->sees('2 have none');
+        $this->choose('[aria-label="When Price is empty"]', 'leaveOutLine');
+        $this->sees('price drops its line');
+        $this->choose('[aria-label="Add a condition"]', 'title');
+        $this->choose('[aria-label=Test]', 'contains');
+        $this->sees('The rule changes as soon as a value is given.');
+        $this->find('[aria-label=Text]')->sendKeys('no such plant');
+        $this->sees('0', '[data-rule="where.all[0]"]');
+        $this->find('[data-at="whenNothing.text"]')->click();
+        $this->retype('[aria-label="What to say when nothing is left"]', 'The beds are resting.');
+        $this->await('the page does not say so', fn (): ?bool => str_contains((string) $this->browser->executeScript('return document.querySelector("iframe").contentDocument.body.textContent'), 'The beds are resting.') ?: null);
+        $this->assertAccessible('the bench with nothing left');
+        $this->assertQuietConsole();
+    }
+
+    public function test_groups_terms_ranges_and_another_source(): void
+    {
+        $this->open('Groups', 'product');
+        $this->choose('[aria-label="Add a condition"]', 'groups');
+        $this->findText('section label', 'Bulbs')->click();
+        $this->sees('Plant groups is Bulbs or below');
+        $this->findText('section label', 'and all below')->click();
+        $this->await('“or below” is still said', fn (): ?bool => str_contains($this->find('[data-rule="where.all[0]"]')->getText(), 'or below') ? null : true);
+        $this->findText('section label', 'and all below')->click();
+        $this->choose('[aria-label="Add a condition"]', 'height');
+        $this->choose('[aria-label=Test]', 'between');
+        $this->retype('[aria-label=To]', '15');
+        $this->sees('Height is between 8 and 15 cm');
+        $this->findText('button', 'let any one of these be enough')->click();
+        $this->sees('any of these holds: Plant groups is Bulbs or below or Height is between 8 and 15 cm');
+        $this->choose('[aria-label="How these join"]', 'none');
+        $this->sees('none of these holds');
+        $this->findText('button', '+ a group')->click();
+        $this->sees('(any of these holds: Picture is filled)');
+        $this->find('[data-at=source]')->click();
+        $this->findText('button.chip', 'Posts')->click();
+        $this->sees('Posts that are published');
+        $this->await('conditions of products stay on posts', fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-rule^=where]')) === [] ?: null);
+        $this->find('[aria-label=Undo]')->click();
+        $this->sees('none of these holds');
+        $this->assertQuietConsole();
+    }
+
+    public function test_two_managers_in_one_draft_lose_nothing(): void
+    {
+        $this->open('Shared', 'product');
+        $address = $this->browser->getCurrentURL();
+        $first = $this->browser->getWindowHandle();
+        $this->browser->switchTo()->newWindow();
+        $this->browser->get($address);
+        $this->find('[data-at="page.size"]')->click();
+        $this->retype('[aria-label="How many at a time"]', '5');
+        $this->sees('Draft · every change kept');
+        $this->sees('5 at a time');
+        usleep(1_200_000);
+        $this->browser->switchTo()->window($first);
+        $this->find('[data-at="arrange.as"]')->click();
+        $this->findText('button.chip', 'List')->click();
+        $this->sees('Someone else changed this draft while you did. Yours is still here.');
+        $this->sees('List');
+        $this->findText('button', 'take theirs')->click();
+        $this->sees('5 at a time');
+        $this->sees('Grid');
+        $this->find('[aria-label=Undo]')->click();
+        $this->sees('10 at a time');
+        $this->sees('List');
+        $this->sees('Draft · every change kept');
+    }
+
+    public function test_an_item_in_two_windows_is_not_written_over(): void
+    {
+        $this->signIn();
+        $this->visit('/manage/content/product?q=sorrel');
+        $this->findText('td a', 'Sorrel')->click();
+        $address = $this->await('the form did not open', fn (): ?string => preg_match('~/product/\d+$~', $this->browser->getCurrentURL()) === 1 ? $this->browser->getCurrentURL() : null);
+        $this->find('#field-price');
+        $first = $this->browser->getWindowHandle();
+        $this->browser->switchTo()->newWindow();
+        $this->browser->get($address);
+        $this->retype('#field-stock', '17');
+        $this->findText('button', 'Save')->click();
+        $this->sees('Saved');
+        $this->browser->switchTo()->window($first);
+        $this->retype('#field-stock', '99');
+        $this->keys([WebDriverKeys::CONTROL, 's', WebDriverKeys::NULL]);
+        $this->sees('Someone else saved this in the meantime.');
+        $this->assertSame('99', $this->find('#field-stock')->getAttribute('value'), 'what was typed is still there');
+        $this->browser->navigate()->refresh();
+        $this->await('the other’s save is lost', fn (): ?bool => $this->find('#field-stock')->getAttribute('value') === '17' ?: null);
+        $this->addToAssertionCount(1);
+    }
+
+    public function test_a_wrong_password_is_told_plainly(): void
+    {
+        $this->visit('/manage/modules');
+        $this->find('[name=email]')->sendKeys('somebody@quillmoor.example');
+        $this->find('[name=password]')->sendKeys('guess');
+        $this->find('button')->click();
+        $this->sees('This e-mail address and password do not belong together.');
+        $this->assertSame('somebody@quillmoor.example', $this->find('[name=email]')->getAttribute('value'));
+        $this->assertAccessible('the sign-in page');
+    }
+
+    /** Signs in and opens the bench of a new module. */
+    private function open(string $name, string $type): void
+    {
+        $this->signIn();
+        $this->find('[aria-label="Name of the new module"]')->sendKeys($name.' '.bin2hex(random_bytes(3)));
+        $this->choose('[aria-label="What it draws from"]', $type);
+        $this->findText('button', 'Make it')->click();
+        $this->sees('When nothing is left');
+    }
+
+    /** Replaces what stands in a field; with `toggle`, switches it on first. */
+    private function retype(string $css, string $text, bool $toggle = false): void
+    {
+        if ($toggle) {
+            $this->find('section .toggle')->click();
+        }
+        $this->find($css)->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $text]);
+    }
+
+    private function tabTo(string $css): void
+    {
+        for ($i = 0; $i < 80; $i++) {
+            $this->keys(WebDriverKeys::TAB);
+            if ($this->browser->executeScript('return document.activeElement.matches(arguments[0])', [$css]) === true) {
+                return;
+            }
+        }
+        $this->fail("{$css} is not reached by Tab; the focus is on ".$this->browser->executeScript('return document.activeElement.outerHTML.slice(0, 200)'));
+    }
+
+    /** @param  string|list<string>  $keys */
+    private function keys(string|array $keys): void
+    {
+        $this->browser->switchTo()->activeElement()->sendKeys($keys);
+    }
+
+    private function focused(string $attribute): ?string
+    {
+        return $this->browser->switchTo()->activeElement()->getAttribute($attribute);
+    }
+}
