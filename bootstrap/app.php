@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Content\StaleWrite;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -19,7 +20,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectUsersTo('/manage');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->dontReport([Refused::class, NoSuchPage::class]);
+        $exceptions->dontReport([Refused::class, NoSuchPage::class, StaleWrite::class]);
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('manage/api/*') || $request->expectsJson());
         $exceptions->render(fn (Refused $refused): JsonResponse => new JsonResponse(['problems' => array_map(
             fn ($problem): array => ['path' => $problem->path, 'code' => $problem->code, 'message' => $problem->message],

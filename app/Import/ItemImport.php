@@ -73,6 +73,7 @@ final readonly class ItemImport
         }
         $changed = 0;
         DB::transaction(function () use ($ready, $type, $progress, &$changed): void {
+            DB::statement("set local wellspring.bulk = 'on'");
             foreach ($ready as $i => [$draft, $id]) {
                 if ($id === null) {
                     $this->writer->create($type, $draft);

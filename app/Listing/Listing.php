@@ -38,7 +38,7 @@ final readonly class Listing
     }
 
     /**
-     * The page alone, with its total: what a visitor needs.
+     * The page alone, with its total and no steps: what a visitor needs.
      *
      * @throws NoSuchPage
      */
@@ -140,7 +140,7 @@ final readonly class Listing
         $pinned = array_slice($pins['ids'], $from, $pages->on($number));
         $ids = [...$pinned, ...$this->rest($module, $now, $viewer, $pins['ids'], max(0, $from - count($pins['ids'])), $pages->on($number) - count($pinned))];
 
-        return new Result($total, $pages->count, $number, [...$steps, new Step('total', $total)], $ids);
+        return new Result($total, $pages->count, $number, $steps === [] ? [] : [...$steps, new Step('total', $total)], $ids);
     }
 
     /**

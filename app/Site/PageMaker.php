@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Content\Records;
-use App\Listing\Listing;
+use App\Listing\Remembered;
 use App\Models\Media;
 use App\Models\Page;
 use App\Modules\ModuleStore;
@@ -27,7 +27,7 @@ final readonly class PageMaker
 {
     public function __construct(
         private ModuleStore $modules,
-        private Listing $listing,
+        private Remembered $listing,
         private CardMaker $cards,
     ) {
     }

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Listing\Listing;
+use App\Listing\Remembered;
+use App\Models\Item;
+use App\Models\Term;
+use App\Modules\ModuleStore;
+use Illuminate\Support\Facades\DB;
+use Tests\Support\RandomModules;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Who\Audience;
+
+/** What is remembered is never stale, and asked for again it costs next to nothing. */
+final class FreshnessTest extends TestCase
+{
+    /** @param  array<string, mixed>  $rules */
+    private function module(array $rules = []): Module
+    {
+        return app(ModuleStore::class)->read($rules + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']], 'order' => [['by' => 'slug']]]);
+    }
+
+    public function test_a_second_look_asks_only_whether_anything_changed(): void
+    {
+        $this->plantType();
+        $this->plant(['title' => 'Fern', 'publish_at' => '2026-01-01']);
+        $module = $this->module();
+        $look = fn () => app(Remembered::class)->show($module, new \DateTimeImmutable, Audience::SignedOut);
+        $first = $look();
+        DB::enableQueryLog();
+        $this->assertEquals($first, $look());
+        $asked = array_column(DB::getQueryLog(), 'query');
+        $this->assertCount(1, $asked);
+        $this->assertStringContainsString('content_counters', $asked[0]);
+    }
+
+    public function test_whatever_is_written_and_however_the_next_look_is_right(): void
+    {
+        $this->plantType();
+        foreach (['a', 'b', 'c'] as $slug) {
+            $this->plant(['title' => $slug, 'slug' => $slug, 'publish_at' => '2026-01-01', 'groups' => ['ferns'], 'price' => 3]);
+        }
+        $module = $this->module(['where' => ['all' => [['field' => 'groups', 'test' => 'anyOf', 'value' => ['perennials'], 'below' => true], ['field' => 'price', 'test' => 'lt', 'value' => 5]]]]);
+        $shrub = Term::query()->where('slug', 'shrubs')->value('id');
+        foreach ([
+            'a row of SQL' => fn () => DB::update("update items set fields = jsonb_set(fields, '{price}', '9') where slug = 'a'"),
+            'terms taken away' => fn () => DB::delete("delete from item_term where item_id = (select id from items where slug = 'b')"),
+            'terms given' => fn () => DB::insert("insert into item_term select (select id from terms where slug = 'hostas'), id from items where slug = 'b'"),
+            'a term moved' => fn () => Term::query()->where('slug', 'hostas')->update(['parent_id' => $shrub]),
+            'an item unpublished' => fn () => Item::query()->where('slug', 'c')->update(['status' => 'draft']),
+            'an item added' => fn () => $this->plant(['title' => 'd', 'slug' => 'd', 'publish_at' => '2026-01-01', 'groups' => ['tree-ferns'], 'price' => 1]),
+            'all deleted' => fn () => Item::query()->delete(),
+        ] as $what => $write) {
+            $this->assertSameNow($module, "before {$what}");
+            $before = app(Remembered::class)->show($module, new \DateTimeImmutable, Audience::SignedOut);
+            $write();
+            app(\App\Content\CatalogueStore::class)->forget();
+            $module = $this->module(array_intersect_key($module->toArray(), ['where' => 0]));
+            $this->assertNotEquals($before->ids, $this->assertSameNow($module, $what), "{$what} changes the listing");
+        }
+    }
+
+    public function test_items_appear_and_expire_at_their_instant(): void
+    {
+        $this->plantType();
+        $this->plant(['title' => 'Now', 'slug' => 'now', 'publish_at' => '2026-01-01T00:00:00Z', 'expire_at' => '2026-06-03T00:00:00Z']);
+        $this->plant(['title' => 'Soon', 'slug' => 'soon', 'publish_at' => '2026-06-02T00:00:00Z']);
+        $module = $this->module();
+        $titles = fn (string $at): array => Item::query()->findMany(app(Remembered::class)->show($module, new \DateTimeImmutable($at), Audience::SignedOut)->ids)->pluck('slug')->sort()->values()->all();
+        foreach ([
+            ['2026-06-01T23:59:59Z', ['now']], ['2026-06-02T00:00:00Z', ['now', 'soon']], ['2026-06-02T23:59:59Z', ['now', 'soon']],
+            ['2026-06-03T00:00:00Z', ['soon']], ['2026-06-01T00:00:00Z', ['now']], ['2025-01-01T00:00:00Z', []],
+        ] as [$at, $expected]) {
+            $this->assertSame($expected, $titles($at), $at);
+            $this->assertSame($expected, $titles($at), "{$at}, remembered");
+        }
+    }
+
+    public function test_what_is_remembered_is_what_a_run_gives(): void
+    {
+        $this->plantType();
+        $draw = new RandomModules(77);
+        for ($n = 1; $n <= 25; $n++) {
+            $this->plant(array_diff_key($draw->plant($n), ['picture' => 0]));
+        }
+        $now = new \DateTimeImmutable('2026-06-01T12:00:00Z');
+        for ($seed = 1; $seed <= 40; $seed++) {
+            $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(25));
+            foreach (Audience::cases() as $viewer) {
+                $run = app(Listing::class)->show($module, $now, $viewer);
+                foreach ([1, 2] as $time) {
+                    $kept = app(Remembered::class)->show($module, $now, $viewer);
+                    $this->assertSame([$run->total, $run->pages, $run->ids], [$kept->total, $kept->pages, $kept->ids], "seed {$seed}, time {$time}");
+                }
+            }
+        }
+    }
+
+    public function test_a_transaction_that_is_rolled_back_leaves_no_mark(): void
+    {
+        $this->plantType();
+        $marks = fn (): array => DB::table('content_counters')->orderBy('key')->pluck('mark', 'key')->all();
+        $before = $marks();
+        DB::beginTransaction();
+        $this->plant(['title' => 'Gone']);
+        $once = $marks();
+        $this->assertNotSame($before, $once);
+        DB::statement("set local wellspring.bulk = 'on'");
+        $this->plant(['title' => 'Gone too']);
+        $bulk = $marks();
+        $this->assertNotSame($once, $bulk);
+        $this->plant(['title' => 'And gone']);
+        $this->assertSame($bulk, $marks(), 'a transaction of very many statements marks once');
+        DB::rollBack();
+        $this->assertSame($before, $marks());
+        $this->assertSame(['taxonomy:groups', 'type:plant'], array_keys($before));
+    }
+
+    private function assertSameNow(Module $module, string $what): \Wellspring\Core\Run\Result
+    {
+        $now = new \DateTimeImmutable;
+        $kept = app(Remembered::class)->show($module, $now, Audience::SignedOut);
+        $this->assertEquals(app(Listing::class)->show($module, $now, Audience::SignedOut)->ids, $kept->ids, $what);
+
+        return $kept;
+    }
+}
