@@ -17,8 +17,8 @@ return [
             'timezone' => 'UTC',
             'search_path' => 'public',
             'sslmode' => env('DB_SSLMODE', 'prefer'),
-            // A new connection costs more than most queries, so php-fpm keeps its own.
-            'options' => PHP_SAPI === 'fpm-fcgi' ? [PDO::ATTR_PERSISTENT => true] : [],
+            // A new connection costs more than all the queries of a page, so php-fpm's workers keep theirs.
+            'options' => [PDO::ATTR_PERSISTENT => env('DB_PERSISTENT', true)],
         ],
     ],
 ];

@@ -33,6 +33,9 @@ final class Item extends Model
 {
     protected $fillable = ['type_key', 'slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text', 'fields', 'folded'];
 
+    /** As PostgreSQL writes an instant; any other format would be guessed at, again and again. */
+    protected $dateFormat = 'Y-m-d H:i:sO';
+
     protected function casts(): array
     {
         return [

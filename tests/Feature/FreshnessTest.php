@@ -33,7 +33,7 @@ final class FreshnessTest extends TestCase
         DB::enableQueryLog();
         $this->assertEquals($first, $look());
         $asked = array_column(DB::getQueryLog(), 'query');
-        $this->assertCount(1, $asked);
+        $this->assertCount(1, $asked, implode("\n", $asked));
         $this->assertStringContainsString('content_counters', $asked[0]);
     }
 

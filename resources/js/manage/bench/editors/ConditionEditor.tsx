@@ -38,9 +38,11 @@ export function ConditionEditor({
 	const wants = field.tests.find((one) => one.key === test)?.wantsValue ?? false;
 	const off = condition.off ? { off: true } : {};
 
-	const pickTest = (key: string) => {
+	const pickTest = async (key: string) => {
 		const next = field.tests.find((one) => one.key === key);
-		const value = next?.wantsValue ? firstValue(field, key, condition, options.data) : undefined;
+		// A range begins with what the records hold, so that has to be known first.
+		const held = options.data ?? (next?.wantsValue ? (await options.refetch()).data : undefined);
+		const value = next?.wantsValue ? firstValue(field, key, condition, held) : undefined;
 		if (next?.wantsValue && value === undefined) {
 			setWaiting(key);
 			return;
@@ -82,7 +84,7 @@ export function ConditionEditor({
 					className="select select-sm w-auto max-w-44"
 					aria-label="Test"
 					value={test}
-					onChange={(event) => pickTest(event.target.value)}
+					onChange={(event) => void pickTest(event.target.value)}
 				>
 					{field.tests.map((one) => (
 						<option key={one.key} value={one.key}>
