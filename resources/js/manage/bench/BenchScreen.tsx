@@ -113,19 +113,23 @@ function Loaded({ module }: { module: ModuleWhole }) {
 function Head({ bench, module }: { bench: Bench; module: ModuleWhole }) {
 	const start = useStart();
 	const client = useQueryClient();
+	const { definition, change, keeping } = bench;
 	const [state, setState] = useState(module);
+	const [live, setLive] = useState(module.live && !module.changed ? module.definition : null);
 	const publish = useMutation({
 		mutationFn: async () => {
-			await bench.keep();
-			return send<ModuleWhole>("POST", `/modules/${module.key}/publish`, {});
+			if (!(await bench.keep())) {
+				throw new Error("Nothing was published, because the draft is not kept yet.");
+			}
+			return { publishing: definition, now: await send<ModuleWhole>("POST", `/modules/${module.key}/publish`, {}) };
 		},
-		onSuccess: (now) => {
+		onSuccess: ({ publishing, now }) => {
 			setState(now);
+			setLive(publishing);
 			void client.invalidateQueries({ queryKey: ["modules"] });
 		},
 	});
-	const { definition, change, keeping } = bench;
-	const published = state.live && JSON.stringify(state.definition) === JSON.stringify(definition) && !state.changed;
+	const published = live !== null && JSON.stringify(live) === JSON.stringify(definition);
 
 	return (
 		<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
@@ -179,7 +183,7 @@ function Head({ bench, module }: { bench: Bench; module: ModuleWhole }) {
 			<span className="text-quiet">
 				{state.live && state.publishedAt ? `Live since ${moment(start, state.publishedAt, false)}` : "Not live yet"} ·
 			</span>
-			<PagesMenu module={state} onPlaced={(now) => setState({ ...now, definition: state.definition })} />
+			<PagesMenu module={state} onPlaced={setState} />
 			<button
 				type="button"
 				className="btn btn-secondary btn-sm h-9 px-4"

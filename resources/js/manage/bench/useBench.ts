@@ -70,45 +70,50 @@ export function useBench(module: ModuleWhole) {
 
 	const revision = useRef(module.revision);
 	const kept = useRef(module.definition);
-	const busy = useRef(false);
+	const flight = useRef<Promise<boolean> | null>(null);
 	const wanted = useRef(definition);
 	const [keeping, setKeeping] = useState<Keeping>({ state: "kept", at: module.savedAt });
 	wanted.current = definition;
 
-	const keep = useCallback(
-		async (leaving = false): Promise<void> => {
-			if (busy.current || wanted.current === kept.current) {
-				return;
-			}
-			busy.current = true;
-			const saving = wanted.current;
+	const save = useCallback(
+		async (saving: Definition, from: number): Promise<boolean> => {
 			setKeeping({ state: "keeping" });
 			try {
 				const answer = await send<{ revision: number; savedAt: string }>(
 					"PUT",
 					`/modules/${module.key}/draft`,
-					{ definition: saving, revision: revision.current },
-					leaving,
+					{ definition: saving, revision: from },
+					true,
 				);
 				revision.current = answer.revision;
 				kept.current = saving;
 				setKeeping({ state: "kept", at: answer.savedAt });
+				return true;
 			} catch (error) {
 				setKeeping(
 					error instanceof ApiError && error.status === 409
 						? { state: "stale" }
 						: { state: "failed", why: error instanceof Error ? error.message : String(error) },
 				);
-				return;
-			} finally {
-				busy.current = false;
-			}
-			if (wanted.current !== kept.current) {
-				await keep(leaving);
+				return false;
 			}
 		},
 		[module.key],
 	);
+
+	/** Keeps the newest state, after whatever is on its way; tells whether it is kept. */
+	const keep = useCallback(async (): Promise<boolean> => {
+		while (flight.current) {
+			await flight.current;
+		}
+		if (wanted.current === kept.current) {
+			return true;
+		}
+		flight.current = save(wanted.current, revision.current);
+		const done = await flight.current;
+		flight.current = null;
+		return done && (wanted.current === kept.current || keep());
+	}, [save]);
 
 	// biome-ignore lint/correctness/useExhaustiveDependencies: every change of the definition is to be kept
 	useEffect(() => {
@@ -120,13 +125,18 @@ export function useBench(module: ModuleWhole) {
 	}, [definition, keep]);
 
 	useEffect(() => {
-		const leave = () => void keep(true);
+		// A page that is being left cannot wait for what is on its way: that one will have counted the revision up.
+		const leave = () => {
+			if (wanted.current !== kept.current) {
+				void save(wanted.current, revision.current + (flight.current ? 1 : 0));
+			}
+		};
 		window.addEventListener("pagehide", leave);
 		return () => {
 			window.removeEventListener("pagehide", leave);
-			void keep(true).then(() => client.invalidateQueries({ queryKey: ["modules"] }));
+			void keep().then(() => client.invalidateQueries({ queryKey: ["modules"] }));
 		};
-	}, [keep, client]);
+	}, [keep, save, client]);
 
 	const change = useCallback((to: Definition, tag: string | null = null) => {
 		setPage("1");
@@ -137,7 +147,6 @@ export function useBench(module: ModuleWhole) {
 	const overwrite = useCallback(
 		async (newest: number) => {
 			revision.current = newest;
-			setKeeping({ state: "keeping" });
 			await keep();
 		},
 		[keep],

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, type ReactNode, useEffect, useRef, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useBlocker, useNavigate, useParams } from "react-router";
 import { ApiError, get, type Problem, send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { moment, useStart } from "../shared/start";
@@ -34,6 +34,29 @@ export function ItemScreen() {
 
 type Values = Record<string, unknown>;
 
+const NEW: Values = { status: "published" };
+
+/** Asks before what was typed and not saved is left behind. */
+function useUnsaved(unsaved: boolean) {
+	const blocker = useBlocker(
+		({ currentLocation, nextLocation }) =>
+			unsaved && currentLocation.pathname !== nextLocation.pathname && !nextLocation.state?.saved,
+	);
+	useEffect(() => {
+		if (blocker.state === "blocked") {
+			window.confirm("What you typed is not saved. Leave it behind?") ? blocker.proceed() : blocker.reset();
+		}
+	}, [blocker]);
+	useEffect(() => {
+		if (!unsaved) {
+			return;
+		}
+		const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+		window.addEventListener("beforeunload", ask);
+		return () => window.removeEventListener("beforeunload", ask);
+	}, [unsaved]);
+}
+
 /** A moment for the browser's own control, in its time zone, and back. */
 function toLocal(value: unknown): string {
 	if (typeof value !== "string") {
@@ -52,7 +75,7 @@ function Form({ type, item }: { type: ContentType; item: Item | null }) {
 	const client = useQueryClient();
 	const go = useNavigate();
 	const [saved, setSaved] = useState(item);
-	const [values, setValues] = useState<Values>(item?.values ?? { status: "published" });
+	const [values, setValues] = useState<Values>(item?.values ?? NEW);
 	const [pictures, setPictures] = useState<Record<string, Picture | null>>(item?.pictures ?? {});
 	const [problems, setProblems] = useState<Problem[]>([]);
 	const form = useRef<HTMLFormElement>(null);
@@ -74,7 +97,7 @@ function Form({ type, item }: { type: ContentType; item: Item | null }) {
 			setProblems([]);
 			void client.invalidateQueries({ queryKey: ["items"] });
 			if (!saved) {
-				void go(`/content/${type.key}/${now.id}`, { replace: true });
+				void go(`/content/${type.key}/${now.id}`, { replace: true, state: { saved: true } });
 			}
 		},
 		onError: (error) => {
@@ -95,7 +118,9 @@ function Form({ type, item }: { type: ContentType; item: Item | null }) {
 		onChange: (value: unknown) => set(one.key, value),
 	});
 	const own = type.fields.filter((one) => one.origin === "type");
-	const changed = saved === null || JSON.stringify(values) !== JSON.stringify(saved.values);
+	const began = saved?.values ?? NEW;
+	const changed = saved === null || JSON.stringify(values) !== JSON.stringify(began);
+	useUnsaved(JSON.stringify(values) !== JSON.stringify(began));
 
 	return (
 		<form
