@@ -103,6 +103,56 @@ final class JourneyTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    public function test_what_is_published_is_what_stands_there_at_that_moment(): void
+    {
+        $this->signIn();
+        $this->visit('/manage/modules/from-the-journal');
+        $this->sees('12 at a time');
+        $this->find('[data-at="page.size"]')->click();
+        foreach (['5', '4', '3'] as $size) {
+            $this->type('[aria-label="How many at a time"]', $size);
+        }
+        $this->findText('button', 'Publish')->click();
+        $this->findText('button', 'Published');
+        $this->visit('/journal');
+        $this->assertCount(3, $this->titles('from-the-journal'));
+        $this->visit('/manage/modules/from-the-journal');
+        $this->findText('button', 'Published');
+        $this->find('[data-at="page.size"]')->click();
+        $this->type('[aria-label="How many at a time"]', '12');
+        $this->findText('button', 'Publish')->click();
+        $this->findText('button', 'Published');
+        $this->visit('/journal');
+        $this->assertCount(12, $this->titles('from-the-journal'));
+    }
+
+    public function test_leaving_a_form_that_is_not_saved_asks(): void
+    {
+        $this->signIn();
+        $this->visit('/manage/content/product/new');
+        $this->find('#field-title')->sendKeys('Half a fern');
+        $this->findText('nav a', 'Modules')->click();
+        $alert = $this->await('nothing is asked', fn () => $this->alert());
+        $this->assertStringContainsString('not saved', $alert->getText());
+        $alert->dismiss();
+        $this->assertSame('Half a fern', $this->find('#field-title')->getAttribute('value'));
+        $this->findText('nav a', 'Modules')->click();
+        $this->await('nothing is asked', fn () => $this->alert())->accept();
+        $this->sees('Each is set up once');
+    }
+
+    private function alert(): ?\Facebook\WebDriver\WebDriverAlert
+    {
+        try {
+            $alert = $this->browser->switchTo()->alert();
+            $alert->getText();
+
+            return $alert;
+        } catch (\Facebook\WebDriver\Exception\NoSuchAlertException) {
+            return null;
+        }
+    }
+
     public function test_what_is_wrong_is_said_at_the_field_and_what_was_typed_stays(): void
     {
         $this->signIn();
