@@ -38,7 +38,7 @@ export function BenchScreen() {
 
 function Loaded({ module }: { module: ModuleWhole }) {
 	const bench = useBench(module);
-	const [device, setDevice] = useState<Device>("Laptop");
+	const [device, setDevice] = useState<Device>(window.innerWidth < 768 ? "Phone" : "Laptop");
 	const [side, setSide] = useState<"text" | "page">("text");
 	const look = bench.look.data;
 
@@ -73,7 +73,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 				))}
 			</div>
 			{look ? (
-				<div className="flex-1 min-h-0 grid md:grid-rows-[minmax(0,1fr)] md:grid-cols-[minmax(22rem,29rem)_minmax(0,1fr)]">
+				<div className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] md:grid-rows-[minmax(0,1fr)] md:grid-cols-[minmax(22rem,29rem)_minmax(0,1fr)]">
 					<section
 						className={`bg-base-200 border-r border-base-300 overflow-y-auto py-2 ${side === "page" ? "hidden md:block" : ""}`}
 						aria-label="Rules"
@@ -89,7 +89,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 						className={`bg-stage min-h-[70vh] md:min-h-0 flex-col ${side === "text" ? "hidden md:flex" : "flex"}`}
 						aria-label="Page"
 					>
-						<div className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 h-11 shrink-0 bg-base-200 border-b border-base-300">
+						<div className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 py-1.5 min-h-11 shrink-0 bg-base-200 border-b border-base-300">
 							<span className="font-semibold">What visitors get</span>
 							<span className="text-quiet" aria-live="polite">
 								{look.total === 1 ? "1 record" : `${look.total} records`}
