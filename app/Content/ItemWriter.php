@@ -58,12 +58,13 @@ final class ItemWriter
         $problems->refuseIfAny();
     }
 
-    public function create(Type $type, ItemDraft $draft): Item
+    /** @param  array<string, mixed>  $reserved  slugs, as keys, that one made from the title may not take */
+    public function create(Type $type, ItemDraft $draft, array $reserved = []): Item
     {
         $item = new Item(['type_key' => $type->key]);
         $item->revision = 1;
 
-        return $this->write($item, $type, $draft, $draft->slug ?? $this->freeSlug($type, $draft->title));
+        return $this->write($item, $type, $draft, $draft->slug ?? $this->freeSlug($type, $draft->title, $reserved));
     }
 
     /**
@@ -131,16 +132,20 @@ final class ItemWriter
         });
     }
 
-    /** A slug from the title that no item of the type has. */
-    private function freeSlug(Type $type, string $title): string
+    /**
+     * A slug from the title that no item of the type has.
+     *
+     * @param  array<string, mixed>  $reserved
+     */
+    private function freeSlug(Type $type, string $title, array $reserved): string
     {
         $base = Slug::from($title);
         $ofType = fn () => Item::query()->where('type_key', $type->key);
-        if (! $ofType()->where('slug', $base)->exists()) {
+        if (! isset($reserved[$base]) && ! $ofType()->where('slug', $base)->exists()) {
             return $base;
         }
         $taken = $ofType()->where('slug', 'like', $base.'-%')->pluck('slug')->flip();
-        for ($slug = $base.'-2', $n = 3; $taken->has($slug); $n++) {
+        for ($slug = $base.'-2', $n = 3; $taken->has($slug) || isset($reserved[$slug]); $n++) {
             $slug = $base.'-'.$n;
         }
 

@@ -6,39 +6,78 @@ namespace App\Import;
 
 use Wellspring\Core\Problem\Refused;
 
-/** Reads a table of comma-separated values with a header row (RFC 4180), a row at a time. */
+/**
+ * Reads a table with a header row (RFC 4180), a row at a time. What parts the cells — comma, semicolon or tab —
+ * and the encoding — UTF-8 with or without a mark, or Windows-1252 — are told from the file.
+ */
 final class Csv
 {
+    private const MARK = "\xEF\xBB\xBF";
+
     /**
      * @return \Generator<int, list<string>> cells by the number of the line on which the row begins; the header first
      *
-     * @throws Refused when a quote is never closed
+     * @throws Refused when the file cannot be read or a quote is never closed
      */
     public static function rows(string $path): \Generator
+    {
+        $encoding = Encoding::of(self::lines($path));
+        $separator = null;
+        $begins = 0;
+        $row = '';
+        foreach (self::lines($path) as $line => $text) {
+            $begins = $row === '' ? $line : $begins;
+            $row .= $encoding->toUtf8($text);
+            if (substr_count($row, '"') % 2 === 1) {
+                continue;
+            }
+            $row = preg_replace('/\r?\n$/D', '', $row) ?? $row;
+            if ($row !== '') {
+                $separator ??= self::separator($row);
+                yield $begins => array_map(strval(...), str_getcsv($row, $separator, '"', ''));
+            }
+            $row = '';
+        }
+        if ($row !== '') {
+            throw Refused::because("line {$begins}", 'openQuote', 'a quote is opened in this row and never closed.');
+        }
+    }
+
+    /**
+     * A row as RFC 4180 writes it, its end included.
+     *
+     * @param  list<string>  $cells
+     */
+    public static function row(array $cells): string
+    {
+        return implode(',', array_map(
+            fn (string $cell): string => preg_match('/[",\r\n]/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : $cell,
+            $cells,
+        ))."\r\n";
+    }
+
+    /** The one of comma, semicolon and tab that stands most often in the header, quotes aside. */
+    private static function separator(string $header): string
+    {
+        $bare = preg_replace('/"[^"]*"/', '', $header) ?? $header;
+        $best = ',';
+        foreach ([';', "\t"] as $other) {
+            $best = substr_count($bare, $other) > substr_count($bare, $best) ? $other : $best;
+        }
+
+        return $best;
+    }
+
+    /** @return \Generator<int, string> by number, each with its end */
+    private static function lines(string $path): \Generator
     {
         $file = is_file($path) ? fopen($path, 'rb') : false;
         if ($file === false) {
             throw Refused::because('', 'unreadable', "“{$path}” cannot be read.");
         }
         try {
-            $line = 0;
-            while (($row = fgets($file)) !== false) {
-                $begins = ++$line;
-                if ($begins === 1 && str_starts_with($row, "\xEF\xBB\xBF")) {
-                    $row = substr($row, 3);
-                }
-                while (substr_count($row, '"') % 2 === 1) {
-                    $more = fgets($file);
-                    if ($more === false) {
-                        throw Refused::because("line {$begins}", 'openQuote', 'a quote is opened in this row and never closed.');
-                    }
-                    $row .= $more;
-                    $line++;
-                }
-                $row = preg_replace('/\r?\n$/D', '', $row) ?? $row;
-                if ($row !== '') {
-                    yield $begins => array_map(strval(...), str_getcsv($row, ',', '"', ''));
-                }
+            for ($line = 1; ($text = fgets($file)) !== false; $line++) {
+                yield $line => $line === 1 && str_starts_with($text, self::MARK) ? substr($text, 3) : $text;
             }
         } finally {
             fclose($file);

@@ -10,7 +10,7 @@ use Wellspring\Core\Problem\Problem;
 final readonly class ImportResult
 {
     /** @param  list<Problem>  $problems */
-    public function __construct(public int $created, public int $changed, public int $bad, public array $problems)
+    public function __construct(public int $created, public int $changed, public int $unchanged, public int $bad, public array $problems)
     {
     }
 }

@@ -13,9 +13,11 @@ use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
-use Wellspring\Core\Problem\Shape;
 
-/** Brings items in from a CSV or JSON file: all rows are read and checked first, then all are written or none. */
+/**
+ * Brings items in from a CSV or JSON file. The file is read twice: once to check every row, once to write all or none;
+ * so that no more than one row has to be held at a time.
+ */
 final readonly class ItemImport
 {
     public function __construct(private ItemWriter $writer)
@@ -32,60 +34,83 @@ final readonly class ItemImport
     public function run(string $path, Type $type, bool $update, bool $skipBad, \Closure $progress): ImportResult
     {
         $reader = new ItemReader($type);
-        $rows = str_ends_with(strtolower($path), '.json') ? $this->jsonRows($path) : $this->csvRows($path, $reader);
-        $existing = Item::query()->where('type_key', $type->key)->pluck('slug')->flip();
+        $rows = fn (): \Generator => preg_match('/\.(json|jsonl|ndjson)$/Di', $path) === 1 ? JsonRows::of($path) : $this->csvRows($path, $reader);
 
-        $problems = [];
-        $bad = 0;
-        /** @var list<array{ItemDraft, int|null}> $ready */
-        $ready = [];
-        $slugs = [];
+        $problems = $bad = $slugs = [];
         $read = 0;
-        foreach ($rows as $row) {
+        foreach ($rows() as $n => $row) {
             $progress('read', ++$read);
-            $place = $row->place;
             try {
-                if ($row->fault !== null) {
-                    throw Refused::because('', 'wrongRow', $row->fault);
+                $slug = $this->read($row, $type, $reader, $update)[0]->slug;
+                if ($slug !== null && isset($slugs[$slug])) {
+                    throw Refused::because('slug', 'twice', "“{$slug}” stands on {$slugs[$slug]} already; expected each slug once.");
                 }
-                $slug = is_string($row->values['slug'] ?? null) ? trim($row->values['slug']) : '';
-                $known = $update && $existing->has($slug);
-                $item = $known ? Item::query()->with('terms')->where('type_key', $type->key)->where('slug', $slug)->first() : null;
-                $standing = $item === null ? [] : self::standing($item, $type);
-                $draft = $row->cells ? $reader->fromCells(self::texts($row->values), $standing) : $reader->fromValues($row->values, $standing);
-                $this->writer->check($type, $draft, $item);
-                if ($draft->slug !== null && isset($slugs[$draft->slug])) {
-                    throw Refused::because('slug', 'twice', "“{$draft->slug}” stands on {$slugs[$draft->slug]} already; expected each slug once.");
+                if ($slug !== null) {
+                    $slugs[$slug] = $row->place;
                 }
-                if ($draft->slug !== null) {
-                    $slugs[$draft->slug] = $place;
-                }
-                $ready[] = [$draft, $item?->id];
             } catch (Refused $refused) {
-                $bad++;
+                $bad[$n] = true;
                 foreach ($refused->problems as $problem) {
-                    $problems[] = new Problem($place.($problem->path === '' ? '' : ", column {$problem->path}"), $problem->code, $problem->message, $problem->variables);
+                    $problems[] = new Problem($row->place.($problem->path === '' ? '' : ", column {$problem->path}"), $problem->code, $problem->message, $problem->variables);
                 }
             }
         }
-        if ($bad > 0 && ! $skipBad) {
-            return new ImportResult(0, 0, $bad, $problems);
+        if ($bad !== [] && ! $skipBad) {
+            return new ImportResult(0, 0, 0, count($bad), $problems);
         }
-        $changed = 0;
-        DB::transaction(function () use ($ready, $type, $progress, &$changed): void {
+        $done = ['created' => 0, 'changed' => 0, 'unchanged' => 0];
+        DB::transaction(function () use ($rows, $bad, $slugs, $type, $reader, $update, $progress, &$done): void {
             DB::statement("set local wellspring.bulk = 'on'");
-            foreach ($ready as $i => [$draft, $id]) {
-                if ($id === null) {
-                    $this->writer->create($type, $draft);
-                } else {
-                    $this->writer->update(Item::query()->findOrFail($id), $type, $draft);
-                    $changed++;
+            $written = 0;
+            foreach ($rows() as $n => $row) {
+                if (! isset($bad[$n])) {
+                    $done[$this->write($row, $type, $reader, $update, $slugs)]++;
+                    $progress('write', ++$written);
                 }
-                $progress('write', $i + 1);
             }
         });
 
-        return new ImportResult(count($ready) - $changed, $changed, $bad, $problems);
+        return new ImportResult($done['created'], $done['changed'], $done['unchanged'], count($bad), $problems);
+    }
+
+    /**
+     * @return array{ItemDraft, Item|null, array<string, mixed>} the item as it is to be, and as it is
+     *
+     * @throws Refused
+     */
+    private function read(Row $row, Type $type, ItemReader $reader, bool $update): array
+    {
+        if ($row->fault !== null) {
+            throw Refused::because('', 'wrongRow', $row->fault);
+        }
+        $slug = is_string($row->values['slug'] ?? null) ? trim($row->values['slug']) : '';
+        $item = $update && $slug !== '' ? Item::query()->with('terms')->where('type_key', $type->key)->where('slug', $slug)->first() : null;
+        $standing = $item === null ? [] : self::standing($item, $type);
+        $draft = $row->cells ? $reader->fromCells(self::texts($row->values), $standing) : $reader->fromValues($row->values, $standing);
+        $this->writer->check($type, $draft, $item);
+
+        return [$draft, $item, $standing];
+    }
+
+    /**
+     * @param  array<string, string>  $slugs  those that the file names, which no made slug may take
+     * @return 'created'|'changed'|'unchanged'
+     */
+    private function write(Row $row, Type $type, ItemReader $reader, bool $update, array $slugs): string
+    {
+        [$draft, $item, $standing] = $this->read($row, $type, $reader, $update);
+        if ($item === null) {
+            $this->writer->create($type, $draft, $slugs);
+
+            return 'created';
+        }
+        // Loosely: a choice more or less counts, the order in which fields came does not.
+        if ($draft == $reader->fromValues($standing)) {
+            return 'unchanged';
+        }
+        $this->writer->update($item, $type, $draft);
+
+        return 'changed';
     }
 
     /**
@@ -155,31 +180,6 @@ final readonly class ItemImport
         }
         if ($problems !== []) {
             throw new Refused($problems);
-        }
-    }
-
-    /** @return \Generator<int, Row> */
-    private function jsonRows(string $path): \Generator
-    {
-        $text = is_file($path) ? file_get_contents($path) : false;
-        if ($text === false) {
-            throw Refused::because('', 'unreadable', "“{$path}” cannot be read.");
-        }
-        if (! mb_check_encoding($text, 'UTF-8')) {
-            throw Refused::because('', 'notUtf8', 'the file is not in UTF-8.');
-        }
-        try {
-            $data = json_decode($text, true, 64, JSON_THROW_ON_ERROR);
-        } catch (\JsonException $fault) {
-            throw Refused::because('', 'notJson', "the file is not JSON: {$fault->getMessage()}.");
-        }
-        if (! is_array($data) || ! array_is_list($data)) {
-            throw Refused::because('', 'notAList', 'expected a list of objects.');
-        }
-        foreach ($data as $i => $values) {
-            yield is_array($values) && ! array_is_list($values)
-                ? new Row('item '.($i + 1), $values, false)
-                : new Row('item '.($i + 1), [], false, 'expected an object, found '.Shape::describe($values).'.');
         }
     }
 }

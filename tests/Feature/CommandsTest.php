@@ -62,7 +62,7 @@ final class CommandsTest extends TestCase
             ['csv', "price\n1\n", 'the column “title” is missing'],
             ['csv', '', 'line 1: the file is empty'],
             ['csv', "title,text\na,\"open\nb,c\n", 'line 2: a quote is opened in this row and never closed'],
-            ['json', '{"title": "x"}', 'expected a list of objects'],
+            ['json', '"title"', 'expected a list of objects, or one object a line'],
             ['json', '[{"title": "x"', 'the file is not JSON'],
             ['json', "[\"\xC3\x28\"]", 'the file is not in UTF-8'],
         ] as [$ending, $content, $told]) {

@@ -15,7 +15,7 @@ final class ItemsImport extends Command
     use SpeaksPlainly;
 
     protected $signature = 'wellspring:items:import
-        {file : a table (.csv, RFC 4180, with a header row) or a list of objects (.json)}
+        {file : a table (.csv, with a header row) or objects (.json, .jsonl)}
         {--type= : the key of the content type}
         {--update : change the items whose slug stands in the file, instead of refusing the row}
         {--skip-bad : write the right rows though others are wrong}';
@@ -52,12 +52,12 @@ final class ItemsImport extends Command
         }
         $bar->clear();
         $this->tellProblems($result->problems);
-        if ($result->bad > 0 && $result->created + $result->changed === 0) {
+        if ($result->bad > 0 && $result->created + $result->changed + $result->unchanged === 0) {
             $this->error("{$result->bad} rows are wrong; nothing was written. Mend them, or write the others with --skip-bad.");
 
             return self::FAILURE;
         }
-        $this->info("{$result->created} items made, {$result->changed} changed, {$result->bad} rows left aside.");
+        $this->info("{$result->created} items made, {$result->changed} changed, {$result->unchanged} as they were, {$result->bad} rows left aside.");
 
         return self::SUCCESS;
     }

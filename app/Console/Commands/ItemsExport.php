@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Content\CatalogueStore;
+use App\Export\ItemExport;
+use Illuminate\Console\Command;
+use Symfony\Component\Console\Output\OutputInterface;
+
+final class ItemsExport extends Command
+{
+    use SpeaksPlainly;
+
+    protected $signature = 'wellspring:items:export
+        {--type= : the key of the content type}
+        {--format=csv : csv, json or jsonl}
+        {--out= : the file to write; the standard output unless given}';
+
+    protected $description = 'Give the items of a type out, as wellspring:items:import takes them';
+
+    public function handle(ItemExport $export, CatalogueStore $store): int
+    {
+        $catalogue = $store->catalogue();
+        $type = $catalogue->type($this->given('--type'));
+        $format = $this->given('--format');
+        if ($type === null || ! in_array($format, ['csv', 'json', 'jsonl'], true)) {
+            $this->error($type === null ? '--type: expected one of '.implode(', ', array_keys($catalogue->types)).'.' : '--format: expected csv, json or jsonl.');
+
+            return self::INVALID;
+        }
+        $out = $this->given('--out');
+        if ($out === '') {
+            foreach ($export->write($type, $format) as $piece) {
+                $this->output->write($piece, false, OutputInterface::OUTPUT_RAW);
+            }
+
+            return self::SUCCESS;
+        }
+        // Written beside and then moved, so that a file is there whole or not at all.
+        $part = $out.'.part';
+        $file = is_dir(dirname($out)) && is_writable(dirname($out)) ? fopen($part, 'wb') : false;
+        if ($file === false) {
+            $this->error("--out: “{$out}” cannot be written.");
+
+            return self::FAILURE;
+        }
+        foreach ($export->write($type, $format) as $piece) {
+            fwrite($file, $piece);
+        }
+        fclose($file);
+        rename($part, $out);
+
+        return self::SUCCESS;
+    }
+}
