@@ -62,7 +62,7 @@ install_npm() {
 }
 
 build_front_end() {
-    local sum; sum="$(sum_of resources vite.config.ts tsconfig.json package-lock.json)"
+    local sum; sum="$(sum_of resources vite.config.ts package-lock.json)"
     if [ -f "$ROOT/public/build/manifest.json" ] && stamp_is build "$sum"; then return 0; fi
     say "Building the front end"
     (cd "$ROOT" && npm run --silent build) > "$VAR/log/build.log" 2>&1 || fail "The front end could not be built; see $VAR/log/build.log."

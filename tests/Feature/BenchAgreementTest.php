@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Content\Records;
+use App\Listing\Fragment;
+use App\Listing\Listing;
+use App\Listing\Options;
+use App\Models\Item;
+use App\Models\Page;
+use App\Modules\ModuleStore;
+use Illuminate\Support\Facades\DB;
+use Tests\Support\Garden;
+use Tests\Support\RandomModules;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Status;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Run\Steps;
+use Wellspring\Core\Who\Audience;
+
+/** What the bench tells beside the run itself — counts beside choices, gaps, the page — held against the plain rules. */
+final class BenchAgreementTest extends TestCase
+{
+    private const NOW = '2026-06-01T12:00:00Z';
+
+    /** @var list<Record> */
+    private array $records;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->plantType();
+        $draw = new RandomModules(random_int(1, 1_000_000));
+        $this->records = [];
+        for ($n = 1; $n <= 50; $n++) {
+            $this->records[] = Records::of($this->plant(array_diff_key($draw->plant($n), ['picture' => 0]))->refresh()->load('terms'));
+        }
+    }
+
+    /** @return list<Record> those that a signed-out visitor may see */
+    private function candidates(): array
+    {
+        return array_values(array_filter($this->records, fn (Record $record): bool => $record->status === Status::Published
+            && $record->publishAt !== null && $record->publishAt <= self::NOW
+            && ($record->expireAt === null || $record->expireAt > self::NOW)
+            && $record->audience !== Audience::Members));
+    }
+
+    public function test_counts_beside_choices_are_those_of_the_records_that_reach_the_rule(): void
+    {
+        $now = Instant::parse(self::NOW) ?? $this->fail();
+        for ($seed = 1; $seed <= 40; $seed++) {
+            $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(50));
+            $steps = Steps::ofWhere($module->where);
+            foreach ([...array_keys($steps), 'after all'] as $before) {
+                $reach = $this->candidates();
+                foreach ($steps as $name => $rule) {
+                    if ($name === $before) {
+                        break;
+                    }
+                    $reach = array_filter($reach, $rule->keeps(...));
+                }
+                foreach (['light', 'uses', 'groups', 'height', 'nickname'] as $key) {
+                    $field = $module->source->fields[$key] ?? $module->source->reachable[$key];
+                    $values = array_filter(array_map(fn (Record $record): mixed => $record->value($field), $reach), fn (mixed $value): bool => $value !== null);
+                    $options = app(Options::class)->of($module, $field, $before, $now, Audience::SignedOut);
+                    $said = "seed {$seed}, {$key} before {$before}";
+                    $this->assertSame([count($values), count($reach) - count($values)], [$options['filled'], $options['empty']], $said);
+                    $expected = [];
+                    foreach ($values as $value) {
+                        foreach ($this->countedUnder($field->family(), $value) as $choice) {
+                            $expected[$choice] = ($expected[$choice] ?? 0) + 1;
+                        }
+                    }
+                    $this->assertEquals($expected, $options['choices'], $said);
+                    if ($field->family() === Family::Number) {
+                        $this->assertEquals([$values === [] ? null : min($values), $values === [] ? null : max($values)], [$options['from'], $options['to']], $said);
+                    }
+                }
+            }
+        }
+    }
+
+    /** @return list<string> the choices a value counts for: a term for itself and all above it, each once */
+    private function countedUnder(Family $family, mixed $value): array
+    {
+        $values = array_values(array_filter((array) $value, is_string(...)));
+        if ($family === Family::Terms) {
+            $terms = Garden::groups()->terms;
+            $above = array_filter($terms->all(), fn ($term): bool => array_intersect($terms->withBelow($term->slug), $values) !== []);
+
+            return array_values(array_map(fn ($term): string => $term->slug, $above));
+        }
+
+        return $family === Family::Choice || $family === Family::Choices ? $values : [];
+    }
+
+    public function test_gaps_are_counted_part_by_part_and_all_together(): void
+    {
+        $now = Instant::parse(self::NOW) ?? $this->fail();
+        for ($seed = 1; $seed <= 60; $seed++) {
+            $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(50));
+            $kept = array_filter($this->candidates(), fn (Record $record): bool => ($module->where?->keeps($record) ?? true) && ! in_array($record->slug, $module->leaveOut, true));
+            $parts = $module->card->parts();
+            $empty = app(Listing::class)->emptyParts($module, $now, Audience::SignedOut);
+            foreach ($parts as $place => $part) {
+                $this->assertSame(count(array_filter($kept, $part->isEmpty(...))), $empty['parts'][$place], "seed {$seed}, {$place}");
+            }
+            $any = array_filter($kept, fn (Record $record): bool => array_filter($parts, fn ($part): bool => $part->isEmpty($record)) !== []);
+            $this->assertSame(count($any), $empty['any'], "seed {$seed}");
+        }
+    }
+
+    /** There is one renderer of what visitors see: the bench's page is that page, to the letter. */
+    public function test_the_bench_shows_the_page_that_visitors_get(): void
+    {
+        $this->actingAs($this->manager());
+        $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
+        $store = app(ModuleStore::class);
+        for ($seed = 1; $seed <= 12; $seed++) {
+            $module = $store->read(['key' => 'drawn'] + (new RandomModules($seed))->rules(50));
+            $store->place($store->publish($store->apply($module)), [$page->id]);
+            $site = (string) $this->get('/garden')->assertOk()->getContent();
+            $bench = $this->postJson('/manage/api/bench/look', ['definition' => $module->toArray()])->assertOk()->json('html');
+            $main = fn (string $html): string => preg_match('~<main.*</main>~s', $html, $found) === 1 ? $found[0] : '';
+            $this->assertNotSame('', $main($site));
+            $this->assertSame($main($site), $main($bench), "seed {$seed}");
+        }
+    }
+
+    /** Values stand in bindings only, so no value can be anything but a value. */
+    public function test_hostile_values_stay_values(): void
+    {
+        $hostile = ["'; drop table items; --", '" or 1=1', '{a,b}', '\\', "x\\'; select 1", '%', '_', '{"a":1}', ':name', '?', '??', '$1', "a\u{2028}b"];
+        foreach ($hostile as $n => $text) {
+            $this->plant(['title' => $text, 'slug' => "hostile-{$n}", 'nickname' => $text, 'publish_at' => '2026-01-01']);
+        }
+        $this->assertSame($hostile, array_column(DB::select('select unnest(?::text[]) as one', [Fragment::arrayLiteral($hostile)]), 'one'));
+        foreach ($hostile as $n => $text) {
+            foreach (['is', 'contains', 'begins', 'ends'] as $test) {
+                $module = $this->module(['where' => ['all' => [['field' => 'nickname', 'test' => $test, 'value' => $text]]], 'pin' => [$text], 'leaveOut' => [$text, "'"]]);
+                $ids = app(Listing::class)->run($module, new \DateTimeImmutable(self::NOW), Audience::SignedOut)->ids;
+                $this->assertContains(Item::query()->where('slug', "hostile-{$n}")->value('id'), $ids, "{$test} {$text}");
+            }
+            $this->actingAs($this->anyManager())->getJson('/manage/api/items?type=plant&q='.urlencode($text))->assertOk();
+        }
+        $this->assertSame(50 + count($hostile), Item::query()->count());
+    }
+
+    /** @param  array<string, mixed>  $rules */
+    private function module(array $rules): Module
+    {
+        return app(ModuleStore::class)->read($rules + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']], 'page' => ['size' => 200]]);
+    }
+
+    private function anyManager(): \App\Models\User
+    {
+        return \App\Models\User::query()->first() ?? $this->manager();
+    }
+}
