@@ -38,7 +38,7 @@ final class Text implements Kind
         if (Html::squeeze($value) === '') {
             return null;
         }
-        $value = trim(preg_replace('/\R/u', ' ', $value) ?? $value);
+        $value = trim(self::oneLine($value));
         $max = $field->maxLength ?? 1000;
         if (mb_strlen($value) > $max) {
             throw new WrongValue("expected at most {$max} characters, found ".mb_strlen($value).'.');
@@ -55,6 +55,12 @@ final class Text implements Kind
     public function schema(Field $field): array
     {
         return ['type' => 'string'] + ($field->maxLength === null ? [] : ['maxLength' => $field->maxLength]);
+    }
+
+    /** Breaks of lines, whatever their kind, become blanks. */
+    public static function oneLine(string $text): string
+    {
+        return preg_replace('/\R/u', ' ', $text) ?? $text;
     }
 
     /** @throws WrongValue when the text is not UTF-8 or holds a control character that no text needs */

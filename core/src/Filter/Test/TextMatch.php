@@ -49,6 +49,8 @@ final readonly class TextMatch implements Test
             throw new WrongValue('expected at most 300 characters.');
         }
 
+        $value = Text::oneLine($value);
+
         // A stored text has no white space at its ends, so a whole one is compared without; “the ” may begin one.
         return $this->place === Place::Whole ? trim($value) : $value;
     }
