@@ -16,6 +16,10 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
+        // What the manage screens send is read as it was typed; core says what is dropped.
+        $fromManage = fn (Request $request): bool => $request->is('manage/api/*');
+        $middleware->trimStrings([$fromManage]);
+        $middleware->convertEmptyStringsToNull([$fromManage]);
         $middleware->redirectGuestsTo('/manage/sign-in');
         $middleware->redirectUsersTo('/manage');
     })

@@ -25,8 +25,8 @@ Route::middleware('auth')->prefix('manage')->group(function (): void {
         Route::post('bench/options', [Manage\BenchController::class, 'options']);
         Route::get('items', [Manage\ItemController::class, 'index']);
         Route::post('items', [Manage\ItemController::class, 'store']);
-        Route::get('items/{id}', [Manage\ItemController::class, 'show'])->whereNumber('id');
-        Route::put('items/{id}', [Manage\ItemController::class, 'update'])->whereNumber('id');
+        Route::get('items/{id}', [Manage\ItemController::class, 'show'])->where('id', '[0-9]{1,18}');
+        Route::put('items/{id}', [Manage\ItemController::class, 'update'])->where('id', '[0-9]{1,18}');
         Route::post('pictures', [Manage\ItemController::class, 'addPicture']);
     });
 

@@ -34,7 +34,7 @@ final readonly class Remembered
     public function show(Module $module, \DateTimeImmutable $now, Audience $viewer, string $page = '1'): Result
     {
         // The marks are read before the content: a change in between leaves what is kept under a name nobody asks for again.
-        $name = 'listing:'.hash('xxh128', json_encode([$module->toArray(), $viewer, $page, $this->marks($module)], JSON_THROW_ON_ERROR));
+        $name = 'listing:'.hash('xxh128', serialize([$module->toArray(), $viewer->value, $page, $this->marks($module)]));
         $kept = $this->cache->get($name);
         if (is_array($kept) && $now->getTimestamp() >= $kept['from'] && ($kept['until'] === null || $now->getTimestamp() < $kept['until'])) {
             return new Result($kept['total'], $kept['pages'], $kept['page'], [], $kept['ids']);

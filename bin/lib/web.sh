@@ -84,6 +84,7 @@ http {
         server_tokens off;
         location /build/ { expires max; add_header Cache-Control "public, immutable"; try_files \$uri =404; }
         location /media/ { alias $media/; expires 1h; add_header X-Content-Type-Options nosniff; add_header Content-Security-Policy "default-src 'none'; sandbox"; }
+        location ~ \.php(/|\$) { return 404; }
         location / { try_files \$uri @app; }
         location @app {
             include /etc/nginx/fastcgi_params;

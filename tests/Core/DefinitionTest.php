@@ -101,6 +101,7 @@ final class DefinitionTest extends TestCase
             'a group deep down' => [['where' => ['none' => [['any' => [['field' => 'x', 'test' => 'is']]]]]], ['where.none[0].any[0].field']],
             'two at once' => [['skip' => -1, 'page' => ['mode' => 'spiral', 'size' => 0]], ['skip', 'page.mode', 'page.size']],
             'an order by terms' => [['order' => [['by' => 'groups']]], ['order[0].by']],
+            'text that cannot be kept' => [['name' => "nul\0", 'pin' => ["a\0b", "\xFF"]], ['name', 'pin[0]', 'pin[1]']],
             'a slug pinned twice' => [['pin' => ['a', 'a']], ['pin[1]']],
             'too many columns' => [['arrange' => ['as' => 'grid', 'columns' => ['phone' => 0, 'desktop' => 99]]], ['arrange.columns.phone', 'arrange.columns.desktop']],
             'columns of a list' => [['arrange' => ['as' => 'list', 'columns' => []]], ['arrange.columns']],

@@ -63,7 +63,7 @@ final class KindsTest extends TestCase
             ['height', '1,5'], ['height', '12 cm'], ['height', '0x1A'], ['height', 'NaN'], ['height', '1e400'], ['height', '--1'], ['height', '١٢'], ['height', '.'],
             ['hardy', 'y'], ['hardy', '2'], ['light', 'Shade'], ['uses', 'pot | roof'], ['uses', 'pot,cut'],
             ['sown', '2023-02-29'], ['sown', '2024-2-9'], ['sown', '01/05/2026'], ['sown', "2024-02-09\n1"],
-            ['watered', 'tomorrow'], ['watered', '2026-13-01'], ['watered', '2026-02-30T10:00Z'], ['watered', '2026-05-01T25:00Z'], ['watered', '1777659000'],
+            ['watered', 'tomorrow'], ['watered', '2026-13-01'], ['watered', '2026-02-30T10:00Z'], ['watered', '2026-05-01T25:00Z'], ['watered', '1777659000'], ['watered', '9999-12-31T23:59:59-12:00'], ['watered', '0000-01-01'], ['watered', '0001-01-01T00:00+02:00'],
             ['nickname', "bell\x07"], ['nickname', "\xFF"], ['story', "nul\0"], ['picture', '../../etc/passwd'], ['picture', 'Fern.webp'], ['picture', 'fern'],
         ];
     }

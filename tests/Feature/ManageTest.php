@@ -134,6 +134,15 @@ final class ManageTest extends TestCase
         $this->getJson('/manage/api/items?type=plant&q=FOUGERE&sort=title')->assertJson(['total' => 2, 'pages' => 1]);
         $this->getJson('/manage/api/items?type=plant&q=100%25')->assertJson(['total' => 0]);
         $this->getJson('/manage/api/items?type=plant&sort=password')->assertUnprocessable();
+        $this->getJson('/manage/api/items?type=plant&page=1000000000')->assertOk()->assertJsonCount(0, 'items');
+        foreach (['page=99999999999999999999', 'page=0', 'q[]=x'] as $wrong) {
+            $this->getJson("/manage/api/items?type=plant&{$wrong}")->assertUnprocessable();
+        }
+        foreach (['q=%FF', 'q=a%00b', 'slugs=%00,%FF'] as $odd) {
+            $this->getJson("/manage/api/items?type=plant&{$odd}")->assertOk()->assertJson(['total' => 0]);
+        }
+        $this->getJson('/manage/api/items/99999999999999999999')->assertNotFound();
+        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => "nul\0", 'publish_at' => '9999-12-31T23:59:59-12:00', 'nickname' => '  kept  as one ']])->assertUnprocessable()->assertJsonCount(2, 'problems');
     }
 
     public function test_a_picture_is_taken_by_its_content_and_written_anew(): void

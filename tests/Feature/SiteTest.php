@@ -33,7 +33,7 @@ final class SiteTest extends TestCase
         $this->get('/garden')->assertOk()->assertSeeInOrder(['All plants', 'Plant 1', 'Plant 2', 'garden?plants-page=2', 'Next'])->assertDontSee('Plant 3')->assertDontSee('<script', false);
         $this->get('/garden?plants-page=3')->assertOk()->assertSee('Plant 5')->assertDontSee('Plant 4')->assertDontSee('>Next<', false);
         $this->get('/garden?other=1&plants-page=1')->assertRedirect('/garden?other=1')->assertStatus(301);
-        foreach (['0', '-1', 'x', '1000000000', '4', '02', ''] as $wrong) {
+        foreach (['0', '-1', 'x', '1000000000', '4', '02', '', '%FF', '%00'] as $wrong) {
             $this->get('/garden?plants-page='.$wrong)->assertNotFound();
         }
         $this->get('/garden?plants-page[]=2')->assertNotFound();

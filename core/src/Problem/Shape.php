@@ -50,7 +50,7 @@ final class Shape
             return $default;
         }
         $value = $this->raw($key);
-        if (! is_string($value) || trim($value) === '') {
+        if (! is_string($value) || trim($value) === '' || ! self::isPlain($value)) {
             $this->wrong($key, 'text that is not empty', $value);
 
             return $default ?? '';
@@ -129,7 +129,7 @@ final class Shape
     {
         $slugs = [];
         foreach ($this->items($key) as $i => $slug) {
-            if (! is_string($slug) || trim($slug) === '') {
+            if (! is_string($slug) || trim($slug) === '' || ! self::isPlain($slug)) {
                 $this->problems->add(Path::to($this->at($key), $i), 'wrongValue', 'expected a slug, found '.self::describe($slug).'.');
             } elseif (in_array($slug, $slugs, true)) {
                 $this->problems->add(Path::to($this->at($key), $i), 'twice', "“{$slug}” is named twice; expected each slug once.");
@@ -161,6 +161,12 @@ final class Shape
                 $this->problems->add(Path::to($this->path, $key), 'unknownKey', 'is not a known key; expected one of: '.implode(', ', $known).'.');
             }
         }
+    }
+
+    /** UTF-8 without control characters: what can be kept and shown. */
+    private static function isPlain(string $text): bool
+    {
+        return mb_check_encoding($text, 'UTF-8') && preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', $text) !== 1;
     }
 
     /** What was found, short enough for a sentence. */

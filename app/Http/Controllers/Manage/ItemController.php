@@ -47,9 +47,9 @@ final readonly class ItemController
         $type = $this->type($given['type']);
         $page = (int) ($given['page'] ?? 1);
         $query = Item::query()->where('type_key', $type->key)
-            ->when($given['q'] ?? null, fn (Builder $query, string $words): Builder => $query->whereRaw("strpos(folded->>'title', ?) > 0", [Fold::of(trim($words))]))
+            ->when($given['q'] ?? null, fn (Builder $query, string $words): Builder => $query->whereRaw("strpos(folded->>'title', ?) > 0", [Fold::of(self::readable($words))]))
             ->when($given['status'] ?? null, fn (Builder $query, string $status): Builder => $query->where('status', $status))
-            ->when($given['slugs'] ?? null, fn (Builder $query, string $slugs): Builder => $query->whereIn('slug', explode(',', $slugs)));
+            ->when($given['slugs'] ?? null, fn (Builder $query, string $slugs): Builder => $query->whereIn('slug', explode(',', self::readable($slugs))));
         $total = (clone $query)->count();
         $items = $query->with('terms')
             ->orderByRaw(self::SORTS[$given['sort'] ?? 'updated_at'].' '.($given['direction'] ?? 'desc').' nulls last')->orderBy('id')
