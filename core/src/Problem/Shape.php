@@ -51,7 +51,7 @@ final class Shape
         }
         $value = $this->raw($key);
         if (! is_string($value) || trim($value) === '' || ! self::isPlain($value)) {
-            $this->wrong($key, 'text that is not empty', $value);
+            $this->wrong($key, is_string($value) && ! self::isPlain($value) ? 'text without control characters' : 'text that is not empty', $value);
 
             return $default ?? '';
         }

@@ -32,6 +32,12 @@ final readonly class ItemController
     {
     }
 
+    /** What was asked for, as text that the database takes. */
+    private static function readable(string $asked): string
+    {
+        return trim(str_replace("\0", '', mb_scrub($asked)));
+    }
+
     /** @return array<string, mixed> */
     public function index(Request $request): array
     {
