@@ -34,12 +34,13 @@ final class Sentences
     /** The rules that tell modules apart, as one line of text. */
     public static function asLine(Module $module): string
     {
+        $where = Steps::ofWhere($module->where);
         $said = ['take '.mb_strtolower($module->source->plural)];
         foreach (self::of($module) as $sentence) {
             $text = $sentence->text();
             $said[] = match (true) {
                 $sentence->off => '',
-                str_starts_with($sentence->rule, 'where') => (isset($sentence->pieces[1]) && $sentence->pieces[1]->text === ': ' ? 'keep only those where ' : 'keep only those whose ').self::lower($text),
+                str_starts_with($sentence->rule, 'where') => ($where[$sentence->rule] instanceof Group ? 'keep only those where ' : 'keep only those whose ').self::lower($text),
                 $sentence->rule === 'byHand' => $module->pin === [] && $module->leaveOut === [] ? '' : $text,
                 $sentence->rule === 'order' => 'order by '.self::lower($text),
                 $sentence->rule === 'page' => 'show '.$text,
