@@ -8,6 +8,7 @@ use App\Models\Item;
 use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Who\Audience;
 
 /** Makes of stored items the records that the rules speak of. */
@@ -54,6 +55,24 @@ final class Records
                 'updated_at' => self::instant($item->updated_at),
             ] + $item->fields + $terms,
         );
+    }
+
+    /**
+     * What the item has, by column, as ItemReader takes it; null where it is empty.
+     *
+     * @return array<string, mixed>
+     */
+    public static function values(Item $item, Type $type): array
+    {
+        $record = self::of($item);
+        $values = ['slug' => $item->slug, 'status' => $item->status, 'audience' => $item->audience, 'lead' => $item->lead];
+        foreach ($type->reachable as $key => $field) {
+            if (! in_array($key, ['created_at', 'updated_at'], true)) {
+                $values[$key] ??= $record->value($field);
+            }
+        }
+
+        return $values;
     }
 
     private static function instant(?\DateTimeInterface $at): ?string

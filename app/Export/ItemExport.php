@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Export;
 
+use App\Content\Records;
 use App\Import\Csv;
-use App\Import\ItemImport;
 use App\Models\Item;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
@@ -31,7 +31,7 @@ final readonly class ItemExport
         };
         $first = true;
         foreach (Item::query()->with('terms')->where('type_key', $type->key)->lazyById(self::CHUNK) as $item) {
-            $values = ItemImport::standing($item, $type);
+            $values = Records::values($item, $type);
             if ($format === 'csv') {
                 yield Csv::row(array_map(fn (string $column): string => $this->cell($values[$column] ?? null, $type->field($column)), $columns));
             } else {

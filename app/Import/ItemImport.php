@@ -85,7 +85,7 @@ final readonly class ItemImport
         }
         $slug = is_string($row->values['slug'] ?? null) ? trim($row->values['slug']) : '';
         $item = $update && $slug !== '' ? Item::query()->with('terms')->where('type_key', $type->key)->where('slug', $slug)->first() : null;
-        $standing = $item === null ? [] : self::standing($item, $type);
+        $standing = $item === null ? [] : Records::values($item, $type);
         $draft = $row->cells ? $reader->fromCells(self::texts($row->values), $standing) : $reader->fromValues($row->values, $standing);
         $this->writer->check($type, $draft, $item);
 
@@ -111,24 +111,6 @@ final readonly class ItemImport
         $this->writer->update($item, $type, $draft);
 
         return 'changed';
-    }
-
-    /**
-     * What the item has now, by column, so that columns an import does not bring stay as they are.
-     *
-     * @return array<string, mixed>
-     */
-    public static function standing(Item $item, Type $type): array
-    {
-        $record = Records::of($item);
-        $values = ['slug' => $item->slug, 'status' => $item->status, 'audience' => $item->audience, 'lead' => $item->lead];
-        foreach ($type->reachable as $key => $field) {
-            if (! in_array($key, ['created_at', 'updated_at'], true)) {
-                $values[$key] ??= $record->value($field);
-            }
-        }
-
-        return $values;
     }
 
     /** @return \Generator<int, Row> */

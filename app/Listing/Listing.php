@@ -55,7 +55,7 @@ final readonly class Listing
     /** How many records the module shows in all. */
     public function total(Module $module, \DateTimeImmutable $now, Audience $viewer): int
     {
-        return $this->show($module, $now, $viewer)->total;
+        return $module->total($this->stream($module, $now, $viewer)->count() + $this->pins($module, $now, $viewer)['extra']);
     }
 
     /**

@@ -85,7 +85,7 @@ final readonly class ModuleReader
     private function source(Shape $shape, Problems $problems): ?Type
     {
         $source = new Shape($shape->raw('source'), 'source', $problems);
-        if ($source->path === 'source' && ! is_array($shape->raw('source'))) {
+        if (! is_array($shape->raw('source'))) {
             return null;
         }
         $types = $source->items('items');

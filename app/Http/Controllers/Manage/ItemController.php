@@ -6,7 +6,7 @@ namespace App\Http\Controllers\Manage;
 
 use App\Content\CatalogueStore;
 use App\Content\ItemWriter;
-use App\Import\ItemImport;
+use App\Content\Records;
 use App\Media\MediaStore;
 use App\Models\Item;
 use App\Models\Media;
@@ -16,6 +16,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Type;
@@ -65,7 +66,7 @@ final readonly class ItemController
             'total' => $total,
             'pages' => max(1, (int) ceil($total / self::ON_PAGE)),
             'page' => $page,
-            'items' => array_values($items->map(fn (Item $item): array => $this->whole($item, $type))->all()),
+            'items' => $this->all($items, $type),
         ];
     }
 
@@ -92,7 +93,7 @@ final readonly class ItemController
         $given = $request->validate(['revision' => ['required', 'integer']]);
         $item = Item::query()->with('terms')->findOrFail($id);
         $type = $this->type($item->type_key);
-        $draft = (new ItemReader($type))->fromValues($this->values($request), ItemImport::standing($item, $type));
+        $draft = (new ItemReader($type))->fromValues($this->values($request), Records::values($item, $type));
         $this->writer->check($type, $draft, $item);
 
         return $this->whole($this->writer->update($item, $type, $draft, (int) $given['revision'])->load('terms'), $type);
@@ -126,27 +127,42 @@ final readonly class ItemController
     /** @return array<string, mixed> */
     private function whole(Item $item, Type $type): array
     {
-        $values = ItemImport::standing($item, $type);
+        return $this->all([$item], $type)[0];
+    }
+
+    /**
+     * @param  iterable<Item>  $items
+     * @return list<array<string, mixed>>
+     */
+    private function all(iterable $items, Type $type): array
+    {
+        $fields = array_filter($type->fields, fn (Field $field): bool => $field->family() === Family::Picture);
+        $named = [];
+        foreach ($items as $item) {
+            $named[$item->id] = array_filter(array_intersect_key($item->fields, $fields), is_string(...));
+        }
+        $names = array_merge(...array_map(array_values(...), array_values($named)));
         $pictures = [];
-        foreach ($type->fields as $field) {
-            $name = $values[$field->key] ?? null;
-            if ($field->family() === Family::Picture && is_string($name)) {
-                $media = Media::query()->where('name', $name)->first();
-                $pictures[$name] = $media === null ? null : $this->picture($media);
-            }
+        foreach ($names === [] ? [] : Media::query()->whereIn('name', $names)->get() as $media) {
+            $pictures[$media->name] = $this->picture($media);
         }
 
-        return [
-            'id' => $item->id,
-            'type' => $item->type_key,
-            'revision' => $item->revision,
-            'title' => $item->title,
-            'status' => $item->status,
-            'values' => (object) $values,
-            'pictures' => (object) $pictures,
-            'updatedAt' => Instant::write($item->updated_at),
-            'address' => PageMaker::itemAddress($type, $item->slug),
-        ];
+        $all = [];
+        foreach ($items as $item) {
+            $all[] = [
+                'id' => $item->id,
+                'type' => $item->type_key,
+                'revision' => $item->revision,
+                'title' => $item->title,
+                'status' => $item->status,
+                'values' => (object) Records::values($item, $type),
+                'pictures' => (object) array_intersect_key($pictures, array_flip($named[$item->id])),
+                'updatedAt' => Instant::write($item->updated_at),
+                'address' => PageMaker::itemAddress($type, $item->slug),
+            ];
+        }
+
+        return $all;
     }
 
     /** @return array<string, mixed> */
