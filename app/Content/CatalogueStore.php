@@ -8,10 +8,13 @@ use App\Models\ContentType;
 use App\Models\Taxonomy as TaxonomyRow;
 use App\Models\Term as TermRow;
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Term;
 use Wellspring\Core\Content\Terms;
 use Wellspring\Core\Content\TypeFile;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
 
 /** The site's types and taxonomies, read from the database once a request. */
 final class CatalogueStore
@@ -54,10 +57,23 @@ final class CatalogueStore
         return array_values(array_intersect_key($ids, array_flip($slugs)));
     }
 
+    /**
+     * @param  array<string, mixed>  $stored
+     * @return array<string, Field>
+     */
+    private static function fields(array $stored): array
+    {
+        $problems = new Problems;
+        $fields = $stored === [] ? [] : TypeFile::readFields(new Shape($stored, '', $problems), [], $problems);
+        $problems->refuseIfAny();
+
+        return $fields;
+    }
+
     /** @return array<string, Taxonomy> */
     private function taxonomies(): array
     {
-        $rows = TermRow::query()->orderBy('position')->orderBy('id')->get();
+        $rows = TermRow::query()->select(['id', 'taxonomy_key', 'parent_id', 'slug', 'name'])->orderBy('position')->orderBy('id')->get();
         $slugs = $rows->pluck('slug', 'id');
         $terms = [];
         $this->termIds = [];
@@ -67,7 +83,7 @@ final class CatalogueStore
         }
         $taxonomies = [];
         foreach (TaxonomyRow::query()->orderBy('key')->get() as $row) {
-            $taxonomies[$row->key] = new Taxonomy($row->key, $row->label, $row->tree, new Terms($terms[$row->key] ?? []));
+            $taxonomies[$row->key] = new Taxonomy($row->key, $row->label, $row->tree, new Terms($terms[$row->key] ?? []), self::fields($row->fields));
         }
 
         return $taxonomies;

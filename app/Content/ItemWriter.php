@@ -5,28 +5,38 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Models\Item;
+use App\Models\ItemLink;
 use App\Models\Media;
+use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizer;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 use Wellspring\Core\Content\Blank;
 use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemDraft;
+use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Slug;
 
-/** The one way in which items are stored, from the form and from imports alike. */
+/** The one way in which items are stored, from the form, from imports and from edits of many alike. */
 final class ItemWriter
 {
     private HtmlSanitizer $sanitizer;
 
-    /** @var array<string, bool> names of pictures that are known to exist, or not */
-    private array $pictures = [];
+    /** @var array<string, string> kinds of files that are known, by name; empty: there is none */
+    private array $files = [];
 
-    public function __construct(private readonly CatalogueStore $catalogue)
+    /** @var array<string, int|null> ids by e-mail */
+    private array $people = [];
+
+    /** @var array<string, int|null> ids by `type/slug`, while a file is read */
+    private array $targets = [];
+
+    public function __construct(private readonly CatalogueStore $catalogue, private readonly Ledger $ledger)
     {
         $this->sanitizer = new HtmlSanitizer((new HtmlSanitizerConfig)
             ->allowSafeElements()
@@ -36,7 +46,7 @@ final class ItemWriter
     }
 
     /**
-     * Faults that only the stored content can tell: a slug that is taken, a picture that is not there.
+     * Faults that only the stored content can tell: a slug that is taken, a picture, an item or a person that is not there.
      *
      * @throws \Wellspring\Core\Problem\Refused
      */
@@ -49,22 +59,53 @@ final class ItemWriter
                 $problems->add('slug', 'taken', "“{$draft->slug}” is taken by “{$owner->title}”; expected a slug that no other {$type->label} has.");
             }
         }
+        if ($draft->author !== null && $this->personId($draft->author) === null) {
+            $problems->add('author', 'unknownPerson', "expected the e-mail address of one of the site’s people, found “{$draft->author}”.");
+        }
         foreach ($type->fields as $field) {
-            $name = $draft->fields[$field->key] ?? null;
-            if ($field->family() === Family::Picture && is_string($name) && ! $this->hasPicture($name)) {
-                $problems->add($field->key, 'unknownPicture', "expected the name of a picture on this site, found “{$name}”.");
+            foreach ($this->missing($field, $draft->fields[$field->key] ?? null) as $name) {
+                [$code, $what] = match ($field->family()) {
+                    Family::Items => ['unknownItem', 'an item on this site as '.(count($field->types) === 1 ? 'its slug' : 'type/slug')],
+                    Family::Person => ['unknownPerson', 'the e-mail address of one of the site’s people'],
+                    Family::File => ['unknownFile', 'the name of a file on this site'],
+                    Family::Video => ['unknownFile', 'the name of a video on this site'],
+                    default => ['unknownPicture', 'the name of a picture on this site'],
+                };
+                $problems->add($field->key, $code, "expected {$what}, found “{$name}”.");
             }
         }
         $problems->refuseIfAny();
     }
 
-    /** @param  array<string, mixed>  $reserved  slugs, as keys, that one made from the title may not take */
-    public function create(Type $type, ItemDraft $draft, array $reserved = []): Item
+    /** The draft without what it names and the site no longer has. */
+    public function known(Type $type, ItemDraft $draft): ItemDraft
+    {
+        $fields = $draft->fields;
+        foreach ($type->fields as $field) {
+            $missing = $this->missing($field, $fields[$field->key] ?? null);
+            if ($missing !== []) {
+                $kept = array_values(array_diff(array_filter((array) $fields[$field->key], is_string(...)), $missing));
+                $fields[$field->key] = $kept === [] ? null : $kept;
+            }
+        }
+
+        return $draft->with($draft->slug ?? '', $draft->publishAt, $draft->text, array_filter($fields, fn (mixed $value): bool => $value !== null));
+    }
+
+    /**
+     * @param  array<string, mixed>  $reserved  slugs, as keys, that one made from the title may not take
+     * @param  int|null  $as  the id it had before it was removed
+     * @param  int  $after  the number of its last revision then
+     */
+    public function create(Type $type, ItemDraft $draft, array $reserved = [], ?int $as = null, int $after = 0): Item
     {
         $item = new Item(['type_key' => $type->key]);
-        $item->revision = 1;
+        if ($as !== null) {
+            $item->id = $as;
+        }
+        $item->revision = $after + 1;
 
-        return $this->write($item, $type, $draft, $draft->slug ?? $this->freeSlug($type, $draft->title, $reserved));
+        return $this->write($item, $type, $draft, $draft->slug ?? $this->freeSlug($type, $draft->title, $reserved), null);
     }
 
     /**
@@ -79,57 +120,121 @@ final class ItemWriter
             if ($revision !== null && $item->revision !== $revision) {
                 throw new StaleWrite($item->revision);
             }
-            $item->revision++;
+            $this->ledger->keep($item, $type);
+            $before = $item->revision++;
 
-            return $this->write($item, $type, $draft, $draft->slug ?? $item->slug);
+            return $this->write($item, $type, $draft, $draft->slug ?? $item->slug, $before);
         });
     }
 
-    private function write(Item $item, Type $type, ItemDraft $draft, string $slug): Item
+    /** Its revisions stay, so that it can come back. */
+    public function remove(Item $item): void
     {
-        return DB::transaction(function () use ($item, $type, $draft, $slug): Item {
-            $fields = $draft->fields;
-            $folded = ['title' => Fold::of($draft->title), 'slug' => $slug];
-            foreach ($type->fields as $field) {
-                $value = $fields[$field->key] ?? null;
-                if (! is_string($value)) {
-                    continue;
-                }
-                if ($field->family() === Family::LongText) {
-                    $value = $fields[$field->key] = $this->safe($value);
-                    if ($value === null) {
-                        unset($fields[$field->key]);
-                    } elseif (Html::visibleText($value) !== '') {
-                        $folded[$field->key] = Fold::of(Html::visibleText($value));
-                    }
-                } elseif ($field->family() === Family::Text) {
-                    $folded[$field->key] = Fold::of($value);
-                }
+        $type = $this->catalogue->catalogue()->type($item->type_key);
+        DB::transaction(function () use ($item, $type): void {
+            if ($type !== null) {
+                $this->ledger->keep($item, $type);
             }
-            $text = $draft->text === null ? null : $this->safe($draft->text);
-            if ($text !== null && Html::visibleText($text) !== '') {
-                $folded['text'] = Fold::of(Html::visibleText($text));
-            }
+            $this->ledger->removing($item);
+            $item->delete();
+        });
+    }
+
+    private function write(Item $item, Type $type, ItemDraft $draft, string $slug, ?int $before): Item
+    {
+        return DB::transaction(function () use ($item, $type, $draft, $slug, $before): Item {
+            $draft = $draft->with(
+                $slug,
+                $draft->publishAt ?? ($draft->status->value === 'published' ? Instant::write($item->publish_at ?? now()) : null),
+                $draft->text === null ? null : $this->safe($draft->text),
+                $this->safeFields($type, $draft->fields),
+            );
             $item->fill([
                 'slug' => $slug,
                 'title' => $draft->title,
                 'status' => $draft->status->value,
-                'publish_at' => $draft->publishAt ?? ($draft->status->value === 'published' ? $item->publish_at ?? now() : null),
+                'publish_at' => $draft->publishAt,
                 'expire_at' => $draft->expireAt,
                 'audience' => $draft->audience->value,
+                'author_id' => $draft->author === null ? null : $this->personId($draft->author),
                 'lead' => $draft->lead,
-                'text' => $text,
-                'fields' => $fields,
-                'folded' => $folded,
+                'text' => $draft->text,
+                'fields' => array_filter($draft->fields, fn (string $key): bool => ! $type->fields[$key]->family()->isLink(), ARRAY_FILTER_USE_KEY),
+                'folded' => self::folded($type, $draft),
             ]);
+            $item->updated_at = now()->toImmutable();
             $item->save();
-            foreach ($draft->terms as $taxonomy => $slugs) {
-                $keep = $item->terms()->where('taxonomy_key', '<>', $taxonomy)->pluck('terms.id')->all();
-                $item->terms()->sync([...$keep, ...$this->catalogue->termIds($taxonomy, $slugs)]);
-            }
+            $this->writeTerms($item, $draft, $before === null);
+            $this->writeLinks($item, $type, $draft, $before === null);
+            $this->ledger->wrote($item, $before, $draft->values());
 
             return $item;
         });
+    }
+
+    /** @return array<string, string> the texts in the form in which they are compared */
+    public static function folded(Type $type, ItemDraft $draft): array
+    {
+        $folded = ['title' => Fold::of($draft->title), 'slug' => (string) $draft->slug];
+        foreach (['text' => $draft->text] + array_intersect_key($draft->fields, $type->fields) as $key => $value) {
+            $family = $type->field($key)?->family();
+            if (is_string($value) && ($family === Family::Text || $family === Family::LongText)) {
+                $text = $family === Family::LongText ? Html::visibleText($value) : $value;
+                if ($text !== '') {
+                    $folded[$key] = Fold::of($text);
+                }
+            }
+        }
+
+        return $folded;
+    }
+
+    /**
+     * @param  array<string, mixed>  $fields
+     * @return array<string, mixed>
+     */
+    private function safeFields(Type $type, array $fields): array
+    {
+        foreach ($fields as $key => $value) {
+            if (is_string($value) && $type->fields[$key]->family() === Family::LongText) {
+                $fields[$key] = $this->safe($value);
+            }
+        }
+
+        return array_filter($fields, fn (mixed $value): bool => $value !== null);
+    }
+
+    private function writeTerms(Item $item, ItemDraft $draft, bool $new): void
+    {
+        $wanted = array_merge(...array_map($this->catalogue->termIds(...), array_keys($draft->terms), array_values($draft->terms)));
+        if ($new) {
+            DB::table('item_term')->insert(array_map(fn (int $term): array => ['term_id' => $term, 'item_id' => $item->id], $wanted));
+
+            return;
+        }
+        $others = $item->terms()->whereNotIn('taxonomy_key', array_keys($draft->terms))->pluck('terms.id')->all();
+        $item->terms()->sync([...$others, ...$wanted]);
+    }
+
+    private function writeLinks(Item $item, Type $type, ItemDraft $draft, bool $new): void
+    {
+        $rows = [];
+        foreach ($type->fields as $key => $field) {
+            foreach ($field->family()->isLink() ? (array) ($draft->fields[$key] ?? []) : [] as $position => $name) {
+                $name = is_string($name) ? $name : '';
+                $rows[] = ['item_id' => $item->id, 'field' => $key, 'position' => $position]
+                    + ($field->family() === Family::Person ? ['target_id' => null, 'person_id' => $this->personId($name)] : ['target_id' => $this->targetId($name), 'person_id' => null]);
+            }
+        }
+        if (! $new) {
+            $now = $item->links()->get(['item_id', 'field', 'position', 'target_id', 'person_id'])->map(fn (ItemLink $link): array => $link->only(['item_id', 'field', 'position', 'target_id', 'person_id']))->all();
+            $wanted = collect($rows)->sortBy([['field', 'asc'], ['position', 'asc']])->values()->all();
+            if ($now == $wanted) {
+                return;
+            }
+            ItemLink::query()->where('item_id', $item->id)->delete();
+        }
+        DB::table('item_links')->insert($rows);
     }
 
     /**
@@ -152,15 +257,51 @@ final class ItemWriter
         return $slug;
     }
 
-    private function safe(string $html): ?string
+    /** HTML that does no harm; null where nothing is left of it. */
+    public function safe(string $html): ?string
     {
         $safe = trim($this->sanitizer->sanitize($html));
 
         return Blank::isHtml($safe) ? null : $safe;
     }
 
-    private function hasPicture(string $name): bool
+    /** @return list<string> what the value names and the site does not have */
+    private function missing(Field $field, mixed $value): array
     {
-        return $this->pictures[$name] ??= Media::query()->where('name', $name)->exists();
+        $names = array_values(array_filter((array) $value, is_string(...)));
+        $has = match ($field->family()) {
+            Family::Picture, Family::Pictures => fn (string $name): bool => $this->kindOfFile($name) === 'picture',
+            Family::File => fn (string $name): bool => $this->kindOfFile($name) !== '',
+            Family::Video => fn (string $name): bool => str_contains($name, '://') || $this->kindOfFile($name) === 'video',
+            Family::Person => fn (string $email): bool => $this->personId($email) !== null,
+            Family::Items => fn (string $name): bool => $this->targetId($name) !== null,
+            default => null,
+        };
+
+        return $has === null ? [] : array_values(array_filter($names, fn (string $name): bool => ! $has($name)));
+    }
+
+    private function kindOfFile(string $name): string
+    {
+        return $this->files[$name] ??= (string) Media::query()->where('name', $name)->value('kind');
+    }
+
+    private function personId(string $email): ?int
+    {
+        if (! array_key_exists($email, $this->people)) {
+            $this->people[$email] = User::query()->where('email', $email)->first(['id'])?->id;
+        }
+
+        return $this->people[$email];
+    }
+
+    private function targetId(string $name): ?int
+    {
+        if (! isset($this->targets[$name])) {
+            [$type, $slug] = explode('/', $name, 2) + ['', ''];
+            $this->targets[$name] = Item::query()->where('type_key', $type)->where('slug', $slug)->first(['id'])?->id;
+        }
+
+        return $this->targets[$name];
     }
 }

@@ -20,7 +20,7 @@ final class Records
      */
     public static function byId(array $ids): array
     {
-        $items = Item::query()->with('terms')->findMany($ids)->keyBy('id');
+        $items = Item::query()->with(Item::shown())->findMany($ids)->keyBy('id');
         $records = [];
         foreach ($ids as $id) {
             $item = $items->get($id);
@@ -38,6 +38,7 @@ final class Records
         foreach ($item->terms as $term) {
             $terms[$term->taxonomy_key][] = $term->slug;
         }
+        [$links, $names] = self::links($item);
 
         return new Record(
             id: $item->id,
@@ -53,7 +54,8 @@ final class Records
                 'lead' => $item->lead,
                 'created_at' => self::instant($item->created_at),
                 'updated_at' => self::instant($item->updated_at),
-            ] + $item->fields + $terms,
+            ] + $item->fields + $terms + $links,
+            names: $names,
         );
     }
 
@@ -65,7 +67,7 @@ final class Records
     public static function values(Item $item, Type $type): array
     {
         $record = self::of($item);
-        $values = ['slug' => $item->slug, 'status' => $item->status, 'audience' => $item->audience, 'lead' => $item->lead];
+        $values = ['slug' => $item->slug, 'status' => $item->status, 'audience' => $item->audience, 'author' => $item->author?->email, 'lead' => $item->lead];
         foreach ($type->reachable as $key => $field) {
             if (! in_array($key, ['created_at', 'updated_at'], true)) {
                 $values[$key] ??= $record->value($field);
@@ -73,6 +75,24 @@ final class Records
         }
 
         return $values;
+    }
+
+    /** @return array{array<string, list<string>|string>, array<string, array<string, string>>} values by field, and what they are called */
+    private static function links(Item $item): array
+    {
+        $values = $names = [];
+        foreach ($item->links as $link) {
+            if ($link->person !== null) {
+                $values[$link->field] = $link->person->email;
+                $names[$link->field][$link->person->email] = $link->person->name;
+            } elseif ($link->target !== null) {
+                $name = "{$link->target->type_key}/{$link->target->slug}";
+                $values[$link->field][] = $name;
+                $names[$link->field][$name] = $link->target->title;
+            }
+        }
+
+        return [$values, $names];
     }
 
     private static function instant(?\DateTimeInterface $at): ?string

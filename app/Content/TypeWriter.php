@@ -4,83 +4,347 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Models\Change;
 use App\Models\ContentType;
 use App\Models\Item;
 use App\Models\Module;
-use App\Models\Taxonomy;
+use App\Models\Taxonomy as TaxonomyRow;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Conversion;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\ItemReader;
+use Wellspring\Core\Content\Outcome;
+use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Content\TypeFile;
+use Wellspring\Core\Module\FieldRename;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 
-/** Defines content types from their files, without harm to what is stored or live. */
+/** Defines content types from their files; says beforehand what becomes of stored values, and keeps what leaves them. */
 final readonly class TypeWriter
 {
-    public function __construct(private CatalogueStore $store)
+    public function __construct(private CatalogueStore $store, private ItemWriter $items, private Ledger $ledger)
     {
     }
 
     /**
      * @param  mixed  $data  the decoded file
+     * @param  array<string, string>  $renamed  new keys of fields by their old
+     * @return list<Effect>
      *
-     * @throws Refused when the file is wrong, a stored value would lose its meaning, or a live module its field
+     * @throws Refused when the file is wrong, or a live module would lose its field
      */
-    public function apply(mixed $data): Type
+    public function look(mixed $data, array $renamed = []): array
+    {
+        $type = $this->read($data, $renamed);
+        $now = $this->store->catalogue()->type($type->key);
+
+        return $now === null ? [] : $this->effects($now, $type, $renamed);
+    }
+
+    /**
+     * @param  mixed  $data  the decoded file
+     * @param  array<string, string>  $renamed  new keys of fields by their old
+     * @param  bool  $withLoss  whether it is done though values leave the items
+     * @param  list<int>  $except  items that are left alone
+     *
+     * @throws Refused when the file is wrong, a live module would lose its field, or values would leave the items unasked
+     */
+    public function apply(mixed $data, array $renamed = [], bool $withLoss = false, array $except = []): Type
+    {
+        $type = $this->read($data, $renamed);
+        $now = $this->store->catalogue()->type($type->key);
+        if ($now === null) {
+            return DB::transaction(fn (): Type => $this->store($type));
+        }
+        if (! $withLoss) {
+            $this->refuseLoss($this->effects($now, $type, $renamed));
+        }
+        $this->ledger->change('type', "Changed the type {$now->plural}", 'type changed', function (Change $change) use ($now, $type, $renamed, $except): void {
+            $change->data = ['type' => $type->key, 'before' => TypeFile::write($now), 'after' => TypeFile::write($type), 'renamed' => (object) $renamed];
+            $change->save();
+            $this->store($type);
+            $this->renameInModules($type, $renamed);
+            $this->rewriteItems($now, $type, $renamed, $except);
+        });
+
+        return $type;
+    }
+
+    /** Makes of a change of a type what was before; items that were changed since keep what they have, in the old form. */
+    public function undo(Change $change): void
+    {
+        $now = $this->store->catalogue()->type(is_string($change->data['type'] ?? null) ? $change->data['type'] : '');
+        if ($now === null || json_encode(TypeFile::write($now)) !== json_encode(TypeFile::write($this->readAgain($change->data['after'] ?? null)))) {
+            throw Refused::because('', 'changedSince', 'The type was changed again since; take that back first.');
+        }
+        $renamed = array_flip(array_filter((array) ($change->data['renamed'] ?? []), is_string(...)));
+        $same = DB::table('change_items')->join('items', 'items.id', '=', 'change_items.item_id')->where('change_id', $change->id)->whereColumn('items.revision', 'change_items.after')->pluck('items.id');
+        $before = $this->readAgain($change->data['before'] ?? null);
+        $this->store($before);
+        $this->renameInModules($before, $renamed);
+        $this->rewriteItems($now, $before, $renamed, array_values(array_map(intval(...), $same->all())));
+    }
+
+    /** @throws Refused when it still has items, or a module draws from it */
+    public function remove(string $key): void
+    {
+        $problems = new Problems;
+        $count = Item::query()->where('type_key', $key)->count();
+        if ($count > 0) {
+            $problems->add('', 'inUse', "{$count} items are of this type. Remove them first.");
+        }
+        foreach (Module::query()->get() as $module) {
+            if (in_array($key, (array) ($module->draft['source']['items'] ?? []), true) || in_array($key, (array) ($module->live['source']['items'] ?? []), true)) {
+                $problems->add('', 'inUse', "the module “{$module->key}” draws from this type.");
+            }
+        }
+        foreach ($this->store->catalogue()->types as $other) {
+            foreach ($other->fields as $field) {
+                if ($other->key !== $key && in_array($key, $field->types, true)) {
+                    $problems->add('', 'inUse', "the field {$field->label} of {$other->plural} names this type.");
+                }
+            }
+        }
+        $problems->refuseIfAny();
+        ContentType::query()->where('key', $key)->delete();
+        $this->store->forget();
+    }
+
+    /** @param  array<string, string>  $renamed */
+    private function read(mixed $data, array $renamed): Type
     {
         $catalogue = $this->store->catalogue();
         $type = TypeFile::read($data, $catalogue->taxonomies);
-        $this->refuseHarm($type, $catalogue);
-
-        return DB::transaction(function () use ($type): Type {
-            foreach ($type->taxonomies as $taxonomy) {
-                Taxonomy::query()->firstOrCreate(['key' => $taxonomy->key], ['label' => $taxonomy->label, 'tree' => $taxonomy->tree]);
-            }
-            $row = ContentType::query()->find($type->key) ?? new ContentType(['key' => $type->key, 'position' => ContentType::query()->count()]);
-            $row->fill(['definition' => TypeFile::write($type)])->save();
-            $this->store->forget();
-
-            return $type;
-        });
-    }
-
-    private function refuseHarm(Type $type, Catalogue $catalogue): void
-    {
+        $now = $catalogue->type($type->key);
         $problems = new Problems;
+        foreach ($renamed as $old => $new) {
+            if (! isset($now->fields[$old], $type->fields[$new]) || isset($type->fields[$old]) && ! in_array($old, $renamed, true)) {
+                $problems->add("renamed.{$old}", 'wrongValue', 'expected the key that a field had, and the key that it has now.');
+            }
+        }
         foreach ($catalogue->types as $other) {
             if ($other->key !== $type->key && $other->address === $type->address) {
                 $problems->add('x-wellspring.address', 'taken', "“{$type->address}” is the address of {$other->plural}; expected another.");
             }
         }
-        $now = $catalogue->type($type->key);
-        foreach ($now->fields ?? [] as $old) {
-            $new = $type->fields[$old->key] ?? null;
-            if ($new?->kind->key() === $old->kind->key()) {
-                continue;
-            }
-            $holding = Item::query()->where('type_key', $type->key)->whereRaw('fields->>? is not null', [$old->key])->count();
-            if ($holding > 0) {
-                $problems->add(
-                    "properties.{$old->key}",
-                    'inUse',
-                    $new === null
-                        ? "{$holding} items hold a value of this field; it cannot be left out of the type while they do."
-                        : "{$holding} items hold a value of the kind {$old->kind->key()}; it cannot become {$new->kind->key()} while they do.",
-                );
+        foreach ($type->fields as $field) {
+            foreach (array_diff($field->types, array_keys($catalogue->types), [$type->key]) as $unknown) {
+                $problems->add("properties.{$field->key}.x-wellspring.types", 'unknownType', "there is no content type “{$unknown}”.");
             }
         }
         $problems->refuseIfAny();
-
         $reader = new ModuleReader(new Catalogue([$type->key => $type] + $catalogue->types, $catalogue->taxonomies + $type->taxonomies));
         foreach (Module::query()->whereNotNull('live')->get() as $module) {
             try {
-                $reader->read($module->live);
+                $reader->read($this->renamedDefinition($module->live ?? [], $type, $renamed));
             } catch (Refused $refused) {
                 $problems->add('', 'inUse', "the live module “{$module->key}” could no longer be read: {$refused->problems[0]}");
             }
         }
         $problems->refuseIfAny();
+
+        return $type;
+    }
+
+    private function readAgain(mixed $definition): Type
+    {
+        return TypeFile::read($definition, $this->store->catalogue()->taxonomies);
+    }
+
+    private function store(Type $type): Type
+    {
+        foreach ($type->taxonomies as $taxonomy) {
+            TaxonomyRow::query()->firstOrCreate(['key' => $taxonomy->key], ['label' => $taxonomy->label, 'tree' => $taxonomy->tree]);
+        }
+        $row = ContentType::query()->find($type->key) ?? new ContentType(['key' => $type->key, 'position' => ContentType::query()->count()]);
+        $row->fill(['definition' => TypeFile::write($type)])->save();
+        $this->store->forget();
+
+        return $type;
+    }
+
+    /** @param  list<Effect>  $effects */
+    private function refuseLoss(array $effects): void
+    {
+        $problems = new Problems;
+        foreach ($effects as $effect) {
+            if ($effect->loses) {
+                $problems->add($effect->field === '' ? '' : "properties.{$effect->field}", 'inUse', $effect->message);
+            }
+        }
+        $problems->refuseIfAny();
+    }
+
+    /**
+     * @param  array<string, string>  $renamed
+     * @return list<Effect>
+     */
+    private function effects(Type $now, Type $type, array $renamed): array
+    {
+        $effects = [];
+        if ($now->address !== $type->address) {
+            $count = Item::query()->where('type_key', $type->key)->count();
+            $effects[] = new Effect('', "{$count} items move from {$now->address} to {$type->address}; links to the old addresses lead nowhere.", $count);
+        }
+        foreach (array_diff_key($type->fields, $now->fields, array_flip($renamed)) as $new) {
+            $effects[] = new Effect($new->key, "{$new->label} is added; every item begins without a value.");
+        }
+        $outcomes = $this->outcomes($now, $type, $renamed);
+        foreach ($now->fields as $key => $old) {
+            $new = $type->fields[$renamed[$key] ?? $key] ?? null;
+            $found = $outcomes[$key] ?? [];
+            $count = array_sum($found);
+            $items = fn (int $n): string => $n === 1 ? '1 item' : "{$n} items";
+            if ($new === null) {
+                $effects[] = new Effect($key, $count === 0 ? "{$old->label} goes; no item has a value of it." : "{$old->label} goes, and with it the values of {$items($count)}.", $count, $count > 0);
+
+                continue;
+            }
+            if ($new->key !== $key) {
+                $effects[] = new Effect($new->key, "{$old->label} is called {$new->key} from now on; the values of {$items($count)} and the modules that name it follow.", $count);
+            }
+            foreach ([
+                [Outcome::Converted, 'is written in its new form', false],
+                [Outcome::Lost, 'cannot be held any more and goes', true],
+                [Outcome::Unfit, 'no longer fits; it stays as it is until the item is saved next', false],
+            ] as [$outcome, $words, $loses]) {
+                if (($n = $found[$outcome->name] ?? 0) > 0) {
+                    $effects[] = new Effect($new->key, "{$new->label}: the value of {$items($n)} {$words}.", $n, $loses);
+                }
+            }
+            if ($new->required && ! $old->required) {
+                $without = Item::query()->where('type_key', $type->key)->count() - $count + ($found[Outcome::Lost->name] ?? 0);
+                if ($without > 0) {
+                    $effects[] = new Effect($new->key, "{$items($without)} have no {$new->label}; it is asked for when they are saved next.", $without);
+                }
+            }
+        }
+        foreach (array_diff_key($now->taxonomies, $type->taxonomies) as $taxonomy) {
+            $count = $this->ofTaxonomy($type, $taxonomy)->count();
+            $effects[] = new Effect('', "{$taxonomy->label} no longer belongs to this type".($count === 0 ? '; no item has a term of it.' : ", and {$count} items lose their terms of it."), $count, $count > 0);
+        }
+
+        return $effects;
+    }
+
+    /**
+     * @param  array<string, string>  $renamed
+     * @return array<string, array<string, int>> how often each outcome comes, by the old key of the field
+     */
+    private function outcomes(Type $now, Type $type, array $renamed): array
+    {
+        $outcomes = [];
+        foreach ($this->touched($now, $type, $renamed)->lazyById(500) as $item) {
+            $record = Records::values($item, $now);
+            foreach ($now->fields as $key => $old) {
+                if (($record[$key] ?? null) !== null) {
+                    $new = $type->fields[$renamed[$key] ?? $key] ?? null;
+                    $outcome = $new === null ? Outcome::Lost : Conversion::of($old, $new, $record[$key])->outcome;
+                    $outcomes[$key][$outcome->name] = ($outcomes[$key][$outcome->name] ?? 0) + 1;
+                }
+            }
+        }
+
+        return $outcomes;
+    }
+
+    /**
+     * @param  array<string, string>  $renamed
+     * @param  list<int>  $except
+     */
+    private function rewriteItems(Type $now, Type $type, array $renamed, array $except): void
+    {
+        DB::statement("set local wellspring.bulk = 'on'");
+        $reader = new ItemReader($type);
+        $gone = array_diff_key($now->taxonomies, $type->taxonomies);
+        $touched = $this->touched($now, $type, $renamed);
+        $touched->getQuery()->whereIntegerNotInRaw('items.id', $except);
+        foreach ($touched->lazyById(500) as $item) {
+            $before = Records::values($item, $now);
+            $after = array_diff_key($before, $now->fields);
+            foreach ($now->fields as $key => $old) {
+                $new = $type->fields[$renamed[$key] ?? $key] ?? null;
+                if ($new !== null && ($before[$key] ?? null) !== null) {
+                    $after[$new->key] = Conversion::of($old, $new, $before[$key])->value;
+                }
+            }
+            $draft = $reader->asItStands($after);
+            if ($draft->values() == (new ItemReader($now))->asItStands($before)->values() && array_intersect_key($before, $gone) === []) {
+                continue;
+            }
+            $this->ledger->keep($item, $now);
+            foreach ($gone as $taxonomy) {
+                $item->terms()->detach($item->terms->where('taxonomy_key', $taxonomy->key)->modelKeys());
+            }
+            $this->items->update($item, $type, $draft);
+        }
+    }
+
+    /**
+     * The items that hold a value of a field that is defined anew, or a term of a taxonomy that goes.
+     *
+     * @param  array<string, string>  $renamed
+     * @return Builder<Item>
+     */
+    private function touched(Type $now, Type $type, array $renamed): Builder
+    {
+        $required = fn (Field $field): bool => $field->required;
+        $fields = array_filter($now->fields, function (Field $old) use ($type, $renamed, $required): bool {
+            $new = $type->fields[$renamed[$old->key] ?? $old->key] ?? null;
+
+            return $new === null || $new->key !== $old->key || $required($new) !== $required($old)
+                || $new->kind->key() !== $old->kind->key() || $new->kind->schema($new) !== $old->kind->schema($old) || $new->limits != $old->limits || $new->types !== $old->types;
+        });
+        $linked = array_keys(array_filter($fields, fn (Field $field): bool => $field->family()->isLink()));
+        $plain = array_values(array_diff(array_keys($fields), $linked));
+        $gone = array_keys(array_diff_key($now->taxonomies, $type->taxonomies));
+
+        return Item::query()->with(Item::whole())->where('type_key', $now->key)->where(function (Builder $query) use ($plain, $linked, $gone): void {
+            $query->whereRaw('jsonb_exists_any(items.fields, ?::text[])', ['{'.implode(',', $plain).'}']);
+            if ($linked !== []) {
+                $query->orWhereHas('links', fn ($links) => $links->whereIn('field', $linked));
+            }
+            if ($gone !== []) {
+                $query->orWhereHas('terms', fn ($terms) => $terms->whereIn('taxonomy_key', $gone));
+            }
+        });
+    }
+
+    /** @return Builder<Item> */
+    private function ofTaxonomy(Type $type, Taxonomy $taxonomy): Builder
+    {
+        return Item::query()->where('type_key', $type->key)->whereHas('terms', fn ($terms) => $terms->where('taxonomy_key', $taxonomy->key));
+    }
+
+    /** @param  array<string, string>  $renamed */
+    private function renameInModules(Type $type, array $renamed): void
+    {
+        foreach ($renamed === [] ? [] : Module::query()->lockForUpdate()->get() as $module) {
+            $draft = $this->renamedDefinition($module->draft, $type, $renamed);
+            $live = $module->live === null ? null : $this->renamedDefinition($module->live, $type, $renamed);
+            if ($draft !== $module->draft || $live !== $module->live) {
+                $module->draft = $draft;
+                $module->live = $live;
+                $module->revision++;
+                $module->save();
+            }
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $definition
+     * @param  array<string, string>  $renamed
+     * @return array<string, mixed>
+     */
+    private function renamedDefinition(array $definition, Type $type, array $renamed): array
+    {
+        $source = $definition['source'] ?? null;
+
+        return is_array($source) && in_array($type->key, (array) ($source['items'] ?? []), true) ? FieldRename::in($definition, $renamed) : $definition;
     }
 }

@@ -74,7 +74,7 @@ final readonly class ItemImport
     }
 
     /**
-     * @return array{ItemDraft, Item|null, array<string, mixed>} the item as it is to be, and as it is
+     * @return array{ItemDraft, Item|null, array<string, mixed>|null} the item as it is to be, and as it is
      *
      * @throws Refused
      */
@@ -84,8 +84,8 @@ final readonly class ItemImport
             throw Refused::because('', 'wrongRow', $row->fault);
         }
         $slug = is_string($row->values['slug'] ?? null) ? trim($row->values['slug']) : '';
-        $item = $update && $slug !== '' ? Item::query()->with('terms')->where('type_key', $type->key)->where('slug', $slug)->first() : null;
-        $standing = $item === null ? [] : Records::values($item, $type);
+        $item = $update && $slug !== '' ? Item::query()->with(Item::whole())->where('type_key', $type->key)->where('slug', $slug)->first() : null;
+        $standing = $item === null ? null : Records::values($item, $type);
         $draft = $row->cells ? $reader->fromCells(self::texts($row->values), $standing) : $reader->fromValues($row->values, $standing);
         $this->writer->check($type, $draft, $item);
 
@@ -99,7 +99,7 @@ final readonly class ItemImport
     private function write(Row $row, Type $type, ItemReader $reader, bool $update, array $slugs): string
     {
         [$draft, $item, $standing] = $this->read($row, $type, $reader, $update);
-        if ($item === null) {
+        if ($item === null || $standing === null) {
             $this->writer->create($type, $draft, $slugs);
 
             return 'created';

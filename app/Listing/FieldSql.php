@@ -42,6 +42,10 @@ final class FieldSql
             return new Fragment('exists (select 1 from item_term join terms on terms.id = item_term.term_id where item_term.item_id = items.id and terms.taxonomy_key = ?)', [$field->key]);
         }
 
+        if ($field->family()->isLink()) {
+            return new Fragment('exists (select 1 from item_links where item_links.item_id = items.id and item_links.field = ?)', [$field->key]);
+        }
+
         return new Fragment(self::raw($field).' is not null');
     }
 

@@ -7,7 +7,9 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * One record of a content type. No empty value is ever stored: what is empty is null, or absent from `fields`.
@@ -24,14 +26,18 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property string|null $text HTML, made safe
  * @property array<string, mixed> $fields
  * @property array<string, string> $folded the texts in the form in which they are compared
+ * @property int|null $author_id
+ * @property int|null $position by hand, within its type; null: never placed
  * @property int $revision
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable $updated_at
  * @property Collection<int, Term> $terms
+ * @property Collection<int, ItemLink> $links
+ * @property User|null $author
  */
 final class Item extends Model
 {
-    protected $fillable = ['type_key', 'slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text', 'fields', 'folded'];
+    protected $fillable = ['type_key', 'slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text', 'fields', 'folded', 'author_id'];
 
     /** As PostgreSQL writes an instant; any other format would be guessed at, again and again. */
     protected $dateFormat = 'Y-m-d H:i:sO';
@@ -47,6 +53,41 @@ final class Item extends Model
             'fields' => JsonObject::class,
             'folded' => JsonObject::class,
         ];
+    }
+
+    /**
+     * What a record is made of.
+     *
+     * @return list<string>
+     */
+    public static function shown(): array
+    {
+        return ['terms', 'links.target:id,type_key,slug,title', 'links.person:id,name,email'];
+    }
+
+    /**
+     * What its values by column are made of.
+     *
+     * @return list<string>
+     */
+    public static function whole(): array
+    {
+        return [...self::shown(), 'author:id,name,email'];
+    }
+
+    /** @return HasMany<ItemLink, $this> */
+    public function links(): HasMany
+    {
+        $links = $this->hasMany(ItemLink::class);
+        $links->orderBy('field')->orderBy('position');
+
+        return $links;
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function author(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'author_id');
     }
 
     /** @return BelongsToMany<Term, $this> */

@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $key
  * @property string $label
  * @property bool $tree
+ * @property array<string, mixed> $fields of its terms, as `properties` and `required` of a type file
  */
 final class Taxonomy extends Model
 {
@@ -19,10 +20,10 @@ final class Taxonomy extends Model
 
     public $incrementing = false;
 
-    protected $fillable = ['key', 'label', 'tree'];
+    protected $fillable = ['key', 'label', 'tree', 'fields'];
 
     protected function casts(): array
     {
-        return ['tree' => 'bool'];
+        return ['tree' => 'bool', 'fields' => JsonObject::class];
     }
 }

@@ -12,9 +12,18 @@ use Illuminate\Database\Eloquent\Model;
  * @property int|null $parent_id
  * @property string $slug
  * @property string $name
+ * @property string $description HTML, made safe
+ * @property string|null $picture
+ * @property string|null $colour
+ * @property array<string, mixed> $fields
  * @property int $position
  */
 final class Term extends Model
 {
-    protected $fillable = ['taxonomy_key', 'parent_id', 'slug', 'name', 'position'];
+    protected $fillable = ['taxonomy_key', 'parent_id', 'slug', 'name', 'description', 'picture', 'colour', 'fields', 'position'];
+
+    protected function casts(): array
+    {
+        return ['fields' => JsonObject::class];
+    }
 }

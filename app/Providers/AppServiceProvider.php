@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Content\CatalogueStore;
+use App\Content\Ledger;
 use App\Models\Page;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\View;
@@ -16,6 +17,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(CatalogueStore::class);
+        $this->app->scoped(Ledger::class);
         $this->app->singleton(Format::class, fn (): Format => new Format(
             config()->string('site.locale'),
             config()->string('site.currency'),

@@ -13,6 +13,7 @@ use Wellspring\Core\Card\Format;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kinds;
+use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Tests;
 
@@ -70,7 +71,7 @@ final class KindsTest extends TestCase
 
     public function test_limits_of_a_field_are_kept(): void
     {
-        $field = new Field('stock', 'Stock', Kinds::all()['number'], minimum: 0, maximum: 9.5);
+        $field = new Field('stock', 'Stock', Kinds::all()['number'], limits: new Limits(minimum: 0, maximum: 9.5));
         foreach ([0, 9.5, 4] as $in) {
             $this->assertSame($in, $field->kind->read($in, $field));
         }
@@ -82,7 +83,7 @@ final class KindsTest extends TestCase
                 $this->assertStringContainsString('expected a number', $wrong->getMessage());
             }
         }
-        $short = new Field('code', 'Code', Kinds::all()['text'], maxLength: 3);
+        $short = new Field('code', 'Code', Kinds::all()['text'], limits: new Limits(maxLength: 3));
         $this->assertSame('äöü', $short->kind->read('äöü', $short), 'characters count, not bytes');
         $this->expectException(WrongValue::class);
         $short->kind->read('abcd', $short);

@@ -87,10 +87,10 @@ final class CommandsTest extends TestCase
         $this->apply(['order' => [['by' => 'sown']]], true);
         $file = Garden::plantFile();
         unset($file['properties']['nickname']);
-        $this->assertStringContainsString('properties.nickname: 1 items hold a value', $this->refused($file));
+        $this->assertStringContainsString('properties.nickname: Nickname goes, and with it the values of 1 item', $this->refused($file));
         $file = Garden::plantFile();
         $file['properties']['nickname'] = ['type' => 'number', 'x-wellspring' => ['kind' => 'number']];
-        $this->assertStringContainsString('properties.nickname: 1 items hold a value of the kind text', $this->refused($file));
+        $this->assertStringContainsString('properties.nickname: Nickname goes, and with it the values of 1 item of the kind text', $this->refused($file));
         $file = Garden::plantFile();
         unset($file['properties']['sown']);
         $this->assertStringContainsString('the live module “plants” could no longer be read: order[0].by', $this->refused($file));

@@ -73,7 +73,7 @@ final readonly class SiteController
     private function itemPage(Type $type, string $slug): View
     {
         $now = now();
-        $item = Item::query()->with('terms')
+        $item = Item::query()->with(Item::shown())
             ->where('type_key', $type->key)->where('slug', $slug)
             ->where('status', Status::Published->value)->where('publish_at', '<=', $now)
             ->where(fn ($query) => $query->whereNull('expire_at')->orWhere('expire_at', '>', $now))

@@ -29,13 +29,21 @@ final class Format
         $this->moment = self::dates($locale, $timeZone, (string) $patterns->getBestPattern('yMMMd'));
     }
 
-    /** Null where there is no value. */
-    public function value(Field $field, mixed $value): ?string
+    /**
+     * Null where there is no value.
+     *
+     * @param  array<string, string>  $names  how linked items and people are called, by the value that names them
+     */
+    public function value(Field $field, mixed $value, array $names = []): ?string
     {
         return match (true) {
             $value === null => null,
             is_bool($value) => $value ? 'Yes' : 'No',
             is_int($value), is_float($value) => $field->kind->key() === 'money' ? $this->money($value) : $this->number($value, $field->unit),
+            $field->family() === Family::Place => is_array($value) && is_string($value['address'] ?? null) ? $value['address'] : $field->kind->writeCell($value, $field),
+            $field->family() === Family::Hours => $field->kind->writeCell($value, $field),
+            // Who is no longer there is not shown by slug or e-mail.
+            $field->family()->isLink() => implode(', ', array_intersect_key($names, array_flip(array_filter((array) $value, is_string(...))))) ?: null,
             is_array($value) => implode(', ', array_map($field->choiceLabel(...), array_filter($value, is_string(...)))),
             ! is_string($value) => null,
             $field->family() === Family::Choice => $field->choiceLabel($value),

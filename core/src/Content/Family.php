@@ -16,6 +16,13 @@ enum Family: string
     case Date = 'date';
     case Instant = 'instant';
     case Picture = 'picture';
+    case Pictures = 'pictures';
+    case File = 'file';
+    case Video = 'video';
+    case Place = 'place';
+    case Hours = 'hours';
+    case Items = 'items';
+    case Person = 'person';
     case Terms = 'terms';
 
     /** Whether a record holds one value of it that stands before or after another. */
@@ -23,7 +30,28 @@ enum Family: string
     {
         return match ($this) {
             self::Text, self::Number, self::YesNo, self::Choice, self::Date, self::Instant => true,
-            self::LongText, self::Choices, self::Picture, self::Terms => false,
+            default => false,
         };
+    }
+
+    /** Whether a value of it reads as words; a picture does not. */
+    public function readsAsText(): bool
+    {
+        return ! $this->isMedia();
+    }
+
+    /** Whether its values name uploaded files (a video may be elsewhere). */
+    public function isMedia(): bool
+    {
+        return match ($this) {
+            self::Picture, self::Pictures, self::File, self::Video => true,
+            default => false,
+        };
+    }
+
+    /** Whether its values are kept beside the item, as links to another item or to a person. */
+    public function isLink(): bool
+    {
+        return $this === self::Items || $this === self::Person;
     }
 }

@@ -9,9 +9,15 @@ final readonly class Field
 {
     public const KEY = '/^[a-z][a-z0-9_]{0,62}$/D';
 
+    public const CHOICE = '/^[^|\x00-\x1F\s]([^|\x00-\x1F]{0,98}[^|\x00-\x1F\s])?$/Du';
+
     /**
      * @param  array<array-key, string>  $choices  label by key, in the order in which they sort
+     * @param  array<array-key, string>  $colours  `#rrggbb` by a choice's key, for those that have one
      * @param  string  $unit  such as `m²`; shown after the number
+     * @param  mixed  $default  what a new item begins with, as read() gives it
+     * @param  string  $section  the heading that it stands under in the form
+     * @param  list<string>  $types  keys of the types that its items may be of
      */
     public function __construct(
         public string $key,
@@ -20,13 +26,20 @@ final readonly class Field
         public Origin $origin = Origin::Type,
         public bool $required = false,
         public array $choices = [],
+        public array $colours = [],
         public string $unit = '',
-        public int|float|null $minimum = null,
-        public int|float|null $maximum = null,
-        public ?int $maxLength = null,
+        public Limits $limits = new Limits,
         public string $help = '',
+        public string $section = '',
+        public mixed $default = null,
+        public array $types = [],
         public ?Taxonomy $taxonomy = null,
     ) {
+    }
+
+    public function with(mixed $default): self
+    {
+        return new self($this->key, $this->label, $this->kind, $this->origin, $this->required, $this->choices, $this->colours, $this->unit, $this->limits, $this->help, $this->section, $default, $this->types, $this->taxonomy);
     }
 
     public function family(): Family

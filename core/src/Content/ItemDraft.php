@@ -12,6 +12,7 @@ final readonly class ItemDraft
     /**
      * @param  string|null  $slug  null: to be made from the title
      * @param  string|null  $publishAt  instant; null: not said
+     * @param  string|null  $author  e-mail of one of the site's people
      * @param  string|null  $text  HTML
      * @param  array<string, mixed>  $fields  by key; an empty value is absent
      * @param  array<string, list<string>>  $terms  slugs by taxonomy
@@ -24,9 +25,36 @@ final readonly class ItemDraft
         public ?string $expireAt,
         public Audience $audience,
         public bool $lead,
+        public ?string $author,
         public ?string $text,
         public array $fields,
         public array $terms,
     ) {
+    }
+
+    /**
+     * The same as values by column, as ItemReader takes them; what is empty is absent.
+     *
+     * @return array<string, mixed>
+     */
+    public function values(): array
+    {
+        return array_filter([
+            'slug' => $this->slug,
+            'title' => $this->title,
+            'status' => $this->status->value,
+            'publish_at' => $this->publishAt,
+            'expire_at' => $this->expireAt,
+            'audience' => $this->audience->value,
+            'author' => $this->author,
+            'lead' => $this->lead ?: null,
+            'text' => $this->text,
+        ] + $this->fields + $this->terms, fn (mixed $value): bool => $value !== null && $value !== []);
+    }
+
+    /** @param  array<string, mixed>  $fields */
+    public function with(string $slug, ?string $publishAt, ?string $text, array $fields): self
+    {
+        return new self($slug, $this->title, $this->status, $publishAt, $this->expireAt, $this->audience, $this->lead, $this->author, $text, $fields, $this->terms);
     }
 }

@@ -13,7 +13,7 @@ use Wellspring\Core\Who\Audience;
 /** Reads one item of a type, from JSON values or from a table's cells, and tells of every fault at once. */
 final readonly class ItemReader
 {
-    private const OWN = ['slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text'];
+    private const OWN = ['slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'author', 'lead', 'text'];
 
     public function __construct(private Type $type)
     {
@@ -27,22 +27,22 @@ final readonly class ItemReader
 
     /**
      * @param  array<string, mixed>  $values  JSON values by column
-     * @param  array<string, mixed>  $standing  what the item has already, for the columns that are not given
+     * @param  array<string, mixed>|null  $standing  what the item has already, for the columns that are not given; null for a new item, which begins with the defaults
      *
      * @throws Refused with a column's name as each problem's path
      */
-    public function fromValues(array $values, array $standing = []): ItemDraft
+    public function fromValues(array $values, ?array $standing = null): ItemDraft
     {
         return $this->read($values, $standing, fn (Field $field, mixed $value): mixed => $field->kind->read($value, $field));
     }
 
     /**
      * @param  array<string, string>  $cells  text by column
-     * @param  array<string, mixed>  $standing  what the item has already, for the columns that are not given
+     * @param  array<string, mixed>|null  $standing  what the item has already, for the columns that are not given; null for a new item, which begins with the defaults
      *
      * @throws Refused with a column's name as each problem's path
      */
-    public function fromCells(array $cells, array $standing = []): ItemDraft
+    public function fromCells(array $cells, ?array $standing = null): ItemDraft
     {
         return $this->read($cells, $standing, function (Field $field, mixed $cell): mixed {
             $cell = is_string($cell) ? $cell : '';
@@ -56,16 +56,16 @@ final readonly class ItemReader
 
     /**
      * @param  array<string, mixed>  $values
-     * @param  array<string, mixed>  $standing
+     * @param  array<string, mixed>|null  $standing
      * @param  \Closure(Field, mixed): mixed  $readWith
      */
-    private function read(array $values, array $standing, \Closure $readWith): ItemDraft
+    private function read(array $values, ?array $standing, \Closure $readWith): ItemDraft
     {
         $problems = new Problems;
         foreach (array_diff(array_map(strval(...), array_keys($values)), $this->columns()) as $unknown) {
             $problems->add($unknown, 'unknownColumn', "is not a column of {$this->type->key}; expected one of: ".implode(', ', $this->columns()).'.');
         }
-        $read = $standing;
+        $read = $standing ?? $this->type->defaults();
         foreach ($values as $key => $value) {
             $field = $this->field((string) $key);
             try {
@@ -90,27 +90,47 @@ final readonly class ItemReader
         }
         $problems->refuseIfAny();
 
+        return $this->asItStands($read);
+    }
+
+    /** @return array<string, Field> what every item has and no rule names by itself */
+    public static function choiceFields(): array
+    {
+        return [
+            'status' => new Field('status', 'State', new Kind\Choice, Origin::Item, choices: ['draft' => 'Draft', 'published' => 'Published']),
+            'audience' => new Field('audience', 'Audience', new Kind\Choice, Origin::Item, choices: ['everyone' => 'Everyone', 'signed-out' => 'Signed-out visitors', 'members' => 'Members']),
+            'author' => new Field('author', 'Author', new Kind\Person, Origin::Item),
+        ];
+    }
+
+    /**
+     * What is stored already, as it is: nothing is asked of it anew.
+     *
+     * @param  array<string, mixed>  $values  by column, each as its kind reads it
+     */
+    public function asItStands(array $values): ItemDraft
+    {
+        $text = fn (string $key): ?string => is_string($values[$key] ?? null) ? $values[$key] : null;
+
         return new ItemDraft(
-            slug: $slug,
-            title: is_string($read['title'] ?? null) ? $read['title'] : '',
-            status: Status::from(is_string($read['status'] ?? null) ? $read['status'] : Status::Published->value),
-            publishAt: $publishAt,
-            expireAt: $expireAt,
-            audience: Audience::from(is_string($read['audience'] ?? null) ? $read['audience'] : Audience::Everyone->value),
-            lead: ($read['lead'] ?? null) === true,
-            text: is_string($read['text'] ?? null) ? $read['text'] : null,
-            fields: array_filter(array_intersect_key($read, $this->type->fields), fn (mixed $value): bool => $value !== null),
-            terms: array_map(fn (mixed $slugs): array => array_values(array_filter((array) $slugs, is_string(...))), array_intersect_key($read, $this->type->taxonomies)),
+            slug: $text('slug'),
+            title: $text('title') ?? '',
+            status: Status::from($text('status') ?? Status::Published->value),
+            publishAt: $text('publish_at'),
+            expireAt: $text('expire_at'),
+            audience: Audience::from($text('audience') ?? Audience::Everyone->value),
+            lead: ($values['lead'] ?? null) === true,
+            author: $text('author'),
+            text: $text('text'),
+            fields: array_filter(array_intersect_key($values, $this->type->fields), fn (mixed $value): bool => $value !== null),
+            terms: array_map(fn (mixed $slugs): array => array_values(array_filter((array) $slugs, is_string(...))), array_intersect_key($values, $this->type->taxonomies)),
         );
     }
 
-    private function field(string $key): ?Field
+    /** What a column holds; null where there is no such column. */
+    public function field(string $key): ?Field
     {
-        return match ($key) {
-            'status' => new Field('status', 'Status', new Kind\Choice, Origin::Item, choices: ['draft' => 'Draft', 'published' => 'Published']),
-            'audience' => new Field('audience', 'Audience', new Kind\Choice, Origin::Item, choices: ['everyone' => 'Everyone', 'signed-out' => 'Signed-out visitors', 'members' => 'Members']),
-            default => in_array($key, $this->columns(), true) ? $this->type->field($key) : null,
-        };
+        return self::choiceFields()[$key] ?? (in_array($key, $this->columns(), true) ? $this->type->field($key) : null);
     }
 
     private function told(Problems $problems, string $path): bool

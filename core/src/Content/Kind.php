@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Content;
 
 /**
- * A kind of field: what values it takes and how they are read.
+ * A kind of field: what values it takes and how they are read and written.
  *
  * To add one: a class in Kind/ and a line in Kinds. Its key is the `kind` of a type file.
  */
@@ -14,6 +14,12 @@ interface Kind
     public function key(): string;
 
     public function family(): Family;
+
+    /** What a manager calls it: “Number”. */
+    public function words(): string;
+
+    /** @return list<Limit> what a field of this kind may say beyond its words */
+    public function limits(): array;
 
     /**
      * A value as it is stored, from a value of JSON. An empty value is read as null.
@@ -29,6 +35,13 @@ interface Kind
      */
     public function readCell(string $cell, Field $field): mixed;
 
-    /** @return array<string, mixed> the JSON Schema (2020-12) of one value, without title and x-wellspring */
+    /**
+     * The text of a cell that readCell() reads as the value again.
+     *
+     * @param  mixed  $value  one that read() gave, not null
+     */
+    public function writeCell(mixed $value, Field $field): string;
+
+    /** @return array<string, mixed> the JSON Schema (2020-12) of one value, limits included, without title, default and x-wellspring */
     public function schema(Field $field): array;
 }

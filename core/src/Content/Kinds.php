@@ -16,8 +16,10 @@ final class Kinds
         if (self::$all === null) {
             self::$all = [];
             foreach ([
-                new Kind\Text, new Kind\LongText, new Kind\Number('number'), new Kind\Number('money'),
-                new Kind\YesNo, new Kind\Choice, new Kind\Choices, new Kind\Date, new Kind\Instant, new Kind\Picture,
+                new Kind\Text, new Kind\LongText, new Kind\Number('number'), new Kind\Number('money'), new Kind\YesNo,
+                new Kind\Choice, new Kind\Choices, new Kind\Date, new Kind\Instant, new Kind\Picture, new Kind\Pictures,
+                new Kind\File, new Kind\Video, new Kind\Place, new Kind\Link, new Kind\Colour, new Kind\Items,
+                new Kind\Person, new Kind\Hours,
             ] as $kind) {
                 self::$all[$kind->key()] = $kind;
             }

@@ -16,6 +16,7 @@ final readonly class Record
     /**
      * @param  array<string, mixed>  $values  by field key: text as string, numbers as int|float, yes/no as bool, choice as its key,
      *                                        choices and terms as lists of keys or slugs, dates `Y-m-d`, instants `Y-m-d\TH:i:s\Z`, HTML as string
+     * @param  array<string, array<string, string>>  $names  how linked items and people are called, by field and value
      * @param  string|null  $publishAt  instant
      * @param  string|null  $expireAt  instant
      */
@@ -29,6 +30,7 @@ final readonly class Record
         public ?string $expireAt,
         public Audience $audience,
         array $values,
+        private array $names = [],
     ) {
         $all = ['title' => $title, 'slug' => $slug, 'publish_at' => $publishAt, 'expire_at' => $expireAt] + $values;
         $this->values = array_filter($all, fn (mixed $value): bool => ! Blank::is($value));
@@ -43,6 +45,12 @@ final readonly class Record
         }
 
         return $value;
+    }
+
+    /** @return array<string, string> how what the field links to is called, by the value that names it */
+    public function names(Field $field): array
+    {
+        return $this->names[$field->key] ?? [];
     }
 
     /** The text of a field without markup; empty where there is none. */

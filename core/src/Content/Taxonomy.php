@@ -7,11 +7,13 @@ namespace Wellspring\Core\Content;
 /** A named set of terms, flat or a tree. */
 final readonly class Taxonomy
 {
+    /** @param  array<string, Field>  $fields  that its terms have of their own, by key */
     public function __construct(
         public string $key,
         public string $label,
         public bool $tree,
         public Terms $terms,
+        public array $fields = [],
     ) {
     }
 }

@@ -37,12 +37,18 @@ final readonly class Type
         return $this->reachable[$key] ?? null;
     }
 
+    /** @return array<string, mixed> what a new item begins with, by field */
+    public function defaults(): array
+    {
+        return array_filter(array_map(fn (Field $field): mixed => $field->default, $this->fields), fn (mixed $value): bool => $value !== null);
+    }
+
     /** @return array<string, Field> the fields that every item has */
     public static function itemFields(): array
     {
         $fields = [];
         foreach ([
-            new Field('title', 'Title', new Kind\Text, Origin::Item, required: true, maxLength: 300),
+            new Field('title', 'Title', new Kind\Text, Origin::Item, required: true, limits: new Limits(maxLength: 300)),
             new Field('slug', 'Slug', new Kind\Text, Origin::Item),
             new Field('text', 'Text', new Kind\LongText, Origin::Item),
             new Field('publish_at', 'Publish date', new Kind\Instant, Origin::Item),

@@ -37,8 +37,8 @@ final readonly class TypeFile
         }
         $plural = $own->text('plural', $label);
         $address = $own->text('address', '/'.$key.'/{slug}');
-        if (preg_match('~^(/[a-z0-9-]+)+/\{slug\}$~D', $address) !== 1) {
-            $own->wrong('address', 'an address that ends in /{slug}, such as /plots/{slug}', $address);
+        if (preg_match('~^(/[a-z0-9-]+)+/\{slug\}$~D', $address) !== 1 || preg_match('~^/(manage|media|up|build)/~', $address) === 1) {
+            $own->wrong('address', 'an address that ends in /{slug}, such as /plots/{slug}, and does not begin with /manage, /media, /build or /up', $address);
         }
         $named = [];
         foreach ($own->items('taxonomies') as $i => $one) {
@@ -49,7 +49,7 @@ final readonly class TypeFile
             }
         }
         $own->noOthers();
-        $fields = self::fields($file, $named, $problems);
+        $fields = self::readFields($file, self::takenKeys($named), $problems);
         $file->noOthers();
         $problems->refuseIfAny();
 
@@ -58,9 +58,20 @@ final readonly class TypeFile
 
     /**
      * @param  array<string, Taxonomy>  $taxonomies
+     * @return list<string> keys that no field of the type may have
+     */
+    private static function takenKeys(array $taxonomies): array
+    {
+        return [...array_keys(Type::itemFields()), ...array_map(strval(...), array_keys($taxonomies)), 'id', 'status', 'audience', 'author', 'views', 'rating'];
+    }
+
+    /**
+     * The `properties` and `required` of a type or a taxonomy.
+     *
+     * @param  list<string>  $taken  keys that no field may have
      * @return array<string, Field>
      */
-    private static function fields(Shape $file, array $taxonomies, Problems $problems): array
+    public static function readFields(Shape $file, array $taken, Problems $problems): array
     {
         $properties = $file->has('properties') ? $file->raw('properties') : [];
         if (! is_array($properties)) {
@@ -81,7 +92,7 @@ final readonly class TypeFile
             $path = Path::to('properties', $key);
             if (preg_match(Field::KEY, $key) !== 1) {
                 $problems->add($path, 'wrongKey', 'a field’s key is small letters, digits and _, beginning with a letter.');
-            } elseif (isset(Type::itemFields()[$key]) || isset($taxonomies[$key]) || in_array($key, ['id', 'status', 'audience', 'author'], true)) {
+            } elseif (in_array($key, $taken, true)) {
                 $problems->add($path, 'takenKey', 'this key is an item’s own or a taxonomy’s; expected another.');
             } else {
                 $fields[$key] = self::field($key, new Shape($schema, $path, $problems), in_array($key, $required, true), $problems);
@@ -97,92 +108,227 @@ final readonly class TypeFile
         $help = $schema->has('description') ? $schema->text('description') : '';
         $own = new Shape($schema->raw('x-wellspring'), $schema->at('x-wellspring'), $problems);
         $kind = Kinds::find($own->oneOf('kind', array_keys(Kinds::all())));
-        $unit = $own->has('unit') ? $own->text('unit') : '';
-        $choices = self::choices($schema, $own, $kind, $problems);
-        $limits = [];
-        foreach (['minimum', 'maximum'] as $limit) {
-            if ($schema->has($limit)) {
-                $value = $schema->raw($limit);
-                if (is_int($value) || is_float($value)) {
-                    $limits[$limit] = $value;
-                } else {
-                    $schema->wrong($limit, 'a number', $value);
-                }
-            }
-        }
-        $maxLength = $schema->wholeOrNull('maxLength', 1, 100_000);
-        $own->noOthers();
-        foreach (['type', 'format', 'uniqueItems'] as $allowed) {
-            $schema->has($allowed);
-        }
-        $schema->noOthers();
         if ($kind === null) {
             return null;
         }
-        $field = new Field($key, $label, $kind, Origin::Type, $required, $choices, $unit, $limits['minimum'] ?? null, $limits['maximum'] ?? null, $maxLength, $help);
-        $expected = $kind->schema($field);
-        foreach (['type', 'format', 'uniqueItems'] as $word) {
-            if ($schema->has($word) && $schema->raw($word) !== ($expected[$word] ?? null)) {
-                $schema->wrong($word, isset($expected[$word]) ? (string) json_encode($expected[$word])." for the kind {$kind->key()}" : "no {$word} for the kind {$kind->key()}", $schema->raw($word));
+        $says = fn (Limit $limit): bool => in_array($limit, $kind->limits(), true);
+        $choices = $says(Limit::Choices) ? self::choices($schema, $own, $problems) : [];
+        $field = new Field(
+            $key, $label, $kind, Origin::Type, $required, $choices,
+            colours: $says(Limit::Choices) ? self::colours($own, $choices, $problems) : [],
+            unit: $says(Limit::Unit) && $own->has('unit') ? $own->text('unit') : '',
+            limits: self::limits($schema, $own, $says),
+            help: $help,
+            section: $own->has('section') ? $own->text('section') : '',
+            types: $says(Limit::Types) ? self::types($own, $problems) : [],
+        );
+        $default = $says(Limit::Default) && $schema->has('default') ? self::default($schema, $field) : null;
+        $own->noOthers();
+        self::checkWords($schema, $field);
+        $schema->noOthers();
+
+        return $default === null ? $field : $field->with(default: $default);
+    }
+
+    /** @param  \Closure(Limit): bool  $says */
+    private static function limits(Shape $schema, Shape $own, \Closure $says): Limits
+    {
+        $whole = fn (Shape $in, Limit $limit, int $min, int $max): ?int => $says($limit) ? $in->wholeOrNull($limit->value, $min, $max) : null;
+        $number = fn (Limit $limit): int|float|null => $says($limit) ? $schema->numberOrNull($limit->value) : null;
+        $day = function (Limit $limit) use ($own, $says): ?string {
+            if (! $says($limit) || ! $own->has($limit->value)) {
+                return null;
             }
+            try {
+                return (new Kind\Date)->read($own->raw($limit->value), new Field('day', 'Day', new Kind\Date));
+            } catch (WrongValue) {
+                $own->wrong($limit->value, 'a day such as 2026-05-01', $own->raw($limit->value));
+
+                return null;
+            }
+        };
+        $limits = new Limits(
+            $number(Limit::Minimum),
+            $number(Limit::Maximum),
+            $whole($own, Limit::Decimals, 0, 10),
+            $whole($schema, Limit::MinLength, 1, 100_000),
+            $whole($schema, Limit::MaxLength, 1, 100_000),
+            $says(Limit::Pattern) && $schema->has('pattern') ? $schema->text('pattern') : null,
+            $day(Limit::Earliest),
+            $day(Limit::Latest),
+            $whole($schema, Limit::MaxItems, 1, 1000),
+        );
+        if ($limits->minimum !== null && $limits->maximum !== null && $limits->minimum > $limits->maximum) {
+            $schema->wrong('maximum', 'a number that is not below the minimum', $limits->maximum);
+        }
+        if ($limits->minLength !== null && $limits->maxLength !== null && $limits->minLength > $limits->maxLength) {
+            $schema->wrong('maxLength', 'a length that is not below minLength', $limits->maxLength);
+        }
+        if ($limits->earliest !== null && $limits->latest !== null && $limits->earliest > $limits->latest) {
+            $own->wrong('latest', 'a day that is not before the earliest', $limits->latest);
+        }
+        if ($limits->pattern !== null && ! Limits::isPattern($limits->pattern)) {
+            $schema->wrong('pattern', 'a regular expression', $limits->pattern);
         }
 
-        return $field;
+        return $limits;
+    }
+
+    private static function default(Shape $schema, Field $field): mixed
+    {
+        try {
+            return $field->kind->read($schema->raw('default'), $field);
+        } catch (WrongValue $wrong) {
+            $schema->wrong('default', 'a value that the field takes ('.rtrim($wrong->getMessage(), '.').')', $schema->raw('default'));
+
+            return null;
+        }
+    }
+
+    /** The words of JSON Schema that say the kind itself may be left out; where they stand, they must be the kind's. */
+    private static function checkWords(Shape $schema, Field $field): void
+    {
+        $expected = $field->kind->schema($field);
+        foreach (['type', 'format', 'uniqueItems', 'pattern', 'items', 'properties', 'additionalProperties', 'enum'] as $word) {
+            $isLimit = $word === 'pattern' && in_array(Limit::Pattern, $field->kind->limits(), true) || in_array($word, ['enum', 'items'], true) && in_array(Limit::Choices, $field->kind->limits(), true);
+            if ($schema->has($word) && ! $isLimit && self::canonical($schema->raw($word)) !== self::canonical($expected[$word] ?? null)) {
+                $schema->wrong($word, isset($expected[$word]) ? (string) json_encode($expected[$word], JSON_UNESCAPED_SLASHES)." for the kind {$field->kind->key()}" : "no {$word} for the kind {$field->kind->key()}", $schema->raw($word));
+            }
+        }
+    }
+
+    /** Alike for two values that differ in the order of keys only. */
+    private static function canonical(mixed $value): string
+    {
+        $sort = function (mixed $value) use (&$sort): mixed {
+            if (is_array($value)) {
+                $value = array_map($sort, $value);
+                array_is_list($value) || ksort($value);
+            }
+
+            return $value;
+        };
+
+        return (string) json_encode($sort($value));
+    }
+
+    /** @return list<string> */
+    private static function types(Shape $own, Problems $problems): array
+    {
+        $types = [];
+        foreach ($own->items('types') as $i => $one) {
+            if (! is_string($one) || preg_match(Type::KEY, $one) !== 1) {
+                $problems->add(Path::to($own->at('types'), $i), 'wrongValue', 'expected the key of a content type, found '.Shape::describe($one).'.');
+            } else {
+                $types[$one] = $one;
+            }
+        }
+        if ($types === []) {
+            $own->wrong('types', 'a list of content types, at least one', $own->raw('types'));
+        }
+
+        return array_values($types);
     }
 
     /** @return array<array-key, string> */
-    private static function choices(Shape $schema, Shape $own, ?Kind $kind, Problems $problems): array
+    private static function choices(Shape $schema, Shape $own, Problems $problems): array
     {
-        $labels = $own->has('labels') ? $own->raw('labels') : [];
-        $keys = match ($kind?->key()) {
-            'choice' => $schema->items('enum'),
-            'choices' => $schema->has('items') ? (new Shape($schema->raw('items'), $schema->at('items'), $problems))->items('enum') : [],
-            default => null,
-        };
-        if ($keys === null) {
-            return [];
-        }
+        $labels = self::map($own, 'labels');
+        $keys = $schema->has('items') ? (new Shape($schema->raw('items'), $schema->at('items'), $problems))->items('enum') : $schema->items('enum');
         if ($keys === []) {
             $schema->wrong('enum', 'a list of choices, at least one', null);
         }
         $choices = [];
         foreach ($keys as $i => $key) {
-            if (! is_string($key) || $key === '') {
-                $problems->add(Path::to($schema->at('enum'), $i), 'wrongValue', 'expected a choice’s key, found '.Shape::describe($key).'.');
+            if (! is_string($key) || preg_match(Field::CHOICE, $key) !== 1) {
+                $problems->add(Path::to($schema->at('enum'), $i), 'wrongValue', 'expected a choice’s key without | and of at most 100 characters, found '.Shape::describe($key).'.');
 
                 continue;
             }
-            $label = is_array($labels) ? $labels[$key] ?? null : null;
-            $choices[$key] = is_string($label) ? $label : ucfirst(str_replace('-', ' ', $key));
+            $label = $labels[$key] ?? null;
+            $choices[$key] = is_string($label) && trim($label) !== '' ? trim($label) : ucfirst(str_replace('-', ' ', $key));
         }
-        foreach (array_diff(array_keys(is_array($labels) ? $labels : []), array_keys($choices)) as $unknown) {
+        foreach (array_diff(array_keys($labels), array_keys($choices)) as $unknown) {
             $problems->add(Path::to($own->at('labels'), (string) $unknown), 'unknownKey', 'is not one of the choices.');
         }
 
         return $choices;
     }
 
+    /** @return array<array-key, mixed> what stands under each key; keys that are numbers make a list of it in JSON's other form */
+    private static function map(Shape $own, string $key): array
+    {
+        $map = $own->has($key) ? $own->raw($key) : [];
+        if (! is_array($map) && ! $map instanceof \stdClass) {
+            $own->wrong($key, 'an object with words under each choice', $map);
+
+            return [];
+        }
+
+        return (array) $map;
+    }
+
+    /**
+     * @param  array<array-key, string>  $choices
+     * @return array<array-key, string>
+     */
+    private static function colours(Shape $own, array $choices, Problems $problems): array
+    {
+        $colours = [];
+        foreach (self::map($own, 'colours') as $key => $colour) {
+            $path = Path::to($own->at('colours'), (string) $key);
+            if (! isset($choices[$key])) {
+                $problems->add($path, 'unknownKey', 'is not one of the choices.');
+
+                continue;
+            }
+            try {
+                $colours[$key] = Kind\Colour::hex($colour);
+            } catch (WrongValue $wrong) {
+                $problems->add($path, 'wrongValue', $wrong->getMessage());
+            }
+        }
+
+        return $colours;
+    }
+
     /** @return array<string, mixed> */
     public static function write(Type $type): array
     {
-        $properties = [];
-        foreach ($type->fields as $field) {
-            $own = ['kind' => $field->kind->key()]
-                + ($field->unit === '' ? [] : ['unit' => $field->unit])
-                + ($field->choices === [] ? [] : ['labels' => $field->choices]);
-            $properties[$field->key] = ['title' => $field->label]
-                + ($field->help === '' ? [] : ['description' => $field->help])
-                + $field->kind->schema($field)
-                + ['x-wellspring' => $own];
-        }
-        $required = array_values(array_map(fn (Field $field): string => $field->key, array_filter($type->fields, fn (Field $field): bool => $field->required)));
-
         return [
             '$schema' => self::DRAFT,
             'title' => $type->label,
             'type' => 'object',
             'x-wellspring' => ['format' => 1, 'key' => $type->key, 'plural' => $type->plural, 'address' => $type->address, 'taxonomies' => array_map(strval(...), array_keys($type->taxonomies))],
-            'properties' => $properties === [] ? (object) [] : $properties,
-        ] + ($required === [] ? [] : ['required' => $required]);
+        ] + self::writeFields($type->fields);
+    }
+
+    /**
+     * @param  array<string, Field>  $fields
+     * @return array{properties: array<string, mixed>|object, required?: list<string>}
+     */
+    public static function writeFields(array $fields): array
+    {
+        $properties = [];
+        foreach ($fields as $field) {
+            $own = ['kind' => $field->kind->key()] + array_filter([
+                'unit' => $field->unit === '' ? null : $field->unit,
+                'decimals' => $field->limits->decimals,
+                'earliest' => $field->limits->earliest,
+                'latest' => $field->limits->latest,
+                'labels' => $field->choices === [] ? null : (object) $field->choices,
+                'colours' => $field->colours === [] ? null : (object) $field->colours,
+                'types' => $field->types === [] ? null : $field->types,
+                'section' => $field->section === '' ? null : $field->section,
+            ], fn (mixed $said): bool => $said !== null);
+            $properties[$field->key] = ['title' => $field->label]
+                + ($field->help === '' ? [] : ['description' => $field->help])
+                + $field->kind->schema($field)
+                + ($field->default === null ? [] : ['default' => $field->default])
+                + ['x-wellspring' => $own];
+        }
+        $required = array_values(array_map(fn (Field $field): string => $field->key, array_filter($fields, fn (Field $field): bool => $field->required)));
+
+        return ['properties' => $properties === [] ? (object) [] : $properties] + ($required === [] ? [] : ['required' => $required]);
     }
 }

@@ -79,6 +79,21 @@ final class Shape
         return $value;
     }
 
+    public function numberOrNull(string $key): int|float|null
+    {
+        if (! $this->has($key)) {
+            return null;
+        }
+        $value = $this->raw($key);
+        if (! is_int($value) && ! is_float($value)) {
+            $this->wrong($key, 'a number', $value);
+
+            return null;
+        }
+
+        return $value;
+    }
+
     public function flag(string $key): bool
     {
         if (! $this->has($key)) {

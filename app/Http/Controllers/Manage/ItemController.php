@@ -58,7 +58,7 @@ final readonly class ItemController
             ->when($given['status'] ?? null, fn (Builder $query, string $status): Builder => $query->where('status', $status))
             ->when($given['slugs'] ?? null, fn (Builder $query, string $slugs): Builder => $query->whereIn('slug', explode(',', self::readable($slugs))));
         $total = (clone $query)->count();
-        $items = $query->with('terms')
+        $items = $query->with(Item::whole())
             ->orderByRaw(self::SORTS[$given['sort'] ?? 'updated_at'].' '.($given['direction'] ?? 'desc').' nulls last')->orderBy('id')
             ->forPage($page, self::ON_PAGE)->get();
 
@@ -73,7 +73,7 @@ final readonly class ItemController
     /** @return array<string, mixed> */
     public function show(int $id): array
     {
-        $item = Item::query()->with('terms')->findOrFail($id);
+        $item = Item::query()->with(Item::whole())->findOrFail($id);
 
         return $this->whole($item, $this->type($item->type_key));
     }
@@ -84,19 +84,19 @@ final readonly class ItemController
         $draft = (new ItemReader($type))->fromValues($this->values($request));
         $this->writer->check($type, $draft);
 
-        return new JsonResponse($this->whole($this->writer->create($type, $draft)->load('terms'), $type), 201);
+        return new JsonResponse($this->whole($this->writer->create($type, $draft)->load(Item::whole()), $type), 201);
     }
 
     /** @return array<string, mixed> */
     public function update(Request $request, int $id): array
     {
         $given = $request->validate(['revision' => ['required', 'integer']]);
-        $item = Item::query()->with('terms')->findOrFail($id);
+        $item = Item::query()->with(Item::whole())->findOrFail($id);
         $type = $this->type($item->type_key);
         $draft = (new ItemReader($type))->fromValues($this->values($request), Records::values($item, $type));
         $this->writer->check($type, $draft, $item);
 
-        return $this->whole($this->writer->update($item, $type, $draft, (int) $given['revision'])->load('terms'), $type);
+        return $this->whole($this->writer->update($item, $type, $draft, (int) $given['revision'])->load(Item::whole()), $type);
     }
 
     public function addPicture(Request $request, MediaStore $media): JsonResponse

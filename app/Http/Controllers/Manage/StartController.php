@@ -8,7 +8,6 @@ use App\Content\CatalogueStore;
 use App\Models\Page;
 use Illuminate\Http\Request;
 use Wellspring\Core\Content\Catalogue;
-use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Filter\Condition;
@@ -78,7 +77,7 @@ final readonly class StartController
                 'wantsValue' => $test->wantsValue(),
             ], Tests::for($family)),
             'directions' => $family->ordered() ? ['up' => Direction::Up->words($family), 'down' => Direction::Down->words($family)] : null,
-            'onCards' => $family !== Family::Picture,
+            'onCards' => $family->readsAsText(),
         ];
     }
 

@@ -7,7 +7,6 @@ namespace Wellspring\Core\Card\Part;
 use Wellspring\Core\Card\Format;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Card\PartKind;
-use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
@@ -25,8 +24,8 @@ final class FieldValue implements PartKind
     {
         $key = $shape->text('field');
         $field = $type->field($key);
-        if ($key !== '' && ($field === null || $field->family() === Family::Picture)) {
-            $fit = array_keys(array_filter($type->reachable, fn (Field $field): bool => $field->family() !== Family::Picture));
+        if ($key !== '' && ($field === null || ! $field->family()->readsAsText())) {
+            $fit = array_keys(array_filter($type->reachable, fn (Field $field): bool => $field->family()->readsAsText()));
             $shape->wrong('field', "a field of {$type->key} (".implode(', ', $fit).')', $key);
 
             return null;
@@ -47,7 +46,7 @@ final class FieldValue implements PartKind
 
     public function show(Part $part, Record $record, Format $format): ?string
     {
-        return $format->value($part->field, $record->value($part->field));
+        return $format->value($part->field, $record->value($part->field), $record->names($part->field));
     }
 
     public function words(Field $field): string

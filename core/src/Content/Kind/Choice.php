@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 
 /** One of the choices that the field lists. */
@@ -20,6 +21,16 @@ final class Choice implements Kind
     public function family(): Family
     {
         return Family::Choice;
+    }
+
+    public function words(): string
+    {
+        return 'One choice';
+    }
+
+    public function limits(): array
+    {
+        return [Limit::Choices, Limit::Default];
     }
 
     public function read(mixed $value, Field $field): ?string
@@ -39,8 +50,13 @@ final class Choice implements Kind
         return $this->read(trim($cell), $field);
     }
 
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return is_string($value) ? $value : '';
+    }
+
     public function schema(Field $field): array
     {
-        return ['enum' => array_keys($field->choices)];
+        return ['enum' => array_map(strval(...), array_keys($field->choices))];
     }
 }

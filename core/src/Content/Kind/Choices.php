@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 
 /** Any number of the choices that the field lists, each once, in the field's order. */
@@ -20,6 +21,16 @@ final class Choices implements Kind
     public function family(): Family
     {
         return Family::Choices;
+    }
+
+    public function words(): string
+    {
+        return 'Several choices';
+    }
+
+    public function limits(): array
+    {
+        return [Limit::Choices, Limit::MaxItems, Limit::Default];
     }
 
     /** @return non-empty-list<string>|null */
@@ -37,7 +48,10 @@ final class Choices implements Kind
             }
         }
 
-        return array_values(array_intersect(array_map(strval(...), array_keys($field->choices)), $value)) ?: null;
+        $kept = array_values(array_intersect(array_map(strval(...), array_keys($field->choices)), $value));
+        $field->limits->holdCount($kept);
+
+        return $kept ?: null;
     }
 
     /** @return non-empty-list<string>|null */
@@ -46,8 +60,14 @@ final class Choices implements Kind
         return $this->read(array_values(array_filter(array_map(trim(...), explode('|', $cell)), fn (string $one): bool => $one !== '')), $field);
     }
 
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return implode(' | ', array_filter((array) $value, is_string(...)));
+    }
+
     public function schema(Field $field): array
     {
-        return ['type' => 'array', 'uniqueItems' => true, 'items' => ['enum' => array_keys($field->choices)]];
+        return ['type' => 'array', 'uniqueItems' => true, 'items' => ['enum' => array_map(strval(...), array_keys($field->choices))]]
+            + ($field->limits->maxItems === null ? [] : ['maxItems' => $field->limits->maxItems]);
     }
 }

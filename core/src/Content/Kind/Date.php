@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 
 /** A calendar day, `2026-05-01` (ISO 8601). */
@@ -22,6 +23,16 @@ final class Date implements Kind
         return Family::Date;
     }
 
+    public function words(): string
+    {
+        return 'Date';
+    }
+
+    public function limits(): array
+    {
+        return [Limit::Earliest, Limit::Latest, Limit::Default];
+    }
+
     public function read(mixed $value, Field $field): ?string
     {
         if ($value === null || $value === '') {
@@ -31,12 +42,19 @@ final class Date implements Kind
             throw WrongValue::expected('a day such as 2026-05-01', $value);
         }
 
+        $field->limits->holdDay($value);
+
         return $value;
     }
 
     public function readCell(string $cell, Field $field): ?string
     {
         return $this->read(trim($cell), $field);
+    }
+
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return is_string($value) ? $value : '';
     }
 
     public function schema(Field $field): array

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 
 /** A moment, kept to the second in UTC: `2026-05-01T18:30:00Z` (ISO 8601). Kept so, moments compare as text does. */
@@ -24,6 +25,16 @@ final class Instant implements Kind
         return Family::Instant;
     }
 
+    public function words(): string
+    {
+        return 'Date and time';
+    }
+
+    public function limits(): array
+    {
+        return [Limit::Earliest, Limit::Latest, Limit::Default];
+    }
+
     public function read(mixed $value, Field $field): ?string
     {
         if ($value === null || $value === '') {
@@ -36,12 +47,19 @@ final class Instant implements Kind
             throw WrongValue::expected('a moment such as 2026-05-01T18:30:00Z', $value);
         }
 
+        $field->limits->holdDay($kept);
+
         return $kept;
     }
 
     public function readCell(string $cell, Field $field): ?string
     {
         return $this->read(trim($cell), $field);
+    }
+
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return is_string($value) ? $value : '';
     }
 
     public function schema(Field $field): array

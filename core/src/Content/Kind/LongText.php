@@ -8,7 +8,9 @@ use Wellspring\Core\Content\Blank;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Html;
 
 /** Text with markup (HTML). Whoever stores it makes it safe first. */
 final class LongText implements Kind
@@ -21,6 +23,16 @@ final class LongText implements Kind
     public function family(): Family
     {
         return Family::LongText;
+    }
+
+    public function words(): string
+    {
+        return 'Text with markup';
+    }
+
+    public function limits(): array
+    {
+        return [Limit::MaxLength];
     }
 
     public function read(mixed $value, Field $field): ?string
@@ -36,12 +48,25 @@ final class LongText implements Kind
             throw new WrongValue('expected at most 1,000,000 bytes of text.');
         }
 
-        return Blank::isHtml($value) ? null : trim($value);
+        if (Blank::isHtml($value)) {
+            return null;
+        }
+        if ($field->limits->maxLength !== null) {
+            // What a reader reads is counted, not the markup.
+            $field->limits->holdText(Html::visibleText($value), 1_000_000);
+        }
+
+        return trim($value);
     }
 
     public function readCell(string $cell, Field $field): ?string
     {
         return $this->read($cell, $field);
+    }
+
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return is_string($value) ? $value : '';
     }
 
     public function schema(Field $field): array

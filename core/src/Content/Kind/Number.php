@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 
 /** A number, or an amount of money in the site's currency: an int, or a float that is finite. */
@@ -27,6 +28,16 @@ final readonly class Number implements Kind
         return Family::Number;
     }
 
+    public function words(): string
+    {
+        return $this->key === 'money' ? 'Money' : 'Number';
+    }
+
+    public function limits(): array
+    {
+        return [...$this->key === 'money' ? [] : [Limit::Unit], Limit::Minimum, Limit::Maximum, Limit::Decimals, Limit::Default];
+    }
+
     public function read(mixed $value, Field $field): int|float|null
     {
         if ($value === null) {
@@ -35,11 +46,15 @@ final readonly class Number implements Kind
         if (! is_int($value) && ! is_float($value) || is_float($value) && ! is_finite($value)) {
             throw WrongValue::expected('a number', $value);
         }
-        if ($field->minimum !== null && $value < $field->minimum) {
-            throw WrongValue::expected('a number of at least '.json_encode($field->minimum), $value);
+        if ($field->limits->minimum !== null && $value < $field->limits->minimum) {
+            throw WrongValue::expected('a number of at least '.json_encode($field->limits->minimum), $value);
         }
-        if ($field->maximum !== null && $value > $field->maximum) {
-            throw WrongValue::expected('a number of at most '.json_encode($field->maximum), $value);
+        if ($field->limits->maximum !== null && $value > $field->limits->maximum) {
+            throw WrongValue::expected('a number of at most '.json_encode($field->limits->maximum), $value);
+        }
+        $decimals = $field->limits->decimals;
+        if ($decimals !== null && round($value, $decimals) != $value) {
+            throw WrongValue::expected($decimals === 0 ? 'a whole number' : "a number with at most {$decimals} digits after the point", $value);
         }
         $whole = is_float($value) && abs($value) < 2 ** 53 ? (int) $value : null;
 
@@ -67,10 +82,15 @@ final readonly class Number implements Kind
         return $whole === false ? (float) $cell : $whole;
     }
 
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return json_encode($value, JSON_THROW_ON_ERROR);
+    }
+
     public function schema(Field $field): array
     {
         return ['type' => 'number']
-            + ($field->minimum === null ? [] : ['minimum' => $field->minimum])
-            + ($field->maximum === null ? [] : ['maximum' => $field->maximum]);
+            + ($field->limits->minimum === null ? [] : ['minimum' => $field->limits->minimum])
+            + ($field->limits->maximum === null ? [] : ['maximum' => $field->limits->maximum]);
     }
 }

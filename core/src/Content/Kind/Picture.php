@@ -22,21 +22,41 @@ final class Picture implements Kind
         return Family::Picture;
     }
 
+    public function words(): string
+    {
+        return 'Picture';
+    }
+
+    public function limits(): array
+    {
+        return [];
+    }
+
     public function read(mixed $value, Field $field): ?string
     {
         if ($value === null || $value === '') {
             return null;
         }
-        if (! is_string($value) || preg_match('/^[a-z0-9]+(-[a-z0-9]+)*\.[a-z0-9]+$/D', $value) !== 1) {
-            throw WrongValue::expected('the name of a picture, such as lady-fern.webp', $value);
-        }
 
-        return $value;
+        return self::name($value, 'a picture, such as lady-fern.webp');
+    }
+
+    /** @throws WrongValue when it is not how a file is named on the site */
+    public static function name(mixed $value, string $what): string
+    {
+        return is_string($value) && preg_match('/^[a-z0-9]+(-[a-z0-9]+)*\.[a-z0-9]+$/D', $value) === 1
+            ? $value
+            : throw WrongValue::expected("the name of {$what}", $value);
     }
 
     public function readCell(string $cell, Field $field): ?string
     {
         return $this->read(trim($cell), $field);
+    }
+
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return is_string($value) ? $value : '';
     }
 
     public function schema(Field $field): array

@@ -22,6 +22,16 @@ final class Terms implements Kind
         return Family::Terms;
     }
 
+    public function words(): string
+    {
+        return 'Terms';
+    }
+
+    public function limits(): array
+    {
+        return [];
+    }
+
     /** @return non-empty-list<string>|null slugs */
     public function read(mixed $value, Field $field): ?array
     {
@@ -59,6 +69,24 @@ final class Terms implements Kind
         }
 
         return array_values($slugs) ?: null;
+    }
+
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return implode(' | ', array_map(fn (mixed $slug): string => $this->path($field, is_string($slug) ? $slug : ''), (array) $value));
+    }
+
+    /** The term's path of names; its slug where the names would lead elsewhere or hold the signs that part them. */
+    private function path(Field $field, string $slug): string
+    {
+        $terms = $field->taxonomy->terms ?? throw new \LogicException('A field of terms has a taxonomy.');
+        $names = [];
+        for ($term = $terms->find($slug); $term !== null; $term = $term->parent === null ? null : $terms->find($term->parent)) {
+            array_unshift($names, $term->name);
+        }
+        $plain = preg_match('/[|>]|^\s|\s$/', implode('', $names)) !== 1;
+
+        return $plain && $names !== [] && $terms->byPath($names)?->slug === $slug ? implode(' > ', $names) : $slug;
     }
 
     public function schema(Field $field): array

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Html;
 
@@ -21,6 +22,16 @@ final class Text implements Kind
     public function family(): Family
     {
         return Family::Text;
+    }
+
+    public function words(): string
+    {
+        return 'One line of text';
+    }
+
+    public function limits(): array
+    {
+        return [Limit::MinLength, Limit::MaxLength, Limit::Pattern, Limit::Default];
     }
 
     public function read(mixed $value, Field $field): ?string
@@ -39,10 +50,7 @@ final class Text implements Kind
             return null;
         }
         $value = trim(self::oneLine($value));
-        $max = $field->maxLength ?? 1000;
-        if (mb_strlen($value) > $max) {
-            throw new WrongValue("expected at most {$max} characters, found ".mb_strlen($value).'.');
-        }
+        $field->limits->holdText($value, 1000);
 
         return $value;
     }
@@ -52,9 +60,17 @@ final class Text implements Kind
         return $this->read($cell, $field);
     }
 
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return is_string($value) ? $value : '';
+    }
+
     public function schema(Field $field): array
     {
-        return ['type' => 'string'] + ($field->maxLength === null ? [] : ['maxLength' => $field->maxLength]);
+        return ['type' => 'string'] + array_filter(
+            ['minLength' => $field->limits->minLength, 'maxLength' => $field->limits->maxLength, 'pattern' => $field->limits->pattern],
+            fn (mixed $limit): bool => $limit !== null,
+        );
     }
 
     /** Breaks of lines, whatever their kind, become blanks. */

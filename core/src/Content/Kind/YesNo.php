@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 
 /** Yes or no; a value that was never stated is neither. */
@@ -24,6 +25,16 @@ final class YesNo implements Kind
         return Family::YesNo;
     }
 
+    public function words(): string
+    {
+        return 'Yes or no';
+    }
+
+    public function limits(): array
+    {
+        return [Limit::Default];
+    }
+
     public function read(mixed $value, Field $field): ?bool
     {
         return match (true) {
@@ -38,6 +49,11 @@ final class YesNo implements Kind
         $word = strtolower(trim($cell));
 
         return $word === '' ? null : self::WORDS[$word] ?? throw WrongValue::expected('yes, no, true, false, 1 or 0', $cell);
+    }
+
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return $value === true ? 'yes' : 'no';
     }
 
     public function schema(Field $field): array

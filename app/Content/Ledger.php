@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content;
+
+use App\Models\Change;
+use App\Models\Item;
+use App\Models\Revision;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Type;
+
+/**
+ * Keeps every state that an item was ever saved in, by whom and how, and gathers what belongs together into a change
+ * that can be undone as one.
+ */
+final class Ledger
+{
+    private ?Change $open = null;
+
+    private string $how = 'saved';
+
+    /** @var list<array{change_id: int, item_id: int, before: int|null, after: int|null}> not written yet */
+    private array $waiting = [];
+
+    /**
+     * Does the work as one change. All of it is written, or nothing.
+     *
+     * @param  string  $how  what each item's revision says was done: `imported`, `published with others`
+     * @param  \Closure(Change): void  $work
+     */
+    public function change(string $kind, string $title, string $how, \Closure $work): Change
+    {
+        return DB::transaction(function () use ($kind, $title, $how, $work): Change {
+            $change = Change::query()->create(['user_id' => Auth::id(), 'kind' => $kind, 'title' => $title, 'data' => [], 'made_at' => now()]);
+            [$this->open, $this->how] = [$change, $how];
+            try {
+                $work($change);
+                $this->flush();
+            } finally {
+                [$this->open, $this->how, $this->waiting] = [null, 'saved', []];
+            }
+
+            return $change;
+        });
+    }
+
+    /**
+     * Does the work, each revision of it saying how it came about.
+     *
+     * @template T
+     *
+     * @param  \Closure(): T  $work
+     * @return T
+     */
+    public function how(string $how, \Closure $work): mixed
+    {
+        $before = $this->how;
+        $this->how = $how;
+        try {
+            return $work();
+        } finally {
+            $this->how = $before;
+        }
+    }
+
+    /**
+     * Notes that an item was written.
+     *
+     * @param  int|null  $before  its revision before; null when it was made
+     * @param  array<string, mixed>  $values
+     */
+    public function wrote(Item $item, ?int $before, array $values): void
+    {
+        $how = $this->open === null && $before === null ? 'made' : $this->how;
+        DB::table('item_revisions')->insert($this->row($item, $values, $how, Auth::id()));
+        $this->note($item->id, $before, $item->revision);
+    }
+
+    /** Notes that an item is about to be removed. */
+    public function removing(Item $item): void
+    {
+        $this->note($item->id, $item->revision, null);
+    }
+
+    /** What is about to be written over is kept, also where an item came to be by another way than the writer. */
+    public function keep(Item $item, Type $type): void
+    {
+        if (! Revision::query()->where('item_id', $item->id)->where('number', $item->revision)->exists()) {
+            DB::table('item_revisions')->insert($this->row($item, Records::values($item->load(Item::whole()), $type), 'as it was', null));
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed>
+     */
+    private function row(Item $item, array $values, string $how, int|string|null $user): array
+    {
+        return [
+            'item_id' => $item->id,
+            'type_key' => $item->type_key,
+            'number' => $item->revision,
+            'user_id' => $user,
+            'how' => $how,
+            'at' => $item->updated_at,
+            'values' => json_encode((object) $values, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+        ];
+    }
+
+    private function note(int $item, ?int $before, ?int $after): void
+    {
+        if ($this->open === null) {
+            return;
+        }
+        $this->waiting[] = ['change_id' => $this->open->id, 'item_id' => $item, 'before' => $before, 'after' => $after];
+        if (count($this->waiting) >= 500) {
+            $this->flush();
+        }
+    }
+
+    private function flush(): void
+    {
+        DB::table('change_items')->insert($this->waiting);
+        $this->waiting = [];
+    }
+}

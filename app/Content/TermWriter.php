@@ -1,0 +1,280 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content;
+
+use App\Models\Change;
+use App\Models\Media;
+use App\Models\Module;
+use App\Models\Taxonomy as TaxonomyRow;
+use App\Models\Term;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\TaxonomyFile;
+use Wellspring\Core\Content\TermDraft;
+use Wellspring\Core\Module\TermRename;
+use Wellspring\Core\Problem\Refused;
+
+/** The one way in which taxonomies and terms are written. What it does to items and modules can be undone. */
+final readonly class TermWriter
+{
+    public function __construct(private CatalogueStore $store, private ItemWriter $items, private Ledger $ledger)
+    {
+    }
+
+    /** Makes the taxonomy, or what of it the site lacks: terms that are there stay as they are. */
+    public function apply(TaxonomyFile $file): TaxonomyRow
+    {
+        return DB::transaction(function () use ($file): TaxonomyRow {
+            $row = TaxonomyRow::query()->find($file->taxonomy->key) ?? $this->define($file);
+            $this->addMissing($row->key, $file->terms, null);
+            $this->store->forget();
+
+            return $row;
+        });
+    }
+
+    /** Its label, whether it is a tree, and the fields of its terms. Terms are not touched. */
+    public function define(TaxonomyFile $file): TaxonomyRow
+    {
+        $row = TaxonomyRow::query()->find($file->taxonomy->key) ?? new TaxonomyRow(['key' => $file->taxonomy->key]);
+        if ($row->exists && ! $file->taxonomy->tree && Term::query()->where('taxonomy_key', $row->key)->whereNotNull('parent_id')->exists()) {
+            throw Refused::because('tree', 'inUse', 'there are terms below others; move them to the top first.');
+        }
+        $fields = TaxonomyFile::write($file->taxonomy, []);
+        $row->fill(['label' => $file->taxonomy->label, 'tree' => $file->taxonomy->tree, 'fields' => array_intersect_key($fields, ['properties' => 0, 'required' => 0])])->save();
+        $this->store->forget();
+
+        return $row;
+    }
+
+    /** @throws Refused when the slug is taken, the parent is of another taxonomy, or the picture is not there */
+    public function add(string $taxonomy, TermDraft $draft, ?Term $parent = null): Term
+    {
+        $this->check($taxonomy, $draft, null, $parent);
+        $last = Term::query()->where('taxonomy_key', $taxonomy)->where('parent_id', $parent?->id)->max('position');
+        $term = Term::query()->create(['taxonomy_key' => $taxonomy, 'parent_id' => $parent?->id, 'position' => (is_numeric($last) ? (int) $last : -1) + 1] + $this->columns($draft));
+        $this->store->forget();
+
+        return $term;
+    }
+
+    /** A new slug is followed by the modules that name the term. */
+    public function update(Term $term, TermDraft $draft): Term
+    {
+        return DB::transaction(function () use ($term, $draft): Term {
+            $this->check($term->taxonomy_key, $draft, $term, null);
+            $old = $term->slug;
+            $term->fill($this->columns($draft))->save();
+            if ($old !== $term->slug) {
+                $this->renameInModules($term->taxonomy_key, [$old => $term->slug]);
+            }
+            $this->store->forget();
+
+            return $term;
+        });
+    }
+
+    /**
+     * Puts the term, with all below it, under another or at the top.
+     *
+     * @param  int  $position  among its new neighbours, 0 first
+     *
+     * @throws Refused when it would stand below itself
+     */
+    public function move(Term $term, ?Term $parent, int $position): void
+    {
+        DB::transaction(function () use ($term, $parent, $position): void {
+            Term::query()->where('taxonomy_key', $term->taxonomy_key)->lockForUpdate()->get(['id']);
+            if ($parent !== null && ($parent->taxonomy_key !== $term->taxonomy_key || ! (TaxonomyRow::query()->find($term->taxonomy_key)->tree ?? false))) {
+                throw Refused::because('parent', 'wrongValue', 'expected a term of the same tree.');
+            }
+            for ($above = $parent; $above !== null; $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)) {
+                if ($above->id === $term->id) {
+                    throw Refused::because('parent', 'wrongValue', "“{$term->name}” cannot stand below itself.");
+                }
+            }
+            $neighbours = Term::query()->where('taxonomy_key', $term->taxonomy_key)->where('parent_id', $parent?->id)->where('id', '<>', $term->id)->orderBy('position')->orderBy('id')->pluck('id')->all();
+            array_splice($neighbours, max(0, min($position, count($neighbours))), 0, [$term->id]);
+            $term->parent_id = $parent?->id;
+            $term->save();
+            foreach ($neighbours as $at => $id) {
+                Term::query()->where('id', $id)->where('position', '<>', $at)->update(['position' => $at]);
+            }
+            $this->store->forget();
+        });
+    }
+
+    /**
+     * Items, the terms below and the modules that name them follow the one that stays.
+     *
+     * @param  list<Term>  $gone
+     */
+    public function merge(Term $into, array $gone): Change
+    {
+        $names = implode(', ', array_map(fn (Term $term): string => "“{$term->name}”", $gone));
+
+        return $this->change("Merged {$names} into “{$into->name}”", 'terms merged', [...$gone, $into], function (Change $change) use ($into, $gone): void {
+            for ($above = $into; $above !== null; $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)) {
+                if (in_array($above->id, array_map(fn (Term $term): int => $term->id, $gone), true)) {
+                    throw Refused::because('into', 'wrongValue', "“{$into->name}” stands below “{$above->name}”; a term cannot be merged into one below itself.");
+                }
+            }
+            $ids = array_map(fn (Term $term): int => $term->id, $gone);
+            $this->touchItems($change, $into->taxonomy_key, $ids, function () use ($ids, $into): void {
+                DB::table('item_term')->insertOrIgnoreUsing(['term_id', 'item_id'], DB::table('item_term')->whereIn('term_id', $ids)->selectRaw('distinct ?::bigint, item_id', [$into->id]));
+                DB::table('item_term')->whereIn('term_id', $ids)->delete();
+            });
+            $last = Term::query()->where('parent_id', $into->id)->max('position');
+            foreach (Term::query()->whereIn('parent_id', $ids)->orderBy('position')->get() as $i => $child) {
+                $child->update(['parent_id' => $into->id, 'position' => (is_numeric($last) ? (int) $last : -1) + 1 + $i]);
+            }
+            Term::query()->whereIn('id', $ids)->delete();
+            $this->renameInModules($into->taxonomy_key, array_fill_keys(array_map(fn (Term $term): string => $term->slug, $gone), $into->slug));
+        });
+    }
+
+    /** Items lose the term; terms below it go up to where it stood. */
+    public function remove(Term $term): Change
+    {
+        return $this->change("Removed the term “{$term->name}”", 'term removed', [$term], function (Change $change) use ($term): void {
+            $this->touchItems($change, $term->taxonomy_key, [$term->id], fn () => DB::table('item_term')->where('term_id', $term->id)->delete());
+            Term::query()->where('parent_id', $term->id)->update(['parent_id' => $term->parent_id]);
+            $term->delete();
+        });
+    }
+
+    /** Brings back the terms that a merge or removal took, and the modules that named them. Items come back by their revisions. */
+    public function undo(Change $change): void
+    {
+        foreach ((array) ($change->data['terms'] ?? []) as $row) {
+            if (is_array($row) && ! Term::query()->where('id', $row['id'] ?? 0)->exists()) {
+                if (Term::query()->where('taxonomy_key', $row['taxonomy_key'])->where('slug', $row['slug'])->exists()) {
+                    throw Refused::because('', 'taken', "the slug “{$row['slug']}” is taken by another term by now.");
+                }
+                $row['parent_id'] = Term::query()->where('id', $row['parent_id'] ?? 0)->value('id');
+                DB::table('terms')->insert(['fields' => json_encode((object) (array) $row['fields'])] + $row);
+            }
+        }
+        foreach ((array) ($change->data['children'] ?? []) as $id => $parent) {
+            Term::query()->where('id', $id)->update(['parent_id' => $parent]);
+        }
+        foreach ((array) ($change->data['modules'] ?? []) as $row) {
+            if (is_array($row)) {
+                $module = Module::query()->where('key', $row['key'])->where('revision', $row['after'])->first();
+                $module?->fill(['draft' => $row['draft'], 'live' => $row['live']]);
+                if ($module !== null) {
+                    $module->revision++;
+                    $module->save();
+                }
+            }
+        }
+        $this->store->forget();
+    }
+
+    /**
+     * @param  list<Term>  $touched
+     * @param  \Closure(Change): void  $work
+     */
+    private function change(string $title, string $how, array $touched, \Closure $work): Change
+    {
+        return $this->ledger->change('terms', $title, $how, function (Change $change) use ($touched, $work): void {
+            DB::statement("set local wellspring.bulk = 'on'");
+            $ids = array_map(fn (Term $term): int => $term->id, $touched);
+            $modules = Module::query()->get()->keyBy('key');
+            $data = [
+                'terms' => DB::table('terms')->whereIn('id', $ids)->get()->map(fn (object $row): array => ['fields' => json_decode(is_string($row->fields) ? $row->fields : '{}', true)] + (array) $row)->all(),
+                'children' => Term::query()->whereIn('parent_id', $ids)->pluck('parent_id', 'id')->all(),
+            ];
+            $work($change);
+            $data['modules'] = [];
+            foreach (Module::query()->get() as $module) {
+                if ($module->revision !== $modules[$module->key]?->revision) {
+                    $data['modules'][] = ['key' => $module->key, 'after' => $module->revision, 'draft' => $modules[$module->key]?->draft, 'live' => $modules[$module->key]?->live];
+                }
+            }
+            $change->data = $data;
+            $change->save();
+            $this->store->forget();
+        });
+    }
+
+    /**
+     * Changes the terms of many items at once; each gets a revision that says so.
+     *
+     * @param  list<int>  $terms  whose items are touched
+     * @param  \Closure(): mixed  $work
+     */
+    private function touchItems(Change $change, string $taxonomy, array $terms, \Closure $work): void
+    {
+        $items = DB::table('item_term')->whereIn('term_id', $terms)->distinct()->pluck('item_id')->map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)->all();
+        $work();
+        foreach (array_chunk($items, 5000) as $some) {
+            $ids = '{'.implode(',', $some).'}';
+            DB::statement('update items set revision = revision + 1, updated_at = now() where id = any(?::bigint[])', [$ids]);
+            DB::statement(<<<'SQL'
+                insert into item_revisions (item_id, type_key, number, user_id, how, at, values)
+                select items.id, items.type_key, items.revision, ?::bigint, ?, items.updated_at,
+                    (was.values::jsonb - ? || coalesce((
+                        select jsonb_build_object(?::text, jsonb_agg(terms.slug order by terms.position, terms.id)) from item_term join terms on terms.id = item_term.term_id
+                        where item_term.item_id = items.id and terms.taxonomy_key = ? having count(*) > 0
+                    ), '{}'))::json
+                from items join item_revisions was on was.item_id = items.id and was.number = items.revision - 1
+                where items.id = any(?::bigint[])
+                SQL, [Auth::id(), $change->title, $taxonomy, $taxonomy, $taxonomy, $ids]);
+            DB::statement('insert into change_items (change_id, item_id, before, after) select ?, id, revision - 1, revision from items where id = any(?::bigint[])', [$change->id, $ids]);
+        }
+    }
+
+    /** @param  array<string, string>  $renamed */
+    private function renameInModules(string $taxonomy, array $renamed): void
+    {
+        foreach (Module::query()->lockForUpdate()->get() as $module) {
+            $draft = TermRename::in($module->draft, $taxonomy, $renamed);
+            $live = $module->live === null ? null : TermRename::in($module->live, $taxonomy, $renamed);
+            if ($draft !== $module->draft || $live !== $module->live) {
+                $module->draft = $draft;
+                $module->live = $live;
+                $module->revision++;
+                $module->save();
+            }
+        }
+    }
+
+    /** @param  list<TermDraft>  $terms */
+    private function addMissing(string $taxonomy, array $terms, ?Term $parent): void
+    {
+        foreach ($terms as $draft) {
+            $row = Term::query()->where('taxonomy_key', $taxonomy)->where('slug', $draft->slug)->first() ?? $this->add($taxonomy, $draft, $parent);
+            $this->addMissing($taxonomy, $draft->below, $row);
+        }
+    }
+
+    private function check(string $taxonomy, TermDraft $draft, ?Term $term, ?Term $parent): void
+    {
+        $owner = Term::query()->where('taxonomy_key', $taxonomy)->where('slug', $draft->slug)->first();
+        if ($owner !== null && $owner->id !== $term?->id) {
+            throw Refused::because('slug', 'taken', "“{$draft->slug}” is taken by “{$owner->name}”; expected a slug that no other term has.");
+        }
+        if ($parent !== null && $parent->taxonomy_key !== $taxonomy) {
+            throw Refused::because('parent', 'wrongValue', 'expected a term of the same taxonomy.');
+        }
+        if ($draft->picture !== null && ! Media::query()->where('name', $draft->picture)->where('kind', 'picture')->exists()) {
+            throw Refused::because('picture', 'unknownPicture', "expected the name of a picture on this site, found “{$draft->picture}”.");
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function columns(TermDraft $draft): array
+    {
+        return [
+            'slug' => $draft->slug,
+            'name' => $draft->name,
+            'description' => $draft->description === '' ? '' : (string) $this->items->safe($draft->description),
+            'picture' => $draft->picture,
+            'colour' => $draft->colour,
+            'fields' => $draft->fields,
+        ];
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content;
+
+use App\Models\Change;
+use App\Models\Item;
+use App\Models\Revision;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\ItemDraft;
+use Wellspring\Core\Content\ItemReader;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\Refused;
+
+/** Takes a change back: items return to the revision before it, what it made goes, what it removed comes again. */
+final readonly class Undo
+{
+    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer, private TypeWriter $types, private TermWriter $terms, private Ledger $ledger)
+    {
+    }
+
+    /**
+     * An item that was changed again since is left as it is now.
+     *
+     * @return array{undone: int, left: list<string>} how many items returned, and which did not, with the reason
+     */
+    public function undo(Change $change): array
+    {
+        return DB::transaction(function () use ($change): array {
+            $change = Change::query()->lockForUpdate()->findOrFail($change->id);
+            if ($change->undone_at !== null) {
+                throw Refused::because('', 'undone', "“{$change->title}” was taken back already.");
+            }
+            $left = [];
+            $undone = 0;
+            $this->ledger->change('undo', "Took back: {$change->title}", 'taken back', function () use ($change, &$left, &$undone): void {
+                DB::statement("set local wellspring.bulk = 'on'");
+                if ($change->kind === 'type') {
+                    $this->types->undo($change);
+                } elseif ($change->kind === 'terms') {
+                    $this->terms->undo($change);
+                }
+                foreach (DB::table('change_items')->where('change_id', $change->id)->orderBy('item_id')->lazy(500) as $row) {
+                    $why = $this->one((int) $row->item_id, $row->before, $row->after);
+                    $why === null ? $undone++ : $left[] = $why;
+                }
+            });
+            $change->undone_at = now()->toImmutable();
+            $change->save();
+
+            return ['undone' => $undone, 'left' => $left];
+        });
+    }
+
+    /** Brings one earlier state of an item back; what it names and is gone by now is left out. */
+    public function bringBack(Item $item, Revision $revision): Item
+    {
+        $type = $this->type($revision->type_key);
+
+        return $this->ledger->how('brought back revision '.$revision->number, fn (): Item => $this->writer->update($item, $type, $this->draft($type, $revision)));
+    }
+
+    private function one(int $id, ?int $before, ?int $after): ?string
+    {
+        $item = Item::query()->find($id);
+        if ($after !== null) {
+            if ($item === null) {
+                return $before === null ? null : 'An item that was changed has been removed since.';
+            }
+            if ($item->revision !== $after) {
+                return "“{$item->title}” was changed again since.";
+            }
+            if ($before === null) {
+                $this->writer->remove($item);
+
+                return null;
+            }
+        }
+        $revision = Revision::query()->where('item_id', $id)->where('number', $before)->first();
+        if ($revision === null || $item !== null && $after === null) {
+            return 'An item’s earlier state is no longer kept.';
+        }
+        $type = $this->type($revision->type_key);
+        try {
+            $draft = $this->draft($type, $revision);
+            $item === null ? $this->restore($id, $type, $draft) : $this->writer->update($item, $type, $draft);
+        } catch (Refused $refused) {
+            $title = is_string($revision->values['title'] ?? null) ? $revision->values['title'] : 'An item';
+
+            return "“{$title}”: {$refused->problems[0]}";
+        }
+
+        return null;
+    }
+
+    private function restore(int $id, Type $type, ItemDraft $draft): void
+    {
+        $this->writer->check($type, $draft);
+        $last = Revision::query()->where('item_id', $id)->max('number');
+        $this->writer->create($type, $draft, as: $id, after: is_numeric($last) ? (int) $last : 0);
+    }
+
+    /** @throws Refused */
+    private function draft(Type $type, Revision $revision): ItemDraft
+    {
+        $reader = new ItemReader($type);
+        $values = array_intersect_key($revision->values, array_flip($reader->columns()));
+        foreach ($type->taxonomies as $key => $taxonomy) {
+            $values[$key] = array_values(array_filter((array) ($values[$key] ?? []), fn (mixed $slug): bool => is_string($slug) && $taxonomy->terms->find($slug) !== null));
+        }
+
+        return $this->writer->known($type, $reader->fromValues($values, []));
+    }
+
+    private function type(string $key): Type
+    {
+        return $this->catalogue->catalogue()->type($key) ?? throw Refused::because('', 'unknownType', "There is no content type “{$key}” any more.");
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * Something that was done to many items at once, or to a type, and can be undone.
+ *
+ * @property int $id
+ * @property int|null $user_id
+ * @property string $kind
+ * @property string $title as a sentence: “Published 12 products”
+ * @property array<string, mixed> $data
+ * @property CarbonImmutable $made_at
+ * @property CarbonImmutable|null $undone_at
+ */
+final class Change extends Model
+{
+    public $timestamps = false;
+
+    protected $fillable = ['user_id', 'kind', 'title', 'data', 'made_at', 'undone_at'];
+
+    protected $dateFormat = 'Y-m-d H:i:sO';
+
+    protected function casts(): array
+    {
+        return ['made_at' => 'immutable_datetime', 'undone_at' => 'immutable_datetime', 'data' => JsonObject::class];
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Kind;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+
+/** A file that visitors can take with them, named as it is kept on the site: `price-list.pdf`. */
+final class File implements Kind
+{
+    public function key(): string
+    {
+        return 'file';
+    }
+
+    public function family(): Family
+    {
+        return Family::File;
+    }
+
+    public function words(): string
+    {
+        return 'File';
+    }
+
+    public function limits(): array
+    {
+        return [];
+    }
+
+    public function read(mixed $value, Field $field): ?string
+    {
+        return $value === null || $value === '' ? null : Picture::name($value, 'a file, such as price-list.pdf');
+    }
+
+    public function readCell(string $cell, Field $field): mixed
+    {
+        return $this->read(trim($cell), $field);
+    }
+
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return is_string($value) ? $value : '';
+    }
+
+    public function schema(Field $field): array
+    {
+        return ['type' => 'string'];
+    }
+}

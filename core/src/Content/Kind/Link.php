@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Kind;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\WrongValue;
+
+/** An address that a visitor can follow: on the web, on this site (`/shop`), to write to (`mailto:`) or to call (`tel:`). RFC 3986. */
+final class Link implements Kind
+{
+    public function key(): string
+    {
+        return 'link';
+    }
+
+    public function family(): Family
+    {
+        return Family::Text;
+    }
+
+    public function words(): string
+    {
+        return 'Link';
+    }
+
+    public function limits(): array
+    {
+        return [Limit::Default];
+    }
+
+    public function read(mixed $value, Field $field): ?string
+    {
+        return $value === null || $value === '' ? null : self::address($value);
+    }
+
+    /** @throws WrongValue */
+    public static function address(mixed $value): string
+    {
+        $text = is_string($value) ? trim($value) : '';
+        $clean = $text !== '' && strlen($text) <= 2000 && mb_check_encoding($text, 'UTF-8') && preg_match('/[\x00-\x20\x7F"<>\\\\^`{|}]/', $text) !== 1;
+        $fits = match (true) {
+            ! $clean => false,
+            preg_match('~^https?://~i', $text) === 1 => is_string(parse_url($text, PHP_URL_HOST)),
+            preg_match('~^(/(?!/)|#)~', $text) === 1 => true,
+            default => preg_match('~^(mailto:[^@\s]+@[^@\s]+|tel:\+?[0-9().-]+)$~i', $text) === 1,
+        };
+
+        return $fits ? $text : throw WrongValue::expected('an address that begins with https://, http://, / , mailto: or tel:', $value);
+    }
+
+    public function readCell(string $cell, Field $field): mixed
+    {
+        return $this->read(trim($cell), $field);
+    }
+
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return is_string($value) ? $value : '';
+    }
+
+    public function schema(Field $field): array
+    {
+        return ['type' => 'string', 'format' => 'iri-reference'];
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Kind;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\WrongValue;
+
+/** One of the site’s people, named by e-mail. What visitors read is the name. */
+final class Person implements Kind
+{
+    public function key(): string
+    {
+        return 'person';
+    }
+
+    public function family(): Family
+    {
+        return Family::Person;
+    }
+
+    public function words(): string
+    {
+        return 'Person';
+    }
+
+    public function limits(): array
+    {
+        return [];
+    }
+
+    public function read(mixed $value, Field $field): ?string
+    {
+        if ($value === null || $value === '') {
+            return null;
+        }
+        $email = is_string($value) ? mb_strtolower(trim($value)) : '';
+
+        return filter_var($email, FILTER_VALIDATE_EMAIL) === false ? throw WrongValue::expected('the e-mail address of one of the site’s people', $value) : $email;
+    }
+
+    public function readCell(string $cell, Field $field): mixed
+    {
+        return $this->read(trim($cell), $field);
+    }
+
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return is_string($value) ? $value : '';
+    }
+
+    public function schema(Field $field): array
+    {
+        return ['type' => 'string', 'format' => 'email'];
+    }
+}

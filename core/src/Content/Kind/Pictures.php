@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Kind;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\WrongValue;
+
+/** Pictures in an order, each named as it is kept on the site. */
+final class Pictures implements Kind
+{
+    public function key(): string
+    {
+        return 'pictures';
+    }
+
+    public function family(): Family
+    {
+        return Family::Pictures;
+    }
+
+    public function words(): string
+    {
+        return 'Pictures';
+    }
+
+    public function limits(): array
+    {
+        return [Limit::MaxItems];
+    }
+
+    /** @return non-empty-list<string>|null */
+    public function read(mixed $value, Field $field): ?array
+    {
+        if ($value === null || $value === []) {
+            return null;
+        }
+        if (! is_array($value) || ! array_is_list($value)) {
+            throw WrongValue::expected('a list of pictures, each by its name', $value);
+        }
+        $names = array_values(array_unique(array_map(fn (mixed $one): string => Picture::name($one, 'a picture, such as lady-fern.webp'), $value)));
+        $field->limits->holdCount($names);
+
+        return $names;
+    }
+
+    public function readCell(string $cell, Field $field): mixed
+    {
+        return $this->read(array_values(array_filter(array_map(trim(...), explode('|', $cell)), fn (string $one): bool => $one !== '')), $field);
+    }
+
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return implode(' | ', array_filter((array) $value, is_string(...)));
+    }
+
+    public function schema(Field $field): array
+    {
+        return ['type' => 'array', 'uniqueItems' => true, 'items' => ['type' => 'string']] + ($field->limits->maxItems === null ? [] : ['maxItems' => $field->limits->maxItems]);
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content;
+
+/** What a field may say of its values, by the word that says it in a type file. */
+enum Limit: string
+{
+    case Unit = 'unit';
+    case Minimum = 'minimum';
+    case Maximum = 'maximum';
+    case Decimals = 'decimals';
+    case MinLength = 'minLength';
+    case MaxLength = 'maxLength';
+    case Pattern = 'pattern';
+    case Earliest = 'earliest';
+    case Latest = 'latest';
+    case MaxItems = 'maxItems';
+    case Choices = 'choices';
+    case Types = 'types';
+    case Default = 'default';
+}
