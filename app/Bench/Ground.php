@@ -33,7 +33,7 @@ final readonly class Ground
                 Term::query()->create(['taxonomy_key' => 'groups', 'slug' => "group-{$n}", 'name' => "Group {$n}", 'parent_id' => $n < 8 ? $top->id : null]);
             }
             $this->catalogue->forget();
-            $this->types->apply(json_decode((string) file_get_contents(database_path('demo/product.type.json')), true, 16, JSON_THROW_ON_ERROR));
+            $this->types->apply(json_decode((string) file_get_contents(database_path('demo/types/product.json')), true, 16, JSON_THROW_ON_ERROR));
         }
         $terms = Term::query()->orderBy('id')->pluck('id')->all();
         for ($from = Item::query()->count() + 1; $from <= $items; $from += self::CHUNK) {

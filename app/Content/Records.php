@@ -88,7 +88,9 @@ final class Records
             } elseif ($link->target !== null) {
                 $name = "{$link->target->type_key}/{$link->target->slug}";
                 $values[$link->field][] = $name;
-                $names[$link->field][$name] = $link->target->title;
+                if ($link->target->isPublic()) {
+                    $names[$link->field][$name] = $link->target->title;
+                }
             }
         }
 

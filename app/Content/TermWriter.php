@@ -79,9 +79,7 @@ final readonly class TermWriter
     /**
      * Puts the term, with all below it, under another or at the top.
      *
-     * @param  int  $position  among its new neighbours, 0 first
-     *
-     * @throws Refused when it would stand below itself
+     * @param  int  $position  among its new neighbours, 0 first; it never stands below itself
      */
     public function move(Term $term, ?Term $parent, int $position): void
     {

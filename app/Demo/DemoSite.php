@@ -6,18 +6,18 @@ namespace App\Demo;
 
 use App\Content\CatalogueStore;
 use App\Content\ItemWriter;
-use App\Content\TypeWriter;
 use App\Import\Csv;
 use App\Media\MediaStore;
+use App\Models\Group;
 use App\Models\Item;
 use App\Models\Page;
-use App\Models\Taxonomy;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
+use App\Sets\ReadySet;
+use App\Sets\SetApplier;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Kind\Instant;
-use Wellspring\Core\Text\Slug;
 
 /** The made-up Quillmoor Garden, brought in through the same doors as anybody's content. Its dates are relative to today. */
 final readonly class DemoSite
@@ -27,7 +27,7 @@ final readonly class DemoSite
     public const PASSWORD = 'water-the-ferns';
 
     public function __construct(
-        private TypeWriter $types,
+        private SetApplier $sets,
         private ItemWriter $items,
         private CatalogueStore $catalogue,
         private MediaStore $media,
@@ -43,64 +43,128 @@ final readonly class DemoSite
     /** @param  \Closure(): void  $progress told after every item */
     public function load(\Closure $progress): void
     {
-        User::query()->create(['name' => 'Marigold Finch', 'email' => self::EMAIL, 'password' => self::PASSWORD]);
-        $groups = self::json('groups.json');
-        Taxonomy::query()->create(['key' => $groups['key'], 'label' => $groups['label'], 'tree' => $groups['tree']]);
-        $this->terms($groups['key'], $groups['terms'], null);
-        $this->catalogue->forget();
-        foreach (['product', 'post'] as $type) {
-            $this->types->apply(self::json("{$type}.type.json"));
+        $this->accounts();
+        $this->sets->apply(ReadySet::fromFolder(self::path('')));
+        $this->termPictures();
+        foreach (['product' => $this->product(...), 'person' => $this->person(...), 'post' => $this->post(...), 'event' => $this->event(...), 'plot' => $this->plot(...)] as $type => $make) {
+            $files = ['person' => 'people.csv'];
+            foreach (self::rows($files[$type] ?? "{$type}s.csv") as $seed => $row) {
+                $this->item($type, $make($row, $seed) + $row);
+                $progress();
+            }
         }
-        $this->products($progress);
-        $this->posts($progress);
         foreach (self::json('pages.json') as $i => $page) {
             $row = Page::query()->create(['address' => $page['address'], 'title' => $page['title'], 'intro' => $page['intro'], 'position' => $i]);
             foreach ($page['modules'] as $key) {
-                $module = $this->modules->publish($this->modules->apply($this->modules->read(self::json("modules/{$key}.json"))));
-                $this->modules->place($module, [$row->id]);
+                $module = $this->modules->find($key) ?? throw new \LogicException("The demo has no module {$key}.");
+                $this->modules->place($this->modules->publish($module), [$row->id]);
             }
         }
     }
 
-    /** @param  array<mixed>  $terms  each with a name and perhaps terms below */
-    private function terms(string $taxonomy, array $terms, ?int $parent): void
+    private function accounts(): void
     {
-        foreach ($terms as $i => $term) {
-            $row = Term::query()->create(['taxonomy_key' => $taxonomy, 'parent_id' => $parent, 'slug' => Slug::from($term['name']), 'name' => $term['name'], 'position' => $i]);
-            $this->terms($taxonomy, $term['below'] ?? [], $row->id);
+        foreach (self::rows('accounts.csv') as $row) {
+            $person = User::query()->create(['name' => $row['name'], 'email' => $row['email'], 'role' => $row['role'], 'password' => self::PASSWORD]);
+            foreach (explode(' | ', $row['groups']) as $key) {
+                $group = Group::query()->firstOrCreate(['key' => $key], ['name' => ucfirst($key)]);
+                $person->groups()->attach($group);
+            }
         }
     }
 
-    /** @param  \Closure(): void  $progress */
-    private function products(\Closure $progress): void
+    private function termPictures(): void
+    {
+        foreach (Term::query()->where('taxonomy_key', 'groups')->orderBy('id')->get() as $i => $term) {
+            $form = ['fern', 'fern', 'broad', 'spire', 'daisy', 'grass', 'grass', 'bulb', 'bulb', 'daisy', 'shrub', 'shrub', 'spire', 'climber', 'broad', 'shrub'][$i % 16];
+            $term->update(['picture' => $this->media->add(PlantDrawing::plant($form, 900 + $i), 'group '.$term->name, "A drawing of {$term->name}")->name]);
+        }
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return array<string, string>
+     */
+    private function product(array $row, int $seed): array
     {
         $texts = self::json('texts.json');
-        foreach (self::rows('products.csv') as $seed => $row) {
-            $form = $row['form'];
-            $this->item('product', [
-                'title' => $row['title'],
-                'picture' => $form === '' ? '' : $this->media->add(PlantDrawing::plant($form, $seed), $row['title'], "A drawing of {$row['title']}")->name,
-                'text' => "<p>{$row['note']}</p><p>{$texts['season'][$row['season']]} {$texts['light'][$row['light']]}</p>",
-            ] + $row);
-            $progress();
-        }
+        $sale = explode(' ', $row['sale_days']);
+
+        return [
+            'picture' => $this->plant($row['form'], $seed, $row['title']),
+            'more_pictures' => $seed % 12 === 3 ? $this->plant('daisy', 500 + $seed, "{$row['title']} in flower").' | '.$this->plant('bulb', 600 + $seed, "{$row['title']} in spring") : '',
+            'text' => "<p>{$row['note']}</p><p>{$texts['season'][$row['season']]} {$texts['light'][$row['light']]}</p>",
+            'sale_from' => self::day($sale[0]),
+            'sale_until' => self::day($sale[1] ?? ''),
+        ];
     }
 
-    /** @param  \Closure(): void  $progress */
-    private function posts(\Closure $progress): void
+    /**
+     * @param  array<string, string>  $row
+     * @return array<string, string>
+     */
+    private function post(array $row, int $seed): array
     {
         $paragraphs = self::json('texts.json')['journal'];
-        foreach (self::rows('posts.csv') as $seed => $row) {
-            $text = '';
-            for ($i = 0; $i < 3; $i++) {
-                $text .= '<p>'.$paragraphs[($seed * 2 + $i) % count($paragraphs)].'</p>';
-            }
-            $this->item('post', [
-                'picture' => $row['picture'] === '' ? '' : $this->media->add(PlantDrawing::bed($seed), 'journal '.$row['title'], 'A drawing of a bed in the garden')->name,
-                'text' => $text,
-            ] + $row);
-            $progress();
+        $text = '';
+        for ($i = 0; $i < 3; $i++) {
+            $text .= '<p>'.$paragraphs[($seed * 2 + $i) % count($paragraphs)].'</p>';
         }
+
+        return [
+            'picture' => $row['picture'] === '' ? '' : $this->media->add(PlantDrawing::bed($seed), 'journal '.$row['title'], 'A drawing of a bed in the garden')->name,
+            'text' => $text,
+        ];
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return array<string, string>
+     */
+    private function person(array $row, int $seed): array
+    {
+        return ['picture' => $this->plant($row['form'], 700 + $seed, "portrait {$row['title']}", "A flower drawn for {$row['title']}"), 'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>"];
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return array<string, string>
+     */
+    private function event(array $row, int $seed): array
+    {
+        $zone = new \DateTimeZone(config()->string('site.time_zone'));
+        $starts = (new \DateTimeImmutable('today '.($row['at'] === '' ? '00:00' : $row['at']), $zone))->modify("{$row['in_days']} days");
+
+        return [
+            'picture' => $this->plant($row['form'], 300 + $seed, "event {$row['title']}", 'A drawing for the day'),
+            'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>",
+            'starts' => Instant::write($starts),
+            'ends' => $row['hours'] === '' ? '' : Instant::write($starts->modify((int) ((float) $row['hours'] * 60).' minutes')),
+            'place' => $row['address'],
+        ];
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return array<string, string>
+     */
+    private function plot(array $row, int $seed): array
+    {
+        return [
+            'picture' => $this->plant($row['form'], 400 + $seed, "plot {$row['title']}", "A drawing of {$row['title']}"),
+            'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>",
+            'free_from' => self::day($row['free_in_days']),
+        ];
+    }
+
+    private function plant(string $form, int $seed, string $name, ?string $alt = null): string
+    {
+        return $form === '' ? '' : $this->media->add(PlantDrawing::plant($form, $seed), $name, $alt ?? "A drawing of {$name}")->name;
+    }
+
+    private static function day(string $in): string
+    {
+        return $in === '' ? '' : (new \DateTimeImmutable('today', new \DateTimeZone(config()->string('site.time_zone'))))->modify("{$in} days")->format('Y-m-d');
     }
 
     /** @param  array<string, string>  $row */
@@ -139,6 +203,6 @@ final readonly class DemoSite
 
     private static function path(string $file): string
     {
-        return database_path('demo/'.$file);
+        return rtrim(database_path('demo/'.$file), '/');
     }
 }

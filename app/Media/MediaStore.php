@@ -5,18 +5,70 @@ declare(strict_types=1);
 namespace App\Media;
 
 use App\Models\Media;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Storage;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
 
-/** Takes in pictures: told by their content, never by their name, and written anew, so that nothing else comes along. */
+/**
+ * Takes in pictures and files: told by their content, never by their name. Pictures are drawn anew in every width that
+ * the site uses, so that nothing else of what was uploaded — where it was taken, by which camera — comes along.
+ */
 final class MediaStore
 {
-    public const MAX_BYTES = 15 * 1024 * 1024;
+    public const MAX_BYTES = 60 * 1024 * 1024;
+
+    public const MAX_PICTURE_BYTES = 15 * 1024 * 1024;
 
     private const MAX_PIXELS = 40_000_000;
 
-    private const MAX_WIDTH = 1600;
+    /** Widths in px that a picture is made in; the largest is the most that is kept. */
+    public const WIDTHS = [400, 800, 1200, 1600];
+
+    /** @var array<string, array{'file'|'video', string}> kind and ending by MIME type */
+    private const FILES = [
+        'application/pdf' => ['file', 'pdf'],
+        'text/plain' => ['file', 'txt'],
+        'text/csv' => ['file', 'csv'],
+        'application/zip' => ['file', 'zip'],
+        'application/vnd.openxmlformats-officedocument.wordprocessingml.document' => ['file', 'docx'],
+        'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet' => ['file', 'xlsx'],
+        'application/vnd.openxmlformats-officedocument.presentationml.presentation' => ['file', 'pptx'],
+        'application/vnd.oasis.opendocument.text' => ['file', 'odt'],
+        'application/vnd.oasis.opendocument.spreadsheet' => ['file', 'ods'],
+        'audio/mpeg' => ['file', 'mp3'],
+        'audio/ogg' => ['file', 'ogg'],
+        'video/mp4' => ['video', 'mp4'],
+        'video/webm' => ['video', 'webm'],
+    ];
+
+    /**
+     * @param  string  $path  of the file on this machine
+     * @param  string  $name  what it was called; its name here is made from that
+     * @param  string  $alt  what a picture shows, in words
+     *
+     * @throws Refused
+     */
+    public function take(string $path, string $name, string $alt = ''): Media
+    {
+        $bytes = (int) filesize($path);
+        if ($bytes > self::MAX_BYTES) {
+            throw Refused::because('file', 'tooLarge', 'expected a file of at most 60 MB.');
+        }
+        if (@getimagesize($path) !== false) {
+            return $this->add((string) file_get_contents($path), $name, $alt);
+        }
+        $mime = (string) (new \finfo(FILEINFO_MIME_TYPE))->file($path);
+        [$kind, $ending] = self::FILES[$mime] ?? throw Refused::because('file', 'unknownKind', "expected a picture (PNG, JPEG, WebP, GIF), a document (PDF, text, office), sound or video; the content of “{$name}” is {$mime}.");
+        if ($mime === 'text/plain' && str_ends_with(strtolower($name), '.csv')) {
+            $ending = 'csv';
+        }
+        $free = $this->freeName($name, $ending);
+        $from = fopen($path, 'rb');
+        Storage::disk('media')->put($free, $from === false ? '' : $from);
+
+        return Media::query()->create(['name' => $free, 'kind' => $kind, 'title' => $name, 'mime' => $mime, 'bytes' => $bytes, 'alt' => $alt, 'sizes' => [], 'user_id' => Auth::id()]);
+    }
 
     /**
      * @param  string  $bytes  of a PNG, JPEG, WebP or GIF picture
@@ -28,32 +80,46 @@ final class MediaStore
     public function add(string $bytes, string $name, string $alt = ''): Media
     {
         $picture = $this->open($bytes);
-        $width = imagesx($picture);
-        if ($width > self::MAX_WIDTH) {
-            $picture = imagescale($picture, self::MAX_WIDTH) ?: $picture;
-        }
         imagepalettetotruecolor($picture);
-        imagesavealpha($picture, true);
-        ob_start();
-        imagewebp($picture, null, 82);
-        $webp = (string) ob_get_clean();
-
-        $free = $this->freeName($name);
-        Storage::disk('media')->put($free, $webp);
+        $picture = $this->narrowed($picture, max(self::WIDTHS));
+        $base = pathinfo($free = $this->freeName($name, 'webp'), PATHINFO_FILENAME);
+        $clear = $this->isClear($picture);
+        $stored = 0;
+        $sizes = [];
+        foreach ([...array_filter(self::WIDTHS, fn (int $width): bool => $width < imagesx($picture)), imagesx($picture)] as $width) {
+            $folder = $width === imagesx($picture) ? '' : "w{$width}/";
+            $drawn = $this->narrowed($picture, $width);
+            foreach (['webp', $clear ? 'png' : 'jpg'] as $ending) {
+                $file = $this->write($drawn, $ending);
+                $stored += strlen($file);
+                Storage::disk('media')->put("{$folder}{$base}.{$ending}", $file);
+            }
+            $sizes[] = $width;
+        }
 
         return Media::query()->create([
             'name' => $free,
-            'mime' => 'image/webp',
+            'kind' => 'picture',
+            'title' => $name,
+            'mime' => $clear ? 'image/png' : 'image/jpeg',
             'width' => imagesx($picture),
             'height' => imagesy($picture),
-            'bytes' => strlen($webp),
+            'bytes' => $stored,
             'alt' => $alt,
+            'sizes' => $sizes,
+            'user_id' => Auth::id(),
         ]);
+    }
+
+    public function remove(Media $media): void
+    {
+        Storage::disk('media')->delete($media->files());
+        $media->delete();
     }
 
     private function open(string $bytes): \GdImage
     {
-        if (strlen($bytes) > self::MAX_BYTES) {
+        if (strlen($bytes) > self::MAX_PICTURE_BYTES) {
             throw Refused::because('picture', 'tooLarge', 'expected a picture of at most 15 MB.');
         }
         $size = @getimagesizefromstring($bytes);
@@ -64,15 +130,74 @@ final class MediaStore
             throw Refused::because('picture', 'tooManyPixels', "expected at most 40 million pixels, found {$size[0]} × {$size[1]}.");
         }
         $picture = @imagecreatefromstring($bytes);
+        if ($picture === false) {
+            throw Refused::because('picture', 'broken', 'the picture is broken and cannot be read.');
+        }
 
-        return $picture === false ? throw Refused::because('picture', 'broken', 'the picture is broken and cannot be read.') : $picture;
+        return $size[2] === IMAGETYPE_JPEG ? $this->upright($picture, $bytes) : $picture;
     }
 
-    private function freeName(string $name): string
+    /** Turned as the camera was held (Exif 2.32, tag Orientation). */
+    private function upright(\GdImage $picture, string $bytes): \GdImage
+    {
+        $stream = fopen('data://image/jpeg;base64,'.base64_encode($bytes), 'rb');
+        $said = $stream === false ? false : @exif_read_data($stream);
+        $orientation = is_array($said) ? (int) ($said['Orientation'] ?? 1) : 1;
+        $turned = match ($orientation) {
+            3, 4 => imagerotate($picture, 180, 0),
+            5, 6 => imagerotate($picture, 270, 0),
+            7, 8 => imagerotate($picture, 90, 0),
+            default => $picture,
+        };
+        $turned = $turned === false ? $picture : $turned;
+        if (in_array($orientation, [2, 4, 5, 7], true)) {
+            imageflip($turned, IMG_FLIP_HORIZONTAL);
+        }
+
+        return $turned;
+    }
+
+    private function narrowed(\GdImage $picture, int $width): \GdImage
+    {
+        if (imagesx($picture) > $width) {
+            $picture = imagescale($picture, $width, -1, IMG_BICUBIC_FIXED) ?: $picture;
+        }
+        imagesavealpha($picture, true);
+
+        return $picture;
+    }
+
+    /** Whether anything shines through it; told from a grid of its points. */
+    private function isClear(\GdImage $picture): bool
+    {
+        for ($x = 0; $x < 60; $x++) {
+            for ($y = 0; $y < 60; $y++) {
+                if ((imagecolorat($picture, intdiv($x * (imagesx($picture) - 1), 59), intdiv($y * (imagesy($picture) - 1), 59)) >> 24 & 0x7F) > 0) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    private function write(\GdImage $picture, string $ending): string
+    {
+        ob_start();
+        match ($ending) {
+            'webp' => imagewebp($picture, null, 82),
+            'png' => imagepng($picture, null, 6),
+            default => imagejpeg($picture, null, 84),
+        };
+
+        return (string) ob_get_clean();
+    }
+
+    private function freeName(string $name, string $ending): string
     {
         $base = Slug::from(pathinfo($name, PATHINFO_FILENAME));
-        for ($free = "{$base}.webp", $n = 2; Media::query()->where('name', $free)->exists(); $n++) {
-            $free = "{$base}-{$n}.webp";
+        for ($free = "{$base}.{$ending}", $n = 2; Media::query()->where('name', $free)->exists(); $n++) {
+            $free = "{$base}-{$n}.{$ending}";
         }
 
         return $free;

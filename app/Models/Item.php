@@ -55,6 +55,13 @@ final class Item extends Model
         ];
     }
 
+    /** Whether everybody may see it now. */
+    public function isPublic(): bool
+    {
+        return $this->status === 'published' && $this->audience === 'everyone'
+            && $this->publish_at !== null && $this->publish_at->isPast() && ($this->expire_at === null || $this->expire_at->isFuture());
+    }
+
     /**
      * What a record is made of.
      *
@@ -62,7 +69,7 @@ final class Item extends Model
      */
     public static function shown(): array
     {
-        return ['terms', 'links.target:id,type_key,slug,title', 'links.person:id,name,email'];
+        return ['terms', 'links.target:id,type_key,slug,title,status,publish_at,expire_at,audience', 'links.person:id,name,email'];
     }
 
     /**

@@ -4,25 +4,85 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * An uploaded picture.
+ * An uploaded picture, video or other file.
  *
  * @property int $id
- * @property string $name
- * @property string $mime
- * @property int $width px
- * @property int $height px
+ * @property string $name as it is kept; a picture’s ends in .webp
+ * @property 'picture'|'video'|'file' $kind
+ * @property string $title what it was called when it came
+ * @property string $mime a picture’s is that of the form beside WebP
+ * @property int|null $width px
+ * @property int|null $height px
  * @property int $bytes
  * @property string $alt
+ * @property float $focus_x what of it must stay in sight when it is cut, 0 at the left to 1 at the right
+ * @property float $focus_y likewise, 0 at the top
+ * @property list<int> $sizes widths that it was made in, px, its own last
+ * @property int|null $user_id
+ * @property CarbonImmutable $created_at
  */
 final class Media extends Model
 {
-    protected $fillable = ['name', 'mime', 'width', 'height', 'bytes', 'alt'];
+    protected $fillable = ['name', 'kind', 'title', 'mime', 'width', 'height', 'bytes', 'alt', 'focus_x', 'focus_y', 'sizes', 'user_id'];
+
+    protected $attributes = ['focus_x' => 0.5, 'focus_y' => 0.5];
+
+    protected $dateFormat = 'Y-m-d H:i:sO';
+
+    protected function casts(): array
+    {
+        return ['sizes' => 'array', 'focus_x' => 'float', 'focus_y' => 'float', 'created_at' => 'immutable_datetime'];
+    }
 
     public function url(): string
     {
         return '/media/'.$this->name;
+    }
+
+    /** The address for browsers that know no WebP. */
+    public function plainUrl(): string
+    {
+        return '/media/'.$this->plainName();
+    }
+
+    /** A narrow form of it, for tables. */
+    public function smallUrl(): string
+    {
+        return count($this->sizes) > 1 ? "/media/w{$this->sizes[0]}/{$this->name}" : $this->url();
+    }
+
+    /** What an <img> or <source> has as its srcset. */
+    public function srcset(bool $webp): string
+    {
+        $name = $webp ? $this->name : $this->plainName();
+
+        return implode(', ', array_map(fn (int $width): string => '/media/'.($width === $this->width ? '' : "w{$width}/")."{$name} {$width}w", $this->sizes));
+    }
+
+    /** @return string as CSS’s object-position says it */
+    public function focus(): string
+    {
+        return round($this->focus_x * 100).'% '.round($this->focus_y * 100).'%';
+    }
+
+    /** @return list<string> all that is kept of it */
+    public function files(): array
+    {
+        $files = [$this->name];
+        foreach ($this->kind === 'picture' ? $this->sizes : [] as $width) {
+            $folder = $width === $this->width ? '' : "w{$width}/";
+            array_push($files, $folder.$this->name, $folder.$this->plainName());
+        }
+
+        return array_values(array_unique($files));
+    }
+
+    private function plainName(): string
+    {
+        return $this->kind === 'picture' ? substr($this->name, 0, -4).($this->mime === 'image/png' ? 'png' : 'jpg') : $this->name;
     }
 }

@@ -4,23 +4,51 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 
 /**
- * Someone who signs in to manage the site.
+ * One of the site's people: a manager, an author, or a member.
  *
  * @property int $id
  * @property string $name
- * @property string $email
+ * @property string $email in small letters
+ * @property 'manager'|'author'|'member' $role
+ * @property bool $active
+ * @property string|null $password hashed; null until the invitation is taken up
+ * @property string|null $invitation hash of the invitation's secret
+ * @property CarbonImmutable|null $invited_until
+ * @property CarbonImmutable|null $signed_in_at
+ * @property CarbonImmutable $created_at
+ * @property Collection<int, Group> $groups
  */
 final class User extends Authenticatable
 {
-    protected $fillable = ['name', 'email', 'password'];
+    public const ROLES = ['manager', 'author', 'member'];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $fillable = ['name', 'email', 'password', 'role', 'active', 'invitation', 'invited_until', 'signed_in_at'];
+
+    protected $hidden = ['password', 'remember_token', 'invitation'];
+
+    protected $attributes = ['role' => 'manager', 'active' => true];
+
+    protected $dateFormat = 'Y-m-d H:i:sO';
 
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return ['password' => 'hashed', 'active' => 'bool', 'invited_until' => 'immutable_datetime', 'signed_in_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsToMany<Group, $this> */
+    public function groups(): BelongsToMany
+    {
+        return $this->belongsToMany(Group::class);
+    }
+
+    public function isManager(): bool
+    {
+        return $this->role === 'manager';
     }
 }

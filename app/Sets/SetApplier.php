@@ -41,11 +41,7 @@ final readonly class SetApplier
         }
     }
 
-    /**
-     * @return list<SetPart>
-     *
-     * @throws Refused with each problem's path beginning with the file's name; nothing is written then
-     */
+    /** @return list<SetPart> what was done; where a file is refused, nothing is */
     public function apply(ReadySet $set): array
     {
         return DB::transaction(fn (): array => $this->bringIn($set));

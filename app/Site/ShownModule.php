@@ -30,6 +30,14 @@ final readonly class ShownModule
     ) {
     }
 
+    /** How wide its pictures stand at each width, for the browser to choose by. */
+    public function pictureSizes(): string
+    {
+        $share = fn (string $width): int => $this->isList ? 30 : (int) ceil(100 / max(1, $this->columns[$width]));
+
+        return "(min-width: 1440px) {$share('desktop')}vw, (min-width: 1024px) {$share('laptop')}vw, (min-width: 640px) {$share('tablet')}vw, {$share('phone')}vw";
+    }
+
     /** The address of one of the listing's pages; page 1 has none of its own. */
     public function pageAddress(int $page): string
     {

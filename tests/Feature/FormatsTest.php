@@ -51,7 +51,7 @@ final class FormatsTest extends TestCase
     {
         $this->plantType();
         foreach (['product', 'post'] as $type) {
-            $this->assertSame(0, Artisan::call('wellspring:types:apply', ['file' => database_path("demo/{$type}.type.json")]), Artisan::output());
+            $this->assertSame(0, Artisan::call('wellspring:types:apply', ['file' => database_path("demo/types/{$type}.json")]), Artisan::output());
         }
     }
 

@@ -5,17 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Content\CatalogueStore;
-use App\Content\Records;
 use App\Models\Item;
-use App\Models\Media;
 use App\Models\Page;
+use App\Site\ItemPage;
 use App\Site\PageMaker;
 use App\Site\ShownModule;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Wellspring\Core\Card\Format;
-use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Who\Audience;
@@ -79,18 +77,7 @@ final readonly class SiteController
             ->where(fn ($query) => $query->whereNull('expire_at')->orWhere('expire_at', '>', $now))
             ->whereIn('audience', array_map(fn (Audience $audience): string => $audience->value, Audience::SignedOut->sees()))
             ->firstOrFail();
-        $record = Records::of($item);
-        $facts = [];
-        $picture = null;
-        foreach ([...$type->fields, ...array_diff_key($type->reachable, $type->fields, Type::itemFields())] as $field) {
-            $value = $record->value($field);
-            if ($field->family() === Family::Picture) {
-                $picture ??= is_string($value) ? Media::query()->where('name', $value)->first() : null;
-            } elseif ($value !== null) {
-                $facts[$field->label] = (string) $this->format->value($field, $value);
-            }
-        }
 
-        return view('site.item', ['type' => $type, 'item' => $item, 'picture' => $picture, 'facts' => $facts]);
+        return view('site.item', ['page' => new ItemPage($this->catalogue->catalogue(), $type, $item, $this->format)]);
     }
 }

@@ -62,7 +62,7 @@ final readonly class TypeFile
      */
     private static function takenKeys(array $taxonomies): array
     {
-        return [...array_keys(Type::itemFields()), ...array_map(strval(...), array_keys($taxonomies)), 'id', 'status', 'audience', 'author', 'views', 'rating'];
+        return [...array_keys(Type::itemFields()), ...array_map(strval(...), array_keys($taxonomies)), 'id', 'status', 'audience', 'author', 'views'];
     }
 
     /**

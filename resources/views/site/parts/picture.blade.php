@@ -1,4 +1,4 @@
 @php($media = $shown->pictures[$made->text] ?? null)
 @if ($media !== null)
-    <a class="picture" href="{{ $card->address }}" tabindex="-1" aria-hidden="true"><img src="{{ $media->url() }}" alt="" width="{{ $media->width }}" height="{{ $media->height }}" loading="lazy"></a>
+    <a class="picture" href="{{ $card->address }}" tabindex="-1" aria-hidden="true">@include('site.picture', ['media' => $media, 'alt' => '', 'sizes' => $shown->pictureSizes(), 'lazy' => true])</a>
 @endif

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+
+/**
+ * A named group of people.
+ *
+ * @property int $id
+ * @property string $key
+ * @property string $name
+ */
+final class Group extends Model
+{
+    protected $fillable = ['key', 'name'];
+
+    /** @return BelongsToMany<User, $this> */
+    public function people(): BelongsToMany
+    {
+        return $this->belongsToMany(User::class);
+    }
+}
