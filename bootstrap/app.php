@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Content\StaleWrite;
+use App\Http\Middleware\MayManage;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -16,6 +17,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
+        $middleware->alias(['manage' => MayManage::class]);
         // What the manage screens send is read as it was typed; core says what is dropped.
         $fromManage = fn (Request $request): bool => $request->is('manage/api/*');
         $middleware->trimStrings([$fromManage]);

@@ -2,23 +2,26 @@
 
 declare(strict_types=1);
 
+$site = [
+    'driver' => 'pgsql',
+    'host' => env('DB_HOST', '127.0.0.1'),
+    'port' => env('DB_PORT', '5432'),
+    'database' => env('DB_DATABASE', 'wellspring'),
+    'username' => env('DB_USERNAME', 'wellspring'),
+    'password' => env('DB_PASSWORD', ''),
+    'charset' => 'utf8',
+    'timezone' => 'UTC',
+    'search_path' => 'public',
+    'sslmode' => env('DB_SSLMODE', 'prefer'),
+];
+
 return [
     'default' => 'pgsql',
 
     'connections' => [
-        'pgsql' => [
-            'driver' => 'pgsql',
-            'host' => env('DB_HOST', '127.0.0.1'),
-            'port' => env('DB_PORT', '5432'),
-            'database' => env('DB_DATABASE', 'wellspring'),
-            'username' => env('DB_USERNAME', 'wellspring'),
-            'password' => env('DB_PASSWORD', ''),
-            'charset' => 'utf8',
-            'timezone' => 'UTC',
-            'search_path' => 'public',
-            'sslmode' => env('DB_SSLMODE', 'prefer'),
-            // A new connection costs more than all the queries of a page, so php-fpm's workers keep theirs.
-            'options' => [PDO::ATTR_PERSISTENT => env('DB_PERSISTENT', true)],
-        ],
+        // A new connection costs more than all the queries of a page, so php-fpm's workers keep theirs.
+        'pgsql' => $site + ['options' => [PDO::ATTR_PERSISTENT => env('DB_PERSISTENT', true)]],
+        // Tells of long work while its transaction is open; so it must be another connection, not the one that is kept.
+        'progress' => $site,
     ],
 ];

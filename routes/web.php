@@ -6,15 +6,47 @@ use App\Http\Controllers\Manage;
 use App\Http\Controllers\SiteController;
 use Illuminate\Support\Facades\Route;
 
+Route::pattern('id', '[0-9]{1,18}');
+Route::pattern('number', '[0-9]{1,9}');
+
 Route::middleware('guest')->group(function (): void {
     Route::get('/manage/sign-in', [Manage\SignInController::class, 'form'])->name('login');
     Route::post('/manage/sign-in', [Manage\SignInController::class, 'signIn']);
+    Route::get('/manage/welcome/{secret}', [Manage\SignInController::class, 'welcome']);
+    Route::post('/manage/welcome/{secret}', [Manage\SignInController::class, 'takeUp']);
 });
 
-Route::middleware('auth')->prefix('manage')->group(function (): void {
+Route::middleware(['auth', 'manage:author'])->prefix('manage')->group(function (): void {
     Route::prefix('api')->group(function (): void {
         Route::get('start', Manage\StartController::class);
         Route::post('sign-out', [Manage\SignInController::class, 'signOut']);
+        Route::put('password', [Manage\PeopleController::class, 'password']);
+
+        Route::get('items', [Manage\ItemTableController::class, 'index']);
+        Route::post('items/many', [Manage\ItemTableController::class, 'many']);
+        Route::get('items/new/{key}', [Manage\ItemController::class, 'begin']);
+        Route::post('items', [Manage\ItemController::class, 'store']);
+        Route::put('items/draft', [Manage\ItemController::class, 'keepDraft']);
+        Route::delete('items/draft', [Manage\ItemController::class, 'dropDraft']);
+        Route::get('items/{id}', [Manage\ItemController::class, 'show']);
+        Route::put('items/{id}', [Manage\ItemController::class, 'update']);
+        Route::delete('items/{id}', [Manage\ItemController::class, 'remove']);
+        Route::get('items/{id}/revisions', [Manage\ItemController::class, 'revisions']);
+        Route::post('items/{id}/revisions/{number}', [Manage\ItemController::class, 'bringBack']);
+        Route::get('items/{id}/shown', [Manage\ItemController::class, 'shown']);
+        Route::get('views/{key}', [Manage\ItemTableController::class, 'views']);
+        Route::put('views/{key}', [Manage\ItemTableController::class, 'saveView']);
+        Route::delete('views/{key}/{id}', [Manage\ItemTableController::class, 'removeView']);
+        Route::get('changes', [Manage\ChangeController::class, 'index']);
+        Route::post('changes/{id}/undo', [Manage\ChangeController::class, 'undo']);
+
+        Route::get('media', [Manage\MediaController::class, 'index']);
+        Route::post('media', [Manage\MediaController::class, 'store']);
+        Route::put('media/{id}', [Manage\MediaController::class, 'update']);
+        Route::delete('media/{id}', [Manage\MediaController::class, 'remove']);
+    });
+
+    Route::middleware('manage')->prefix('api')->group(function (): void {
         Route::get('modules', [Manage\ModuleController::class, 'index']);
         Route::post('modules', [Manage\ModuleController::class, 'store']);
         Route::get('modules/{key}', [Manage\ModuleController::class, 'show']);
@@ -23,11 +55,48 @@ Route::middleware('auth')->prefix('manage')->group(function (): void {
         Route::put('modules/{key}/pages', [Manage\ModuleController::class, 'place']);
         Route::post('bench/look', [Manage\BenchController::class, 'look']);
         Route::post('bench/options', [Manage\BenchController::class, 'options']);
-        Route::get('items', [Manage\ItemController::class, 'index']);
-        Route::post('items', [Manage\ItemController::class, 'store']);
-        Route::get('items/{id}', [Manage\ItemController::class, 'show'])->where('id', '[0-9]{1,18}');
-        Route::put('items/{id}', [Manage\ItemController::class, 'update'])->where('id', '[0-9]{1,18}');
-        Route::post('pictures', [Manage\ItemController::class, 'addPicture']);
+
+        Route::get('types', [Manage\TypeController::class, 'index']);
+        Route::put('types', [Manage\TypeController::class, 'save']);
+        Route::post('types/look', [Manage\TypeController::class, 'look']);
+        Route::put('types/order', [Manage\TypeController::class, 'order']);
+        Route::get('types/{key}', [Manage\TypeController::class, 'show']);
+        Route::get('types/{key}/file', [Manage\TypeController::class, 'file']);
+        Route::delete('types/{key}', [Manage\TypeController::class, 'remove']);
+        Route::get('sets', [Manage\SetController::class, 'index']);
+        Route::post('sets/look', [Manage\SetController::class, 'look']);
+        Route::post('sets/apply', [Manage\SetController::class, 'apply']);
+        Route::get('sets/{key}/file', [Manage\SetController::class, 'file']);
+
+        Route::get('taxonomies', [Manage\TermController::class, 'taxonomies']);
+        Route::put('taxonomies', [Manage\TermController::class, 'define']);
+        Route::delete('taxonomies/{key}', [Manage\TermController::class, 'removeTaxonomy']);
+        Route::get('taxonomies/{key}/file', [Manage\TermController::class, 'file']);
+        Route::get('taxonomies/{key}/terms', [Manage\TermController::class, 'index']);
+        Route::post('taxonomies/{key}/terms', [Manage\TermController::class, 'store']);
+        Route::post('terms/merge', [Manage\TermController::class, 'merge']);
+        Route::get('terms/{id}', [Manage\TermController::class, 'show']);
+        Route::put('terms/{id}', [Manage\TermController::class, 'update']);
+        Route::delete('terms/{id}', [Manage\TermController::class, 'remove']);
+        Route::post('terms/{id}/move', [Manage\TermController::class, 'move']);
+
+        Route::get('by-hand/{key}', [Manage\ItemTableController::class, 'byHand']);
+        Route::put('by-hand/{key}', [Manage\ItemTableController::class, 'placeByHand']);
+
+        Route::get('people', [Manage\PeopleController::class, 'index']);
+        Route::post('people', [Manage\PeopleController::class, 'invite']);
+        Route::put('people/{id}', [Manage\PeopleController::class, 'update']);
+        Route::post('people/{id}/link', [Manage\PeopleController::class, 'link']);
+        Route::post('people/{id}/sign-out', [Manage\PeopleController::class, 'signOutEverywhere']);
+        Route::put('groups', [Manage\PeopleController::class, 'saveGroup']);
+        Route::delete('groups/{id}', [Manage\PeopleController::class, 'removeGroup']);
+
+        Route::post('imports', [Manage\ImportController::class, 'store']);
+        Route::get('imports/{id}', [Manage\ImportController::class, 'show']);
+        Route::post('imports/{id}/pictures', [Manage\ImportController::class, 'addPictures']);
+        Route::post('imports/{id}/run', [Manage\ImportController::class, 'run']);
+        Route::delete('imports/{id}', [Manage\ImportController::class, 'remove']);
+        Route::get('exports/{key}', [Manage\ImportController::class, 'export']);
     });
 
     Route::view('{screen?}', 'manage.app')->where('screen', '(?!api/).*');

@@ -77,6 +77,12 @@ final class ItemWriter
         $problems->refuseIfAny();
     }
 
+    /** From now on a file of this name is taken to be there: it comes with the import. */
+    public function expectPicture(string $name): void
+    {
+        $this->files[$name] = 'picture';
+    }
+
     /** The draft without what it names and the site no longer has. */
     public function known(Type $type, ItemDraft $draft): ItemDraft
     {

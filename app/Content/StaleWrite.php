@@ -9,13 +9,14 @@ use Illuminate\Http\JsonResponse;
 /** A write that started from a revision that is no longer the newest. Nothing was written. */
 final class StaleWrite extends \RuntimeException
 {
-    public function __construct(public readonly int $revision)
+    /** @param  array<string, mixed>  $more  what else the answer tells */
+    public function __construct(public readonly int $revision, private readonly array $more = [])
     {
-        parent::__construct('Someone else saved this in the meantime. Nothing of yours was written or lost: look at the newest version, then save again.');
+        parent::__construct('Someone else saved this in the meantime. Nothing of yours was written or lost: look at what changed, then decide.');
     }
 
     public function render(): JsonResponse
     {
-        return new JsonResponse(['message' => $this->getMessage(), 'revision' => $this->revision], 409);
+        return new JsonResponse(['message' => $this->getMessage(), 'revision' => $this->revision] + $this->more, 409);
     }
 }

@@ -41,7 +41,11 @@ final readonly class Undo
                 } elseif ($change->kind === 'terms') {
                     $this->terms->undo($change);
                 }
+                $undone += $this->removeMade($change);
                 foreach (DB::table('change_items')->where('change_id', $change->id)->orderBy('item_id')->lazy(500) as $row) {
+                    if ($row->before === null && ! Item::query()->where('id', $row->item_id)->exists()) {
+                        continue;
+                    }
                     $why = $this->one((int) $row->item_id, $row->before, $row->after);
                     $why === null ? $undone++ : $left[] = $why;
                 }
@@ -61,6 +65,23 @@ final readonly class Undo
         return $this->ledger->how('brought back revision '.$revision->number, fn (): Item => $this->writer->update($item, $type, $this->draft($type, $revision)));
     }
 
+    /** What the change made and nobody touched since goes, many at a time: an import may have made very many. */
+    private function removeMade(Change $change): int
+    {
+        $removed = 0;
+        do {
+            $some = Item::query()->whereIn('id', DB::table('change_items')->join('items', 'items.id', '=', 'change_items.item_id')
+                ->where('change_id', $change->id)->whereNull('before')->whereColumn('items.revision', 'change_items.after')->select('items.id')->limit(500))->get();
+            foreach ($some as $item) {
+                $this->ledger->removing($item);
+            }
+            Item::query()->whereKey($some->modelKeys())->delete();
+            $removed += $some->count();
+        } while ($some->isNotEmpty());
+
+        return $removed;
+    }
+
     private function one(int $id, ?int $before, ?int $after): ?string
     {
         $item = Item::query()->find($id);
@@ -70,11 +91,6 @@ final readonly class Undo
             }
             if ($item->revision !== $after) {
                 return "“{$item->title}” was changed again since.";
-            }
-            if ($before === null) {
-                $this->writer->remove($item);
-
-                return null;
             }
         }
         $revision = Revision::query()->where('item_id', $id)->where('number', $before)->first();

@@ -4,10 +4,16 @@ declare(strict_types=1);
 
 namespace App\Import;
 
+use App\Content\CatalogueStore;
 use App\Content\ItemWriter;
+use App\Content\Ledger;
 use App\Content\Records;
+use App\Content\TermWriter;
+use App\Media\MediaStore;
+use App\Models\Change;
 use App\Models\Item;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Differences;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
@@ -16,61 +22,129 @@ use Wellspring\Core\Problem\Refused;
 
 /**
  * Brings items in from a CSV or JSON file. The file is read twice: once to check every row, once to write all or none;
- * so that no more than one row has to be held at a time.
+ * so that no more than one row has to be held at a time. What was written can be undone as one change.
  */
-final readonly class ItemImport
+final class ItemImport
 {
-    public function __construct(private ItemWriter $writer)
-    {
+    private const PREVIEWED = 12;
+
+    private ItemReader $reader;
+
+    private Type $type;
+
+    private ?PictureZip $zip = null;
+
+    public function __construct(
+        private readonly ItemWriter $writer,
+        private readonly TermWriter $terms,
+        private readonly CatalogueStore $catalogue,
+        private readonly Ledger $ledger,
+        private readonly MediaStore $media,
+    ) {
     }
 
     /**
-     * @param  bool  $update  whether a row with a known slug changes that item instead of being refused
-     * @param  bool  $skipBad  whether the right rows are written though others are wrong
+     * What the import would do; nothing is written.
+     *
+     * @param  \Closure(string, int): void  $progress  told the phase (`read`) and how many rows are done
+     *
+     * @throws Refused when the file as a whole cannot be taken
+     */
+    public function check(string $path, Type $type, ImportPlan $plan, \Closure $progress): ImportResult
+    {
+        return $this->checked($path, $type, $plan, $progress)[0];
+    }
+
+    /**
      * @param  \Closure(string, int): void  $progress  told the phase (`read`, `write`) and how many rows are done
      *
      * @throws Refused when the file as a whole cannot be taken
      */
-    public function run(string $path, Type $type, bool $update, bool $skipBad, \Closure $progress): ImportResult
+    public function run(string $path, Type $type, ImportPlan $plan, \Closure $progress): ImportResult
     {
-        $reader = new ItemReader($type);
-        $rows = fn (): \Generator => preg_match('/\.(json|jsonl|ndjson)$/Di', $path) === 1 ? JsonRows::of($path) : $this->csvRows($path, $reader);
+        [$result, $bad, $slugs] = $this->checked($path, $type, $plan, $progress);
+        if ($bad !== [] && ! $plan->skipBad) {
+            [$result->created, $result->changed, $result->unchanged] = [0, 0, 0];
 
-        $problems = $bad = $slugs = [];
-        $read = 0;
-        foreach ($rows() as $n => $row) {
-            $progress('read', ++$read);
-            try {
-                $slug = $this->read($row, $type, $reader, $update)[0]->slug;
-                if ($slug !== null && isset($slugs[$slug])) {
-                    throw Refused::because('slug', 'twice', "“{$slug}” stands on {$slugs[$slug]} already; expected each slug once.");
-                }
-                if ($slug !== null) {
-                    $slugs[$slug] = $row->place;
-                }
-            } catch (Refused $refused) {
-                $bad[$n] = true;
-                foreach ($refused->problems as $problem) {
-                    $problems[] = new Problem($row->place.($problem->path === '' ? '' : ", column {$problem->path}"), $problem->code, $problem->message, $problem->variables);
-                }
-            }
+            return $result;
         }
-        if ($bad !== [] && ! $skipBad) {
-            return new ImportResult(0, 0, 0, count($bad), $problems);
-        }
-        $done = ['created' => 0, 'changed' => 0, 'unchanged' => 0];
-        DB::transaction(function () use ($rows, $bad, $slugs, $type, $reader, $update, $progress, &$done): void {
+        [$result->created, $result->changed, $result->unchanged] = [0, 0, 0];
+        $this->begin($type, $plan);
+        $change = $this->ledger->change('import', 'Imported '.mb_strtolower($type->plural), 'imported', function (Change $change) use ($path, $bad, $slugs, $plan, $progress, $result): void {
             DB::statement("set local wellspring.bulk = 'on'");
             $written = 0;
-            foreach ($rows() as $n => $row) {
+            foreach ($this->rows($path, $plan) as $n => $row) {
                 if (! isset($bad[$n])) {
-                    $done[$this->write($row, $type, $reader, $update, $slugs)]++;
+                    match ($this->write($row, $plan, $slugs)) {
+                        'created' => $result->created++,
+                        'changed' => $result->changed++,
+                        'unchanged' => $result->unchanged++,
+                    };
                     $progress('write', ++$written);
                 }
             }
+            $change->update(['title' => "Imported {$this->type->plural}: {$result->created} made, {$result->changed} changed"]);
         });
+        $result->change = $change->id;
 
-        return new ImportResult($done['created'], $done['changed'], $done['unchanged'], count($bad), $problems);
+        return $result;
+    }
+
+    /**
+     * @param  \Closure(string, int): void  $progress
+     * @return array{ImportResult, array<int, true>, array<array-key, string>} the bad rows by number, and the slugs that the file names, with where
+     */
+    private function checked(string $path, Type $type, ImportPlan $plan, \Closure $progress): array
+    {
+        $this->begin($type, $plan);
+        $result = new ImportResult;
+        $bad = $slugs = $keys = [];
+        $read = 0;
+        foreach ($this->rows($path, $plan) as $n => $row) {
+            $progress('read', ++$read);
+            try {
+                [$draft, $item, $standing] = $this->read($row, $plan, $result, false);
+                $slugs = self::once($slugs, 'slug', $draft->slug, $row);
+                $keys = $plan->key === 'slug' ? [] : self::once($keys, $plan->key, $draft->fields[$plan->key] ?? null, $row);
+                $becomes = $item === null ? 'created' : ($this->isSame($draft, $standing) ? 'unchanged' : 'changed');
+                $result->{$becomes}++;
+                $this->preview($result, $row, $becomes, $draft);
+            } catch (Refused $refused) {
+                $bad[$n] = true;
+                $result->bad++;
+                $this->preview($result, $row, 'bad', null);
+                foreach ($refused->problems as $problem) {
+                    $heading = array_search($problem->path, $plan->columns ?? [], true);
+                    $column = is_string($heading) ? $heading : $problem->path;
+                    $result->problem(new Problem($row->place.($column === '' ? '' : ", column {$column}"), $problem->code, $problem->message, $problem->variables));
+                }
+            }
+        }
+
+        return [$result, $bad, $slugs];
+    }
+
+    /**
+     * @param  array<array-key, string>  $seen  where each stands, by value
+     * @return array<array-key, string> with this one
+     *
+     * @throws Refused when it stands there already
+     */
+    private static function once(array $seen, string $column, mixed $value, Row $row): array
+    {
+        $value = is_string($value) || is_int($value) || is_float($value) ? (string) $value : '';
+        if ($value !== '' && isset($seen[$value])) {
+            throw Refused::because($column, 'twice', "“{$value}” stands on {$seen[$value]} already; expected each once.");
+        }
+
+        return $value === '' ? $seen : $seen + [$value => $row->place];
+    }
+
+    private function begin(Type $type, ImportPlan $plan): void
+    {
+        $this->type = $this->catalogue->catalogue()->type($type->key) ?? $type;
+        $this->reader = new ItemReader($this->type);
+        $this->zip = $plan->pictures === null ? null : new PictureZip($plan->pictures);
     }
 
     /**
@@ -78,61 +152,208 @@ final readonly class ItemImport
      *
      * @throws Refused
      */
-    private function read(Row $row, Type $type, ItemReader $reader, bool $update): array
+    private function read(Row $row, ImportPlan $plan, ?ImportResult $result, bool $writing): array
     {
         if ($row->fault !== null) {
             throw Refused::because('', 'wrongRow', $row->fault);
         }
-        $slug = is_string($row->values['slug'] ?? null) ? trim($row->values['slug']) : '';
-        $item = $update && $slug !== '' ? Item::query()->with(Item::whole())->where('type_key', $type->key)->where('slug', $slug)->first() : null;
-        $standing = $item === null ? null : Records::values($item, $type);
-        $draft = $row->cells ? $reader->fromCells(self::texts($row->values), $standing) : $reader->fromValues($row->values, $standing);
-        $this->writer->check($type, $draft, $item);
+        $values = $this->withTerms($row, $plan, $result, $writing);
+        $values = $this->withPictures($values, $row->cells, $writing);
+        $item = $this->known($values, $row->cells, $plan);
+        if ($item === null && $plan->mode === 'update') {
+            throw Refused::because($plan->key, 'unknown', "no {$this->type->label} is known by this; expected one that is there, since only known ones are changed.");
+        }
+        if ($item !== null && $plan->mode === 'create' && $plan->key !== 'slug') {
+            throw Refused::because($plan->key, 'taken', "“{$item->title}” has it already; expected one that is not there, since only new ones are made.");
+        }
+        $standing = $item === null ? null : Records::values($item, $this->type);
+        $draft = $row->cells ? $this->reader->fromCells(self::texts($values), $standing) : $this->reader->fromValues($values, $standing);
+        $this->writer->check($this->type, $draft, $item);
 
         return [$draft, $item, $standing];
     }
 
+    /** @param  array<string, mixed>  $values */
+    private function known(array $values, bool $cells, ImportPlan $plan): ?Item
+    {
+        if ($plan->mode === 'create' && $plan->key === 'slug') {
+            return null;
+        }
+        $query = Item::query()->with(Item::whole())->where('type_key', $this->type->key);
+        if ($plan->key === 'slug') {
+            $slug = is_string($values['slug'] ?? null) ? trim($values['slug']) : '';
+
+            return $slug === '' ? null : $query->where('slug', $slug)->first();
+        }
+        $field = $this->type->fields[$plan->key];
+        $given = $values[$plan->key] ?? null;
+        try {
+            $value = $cells ? $field->kind->readCell(is_string($given) ? $given : '', $field) : $field->kind->read($given, $field);
+        } catch (\Wellspring\Core\Content\WrongValue $wrong) {
+            throw Refused::because($plan->key, 'wrongValue', $wrong->getMessage());
+        }
+        if ($value === null) {
+            return null;
+        }
+        $found = $query->whereRaw('items.fields @> ?::jsonb', [json_encode([$plan->key => $value], JSON_THROW_ON_ERROR)])->limit(2)->get();
+        if ($found->count() > 1) {
+            throw Refused::because($plan->key, 'many', "several {$this->type->plural} have this {$field->label}; expected one that tells them apart.");
+        }
+
+        return $found->first();
+    }
+
     /**
-     * @param  array<string, string>  $slugs  those that the file names, which no made slug may take
+     * @param  array<array-key, string>  $slugs  those that the file names, which no made slug may take
      * @return 'created'|'changed'|'unchanged'
      */
-    private function write(Row $row, Type $type, ItemReader $reader, bool $update, array $slugs): string
+    private function write(Row $row, ImportPlan $plan, array $slugs): string
     {
-        [$draft, $item, $standing] = $this->read($row, $type, $reader, $update);
-        if ($item === null || $standing === null) {
-            $this->writer->create($type, $draft, $slugs);
+        [$draft, $item, $standing] = $this->read($row, $plan, null, true);
+        if ($item === null) {
+            $this->writer->create($this->type, $draft, $slugs);
 
             return 'created';
         }
-        // Loosely: a choice more or less counts, the order in which fields came does not.
-        if ($draft == $reader->fromValues($standing)) {
+        if ($this->isSame($draft, $standing)) {
             return 'unchanged';
         }
-        $this->writer->update($item, $type, $draft);
+        $this->writer->update($item, $this->type, $draft);
 
         return 'changed';
     }
 
-    /** @return \Generator<int, Row> */
-    private function csvRows(string $path, ItemReader $reader): \Generator
+    /**
+     * Loosely: a choice more or less counts, the order in which fields came does not.
+     *
+     * @param  array<string, mixed>|null  $standing
+     */
+    private function isSame(ItemDraft $draft, ?array $standing): bool
     {
+        return $standing !== null && $draft->values() == $this->reader->asItStands($standing)->values();
+    }
+
+    /**
+     * The values with the terms of their paths made, where that is allowed; while checking they are made in mind only.
+     *
+     * @return array<string, mixed>
+     */
+    private function withTerms(Row $row, ImportPlan $plan, ?ImportResult $result, bool $writing): array
+    {
+        $maker = new TermMaker($this->terms, $this->catalogue);
+        foreach ($plan->makeTerms && $row->cells ? array_keys($this->type->taxonomies) : [] as $taxonomy) {
+            $cell = $row->values[$taxonomy] ?? '';
+            foreach ($maker->missing($this->type, $taxonomy, is_string($cell) ? $cell : '') as $names) {
+                $this->type = $maker->make($this->type, $taxonomy, $names, $writing);
+                $this->reader = new ItemReader($this->type);
+                if ($result !== null) {
+                    $result->newTerms[] = implode(' > ', $names);
+                }
+            }
+        }
+
+        return $row->values;
+    }
+
+    /**
+     * The values with the pictures of the zip under the names that they have on the site.
+     *
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed>
+     */
+    private function withPictures(array $values, bool $cells, bool $writing): array
+    {
+        foreach ($this->zip === null ? [] : $this->type->fields as $key => $field) {
+            if (! in_array($field->kind->key(), ['picture', 'pictures'], true) || ! isset($values[$key])) {
+                continue;
+            }
+            $names = $cells && is_string($values[$key]) ? array_map(trim(...), explode('|', $values[$key])) : array_filter((array) $values[$key], is_string(...));
+            $names = array_map(fn (string $name): string => $this->picture($key, $name, $writing), $names);
+            $values[$key] = $cells ? implode(' | ', $names) : ($field->kind->key() === 'picture' ? $names[0] ?? null : $names);
+        }
+
+        return $values;
+    }
+
+    private function picture(string $key, string $name, bool $writing): string
+    {
+        if ($this->zip?->has($name) !== true) {
+            return $name;
+        }
+        try {
+            if ($writing) {
+                $taken = $this->zip->take($name, $this->media);
+            } else {
+                $this->zip->check($name);
+                $taken = 'incoming-'.substr(hash('sha256', $name), 0, 16).'.webp';
+            }
+        } catch (Refused $refused) {
+            throw Refused::because($key, $refused->problems[0]->code, $refused->problems[0]->message);
+        }
+        $this->writer->expectPicture($taken);
+
+        return $taken;
+    }
+
+    private function preview(ImportResult $result, Row $row, string $becomes, ?ItemDraft $draft): void
+    {
+        if (count($result->preview) < self::PREVIEWED) {
+            $cells = [];
+            foreach ($draft?->values() ?? $row->values as $column => $value) {
+                $text = Differences::words($draft === null ? null : $this->reader->field((string) $column), $value);
+                $cells[(string) $column] = mb_strimwidth(str_starts_with($text, 'incoming-') ? 'from the zip' : mb_scrub($text), 0, 120, '…');
+            }
+            $result->preview[] = ['place' => $row->place, 'becomes' => $becomes, 'cells' => $cells];
+        }
+    }
+
+    /**
+     * @return \Generator<int, Row>
+     *
+     * @throws Refused
+     */
+    private function rows(string $path, ImportPlan $plan): \Generator
+    {
+        if (preg_match('/\.(json|jsonl|ndjson)$/Di', $path) === 1) {
+            foreach (JsonRows::of($path) as $row) {
+                yield $plan->columns === null || $row->fault !== null ? $row : new Row($row->place, self::matched($row->values, $plan->columns), false);
+            }
+
+            return;
+        }
         $header = null;
         foreach (Csv::rows($path) as $line => $cells) {
             if ($header === null) {
                 $header = array_map(trim(...), $cells);
-                $this->checkHeader($header, $reader);
-
-                continue;
-            }
-            if (count($cells) !== count($header)) {
+                $this->checkHeader($header, $plan);
+            } elseif (count($cells) !== count($header)) {
                 yield new Row("line {$line}", [], true, 'expected '.count($header).' cells as in the header, found '.count($cells).'.');
             } else {
-                yield new Row("line {$line}", array_combine($header, $cells), true);
+                $values = array_combine($header, $cells);
+                yield new Row("line {$line}", $plan->columns === null ? $values : self::matched($values, $plan->columns), true);
             }
         }
         if ($header === null) {
             throw Refused::because('line 1', 'noHeader', 'the file is empty; expected a header row with the names of the columns.');
         }
+    }
+
+    /**
+     * @param  array<string, mixed>  $values  by heading
+     * @param  array<string, string|null>  $columns
+     * @return array<string, mixed> by column
+     */
+    private static function matched(array $values, array $columns): array
+    {
+        $matched = [];
+        foreach ($values as $heading => $value) {
+            $column = $columns[$heading] ?? null;
+            if ($column !== null) {
+                $matched[$column] = $value;
+            }
+        }
+
+        return $matched;
     }
 
     /**
@@ -145,20 +366,30 @@ final readonly class ItemImport
     }
 
     /** @param  list<string>  $header */
-    private function checkHeader(array $header, ItemReader $reader): void
+    private function checkHeader(array $header, ImportPlan $plan): void
     {
         $problems = [];
+        $columns = $this->reader->columns();
+        $named = [];
         foreach ($header as $i => $name) {
             $place = 'line 1, column '.($i + 1);
             $shown = mb_scrub($name);
-            if (! in_array($name, $reader->columns(), true)) {
-                $problems[] = new Problem($place, 'unknownColumn', "“{$shown}” is not a column; expected one of: ".implode(', ', $reader->columns()).'.');
-            } elseif (array_search($name, $header, true) !== $i) {
-                $problems[] = new Problem($place, 'twice', "“{$shown}” stands in the header twice.");
+            $column = $plan->columns === null ? $name : $plan->columns[$name] ?? null;
+            if ($column === null) {
+                continue;
             }
+            if (! in_array($column, $columns, true)) {
+                $problems[] = new Problem($place, 'unknownColumn', "“{$shown}” is not a column; expected one of: ".implode(', ', $columns).'.');
+            } elseif (in_array($column, $named, true)) {
+                $problems[] = new Problem($place, 'twice', $plan->columns === null ? "“{$shown}” stands in the header twice." : "“{$column}” is matched twice; expected each column once.");
+            }
+            $named[] = $column;
         }
-        if (! in_array('title', $header, true)) {
-            $problems[] = new Problem('line 1', 'missingColumn', 'the column “title” is missing.');
+        if (! in_array('title', $named, true) && $plan->mode !== 'update') {
+            $problems[] = new Problem('line 1', 'missingColumn', $plan->columns === null ? 'the column “title” is missing.' : 'no column is matched with the title.');
+        }
+        if ($plan->mode === 'update' && ! in_array($plan->key, $named, true)) {
+            $problems[] = new Problem('line 1', 'missingColumn', "no column is matched with {$plan->key}, by which items are known.");
         }
         if ($problems !== []) {
             throw new Refused($problems);

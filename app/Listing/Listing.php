@@ -52,6 +52,29 @@ final readonly class Listing
         );
     }
 
+    /** Where the item stands among all that the module shows, 1 first; null where it does not show. */
+    public function placeOf(Module $module, int $item, \DateTimeImmutable $now, Audience $viewer): ?int
+    {
+        $pins = $this->pins($module, $now, $viewer)['ids'];
+        $at = array_search($item, $pins, true);
+        if ($at === false) {
+            $query = $this->stream($module, $now, $viewer);
+            if ($pins !== []) {
+                $query->whereNotIn('items.id', $pins);
+            }
+            $order = array_map(fn (array $by): string => "{$by[0]->sql} {$by[1]}", $this->compiler->order($module));
+            $bindings = array_merge(...array_map(fn (array $by): array => $by[0]->bindings, $this->compiler->order($module)));
+            $ranked = $query->toBase()->select('items.id')->selectRaw('row_number() over (order by '.implode(', ', $order).') as place', $bindings);
+            $place = DB::query()->fromSub($ranked, 'ranked')->where('id', $item)->value('place');
+            $at = is_numeric($place) ? count($pins) + (int) $place - 1 : false;
+        }
+        if ($at === false || $at < $module->skip || $module->atMost !== null && $at >= $module->skip + $module->atMost) {
+            return null;
+        }
+
+        return $at - $module->skip + 1;
+    }
+
     /** How many records the module shows in all. */
     public function total(Module $module, \DateTimeImmutable $now, Audience $viewer): int
     {

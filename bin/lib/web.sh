@@ -12,7 +12,7 @@ APP_KEY=base64:$(head -c 32 /dev/urandom | base64)
 LOG_CHANNEL=errorlog
 SESSION_DRIVER=database
 CACHE_STORE=database
-QUEUE_CONNECTION=sync
+QUEUE_CONNECTION=database
 DB_HOST=127.0.0.1
 DB_PORT=54320
 DB_DATABASE=wellspring
@@ -20,9 +20,10 @@ DB_USERNAME=wellspring
 DB_PASSWORD=$(head -c 18 /dev/urandom | base64 | tr '+/' 'ab')
 CONF
 )
+    sed -i 's/^QUEUE_CONNECTION=sync$/QUEUE_CONNECTION=database/' "$ROOT/.env"
     if [ "$WEB_USER" = www-data ]; then
         chgrp www-data "$ROOT/.env" && chmod 640 "$ROOT/.env"
-        mkdir -p "$ROOT/storage/app/media"
+        mkdir -p "$ROOT/storage/app/media" "$ROOT/storage/app/imports"
         chown -R www-data "$ROOT/storage" "$ROOT/bootstrap/cache" "$VAR/cache"
     fi
 }
@@ -55,8 +56,8 @@ decorate_workers_output = no
 php_admin_value[opcache.memory_consumption] = 128
 php_admin_value[opcache.max_accelerated_files] = 20000
 php_admin_value[realpath_cache_size] = 4M
-php_admin_value[upload_max_filesize] = 16M
-php_admin_value[post_max_size] = 17M
+php_admin_value[upload_max_filesize] = 61M
+php_admin_value[post_max_size] = 62M
 CONF
     cat > "$dir/nginx.conf" <<CONF
 $nginx_user
@@ -67,12 +68,12 @@ daemon off;
 events { worker_connections 1024; }
 http {
     include /etc/nginx/mime.types;
-    types { image/webp webp; font/woff2 woff2; }
+    types { image/webp webp; font/woff2 woff2; video/webm webm; }
     access_log off;
     sendfile on;
     gzip on;
     gzip_types text/css application/javascript application/json image/svg+xml;
-    client_max_body_size 17m;
+    client_max_body_size 62m;
     client_body_temp_path $dir/temp/body;
     proxy_temp_path $dir/temp/proxy;
     fastcgi_temp_path $dir/temp/fastcgi;
@@ -103,6 +104,10 @@ CONF
     "$fpm" $root_flag --fpm-config "$dir/php-fpm.conf" > "$VAR/log/$name-php-fpm.out" 2>&1 &
     WEB_PIDS="$WEB_PIDS $!"
     "$nginx" -e "$VAR/log/$name-nginx.log" -p "$dir/" -c "$dir/nginx.conf" > "$VAR/log/$name-nginx.out" 2>&1 &
+    WEB_PIDS="$WEB_PIDS $!"
+    # Long work — imports — is done beside the requests.
+    local as=""; [ "$WEB_USER" != www-data ] || as="runuser -u www-data --"
+    $as php artisan queue:work --quiet --sleep=1 --tries=1 --timeout=3600 > "$VAR/log/$name-queue.log" 2>&1 &
     WEB_PIDS="$WEB_PIDS $!"
     local tries=0
     until curl -s -o /dev/null "http://127.0.0.1:$port/build/manifest.json" && [ -S "$dir/php-fpm.sock" ]; do

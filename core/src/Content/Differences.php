@@ -61,7 +61,8 @@ final readonly class Differences
         return array_intersect_key($type->reachable, $own) + ItemReader::choiceFields() + array_diff_key($type->reachable, Type::itemFields());
     }
 
-    private static function words(?Field $field, mixed $value): string
+    /** A value as a person reads it in a table; empty where there is none. */
+    public static function words(?Field $field, mixed $value): string
     {
         return match (true) {
             $value === null => '',

@@ -52,6 +52,12 @@ final readonly class ItemDraft
         ] + $this->fields + $this->terms, fn (mixed $value): bool => $value !== null && $value !== []);
     }
 
+    /** @param  string  $author  e-mail */
+    public function by(string $author): self
+    {
+        return new self($this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience, $this->lead, $author, $this->text, $this->fields, $this->terms);
+    }
+
     /** @param  array<string, mixed>  $fields */
     public function with(string $slug, ?string $publishAt, ?string $text, array $fields): self
     {

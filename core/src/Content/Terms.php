@@ -24,6 +24,11 @@ final class Terms
         }
     }
 
+    public function with(Term $term): self
+    {
+        return new self([...$this->all(), $term]);
+    }
+
     public function find(string $slug): ?Term
     {
         return $this->bySlug[$slug] ?? null;

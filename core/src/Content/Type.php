@@ -37,6 +37,13 @@ final readonly class Type
         return $this->reachable[$key] ?? null;
     }
 
+    public function withTerm(string $taxonomy, Term $term): self
+    {
+        $now = $this->taxonomies[$taxonomy];
+
+        return new self($this->key, $this->label, $this->plural, $this->address, $this->fields, [$taxonomy => new Taxonomy($now->key, $now->label, $now->tree, $now->terms->with($term), $now->fields)] + $this->taxonomies);
+    }
+
     /** @return array<string, mixed> what a new item begins with, by field */
     public function defaults(): array
     {

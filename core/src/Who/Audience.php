@@ -11,6 +11,15 @@ enum Audience: string
     case SignedOut = 'signed-out';
     case Members = 'members';
 
+    public function words(): string
+    {
+        return match ($this) {
+            self::Everyone => 'everyone',
+            self::SignedOut => 'signed-out visitors',
+            self::Members => 'members',
+        };
+    }
+
     /** @return non-empty-list<self> what someone of this audience sees */
     public function sees(): array
     {

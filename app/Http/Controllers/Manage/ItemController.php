@@ -5,109 +5,152 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Content\CatalogueStore;
+use App\Content\Drafts;
 use App\Content\ItemWriter;
+use App\Content\Ledger;
 use App\Content\Records;
-use App\Media\MediaStore;
+use App\Content\Revisions;
+use App\Content\StaleWrite;
+use App\Content\Undo;
 use App\Models\Item;
-use App\Models\Media;
-use App\Site\PageMaker;
-use Illuminate\Database\Eloquent\Builder;
+use App\Models\Revision;
+use App\Models\User;
+use App\Site\WhereShown;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
-use Wellspring\Core\Content\Family;
-use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Refused;
-use Wellspring\Core\Text\Fold;
 
+/** One item: its form, its draft, its revisions, and where it shows. Authors have only their own. */
 final readonly class ItemController
 {
-    private const ON_PAGE = 50;
-
-    private const SORTS = ['title' => 'title collate wellspring_text', 'publish_at' => 'publish_at', 'updated_at' => 'updated_at'];
-
-    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer)
+    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer, private ItemShape $shape, private Drafts $drafts, private Revisions $revisions)
     {
-    }
-
-    /** What was asked for, as text that the database takes. */
-    private static function readable(string $asked): string
-    {
-        return trim(str_replace("\0", '', mb_scrub($asked)));
     }
 
     /** @return array<string, mixed> */
-    public function index(Request $request): array
+    public function show(Request $request, int $id): array
     {
-        $given = $request->validate([
-            'type' => ['required', 'string'],
-            'q' => ['nullable', 'string', 'max:200'],
-            'status' => ['nullable', 'in:draft,published'],
-            'slugs' => ['nullable', 'string'],
-            'sort' => ['nullable', 'in:'.implode(',', array_keys(self::SORTS))],
-            'direction' => ['nullable', 'in:asc,desc'],
-            'page' => ['nullable', 'integer', 'min:1'],
-        ]);
-        $type = $this->type($given['type']);
-        $page = (int) ($given['page'] ?? 1);
-        $query = Item::query()->where('type_key', $type->key)
-            ->when($given['q'] ?? null, fn (Builder $query, string $words): Builder => $query->whereRaw("strpos(folded->>'title', ?) > 0", [Fold::of(self::readable($words))]))
-            ->when($given['status'] ?? null, fn (Builder $query, string $status): Builder => $query->where('status', $status))
-            ->when($given['slugs'] ?? null, fn (Builder $query, string $slugs): Builder => $query->whereIn('slug', explode(',', self::readable($slugs))));
-        $total = (clone $query)->count();
-        $items = $query->with(Item::whole())
-            ->orderByRaw(self::SORTS[$given['sort'] ?? 'updated_at'].' '.($given['direction'] ?? 'desc').' nulls last')->orderBy('id')
-            ->forPage($page, self::ON_PAGE)->get();
+        $item = $this->own($request, $id);
 
-        return [
-            'total' => $total,
-            'pages' => max(1, (int) ceil($total / self::ON_PAGE)),
-            'page' => $page,
-            'items' => $this->all($items, $type),
-        ];
+        return $this->shape->whole($item, $this->type($item->type_key)) + ['draft' => $this->drafts->of($this->who($request), $item->type_key, $item)];
     }
 
-    /** @return array<string, mixed> */
-    public function show(int $id): array
+    /** @return array<string, mixed> what a new item begins with, and the draft of one that was begun */
+    public function begin(Request $request, string $key): array
     {
-        $item = Item::query()->with(Item::whole())->findOrFail($id);
+        $type = $this->type($key);
 
-        return $this->whole($item, $this->type($item->type_key));
+        return ['values' => (object) (['status' => 'published', 'audience' => 'everyone'] + $type->defaults()), 'draft' => $this->drafts->of($this->who($request), $key, null)];
     }
 
     public function store(Request $request): JsonResponse
     {
         $type = $this->type($request->string('type')->toString());
-        $draft = (new ItemReader($type))->fromValues($this->values($request));
+        $draft = $this->byWho($request, (new ItemReader($type))->fromValues($this->values($request)), null);
         $this->writer->check($type, $draft);
+        $item = $this->writer->create($type, $draft);
+        $this->drafts->drop($this->who($request), $type->key, null);
 
-        return new JsonResponse($this->whole($this->writer->create($type, $draft)->load(Item::whole()), $type), 201);
+        return new JsonResponse($this->shape->whole($item, $type) + ['draft' => null], 201);
     }
 
     /** @return array<string, mixed> */
     public function update(Request $request, int $id): array
     {
         $given = $request->validate(['revision' => ['required', 'integer']]);
-        $item = Item::query()->with(Item::whole())->findOrFail($id);
+        $item = $this->own($request, $id)->load(Item::whole());
         $type = $this->type($item->type_key);
-        $draft = (new ItemReader($type))->fromValues($this->values($request), Records::values($item, $type));
+        $standing = Records::values($item, $type);
+        $values = $this->values($request);
+        if ($item->revision !== (int) $given['revision']) {
+            throw new StaleWrite($item->revision, $this->revisions->since($item, $type, (int) $given['revision'], $values));
+        }
+        $draft = $this->byWho($request, (new ItemReader($type))->fromValues($values, $standing), $item);
         $this->writer->check($type, $draft, $item);
+        $item = $this->writer->update($item, $type, $draft, (int) $given['revision']);
+        $this->drafts->drop($this->who($request), $type->key, $item);
 
-        return $this->whole($this->writer->update($item, $type, $draft, (int) $given['revision'])->load(Item::whole()), $type);
+        return $this->shape->whole($item, $type) + ['draft' => null];
     }
 
-    public function addPicture(Request $request, MediaStore $media): JsonResponse
+    /** @return array{change: int} */
+    public function remove(Request $request, int $id, Ledger $ledger): array
     {
-        $file = $request->file('picture');
-        if (! $file instanceof UploadedFile || ! $file->isValid()) {
-            throw Refused::because('picture', 'missing', 'expected a picture of at most 15 MB.');
-        }
-        $picture = $media->add((string) $file->getContent(), $file->getClientOriginalName(), $request->string('alt')->limit(300, '')->toString());
+        $item = $this->own($request, $id);
 
-        return new JsonResponse($this->picture($picture), 201);
+        return ['change' => $ledger->change('items', "Removed “{$item->title}”", 'removed', fn () => $this->writer->remove($item))->id];
+    }
+
+    /** @return array{keptAt: string} */
+    public function keepDraft(Request $request): array
+    {
+        $given = $request->validate(['type' => ['required', 'string'], 'id' => ['nullable', 'integer'], 'revision' => ['nullable', 'integer']]);
+        $item = isset($given['id']) ? $this->own($request, (int) $given['id']) : null;
+
+        return ['keptAt' => $this->drafts->keep($this->who($request), $this->type($given['type'])->key, $item, isset($given['revision']) ? (int) $given['revision'] : null, $this->values($request))];
+    }
+
+    /** @return array{dropped: true} */
+    public function dropDraft(Request $request): array
+    {
+        $given = $request->validate(['type' => ['required', 'string'], 'id' => ['nullable', 'integer']]);
+        $this->drafts->drop($this->who($request), $given['type'], isset($given['id']) ? $this->own($request, (int) $given['id']) : null);
+
+        return ['dropped' => true];
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function revisions(Request $request, int $id): array
+    {
+        $item = $this->own($request, $id);
+
+        return $this->revisions->of($item, $this->type($item->type_key));
+    }
+
+    /** @return array<string, mixed> */
+    public function bringBack(Request $request, int $id, int $number, Undo $undo): array
+    {
+        $item = $this->own($request, $id);
+        $revision = Revision::query()->where('item_id', $id)->where('number', $number)->firstOrFail();
+        $item = $undo->bringBack($item, $revision);
+
+        return $this->shape->whole($item, $this->type($item->type_key)) + ['draft' => null];
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function shown(Request $request, int $id, WhereShown $where): array
+    {
+        return $where->of($this->own($request, $id)->load(Item::shown()), new \DateTimeImmutable);
+    }
+
+    /** Authors write as themselves; a manager names any author. */
+    private function byWho(Request $request, ItemDraft $draft, ?Item $item): ItemDraft
+    {
+        $who = $this->who($request);
+        if ($item === null && $draft->author === null || ! $who->isManager()) {
+            return $draft->by($who->email);
+        }
+
+        return $draft;
+    }
+
+    private function own(Request $request, int $id): Item
+    {
+        $item = Item::query()->find($id) ?? abort(404, 'There is no such item; it may have been removed.');
+        $who = $this->who($request);
+        abort_unless($who->isManager() || $item->author_id === $who->id, 403, 'This item is another author’s.');
+
+        return $item;
+    }
+
+    private function who(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(401);
     }
 
     /** @return array<string, mixed> */
@@ -122,52 +165,5 @@ final readonly class ItemController
     {
         return $this->catalogue->catalogue()->type($key)
             ?? throw Refused::because('type', 'unknownType', 'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.');
-    }
-
-    /** @return array<string, mixed> */
-    private function whole(Item $item, Type $type): array
-    {
-        return $this->all([$item], $type)[0];
-    }
-
-    /**
-     * @param  iterable<Item>  $items
-     * @return list<array<string, mixed>>
-     */
-    private function all(iterable $items, Type $type): array
-    {
-        $fields = array_filter($type->fields, fn (Field $field): bool => $field->family() === Family::Picture);
-        $named = [];
-        foreach ($items as $item) {
-            $named[$item->id] = array_filter(array_intersect_key($item->fields, $fields), is_string(...));
-        }
-        $names = array_merge(...array_map(array_values(...), array_values($named)));
-        $pictures = [];
-        foreach ($names === [] ? [] : Media::query()->whereIn('name', $names)->get() as $media) {
-            $pictures[$media->name] = $this->picture($media);
-        }
-
-        $all = [];
-        foreach ($items as $item) {
-            $all[] = [
-                'id' => $item->id,
-                'type' => $item->type_key,
-                'revision' => $item->revision,
-                'title' => $item->title,
-                'status' => $item->status,
-                'values' => (object) Records::values($item, $type),
-                'pictures' => (object) array_intersect_key($pictures, array_flip($named[$item->id])),
-                'updatedAt' => Instant::write($item->updated_at),
-                'address' => PageMaker::itemAddress($type, $item->slug),
-            ];
-        }
-
-        return $all;
-    }
-
-    /** @return array<string, mixed> */
-    private function picture(Media $media): array
-    {
-        return ['name' => $media->name, 'url' => $media->url(), 'width' => $media->width, 'height' => $media->height, 'alt' => $media->alt];
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Manage;
 
 use App\Content\CatalogueStore;
 use App\Models\Page;
+use App\Models\User;
 use Illuminate\Http\Request;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Field;
@@ -29,14 +30,17 @@ final readonly class StartController
     public function __invoke(Request $request): array
     {
         $catalogue = $this->store->catalogue();
+        $user = $request->user();
+        abort_unless($user instanceof User, 401);
 
         return [
-            'user' => ['name' => $request->user()?->name],
+            'user' => ['name' => $user->name, 'email' => $user->email, 'role' => $user->role],
             'site' => ['name' => config('site.name'), 'locale' => config('site.locale'), 'timeZone' => config('site.time_zone'), 'currency' => config('site.currency')],
             'types' => array_map($this->type(...), array_values($catalogue->types)),
             'taxonomies' => $this->taxonomies($catalogue),
             'pages' => Page::query()->orderBy('position')->orderBy('id')->get(['id', 'address', 'title']),
             'arrangements' => array_map(fn (Arrangement $as): array => ['key' => $as->value, 'label' => $as->words()], Arrangement::cases()),
+            'people' => User::query()->where('active', true)->orderByRaw('name collate wellspring_text')->limit(500)->get(['name', 'email']),
             'limits' => ['columns' => Columns::MAX, 'pageSize' => PageRule::MAX_SIZE],
         ];
     }
@@ -69,13 +73,17 @@ final readonly class StartController
             'help' => $field->help,
             'unit' => $field->unit,
             'required' => $field->required,
-            'choices' => array_map(fn (string|int $key): array => ['key' => (string) $key, 'label' => $field->choices[$key]], array_keys($field->choices)),
+            'section' => $field->section,
+            'types' => $field->types,
+            'limits' => array_filter((array) $field->limits, fn (mixed $limit): bool => $limit !== null),
+            'choices' => array_map(fn (string|int $key): array => ['key' => (string) $key, 'label' => $field->choices[$key], 'colour' => $field->colours[$key] ?? null], array_keys($field->choices)),
             'tests' => array_map(fn (Test $test): array => [
                 'key' => $test->key(),
                 // With two values, so that the words fit one as well as many.
                 'words' => $test->words(new Condition($field, $test, ['', ''])),
                 'wantsValue' => $test->wantsValue(),
             ], Tests::for($family)),
+            'sorts' => $family->ordered(),
             'directions' => $family->ordered() ? ['up' => Direction::Up->words($family), 'down' => Direction::Down->words($family)] : null,
             'onCards' => $family->readsAsText(),
         ];

@@ -1,167 +1,297 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
 import { Link, Navigate, useParams, useSearchParams } from "react-router";
-import { get } from "../shared/api";
+import { get, send } from "../shared/api";
+import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
-import { moment, useStart } from "../shared/start";
-import type { ContentType, Field, Item, ItemPage, Start } from "../shared/types";
+import { Screen } from "../shared/Screen";
+import { useStart } from "../shared/start";
+import type { ContentType, Item, ItemPage } from "../shared/types";
+import { Cell } from "./Cell";
+import { Columns } from "./Columns";
+import { Filters } from "./Filters";
+import { ManyBar } from "./ManyBar";
+import { type Column, columnsOf, restored, type TableState } from "./tableState";
 
-const COLUMNS = 5;
+interface Views {
+	state: Partial<TableState> | null;
+	selections: { id: number; name: string; state: Partial<TableState> }[];
+}
 
-/** The items of one type as a table: found by title, ordered by a column, a page at a time. */
+/** The items of one type as a table that each person keeps as they like it. */
 export function ContentScreen() {
 	const start = useStart();
 	const { type: key } = useParams();
 	const type = start.types.find((one) => one.key === key);
+	const views = useQuery({
+		queryKey: ["views", key],
+		queryFn: () => get<Views>(`/views/${key}`),
+		enabled: type !== undefined,
+		staleTime: Number.POSITIVE_INFINITY,
+	});
 	if (!type) {
 		const first = start.types[0];
 		return first ? (
 			<Navigate to={`/content/${first.key}`} replace />
 		) : (
 			<div className="p-6">
-				<Notice tone="calm">There are no content types yet. Define one with wellspring:types:apply.</Notice>
+				<Notice tone="calm">
+					There are no content types yet. <Link to="/types">Make one, or bring in a ready-made set.</Link>
+				</Notice>
 			</div>
 		);
 	}
-	return <Table key={type.key} type={type} />;
+	return views.data ? (
+		<Table key={type.key} type={type} views={views.data} />
+	) : (
+		<p className="p-6 text-quiet">Opening…</p>
+	);
 }
 
-function Table({ type }: { type: ContentType }) {
+function Table({ type, views }: { type: ContentType; views: Views }) {
 	const start = useStart();
+	const client = useQueryClient();
+	const done = useDone();
 	const [asked, setAsked] = useSearchParams();
-	const words = asked.get("q") ?? "";
-	const sort = asked.get("sort") ?? "updated_at";
-	const direction = asked.get("direction") ?? (sort === "title" ? "asc" : "desc");
+	const [state, setState] = useState(() => ({
+		...restored(type, views.state),
+		...(asked.get("q") ? { q: asked.get("q") ?? "" } : {}),
+	}));
+	const [ticked, setTicked] = useState<Set<number>>(new Set());
+	const [allThatFit, setAllThatFit] = useState(false);
 	const page = Number(asked.get("page") ?? 1);
-	const status = asked.get("status") ?? "";
-	useEffect(() => {
-		document.title = `${type.plural} · Wellspring`;
-	}, [type.plural]);
+	const goTo = (next: number) => setAsked(next > 1 ? { page: String(next) } : {}, { replace: true });
 
-	const query = new URLSearchParams({ type: type.key, q: words, sort, direction, page: String(page), status });
+	const columns = useMemo(() => columnsOf(type), [type]);
+	const shown = state.columns
+		.map((one) => columns.find((column) => column.key === one.key))
+		.filter((one): one is Column => one !== undefined);
+	const where = state.filters.length > 0 ? { all: state.filters } : null;
+	const query = {
+		type: type.key,
+		q: state.q,
+		status: state.status,
+		...(where ? { where: JSON.stringify(where) } : {}),
+	};
+	const params = new URLSearchParams({
+		...query,
+		sort: state.sort,
+		direction: state.direction,
+		page: String(page),
+	}).toString();
 	const items = useQuery({
-		queryKey: ["items", query.toString()],
-		queryFn: () => get<ItemPage>(`/items?${query}`),
+		queryKey: ["items", params],
+		queryFn: () => get<ItemPage>(`/items?${params}`),
 		placeholderData: keepPreviousData,
 	});
-	const ask = (next: Record<string, string>) => {
-		const merged = new URLSearchParams(asked);
-		for (const [name, value] of Object.entries({ page: "", ...next })) {
-			value === "" ? merged.delete(name) : merged.set(name, value);
+
+	const kept = useRef(JSON.stringify(views.state));
+	useEffect(() => {
+		const { q: _, ...keeps } = state;
+		const now = JSON.stringify(keeps);
+		if (now === kept.current) {
+			return;
 		}
-		setAsked(merged, { replace: true });
+		const timer = setTimeout(() => {
+			kept.current = now;
+			void send<Views>("PUT", `/views/${type.key}`, { name: "", state: keeps }).then((answer) =>
+				client.setQueryData(["views", type.key], answer),
+			);
+		}, 500);
+		return () => clearTimeout(timer);
+	}, [state, type.key, client]);
+
+	const change = (next: Partial<TableState>, narrows = true) => {
+		setState((now) => ({ ...now, ...next }));
+		if (narrows) {
+			setTicked(new Set());
+			setAllThatFit(false);
+			goTo(1);
+		}
 	};
-	const fields = [
-		...type.fields.filter((one) => one.origin === "taxonomy"),
-		...type.fields.filter((one) => one.origin === "type" && !["picture", "longText"].includes(one.family)),
-	].slice(0, COLUMNS);
-	const picture = type.fields.find((one) => one.family === "picture");
-	const heading = (column: string, label: string) => (
-		<th
-			scope="col"
-			className="px-3 py-2 text-left font-semibold"
-			aria-sort={sort === column ? (direction === "asc" ? "ascending" : "descending") : "none"}
-		>
-			<button
-				type="button"
-				className="cursor-pointer hover:underline"
-				onClick={() => ask({ sort: column, direction: sort === column && direction === "asc" ? "desc" : "asc" })}
-			>
-				{label} <span aria-hidden="true">{sort === column ? (direction === "asc" ? "↑" : "↓") : ""}</span>
-			</button>
-		</th>
-	);
+	const sortBy = (key: string) =>
+		change({
+			sort: key,
+			direction:
+				state.sort === key ? (state.direction === "asc" ? "desc" : "asc") : key.endsWith("_at") ? "desc" : "asc",
+		});
+	const save = (item: Item, key: string, value: unknown) =>
+		send<Item>("PUT", `/items/${item.id}`, { values: { [key]: value }, revision: item.revision }).then((now) => {
+			client.setQueryData<ItemPage>(
+				["items", params],
+				(old) => old && { ...old, items: old.items.map((one) => (one.id === now.id ? { ...now } : one)) },
+			);
+			done(`“${now.title}” is saved.`);
+		});
+
+	const rows = items.data?.items ?? [];
+	const total = items.data?.total ?? 0;
+	const every = rows.length > 0 && rows.every((one) => ticked.has(one.id));
+	const tick = (ids: number[], on: boolean) => {
+		setAllThatFit(false);
+		setTicked((now) => {
+			const next = new Set(now);
+			for (const id of ids) {
+				on ? next.add(id) : next.delete(id);
+			}
+			return next;
+		});
+	};
 
 	return (
-		<div className="w-full max-w-7xl mx-auto px-4 md:px-6 py-6 grid gap-4 content-start">
-			<div className="flex flex-wrap items-end gap-x-5 gap-y-3">
-				<h1 className="font-serif text-3xl font-semibold">Content</h1>
-				<nav aria-label="Types" className="flex gap-4 grow pb-1">
-					{start.types.map((one) => (
-						<Link
-							key={one.key}
-							to={`/content/${one.key}`}
-							aria-current={one.key === type.key ? "page" : undefined}
-							className={`border-b-2 py-0.5 ${one.key === type.key ? "font-semibold border-secondary" : "border-transparent text-quiet hover:text-base-content"}`}
-						>
-							{one.plural}
-						</Link>
-					))}
-				</nav>
+		<Screen
+			title={type.plural}
+			wide
+			aside={
+				<div className="flex flex-wrap gap-2">
+					{start.user.role === "manager" && (
+						<>
+							<Link to={`/content/${type.key}/by-hand`} className="btn btn-sm h-9">
+								Order by hand
+							</Link>
+							<Link to={`/content/${type.key}/import`} className="btn btn-sm h-9">
+								Import
+							</Link>
+							<ExportMenu type={type} />
+						</>
+					)}
+					<Link to={`/content/${type.key}/new`} className="btn btn-primary btn-sm h-9">
+						New {type.label.toLowerCase()}
+					</Link>
+				</div>
+			}
+		>
+			<nav aria-label="Types" className="flex flex-wrap gap-x-5 gap-y-1 -mt-2">
+				{start.types.map((one) => (
+					<Link
+						key={one.key}
+						to={`/content/${one.key}`}
+						aria-current={one.key === type.key ? "page" : undefined}
+						className={`border-b-2 py-0.5 ${one.key === type.key ? "font-semibold border-secondary" : "border-transparent text-quiet hover:text-base-content"}`}
+					>
+						{one.plural}
+					</Link>
+				))}
+			</nav>
+			<div className="flex flex-wrap items-center gap-2">
 				<input
 					type="search"
-					className="input input-sm h-9 w-52"
+					className="input input-sm h-9 w-56"
 					placeholder="Find by title"
 					aria-label={`Find ${type.plural.toLowerCase()} by title`}
-					value={words}
-					onChange={(event) => ask({ q: event.target.value })}
+					value={state.q}
+					onChange={(event) => change({ q: event.target.value })}
 				/>
 				<select
 					className="select select-sm h-9 w-auto"
 					aria-label="State"
-					value={status}
-					onChange={(event) => ask({ status: event.target.value })}
+					value={state.status}
+					onChange={(event) => change({ status: event.target.value })}
 				>
 					<option value="">any state</option>
 					<option value="published">published</option>
 					<option value="draft">draft</option>
 				</select>
-				<Link to={`/content/${type.key}/new`} className="btn btn-primary btn-sm h-9">
-					New {type.label.toLowerCase()}
-				</Link>
+				<Filters type={type} filters={state.filters} onChange={(filters) => change({ filters })} />
+				<span className="grow" />
+				<Selections type={type} views={views} state={state} onPick={(picked) => change(restored(type, picked))} />
+				<Columns type={type} columns={state.columns} onChange={(next) => change({ columns: next }, false)} />
 			</div>
 			{items.error && <Notice>{items.error.message}</Notice>}
-			<div className="bg-base-100 border border-base-300 rounded-box overflow-x-auto">
-				<table className="w-full">
+			{ticked.size > 0 && (
+				<ManyBar
+					type={type}
+					count={allThatFit ? total : ticked.size}
+					chosen={allThatFit ? { query: { q: state.q, status: state.status, where } } : { ids: [...ticked] }}
+					onDone={() => {
+						setTicked(new Set());
+						setAllThatFit(false);
+					}}
+				/>
+			)}
+			{every && !allThatFit && total > rows.length && (
+				<p>
+					All on this page are ticked.{" "}
+					<button type="button" className="plain-add" onClick={() => setAllThatFit(true)}>
+						Tick all {total.toLocaleString()} that fit
+					</button>
+				</p>
+			)}
+			<div className="bg-base-100 border border-base-300 rounded-box overflow-x-auto" tabIndex={-1}>
+				<table
+					className="w-full table-fixed"
+					style={{ minWidth: `${300 + state.columns.reduce((sum, one) => sum + one.width, 0)}px` }}
+				>
+					<colgroup>
+						<col style={{ width: "44px" }} />
+						<col />
+						{state.columns.map((one) => (
+							<col key={one.key} style={{ width: `${one.width}px` }} />
+						))}
+					</colgroup>
 					<thead className="border-b border-base-300 text-[0.85rem] text-quiet">
 						<tr>
-							{picture && (
-								<th scope="col" className="w-14">
-									<span className="sr-only">{picture.label}</span>
-								</th>
-							)}
-							{heading("title", "Title")}
-							{fields.map((field) => (
-								<th
-									key={field.key}
-									scope="col"
-									className={`px-3 py-2 font-semibold ${field.family === "number" ? "text-right" : "text-left"}`}
-								>
-									{field.label}
-								</th>
-							))}
-							<th scope="col" className="px-3 py-2 text-left font-semibold">
-								State
+							<th scope="col" className="pl-4 py-2 text-left">
+								<input
+									type="checkbox"
+									className="checkbox checkbox-xs"
+									aria-label="Tick all on this page"
+									checked={every}
+									onChange={() =>
+										tick(
+											rows.map((one) => one.id),
+											!every,
+										)
+									}
+								/>
 							</th>
-							{heading("publish_at", "Publish date")}
-							{heading("updated_at", "Last change")}
+							<Heading
+								column={{ key: "title", label: "Title", field: null, sorts: true }}
+								state={state}
+								onSort={sortBy}
+							/>
+							{shown.map((column) => (
+								<Heading
+									key={column.key}
+									column={column}
+									state={state}
+									onSort={sortBy}
+									onResize={(width) =>
+										change(
+											{ columns: state.columns.map((one) => (one.key === column.key ? { ...one, width } : one)) },
+											false,
+										)
+									}
+								/>
+							))}
 						</tr>
 					</thead>
 					<tbody className="divide-y divide-base-300">
-						{items.data?.items.map((item) => (
-							<tr key={item.id} className="hover:bg-base-200">
-								{picture && (
-									<td className="pl-3 py-1.5">
-										<Thumb item={item} field={picture} />
-									</td>
-								)}
-								<td className="px-3 py-1.5">
+						{rows.map((item) => (
+							<tr key={item.id} className={ticked.has(item.id) ? "bg-accent/40" : "hover:bg-base-200"}>
+								<td className="pl-4 py-1.5">
+									<input
+										type="checkbox"
+										className="checkbox checkbox-xs"
+										aria-label={`Tick ${item.title}`}
+										checked={allThatFit || ticked.has(item.id)}
+										onChange={() => tick([item.id], !ticked.has(item.id))}
+									/>
+								</td>
+								<td className="px-3 py-1.5 min-w-0">
 									<Link to={`/content/${type.key}/${item.id}`} className="font-semibold hover:underline">
 										{item.title}
 									</Link>
 								</td>
-								{fields.map((field) => (
-									<td key={field.key} className={`px-3 py-1.5 ${field.family === "number" ? "text-right" : ""}`}>
-										<Cell item={item} field={field} start={start} />
+								{shown.map((column) => (
+									<td
+										key={column.key}
+										className={`px-3 py-1.5 overflow-hidden text-ellipsis ${column.field?.family === "number" ? "text-right" : ""}`}
+									>
+										<Cell item={item} column={column} onSave={(value) => save(item, column.key, value)} />
 									</td>
 								))}
-								<td className="px-3 py-1.5">
-									<ItemState item={item} />
-								</td>
-								<td className="px-3 py-1.5 whitespace-nowrap">
-									{typeof item.values.publish_at === "string" ? moment(start, item.values.publish_at, false) : "–"}
-								</td>
-								<td className="px-3 py-1.5 whitespace-nowrap text-quiet">{moment(start, item.updatedAt, false)}</td>
 							</tr>
 						))}
 					</tbody>
@@ -169,26 +299,21 @@ function Table({ type }: { type: ContentType }) {
 				{items.data?.total === 0 && <p className="px-5 py-6 text-quiet">Nothing fits.</p>}
 			</div>
 			{items.data && (
-				<div className="flex items-center gap-4">
+				<div className="flex flex-wrap items-center gap-4">
 					<span className="text-quiet">
-						{items.data.total} {items.data.total === 1 ? type.label.toLowerCase() : type.plural.toLowerCase()}
+						{total.toLocaleString()} {total === 1 ? type.label.toLowerCase() : type.plural.toLowerCase()}
 					</span>
 					{items.data.pages > 1 && (
 						<nav aria-label="Pages" className="flex items-center gap-2">
-							<button
-								type="button"
-								className="btn btn-sm"
-								disabled={page <= 1}
-								onClick={() => ask({ page: String(page - 1) })}
-							>
+							<button type="button" className="btn btn-sm" disabled={page <= 1} onClick={() => goTo(page - 1)}>
 								Previous
 							</button>
-							page {page} of {items.data.pages}
+							page {page} of {items.data.pages.toLocaleString()}
 							<button
 								type="button"
 								className="btn btn-sm"
 								disabled={page >= items.data.pages}
-								onClick={() => ask({ page: String(page + 1) })}
+								onClick={() => goTo(page + 1)}
 							>
 								Next
 							</button>
@@ -196,57 +321,175 @@ function Table({ type }: { type: ContentType }) {
 					)}
 				</div>
 			)}
-		</div>
+		</Screen>
 	);
 }
 
-function Thumb({ item, field }: { item: Item; field: Field }) {
-	const picture = item.pictures[String(item.values[field.key] ?? "")];
-	return picture ? (
-		<img src={picture.url} alt="" width={48} height={36} className="w-12 h-9 object-cover rounded" loading="lazy" />
-	) : (
-		<span className="block w-12 h-9 rounded border border-dashed border-[#b9b4a4]" title="No picture" />
+function Heading({
+	column,
+	state,
+	onSort,
+	onResize,
+}: {
+	column: Column;
+	state: TableState;
+	onSort: (key: string) => void;
+	onResize?: (width: number) => void;
+}) {
+	const on = state.sort === column.key;
+	const width = state.columns.find((one) => one.key === column.key)?.width ?? 150;
+	const bounded = (next: number) => Math.max(60, Math.min(600, Math.round(next)));
+	const right = column.field?.family === "number";
+	return (
+		<th
+			scope="col"
+			className={`relative px-3 py-2 font-semibold ${right ? "text-right" : "text-left"}`}
+			aria-sort={on ? (state.direction === "asc" ? "ascending" : "descending") : column.sorts ? "none" : undefined}
+		>
+			{column.sorts ? (
+				<button
+					type="button"
+					className="cursor-pointer hover:underline max-w-full truncate"
+					onClick={() => onSort(column.key)}
+				>
+					{column.label} <span aria-hidden="true">{on ? (state.direction === "asc" ? "↑" : "↓") : ""}</span>
+				</button>
+			) : (
+				<span className="block truncate">{column.label}</span>
+			)}
+			{onResize && (
+				<button
+					type="button"
+					className="absolute right-0 top-1 bottom-1 w-2 cursor-col-resize border-r border-base-300 hover:border-secondary focus-visible:border-secondary"
+					aria-label={`Width of ${column.label}: ${width} pixels; arrow keys change it`}
+					onKeyDown={(event) => {
+						if (event.key === "ArrowLeft" || event.key === "ArrowRight") {
+							event.preventDefault();
+							onResize(bounded(width + (event.key === "ArrowRight" ? 16 : -16)));
+						}
+					}}
+					onPointerDown={(event) => {
+						const from = event.clientX;
+						const grip = event.currentTarget;
+						grip.setPointerCapture(event.pointerId);
+						const move = (moved: PointerEvent) => onResize(bounded(width + moved.clientX - from));
+						grip.addEventListener("pointermove", move);
+						grip.addEventListener("pointerup", () => grip.removeEventListener("pointermove", move), { once: true });
+					}}
+				/>
+			)}
+		</th>
 	);
 }
 
-function ItemState({ item }: { item: Item }) {
-	const at = item.values.publish_at;
-	const expires = item.values.expire_at;
-	if (item.status === "draft") {
-		return <span className="text-quiet">draft</span>;
-	}
-	if (typeof at === "string" && new Date(at) > new Date()) {
-		return <span className="text-secondary">scheduled</span>;
-	}
-	return typeof expires === "string" && new Date(expires) <= new Date() ? (
-		<span className="text-secondary">expired</span>
-	) : (
-		<span>published</span>
+function Selections({
+	type,
+	views,
+	state,
+	onPick,
+}: {
+	type: ContentType;
+	views: Views;
+	state: TableState;
+	onPick: (state: Partial<TableState>) => void;
+}) {
+	const client = useQueryClient();
+	const [name, setName] = useState("");
+	const keep = (answer: Views) => client.setQueryData(["views", type.key], answer);
+	const save = useMutation({
+		mutationFn: () => send<Views>("PUT", `/views/${type.key}`, { name: name.trim(), state }),
+		onSuccess: (answer) => {
+			keep(answer);
+			setName("");
+		},
+	});
+	const remove = useMutation({
+		mutationFn: (id: number) => send<Views>("DELETE", `/views/${type.key}/${id}`, {}),
+		onSuccess: keep,
+	});
+	return (
+		<DialogTrigger>
+			<Button className="btn btn-sm h-9">
+				Selections{views.selections.length > 0 ? ` (${views.selections.length})` : ""}
+			</Button>
+			<Popover
+				placement="bottom end"
+				className="bg-base-100 border border-base-300 rounded-box shadow-lg w-[20rem] max-w-[92vw]"
+			>
+				<Dialog aria-label="Saved selections" className="outline-none p-4 grid gap-3">
+					{({ close }) => (
+						<>
+							{views.selections.length === 0 && (
+								<p className="text-quiet">What is found, filtered and ordered now can be kept under a name.</p>
+							)}
+							<ul className="grid gap-0.5">
+								{views.selections.map((one) => (
+									<li key={one.id} className="flex items-center gap-2">
+										<button
+											type="button"
+											className="grow text-left cursor-pointer hover:underline py-0.5"
+											onClick={() => {
+												onPick(one.state);
+												close();
+											}}
+										>
+											{one.name}
+										</button>
+										<button
+											type="button"
+											className="btn btn-xs btn-ghost"
+											aria-label={`Forget ${one.name}`}
+											onClick={() => remove.mutate(one.id)}
+										>
+											×
+										</button>
+									</li>
+								))}
+							</ul>
+							<div className="flex gap-2 border-t border-base-300 pt-3">
+								<input
+									className="input input-sm grow min-w-0"
+									aria-label="Name of the selection"
+									placeholder="Name this selection"
+									value={name}
+									onChange={(event) => setName(event.target.value)}
+								/>
+								<button
+									type="button"
+									className="btn btn-sm"
+									disabled={name.trim() === "" || save.isPending}
+									onClick={() => save.mutate()}
+								>
+									Keep
+								</button>
+							</div>
+							{save.error && <p className="text-error">{save.error.message}</p>}
+						</>
+					)}
+				</Dialog>
+			</Popover>
+		</DialogTrigger>
 	);
 }
 
-function Cell({ item, field, start }: { item: Item; field: Field; start: Start }) {
-	const value = item.values[field.key];
-	if (value === null || value === undefined) {
-		return <span className="text-quiet">–</span>;
-	}
-	if (field.kind === "money") {
-		return new Intl.NumberFormat(start.site.locale, { style: "currency", currency: start.site.currency }).format(
-			Number(value),
-		);
-	}
-	if (field.family === "terms") {
-		const terms = start.taxonomies.find((one) => one.key === field.key)?.terms ?? [];
-		return (value as string[]).map((slug) => terms.find((one) => one.slug === slug)?.name ?? slug).join(", ");
-	}
-	if (field.family === "choice" || field.family === "choices") {
-		return [value]
-			.flat()
-			.map((key) => field.choices.find((one) => one.key === key)?.label ?? String(key))
-			.join(", ");
-	}
-	if (typeof value === "boolean") {
-		return value ? "yes" : "no";
-	}
-	return field.unit ? `${value} ${field.unit}` : String(value);
+function ExportMenu({ type }: { type: ContentType }) {
+	return (
+		<DialogTrigger>
+			<Button className="btn btn-sm h-9">Export</Button>
+			<Popover placement="bottom end" className="bg-base-100 border border-base-300 rounded-box shadow-lg">
+				<Dialog aria-label="Export" className="outline-none p-4 grid gap-1.5">
+					<p className="text-quiet max-w-56">All {type.plural.toLowerCase()}, as the import takes them.</p>
+					{[
+						["csv", "Table (CSV)"],
+						["json", "Objects (JSON)"],
+						["jsonl", "One object a line (JSON Lines)"],
+					].map(([format, words]) => (
+						<a key={format} href={`/manage/api/exports/${type.key}?format=${format}`} className="hover:underline">
+							{words}
+						</a>
+					))}
+				</Dialog>
+			</Popover>
+		</DialogTrigger>
+	);
 }

@@ -18,6 +18,16 @@ function Mark() {
 	);
 }
 
+/** Address, word, and whether authors have it too. */
+const SCREENS: [string, string, boolean][] = [
+	["/modules", "Modules", false],
+	["/content", "Content", true],
+	["/types", "Types", false],
+	["/terms", "Terms", false],
+	["/files", "Files", true],
+	["/people", "People", false],
+];
+
 export function Shell() {
 	const start = useStart();
 	return (
@@ -32,14 +42,11 @@ export function Shell() {
 				<span className="flex items-center gap-2 font-serif text-xl font-semibold">
 					<Mark /> Wellspring
 				</span>
-				<nav aria-label="Main" className="flex gap-5">
-					{[
-						["/modules", "Modules"],
-						["/content", "Content"],
-					].map(([to, label]) => (
+				<nav aria-label="Main" className="flex flex-wrap gap-x-5">
+					{(start.user.role === "manager" ? SCREENS : SCREENS.filter(([, , authors]) => authors)).map(([to, label]) => (
 						<NavLink
 							key={to}
-							to={to ?? "/"}
+							to={to}
 							className={({ isActive }) =>
 								`py-1 border-b-2 ${isActive ? "border-[#f0b184] font-semibold" : "border-transparent text-[#c6dadb] hover:text-white"}`
 							}
@@ -49,7 +56,9 @@ export function Shell() {
 					))}
 				</nav>
 				<span className="flex-1" />
-				<span className="text-[#c6dadb] hidden sm:inline">{start.user.name}</span>
+				<NavLink to="/account" className="text-[#c6dadb] hover:text-white py-1">
+					{start.user.name}
+				</NavLink>
 				<button type="button" className="cursor-pointer text-[#c6dadb] hover:text-white py-1" onClick={signOut}>
 					Sign out
 				</button>

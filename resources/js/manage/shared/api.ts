@@ -10,6 +10,7 @@ export class ApiError extends Error {
 		readonly status: number,
 		message: string,
 		readonly problems: Problem[] = [],
+		readonly body: Record<string, unknown> = {},
 	) {
 		super(message);
 	}
@@ -18,6 +19,15 @@ export class ApiError extends Error {
 function token(): string {
 	const found = document.cookie.split("; ").find((one) => one.startsWith("XSRF-TOKEN="));
 	return found ? decodeURIComponent(found.slice("XSRF-TOKEN=".length)) : "";
+}
+
+/** The faults of a form that Laravel checks, as those that core finds. */
+function problemsOf(body: { errors?: Record<string, string[]> }): Problem[] {
+	return Object.entries(body.errors ?? {}).map(([path, said]) => ({
+		path,
+		code: "wrongValue",
+		message: said.join(" "),
+	}));
 }
 
 async function answer<T>(response: Response): Promise<T> {
@@ -35,7 +45,12 @@ async function answer<T>(response: Response): Promise<T> {
 		const said = body.problems.map((one: Problem) => (one.path ? `${one.path}: ${one.message}` : one.message));
 		throw new ApiError(response.status, said.join(" "), body.problems);
 	}
-	throw new ApiError(response.status, body.message ?? `The server answered ${response.status}.`);
+	throw new ApiError(
+		response.status,
+		body.message ?? `The server answered ${response.status}.`,
+		problemsOf(body),
+		body,
+	);
 }
 
 const base = "/manage/api";
@@ -44,7 +59,12 @@ export async function get<T>(path: string): Promise<T> {
 	return answer<T>(await fetch(base + path, { headers: { Accept: "application/json" } }));
 }
 
-export async function send<T>(method: "POST" | "PUT", path: string, body: unknown, keepalive = false): Promise<T> {
+export async function send<T>(
+	method: "POST" | "PUT" | "DELETE",
+	path: string,
+	body: unknown,
+	keepalive = false,
+): Promise<T> {
 	const form = body instanceof FormData;
 	return answer<T>(
 		await fetch(base + path, {
@@ -58,4 +78,28 @@ export async function send<T>(method: "POST" | "PUT", path: string, body: unknow
 			body: form ? body : JSON.stringify(body),
 		}),
 	);
+}
+
+/** Sends a file, telling how much of it is on its way (0 to 1). */
+export function upload<T>(path: string, body: FormData, onProgress: (share: number) => void): Promise<T> {
+	return new Promise((resolve, reject) => {
+		const request = new XMLHttpRequest();
+		request.open("POST", base + path);
+		request.setRequestHeader("Accept", "application/json");
+		request.setRequestHeader("X-XSRF-TOKEN", token());
+		request.upload.onprogress = (event) => event.lengthComputable && onProgress(event.loaded / event.total);
+		request.onerror = () => reject(new ApiError(0, "The connection broke; nothing was kept."));
+		request.onload = () => {
+			const tooLarge = request.status === 413;
+			answer<T>(
+				new Response(
+					tooLarge ? JSON.stringify({ message: "The file is too large; 60 MB is the most." }) : request.responseText,
+					{
+						status: request.status,
+					},
+				),
+			).then(resolve, reject);
+		};
+		request.send(body);
+	});
 }

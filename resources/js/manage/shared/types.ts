@@ -5,17 +5,50 @@ export interface FieldTest {
 	wantsValue: boolean;
 }
 
+export interface Limits {
+	minimum?: number;
+	maximum?: number;
+	decimals?: number;
+	minLength?: number;
+	maxLength?: number;
+	pattern?: string;
+	earliest?: string;
+	latest?: string;
+	maxItems?: number;
+}
+
 export interface Field {
 	key: string;
 	label: string;
 	kind: string;
-	family: "text" | "longText" | "number" | "yesNo" | "choice" | "choices" | "date" | "instant" | "picture" | "terms";
+	family:
+		| "text"
+		| "longText"
+		| "number"
+		| "yesNo"
+		| "choice"
+		| "choices"
+		| "date"
+		| "instant"
+		| "picture"
+		| "pictures"
+		| "file"
+		| "video"
+		| "place"
+		| "hours"
+		| "items"
+		| "person"
+		| "terms";
 	origin: "item" | "type" | "taxonomy";
 	help: string;
+	section: string;
 	unit: string;
 	required: boolean;
-	choices: { key: string; label: string }[];
+	types: string[];
+	limits: Limits;
+	choices: { key: string; label: string; colour: string | null }[];
 	tests: FieldTest[];
+	sorts: boolean;
 	directions: { up: string; down: string } | null;
 	onCards: boolean;
 }
@@ -44,11 +77,12 @@ export interface SitePage {
 }
 
 export interface Start {
-	user: { name: string };
+	user: { name: string; email: string; role: "manager" | "author" };
 	site: { name: string; locale: string; timeZone: string; currency: string };
 	types: ContentType[];
 	taxonomies: Taxonomy[];
 	pages: SitePage[];
+	people: { name: string; email: string }[];
 	arrangements: { key: string; label: string }[];
 	limits: { columns: number; pageSize: number };
 }
@@ -162,13 +196,27 @@ export interface ModuleSummary extends ModuleState {
 	problem?: string;
 }
 
-export interface Picture {
+/** An uploaded picture, video or other file. */
+export interface Media {
+	id: number;
 	name: string;
+	kind: "picture" | "video" | "file";
+	title: string;
 	url: string;
-	width: number;
-	height: number;
+	small: string;
+	width: number | null;
+	height: number | null;
+	bytes: number;
 	alt: string;
+	focus: [number, number];
 }
+
+export interface Linked {
+	name: string;
+	title: string;
+}
+
+export type Values = Record<string, unknown>;
 
 export interface Item {
 	id: number;
@@ -176,10 +224,20 @@ export interface Item {
 	revision: number;
 	title: string;
 	status: "draft" | "published";
-	values: Record<string, unknown>;
-	pictures: Record<string, Picture | null>;
+	values: Values;
+	files: Record<string, Media>;
+	linked: Record<string, Linked[]>;
+	authorName: string | null;
 	updatedAt: string;
 	address: string;
+	draft?: { values: Values; revision: number | null; keptAt: string } | null;
+}
+
+export interface Difference {
+	field: string;
+	label: string;
+	before: string;
+	after: string;
 }
 
 export interface ItemPage {

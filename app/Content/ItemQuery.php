@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content;
+
+use App\Listing\Compiler;
+use App\Listing\FieldSql;
+use App\Models\Item;
+use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\WhereReader;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Text\Fold;
+
+/** The items of one type as managers look for them, in every state: by words, state, term and any condition a module can ask. */
+final readonly class ItemQuery
+{
+    /** Orders that are not by a field. */
+    private const OTHER = ['status' => 'status', 'byHand' => 'position'];
+
+    public function __construct(private Compiler $compiler)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $asked  q, status, term (`taxonomy/slug`), where (a group as in a module), slugs (joined by commas), author (`mine`)
+     * @return Builder<Item>
+     *
+     * @throws \Wellspring\Core\Problem\Refused when a condition is wrong
+     */
+    public function find(Type $type, array $asked, User $who): Builder
+    {
+        $text = fn (string $key): string => is_string($asked[$key] ?? null) ? self::readable($asked[$key]) : '';
+        $query = Item::query()->where('items.type_key', $type->key);
+        if (! $who->isManager() || $text('author') === 'mine') {
+            $query->where('author_id', $who->id);
+        }
+        if ($text('q') !== '') {
+            $query->whereRaw("items.folded->>'title' like ?", ['%'.addcslashes(Fold::of($text('q')), '%_\\').'%']);
+        }
+        if (in_array($text('status'), ['draft', 'published'], true)) {
+            $query->where('status', $text('status'));
+        }
+        if ($text('slugs') !== '') {
+            $query->whereIn('slug', explode(',', $text('slugs')));
+        }
+        $where = is_string($asked['where'] ?? null) ? json_decode($asked['where'], true, 16) : ($asked['where'] ?? null);
+        if (is_array($where) && $where !== []) {
+            $problems = new Problems;
+            $group = (new WhereReader($type, $problems))->group($where, 'where', 1);
+            $problems->refuseIfAny();
+            if ($group !== null) {
+                $fragment = $this->compiler->rule($group);
+                $query->whereRaw("({$fragment->sql})", $fragment->bindings);
+            }
+        }
+
+        return $query;
+    }
+
+    /**
+     * @param  Builder<Item>  $query
+     * @return Builder<Item>
+     */
+    public function order(Builder $query, Type $type, string $by, bool $up): Builder
+    {
+        $field = $type->field($by);
+        $direction = $up ? 'asc' : 'desc';
+        if ($field !== null && $field->family()->ordered()) {
+            $fragment = FieldSql::order($field);
+            $query->orderByRaw("{$fragment->sql} {$direction}".($field->isNeverEmpty() && $by !== 'publish_at' ? '' : ' nulls last'), $fragment->bindings);
+        } else {
+            $query->orderByRaw((self::OTHER[$by] ?? 'updated_at')." {$direction} nulls last");
+        }
+
+        return $query->orderBy('items.id', $by === 'updated_at' ? $direction : 'asc');
+    }
+
+    /** What was asked for, as text that the database takes. */
+    private static function readable(string $asked): string
+    {
+        return trim(str_replace("\0", '', mb_scrub($asked)));
+    }
+}

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Content\CatalogueStore;
+use App\Export\ItemExport;
+use App\Import\ColumnMatch;
+use App\Import\ImportFile;
+use App\Import\ImportPlan;
+use App\Jobs\RunImport;
+use App\Models\Import;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\ItemReader;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\Refused;
+
+/** Files on their way in, and items on their way out. */
+final readonly class ImportController
+{
+    public function __construct(private CatalogueStore $catalogue)
+    {
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $type = $this->type($request->string('type')->toString());
+        $file = $request->file('file');
+        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+            throw Refused::because('file', 'missing', 'expected a file of at most 60 MB.');
+        }
+        $ending = strtolower($file->getClientOriginalExtension());
+        if (! in_array($ending, ['csv', 'tsv', 'txt', 'json', 'jsonl', 'ndjson'], true)) {
+            throw Refused::because('file', 'unknownKind', 'expected a table (.csv, .tsv, .txt) or objects (.json, .jsonl).');
+        }
+        $headings = ImportFile::headings($this->named($file, $ending));
+        $user = $request->user();
+        $row = Import::query()->create(['user_id' => $user instanceof User ? $user->id : null, 'type_key' => $type->key, 'name' => $file->getClientOriginalName(), 'file' => '', 'columns' => $headings]);
+        $row->update([
+            'file' => (string) Storage::disk('imports')->putFileAs((string) $row->id, $file, "data.{$ending}"),
+            'options' => ['columns' => (object) ColumnMatch::guess($type, $headings), 'mode' => 'create', 'key' => 'slug', 'makeTerms' => false, 'skipBad' => false],
+        ]);
+
+        return new JsonResponse($this->whole($row), 201);
+    }
+
+    /** @return array<string, mixed> */
+    public function show(int $id): array
+    {
+        return $this->whole($this->row($id));
+    }
+
+    /** @return array<string, mixed> */
+    public function addPictures(Request $request, int $id): array
+    {
+        $row = $this->row($id);
+        $file = $request->file('pictures');
+        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+            throw Refused::because('pictures', 'missing', 'expected a zip file of at most 60 MB.');
+        }
+        new \App\Import\PictureZip((string) $file->getRealPath());
+        $row->update(['pictures' => (string) Storage::disk('imports')->putFileAs((string) $row->id, $file, 'pictures.zip')]);
+
+        return $this->whole($row);
+    }
+
+    /**
+     * Checks every row, or writes them, as the options say.
+     *
+     * @return array<string, mixed>
+     */
+    public function run(Request $request, int $id): array
+    {
+        $given = $request->validate(['write' => ['required', 'boolean'], 'options' => ['required', 'array']]);
+        $row = $this->row($id);
+        if (in_array($row->state, ['checking', 'writing'], true) && $row->updated_at->diffInSeconds(now()) < 3600) {
+            throw Refused::because('', 'busy', 'This import is under way already.');
+        }
+        $options = $request->json()->all()['options'];
+        ImportPlan::read($options, $this->type($row->type_key), null);
+        $row->update(['options' => ['columns' => (object) ($options['columns'] ?? [])] + $options, 'state' => $given['write'] ? 'writing' : 'checking', 'done' => 0]);
+        dispatch(new RunImport($row->id, (bool) $given['write']));
+
+        return $this->whole($row->refresh());
+    }
+
+    public function remove(int $id): JsonResponse
+    {
+        $row = $this->row($id);
+        Storage::disk('imports')->deleteDirectory((string) $row->id);
+        $row->delete();
+
+        return new JsonResponse(['removed' => $id]);
+    }
+
+    public function export(Request $request, ItemExport $export, string $key): StreamedResponse
+    {
+        $type = $this->type($key);
+        $format = match ($request->query('format')) {
+            'json' => 'json',
+            'jsonl' => 'jsonl',
+            default => 'csv',
+        };
+
+        return new StreamedResponse(function () use ($export, $type, $format): void {
+            foreach ($export->write($type, $format) as $piece) {
+                echo $piece;
+            }
+        }, 200, ['Content-Type' => $format === 'csv' ? 'text/csv; charset=utf-8' : 'application/json', 'Content-Disposition' => "attachment; filename=\"{$type->key}.{$format}\""]);
+    }
+
+    /** The file under a name that tells its kind. */
+    private function named(UploadedFile $file, string $ending): string
+    {
+        $path = sys_get_temp_dir().'/import-'.bin2hex(random_bytes(8)).".{$ending}";
+        copy((string) $file->getRealPath(), $path);
+        app()->terminating(fn () => @unlink($path));
+
+        return $path;
+    }
+
+    /** @return array<string, mixed> */
+    private function whole(Import $row): array
+    {
+        $type = $this->type($row->type_key);
+        $reader = new ItemReader($type);
+        $known = Storage::disk('imports')->exists($row->file);
+
+        return [
+            'id' => $row->id,
+            'type' => $row->type_key,
+            'name' => $row->name,
+            'state' => $row->state,
+            'rows' => $row->rows,
+            'done' => $row->done,
+            'headings' => $row->columns,
+            'samples' => (object) ($known ? ImportFile::samples(Storage::disk('imports')->path($row->file)) : []),
+            'options' => $row->options,
+            'columns' => array_map(fn (string $column): array => ['key' => $column, 'label' => $reader->field($column)->label ?? $column, 'needed' => $column === 'title' || ($type->fields[$column] ?? null)?->required === true], $reader->columns()),
+            'keys' => array_map(fn (string $key): array => ['key' => $key, 'label' => $key === 'slug' ? 'Slug' : ($type->fields[$key] ?? new Field($key, $key, new \Wellspring\Core\Content\Kind\Text))->label], ImportPlan::keys($type)),
+            'pictures' => $row->pictures !== null,
+            'result' => $row->result,
+            'change' => $row->change_id,
+        ];
+    }
+
+    private function row(int $id): Import
+    {
+        return Import::query()->findOrFail($id);
+    }
+
+    private function type(string $key): Type
+    {
+        return $this->catalogue->catalogue()->type($key)
+            ?? throw Refused::because('type', 'unknownType', 'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.');
+    }
+}

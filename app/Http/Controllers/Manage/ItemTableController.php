@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Content\ByHand;
+use App\Content\CatalogueStore;
+use App\Content\ItemQuery;
+use App\Content\ManyItems;
+use App\Models\Term;
+use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\Refused;
+
+/** The items of a type as a table: found, ordered, a page at a time; what a person keeps of it; and edits of many. */
+final readonly class ItemTableController
+{
+    private const ON_PAGE = 50;
+
+    /** Items that are shown to be put in order by hand. */
+    private const BY_HAND = 500;
+
+    public function __construct(private CatalogueStore $catalogue, private ItemQuery $items, private ItemShape $shape)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function index(Request $request): array
+    {
+        $given = $request->validate(['type' => ['required', 'string'], 'q' => ['nullable', 'string', 'max:200'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000'], 'direction' => ['nullable', 'in:asc,desc']]);
+        $type = $this->type($given['type']);
+        $page = (int) ($given['page'] ?? 1);
+        $sort = $request->string('sort', 'updated_at')->toString();
+        $query = $this->items->find($type, $request->query->all(), $this->who($request));
+        $total = (clone $query)->count();
+        $items = $this->items->order($query, $type, $sort, ($given['direction'] ?? 'desc') === 'asc')->forPage($page, self::ON_PAGE);
+
+        return [
+            'total' => $total,
+            'pages' => max(1, (int) ceil($total / self::ON_PAGE)),
+            'page' => $page,
+            'items' => $this->shape->rows($items, $type),
+        ];
+    }
+
+    /** @return array{change: int, done: int, left: list<string>} */
+    public function many(Request $request, ManyItems $many): array
+    {
+        $given = $request->validate(['type' => ['required', 'string'], 'do' => ['required', 'in:publish,unpublish,addTerms,removeTerms,set,delete'], 'ids' => ['nullable', 'array'], 'ids.*' => ['integer']]);
+        $type = $this->type($given['type']);
+        $all = $request->json()->all();
+        $found = $this->items->find($type, (array) ($all['query'] ?? []), $this->who($request))
+            ->when(isset($given['ids']), fn (Builder $query): Builder => $query->whereIn('items.id', $given['ids']))
+            ->limit(ManyItems::MOST + 1)->pluck('items.id')->all();
+        $ids = array_values(array_map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $found));
+        if ($ids === []) {
+            throw Refused::because('ids', 'missing', 'expected at least one item.');
+        }
+
+        return $many->do($type, $ids, $given['do'], (array) ($all['with'] ?? []));
+    }
+
+    /** @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} how this person last had the table, and what they saved */
+    public function views(Request $request, string $key): array
+    {
+        $rows = DB::table('views_of_content')->where('user_id', $this->who($request)->id)->where('type_key', $this->type($key)->key)->orderBy('name')->get();
+        $state = fn (\stdClass $row): mixed => json_decode(is_string($row->state) ? $row->state : '{}');
+
+        return [
+            'state' => ($now = $rows->firstWhere('name', '')) === null ? null : $state($now),
+            'selections' => array_values($rows->where('name', '<>', '')->map(fn (object $row): array => ['id' => (int) $row->id, 'name' => (string) $row->name, 'state' => $state($row)])->all()),
+        ];
+    }
+
+    /** @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} */
+    public function saveView(Request $request, string $key): array
+    {
+        $given = $request->validate(['name' => ['present', 'nullable', 'string', 'max:100'], 'state' => ['required', 'array']]);
+        DB::table('views_of_content')->upsert(
+            [['user_id' => $this->who($request)->id, 'type_key' => $this->type($key)->key, 'name' => trim($given['name'] ?? ''), 'state' => json_encode($request->json()->all()['state'], JSON_THROW_ON_ERROR), 'created_at' => now(), 'updated_at' => now()]],
+            ['user_id', 'type_key', 'name'],
+            ['state', 'updated_at'],
+        );
+
+        return $this->views($request, $key);
+    }
+
+    /** @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} */
+    public function removeView(Request $request, string $key, int $id): array
+    {
+        DB::table('views_of_content')->where('user_id', $this->who($request)->id)->where('id', $id)->delete();
+
+        return $this->views($request, $key);
+    }
+
+    /** @return list<array{id: int, title: string, placed: bool}> */
+    public function byHand(Request $request, string $key, ByHand $byHand): array
+    {
+        return $byHand->list($this->type($key), $this->term($request->query('term')), self::BY_HAND);
+    }
+
+    /** @return list<array{id: int, title: string, placed: bool}> */
+    public function placeByHand(Request $request, string $key, ByHand $byHand): array
+    {
+        $given = $request->validate(['ids' => ['present', 'array', 'max:'.self::BY_HAND], 'ids.*' => ['integer']]);
+        $term = $this->term($request->json('term'));
+        $byHand->place($this->type($key), $term, array_values(array_map(intval(...), $given['ids'])));
+
+        return $byHand->list($this->type($key), $term, self::BY_HAND);
+    }
+
+    private function term(mixed $id): ?Term
+    {
+        return is_numeric($id) ? Term::query()->findOrFail((int) $id) : null;
+    }
+
+    private function type(string $key): Type
+    {
+        return $this->catalogue->catalogue()->type($key)
+            ?? throw Refused::because('type', 'unknownType', 'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.');
+    }
+
+    private function who(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(401);
+    }
+}

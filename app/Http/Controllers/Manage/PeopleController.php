@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Models\Group;
+use App\Models\User;
+use App\People\People;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Problem\Refused;
+
+/** The site's people and their groups, and what each does with their own account. */
+final readonly class PeopleController
+{
+    public function __construct(private People $people)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function index(Request $request): array
+    {
+        $words = mb_strtolower(trim($request->string('q')->toString()));
+        $found = User::query()->with('groups')
+            ->when($words !== '', fn ($query) => $query->whereRaw('(strpos(lower(name), ?) > 0 or strpos(email, ?) > 0)', [$words, $words]))
+            ->when($request->filled('role'), fn ($query) => $query->where('role', $request->string('role')->toString()))
+            ->orderByRaw('name collate wellspring_text')->orderBy('id')->limit(500)->get();
+        $items = DB::table('items')->selectRaw('author_id, count(*) as items')->whereIn('author_id', $found->modelKeys())->groupBy('author_id')->pluck('items', 'author_id');
+
+        return [
+            'people' => $found->map(fn (User $user): array => $this->person($user, (int) ($items[$user->id] ?? 0)))->all(),
+            'groups' => $this->groups(),
+            'total' => User::query()->count(),
+        ];
+    }
+
+    public function invite(Request $request): JsonResponse
+    {
+        $given = $request->validate(self::rules() + ['email' => ['required', 'email:rfc', 'max:200']]);
+        [$user, $secret] = $this->people->invite($given['name'], $given['email'], $given['role'], $given['groups'] ?? []);
+
+        return new JsonResponse(['person' => $this->person($user->load('groups'), 0), 'link' => url("/manage/welcome/{$secret}")], 201);
+    }
+
+    /** @return array<string, mixed> */
+    public function update(Request $request, int $id): array
+    {
+        $given = $request->validate(self::rules() + ['active' => ['required', 'boolean']]);
+        $user = $this->people->update(User::query()->findOrFail($id), $given['name'], $given['role'], (bool) $given['active'], $given['groups'] ?? []);
+
+        return $this->person($user->load('groups'), 0);
+    }
+
+    /** @return array{link: string} */
+    public function link(int $id): array
+    {
+        return ['link' => url('/manage/welcome/'.$this->people->newLink(User::query()->findOrFail($id)))];
+    }
+
+    /** @return array{signedOut: true} */
+    public function signOutEverywhere(int $id): array
+    {
+        $this->people->signOutEverywhere(User::query()->findOrFail($id));
+
+        return ['signedOut' => true];
+    }
+
+    /** @return array{changed: true} */
+    public function password(Request $request): array
+    {
+        $given = $request->validate(['current' => ['required', 'string'], 'password' => ['required', 'string', 'min:10', 'max:200']]);
+        $user = $request->user();
+        if (! $user instanceof User || ! Hash::check($given['current'], (string) $user->password)) {
+            throw Refused::because('current', 'wrongValue', 'this is not your password.');
+        }
+        $this->people->changePassword($user, $given['password']);
+
+        return ['changed' => true];
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function saveGroup(Request $request): array
+    {
+        $given = $request->validate(['id' => ['nullable', 'integer'], 'name' => ['required', 'string', 'max:100']]);
+        $this->people->saveGroup(isset($given['id']) ? Group::query()->findOrFail((int) $given['id']) : null, $given['name']);
+
+        return $this->groups();
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function removeGroup(int $id): array
+    {
+        Group::query()->findOrFail($id)->delete();
+
+        return $this->groups();
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function groups(): array
+    {
+        return array_values(Group::query()->withCount('people')->orderBy('name')->get()->map(fn (Group $group): array => ['id' => $group->id, 'key' => $group->key, 'name' => $group->name, 'people' => (int) $group->getAttribute('people_count')])->all());
+    }
+
+    /** @return array<string, list<string>> */
+    private static function rules(): array
+    {
+        return ['name' => ['required', 'string', 'max:100'], 'role' => ['required', 'in:'.implode(',', User::ROLES)], 'groups' => ['array'], 'groups.*' => ['integer', 'exists:groups,id']];
+    }
+
+    /** @return array<string, mixed> */
+    private function person(User $user, int $items): array
+    {
+        return [
+            'id' => $user->id,
+            'name' => $user->name,
+            'email' => $user->email,
+            'role' => $user->role,
+            'active' => $user->active,
+            'invited' => $user->password === null,
+            'groups' => $user->groups->pluck('id')->all(),
+            'items' => $items,
+            'signedInAt' => $user->signed_in_at === null ? null : Instant::write($user->signed_in_at),
+        ];
+    }
+}

@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Content\CatalogueStore;
+use App\Content\TermWriter;
+use App\Models\Media;
+use App\Models\Module;
+use App\Models\Taxonomy as TaxonomyRow;
+use App\Models\Term;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\TaxonomyFile;
+use Wellspring\Core\Content\TermDraft;
+use Wellspring\Core\Content\TermReader;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Problem\Shape;
+
+/** Taxonomies and their terms. */
+final readonly class TermController
+{
+    public function __construct(private CatalogueStore $store, private TermWriter $writer)
+    {
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function taxonomies(): array
+    {
+        $catalogue = $this->store->catalogue();
+        $terms = DB::table('terms')->selectRaw('taxonomy_key, count(*) as terms')->groupBy('taxonomy_key')->pluck('terms', 'taxonomy_key');
+
+        return array_values(array_map(fn (Taxonomy $taxonomy): array => [
+            'key' => $taxonomy->key,
+            'label' => $taxonomy->label,
+            'tree' => $taxonomy->tree,
+            'terms' => (int) ($terms[$taxonomy->key] ?? 0),
+            'types' => array_values(array_map(fn (Type $type): string => $type->plural, array_filter($catalogue->types, fn (Type $type): bool => isset($type->taxonomies[$taxonomy->key])))),
+            'file' => array_diff_key(TaxonomyFile::write($taxonomy, []), ['terms' => 0]),
+        ], $catalogue->taxonomies));
+    }
+
+    /** @return array{key: string} */
+    public function define(Request $request): array
+    {
+        return ['key' => $this->writer->define(TaxonomyFile::read($request->json()->all()['file'] ?? null))->key];
+    }
+
+    public function removeTaxonomy(string $key): JsonResponse
+    {
+        $this->taxonomy($key);
+        foreach ($this->store->catalogue()->types as $type) {
+            if (isset($type->taxonomies[$key])) {
+                throw Refused::because('', 'inUse', "it belongs to {$type->plural}. Take it from that type first.");
+            }
+        }
+        TaxonomyRow::query()->where('key', $key)->delete();
+        $this->store->forget();
+
+        return new JsonResponse(['removed' => $key]);
+    }
+
+    /** The taxonomy with all its terms. */
+    public function file(string $key): Response
+    {
+        $taxonomy = $this->taxonomy($key);
+        $rows = Term::query()->where('taxonomy_key', $key)->orderBy('position')->orderBy('id')->get()->groupBy(fn (Term $term): int => $term->parent_id ?? 0);
+        $below = function (int $parent) use (&$below, $rows): array {
+            return array_values(($rows->get($parent) ?? collect())->map(fn (Term $term): TermDraft => new TermDraft($term->slug, $term->name, $term->description, $term->picture, $term->colour, $term->fields, $below($term->id)))->all());
+        };
+
+        return new Response(json_encode(TaxonomyFile::write($taxonomy, $below(0)), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", 200, [
+            'Content-Type' => 'application/json',
+            'Content-Disposition' => "attachment; filename=\"{$key}.taxonomy.json\"",
+        ]);
+    }
+
+    /** @return list<array<string, mixed>> parents before children, with how many items each has, and with those below it */
+    public function index(string $key): array
+    {
+        $this->taxonomy($key);
+        $counts = collect(DB::select(<<<'SQL'
+            with recursive above(term, over) as (
+                select id, id from terms where taxonomy_key = ?
+                union all
+                select above.term, terms.parent_id from above join terms on terms.id = above.over where terms.parent_id is not null
+            )
+            select above.over as id, count(distinct item_id) as below, count(distinct item_id) filter (where above.term = above.over) as own
+            from above join item_term on item_term.term_id = above.term group by above.over
+            SQL, [$key]))->keyBy('id');
+
+        return array_values(Term::query()->where('taxonomy_key', $key)->orderBy('position')->orderBy('id')->get(['id', 'parent_id', 'slug', 'name', 'colour'])->map(fn (Term $term): array => [
+            'id' => $term->id,
+            'parent' => $term->parent_id,
+            'slug' => $term->slug,
+            'name' => $term->name,
+            'colour' => $term->colour,
+            'items' => (int) ($counts->get($term->id)->own ?? 0),
+            'withBelow' => (int) ($counts->get($term->id)->below ?? 0),
+        ])->all());
+    }
+
+    /** @return array<string, mixed> */
+    public function show(int $id): array
+    {
+        $term = Term::query()->findOrFail($id);
+        $picture = $term->picture === null ? null : Media::query()->where('name', $term->picture)->first();
+
+        return [
+            'id' => $term->id,
+            'slug' => $term->slug,
+            'name' => $term->name,
+            'description' => $term->description,
+            'picture' => $term->picture,
+            'pictureUrl' => $picture?->smallUrl(),
+            'colour' => $term->colour,
+            'fields' => (object) $term->fields,
+            'items' => DB::table('item_term')->where('term_id', $id)->count(),
+            'below' => Term::query()->where('parent_id', $id)->count(),
+            'modules' => Module::query()->get()->filter(fn (Module $module): bool => str_contains((string) json_encode([$module->draft['where'] ?? null, $module->live['where'] ?? null]), '"'.$term->slug.'"'))->pluck('key')->values()->all(),
+        ];
+    }
+
+    public function store(Request $request, string $key): JsonResponse
+    {
+        $taxonomy = $this->taxonomy($key);
+        $parent = $request->json('parent');
+        $term = $this->writer->add($key, $this->read($request, $taxonomy), is_int($parent) ? $this->term($parent) : null);
+
+        return new JsonResponse($this->show($term->id), 201);
+    }
+
+    /** @return array<string, mixed> */
+    public function update(Request $request, int $id): array
+    {
+        $term = $this->term($id);
+        $this->writer->update($term, $this->read($request, $this->taxonomy($term->taxonomy_key)));
+
+        return $this->show($id);
+    }
+
+    /** @return array{moved: true} */
+    public function move(Request $request, int $id): array
+    {
+        $given = $request->validate(['parent' => ['nullable', 'integer'], 'position' => ['required', 'integer']]);
+        $this->writer->move($this->term($id), isset($given['parent']) ? $this->term((int) $given['parent']) : null, (int) $given['position']);
+
+        return ['moved' => true];
+    }
+
+    /** @return array{change: int} */
+    public function merge(Request $request): array
+    {
+        $given = $request->validate(['into' => ['required', 'integer'], 'terms' => ['required', 'array', 'min:1'], 'terms.*' => ['integer']]);
+        $into = $this->term((int) $given['into']);
+        $gone = array_values(Term::query()->where('taxonomy_key', $into->taxonomy_key)->whereKeyNot($into->id)->findMany($given['terms'])->all());
+        if ($gone === []) {
+            throw Refused::because('terms', 'missing', 'expected other terms of the same taxonomy.');
+        }
+
+        return ['change' => $this->writer->merge($into, $gone)->id];
+    }
+
+    /** @return array{change: int} */
+    public function remove(int $id): array
+    {
+        return ['change' => $this->writer->remove($this->term($id))->id];
+    }
+
+    private function read(Request $request, Taxonomy $taxonomy): TermDraft
+    {
+        $problems = new Problems;
+        $values = $request->json()->all()['term'] ?? null;
+        $draft = (new TermReader($taxonomy->fields))->read(new Shape($values, '', $problems), $problems);
+        $problems->refuseIfAny();
+
+        return $draft;
+    }
+
+    private function term(int $id): Term
+    {
+        return Term::query()->find($id) ?? abort(404, 'There is no such term; it may have been removed.');
+    }
+
+    private function taxonomy(string $key): Taxonomy
+    {
+        return $this->store->catalogue()->taxonomies[$key] ?? abort(404, "There is no taxonomy “{$key}”.");
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Content\CatalogueStore;
+use App\Content\Effect;
+use App\Content\TypeWriter;
+use App\Models\Change;
+use App\Models\ContentType;
+use App\Models\Item;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Kinds;
+use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Content\TypeFile;
+
+/** Content types: what they are, what a change of one would do, the change itself, and their files. */
+final readonly class TypeController
+{
+    public function __construct(private CatalogueStore $store, private TypeWriter $writer)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function index(): array
+    {
+        $items = Item::query()->toBase()->selectRaw('type_key, count(*) as items')->groupBy('type_key')->pluck('items', 'type_key');
+
+        return [
+            'types' => array_map(fn (Type $type): array => [
+                'key' => $type->key,
+                'label' => $type->label,
+                'plural' => $type->plural,
+                'address' => $type->address,
+                'items' => (int) ($items[$type->key] ?? 0),
+                'fields' => array_map(fn ($field): string => $field->label, array_values($type->fields)),
+            ], array_values($this->store->catalogue()->types)),
+            'kinds' => array_map(fn (Kind $kind): array => [
+                'key' => $kind->key(),
+                'words' => $kind->words(),
+                'limits' => array_map(fn (Limit $limit): string => $limit->value, $kind->limits()),
+            ], array_values(Kinds::all())),
+        ];
+    }
+
+    /** @return array{file: array<string, mixed>, items: int} */
+    public function show(string $key): array
+    {
+        $type = $this->type($key);
+
+        return ['file' => TypeFile::write($type), 'items' => Item::query()->where('type_key', $key)->count()];
+    }
+
+    public function file(string $key): Response
+    {
+        return new Response(json_encode(TypeFile::write($this->type($key)), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", 200, [
+            'Content-Type' => 'application/schema+json',
+            'Content-Disposition' => "attachment; filename=\"{$key}.type.json\"",
+        ]);
+    }
+
+    /** @return array{effects: list<array{field: string, message: string, count: int, loses: bool}>} */
+    public function look(Request $request): array
+    {
+        return ['effects' => array_map(
+            fn (Effect $effect): array => ['field' => $effect->field, 'message' => $effect->message, 'count' => $effect->count, 'loses' => $effect->loses],
+            $this->writer->look($request->json()->all()['file'] ?? null, $this->renamed($request)),
+        )];
+    }
+
+    /** @return array{key: string, change: int|null} */
+    public function save(Request $request): array
+    {
+        $before = Change::query()->max('id');
+        $type = $this->writer->apply($request->json()->all()['file'] ?? null, $this->renamed($request), $request->boolean('withLoss'));
+        $change = Change::query()->where('kind', 'type')->where('id', '>', $before ?? 0)->max('id');
+
+        return ['key' => $type->key, 'change' => is_numeric($change) ? (int) $change : null];
+    }
+
+    public function remove(string $key): JsonResponse
+    {
+        $this->type($key);
+        $this->writer->remove($key);
+
+        return new JsonResponse(['removed' => $key]);
+    }
+
+    /** @return array{ordered: true} */
+    public function order(Request $request): array
+    {
+        foreach (array_values((array) $request->json('keys')) as $position => $key) {
+            ContentType::query()->where('key', is_string($key) ? $key : '')->update(['position' => $position]);
+        }
+
+        return ['ordered' => true];
+    }
+
+    /** @return array<string, string> */
+    private function renamed(Request $request): array
+    {
+        $renamed = [];
+        foreach ((array) $request->json('renamed') as $old => $new) {
+            if (is_string($new) && (string) $old !== $new) {
+                $renamed[(string) $old] = $new;
+            }
+        }
+
+        return $renamed;
+    }
+
+    private function type(string $key): Type
+    {
+        return $this->store->catalogue()->type($key) ?? abort(404, "There is no content type “{$key}”.");
+    }
+}

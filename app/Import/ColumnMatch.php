@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Import;
+
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\ItemReader;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Text\Fold;
+
+/** Which column of a type a heading in a file means: as it was matched last, else by its words. */
+final class ColumnMatch
+{
+    /** Words that tables of other programs use for what every item has. Common practice, no source. */
+    private const WORDS = [
+        'title' => ['name', 'heading', 'headline', 'product', 'item'],
+        'slug' => ['handle', 'url key', 'permalink'],
+        'text' => ['description', 'body', 'content', 'long description'],
+        'publish_at' => ['date', 'published', 'published at', 'publish date', 'published on'],
+        'expire_at' => ['expires', 'expiry', 'until', 'expiry date'],
+        'status' => ['state', 'visibility'],
+        'author' => ['by', 'written by', 'author email'],
+        'lead' => ['featured', 'sticky'],
+    ];
+
+    /**
+     * @param  list<string>  $headings
+     * @return array<string, string|null> by heading; each column once
+     */
+    public static function guess(Type $type, array $headings): array
+    {
+        $reader = new ItemReader($type);
+        $remembered = DB::table('column_matches')->where('type_key', $type->key)->pluck('column', 'heading');
+        $words = [];
+        foreach ($reader->columns() as $column) {
+            foreach ([$column, $reader->field($column)->label ?? '', ...self::WORDS[$column] ?? []] as $word) {
+                $words[self::bare($word)] ??= $column;
+            }
+        }
+        foreach ($type->fields as $field) {
+            if ($field->family() === Family::Picture) {
+                foreach (['image', 'photo', 'photograph', 'picture'] as $word) {
+                    $words[$word] ??= $field->key;
+                }
+            }
+        }
+        foreach ($type->taxonomies as $taxonomy) {
+            foreach (['category', 'categories'] as $word) {
+                $words[$word] ??= $taxonomy->key;
+            }
+        }
+        $matched = [];
+        foreach ($headings as $heading) {
+            $column = $remembered[self::bare($heading)] ?? $words[self::bare($heading)] ?? null;
+            $column = $column === '' ? null : $column;
+            $known = is_string($column) && in_array($column, $reader->columns(), true) && ! in_array($column, $matched, true);
+            $matched[$heading] = $known ? $column : null;
+        }
+
+        return $matched;
+    }
+
+    /** @param  array<string, string|null>  $columns  by heading */
+    public static function remember(Type $type, array $columns): void
+    {
+        $rows = [];
+        foreach ($columns as $heading => $column) {
+            $rows[self::bare((string) $heading)] = ['type_key' => $type->key, 'heading' => self::bare((string) $heading), 'column' => $column ?? ''];
+        }
+        DB::table('column_matches')->upsert(array_values($rows), ['type_key', 'heading'], ['column']);
+    }
+
+    private static function bare(string $words): string
+    {
+        return trim(preg_replace('/[^\p{L}\p{N}]+/u', ' ', Fold::of(mb_scrub($words))) ?? '');
+    }
+}

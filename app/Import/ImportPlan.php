@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Import;
+
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Problem\Shape;
+
+/** How a file is brought in: which of its columns is which field, and what becomes of rows that are known already. */
+final readonly class ImportPlan
+{
+    public const MODES = ['create', 'update', 'both'];
+
+    /**
+     * @param  array<string, string|null>|null  $columns  a column by the heading in the file, null for one that is left out; null as a whole: the headings are columns
+     * @param  'create'|'update'|'both'  $mode
+     * @param  string  $key  what a row is known by: `slug`, or a field of the type
+     * @param  bool  $makeTerms  whether terms that are not there are made
+     * @param  bool  $skipBad  whether the right rows are written though others are wrong
+     * @param  string|null  $pictures  path of a zip file with the pictures that cells name
+     */
+    public function __construct(
+        public ?array $columns = null,
+        public string $mode = 'create',
+        public string $key = 'slug',
+        public bool $makeTerms = false,
+        public bool $skipBad = false,
+        public ?string $pictures = null,
+    ) {
+    }
+
+    /**
+     * @param  array<string, mixed>  $said  columns, mode, key, makeTerms, skipBad
+     *
+     * @throws Refused
+     */
+    public static function read(array $said, Type $type, ?string $pictures): self
+    {
+        $problems = new Problems;
+        $shape = new Shape($said, '', $problems);
+        $columns = [];
+        foreach (is_array($shape->raw('columns')) ? $shape->raw('columns') : [] as $heading => $column) {
+            $columns[(string) $heading] = is_string($column) && $column !== '' ? $column : null;
+        }
+        $mode = $shape->oneOf('mode', self::MODES, 'create');
+        $key = $shape->oneOf('key', self::keys($type), 'slug');
+        $makeTerms = $shape->flag('makeTerms');
+        $skipBad = $shape->flag('skipBad');
+        $shape->noOthers();
+        $problems->refuseIfAny();
+
+        return new self($columns, $mode === 'update' ? 'update' : ($mode === 'both' ? 'both' : 'create'), $key, $makeTerms, $skipBad, $pictures);
+    }
+
+    /** @return list<string> what a row of the type can be known by */
+    public static function keys(Type $type): array
+    {
+        $keys = ['slug'];
+        foreach ($type->fields as $field) {
+            if (in_array($field->kind->key(), ['text', 'number', 'link'], true)) {
+                $keys[] = $field->key;
+            }
+        }
+
+        return $keys;
+    }
+}

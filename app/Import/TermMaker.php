@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Import;
+
+use App\Content\CatalogueStore;
+use App\Content\TermWriter;
+use App\Models\Term as TermRow;
+use Wellspring\Core\Content\Term;
+use Wellspring\Core\Content\TermDraft;
+use Wellspring\Core\Content\Terms;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Text\Slug;
+
+/** Makes the terms that an import's paths name and the site lacks. */
+final readonly class TermMaker
+{
+    public function __construct(private TermWriter $writer, private CatalogueStore $catalogue)
+    {
+    }
+
+    /**
+     * @param  string  $cell  paths such as `Perennials > Ferns | Shade`
+     * @return list<non-empty-list<string>> names from the root down, of every term that is not there, parents first
+     */
+    public function missing(Type $type, string $taxonomy, string $cell): array
+    {
+        $terms = $type->taxonomies[$taxonomy]->terms;
+        $missing = [];
+        foreach (explode('|', $cell) as $path) {
+            $names = array_values(array_filter(array_map(trim(...), explode('>', $path)), fn (string $name): bool => $name !== ''));
+            if ($names === [] || $terms->find(trim($path)) !== null || $terms->byPath($names) !== null) {
+                continue;
+            }
+            if (count($names) > 1 && ! $type->taxonomies[$taxonomy]->tree) {
+                continue;
+            }
+            for ($depth = 1; $depth <= count($names); $depth++) {
+                $above = array_slice($names, 0, $depth);
+                if ($this->at($terms, $above) === null) {
+                    $missing[implode("\0", $above)] = $above;
+                }
+            }
+        }
+
+        return array_values($missing);
+    }
+
+    /**
+     * @param  non-empty-list<string>  $names
+     * @param  bool  $writing  whether it is written, or made in mind only
+     */
+    public function make(Type $type, string $taxonomy, array $names, bool $writing): Type
+    {
+        $terms = $type->taxonomies[$taxonomy]->terms;
+        $parent = count($names) === 1 ? null : $this->at($terms, array_slice($names, 0, -1));
+        $name = mb_strimwidth($names[count($names) - 1], 0, 200);
+        for ($base = $slug = Slug::from($name), $n = 2; $terms->find($slug) !== null; $n++) {
+            $slug = "{$base}-{$n}";
+        }
+        if (! $writing) {
+            return $type->withTerm($taxonomy, new Term($slug, $name, $parent?->slug));
+        }
+        $row = $parent === null ? null : TermRow::query()->where('taxonomy_key', $taxonomy)->where('slug', $parent->slug)->firstOrFail();
+        $this->writer->add($taxonomy, new TermDraft($slug, $name), $row);
+
+        return $this->catalogue->catalogue()->types[$type->key];
+    }
+
+    /** @param  list<string>  $names  from the root down */
+    private function at(Terms $terms, array $names): ?Term
+    {
+        $found = $terms->byPath($names);
+
+        return count($names) === 1 && $found?->parent !== null ? null : $found;
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Content\CatalogueStore;
+use App\Import\ColumnMatch;
+use App\Import\ImportPlan;
+use App\Import\ItemImport;
+use App\Models\Import;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\Refused;
+
+/** Checks or writes an import away from the request, so that whoever began it can leave. */
+final class RunImport implements ShouldQueue
+{
+    use Queueable;
+
+    public int $tries = 1;
+
+    public int $timeout = 3600;
+
+    public function __construct(private readonly int $import, private readonly bool $write)
+    {
+    }
+
+    public function handle(ItemImport $import, CatalogueStore $store): void
+    {
+        $row = Import::query()->find($this->import);
+        if ($row === null) {
+            return;
+        }
+        $store->forget();
+        if ($row->user_id !== null) {
+            Auth::onceUsingId($row->user_id);
+        }
+        $progress = $this->progress($row);
+        try {
+            $type = $store->catalogue()->type($row->type_key) ?? throw Refused::because('', 'unknownType', 'The content type is no longer there.');
+            $plan = ImportPlan::read($row->options, $type, $row->pictures === null ? null : Storage::disk('imports')->path($row->pictures));
+            $path = Storage::disk('imports')->path($row->file);
+            $result = $this->write ? $import->run($path, $type, $plan, $progress) : $import->check($path, $type, $plan, $progress);
+            $isWritten = $this->write && $result->change !== null;
+            $row->update(['state' => $isWritten ? 'done' : 'checked', 'result' => $result->toArray(), 'change_id' => $result->change]);
+            if ($isWritten) {
+                ColumnMatch::remember($type, $plan->columns ?? []);
+                Storage::disk('imports')->deleteDirectory((string) $row->id);
+            }
+        } catch (Refused $refused) {
+            $row->update(['state' => 'failed', 'result' => ['problems' => array_map(fn (Problem $problem): array => ['path' => $problem->path, 'message' => $problem->message], $refused->problems)]]);
+        } catch (\Throwable $fault) {
+            $row->update(['state' => 'failed', 'result' => ['problems' => [['path' => '', 'message' => 'Something went wrong on the server; nothing was written. It has been noted in the log.']]]]);
+            throw $fault;
+        }
+    }
+
+    /**
+     * Told on a connection of its own, so that it is seen before the import's transaction ends.
+     *
+     * @return \Closure(string, int): void
+     */
+    private function progress(Import $row): \Closure
+    {
+        return function (string $phase, int $done) use ($row): void {
+            if ($done % 100 === 0) {
+                DB::connection('progress')->table('imports')->where('id', $row->id)->update(['done' => $done] + ($phase === 'read' ? ['rows' => DB::raw("greatest(rows, {$done})")] : []));
+            }
+        };
+    }
+}

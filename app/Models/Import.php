@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A file on its way in: looked at, checked, written.
+ *
+ * @property int $id
+ * @property int|null $user_id
+ * @property string $type_key
+ * @property string $name what the file was called
+ * @property string $file where it is kept, on the disk `imports`
+ * @property string|null $pictures likewise, a zip
+ * @property list<string> $columns its headings
+ * @property array<string, mixed> $options as ImportPlan reads them
+ * @property 'new'|'checking'|'checked'|'writing'|'done'|'failed' $state
+ * @property int $rows
+ * @property int $done
+ * @property array<string, mixed>|null $result
+ * @property int|null $change_id
+ * @property CarbonImmutable $updated_at
+ */
+final class Import extends Model
+{
+    protected $fillable = ['user_id', 'type_key', 'name', 'file', 'pictures', 'columns', 'options', 'state', 'rows', 'done', 'result', 'change_id'];
+
+    protected $attributes = ['state' => 'new', 'options' => '{}'];
+
+    protected function casts(): array
+    {
+        return ['columns' => 'array', 'options' => JsonObject::class, 'result' => 'array'];
+    }
+}

@@ -1,0 +1,196 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Button, GridList, GridListItem, useDragAndDrop } from "react-aria-components";
+import { Link, useParams } from "react-router";
+import { get, send } from "../shared/api";
+import { Notice } from "../shared/Notice";
+import { Screen } from "../shared/Screen";
+import { useStart, useType } from "../shared/start";
+
+interface Row {
+	id: number;
+	title: string;
+	placed: boolean;
+}
+
+/** The manager's own order of a type's items, or of those of one term: by drag or by keyboard. */
+export function ByHandScreen() {
+	const { type: key = "" } = useParams();
+	const type = useType(key);
+	const { taxonomies } = useStart();
+	const [taxonomy, setTaxonomy] = useState("");
+	const [term, setTerm] = useState<number | null>(null);
+	const terms = useQuery({
+		queryKey: ["terms", taxonomy],
+		queryFn: () => get<{ id: number; name: string; items: number }[]>(`/taxonomies/${taxonomy}/terms`),
+		enabled: taxonomy !== "",
+	});
+	const list = useQuery({
+		queryKey: ["by hand", key, term],
+		queryFn: () => get<Row[]>(`/by-hand/${key}${term === null ? "" : `?term=${term}`}`),
+		enabled: taxonomy === "" || term !== null,
+	});
+	return (
+		<Screen
+			title={`${type.plural} by hand`}
+			about="The order that a module follows when it orders by hand. What was never placed comes after, newest first."
+			aside={
+				<Link to={`/content/${key}`} className="btn btn-sm h-9">
+					Back to the table
+				</Link>
+			}
+		>
+			<div className="flex flex-wrap gap-2">
+				<select
+					className="select select-sm w-auto"
+					aria-label="Within"
+					value={taxonomy}
+					onChange={(event) => {
+						setTaxonomy(event.target.value);
+						setTerm(null);
+					}}
+				>
+					<option value="">all {type.plural.toLowerCase()}</option>
+					{type.taxonomies.map((one) => (
+						<option key={one} value={one}>
+							those of one term of {taxonomies.find((other) => other.key === one)?.label}
+						</option>
+					))}
+				</select>
+				{taxonomy !== "" && (
+					<select
+						className="select select-sm w-auto"
+						aria-label="Term"
+						value={term ?? ""}
+						onChange={(event) => setTerm(Number(event.target.value))}
+					>
+						<option value="">which term?</option>
+						{terms.data
+							?.filter((one) => one.items > 0)
+							.map((one) => (
+								<option key={one.id} value={one.id}>
+									{one.name} ({one.items})
+								</option>
+							))}
+					</select>
+				)}
+			</div>
+			{list.error && <Notice>{list.error.message}</Notice>}
+			{list.data && <Sortable key={`${term}`} type={key} term={term} rows={list.data} />}
+		</Screen>
+	);
+}
+
+function Sortable({ type, term, rows }: { type: string; term: number | null; rows: Row[] }) {
+	const client = useQueryClient();
+	const [now, setNow] = useState(rows);
+	const save = useMutation({
+		mutationFn: (next: Row[]) =>
+			send<Row[]>("PUT", `/by-hand/${type}`, { term, ids: next.filter((one) => one.placed).map((one) => one.id) }),
+		onSuccess: (answer) => {
+			setNow(answer);
+			client.setQueryData(["by hand", type, term], answer);
+		},
+	});
+	/** Placing one places all that stand before it, so that what is seen is what is kept. */
+	const put = (next: Row[], last: number) => {
+		const placed = next.map((one, i) => (i <= last ? { ...one, placed: true } : one));
+		setNow(placed);
+		save.mutate(placed);
+	};
+	const moveTo = (ids: Set<number>, target: number, where: "before" | "after") => {
+		const moved = now.filter((one) => ids.has(one.id));
+		const rest = now.filter((one) => !ids.has(one.id));
+		const at = rest.findIndex((one) => one.id === target) + (where === "after" ? 1 : 0);
+		const next = [...rest.slice(0, at), ...moved, ...rest.slice(at)];
+		put(
+			next,
+			Math.max(
+				at + moved.length - 1,
+				next.findLastIndex((one) => one.placed),
+			),
+		);
+	};
+	const step = (i: number, to: number) => {
+		const next = [...now];
+		next.splice(to, 0, ...next.splice(i, 1));
+		put(
+			next,
+			Math.max(
+				to,
+				i,
+				next.findLastIndex((one) => one.placed),
+			),
+		);
+	};
+	const { dragAndDropHooks } = useDragAndDrop({
+		getItems: (keys) => [...keys].map((key) => ({ "text/plain": String(key) })),
+		onReorder: (event) =>
+			moveTo(
+				new Set([...event.keys].map(Number)),
+				Number(event.target.key),
+				event.target.dropPosition === "before" ? "before" : "after",
+			),
+	});
+	const first = now.findIndex((one) => !one.placed);
+	return (
+		<>
+			{save.error && <Notice>{save.error.message}</Notice>}
+			<p role="status" className="text-quiet">
+				{save.isPending ? "Keeping the order…" : `${first === -1 ? now.length : first} placed by hand.`}{" "}
+				{first > 0 && (
+					<button type="button" className="plain-add" onClick={() => save.mutate([])}>
+						Forget the order
+					</button>
+				)}
+			</p>
+			<GridList
+				aria-label="Items in their order"
+				items={now}
+				dragAndDropHooks={dragAndDropHooks}
+				className="bg-base-100 border border-base-300 rounded-box divide-y divide-base-300 outline-none"
+			>
+				{(one) => {
+					const i = now.findIndex((other) => other.id === one.id);
+					return (
+						<GridListItem
+							id={one.id}
+							textValue={one.title}
+							className="flex items-center gap-3 px-4 py-1.5 outline-none data-[focus-visible]:outline-2 data-[focus-visible]:outline-secondary data-[dragging]:opacity-50"
+						>
+							<Button slot="drag" className="cursor-grab text-quiet px-1" aria-label={`Drag ${one.title}`}>
+								⋮⋮
+							</Button>
+							<span className="w-8 text-right text-quiet">{one.placed ? i + 1 : "–"}</span>
+							<span className="grow">{one.title}</span>
+							<Button
+								className="btn btn-xs btn-ghost"
+								isDisabled={i === 0}
+								aria-label={`Move ${one.title} up`}
+								onPress={() => step(i, i - 1)}
+							>
+								↑
+							</Button>
+							<Button
+								className="btn btn-xs btn-ghost"
+								isDisabled={i === now.length - 1}
+								aria-label={`Move ${one.title} down`}
+								onPress={() => step(i, i + 1)}
+							>
+								↓
+							</Button>
+							<Button
+								className="btn btn-xs btn-ghost"
+								isDisabled={i === 0}
+								aria-label={`Move ${one.title} to the top`}
+								onPress={() => step(i, 0)}
+							>
+								top
+							</Button>
+						</GridListItem>
+					);
+				}}
+			</GridList>
+		</>
+	);
+}

@@ -1,0 +1,203 @@
+import { useState } from "react";
+import { Control } from "../shared/fields/Control";
+import { moment, useStart } from "../shared/start";
+import type { Field, Item } from "../shared/types";
+import type { Column } from "./tableState";
+
+const SIMPLE: Field["family"][] = ["text", "number", "yesNo", "choice", "date"];
+
+/** Whether a value can be changed where it stands in the table. */
+export function isSimple(column: Column): boolean {
+	return (
+		column.field !== null &&
+		column.field.origin !== "taxonomy" &&
+		column.key !== "slug" &&
+		column.key !== "lead" &&
+		SIMPLE.includes(column.field.family)
+	);
+}
+
+/** One value in the table; a simple one opens for editing where it stands. */
+export function Cell({
+	item,
+	column,
+	onSave,
+}: {
+	item: Item;
+	column: Column;
+	onSave: (value: unknown) => Promise<unknown>;
+}) {
+	const [editing, setEditing] = useState(false);
+	const [value, setValue] = useState<unknown>(null);
+	const [problem, setProblem] = useState<string | undefined>();
+	if (!isSimple(column) || !column.field) {
+		return <Value item={item} column={column} />;
+	}
+	const field = column.field;
+	const save = () => {
+		if (JSON.stringify(value) === JSON.stringify(item.values[field.key] ?? null)) {
+			setEditing(false);
+			return;
+		}
+		onSave(value).then(
+			() => setEditing(false),
+			(error: Error) => setProblem(error.message),
+		);
+	};
+	if (!editing) {
+		return (
+			<button
+				type="button"
+				className={`w-full min-h-7 cursor-text rounded px-1 -mx-1 hover:bg-accent ${field.family === "number" ? "text-right" : "text-left"}`}
+				aria-label={`Edit ${field.label} of ${item.title}`}
+				onClick={() => {
+					setValue(item.values[field.key] ?? null);
+					setProblem(undefined);
+					setEditing(true);
+				}}
+			>
+				<Value item={item} column={column} />
+			</button>
+		);
+	}
+	return (
+		// biome-ignore lint/a11y/noStaticElementInteractions: the keys belong to the control inside
+		<div
+			className="cell-editor"
+			ref={(box) => {
+				if (box && !box.contains(document.activeElement)) {
+					box.querySelector<HTMLElement>("input, select")?.focus();
+				}
+			}}
+			onKeyDown={(event) => {
+				if (event.key === "Enter") {
+					event.preventDefault();
+					save();
+				}
+				if (event.key === "Escape") {
+					setEditing(false);
+				}
+			}}
+			onBlur={(event) => {
+				if (!event.currentTarget.contains(event.relatedTarget)) {
+					save();
+				}
+			}}
+		>
+			<Control field={{ ...field, help: "" }} value={value} problem={problem} onChange={setValue} />
+		</div>
+	);
+}
+
+function Value({ item, column }: { item: Item; column: Column }) {
+	const start = useStart();
+	const { field } = column;
+	const value = item.values[column.key];
+	if (column.key === "status") {
+		return <ItemState item={item} />;
+	}
+	if (column.key === "author") {
+		return <span>{item.authorName ?? "–"}</span>;
+	}
+	if (column.key === "updated_at") {
+		return <span className="text-quiet whitespace-nowrap">{moment(start, item.updatedAt, false)}</span>;
+	}
+	if (field?.family === "picture") {
+		const picture = item.files[String(value ?? "")];
+		return picture ? (
+			<img src={picture.small} alt="" width={48} height={36} className="w-12 h-9 object-cover rounded" loading="lazy" />
+		) : (
+			<span className="block w-12 h-9 rounded border border-dashed border-[#b9b4a4]" title="No picture" />
+		);
+	}
+	if (value === null || value === undefined) {
+		return <span className="text-quiet">–</span>;
+	}
+	if (field === null) {
+		return <span>{String(value)}</span>;
+	}
+	switch (field.family) {
+		case "terms": {
+			const terms = start.taxonomies.find((one) => one.key === field.key)?.terms ?? [];
+			return <>{(value as string[]).map((slug) => terms.find((one) => one.slug === slug)?.name ?? slug).join(", ")}</>;
+		}
+		case "choice":
+		case "choices":
+			return (
+				<>
+					{[value].flat().map((key, i) => {
+						const choice = field.choices.find((one) => one.key === key);
+						return (
+							<span key={String(key)} className="whitespace-nowrap">
+								{i > 0 && ", "}
+								{choice?.colour && (
+									<span
+										aria-hidden="true"
+										className="inline-block size-2.5 rounded-full mr-1.5"
+										style={{ background: choice.colour }}
+									/>
+								)}
+								{choice?.label ?? String(key)}
+							</span>
+						);
+					})}
+				</>
+			);
+		case "instant":
+			return <span className="whitespace-nowrap">{moment(start, String(value), field.origin === "type")}</span>;
+		case "date":
+			return (
+				<span className="whitespace-nowrap">
+					{moment({ ...start, site: { ...start.site, timeZone: "UTC" } }, `${String(value)}T00:00:00Z`, false)}
+				</span>
+			);
+		case "items":
+		case "person":
+			return <>{(item.linked[field.key] ?? []).map((one) => one.title).join(", ")}</>;
+		case "place":
+			return <>{(value as { address?: string }).address ?? "a point on the map"}</>;
+		case "hours":
+			return <>{Object.keys(value as object).length} days</>;
+		case "pictures":
+			return <>{(value as string[]).length} pictures</>;
+		case "yesNo":
+			return <>{value ? "yes" : "no"}</>;
+		case "number":
+			return field.kind === "money"
+				? new Intl.NumberFormat(start.site.locale, { style: "currency", currency: start.site.currency }).format(
+						Number(value),
+					)
+				: field.unit
+					? `${String(value)} ${field.unit}`
+					: String(value);
+		default:
+			return field.kind === "colour" ? (
+				<>
+					<span
+						aria-hidden="true"
+						className="inline-block size-3 rounded mr-1.5 align-middle"
+						style={{ background: String(value) }}
+					/>
+					{String(value)}
+				</>
+			) : (
+				String(value)
+			);
+	}
+}
+
+export function ItemState({ item }: { item: Item }) {
+	const at = item.values.publish_at;
+	const expires = item.values.expire_at;
+	if (item.status === "draft") {
+		return <span className="text-quiet">draft</span>;
+	}
+	if (typeof at === "string" && new Date(at) > new Date()) {
+		return <span className="text-secondary">scheduled</span>;
+	}
+	return typeof expires === "string" && new Date(expires) <= new Date() ? (
+		<span className="text-secondary">expired</span>
+	) : (
+		<span>published</span>
+	);
+}

@@ -1,0 +1,151 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { send } from "../shared/api";
+import { useDone } from "../shared/Done";
+import { Control } from "../shared/fields/Control";
+import { Notice } from "../shared/Notice";
+import { Sheet } from "../shared/Sheet";
+import type { ContentType } from "../shared/types";
+import { isSimple } from "./Cell";
+import { columnsOf } from "./tableState";
+
+type Asking = "addTerms" | "removeTerms" | "set" | "delete" | null;
+
+const TITLES = {
+	addTerms: "Give them terms",
+	removeTerms: "Take terms from them",
+	set: "Set a field",
+	delete: "Remove them?",
+};
+
+/** What can be done with the items that are ticked. */
+export function ManyBar({
+	type,
+	count,
+	chosen,
+	onDone,
+}: {
+	type: ContentType;
+	count: number;
+	/** The ids, or what all of them fit. */
+	chosen: { ids: number[] } | { query: Record<string, unknown> };
+	onDone: () => void;
+}) {
+	const client = useQueryClient();
+	const done = useDone();
+	const [asking, setAsking] = useState<Asking>(null);
+	const taxonomies = type.fields.filter((one) => one.family === "terms");
+	const fields = columnsOf(type).filter(isSimple);
+	const [which, setWhich] = useState("");
+	const [value, setValue] = useState<unknown>(null);
+	const run = useMutation({
+		mutationFn: ({ what, extra }: { what: string; extra?: Record<string, unknown> }) =>
+			send<{ change: number; done: number; left: string[] }>("POST", "/items/many", {
+				type: type.key,
+				do: what,
+				...chosen,
+				with: extra ?? {},
+			}),
+		onSuccess: (answer) => {
+			void client.invalidateQueries();
+			setAsking(null);
+			onDone();
+			done(`${answer.done} of ${count.toLocaleString()} changed.`, answer.done > 0 ? answer.change : null, answer.left);
+		},
+	});
+	const ask = (what: Asking) => {
+		setAsking(what);
+		setWhich((what === "set" ? fields[0]?.key : taxonomies[0]?.key) ?? "");
+		setValue(null);
+		run.reset();
+	};
+	const field = type.fields.find((one) => one.key === which);
+	return (
+		<div
+			role="toolbar"
+			aria-label="With the ticked ones"
+			className="flex flex-wrap items-center gap-2 bg-accent text-accent-content rounded-box px-4 py-2"
+		>
+			<strong>{count.toLocaleString()} ticked</strong>
+			<button
+				type="button"
+				className="btn btn-sm"
+				disabled={run.isPending}
+				onClick={() => run.mutate({ what: "publish" })}
+			>
+				Publish
+			</button>
+			<button
+				type="button"
+				className="btn btn-sm"
+				disabled={run.isPending}
+				onClick={() => run.mutate({ what: "unpublish" })}
+			>
+				Make drafts
+			</button>
+			{taxonomies.length > 0 && (
+				<>
+					<button type="button" className="btn btn-sm" onClick={() => ask("addTerms")}>
+						Give terms
+					</button>
+					<button type="button" className="btn btn-sm" onClick={() => ask("removeTerms")}>
+						Take terms
+					</button>
+				</>
+			)}
+			{fields.length > 0 && (
+				<button type="button" className="btn btn-sm" onClick={() => ask("set")}>
+					Set a field
+				</button>
+			)}
+			<button type="button" className="btn btn-sm" onClick={() => ask("delete")}>
+				Remove
+			</button>
+			{run.isPending && <span role="status">Working…</span>}
+			{run.error && asking === null && <span className="text-error">{run.error.message}</span>}
+			{asking && (
+				<Sheet title={TITLES[asking]} onClose={() => setAsking(null)}>
+					{run.error && <Notice>{run.error.message}</Notice>}
+					{asking === "delete" ? (
+						<p>
+							{count.toLocaleString()} {count === 1 ? type.label.toLowerCase() : type.plural.toLowerCase()} go from the
+							site at once. It can be taken back.
+						</p>
+					) : (
+						<>
+							<select
+								className="select w-full"
+								aria-label={asking === "set" ? "Field" : "Taxonomy"}
+								value={which}
+								onChange={(event) => {
+									setWhich(event.target.value);
+									setValue(null);
+								}}
+							>
+								{(asking === "set" ? fields : taxonomies).map((one) => (
+									<option key={one.key} value={one.key}>
+										{one.label}
+									</option>
+								))}
+							</select>
+							{field && <Control key={which} field={field} value={value} onChange={setValue} />}
+						</>
+					)}
+					<button
+						type="button"
+						className="btn btn-secondary justify-self-start"
+						disabled={run.isPending || (asking.endsWith("Terms") && !(Array.isArray(value) && value.length > 0))}
+						onClick={() =>
+							run.mutate({
+								what: asking,
+								extra: asking === "set" ? { values: { [which]: value } } : { taxonomy: which, terms: value ?? [] },
+							})
+						}
+					>
+						{run.isPending ? "Working…" : asking === "delete" ? "Remove them" : `Change ${count.toLocaleString()}`}
+					</button>
+				</Sheet>
+			)}
+		</div>
+	);
+}

@@ -1,0 +1,68 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { get } from "../shared/api";
+import type { Item } from "../shared/types";
+
+interface Shown {
+	module: string;
+	name: string;
+	place: number | null;
+	page: number | null;
+	reasons: string[];
+	pages: { title: string; address: string }[];
+}
+
+/** The modules that show the item now, and the nearest that do not, with the reason. */
+export function ShownIn({ item }: { item: Item }) {
+	const shown = useQuery({
+		queryKey: ["shown", item.id, item.revision],
+		queryFn: () => get<Shown[]>(`/items/${item.id}/shown`),
+	});
+	return (
+		<section aria-labelledby="shown-in" className="grid gap-2 border-t border-base-300 pt-4">
+			<h2 id="shown-in" className="font-serif text-lg font-semibold">
+				Shown in
+			</h2>
+			{shown.data?.length === 0 && <p className="text-quiet">No live module takes this type yet.</p>}
+			<ul className="grid gap-2.5">
+				{shown.data?.map((one) => (
+					<li
+						key={one.module}
+						className={`border-l-3 pl-3 ${one.place === null ? "border-base-300" : "border-success"}`}
+					>
+						<Link to={`/modules/${one.module}`} className="font-semibold hover:underline">
+							{one.name}
+						</Link>
+						{one.place !== null ? (
+							<p className="text-quiet text-[0.85rem]">
+								{place(one.place)} of its records{one.page !== null && one.page > 1 ? `, on page ${one.page}` : ""}
+								{one.pages.length === 0
+									? "; the module is on no page"
+									: one.pages.map((page, i) => (
+											<span key={page.address}>
+												{i === 0 ? "; on " : ", "}
+												<a href={page.address} className="underline">
+													{page.title}
+												</a>
+											</span>
+										))}
+								.
+							</p>
+						) : (
+							<ul className="text-secondary text-[0.85rem]">
+								{one.reasons.map((why) => (
+									<li key={why}>{why}</li>
+								))}
+							</ul>
+						)}
+					</li>
+				))}
+			</ul>
+		</section>
+	);
+}
+
+function place(n: number): string {
+	const ending = n % 100 >= 11 && n % 100 <= 13 ? "th" : (["th", "st", "nd", "rd"][n % 10] ?? "th");
+	return `${n}${ending}`;
+}

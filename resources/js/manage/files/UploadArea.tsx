@@ -1,0 +1,162 @@
+import { useRef, useState } from "react";
+import { ApiError, send, upload } from "../shared/api";
+import type { Media } from "../shared/types";
+
+interface Going {
+	key: number;
+	name: string;
+	share: number;
+	problem: string | null;
+}
+
+const TAKES = {
+	picture: "image/png,image/jpeg,image/webp,image/gif",
+	video: "video/mp4,video/webm",
+	file: ".pdf,.txt,.csv,.zip,.docx,.xlsx,.pptx,.odt,.ods,.mp3,.ogg",
+};
+
+let next = 0;
+
+/** Takes files by drop, paste or choosing, several at once, and asks what each picture shows. */
+export function UploadArea({
+	kind,
+	many,
+	id,
+	label,
+	onUploaded,
+}: {
+	kind: Media["kind"] | null;
+	many: boolean;
+	id: string;
+	label: string;
+	onUploaded: (media: Media[]) => void;
+}) {
+	const [going, setGoing] = useState<Going[]>([]);
+	const [asked, setAsked] = useState<Media[]>([]);
+	const [over, setOver] = useState(false);
+	const input = useRef<HTMLInputElement>(null);
+	const begin = (files: File[]) => {
+		for (const file of many ? files : files.slice(0, 1)) {
+			const key = next++;
+			const set = (change: Partial<Going>) =>
+				setGoing((now) => now.map((one) => (one.key === key ? { ...one, ...change } : one)));
+			setGoing((now) => [...now, { key, name: file.name, share: 0, problem: null }]);
+			const body = new FormData();
+			body.set("file", file);
+			upload<Media>("/media", body, (share) => set({ share }))
+				.then((media) => {
+					setGoing((now) => now.filter((one) => one.key !== key));
+					if (media.kind === "picture") {
+						setAsked((now) => [...now, media]);
+					}
+					onUploaded([media]);
+				})
+				.catch((error: unknown) =>
+					set({ problem: error instanceof ApiError ? error.message : "The file was not taken." }),
+				);
+		}
+	};
+	return (
+		// biome-ignore lint/a11y/noStaticElementInteractions: a place to drop on; choosing by the button does the same
+		<div
+			className={`rounded-field border border-dashed px-3 py-2.5 text-[0.85rem] grid gap-1.5 ${over ? "border-secondary bg-accent" : "border-[#8b9a9c]"}`}
+			onDragOver={(event) => {
+				event.preventDefault();
+				setOver(true);
+			}}
+			onDragLeave={() => setOver(false)}
+			onDrop={(event) => {
+				event.preventDefault();
+				setOver(false);
+				begin([...event.dataTransfer.files]);
+			}}
+			onPaste={(event) => {
+				const files = [...event.clipboardData.files];
+				if (files.length > 0) {
+					event.preventDefault();
+					begin(files);
+				}
+			}}
+		>
+			<div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+				<button type="button" className="btn btn-sm" onClick={() => input.current?.click()}>
+					{many ? "Upload files" : "Upload"}
+				</button>
+				<span className="text-quiet">or drop or paste {many ? "them" : "it"} here</span>
+				<input
+					ref={input}
+					id={id}
+					type="file"
+					className="sr-only"
+					tabIndex={-1}
+					aria-label={`Upload for ${label}`}
+					multiple={many}
+					accept={kind === null ? Object.values(TAKES).join(",") : TAKES[kind]}
+					onChange={(event) => {
+						begin([...(event.target.files ?? [])]);
+						event.target.value = "";
+					}}
+				/>
+			</div>
+			{going.map((one) => (
+				<div key={one.key} role="status" className="grid gap-0.5">
+					<span className={one.problem ? "text-error font-medium" : ""}>
+						{one.name}
+						{one.problem ? `: ${one.problem}` : ` · ${Math.round(one.share * 100)} %`}
+						{one.problem && (
+							<button
+								type="button"
+								className="btn btn-xs btn-ghost"
+								onClick={() => setGoing((now) => now.filter((other) => other.key !== one.key))}
+							>
+								Close
+							</button>
+						)}
+					</span>
+					{!one.problem && <progress className="progress w-full" aria-label={one.name} value={one.share} max={1} />}
+				</div>
+			))}
+			{asked.map((media) => (
+				<AltText
+					key={media.id}
+					media={media}
+					onDone={(now) => {
+						setAsked((all) => all.filter((one) => one.id !== media.id));
+						if (now) {
+							onUploaded([now]);
+						}
+					}}
+				/>
+			))}
+		</div>
+	);
+}
+
+function AltText({ media, onDone }: { media: Media; onDone: (media: Media | null) => void }) {
+	const [alt, setAlt] = useState(media.alt);
+	const keep = () =>
+		send<Media>("PUT", `/media/${media.id}`, { alt, focus: media.focus }).then(onDone, () => onDone(null));
+	return (
+		<div className="flex items-center gap-2 border-t border-base-300 pt-2">
+			<img src={media.small} alt="" width={48} height={36} className="w-12 h-9 object-cover rounded" />
+			<input
+				type="text"
+				className="input input-sm grow min-w-0"
+				aria-label={`What ${media.title} shows`}
+				placeholder="What it shows, for those who cannot see it"
+				value={alt}
+				maxLength={300}
+				onChange={(event) => setAlt(event.target.value)}
+				onKeyDown={(event) => {
+					if (event.key === "Enter") {
+						event.preventDefault();
+						void keep();
+					}
+				}}
+			/>
+			<button type="button" className="btn btn-sm" onClick={() => (alt.trim() === "" ? onDone(null) : void keep())}>
+				{alt.trim() === "" ? "Later" : "Keep"}
+			</button>
+		</div>
+	);
+}

@@ -1,0 +1,62 @@
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { send } from "../shared/api";
+import { useDone } from "../shared/Done";
+import { Notice } from "../shared/Notice";
+import { Screen } from "../shared/Screen";
+import { useStart } from "../shared/start";
+
+/** One's own account. */
+export function AccountScreen() {
+	const { user } = useStart();
+	const done = useDone();
+	const [given, setGiven] = useState({ current: "", password: "" });
+	const change = useMutation({
+		mutationFn: () => send("PUT", "/password", given),
+		onSuccess: () => {
+			setGiven({ current: "", password: "" });
+			done("Your password is changed. Other browsers have to sign in anew.");
+		},
+	});
+	return (
+		<Screen title={user.name} about={`${user.email}, ${user.role}`}>
+			<form
+				className="bg-base-100 border border-base-300 rounded-box p-5 grid gap-4 max-w-md"
+				onSubmit={(event) => {
+					event.preventDefault();
+					change.mutate();
+				}}
+			>
+				<h2 className="font-serif text-xl font-semibold">A new password</h2>
+				{change.error && <Notice>{change.error.message}</Notice>}
+				<label className="grid gap-1">
+					<span className="font-semibold">The one you have</span>
+					<input
+						type="password"
+						autoComplete="current-password"
+						className="input w-full"
+						required
+						value={given.current}
+						onChange={(event) => setGiven({ ...given, current: event.target.value })}
+					/>
+				</label>
+				<label className="grid gap-1">
+					<span className="font-semibold">The new one</span>
+					<input
+						type="password"
+						autoComplete="new-password"
+						minLength={10}
+						className="input w-full"
+						required
+						value={given.password}
+						onChange={(event) => setGiven({ ...given, password: event.target.value })}
+					/>
+					<span className="text-quiet text-[0.82rem]">At least 10 characters.</span>
+				</label>
+				<button type="submit" className="btn btn-secondary justify-self-start" disabled={change.isPending}>
+					Change it
+				</button>
+			</form>
+		</Screen>
+	);
+}

@@ -1,0 +1,34 @@
+import { type ReactNode, useEffect } from "react";
+
+/** The frame of a screen: its title, what stands beside it, and the rest. */
+export function Screen({
+	title,
+	about,
+	aside,
+	children,
+	wide = false,
+}: {
+	title: string;
+	about?: string;
+	aside?: ReactNode;
+	children: ReactNode;
+	wide?: boolean;
+}) {
+	useEffect(() => {
+		document.title = `${title} · Wellspring`;
+	}, [title]);
+	return (
+		<div
+			className={`w-full ${wide ? "max-w-[100rem]" : "max-w-6xl"} mx-auto px-4 md:px-6 py-6 grid gap-5 content-start`}
+		>
+			<div className="flex flex-wrap items-end gap-x-5 gap-y-3">
+				<div className="grow">
+					<h1 className="font-serif text-3xl font-semibold">{title}</h1>
+					{about && <p className="text-quiet">{about}</p>}
+				</div>
+				{aside}
+			</div>
+			{children}
+		</div>
+	);
+}

@@ -1,0 +1,132 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { get } from "../api";
+import { useStart } from "../start";
+import type { Field, ItemPage, Linked } from "../types";
+
+/** Other items, found by title; in an order where there may be several. */
+export function ItemsControl({
+	field,
+	value,
+	onChange,
+	linked,
+}: {
+	field: Field;
+	value: unknown;
+	onChange: (value: unknown) => void;
+	linked: Linked[];
+}) {
+	const { types } = useStart();
+	const [words, setWords] = useState("");
+	const [type, setType] = useState(field.types[0] ?? "");
+	const [titles, setTitles] = useState<Record<string, string>>(
+		Object.fromEntries(linked.map((one) => [one.name, one.title])),
+	);
+	const names = Array.isArray(value) ? (value as string[]) : [];
+	const found = useQuery({
+		queryKey: ["find items", type, words],
+		queryFn: () => get<ItemPage>(`/items?${new URLSearchParams({ type, q: words, sort: "title", direction: "asc" })}`),
+		enabled: words.trim() !== "",
+	});
+	const full = field.limits.maxItems !== undefined && names.length >= field.limits.maxItems;
+	const move = (from: number, to: number) => {
+		const next = [...names];
+		next.splice(to, 0, ...next.splice(from, 1));
+		onChange(next);
+	};
+	return (
+		<div className="grid gap-2">
+			{names.length > 0 && (
+				<ol className="border border-[#8b9a9c] rounded-field bg-base-100 divide-y divide-base-300">
+					{names.map((name, i) => (
+						<li key={name} className="flex items-center gap-2 px-3 py-1.5">
+							<span className="grow">{titles[name] ?? name}</span>
+							{names.length > 1 && (
+								<>
+									<button
+										type="button"
+										className="btn btn-xs btn-ghost"
+										disabled={i === 0}
+										aria-label={`Move ${titles[name] ?? name} up`}
+										onClick={() => move(i, i - 1)}
+									>
+										↑
+									</button>
+									<button
+										type="button"
+										className="btn btn-xs btn-ghost"
+										disabled={i === names.length - 1}
+										aria-label={`Move ${titles[name] ?? name} down`}
+										onClick={() => move(i, i + 1)}
+									>
+										↓
+									</button>
+								</>
+							)}
+							<button
+								type="button"
+								className="btn btn-xs btn-ghost"
+								aria-label={`Take ${titles[name] ?? name} out`}
+								onClick={() => onChange(names.length === 1 ? null : names.filter((one) => one !== name))}
+							>
+								×
+							</button>
+						</li>
+					))}
+				</ol>
+			)}
+			{!full && (
+				<div className="grid gap-1">
+					<div className="flex gap-2">
+						{field.types.length > 1 && (
+							<select
+								className="select select-sm w-auto"
+								aria-label="Of which type"
+								value={type}
+								onChange={(event) => setType(event.target.value)}
+							>
+								{field.types.map((key) => (
+									<option key={key} value={key}>
+										{types.find((one) => one.key === key)?.plural ?? key}
+									</option>
+								))}
+							</select>
+						)}
+						<input
+							type="search"
+							className="input input-sm w-full"
+							placeholder={`Find ${(types.find((one) => one.key === type)?.plural ?? "items").toLowerCase()} by title`}
+							aria-label={`Find items for ${field.label}`}
+							value={words}
+							onChange={(event) => setWords(event.target.value)}
+						/>
+					</div>
+					{words.trim() !== "" && found.data && (
+						<ul className="border border-base-300 rounded-field bg-base-100 divide-y divide-base-300 max-h-56 overflow-y-auto">
+							{found.data.items
+								.filter((one) => !names.includes(`${one.type}/${String(one.values.slug)}`))
+								.slice(0, 8)
+								.map((one) => (
+									<li key={one.id}>
+										<button
+											type="button"
+											className="w-full text-left px-3 py-1.5 hover:bg-accent cursor-pointer"
+											onClick={() => {
+												const name = `${one.type}/${String(one.values.slug)}`;
+												setTitles((now) => ({ ...now, [name]: one.title }));
+												onChange([...names, name]);
+												setWords("");
+											}}
+										>
+											{one.title}
+										</button>
+									</li>
+								))}
+							{found.data.total === 0 && <li className="px-3 py-1.5 text-quiet">Nothing fits.</li>}
+						</ul>
+					)}
+				</div>
+			)}
+		</div>
+	);
+}

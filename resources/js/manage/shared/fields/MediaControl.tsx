@@ -1,0 +1,109 @@
+import { useState } from "react";
+import { MediaPicker } from "../../files/MediaPicker";
+import { UploadArea } from "../../files/UploadArea";
+import type { Media } from "../types";
+import type { ControlProps } from "./Control";
+
+/** Pictures, a file or a video: uploaded here, or taken from what is there. */
+export function MediaControl({ field, value, onChange, files = {}, onFiles, id }: ControlProps & { id: string }) {
+	const [picking, setPicking] = useState(false);
+	const many = field.family === "pictures";
+	const names = (Array.isArray(value) ? value : [value]).filter(
+		(one): one is string => typeof one === "string" && one !== "",
+	);
+	const kind = field.family === "pictures" ? "picture" : (field.family as Media["kind"]);
+	const set = (next: string[]) => onChange(many ? (next.length === 0 ? null : next) : (next[0] ?? null));
+	const take = (taken: Media[]) => {
+		onFiles?.(taken);
+		const added = taken.map((one) => one.name).filter((name) => !names.includes(name));
+		set(many ? [...names, ...added] : added.slice(-1).concat(names).slice(0, 1));
+	};
+	const elsewhere = field.family === "video" && (names[0] ?? "").includes("://");
+	return (
+		<div className="grid gap-2">
+			{names.length > 0 && !elsewhere && (
+				<ul className={many ? "grid grid-cols-3 gap-2" : "grid gap-2"}>
+					{names.map((name, i) => (
+						<li key={name} className="grid gap-1 content-start min-w-0">
+							<Shown name={name} media={files[name]} />
+							<div className="flex flex-wrap gap-1">
+								{many && i > 0 && (
+									<button
+										type="button"
+										className="btn btn-xs"
+										aria-label={`Move ${name} forward`}
+										onClick={() => set([...names.slice(0, i - 1), name, names[i - 1] as string, ...names.slice(i + 1)])}
+									>
+										←
+									</button>
+								)}
+								<button
+									type="button"
+									className="btn btn-xs"
+									aria-label={`Take ${name} away`}
+									onClick={() => set(names.filter((one) => one !== name))}
+								>
+									Take away
+								</button>
+							</div>
+						</li>
+					))}
+				</ul>
+			)}
+			{field.family === "video" && (
+				<input
+					type="url"
+					className="input w-full"
+					aria-label="Address of a video elsewhere"
+					placeholder="https:// address of a video elsewhere"
+					value={elsewhere ? names[0] : ""}
+					onChange={(event) => onChange(event.target.value || null)}
+				/>
+			)}
+			<UploadArea kind={kind} many={many} id={`${id}-upload`} label={field.label} onUploaded={take} />
+			<button type="button" className="plain-add justify-self-start text-[0.85rem]" onClick={() => setPicking(true)}>
+				Take one that is here already
+			</button>
+			{picking && (
+				<MediaPicker
+					kind={kind}
+					onClose={() => setPicking(false)}
+					onPick={(media) => {
+						setPicking(false);
+						take(media);
+					}}
+				/>
+			)}
+		</div>
+	);
+}
+
+function Shown({ name, media }: { name: string; media: Media | undefined }) {
+	if (!media) {
+		return <span className="text-quiet break-all">{name}</span>;
+	}
+	if (media.kind === "picture") {
+		return (
+			<>
+				<img
+					src={media.small}
+					alt={media.alt}
+					width={media.width ?? undefined}
+					height={media.height ?? undefined}
+					className="w-full h-auto rounded-field border border-base-300"
+				/>
+				{media.alt === "" && (
+					<span className="text-secondary text-[0.82rem]">No words for those who cannot see it yet.</span>
+				)}
+			</>
+		);
+	}
+	return media.kind === "video" ? (
+		// biome-ignore lint/a11y/useMediaCaption: captions are the manager's to add
+		<video src={media.url} controls preload="metadata" className="w-full rounded-field" aria-label={media.title} />
+	) : (
+		<a href={media.url} className="underline break-all">
+			{media.title}
+		</a>
+	);
+}

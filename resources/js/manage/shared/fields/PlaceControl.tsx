@@ -1,0 +1,51 @@
+interface Place {
+	address?: string;
+	latitude?: number;
+	longitude?: number;
+}
+
+/** An address, where it lies, or both. */
+export function PlaceControl({
+	id,
+	value,
+	onChange,
+}: {
+	id: string;
+	value: unknown;
+	onChange: (value: unknown) => void;
+}) {
+	const place = (value ?? {}) as Place;
+	const set = (next: Place) => {
+		const said = Object.fromEntries(
+			Object.entries({ ...place, ...next }).filter(([, one]) => one !== undefined && one !== ""),
+		);
+		onChange(Object.keys(said).length === 0 ? null : said);
+	};
+	const degrees = (key: "latitude" | "longitude", label: string) => (
+		<input
+			type="number"
+			step="any"
+			className="input w-full"
+			aria-label={label}
+			placeholder={label}
+			value={place[key] ?? ""}
+			onChange={(event) => set({ [key]: event.target.value === "" ? undefined : Number(event.target.value) })}
+		/>
+	);
+	return (
+		<div className="grid gap-2">
+			<input
+				type="text"
+				className="input w-full"
+				aria-label="Address"
+				placeholder="Address"
+				value={place.address ?? ""}
+				onChange={(event) => set({ address: event.target.value })}
+			/>
+			<div className="grid grid-cols-2 gap-2" id={`${id}-degrees`}>
+				{degrees("latitude", "Latitude")}
+				{degrees("longitude", "Longitude")}
+			</div>
+		</div>
+	);
+}

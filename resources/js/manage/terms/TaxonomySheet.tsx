@@ -1,0 +1,172 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { get, send } from "../shared/api";
+import { Notice } from "../shared/Notice";
+import { Sheet } from "../shared/Sheet";
+import { FieldEditor } from "../types/FieldEditor";
+import type { TypesAnswer } from "../types/TypesScreen";
+import { type FieldRow, type FieldSchema, newRow, rowsOf } from "../types/typeFile";
+
+export interface TaxonomyRow {
+	key: string;
+	label: string;
+	tree: boolean;
+	terms: number;
+	types: string[];
+	file: {
+		format: 1;
+		key: string;
+		label: string;
+		tree: boolean;
+		properties?: Record<string, FieldSchema>;
+		required?: string[];
+	};
+}
+
+/** A taxonomy itself: its label, whether it is a tree, and the fields that its terms have. */
+export function TaxonomySheet({
+	taxonomy,
+	onClose,
+	keyOf,
+}: {
+	taxonomy: TaxonomyRow;
+	onClose: () => void;
+	/** makes the key of a new one */
+	keyOf?: (label: string) => string;
+}) {
+	const client = useQueryClient();
+	const go = useNavigate();
+	const kinds = useQuery({ queryKey: ["types"], queryFn: () => get<TypesAnswer>("/types") });
+	const [label, setLabel] = useState(taxonomy.label);
+	const [tree, setTree] = useState(taxonomy.tree);
+	const [rows, setRows] = useState<FieldRow[]>(() =>
+		rowsOf({ properties: taxonomy.file.properties ?? {}, required: taxonomy.file.required ?? [] }),
+	);
+	const [open, setOpen] = useState<number | null>(null);
+	const key = keyOf ? keyOf(label) : taxonomy.key;
+	const save = useMutation({
+		mutationFn: () => {
+			const required = rows.filter((row) => row.required).map((row) => row.key);
+			const fields =
+				rows.length === 0
+					? {}
+					: {
+							properties: Object.fromEntries(rows.map((row) => [row.key, row.schema])),
+							...(required.length > 0 ? { required } : {}),
+						};
+			return send<{ key: string }>("PUT", "/taxonomies", { file: { format: 1, key, label, tree, ...fields } });
+		},
+		onSuccess: async (made) => {
+			await client.invalidateQueries();
+			onClose();
+			void go(`/terms/${made.key}`);
+		},
+	});
+	const remove = useMutation({
+		mutationFn: () => send("DELETE", `/taxonomies/${taxonomy.key}`, {}),
+		onSuccess: async () => {
+			onClose();
+			await client.invalidateQueries();
+			void go("/terms");
+		},
+	});
+	const usable = kinds.data?.kinds.filter((one) => !["items", "person"].includes(one.key)) ?? [];
+	return (
+		<Sheet title={keyOf ? "A new taxonomy" : `About ${taxonomy.label}`} onClose={onClose} wide>
+			{save.error && <Notice>{save.error.message}</Notice>}
+			{remove.error && <Notice>{remove.error.message}</Notice>}
+			<div className="flex flex-wrap gap-4 items-end">
+				<label className="grid gap-1 grow">
+					<span className="font-semibold">Called</span>
+					<input
+						className="input w-full"
+						value={label}
+						placeholder="Villages"
+						onChange={(event) => setLabel(event.target.value)}
+					/>
+				</label>
+				<label className="flex gap-2 items-center cursor-pointer pb-2">
+					<input type="checkbox" className="checkbox checkbox-sm" checked={tree} onChange={() => setTree(!tree)} />
+					Terms can stand below others
+				</label>
+			</div>
+			{!keyOf && (
+				<p className="text-quiet">
+					Key <code>{taxonomy.key}</code>;{" "}
+					{taxonomy.types.length === 0
+						? "no type has terms of it yet (see Types)"
+						: `for ${taxonomy.types.join(", ").toLowerCase()}`}
+					.
+				</p>
+			)}
+			<section className="grid gap-2" aria-label="Fields of its terms">
+				<h3 className="font-semibold">Fields that its terms have, beside name, description, picture and colour</h3>
+				<ul className="border border-base-300 rounded-box divide-y divide-base-300">
+					{rows.map((row) => (
+						<li key={row.id}>
+							<div className="flex items-center gap-3 px-4 py-1.5">
+								<button
+									type="button"
+									className="grow text-left cursor-pointer font-semibold"
+									aria-expanded={open === row.id}
+									onClick={() => setOpen(open === row.id ? null : row.id)}
+								>
+									{row.schema.title || "A new field"}
+								</button>
+								<button
+									type="button"
+									className="btn btn-xs btn-ghost"
+									aria-label={`Remove the field ${row.schema.title}`}
+									onClick={() => setRows((all) => all.filter((one) => one.id !== row.id))}
+								>
+									×
+								</button>
+							</div>
+							{open === row.id && (
+								<FieldEditor
+									row={row}
+									kinds={usable}
+									problems={[]}
+									onChange={(change) =>
+										setRows((all) => all.map((one) => (one.id === row.id ? { ...one, ...change } : one)))
+									}
+								/>
+							)}
+						</li>
+					))}
+					{rows.length === 0 && <li className="px-4 py-2 text-quiet">None.</li>}
+				</ul>
+				<button
+					type="button"
+					className="plain-add justify-self-start"
+					onClick={() => {
+						const row = newRow(
+							"text",
+							rows.map((one) => one.key),
+						);
+						setRows([...rows, row]);
+						setOpen(row.id);
+					}}
+				>
+					+ a field
+				</button>
+			</section>
+			<div className="flex flex-wrap gap-3">
+				<button
+					type="button"
+					className="btn btn-secondary"
+					disabled={key === "" || save.isPending}
+					onClick={() => save.mutate()}
+				>
+					{keyOf ? "Make it" : "Save"}
+				</button>
+				{!keyOf && (
+					<button type="button" className="btn btn-ghost" disabled={remove.isPending} onClick={() => remove.mutate()}>
+						Remove it, with its {taxonomy.terms.toLocaleString()} terms
+					</button>
+				)}
+			</div>
+		</Sheet>
+	);
+}

@@ -1,0 +1,197 @@
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { ApiError, get, type Problem, send } from "../shared/api";
+import { ColourControl, Control } from "../shared/fields/Control";
+import { Labelled } from "../shared/fields/Labelled";
+import { MediaControl } from "../shared/fields/MediaControl";
+import { RichText } from "../shared/fields/RichText";
+import { Notice } from "../shared/Notice";
+import { Sheet } from "../shared/Sheet";
+import type { Field, Media, Values } from "../shared/types";
+import { asField } from "./asField";
+import type { TaxonomyRow } from "./TaxonomySheet";
+
+interface Term {
+	id: number;
+	slug: string;
+	name: string;
+	description: string;
+	picture: string | null;
+	pictureUrl: string | null;
+	colour: string | null;
+	fields: Values;
+	items: number;
+	below: number;
+	modules: string[];
+}
+
+/** What one term says: its words, its picture and colour, and the fields that its taxonomy gives it. */
+export function TermPanel({
+	id,
+	taxonomy,
+	onSaved,
+	onRemoved,
+}: {
+	id: number;
+	taxonomy: TaxonomyRow;
+	onSaved: () => Promise<unknown>;
+	onRemoved: (words: string, change: number) => void;
+}) {
+	const term = useQuery({
+		queryKey: ["term", id],
+		queryFn: () => get<Term>(`/terms/${id}`),
+		gcTime: 0,
+		refetchOnWindowFocus: false,
+	});
+	return term.data ? (
+		<Form
+			key={term.dataUpdatedAt}
+			term={term.data}
+			taxonomy={taxonomy}
+			onSaved={() => onSaved().then(() => term.refetch())}
+			onRemoved={onRemoved}
+		/>
+	) : (
+		<p className="text-quiet">Opening…</p>
+	);
+}
+
+function Form({
+	term,
+	taxonomy,
+	onSaved,
+	onRemoved,
+}: {
+	term: Term;
+	taxonomy: TaxonomyRow;
+	onSaved: () => Promise<unknown>;
+	onRemoved: (words: string, change: number) => void;
+}) {
+	const [values, setValues] = useState(term);
+	const [files, setFiles] = useState<Record<string, Media>>({});
+	const [removing, setRemoving] = useState(false);
+	const set = (change: Partial<Term>) => setValues((now) => ({ ...now, ...change }));
+	const save = useMutation({
+		mutationFn: () => {
+			const { slug, name, description, picture, colour, fields } = values;
+			return send<Term>("PUT", `/terms/${term.id}`, {
+				term: { slug, name, description: description || null, picture, colour, fields },
+			});
+		},
+		onSuccess: onSaved,
+	});
+	const remove = useMutation({
+		mutationFn: () => send<{ change: number }>("DELETE", `/terms/${term.id}`, {}),
+		onSuccess: ({ change }) => onRemoved(`“${term.name}” is removed.`, change),
+	});
+	const problems: Problem[] = save.error instanceof ApiError ? save.error.problems : [];
+	const problem = (path: string) => problems.find((one) => one.path === path)?.message;
+	const own = Object.entries(taxonomy.file.properties ?? {}).map(([key, schema]) =>
+		asField(key, schema, taxonomy.file.required?.includes(key) ?? false),
+	);
+	const text = (key: "name" | "slug", label: string, hint?: string) => (
+		<Labelled label={label} id={`term-${key}`} hint={hint} problem={problem(key)}>
+			<input
+				id={`term-${key}`}
+				className="input w-full"
+				value={values[key]}
+				onChange={(event) => set({ [key]: event.target.value })}
+			/>
+		</Labelled>
+	);
+	return (
+		<section aria-label={term.name} className="bg-base-100 border border-base-300 rounded-box p-5 grid gap-4 min-w-0">
+			{save.error && problems.length === 0 && <Notice>{save.error.message}</Notice>}
+			{text("name", "Name")}
+			{text("slug", "Slug", "In addresses and files. Modules that name it follow a new one.")}
+			<Labelled label="Description" id="term-description" problem={problem("description")} group>
+				<RichText
+					id="term-description"
+					label="Description"
+					value={values.description}
+					onChange={(next) => set({ description: next ?? "" })}
+				/>
+			</Labelled>
+			<Labelled label="Picture" id="term-picture" problem={problem("picture")} group>
+				{values.picture && !files[values.picture] && term.pictureUrl && (
+					<img src={term.pictureUrl} alt="" className="w-full rounded-field border border-base-300" />
+				)}
+				<MediaControl
+					id="term-picture"
+					field={{ key: "picture", label: "Picture", family: "picture", limits: {} } as Field}
+					value={values.picture}
+					files={files}
+					onFiles={(taken) =>
+						setFiles((now) => ({ ...now, ...Object.fromEntries(taken.map((one) => [one.name, one])) }))
+					}
+					onChange={(next) => set({ picture: typeof next === "string" ? next : null })}
+				/>
+			</Labelled>
+			<Labelled label="Colour" id="term-colour" problem={problem("colour")}>
+				<ColourControl
+					aria={{ id: "term-colour" }}
+					value={values.colour ?? ""}
+					onChange={(next) => set({ colour: next })}
+				/>
+			</Labelled>
+			{own.map((field) => (
+				<Control
+					key={field.key}
+					field={field}
+					value={values.fields[field.key]}
+					problem={problem(`fields.${field.key}`)}
+					files={files}
+					onFiles={(taken) =>
+						setFiles((now) => ({ ...now, ...Object.fromEntries(taken.map((one) => [one.name, one])) }))
+					}
+					onChange={(value) => set({ fields: { ...values.fields, [field.key]: value } })}
+				/>
+			))}
+			<div className="flex flex-wrap gap-3 border-t border-base-300 pt-4">
+				<button type="button" className="btn btn-secondary" disabled={save.isPending} onClick={() => save.mutate()}>
+					Save
+				</button>
+				<button type="button" className="btn btn-ghost" onClick={() => setRemoving(true)}>
+					Remove
+				</button>
+				{save.isSuccess && (
+					<span role="status" className="self-center text-quiet">
+						Saved.
+					</span>
+				)}
+			</div>
+			{removing && (
+				<Sheet title={`Remove “${term.name}”?`} onClose={() => setRemoving(false)}>
+					<ul className="grid gap-1.5 list-disc pl-5">
+						<li>
+							{term.items === 0
+								? "No item has it."
+								: term.items === 1
+									? "One item loses it."
+									: `${term.items.toLocaleString()} items lose it.`}
+						</li>
+						{term.below > 0 && (
+							<li>{term.below === 1 ? "The term" : `The ${term.below} terms`} below it move up to where it stands.</li>
+						)}
+						{term.modules.length > 0 && (
+							<li>
+								Named in {term.modules.length === 1 ? "the module" : "the modules"} {term.modules.join(", ")}; that
+								condition keeps nothing for it any more.
+							</li>
+						)}
+					</ul>
+					<p className="text-quiet">It can be taken back.</p>
+					{remove.error && <Notice>{remove.error.message}</Notice>}
+					<button
+						type="button"
+						className="btn btn-error justify-self-start"
+						disabled={remove.isPending}
+						onClick={() => remove.mutate()}
+					>
+						Remove it
+					</button>
+				</Sheet>
+			)}
+		</section>
+	);
+}

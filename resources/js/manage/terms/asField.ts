@@ -1,0 +1,35 @@
+import type { Field } from "../shared/types";
+import { choicesOf, type FieldSchema } from "../types/typeFile";
+
+/** A field as its file says it, as the controls take it. */
+export function asField(key: string, schema: FieldSchema, required: boolean): Field {
+	const own = schema["x-wellspring"];
+	const { kind } = own;
+	const family = (
+		kind === "money" ? "number" : kind === "link" || kind === "colour" ? "text" : kind
+	) as Field["family"];
+	const { minimum, maximum, minLength, maxLength, maxItems } = schema;
+	const limits = { minimum, maximum, minLength, maxLength, maxItems, decimals: own.decimals };
+	return {
+		key,
+		label: schema.title,
+		kind,
+		family,
+		origin: "type",
+		help: schema.description ?? "",
+		section: own.section ?? "",
+		unit: own.unit ?? "",
+		required,
+		types: own.types ?? [],
+		limits: Object.fromEntries(Object.entries(limits).filter(([, value]) => value !== undefined)),
+		choices: choicesOf(schema).map((one) => ({
+			key: one.key,
+			label: one.label || one.key,
+			colour: one.colour || null,
+		})),
+		tests: [],
+		sorts: false,
+		directions: null,
+		onCards: false,
+	};
+}

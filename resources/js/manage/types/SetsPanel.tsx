@@ -1,0 +1,129 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { get, send } from "../shared/api";
+import { useDone } from "../shared/Done";
+import { Notice } from "../shared/Notice";
+import { Sheet } from "../shared/Sheet";
+
+interface Part {
+	kind: "type" | "taxonomy" | "module";
+	key: string;
+	name: string;
+	state: "new" | "same" | "kept";
+	says: string;
+}
+
+interface LookedAt {
+	name: string;
+	about: string;
+	parts: Part[];
+}
+
+const STATES = { new: "will be made", same: "is here already", kept: "is here and otherwise; stays as it is" };
+
+/** Ready-made sets: types with their taxonomies and a module to begin with, looked at before they are brought in. */
+export function SetsPanel() {
+	const sets = useQuery({
+		queryKey: ["sets"],
+		queryFn: () => get<{ key: string; name: string; about: string }[]>("/sets"),
+	});
+	const client = useQueryClient();
+	const done = useDone();
+	const [body, setBody] = useState<FormData | null>(null);
+	const look = useMutation({ mutationFn: (asked: FormData) => send<LookedAt>("POST", "/sets/look", asked) });
+	const apply = useMutation({
+		mutationFn: (asked: FormData) => send<{ parts: Part[] }>("POST", "/sets/apply", asked),
+		onSuccess: ({ parts }) => {
+			void client.invalidateQueries();
+			setBody(null);
+			const made = parts.filter((one) => one.state === "new").map((one) => one.name);
+			done(made.length === 0 ? "Everything of this set was here already." : `Brought in: ${made.join(", ")}.`);
+		},
+	});
+	const open = (asked: FormData) => {
+		setBody(asked);
+		look.mutate(asked);
+	};
+	const of = (name: string, value: string | File) => {
+		const asked = new FormData();
+		asked.set(name, value);
+		return asked;
+	};
+	return (
+		<section aria-labelledby="sets" className="grid gap-3">
+			<div>
+				<h2 id="sets" className="font-serif text-2xl font-semibold">
+					Ready-made sets
+				</h2>
+				<p className="text-quiet">
+					Types with their taxonomies and a module to begin with. You see what a set holds before anything is made.
+				</p>
+			</div>
+			<ul className="grid md:grid-cols-3 gap-4">
+				{sets.data?.map((one) => (
+					<li key={one.key} className="bg-base-100 border border-base-300 rounded-box p-4 grid gap-2 content-between">
+						<div>
+							<h3 className="font-serif text-lg font-semibold">{one.name}</h3>
+							<p className="text-quiet">{one.about}</p>
+						</div>
+						<div className="flex gap-4 items-center">
+							<button type="button" className="btn btn-sm" onClick={() => open(of("shipped", one.key))}>
+								Look at it
+							</button>
+							<a className="hover:underline text-[0.85rem]" href={`/manage/api/sets/${one.key}/file`}>
+								as a file
+							</a>
+						</div>
+					</li>
+				))}
+				<li className="border border-dashed border-[#8b9a9c] rounded-box p-4 grid gap-2 content-between">
+					<div>
+						<h3 className="font-serif text-lg font-semibold">One of your own</h3>
+						<p className="text-quiet">A zip with set.json and folders of types, taxonomies and modules.</p>
+					</div>
+					<input
+						type="file"
+						accept=".zip"
+						aria-label="A set as a zip file"
+						className="file-input file-input-sm w-full"
+						onChange={(event) => {
+							const file = event.target.files?.[0];
+							if (file) {
+								open(of("file", file));
+								event.target.value = "";
+							}
+						}}
+					/>
+				</li>
+			</ul>
+			{body && (
+				<Sheet title={look.data?.name ?? "Looking at the set"} onClose={() => setBody(null)}>
+					{look.error && <Notice>{look.error.message}</Notice>}
+					{apply.error && <Notice>{apply.error.message}</Notice>}
+					{look.data && (
+						<>
+							<p>{look.data.about}</p>
+							<ul className="divide-y divide-base-300 border border-base-300 rounded-box">
+								{look.data.parts.map((part) => (
+									<li key={`${part.kind}-${part.key}`} className="px-4 py-2.5">
+										<span className="text-quiet">{part.kind}</span> <strong>{part.name}</strong>{" "}
+										<span className={part.state === "new" ? "text-success" : "text-quiet"}>{STATES[part.state]}</span>
+										<p className="text-quiet text-[0.85rem]">{part.says}</p>
+									</li>
+								))}
+							</ul>
+							<button
+								type="button"
+								className="btn btn-secondary justify-self-start"
+								disabled={apply.isPending}
+								onClick={() => apply.mutate(body)}
+							>
+								{apply.isPending ? "Bringing it in…" : "Bring it in"}
+							</button>
+						</>
+					)}
+				</Sheet>
+			)}
+		</section>
+	);
+}

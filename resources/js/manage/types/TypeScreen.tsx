@@ -1,0 +1,361 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useBlocker, useNavigate, useParams } from "react-router";
+import { ApiError, get, type Problem, send } from "../shared/api";
+import { useDone } from "../shared/Done";
+import { Notice } from "../shared/Notice";
+import { Sheet } from "../shared/Sheet";
+import { useStart } from "../shared/start";
+import { FieldEditor } from "./FieldEditor";
+import type { TypesAnswer } from "./TypesScreen";
+import { type FieldRow, fileOf, newRow, renamedOf, rowsOf, type TypeFile } from "./typeFile";
+
+interface Effect {
+	field: string;
+	message: string;
+	count: number;
+	loses: boolean;
+}
+
+/** One content type: its words, its address, its taxonomies and its fields. What a change does is said before it is made. */
+export function TypeScreen() {
+	const { key = "" } = useParams();
+	const type = useQuery({
+		queryKey: ["type", key],
+		queryFn: () => get<{ file: TypeFile; items: number }>(`/types/${key}`),
+		refetchOnWindowFocus: false,
+		gcTime: 0,
+	});
+	const kinds = useQuery({ queryKey: ["types"], queryFn: () => get<TypesAnswer>("/types") });
+	if (type.error) {
+		return (
+			<div className="p-6">
+				<Notice>{type.error.message}</Notice>
+			</div>
+		);
+	}
+	return type.data && kinds.data ? (
+		<TypeForm
+			key={`${key}-${type.dataUpdatedAt}`}
+			file={type.data.file}
+			items={type.data.items}
+			kinds={kinds.data.kinds}
+		/>
+	) : (
+		<p className="p-6 text-quiet">Opening…</p>
+	);
+}
+
+function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds: TypesAnswer["kinds"] }) {
+	const { taxonomies } = useStart();
+	const client = useQueryClient();
+	const go = useNavigate();
+	const done = useDone();
+	const { properties: _, required: __, ...began } = file;
+	const [about, setAbout] = useState(began);
+	const [rows, setRows] = useState<FieldRow[]>(() => rowsOf(file));
+	const [open, setOpen] = useState<number | null>(null);
+	const [effects, setEffects] = useState<Effect[] | null>(null);
+	const [problems, setProblems] = useState<Problem[]>([]);
+	const [removing, setRemoving] = useState(false);
+	const own = about["x-wellspring"];
+	const now = fileOf(about, rows);
+	const changed = JSON.stringify(now) !== JSON.stringify(file) || Object.keys(renamedOf(rows)).length > 0;
+	const blocker = useBlocker(
+		({ currentLocation, nextLocation }) =>
+			changed && currentLocation.pathname !== nextLocation.pathname && !nextLocation.state?.saved,
+	);
+	const fail = (error: Error) => {
+		setEffects(null);
+		setProblems(
+			error instanceof ApiError && error.problems.length > 0
+				? error.problems
+				: [{ path: "", code: "", message: error.message }],
+		);
+	};
+	const sent = { file: now, renamed: renamedOf(rows) };
+	const save = useMutation({
+		mutationFn: () => send<{ key: string; change: number | null }>("PUT", "/types", { ...sent, withLoss: true }),
+		onSuccess: async ({ change }) => {
+			setEffects(null);
+			setProblems([]);
+			done(`${own.plural} changed.`, change);
+			await client.invalidateQueries();
+		},
+		onError: fail,
+	});
+	const look = useMutation({
+		mutationFn: () => send<{ effects: Effect[] }>("POST", "/types/look", sent),
+		onSuccess: (answer) => {
+			setProblems([]);
+			answer.effects.length === 0 ? save.mutate() : setEffects(answer.effects);
+		},
+		onError: fail,
+	});
+	const remove = useMutation({
+		mutationFn: () => send("DELETE", `/types/${own.key}`, {}),
+		onSuccess: async () => {
+			await client.invalidateQueries();
+			void go("/types", { state: { saved: true } });
+		},
+		onError: (error) => {
+			setRemoving(false);
+			fail(error);
+		},
+	});
+	const setRow = (id: number, change: Partial<FieldRow>) =>
+		setRows((all) => all.map((row) => (row.id === id ? { ...row, ...change } : row)));
+	const move = (from: number, to: number) =>
+		setRows((all) => {
+			const next = [...all];
+			next.splice(to, 0, ...next.splice(from, 1));
+			return next;
+		});
+	const ofField = (row: FieldRow) => problems.filter((one) => one.path.startsWith(`properties.${row.key}`));
+
+	return (
+		<div>
+			<div className="sticky top-0 z-10 flex flex-wrap items-center gap-3 px-4 md:px-6 py-2 min-h-13 bg-base-100 border-b border-base-300">
+				<Link to="/types" className="text-quiet hover:underline">
+					Types <span aria-hidden="true">›</span>
+				</Link>
+				<h1 className="font-serif text-xl font-semibold">{own.plural}</h1>
+				<Link to={`/content/${own.key}`} className="text-quiet hover:underline">
+					{items.toLocaleString()} {items === 1 ? "item" : "items"}
+				</Link>
+				<span className="flex-1" />
+				<a href={`/manage/api/types/${own.key}/file`} className="hover:underline">
+					As a file
+				</a>
+				<button type="button" className="btn btn-sm btn-ghost h-9" onClick={() => setRemoving(true)}>
+					Remove the type
+				</button>
+				<button
+					type="button"
+					className="btn btn-secondary btn-sm h-9 px-4"
+					disabled={!changed || look.isPending || save.isPending}
+					onClick={() => look.mutate()}
+				>
+					{look.isPending || save.isPending ? "Looking…" : "Save"}
+				</button>
+			</div>
+			<div className="w-full max-w-6xl mx-auto px-4 md:px-6 py-6 grid gap-6">
+				{problems.length > 0 && (
+					<Notice>
+						<p>Not saved; everything you changed is still here.</p>
+						{problems.map((one) => (
+							<p key={one.path + one.message}>
+								{one.path && `${one.path}: `}
+								{one.message}
+							</p>
+						))}
+					</Notice>
+				)}
+				<section className="grid gap-4 sm:grid-cols-2 lg:grid-cols-[1fr_1fr_1.4fr]" aria-label="Words">
+					<label className="grid gap-1 content-start">
+						<span className="font-semibold">One is called</span>
+						<input
+							className="input w-full"
+							value={about.title}
+							onChange={(event) => setAbout({ ...about, title: event.target.value })}
+						/>
+					</label>
+					<label className="grid gap-1 content-start">
+						<span className="font-semibold">Several are called</span>
+						<input
+							className="input w-full"
+							value={own.plural}
+							onChange={(event) => setAbout({ ...about, "x-wellspring": { ...own, plural: event.target.value } })}
+						/>
+					</label>
+					<label className="grid gap-1 content-start">
+						<span className="font-semibold">Address of each one’s own page</span>
+						<input
+							className="input w-full"
+							value={own.address}
+							onChange={(event) => setAbout({ ...about, "x-wellspring": { ...own, address: event.target.value } })}
+						/>
+						<span className="text-[0.82rem] text-quiet">Ends in /{"{slug}"}.</span>
+					</label>
+					<fieldset className="sm:col-span-2 lg:col-span-3">
+						<legend className="font-semibold mb-1">Taxonomies its items have terms of</legend>
+						<div className="flex flex-wrap gap-x-5 gap-y-1">
+							{taxonomies.map((one) => (
+								<label key={one.key} className="flex items-center gap-2 cursor-pointer">
+									<input
+										type="checkbox"
+										className="checkbox checkbox-xs"
+										checked={own.taxonomies.includes(one.key)}
+										onChange={() =>
+											setAbout({
+												...about,
+												"x-wellspring": {
+													...own,
+													taxonomies: own.taxonomies.includes(one.key)
+														? own.taxonomies.filter((key) => key !== one.key)
+														: [...own.taxonomies, one.key],
+												},
+											})
+										}
+									/>
+									{one.label}
+								</label>
+							))}
+							{taxonomies.length === 0 && <span className="text-quiet">There are none yet; see Terms.</span>}
+						</div>
+					</fieldset>
+				</section>
+				<section className="grid gap-3" aria-label="Fields">
+					<h2 className="font-serif text-2xl font-semibold">Fields</h2>
+					<p className="text-quiet -mt-2">Every item has a title, a slug, a text and its dates. These come beside.</p>
+					<ol className="bg-base-100 border border-base-300 rounded-box divide-y divide-base-300">
+						{rows.map((row, i) => (
+							<li key={row.id}>
+								<div className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 py-2">
+									<button
+										type="button"
+										className="grow text-left cursor-pointer min-w-0"
+										aria-expanded={open === row.id}
+										onClick={() => setOpen(open === row.id ? null : row.id)}
+									>
+										<span className="font-semibold">{row.schema.title || "A new field"}</span>{" "}
+										<span className="text-quiet">
+											{kinds.find((one) => one.key === row.schema["x-wellspring"].kind)?.words}
+											{row.required && ", needed"}
+											{row.schema["x-wellspring"].section && ` · ${row.schema["x-wellspring"].section}`}
+										</span>
+										{row.was === null && <span className="text-success ml-2">new</span>}
+										{row.was !== null && row.was !== row.key && (
+											<span className="text-secondary ml-2">was {row.was}</span>
+										)}
+										{ofField(row).length > 0 && <span className="text-error ml-2 font-medium">needs another look</span>}
+									</button>
+									<code className="text-[0.8rem] text-quiet hidden sm:inline">{row.key}</code>
+									<span className="flex">
+										<button
+											type="button"
+											className="btn btn-xs btn-ghost"
+											aria-label={`Move ${row.schema.title} up`}
+											disabled={i === 0}
+											onClick={() => move(i, i - 1)}
+										>
+											↑
+										</button>
+										<button
+											type="button"
+											className="btn btn-xs btn-ghost"
+											aria-label={`Move ${row.schema.title} down`}
+											disabled={i === rows.length - 1}
+											onClick={() => move(i, i + 1)}
+										>
+											↓
+										</button>
+										<button
+											type="button"
+											className="btn btn-xs btn-ghost"
+											aria-label={`Remove the field ${row.schema.title}`}
+											onClick={() => setRows((all) => all.filter((one) => one.id !== row.id))}
+										>
+											×
+										</button>
+									</span>
+								</div>
+								{open === row.id && (
+									<FieldEditor
+										row={row}
+										kinds={kinds}
+										problems={ofField(row)}
+										onChange={(change) => setRow(row.id, change)}
+									/>
+								)}
+							</li>
+						))}
+						{rows.length === 0 && <li className="px-4 py-4 text-quiet">None yet.</li>}
+					</ol>
+					<AddField
+						kinds={kinds}
+						onAdd={(kind) => {
+							const row = newRow(
+								kind,
+								rows.map((one) => one.key),
+							);
+							setRows([...rows, row]);
+							setOpen(row.id);
+						}}
+					/>
+				</section>
+			</div>
+			{effects && (
+				<Sheet title="What this change does" onClose={() => setEffects(null)}>
+					<ul className="grid gap-2">
+						{effects.map((one) => (
+							<li
+								key={one.message}
+								className={`px-4 py-2.5 rounded-field ${one.loses ? "bg-warning text-warning-content" : "bg-base-200"}`}
+							>
+								{one.message}
+							</li>
+						))}
+					</ul>
+					<p className="text-quiet">Whatever goes can be brought back: the change can be taken back as a whole.</p>
+					<div className="flex gap-3">
+						<button type="button" className="btn btn-secondary" disabled={save.isPending} onClick={() => save.mutate()}>
+							{save.isPending ? "Changing…" : "Do it"}
+						</button>
+						<button type="button" className="btn btn-ghost" onClick={() => setEffects(null)}>
+							Not yet
+						</button>
+					</div>
+				</Sheet>
+			)}
+			{removing && (
+				<Sheet title={`Remove the type ${own.plural}?`} onClose={() => setRemoving(false)}>
+					<p>
+						Only a type without items, that no module draws from, can be removed. Its definition can be kept as a file
+						first.
+					</p>
+					<button type="button" className="btn btn-error justify-self-start" onClick={() => remove.mutate()}>
+						Remove it
+					</button>
+				</Sheet>
+			)}
+			{blocker.state === "blocked" && (
+				<Sheet title="The type is not saved" onClose={() => blocker.reset()}>
+					<p>You changed {own.plural} and did not save.</p>
+					<div className="flex gap-3">
+						<button type="button" className="btn btn-secondary" onClick={() => blocker.reset()}>
+							Stay
+						</button>
+						<button type="button" className="btn btn-ghost" onClick={() => blocker.proceed()}>
+							Leave the changes behind
+						</button>
+					</div>
+				</Sheet>
+			)}
+		</div>
+	);
+}
+
+function AddField({ kinds, onAdd }: { kinds: TypesAnswer["kinds"]; onAdd: (kind: string) => void }) {
+	const [kind, setKind] = useState("text");
+	return (
+		<div className="flex flex-wrap gap-2 items-center">
+			<label htmlFor="new-kind">Add a field:</label>
+			<select
+				id="new-kind"
+				className="select select-sm w-auto"
+				value={kind}
+				onChange={(event) => setKind(event.target.value)}
+			>
+				{kinds.map((one) => (
+					<option key={one.key} value={one.key}>
+						{one.words}
+					</option>
+				))}
+			</select>
+			<button type="button" className="btn btn-sm" onClick={() => onAdd(kind)}>
+				Add
+			</button>
+		</div>
+	);
+}

@@ -1,0 +1,142 @@
+/** A content type as its file, held so that its fields can be edited in an order. */
+export interface FieldSchema {
+	title: string;
+	description?: string;
+	type?: string;
+	enum?: string[];
+	items?: { enum?: string[]; type?: string };
+	default?: unknown;
+	minimum?: number;
+	maximum?: number;
+	minLength?: number;
+	maxLength?: number;
+	maxItems?: number;
+	pattern?: string;
+	"x-wellspring": {
+		kind: string;
+		unit?: string;
+		decimals?: number;
+		earliest?: string;
+		latest?: string;
+		labels?: Record<string, string>;
+		colours?: Record<string, string>;
+		types?: string[];
+		section?: string;
+	};
+	[word: string]: unknown;
+}
+
+export interface TypeFile {
+	$schema: string;
+	title: string;
+	type: "object";
+	"x-wellspring": { format: 1; key: string; plural: string; address: string; taxonomies: string[] };
+	properties: Record<string, FieldSchema>;
+	required?: string[];
+}
+
+/** One field while it is edited; `was` is its key before, null for a new one. */
+export interface FieldRow {
+	id: number;
+	was: string | null;
+	key: string;
+	required: boolean;
+	schema: FieldSchema;
+}
+
+let last = 0;
+
+export function rowsOf(file: Pick<TypeFile, "properties" | "required">): FieldRow[] {
+	return Object.entries(file.properties).map(([key, schema]) => ({
+		id: ++last,
+		was: key,
+		key,
+		required: file.required?.includes(key) ?? false,
+		schema,
+	}));
+}
+
+export function newRow(kind: string, taken: string[]): FieldRow {
+	let n = 1;
+	while (taken.includes(`field_${n}`)) {
+		n++;
+	}
+	return {
+		id: ++last,
+		was: null,
+		key: `field_${n}`,
+		required: false,
+		schema: ofKind({ title: "", "x-wellspring": { kind } }, kind),
+	};
+}
+
+/** The same field as another kind: what the new kind has no word for is dropped. */
+export function ofKind(schema: FieldSchema, kind: string): FieldSchema {
+	const { title, description } = schema;
+	const { section } = schema["x-wellspring"];
+	const keys = choicesOf(schema).map((one) => one.key);
+	const choices = keys.length > 0 ? keys : ["first", "second"];
+	const own = {
+		kind,
+		...(section ? { section } : {}),
+		...(kind === "choice" || kind === "choices" ? { labels: schema["x-wellspring"].labels ?? {} } : {}),
+	};
+	return {
+		title,
+		...(description ? { description } : {}),
+		...(kind === "choice" ? { enum: choices } : {}),
+		...(kind === "choices" ? { items: { enum: choices } } : {}),
+		"x-wellspring": own,
+	};
+}
+
+export function choicesOf(schema: FieldSchema): { key: string; label: string; colour: string }[] {
+	const { labels = {}, colours = {} } = schema["x-wellspring"];
+	return (schema.enum ?? schema.items?.enum ?? []).map((key) => ({
+		key,
+		label: labels[key] ?? "",
+		colour: colours[key] ?? "",
+	}));
+}
+
+export function withChoices(
+	schema: FieldSchema,
+	choices: { key: string; label: string; colour: string }[],
+): FieldSchema {
+	const keys = choices.map((one) => one.key);
+	const said = (word: "label" | "colour") =>
+		Object.fromEntries(choices.filter((one) => one[word] !== "").map((one) => [one.key, one[word]]));
+	const { labels: _, colours: __, ...own } = schema["x-wellspring"];
+	const colours = said("colour");
+	return {
+		...schema,
+		...(schema["x-wellspring"].kind === "choice" ? { enum: keys } : { items: { enum: keys } }),
+		"x-wellspring": { ...own, labels: said("label"), ...(Object.keys(colours).length > 0 ? { colours } : {}) },
+	};
+}
+
+export function fileOf(about: Omit<TypeFile, "properties" | "required">, rows: FieldRow[]): TypeFile {
+	const required = rows.filter((row) => row.required).map((row) => row.key);
+	return {
+		...about,
+		properties: Object.fromEntries(rows.map((row) => [row.key, row.schema])),
+		...(required.length > 0 ? { required } : {}),
+	};
+}
+
+export function renamedOf(rows: FieldRow[]): Record<string, string> {
+	return Object.fromEntries(
+		rows.filter((row) => row.was !== null && row.was !== row.key).map((row) => [row.was, row.key]),
+	);
+}
+
+/** A key from words, as a file has it. */
+export function keyFrom(words: string): string {
+	return words
+		.normalize("NFKD")
+		.replace(/\p{M}/gu, "")
+		.toLowerCase()
+		.replace(/[^a-z0-9]+/g, "_")
+		.replace(/^[_0-9]+|_+$/g, "")
+		.slice(0, 60);
+}
