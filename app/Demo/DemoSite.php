@@ -8,6 +8,7 @@ use App\Content\CatalogueStore;
 use App\Content\ItemWriter;
 use App\Import\Csv;
 use App\Media\MediaStore;
+use App\Models\ContentType;
 use App\Models\Group;
 use App\Models\Item;
 use App\Models\Page;
@@ -45,6 +46,9 @@ final readonly class DemoSite
     {
         $this->accounts();
         $this->sets->apply(ReadySet::fromFolder(self::path('')));
+        foreach (['product', 'post', 'event', 'plot', 'person'] as $position => $key) {
+            ContentType::query()->where('key', $key)->update(['position' => $position]);
+        }
         $this->termPictures();
         foreach (['product' => $this->product(...), 'person' => $this->person(...), 'post' => $this->post(...), 'event' => $this->event(...), 'plot' => $this->plot(...)] as $type => $make) {
             $files = ['person' => 'people.csv'];

@@ -139,7 +139,7 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 			setFiles((all) => ({ ...all, ...Object.fromEntries(taken.map((one) => [one.name, one])) })),
 	});
 	const own = type.fields.filter((one) => one.origin === "type");
-	const sections = [...new Set(own.map((one) => one.section))];
+	const sections = [...new Set(own.filter((one) => one.family !== "picture").map((one) => one.section))];
 
 	return (
 		<form

@@ -18,13 +18,13 @@ export interface Column {
 }
 
 const WIDTHS: Partial<Record<Field["family"], number>> = {
-	picture: 70,
+	picture: 84,
 	yesNo: 90,
 	number: 110,
 	choice: 130,
 	date: 130,
 };
-const BEGIN = 5;
+const BEGIN = 4;
 
 /** All that a column of the table can show, the title aside. */
 export function columnsOf(type: ContentType): Column[] {

@@ -220,8 +220,8 @@ function Terms({ taxonomy }: { taxonomy: TaxonomyRow }) {
 				/>
 			) : (
 				<p className="text-quiet border border-dashed border-[#b9b4a4] rounded-box p-5">
-					Choose a term to see and change what it says. Drag the dots to move one with all below it; the arrows do the
-					same.
+					Choose a term to see and change what it says. Drag one by its name to move it with all below it; the arrows do
+					the same.
 				</p>
 			)}
 		</div>

@@ -8,6 +8,7 @@ import { Labelled } from "./Labelled";
 import { MediaControl } from "./MediaControl";
 import { PlaceControl } from "./PlaceControl";
 import { RichText } from "./RichText";
+
 import { TermsControl } from "./TermsControl";
 
 export interface ControlProps {
