@@ -33,6 +33,9 @@ final class ItemWriter
     /** @var array<string, int|null> ids by e-mail */
     private array $people = [];
 
+    /** @var array<string, true> `type/slug` of items that are on their way */
+    private array $expected = [];
+
     /** @var array<string, int|null> ids by `type/slug`, while a file is read */
     private array $targets = [];
 
@@ -75,6 +78,16 @@ final class ItemWriter
             }
         }
         $problems->refuseIfAny();
+    }
+
+    /**
+     * From now on items of these names are taken to be there: they come with the import.
+     *
+     * @param  array<string, true>  $names  `type/slug`
+     */
+    public function expectItems(array $names): void
+    {
+        $this->expected = $names;
     }
 
     /** From now on a file of this name is taken to be there: it comes with the import. */
@@ -228,8 +241,11 @@ final class ItemWriter
         foreach ($type->fields as $key => $field) {
             foreach ($field->family()->isLink() ? (array) ($draft->fields[$key] ?? []) : [] as $position => $name) {
                 $name = is_string($name) ? $name : '';
-                $rows[] = ['item_id' => $item->id, 'field' => $key, 'position' => $position]
-                    + ($field->family() === Family::Person ? ['target_id' => null, 'person_id' => $this->personId($name)] : ['target_id' => $this->targetId($name), 'person_id' => null]);
+                $to = $field->family() === Family::Person ? ['target_id' => null, 'person_id' => $this->personId($name)] : ['target_id' => $this->targetId($name), 'person_id' => null];
+                // What is still on its way with an import is linked to when it is there.
+                if ($to !== ['target_id' => null, 'person_id' => null]) {
+                    $rows[] = ['item_id' => $item->id, 'field' => $key, 'position' => $position] + $to;
+                }
             }
         }
         if (! $new) {
@@ -280,7 +296,7 @@ final class ItemWriter
             Family::File => fn (string $name): bool => $this->kindOfFile($name) !== '',
             Family::Video => fn (string $name): bool => str_contains($name, '://') || $this->kindOfFile($name) === 'video',
             Family::Person => fn (string $email): bool => $this->personId($email) !== null,
-            Family::Items => fn (string $name): bool => $this->targetId($name) !== null,
+            Family::Items => fn (string $name): bool => isset($this->expected[$name]) || $this->targetId($name) !== null,
             default => null,
         };
 

@@ -21,7 +21,7 @@ final class Ledger
 
     private string $how = 'saved';
 
-    /** @var list<array{change_id: int, item_id: int, before: int|null, after: int|null}> not written yet */
+    /** @var array<int, array{change_id: int, item_id: int, before: int|null, after: int|null}> not written yet, by item */
     private array $waiting = [];
 
     /**
@@ -114,7 +114,8 @@ final class Ledger
         if ($this->open === null) {
             return;
         }
-        $this->waiting[] = ['change_id' => $this->open->id, 'item_id' => $item, 'before' => $before, 'after' => $after];
+        // Of an item that a change touches twice, the state before the first touch counts.
+        $this->waiting[$item] = ['change_id' => $this->open->id, 'item_id' => $item, 'before' => isset($this->waiting[$item]) ? $this->waiting[$item]['before'] : $before, 'after' => $after];
         if (count($this->waiting) >= 500) {
             $this->flush();
         }
@@ -122,7 +123,10 @@ final class Ledger
 
     private function flush(): void
     {
-        DB::table('change_items')->insert($this->waiting);
+        if ($this->waiting === []) {
+            return;
+        }
+        DB::table('change_items')->upsert(array_values($this->waiting), ['change_id', 'item_id'], ['after']);
         $this->waiting = [];
     }
 }

@@ -14,6 +14,7 @@ use App\Models\Change;
 use App\Models\Item;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Differences;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
@@ -33,6 +34,8 @@ final class ItemImport
     private Type $type;
 
     private ?PictureZip $zip = null;
+
+    private bool $linksToItsOwn = false;
 
     public function __construct(
         private readonly ItemWriter $writer,
@@ -83,6 +86,13 @@ final class ItemImport
                     $progress('write', ++$written);
                 }
             }
+            // Links to what came later in the file are made now that everything is there.
+            foreach ($this->linksToItsOwn ? $this->rows($path, $plan) : [] as $n => $row) {
+                $slug = $row->values['slug'] ?? null;
+                if (! isset($bad[$n]) && is_string($slug) && trim($slug) !== '') {
+                    $this->write($row, new ImportPlan($plan->columns, 'both', 'slug', false, false, $plan->pictures), $slugs);
+                }
+            }
             $change->update(['title' => "Imported {$this->type->plural}: {$result->created} made, {$result->changed} changed"]);
         });
         $result->change = $change->id;
@@ -97,6 +107,7 @@ final class ItemImport
     private function checked(string $path, Type $type, ImportPlan $plan, \Closure $progress): array
     {
         $this->begin($type, $plan);
+        $this->expectLinks($path, $plan);
         $result = new ImportResult;
         $bad = $slugs = $keys = [];
         $read = 0;
@@ -145,6 +156,20 @@ final class ItemImport
         $this->type = $this->catalogue->catalogue()->type($type->key) ?? $type;
         $this->reader = new ItemReader($this->type);
         $this->zip = $plan->pictures === null ? null : new PictureZip($plan->pictures);
+        $this->linksToItsOwn = array_filter($this->type->fields, fn (Field $field): bool => in_array($this->type->key, $field->types, true)) !== [];
+    }
+
+    /** Items of the file may link to others that stand further down in it. */
+    private function expectLinks(string $path, ImportPlan $plan): void
+    {
+        $names = [];
+        foreach ($this->linksToItsOwn ? $this->rows($path, $plan) : [] as $row) {
+            $slug = $row->values['slug'] ?? null;
+            if (is_string($slug) && trim($slug) !== '') {
+                $names["{$this->type->key}/".trim($slug)] = true;
+            }
+        }
+        $this->writer->expectItems($names);
     }
 
     /**

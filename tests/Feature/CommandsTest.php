@@ -90,7 +90,7 @@ final class CommandsTest extends TestCase
         $this->assertStringContainsString('properties.nickname: Nickname goes, and with it the values of 1 item', $this->refused($file));
         $file = Garden::plantFile();
         $file['properties']['nickname'] = ['type' => 'number', 'x-wellspring' => ['kind' => 'number']];
-        $this->assertStringContainsString('properties.nickname: Nickname goes, and with it the values of 1 item of the kind text', $this->refused($file));
+        $this->assertStringContainsString('the value of 1 item cannot be held any more and goes', $this->refused($file));
         $file = Garden::plantFile();
         unset($file['properties']['sown']);
         $this->assertStringContainsString('the live module “plants” could no longer be read: order[0].by', $this->refused($file));

@@ -96,7 +96,7 @@ final class StoresTest extends TestCase
     public function test_cards_on_a_page_carry_pictures_labels_and_what_is_said(): void
     {
         $this->plantType();
-        Media::query()->create(['name' => 'fern.webp', 'mime' => 'image/webp', 'width' => 800, 'height' => 600, 'bytes' => 1, 'alt' => 'A fern']);
+        Media::query()->create(['name' => 'fern.webp', 'mime' => 'image/webp', 'width' => 800, 'height' => 600, 'bytes' => 1, 'alt' => 'A fern', 'sizes' => [400, 800], 'focus_x' => 0.25]);
         $this->plant(['title' => 'Fern & <moss>', 'slug' => 'fern', 'picture' => 'fern.webp', 'height' => 40, 'publish_at' => '2026-01-01']);
         $this->plant(['title' => 'Bare', 'publish_at' => '2026-01-01']);
         $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
@@ -107,7 +107,8 @@ final class StoresTest extends TestCase
             ['parts' => [['part' => 'field', 'field' => 'height', 'label' => 'Grows to'], ['part' => 'price', 'empty' => ['do' => 'say', 'text' => 'Ask <us>']]]],
         ]]]))), [$page->id]);
         $html = (string) $this->get('/garden')->assertOk()->getContent();
-        $this->assertStringContainsString('<img src="/media/fern.webp" alt="" width="800" height="600" loading="lazy">', $html, 'pages do not jump');
+        $this->assertMatchesRegularExpression('~<img\s+src="/media/fern.jpg" srcset="/media/w400/fern.jpg 400w, /media/fern.jpg 800w" sizes="[^"]+" alt="" width="800" height="600"\s+style="object-position: 25% 50%"\s+loading="lazy"\s*>~', $html, 'pages do not jump');
+        $this->assertStringContainsString('<source type="image/webp" srcset="/media/w400/fern.webp 400w, /media/fern.webp 800w"', $html);
         $this->assertStringContainsString('<h4 class="part title"><a href="/plants/fern">Fern &amp; &lt;moss&gt;</a></h4>', $html);
         $this->assertMatchesRegularExpression('~Grows to</span> 40\x{A0}cm</span>~u', $html);
         $this->assertSame(2, substr_count($html, 'Ask &lt;us&gt;'));

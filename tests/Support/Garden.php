@@ -38,6 +38,15 @@ final class Garden
                 'hardy' => ['title' => 'Hardy', 'type' => 'boolean', 'x-wellspring' => ['kind' => 'yesNo']],
                 'sown' => ['title' => 'Sown', 'type' => 'string', 'format' => 'date', 'x-wellspring' => ['kind' => 'date']],
                 'watered' => ['title' => 'Watered', 'type' => 'string', 'format' => 'date-time', 'x-wellspring' => ['kind' => 'instant']],
+                'shots' => ['title' => 'Shots', 'maxItems' => 4, 'x-wellspring' => ['kind' => 'pictures']],
+                'leaflet' => ['title' => 'Leaflet', 'x-wellspring' => ['kind' => 'file']],
+                'film' => ['title' => 'Film', 'x-wellspring' => ['kind' => 'video']],
+                'spot' => ['title' => 'Spot', 'x-wellspring' => ['kind' => 'place']],
+                'source' => ['title' => 'Source', 'x-wellspring' => ['kind' => 'link']],
+                'bloom' => ['title' => 'Bloom', 'x-wellspring' => ['kind' => 'colour']],
+                'friends' => ['title' => 'Friends', 'maxItems' => 3, 'x-wellspring' => ['kind' => 'items', 'types' => ['plant']]],
+                'keeper' => ['title' => 'Keeper', 'x-wellspring' => ['kind' => 'person']],
+                'open' => ['title' => 'Open', 'x-wellspring' => ['kind' => 'hours']],
             ],
         ];
     }

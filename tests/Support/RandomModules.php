@@ -43,6 +43,13 @@ final class RandomModules
             'hardy' => $this->maybe(fn (): bool => $this->chance(50)),
             'sown' => $this->maybe(fn (): string => $this->one(['2026-03-29', '2026-02-28', '2024-02-29', '1999-12-31'])),
             'watered' => $this->maybe($this->instant(...)),
+            'shots' => $this->maybe(fn (): array => $this->some(['a.webp', 'b-2.webp', 'c.webp'])),
+            'leaflet' => $this->maybe(fn (): string => 'leaflet.pdf'),
+            'film' => $this->maybe(fn (): string => $this->one(['https://example.org/film?v=1&t=2', 'film.mp4'])),
+            'spot' => $this->maybe(fn (): array => $this->one([['address' => 'Mill Lane 3, Quillmoor'], ['latitude' => 50.6105, 'longitude' => -3.5219], ['address' => 'a@b @ c', 'latitude' => 0, 'longitude' => -180], ['address' => 'Bed @ 5, 7'], ['address' => 'ends @'], ['address' => $this->words().'x']])),
+            'source' => $this->maybe(fn (): string => $this->one(['https://example.org/a%7Cb,c;d', '/shop', 'mailto:fern@example.org', 'tel:+44-1234'])),
+            'bloom' => $this->maybe(fn (): string => $this->one(['#ff0000', '#1f6470'])),
+            'open' => $this->maybe(fn (): array => $this->one([['mon' => [['09:00', '12:30'], ['13:30', '17:00']], 'tue' => [['09:00', '12:30'], ['13:30', '17:00']], 'sun' => [['00:00', '24:00']]], ['wed' => [['10:00', '16:00']], 'sat' => [['10:00', '16:00']]]])),
             'groups' => $this->maybe(fn (): array => $this->some(['perennials', 'ferns', 'tree-ferns', 'hostas', 'shrubs'])),
         ];
         if ($this->chance(5)) {

@@ -76,7 +76,7 @@ final class Place implements Kind
             return $this->read(['address' => $m[1], 'latitude' => (float) $m[2], 'longitude' => (float) $m[3]], $field);
         }
 
-        return $cell === '' ? null : $this->read(['address' => $cell], $field);
+        return $cell === '' ? null : $this->read(['address' => preg_replace('/\s*@$/D', '', $cell) ?? $cell], $field);
     }
 
     public function writeCell(mixed $value, Field $field): string
@@ -85,7 +85,8 @@ final class Place implements Kind
         $address = is_string($place['address'] ?? null) ? $place['address'] : '';
 
         return ! isset($place['latitude'], $place['longitude'])
-            ? $address
+            // An address that would be read as one with degrees, or cut, ends in a sign that says there are none.
+            ? (preg_match('/@\s*(-?\d+(\.\d+)?\s*,\s*-?\d+(\.\d+)?)?$/D', $address) === 1 ? $address.' @' : $address)
             : trim($address.' @ '.json_encode($place['latitude'], JSON_THROW_ON_ERROR).', '.json_encode($place['longitude'], JSON_THROW_ON_ERROR));
     }
 
