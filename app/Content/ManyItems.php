@@ -7,6 +7,7 @@ namespace App\Content;
 use App\Models\Change;
 use App\Models\Item;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Differences;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Refused;
@@ -77,7 +78,7 @@ final readonly class ManyItems
             'removeTerms' => $reader->asItStands([$taxonomy => array_values(array_diff($terms, $slugs))] + $standing),
             default => $reader->fromValues(array_filter((array) ($with['values'] ?? []), is_string(...), ARRAY_FILTER_USE_KEY), $standing),
         };
-        if ($draft->values() == $reader->asItStands($standing)->values()) {
+        if (Differences::same($draft->values(), $reader->asItStands($standing)->values())) {
             return false;
         }
         if ($do === 'set') {

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Conversion;
+use Wellspring\Core\Content\Differences;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Outcome;
@@ -274,7 +275,7 @@ final readonly class TypeWriter
                 }
             }
             $draft = $reader->asItStands($after);
-            if ($draft->values() == (new ItemReader($now))->asItStands($before)->values() && array_intersect_key($before, $gone) === []) {
+            if (Differences::same($draft->values(), (new ItemReader($now))->asItStands($before)->values()) && array_intersect_key($before, $gone) === []) {
                 continue;
             }
             $this->ledger->keep($item, $now);

@@ -248,14 +248,10 @@ final class ItemImport
         return 'changed';
     }
 
-    /**
-     * Loosely: a choice more or less counts, the order in which fields came does not.
-     *
-     * @param  array<string, mixed>|null  $standing
-     */
+    /** @param  array<string, mixed>|null  $standing */
     private function isSame(ItemDraft $draft, ?array $standing): bool
     {
-        return $standing !== null && $draft->values() == $this->reader->asItStands($standing)->values();
+        return $standing !== null && Differences::same($draft->values(), $this->reader->asItStands($standing)->values());
     }
 
     /**

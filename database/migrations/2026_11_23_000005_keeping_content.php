@@ -58,7 +58,8 @@ return new class extends Migration
             $table->foreignId('user_id')->nullable()->constrained('users')->nullOnDelete();
             $table->text('kind');
             $table->text('title');
-            $table->jsonb('data')->default('{}');
+            // json, not jsonb: a type's fields stand in it in their order.
+            $table->json('data')->default('{}');
             $table->timestampTz('made_at', 0);
             $table->timestampTz('undone_at', 0)->nullable();
         });

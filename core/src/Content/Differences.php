@@ -74,7 +74,24 @@ final readonly class Differences
         };
     }
 
-    /** Alike for values that mean the same: the order of terms and the kind of a whole number do not count. */
+    /**
+     * Whether two states are the same, value for value: “007” is not “7”.
+     *
+     * @param  array<string, mixed>  $a
+     * @param  array<string, mixed>  $b
+     */
+    public static function same(array $a, array $b): bool
+    {
+        foreach (array_keys($a + $b) as $key) {
+            if (self::canonical($a[$key] ?? null) !== self::canonical($b[$key] ?? null)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** Alike for values that mean the same: how a whole number is kept, and the order of an object’s keys, do not count. */
     private static function canonical(mixed $value): string
     {
         if (is_array($value)) {

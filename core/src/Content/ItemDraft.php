@@ -47,7 +47,7 @@ final readonly class ItemDraft
             'expire_at' => $this->expireAt,
             'audience' => $this->audience->value,
             'author' => $this->author,
-            'lead' => $this->lead ?: null,
+            'lead' => $this->lead,
             'text' => $this->text,
         ] + $this->fields + $this->terms, fn (mixed $value): bool => $value !== null && $value !== []);
     }

@@ -59,9 +59,10 @@ final readonly class Trace
     {
         $field = $condition->field;
         $found = $format->value($field, $record->value($field), $record->names($field)) ?? 'empty';
-        $words = $condition->test->words($condition);
-        $value = $condition->test->valueWords($condition);
-        $asked = $words === 'is' && $value !== '' ? "keeps {$value}".($condition->below ? ' or below' : '') : 'asks that it '.trim("{$words} {$value}").($condition->below ? ' or below' : '');
+        $asked = $condition->test->key() === 'anyOf'
+            ? 'keeps '.implode(' or ', array_map($field->choiceLabel(...), array_filter((array) $condition->value, is_string(...))))
+            : 'asks that it '.trim($condition->test->words($condition).' '.$condition->test->valueWords($condition));
+        $asked .= $condition->below ? ' or below' : '';
 
         return "{$field->label} is ".mb_strimwidth($found, 0, 80, '…').", and the rule {$asked}.";
     }
