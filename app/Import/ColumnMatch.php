@@ -34,9 +34,14 @@ final class ColumnMatch
         $reader = new ItemReader($type);
         $remembered = DB::table('column_matches')->where('type_key', $type->key)->pluck('column', 'heading');
         $words = [];
-        foreach ($reader->columns() as $column) {
-            foreach ([$column, $reader->field($column)->label ?? '', ...self::WORDS[$column] ?? []] as $word) {
-                $words[self::bare($word)] ??= $column;
+        // A key says most; then the words of the type's own; then those of what every item has.
+        $own = [...array_keys($type->fields), ...array_keys($type->taxonomies)];
+        $columns = [...array_map(strval(...), $own), ...array_values(array_diff($reader->columns(), $own))];
+        foreach ([fn (string $column): array => [$column], fn (string $column): array => [$reader->field($column)->label ?? ''], fn (string $column): array => self::WORDS[$column] ?? []] as $wordsOf) {
+            foreach ($columns as $column) {
+                foreach ($wordsOf($column) as $word) {
+                    $words[self::bare($word)] ??= $column;
+                }
             }
         }
         foreach ($type->fields as $field) {

@@ -55,7 +55,7 @@ abstract class TestCase extends LaravelTestCase
 
     protected function manager(): User
     {
-        return User::query()->create(['name' => 'Marigold', 'email' => 'm@example.org', 'password' => 'a long password']);
+        return User::query()->create(['name' => 'Marigold', 'email' => 'm@example.org', 'password' => 'a long password'])->refresh();
     }
 
     /** A file with the content, gone after the test. */

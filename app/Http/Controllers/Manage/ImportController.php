@@ -40,7 +40,12 @@ final readonly class ImportController
         if (! in_array($ending, ['csv', 'tsv', 'txt', 'json', 'jsonl', 'ndjson'], true)) {
             throw Refused::because('file', 'unknownKind', 'expected a table (.csv, .tsv, .txt) or objects (.json, .jsonl).');
         }
-        $headings = ImportFile::headings($this->named($file, $ending));
+        $path = $this->named($file, $ending);
+        $headings = ImportFile::headings($path);
+        ImportFile::samples($path);
+        if ($headings === []) {
+            throw Refused::because('file', 'noColumns', 'no columns are found in this file; expected a heading row, or objects with keys.');
+        }
         $user = $request->user();
         $row = Import::query()->create(['user_id' => $user instanceof User ? $user->id : null, 'type_key' => $type->key, 'name' => $file->getClientOriginalName(), 'file' => '', 'columns' => $headings]);
         $row->update([

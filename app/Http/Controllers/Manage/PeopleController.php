@@ -40,6 +40,7 @@ final readonly class PeopleController
 
     public function invite(Request $request): JsonResponse
     {
+        $request->merge(['email' => trim($request->string('email')->toString())]);
         $given = $request->validate(self::rules() + ['email' => ['required', 'email:rfc', 'max:200']]);
         [$user, $secret] = $this->people->invite($given['name'], $given['email'], $given['role'], $given['groups'] ?? []);
 
