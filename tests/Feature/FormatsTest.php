@@ -9,6 +9,7 @@ use Illuminate\Support\Facades\Artisan;
 use Opis\JsonSchema\Validator;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
+use Wellspring\Core\Content\TaxonomyFile;
 use Wellspring\Core\Content\TypeFile;
 use Wellspring\Core\Module\ModuleReader;
 
@@ -21,6 +22,13 @@ final class FormatsTest extends TestCase
         foreach (glob(base_path('docs/formats/examples/*.type.json')) ?: [] as $file) {
             $this->assertFits($file, (string) file_get_contents($file), 'type');
             $this->assertSame(0, Artisan::call('wellspring:types:apply', ['file' => $file]), Artisan::output());
+        }
+        foreach ([...glob(base_path('docs/formats/examples/*.taxonomy.json')) ?: [], ...glob(database_path('*/taxonomies/*.json')) ?: [], ...glob(database_path('sets/*/taxonomies/*.json')) ?: []] as $file) {
+            $this->assertFits($file, (string) file_get_contents($file), 'taxonomy');
+            TaxonomyFile::read(json_decode((string) file_get_contents($file), true));
+        }
+        foreach ([...glob(database_path('demo/types/*.json')) ?: [], ...glob(database_path('sets/*/types/*.json')) ?: []] as $file) {
+            $this->assertFits($file, (string) file_get_contents($file), 'type');
         }
         foreach (glob(base_path('docs/formats/examples/*.module.json')) ?: [] as $file) {
             $this->assertFits($file, (string) file_get_contents($file), 'module');

@@ -13,14 +13,16 @@ final class TypesApply extends Command
 {
     use SpeaksPlainly;
 
-    protected $signature = 'wellspring:types:apply {file : a type as a JSON Schema document, or - for the standard input}';
+    protected $signature = 'wellspring:types:apply
+        {file : a type as a JSON Schema document, or - for the standard input}
+        {--with-loss : though values leave the items; wellspring:undo brings them back}';
 
     protected $description = 'Define a content type from a file';
 
     public function handle(TypeWriter $writer): int
     {
         try {
-            $type = $writer->apply(JsonFile::read($this->given('file')));
+            $type = $writer->apply(JsonFile::read($this->given('file')), withLoss: (bool) $this->option('with-loss'));
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);
 

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
+/** A manager makes a type, fills it from a file, mends what is wrong, and shares the work with another. */
+final class ContentTest extends BrowserTestCase
+{
+    public function test_from_a_new_type_to_two_people_at_one_item(): void
+    {
+        $this->signIn();
+        $this->visit('/manage/types');
+        $name = 'Recipe '.substr(str_shuffle('abcdefghij'), 0, 6);
+        $this->find('[placeholder=Recipe]')->sendKeys($name);
+        $this->findText('button', 'Make the type')->click();
+        $this->sees('Fields');
+        foreach (['text' => 'Cook', 'number' => 'Minutes', 'money' => 'Cost', 'choice' => 'Course', 'date' => 'First cooked'] as $kind => $label) {
+            $this->choose('#new-kind', $kind);
+            $this->findText('button', 'Add')->click();
+            $this->findText('label', 'Label')->findElement(WebDriverBy::tagName('input'))->sendKeys($label);
+        }
+        // The choices: first and second become starter and main.
+        $this->findText('li button', 'Course')->click();
+        foreach (['starter', 'main'] as $i => $key) {
+            $this->type('[aria-label="Key of choice '.($i + 1).'"]', $key);
+        }
+        $this->findText('li button', 'Minutes')->click();
+        $this->labelled('At least')->sendKeys('1');
+        $this->assertAccessible('the form of a type with a field open');
+        $this->findText('button', 'Save')->click();
+        $this->sees('Cost is added; every item begins without a value.');
+        $this->findText('button', 'Do it')->click();
+        $this->sees('changed.');
+        $key = basename((string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH));
+
+        // 200 rows, three of them wrong; the file's headings are not the fields'.
+        $rows = ['Title;Who cooks;Minutes;Cost;Course;First cooked'];
+        for ($n = 1; $n <= 200; $n++) {
+            $rows[] = implode(';', ["Dish {$n}", "Cook {$n}", $n === 50 ? 'an hour' : $n, $n / 4, $n === 120 ? 'pudding' : ($n % 2 === 0 ? 'starter' : 'main'), $n === 180 ? '31/12/2025' : '2025-12-31']);
+        }
+        $this->visit("/manage/content/{$key}/import");
+        $this->attach('[aria-label="The file"]', 'recipes.csv', implode("\n", $rows));
+        $this->sees('Which column is which field?');
+        $this->choose('[aria-label="Field for the column Who cooks"]', 'cook');
+        $this->findText('button', 'Check every row')->click();
+        $this->sees('197 new');
+        $this->sees('3 wrong');
+        foreach (['line 51, column Minutes', 'line 121, column Course', 'line 181, column First cooked'] as $place) {
+            $this->sees($place);
+        }
+        $this->assertAccessible('an import with problems');
+        $this->assertSame('true', $this->findText('button', 'Write 197 items')->getAttribute('disabled'), 'nothing is written while a row is wrong');
+
+        // Mended in the file, and checked again.
+        [$rows[50], $rows[120], $rows[180]] = [str_replace('an hour', '60', $rows[50]), str_replace('pudding', 'main', $rows[120]), str_replace('31/12/2025', '2025-12-31', $rows[180])];
+        $this->findText('button', 'Another file')->click();
+        $this->attach('[aria-label="The file"]', 'recipes.csv', implode("\n", $rows));
+        $this->choose('[aria-label="Field for the column Who cooks"]', 'cook');
+        $this->findText('button', 'Check every row')->click();
+        $this->findText('button', 'Write 200 items')->click();
+        $this->sees('200 made, 0 changed');
+        $this->findText('a', 'See them')->click();
+        $this->sees('200 recipe');
+
+        // Found, and changed where it stands in the table.
+        $this->find('[aria-label^="Find recipe"]')->sendKeys('dish 137');
+        $this->sees('1 recipe');
+        $this->find('[aria-label="Edit Cost of Dish 137"]')->click();
+        $this->find('.cell-editor input')->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, '9.5', WebDriverKeys::ENTER]);
+        $this->sees('£9.50');
+
+        // In two windows: the second is told what the first did.
+        $this->findText('a', 'Dish 137')->click();
+        $this->sees('Every save');
+        $first = $this->browser->getWindowHandle();
+        $address = $this->browser->getCurrentURL();
+        $this->browser->switchTo()->newWindow();
+        $this->browser->get($address);
+        $this->find('#field-cook');
+        $this->type('#field-cook', 'Theirs');
+        $this->type('#field-minutes', '7');
+        $this->findText('button', 'Save')->click();
+        $this->sees('Saved');
+        $this->browser->switchTo()->window($first);
+        $this->type('#field-cook', 'Mine');
+        $this->choose('#field-course', 'starter');
+        $this->find('#field-title')->sendKeys(WebDriverKeys::CONTROL.'s');
+        $this->sees('Someone else saved this in the meantime');
+        $this->sees('Changed by both');
+        $this->assertAccessible('two people at one item');
+        $this->findText('label', 'Theirs: Theirs')->click();
+        $this->findText('button', 'Save with these')->click();
+        $this->await('both are brought together', fn (): ?bool => [$this->value('#field-cook'), $this->value('#field-minutes'), $this->value('#field-course')] === ['Theirs', '7', 'starter'] ?: null);
+        $this->findText('button', 'Every save')->click();
+        $this->sees('Every save of');
+        $this->findText('li', 'made')->findElement(WebDriverBy::xpath('.//button[contains(., "Bring back")]'))->click();
+        $this->await('the first state is back', fn (): ?bool => [$this->value('#field-cook'), $this->value('#field-cost')] === ['Cook 137', '34.25'] ?: null);
+        $this->assertQuietConsole(['409']);
+    }
+
+    public function test_many_are_changed_at_once_and_taken_back(): void
+    {
+        $this->signIn();
+        $this->visit('/manage/content/plot');
+        $this->find('[aria-label="Tick all on this page"]')->click();
+        $this->findText('button', 'Make drafts')->click();
+        $this->sees('30 of 30 changed.');
+        $this->sees('draft', 'tbody');
+        $this->findText('button', 'Take it back')->click();
+        $this->sees('Taken back.');
+        $this->await('all are published again', fn (): ?bool => ! str_contains($this->find('tbody')->getText(), 'draft') ?: null);
+        $this->findText('button', '+ a filter')->click();
+        $this->choose('[aria-label="A filter"] [aria-label=Field]', 'area');
+        $this->choose('[aria-label="A filter"] [aria-label=Test]', 'gte');
+        $this->find('[aria-label=Value]')->sendKeys('200');
+        $this->findText('button', 'Keep only those')->click();
+        $this->sees('Area is at least 200');
+        $this->findText('button', 'Columns')->click();
+        $this->findText('[aria-label=Columns] label', 'Hours of sun')->click();
+        $this->find('body')->sendKeys(WebDriverKeys::ESCAPE);
+        $this->find('[aria-label^="Width of Area"]')->sendKeys([WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_RIGHT]);
+        $this->sees('8 garden plots');
+        usleep(900_000);
+        $this->browser->navigate()->refresh();
+        $this->sees('Area is at least 200');
+        $this->find('[aria-label^="Width of Area: 142 pixels"]');
+        $this->find('[aria-label="Drop the filter on Area"]')->click();
+        $this->sees('30 garden plots');
+        usleep(900_000);
+        $this->assertQuietConsole();
+    }
+
+    public function test_terms_move_by_keyboard_and_merge(): void
+    {
+        $this->signIn();
+        $this->visit('/manage/terms/rooms');
+        $this->find('[aria-label="A new term"]')->sendKeys('Moon gate'.WebDriverKeys::ENTER);
+        $this->findText('li button', 'Moon gate');
+        $this->browser->getMouse()->mouseMove($this->findText('li', 'Moon gate')->getCoordinates());
+        $this->find('[aria-label="Move Moon gate below the one before it"]')->sendKeys(WebDriverKeys::ENTER);
+        $this->sees('Potting shed');
+        $this->await('it stands below', fn (): ?bool => $this->browser->executeScript('return parseFloat([...document.querySelectorAll("[aria-label=Terms] li")].find(l => l.textContent.includes("Moon gate")).style.paddingLeft)') > 2 ?: null);
+        $this->find('[aria-label="Tick Moon gate"]')->click();
+        $this->find('[aria-label="Tick River walk"]')->click();
+        $this->find('[aria-label="The term that stays"] option:nth-child(2)')->click();
+        $this->sees('Merged; the items followed.');
+        $this->assertStringNotContainsString('Moon gate', $this->find('[aria-label=Terms]')->getText());
+        $this->assertAccessible('a term beside its tree');
+        $this->assertQuietConsole();
+    }
+
+    private function attach(string $css, string $name, string $content): void
+    {
+        $path = sys_get_temp_dir()."/{$name}";
+        file_put_contents($path, $content);
+        $this->find($css)->setFileDetector(new \Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($path);
+        unlink($path);
+    }
+
+    private function type(string $css, string $text): void
+    {
+        $this->find($css)->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $text]);
+    }
+
+    private function value(string $css): string
+    {
+        return (string) $this->find($css)->getAttribute('value');
+    }
+
+    private function labelled(string $words): \Facebook\WebDriver\Remote\RemoteWebElement
+    {
+        return $this->findText('label', $words)->findElement(WebDriverBy::tagName('input'));
+    }
+}
