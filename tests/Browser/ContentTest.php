@@ -69,7 +69,7 @@ final class ContentTest extends BrowserTestCase
         // Found, and changed where it stands in the table.
         $this->find('[aria-label^="Find recipe"]')->sendKeys('dish 137');
         $this->sees('1 recipe');
-        $this->find('[aria-label="Edit Cost of Dish 137"]')->click();
+        $this->find('[data-cell=cost] button')->click();
         $this->find('.cell-editor input')->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, '9.5', WebDriverKeys::ENTER]);
         $this->sees('£9.50');
 
@@ -97,7 +97,7 @@ final class ContentTest extends BrowserTestCase
         $this->await('both are brought together', fn (): ?bool => [$this->value('#field-cook'), $this->value('#field-minutes'), $this->value('#field-course')] === ['Theirs', '7', 'starter'] ?: null);
         $this->findText('button', 'Every save')->click();
         $this->sees('Every save of');
-        $this->findText('li', 'made')->findElement(WebDriverBy::xpath('.//button[contains(., "Bring back")]'))->click();
+        $this->findText('li', 'imported')->findElement(WebDriverBy::xpath('.//button[contains(., "Bring back")]'))->click();
         $this->await('the first state is back', fn (): ?bool => [$this->value('#field-cook'), $this->value('#field-cost')] === ['Cook 137', '34.25'] ?: null);
         $this->assertQuietConsole(['409']);
     }
@@ -139,14 +139,13 @@ final class ContentTest extends BrowserTestCase
         $this->signIn();
         $this->visit('/manage/terms/rooms');
         $this->find('[aria-label="A new term"]')->sendKeys('Moon gate'.WebDriverKeys::ENTER);
-        $this->findText('li button', 'Moon gate');
-        $this->browser->getMouse()->mouseMove($this->findText('li', 'Moon gate')->getCoordinates());
+        $this->findText('li button', 'Moon gate')->click();
         $this->find('[aria-label="Move Moon gate below the one before it"]')->sendKeys(WebDriverKeys::ENTER);
         $this->sees('Potting shed');
         $this->await('it stands below', fn (): ?bool => $this->browser->executeScript('return parseFloat([...document.querySelectorAll("[aria-label=Terms] li")].find(l => l.textContent.includes("Moon gate")).style.paddingLeft)') > 2 ?: null);
         $this->find('[aria-label="Tick Moon gate"]')->click();
         $this->find('[aria-label="Tick River walk"]')->click();
-        $this->find('[aria-label="The term that stays"] option:nth-child(2)')->click();
+        $this->findText('[aria-label="The term that stays"] option', 'River walk')->click();
         $this->sees('Merged; the items followed.');
         $this->assertStringNotContainsString('Moon gate', $this->find('[aria-label=Terms]')->getText());
         $this->assertAccessible('a term beside its tree');

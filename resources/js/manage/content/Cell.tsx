@@ -49,13 +49,15 @@ export function Cell({
 			<button
 				type="button"
 				className={`w-full min-h-7 cursor-text rounded px-1 -mx-1 hover:bg-accent ${field.family === "number" ? "text-right" : "text-left"}`}
-				aria-label={`Edit ${field.label} of ${item.title}`}
 				onClick={() => {
 					setValue(item.values[field.key] ?? null);
 					setProblem(undefined);
 					setEditing(true);
 				}}
 			>
+				<span className="sr-only">
+					Edit {field.label} of {item.title}:{" "}
+				</span>
 				<Value item={item} column={column} />
 			</button>
 		);

@@ -218,7 +218,7 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 					</button>
 				</p>
 			)}
-			<div className="bg-base-100 border border-base-300 rounded-box overflow-x-auto" tabIndex={-1}>
+			<div className="bg-base-100 border border-base-300 rounded-box relative overflow-x-auto" tabIndex={-1}>
 				<table
 					className="w-full table-fixed"
 					style={{ minWidth: `${300 + state.columns.reduce((sum, one) => sum + one.width, 0)}px` }}
@@ -287,6 +287,7 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 								{shown.map((column) => (
 									<td
 										key={column.key}
+										data-cell={column.key}
 										className={`px-3 py-1.5 overflow-hidden text-ellipsis ${column.field?.family === "number" ? "text-right" : ""}`}
 									>
 										<Cell item={item} column={column} onSave={(value) => save(item, column.key, value)} />
@@ -360,7 +361,7 @@ function Heading({
 			{onResize && (
 				<button
 					type="button"
-					className="absolute right-0 top-1 bottom-1 w-2 cursor-col-resize border-r border-base-300 hover:border-secondary focus-visible:border-secondary"
+					className="grip"
 					aria-label={`Width of ${column.label}: ${width} pixels; arrow keys change it`}
 					onKeyDown={(event) => {
 						if (event.key === "ArrowLeft" || event.key === "ArrowRight") {

@@ -395,7 +395,7 @@ function Problems({ result }: { result: Result | null }) {
 function Preview({ row, result }: { row: Import; result: Result }) {
 	const used = row.columns.filter((column) => result.preview?.some((one) => one.cells[column.key]));
 	return (
-		<div className="overflow-x-auto bg-base-100 border border-base-300 rounded-box" tabIndex={-1}>
+		<div className="relative overflow-x-auto bg-base-100 border border-base-300 rounded-box" tabIndex={-1}>
 			<table className="w-full text-[0.85rem]">
 				<caption className="text-left px-4 py-2 text-quiet">The first rows as they will be</caption>
 				<thead className="text-quiet border-b border-base-300">

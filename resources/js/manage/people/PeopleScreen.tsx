@@ -82,7 +82,7 @@ export function PeopleScreen() {
 				</select>
 			</div>
 			{people.error && <Notice>{people.error.message}</Notice>}
-			<div className="overflow-x-auto bg-base-100 border border-base-300 rounded-box" tabIndex={-1}>
+			<div className="relative overflow-x-auto bg-base-100 border border-base-300 rounded-box" tabIndex={-1}>
 				<table className="w-full min-w-[44rem]">
 					<thead className="border-b border-base-300 text-[0.85rem] text-quiet">
 						<tr>

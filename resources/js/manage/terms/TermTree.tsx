@@ -162,7 +162,9 @@ export function TermTree({
 								<span className="truncate">{term.name}</span>
 							</button>
 							<span className="text-quiet text-[0.85rem]">{numbers(term)}</span>
-							<span className="flex sm:opacity-0 group-hover:opacity-100 focus-within:opacity-100">
+							<span
+								className={`flex group-hover:opacity-100 focus-within:opacity-100 ${chosen === term.id ? "" : "sm:opacity-0"}`}
+							>
 								<button
 									type="button"
 									className="btn btn-xs btn-ghost"
