@@ -29,13 +29,16 @@ final class ItemImport
 {
     private const PREVIEWED = 12;
 
+    private const ANALYZED_AT = [200, 2_000, 20_000, 200_000];
+
     private ItemReader $reader;
 
     private Type $type;
 
     private ?PictureZip $zip = null;
 
-    private bool $linksToItsOwn = false;
+    /** @var array<string, Field> fields by which an item links to others of its type */
+    private array $linksToItsOwn = [];
 
     public function __construct(
         private readonly ItemWriter $writer,
@@ -84,12 +87,16 @@ final class ItemImport
                         'unchanged' => $result->unchanged++,
                     };
                     $progress('write', ++$written);
+                    if (in_array($written, self::ANALYZED_AT, true)) {
+                        // Otherwise the database plans for the few items that were there, and looks each slug up by reading them all.
+                        DB::statement('analyze items');
+                    }
                 }
             }
             // Links to what came later in the file are made now that everything is there.
-            foreach ($this->linksToItsOwn ? $this->rows($path, $plan) : [] as $n => $row) {
+            foreach ($this->linksToItsOwn === [] ? [] : $this->rows($path, $plan) as $n => $row) {
                 $slug = $row->values['slug'] ?? null;
-                if (! isset($bad[$n]) && is_string($slug) && trim($slug) !== '') {
+                if (! isset($bad[$n]) && is_string($slug) && trim($slug) !== '' && array_filter(array_intersect_key($row->values, $this->linksToItsOwn)) !== []) {
                     $this->write($row, new ImportPlan($plan->columns, 'both', 'slug', false, false, $plan->pictures), $slugs);
                 }
             }
@@ -156,14 +163,14 @@ final class ItemImport
         $this->type = $this->catalogue->catalogue()->type($type->key) ?? $type;
         $this->reader = new ItemReader($this->type);
         $this->zip = $plan->pictures === null ? null : new PictureZip($plan->pictures);
-        $this->linksToItsOwn = array_filter($this->type->fields, fn (Field $field): bool => in_array($this->type->key, $field->types, true)) !== [];
+        $this->linksToItsOwn = array_filter($this->type->fields, fn (Field $field): bool => in_array($this->type->key, $field->types, true));
     }
 
     /** Items of the file may link to others that stand further down in it. */
     private function expectLinks(string $path, ImportPlan $plan): void
     {
         $names = [];
-        foreach ($this->linksToItsOwn ? $this->rows($path, $plan) : [] as $row) {
+        foreach ($this->linksToItsOwn === [] ? [] : $this->rows($path, $plan) as $row) {
             $slug = $row->values['slug'] ?? null;
             if (is_string($slug) && trim($slug) !== '') {
                 $names["{$this->type->key}/".trim($slug)] = true;
