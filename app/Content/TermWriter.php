@@ -97,9 +97,8 @@ final readonly class TermWriter
             array_splice($neighbours, max(0, min($position, count($neighbours))), 0, [$term->id]);
             $term->parent_id = $parent?->id;
             $term->save();
-            foreach ($neighbours as $at => $id) {
-                Term::query()->where('id', $id)->where('position', '<>', $at)->update(['position' => $at]);
-            }
+            $order = '{'.implode(',', array_map(fn (mixed $id): string => is_numeric($id) ? (string) $id : '0', $neighbours)).'}';
+            DB::update('update terms set position = placed.place - 1 from unnest(?::bigint[]) with ordinality as placed(id, place) where terms.id = placed.id and position <> placed.place - 1', [$order]);
             $this->store->forget();
         });
     }

@@ -137,7 +137,7 @@ final class JourneyTest extends BrowserTestCase
         $this->sees('This is your draft');
         $this->assertSame('Half a fern', $this->find('#field-title')->getAttribute('value'));
         $this->findText('button', 'Drop it')->click();
-        $this->await('the draft is dropped', fn (): ?bool => $this->find('#field-title')->getAttribute('value') === '' ?: null);
+        $this->await('the draft is not dropped', fn (): ?bool => $this->browser->executeScript('return document.querySelector("#field-title").value') === '' ?: null);
     }
 
     public function test_what_is_wrong_is_said_at_the_field_and_what_was_typed_stays(): void

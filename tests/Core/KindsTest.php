@@ -13,7 +13,9 @@ use Wellspring\Core\Card\Format;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kinds;
+use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\Limits;
+use Wellspring\Core\Content\TypeFile;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Tests;
 
@@ -28,6 +30,9 @@ final class KindsTest extends TestCase
         $read = Garden::plant()->fields[$field];
         $this->assertSame($value, $read->kind->readCell($cell, $read));
         $this->assertSame($value, $read->kind->read($value, $read), 'what was read is read again unchanged');
+        if ($value !== null) {
+            $this->assertSame($value, $read->kind->readCell($read->kind->writeCell($value, $read), $read), 'and written and read again');
+        }
     }
 
     /** @return list<array{string, string, mixed}> instants and dates as ISO 8601 writes them */
@@ -45,6 +50,15 @@ final class KindsTest extends TestCase
             ['nickname', "  two\nlines ", 'two lines'], ['nickname', "\u{A0}", null], ['nickname', '=1+1', '=1+1'], ['nickname', '007', '007'],
             ['story', '<p>&nbsp;</p>', null], ['story', ' <p>x</p> ', '<p>x</p>'], ['story', '<img src="a">', '<img src="a">'],
             ['picture', 'a-fern.webp', 'a-fern.webp'], ['picture', '', null],
+            ['shots', 'a.webp | b-2.webp | a.webp', ['a.webp', 'b-2.webp']], ['leaflet', 'price-list.pdf', 'price-list.pdf'], ['film', 'https://example.org/v?id=1', 'https://example.org/v?id=1'], ['film', 'film.mp4', 'film.mp4'],
+            ['source', ' https://example.org/a?b=c#d ', 'https://example.org/a?b=c#d'], ['source', '/shop', '/shop'], ['source', 'mailto:fern@example.org', 'mailto:fern@example.org'], ['source', 'tel:+44-1234-5', 'tel:+44-1234-5'],
+            ['bloom', '#1F6470', '#1f6470'], ['bloom', '#Fa0', '#ffaa00'], ['keeper', ' M@Example.org ', 'm@example.org'],
+            ['friends', 'lady-fern | plant/hosta', ['plant/lady-fern', 'plant/hosta']], ['friends', '', null],
+            ['spot', 'Mill Lane 3,  Quillmoor', ['address' => 'Mill Lane 3, Quillmoor']], ['spot', 'Gate @ 50.6105, -3.5219', ['address' => 'Gate', 'latitude' => 50.6105, 'longitude' => -3.5219]], ['spot', '@ 0, -180', ['latitude' => 0, 'longitude' => -180]], ['spot', 'Bed @ 5, 7 @', ['address' => 'Bed @ 5, 7']],
+            // The form of schema.org's openingHours (its examples from memory).
+            ['open', 'Mo-We 09:00-12:00', ['mon' => [['09:00', '12:00']], 'tue' => [['09:00', '12:00']], 'wed' => [['09:00', '12:00']]]],
+            ['open', 'Sa,Mo 14:00-18:00, 09:00-12:00; Su 00:00-24:00', ['mon' => [['09:00', '12:00'], ['14:00', '18:00']], 'sat' => [['09:00', '12:00'], ['14:00', '18:00']], 'sun' => [['00:00', '24:00']]]],
+            ['open', 'Su-Mo 10:00-11:00', ['mon' => [['10:00', '11:00']], 'sun' => [['10:00', '11:00']]]],
         ];
     }
 
@@ -66,6 +80,11 @@ final class KindsTest extends TestCase
             ['sown', '2023-02-29'], ['sown', '2024-2-9'], ['sown', '01/05/2026'], ['sown', "2024-02-09\n1"],
             ['watered', 'tomorrow'], ['watered', '2026-13-01'], ['watered', '2026-02-30T10:00Z'], ['watered', '2026-05-01T25:00Z'], ['watered', '1777659000'], ['watered', '9999-12-31T23:59:59-12:00'], ['watered', '0000-01-01'], ['watered', '0001-01-01T00:00+02:00'],
             ['nickname', "bell\x07"], ['nickname', "\xFF"], ['story', "nul\0"], ['picture', '../../etc/passwd'], ['picture', 'Fern.webp'], ['picture', 'fern'],
+            ['shots', 'a.webp | b.webp | c.webp | d.webp | e.webp'], ['leaflet', '../passwd.txt'], ['film', 'javascript:alert(1)'], ['film', 'https://'],
+            ['source', 'javascript:alert(1)'], ['source', 'data:text/html,x'], ['source', '//example.org'], ['source', 'http://'], ['source', 'https://exa mple.org'], ['source', 'https://example.org/"><script>'], ['source', 'vbscript:x'], ['source', 'ftp://example.org'],
+            ['bloom', 'red'], ['bloom', '#12345'], ['bloom', 'url(x)'], ['keeper', 'somebody'], ['friends', 'a | b | c | d'], ['friends', 'tractor/x'], ['friends', 'Not a slug'],
+            ['spot', 'Gate @ 91, 0'], ['spot', 'Gate @ 0, 180.5'],
+            ['open', 'Mo 9-17'], ['open', 'Someday 09:00-17:00'], ['open', 'Mo 17:00-09:00'], ['open', 'Mo 09:00-12:00, 11:00-13:00'], ['open', 'Mo 09:00-12:00, 12:00-13:00'], ['open', 'Mo 00:00-24:30'], ['open', 'always'],
         ];
     }
 
@@ -151,5 +170,46 @@ final class KindsTest extends TestCase
         usort($slugs, fn (string $a, string $b): int => [$a !== 'perennials', $a] <=> [$b !== 'perennials', $b]);
 
         return $slugs;
+    }
+
+    /** Types of every kind with limits drawn at random: read, written and read again, nothing is lost. */
+    public function test_drawn_type_files_go_out_and_come_in_unchanged(): void
+    {
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed = random_int(1, 1_000_000)));
+        $some = fn (array $words): array => array_filter($words, fn (): bool => $random->getInt(0, 1) === 1);
+        $texts = ['Größe', 'שלום', '"quoted"', '=1+1', '🌿', '007', "it's {slug}"];
+        $text = fn (): string => $texts[$random->getInt(0, count($texts) - 1)];
+        for ($n = 0; $n < 200; $n++) {
+            $properties = $required = [];
+            foreach (Kinds::all() as $key => $kind) {
+                $says = fn (Limit ...$limits): bool => array_diff(array_map(fn (Limit $limit): string => $limit->value, $limits), array_map(fn (Limit $limit): string => $limit->value, $kind->limits())) === [];
+                $low = $random->getInt(1, 9);
+                $choices = ['1', 'a b', 'ä-ö', $text()];
+                $field = ['title' => $text()] + $some(['description' => $text()])
+                    + ($says(Limit::Minimum) ? $some(['minimum' => -$low / 2, 'maximum' => $low + 0.25]) : [])
+                    + ($says(Limit::MinLength) ? $some(['minLength' => $low, 'maxLength' => $low + 50, 'pattern' => '^[a-z"\\\\/]{0,9}\\d*$']) : [])
+                    + ($says(Limit::MaxItems) ? $some(['maxItems' => $low]) : []);
+                $own = ['kind' => $key] + $some(['section' => $text()])
+                    + ($says(Limit::Unit) ? $some(['unit' => 'm²']) : [])
+                    + ($says(Limit::Decimals) ? $some(['decimals' => $low]) : [])
+                    + ($says(Limit::Earliest) ? $some(['earliest' => '2020-02-29', 'latest' => '2030-01-01']) : [])
+                    + ($says(Limit::Types) ? ['types' => ['plant', 'thing']] : []);
+                if ($says(Limit::Choices)) {
+                    $field += $key === 'choice' ? ['enum' => array_values(array_unique($choices))] : ['items' => ['enum' => array_values(array_unique($choices))]];
+                    $own += ['labels' => ['1' => $text()]] + $some(['colours' => ['1' => '#a1b2c3', 'a b' => '#000000']]);
+                    $field += $some(['default' => $key === 'choice' ? '1' : ['a b']]);
+                }
+                $properties["f_{$key}"] = $field + ['x-wellspring' => $own];
+                if ($random->getInt(0, 3) === 0) {
+                    $required[] = 'f_'.strtolower($key);
+                }
+            }
+            $properties = array_combine(array_map(strtolower(...), array_keys($properties)), $properties);
+            $file = ['$schema' => TypeFile::DRAFT, 'title' => 'Thing', 'type' => 'object', 'x-wellspring' => ['format' => 1, 'key' => 'thing', 'taxonomies' => []], 'properties' => $properties, 'required' => $required];
+            $type = TypeFile::read($file);
+            $written = json_decode((string) json_encode(TypeFile::write($type)), true);
+            $this->assertEquals($type, TypeFile::read($written), "seed {$seed}");
+            $this->assertSame(json_encode($written), json_encode(TypeFile::write(TypeFile::read($written))), "seed {$seed}");
+        }
     }
 }

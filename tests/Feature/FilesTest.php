@@ -22,6 +22,7 @@ final class FilesTest extends TestCase
         $this->actingAs($this->manager());
     }
 
+    /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function send(string $name, string $bytes, string $alt = ''): TestResponse
     {
         return $this->post('/manage/api/media', ['file' => UploadedFile::fake()->createWithContent($name, $bytes), 'alt' => $alt], ['Accept' => 'application/json']);
@@ -106,7 +107,7 @@ final class FilesTest extends TestCase
         }
         $this->plant(['title' => 'Fern', 'picture' => 'one.webp', 'shots' => ['two.webp', 'one.webp'], 'text' => '<p><img src="/media/three.webp" alt=""></p>']);
         Term::query()->where('slug', 'ferns')->update(['picture' => 'four.webp']);
-        $used = collect($this->getJson('/manage/api/media')->assertOk()->json('media'))->mapWithKeys(fn (array $one): array => [$one['name'] => array_column($one['used'], 'title')])->all();
+        $used = array_map(fn (array $uses): array => array_column($uses, 'title'), array_column((array) $this->getJson('/manage/api/media')->assertOk()->json('media'), 'used', 'name'));
         $this->assertEquals(['one.webp' => ['Fern'], 'two.webp' => ['Fern'], 'three.webp' => ['Fern'], 'four.webp' => ['Ferns'], 'five.webp' => []], $used);
         $id = fn (string $name): int => Media::query()->where('name', $name)->firstOrFail()->id;
         foreach (['one.webp', 'two.webp', 'three.webp', 'four.webp'] as $name) {

@@ -181,14 +181,17 @@ final class ImportTest extends TestCase
             foreach ($rows as $row) {
                 $insert->execute(array_map(fn (string $column): mixed => ($row[$column] ?? '') === '' ? null : $row[$column], array_keys($columns)));
             }
-            foreach ($keys as $column => $key) {
-                $number = $columns[$column] === 'number';
+            foreach (array_keys($keys) as $column) {
+                $key = $keys[$column];
+                $number = ($columns[$column] ?? '') === 'number';
                 $cast = $number ? "round(sum(cast({$key} as real)), 3)" : "count(distinct trim({$key}))";
-                $theirs = $lite->query("select count(*), count({$key}), {$cast} from {$type}")->fetch(\PDO::FETCH_NUM);
+                $asked = $lite->query("select count(*), count({$key}), {$cast} from {$type}");
+                $theirs = $asked === false ? [] : (array) $asked->fetch(\PDO::FETCH_NUM);
                 $field = "fields->>'{$key}'";
                 $ours = (array) \Illuminate\Support\Facades\DB::selectOne("select count(*) as a, count({$field}) as b, ".($number ? "round(sum(({$field})::numeric), 3)" : "count(distinct {$field})").' as c from items where type_key = ?', [$type]);
-                $this->assertEquals(array_map(floatval(...), $theirs), array_map(floatval(...), array_values($ours)), "{$name} {$column}");
-                $this->assertGreaterThan(300, $theirs[0]);
+                $numbers = fn (array $row): array => array_map(fn (mixed $one): float => is_numeric($one) ? (float) $one : -1.0, array_values($row));
+                $this->assertSame($numbers($theirs), $numbers($ours), "{$name} {$column}");
+                $this->assertGreaterThan(300, $numbers($theirs)[0]);
             }
         }
         $this->assertCount(4, app(CatalogueStore::class)->catalogue()->types);
@@ -198,10 +201,10 @@ final class ImportTest extends TestCase
     private static function plainCsv(string $path): array
     {
         $file = fopen($path, 'rb') ?: throw new \LogicException;
-        $header = fgetcsv($file, escape: '') ?: [];
+        $header = array_map(strval(...), fgetcsv($file, escape: '') ?: []);
         $rows = [];
         while (($cells = fgetcsv($file, escape: '')) !== false) {
-            $rows[] = array_combine($header, $cells);
+            $rows[] = array_combine($header, array_map(strval(...), $cells));
         }
 
         return $rows;

@@ -23,7 +23,10 @@ use Wellspring\Core\Problem\Refused;
 /** Types are changed under the items that they have: what it does is said first, and can be taken back. */
 final class TypesTest extends TestCase
 {
-    /** @param  array<string, mixed>  $file */
+    /**
+     * @param  array<string, mixed>  $file
+     * @param  array<string, string>  $renamed
+     */
     private function save(array $file, array $renamed = []): int
     {
         return (int) $this->putJson('/manage/api/types', ['file' => $file, 'renamed' => $renamed, 'withLoss' => true])->assertOk()->json('change');
@@ -31,6 +34,7 @@ final class TypesTest extends TestCase
 
     /**
      * @param  array<string, mixed>  $file
+     * @param  array<string, string>  $renamed
      * @return list<string>
      */
     private function effects(array $file, array $renamed = []): array
@@ -151,7 +155,11 @@ final class TypesTest extends TestCase
         $this->getJson('/manage/api/types/plant')->assertNotFound();
     }
 
-    /** Every type that is written is a valid JSON Schema (2020-12), and items of it fit it: checked by opis/json-schema. */
+    /**
+     * Every type that is written is a valid JSON Schema (2020-12), and items of it fit it: checked by opis/json-schema.
+     *
+     * @param  array<string, list<array{bool, array<string, mixed>}>>  $items
+     */
     #[DataProvider('shipped')]
     public function test_exported_types_are_json_schemas_that_their_items_fit(string $folder, array $items): void
     {

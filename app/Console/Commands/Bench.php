@@ -6,7 +6,10 @@ namespace App\Console\Commands;
 
 use App\Bench\Ground;
 use App\Bench\Load;
+use App\Content\CatalogueStore;
+use App\Content\ItemQuery;
 use App\Listing\Listing;
+use App\Models\User;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Who\Audience;
@@ -85,6 +88,16 @@ final class Bench extends Command
         );
         $this->table(['query', 'Wellspring ms', 'by hand ms', 'ratio'], $rows);
 
+        $rows = [];
+        foreach ([
+            'last change first' => [[], 'updated_at', false, 'true', 'updated_at desc nulls last, id desc'],
+            'by title' => [[], 'title', true, 'true', 'title collate wellspring_text asc, id'],
+            'quick search' => [['q' => 'plant 4711'], 'title', true, "folded->>'title' like '%plant 4711%'", 'title collate wellspring_text asc, id'],
+        ] as $what => [$asked, $sort, $up, $where, $order]) {
+            $measure("the manager’s table, {$what}", fn () => $this->tablePage($asked, $sort, $up), "select count(*) from items where type_key = 'product' and {$where}", "select * from items where type_key = 'product' and {$where} order by {$order} limit 50");
+        }
+        $this->table(['table of items, first page, with total', 'Wellspring ms', 'by hand ms', 'ratio'], $rows);
+
         $url = $this->given('--url');
         if ($url !== '') {
             $bare = Load::perSecond("{$url}/up", 400);
@@ -96,6 +109,16 @@ final class Bench extends Command
         }
 
         return self::SUCCESS;
+    }
+
+    /** @param  array<string, mixed>  $asked */
+    private function tablePage(array $asked, string $sort, bool $up): void
+    {
+        $type = app(CatalogueStore::class)->catalogue()->types['product'];
+        $items = app(ItemQuery::class);
+        $query = $items->find($type, $asked, new User(['name' => 'Bench', 'role' => 'manager']));
+        (clone $query)->count();
+        $items->order($query, $type, $sort, $up)->forPage(1, 50)->get();
     }
 
     /**

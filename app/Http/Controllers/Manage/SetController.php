@@ -23,7 +23,7 @@ final readonly class SetController
     public function index(): array
     {
         $sets = [];
-        foreach (glob(database_path('sets/*'), GLOB_ONLYDIR) ?: [] as $folder) {
+        foreach ([database_path('demo'), ...glob(database_path('sets/*'), GLOB_ONLYDIR) ?: []] as $folder) {
             $set = ReadySet::fromFolder($folder);
             $sets[] = ['key' => basename($folder), 'name' => $set->name, 'about' => $set->about];
         }
@@ -63,8 +63,9 @@ final readonly class SetController
 
     private function shipped(string $key): ReadySet
     {
-        abort_unless(preg_match('/^[a-z][a-z0-9-]*$/D', $key) === 1 && is_dir(database_path("sets/{$key}")), 404, "There is no set “{$key}”.");
+        $folder = database_path($key === 'demo' ? 'demo' : "sets/{$key}");
+        abort_unless(preg_match('/^[a-z][a-z0-9-]*$/D', $key) === 1 && is_dir($folder), 404, "There is no set “{$key}”.");
 
-        return ReadySet::fromFolder(database_path("sets/{$key}"));
+        return ReadySet::fromFolder($folder);
     }
 }
