@@ -134,7 +134,7 @@ final class ItemWriter
      */
     public function update(Item $item, Type $type, ItemDraft $draft, ?int $revision = null): Item
     {
-        return DB::transaction(function () use ($item, $type, $draft, $revision): Item {
+        return self::together(function () use ($item, $type, $draft, $revision): Item {
             $item = Item::query()->lockForUpdate()->findOrFail($item->id);
             if ($revision !== null && $item->revision !== $revision) {
                 throw new StaleWrite($item->revision);
@@ -150,7 +150,7 @@ final class ItemWriter
     public function remove(Item $item): void
     {
         $type = $this->catalogue->catalogue()->type($item->type_key);
-        DB::transaction(function () use ($item, $type): void {
+        self::together(function () use ($item, $type): void {
             if ($type !== null) {
                 $this->ledger->keep($item, $type);
             }
@@ -161,7 +161,7 @@ final class ItemWriter
 
     private function write(Item $item, Type $type, ItemDraft $draft, string $slug, ?int $before): Item
     {
-        return DB::transaction(function () use ($item, $type, $draft, $slug, $before): Item {
+        return self::together(function () use ($item, $type, $draft, $slug, $before): Item {
             $draft = $draft->with(
                 $slug,
                 $draft->publishAt ?? ($draft->status->value === 'published' ? Instant::write($item->publish_at ?? now()) : null),
@@ -189,6 +189,20 @@ final class ItemWriter
 
             return $item;
         });
+    }
+
+    /**
+     * In the transaction at hand, or in one of its own. Within an import a savepoint for every item would hold a lock
+     * for every item, and the database has room for some thousands.
+     *
+     * @template T
+     *
+     * @param  \Closure(): T  $work
+     * @return T
+     */
+    private static function together(\Closure $work): mixed
+    {
+        return DB::transactionLevel() > 0 ? $work() : DB::transaction($work);
     }
 
     /** @return array<string, string> the texts in the form in which they are compared */

@@ -33,7 +33,7 @@ return new class extends Migration
             $table->index('user_id');
         });
         Schema::table('items', function (Blueprint $table): void {
-            $table->foreignId('author_id')->nullable()->constrained('users')->nullOnDelete();
+            $table->foreignId('author_id')->nullable()->index()->constrained('users')->nullOnDelete();
             $table->integer('position')->nullable();
         });
         DB::statement('create index items_by_hand on items (type_key, position) where position is not null');

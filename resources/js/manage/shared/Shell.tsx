@@ -38,11 +38,14 @@ export function Shell() {
 			>
 				Skip to the screen
 			</a>
-			<header className="topline bg-neutral text-neutral-content flex flex-wrap items-center gap-x-6 gap-y-1 px-4 md:px-5 py-1.5 md:py-0 md:h-12 shrink-0">
+			<header className="topline bg-neutral text-neutral-content flex flex-wrap items-center gap-x-4 md:gap-x-6 gap-y-1 px-4 md:px-5 py-1.5 md:py-0 md:h-12 shrink-0">
 				<span className="flex items-center gap-2 font-serif text-xl font-semibold">
 					<Mark /> Wellspring
 				</span>
-				<nav aria-label="Main" className="flex flex-wrap gap-x-5">
+				<nav
+					aria-label="Main"
+					className="flex flex-wrap gap-x-3.5 md:gap-x-5 max-sm:text-[0.9rem] order-last basis-full md:order-none md:basis-auto"
+				>
 					{(start.user.role === "manager" ? SCREENS : SCREENS.filter(([, , authors]) => authors)).map(([to, label]) => (
 						<NavLink
 							key={to}
@@ -56,14 +59,20 @@ export function Shell() {
 					))}
 				</nav>
 				<span className="flex-1" />
-				<NavLink to="/account" className="text-[#c6dadb] hover:text-white py-1">
+				<NavLink to="/account" className="text-[#c6dadb] hover:text-white py-1 truncate max-w-16 sm:max-w-none">
 					{start.user.name}
 				</NavLink>
 				<button type="button" className="cursor-pointer text-[#c6dadb] hover:text-white py-1" onClick={signOut}>
 					Sign out
 				</button>
-				<a href="/" target="_blank" rel="noreferrer" className="flex items-center gap-1 py-1 hover:underline">
-					Visit site <ArrowUpRight className="size-4" aria-hidden="true" />
+				<a
+					href="/"
+					target="_blank"
+					rel="noreferrer"
+					className="flex items-center gap-1 py-1 hover:underline whitespace-nowrap"
+				>
+					<span className="max-sm:sr-only">Visit site</span>{" "}
+					<ArrowUpRight className="size-5 sm:size-4" aria-hidden="true" />
 					<span className="sr-only">(opens in a new tab)</span>
 				</a>
 			</header>
