@@ -10,8 +10,12 @@ use App\Models\Item;
 use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\RandomModules;
+use Wellspring\Core\Card\Format;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Run\Result;
+use Wellspring\Core\Run\Trace;
 use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Who\Audience;
 
@@ -58,10 +62,31 @@ final class RunAgreementTest extends TestCase
                 $this->assertCount($expected->total, $seen, $said);
                 $this->assertNeverGrows($expected, $said);
                 $this->assertSame($expected->total, $listing->total($module, $now, $viewer), $said);
+                $this->assertTraced($module, array_slice($records, $d % (self::RECORDS - 4), 4), $seen, $now, $viewer, $said);
                 $met += $expected->total > 0 ? 1 : 0;
             }
         }
         $this->assertGreaterThan(self::SETS * self::DEFINITIONS / 3, $met, 'most drawn definitions show something, or the comparison says little');
+    }
+
+    /**
+     * Where a record stands is where the run shows it, and one that it does not show has a reason.
+     *
+     * @param  list<Record>  $records
+     * @param  list<int>  $seen  all that the run shows, in order
+     */
+    private function assertTraced(Module $module, array $records, array $seen, \DateTimeImmutable $now, Audience $viewer, string $said): void
+    {
+        foreach ($records as $record) {
+            $at = array_search($record->id, $seen, true);
+            $this->assertSame($at === false ? null : $at + 1, app(Listing::class)->placeOf($module, $record->id, $now, $viewer), "the place of {$record->slug}; {$said}");
+            $reasons = Trace::of($module, $record, $now, $viewer, app(Format::class))->reasons;
+            if ($at !== false) {
+                $this->assertSame([], $reasons, "{$record->slug} shows; {$said}");
+            } elseif ($reasons === []) {
+                $this->assertTrue($module->skip > 0 || $module->atMost !== null, "{$record->slug} does not show and nothing is said; {$said}");
+            }
+        }
     }
 
     private function assertNeverGrows(Result $result, string $said): void

@@ -1,23 +1,21 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
 import { Link, Navigate, useParams, useSearchParams } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
+import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
 import { useStart } from "../shared/start";
 import type { ContentType, Item, ItemPage } from "../shared/types";
 import { Cell } from "./Cell";
 import { Columns } from "./Columns";
+import { ExportMenu } from "./ExportMenu";
 import { Filters } from "./Filters";
+import { Heading } from "./Heading";
 import { ManyBar } from "./ManyBar";
+import { Selections, type Views } from "./Selections";
 import { type Column, columnsOf, restored, type TableState } from "./tableState";
-
-interface Views {
-	state: Partial<TableState> | null;
-	selections: { id: number; name: string; state: Partial<TableState> }[];
-}
 
 /** The items of one type as a table that each person keeps as they like it. */
 export function ContentScreen() {
@@ -304,193 +302,9 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 					<span className="text-quiet">
 						{total.toLocaleString()} {total === 1 ? type.label.toLowerCase() : type.plural.toLowerCase()}
 					</span>
-					{items.data.pages > 1 && (
-						<nav aria-label="Pages" className="flex items-center gap-2">
-							<button type="button" className="btn btn-sm" disabled={page <= 1} onClick={() => goTo(page - 1)}>
-								Previous
-							</button>
-							page {page} of {items.data.pages.toLocaleString()}
-							<button
-								type="button"
-								className="btn btn-sm"
-								disabled={page >= items.data.pages}
-								onClick={() => goTo(page + 1)}
-							>
-								Next
-							</button>
-						</nav>
-					)}
+					<Pager page={page} pages={items.data.pages} onGo={goTo} />
 				</div>
 			)}
 		</Screen>
-	);
-}
-
-function Heading({
-	column,
-	state,
-	onSort,
-	onResize,
-}: {
-	column: Column;
-	state: TableState;
-	onSort: (key: string) => void;
-	onResize?: (width: number) => void;
-}) {
-	const on = state.sort === column.key;
-	const width = state.columns.find((one) => one.key === column.key)?.width ?? 150;
-	const bounded = (next: number) => Math.max(60, Math.min(600, Math.round(next)));
-	const right = column.field?.family === "number";
-	return (
-		<th
-			scope="col"
-			className={`relative px-3 py-2 font-semibold ${right ? "text-right" : "text-left"}`}
-			aria-sort={on ? (state.direction === "asc" ? "ascending" : "descending") : column.sorts ? "none" : undefined}
-		>
-			{column.sorts ? (
-				<button
-					type="button"
-					className="cursor-pointer hover:underline max-w-full truncate"
-					onClick={() => onSort(column.key)}
-				>
-					{column.label} <span aria-hidden="true">{on ? (state.direction === "asc" ? "↑" : "↓") : ""}</span>
-				</button>
-			) : (
-				<span className="block truncate">{column.label}</span>
-			)}
-			{onResize && (
-				<button
-					type="button"
-					className="grip"
-					aria-label={`Width of ${column.label}: ${width} pixels; arrow keys change it`}
-					onKeyDown={(event) => {
-						if (event.key === "ArrowLeft" || event.key === "ArrowRight") {
-							event.preventDefault();
-							onResize(bounded(width + (event.key === "ArrowRight" ? 16 : -16)));
-						}
-					}}
-					onPointerDown={(event) => {
-						const from = event.clientX;
-						const grip = event.currentTarget;
-						grip.setPointerCapture(event.pointerId);
-						const move = (moved: PointerEvent) => onResize(bounded(width + moved.clientX - from));
-						grip.addEventListener("pointermove", move);
-						grip.addEventListener("pointerup", () => grip.removeEventListener("pointermove", move), { once: true });
-					}}
-				/>
-			)}
-		</th>
-	);
-}
-
-function Selections({
-	type,
-	views,
-	state,
-	onPick,
-}: {
-	type: ContentType;
-	views: Views;
-	state: TableState;
-	onPick: (state: Partial<TableState>) => void;
-}) {
-	const client = useQueryClient();
-	const [name, setName] = useState("");
-	const keep = (answer: Views) => client.setQueryData(["views", type.key], answer);
-	const save = useMutation({
-		mutationFn: () => send<Views>("PUT", `/views/${type.key}`, { name: name.trim(), state }),
-		onSuccess: (answer) => {
-			keep(answer);
-			setName("");
-		},
-	});
-	const remove = useMutation({
-		mutationFn: (id: number) => send<Views>("DELETE", `/views/${type.key}/${id}`, {}),
-		onSuccess: keep,
-	});
-	return (
-		<DialogTrigger>
-			<Button className="btn btn-sm h-9">
-				Selections{views.selections.length > 0 ? ` (${views.selections.length})` : ""}
-			</Button>
-			<Popover
-				placement="bottom end"
-				className="bg-base-100 border border-base-300 rounded-box shadow-lg w-[20rem] max-w-[92vw]"
-			>
-				<Dialog aria-label="Saved selections" className="outline-none p-4 grid gap-3">
-					{({ close }) => (
-						<>
-							{views.selections.length === 0 && (
-								<p className="text-quiet">What is found, filtered and ordered now can be kept under a name.</p>
-							)}
-							<ul className="grid gap-0.5">
-								{views.selections.map((one) => (
-									<li key={one.id} className="flex items-center gap-2">
-										<button
-											type="button"
-											className="grow text-left cursor-pointer hover:underline py-0.5"
-											onClick={() => {
-												onPick(one.state);
-												close();
-											}}
-										>
-											{one.name}
-										</button>
-										<button
-											type="button"
-											className="btn btn-xs btn-ghost"
-											aria-label={`Forget ${one.name}`}
-											onClick={() => remove.mutate(one.id)}
-										>
-											×
-										</button>
-									</li>
-								))}
-							</ul>
-							<div className="flex gap-2 border-t border-base-300 pt-3">
-								<input
-									className="input input-sm grow min-w-0"
-									aria-label="Name of the selection"
-									placeholder="Name this selection"
-									value={name}
-									onChange={(event) => setName(event.target.value)}
-								/>
-								<button
-									type="button"
-									className="btn btn-sm"
-									disabled={name.trim() === "" || save.isPending}
-									onClick={() => save.mutate()}
-								>
-									Keep
-								</button>
-							</div>
-							{save.error && <p className="text-error">{save.error.message}</p>}
-						</>
-					)}
-				</Dialog>
-			</Popover>
-		</DialogTrigger>
-	);
-}
-
-function ExportMenu({ type }: { type: ContentType }) {
-	return (
-		<DialogTrigger>
-			<Button className="btn btn-sm h-9">Export</Button>
-			<Popover placement="bottom end" className="bg-base-100 border border-base-300 rounded-box shadow-lg">
-				<Dialog aria-label="Export" className="outline-none p-4 grid gap-1.5">
-					<p className="text-quiet max-w-56">All {type.plural.toLowerCase()}, as the import takes them.</p>
-					{[
-						["csv", "Table (CSV)"],
-						["json", "Objects (JSON)"],
-						["jsonl", "One object a line (JSON Lines)"],
-					].map(([format, words]) => (
-						<a key={format} href={`/manage/api/exports/${type.key}?format=${format}`} className="hover:underline">
-							{words}
-						</a>
-					))}
-				</Dialog>
-			</Popover>
-		</DialogTrigger>
 	);
 }

@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
+import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
 import { Sheet } from "../shared/Sheet";
 import { moment, useStart } from "../shared/start";
@@ -158,27 +159,7 @@ export function FilesScreen() {
 			{found.data && (
 				<div className="flex flex-wrap items-center gap-4">
 					<span className="text-quiet">{found.data.total.toLocaleString()} files</span>
-					{found.data.pages > 1 && (
-						<nav aria-label="Pages" className="flex items-center gap-2">
-							<button
-								type="button"
-								className="btn btn-sm"
-								disabled={page <= 1}
-								onClick={() => setAsked({ ...asked, page: page - 1 })}
-							>
-								Previous
-							</button>
-							page {page} of {found.data.pages}
-							<button
-								type="button"
-								className="btn btn-sm"
-								disabled={page >= found.data.pages}
-								onClick={() => setAsked({ ...asked, page: page + 1 })}
-							>
-								Next
-							</button>
-						</nav>
-					)}
+					<Pager page={page} pages={found.data.pages} onGo={(next) => setAsked({ ...asked, page: next })} />
 				</div>
 			)}
 			{open && <About media={open} onClose={() => setOpen(null)} />}

@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { get } from "../shared/api";
+import { Pager } from "../shared/Pager";
 import { Sheet } from "../shared/Sheet";
 import type { Media } from "../shared/types";
 
@@ -71,22 +72,7 @@ export function MediaPicker({
 				))}
 				{found.data?.total === 0 && <li className="text-quiet col-span-full">Nothing fits.</li>}
 			</ul>
-			{found.data && found.data.pages > 1 && (
-				<div className="flex gap-2 items-center">
-					<button type="button" className="btn btn-sm" disabled={page <= 1} onClick={() => setPage(page - 1)}>
-						Previous
-					</button>
-					page {page} of {found.data.pages}
-					<button
-						type="button"
-						className="btn btn-sm"
-						disabled={page >= found.data.pages}
-						onClick={() => setPage(page + 1)}
-					>
-						Next
-					</button>
-				</div>
-			)}
+			{found.data && <Pager page={page} pages={found.data.pages} onGo={setPage} />}
 		</Sheet>
 	);
 }

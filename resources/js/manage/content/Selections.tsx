@@ -1,0 +1,103 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import { send } from "../shared/api";
+import type { ContentType } from "../shared/types";
+import type { TableState } from "./tableState";
+
+/** How a person last had a table, and what they kept of it under names. */
+export interface Views {
+	state: Partial<TableState> | null;
+	selections: { id: number; name: string; state: Partial<TableState> }[];
+}
+
+/** What was found, filtered and ordered, kept under a name. */
+export function Selections({
+	type,
+	views,
+	state,
+	onPick,
+}: {
+	type: ContentType;
+	views: Views;
+	state: TableState;
+	onPick: (state: Partial<TableState>) => void;
+}) {
+	const client = useQueryClient();
+	const [name, setName] = useState("");
+	const keep = (answer: Views) => client.setQueryData(["views", type.key], answer);
+	const save = useMutation({
+		mutationFn: () => send<Views>("PUT", `/views/${type.key}`, { name: name.trim(), state }),
+		onSuccess: (answer) => {
+			keep(answer);
+			setName("");
+		},
+	});
+	const remove = useMutation({
+		mutationFn: (id: number) => send<Views>("DELETE", `/views/${type.key}/${id}`, {}),
+		onSuccess: keep,
+	});
+	return (
+		<DialogTrigger>
+			<Button className="btn btn-sm h-9">
+				Selections{views.selections.length > 0 ? ` (${views.selections.length})` : ""}
+			</Button>
+			<Popover
+				placement="bottom end"
+				className="bg-base-100 border border-base-300 rounded-box shadow-lg w-[20rem] max-w-[92vw]"
+			>
+				<Dialog aria-label="Saved selections" className="outline-none p-4 grid gap-3">
+					{({ close }) => (
+						<>
+							{views.selections.length === 0 && (
+								<p className="text-quiet">What is found, filtered and ordered now can be kept under a name.</p>
+							)}
+							<ul className="grid gap-0.5">
+								{views.selections.map((one) => (
+									<li key={one.id} className="flex items-center gap-2">
+										<button
+											type="button"
+											className="grow text-left cursor-pointer hover:underline py-0.5"
+											onClick={() => {
+												onPick(one.state);
+												close();
+											}}
+										>
+											{one.name}
+										</button>
+										<button
+											type="button"
+											className="btn btn-xs btn-ghost"
+											aria-label={`Forget ${one.name}`}
+											onClick={() => remove.mutate(one.id)}
+										>
+											×
+										</button>
+									</li>
+								))}
+							</ul>
+							<div className="flex gap-2 border-t border-base-300 pt-3">
+								<input
+									className="input input-sm grow min-w-0"
+									aria-label="Name of the selection"
+									placeholder="Name this selection"
+									value={name}
+									onChange={(event) => setName(event.target.value)}
+								/>
+								<button
+									type="button"
+									className="btn btn-sm"
+									disabled={name.trim() === "" || save.isPending}
+									onClick={() => save.mutate()}
+								>
+									Keep
+								</button>
+							</div>
+							{save.error && <p className="text-error">{save.error.message}</p>}
+						</>
+					)}
+				</Dialog>
+			</Popover>
+		</DialogTrigger>
+	);
+}
