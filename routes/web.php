@@ -91,6 +91,7 @@ Route::middleware(['auth', 'manage:author'])->prefix('manage')->group(function (
         Route::put('groups', [Manage\PeopleController::class, 'saveGroup']);
         Route::delete('groups/{id}', [Manage\PeopleController::class, 'removeGroup']);
 
+        Route::get('imports', [Manage\ImportController::class, 'index']);
         Route::post('imports', [Manage\ImportController::class, 'store']);
         Route::get('imports/{id}', [Manage\ImportController::class, 'show']);
         Route::post('imports/{id}/pictures', [Manage\ImportController::class, 'addPictures']);

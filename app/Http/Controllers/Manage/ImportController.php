@@ -25,6 +25,8 @@ use Wellspring\Core\Problem\Refused;
 /** Files on their way in, and items on their way out. */
 final readonly class ImportController
 {
+    private const LATELY = 6;
+
     public function __construct(private CatalogueStore $catalogue)
     {
     }
@@ -54,6 +56,13 @@ final readonly class ImportController
         ]);
 
         return new JsonResponse($this->whole($row), 201);
+    }
+
+    /** @return list<array{id: int, name: string, state: string}> the last ones of a type */
+    public function index(Request $request): array
+    {
+        return array_values(Import::query()->where('type_key', $request->string('type')->toString())->latest('id')->limit(self::LATELY)->get()
+            ->map(fn (Import $row): array => ['id' => $row->id, 'name' => $row->name, 'state' => $row->state])->all());
     }
 
     /** @return array<string, mixed> */

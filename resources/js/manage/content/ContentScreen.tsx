@@ -9,6 +9,7 @@ import { Screen } from "../shared/Screen";
 import { useStart } from "../shared/start";
 import type { ContentType, Item, ItemPage } from "../shared/types";
 import { Cell } from "./Cell";
+import { ChangesSheet } from "./ChangesSheet";
 import { Columns } from "./Columns";
 import { ExportMenu } from "./ExportMenu";
 import { Filters } from "./Filters";
@@ -58,6 +59,7 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 	}));
 	const [ticked, setTicked] = useState<Set<number>>(new Set());
 	const [allThatFit, setAllThatFit] = useState(false);
+	const [changes, setChanges] = useState(false);
 	const page = Number(asked.get("page") ?? 1);
 	const goTo = (next: number) => setAsked(next > 1 ? { page: String(next) } : {}, { replace: true });
 
@@ -143,6 +145,9 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 			wide
 			aside={
 				<div className="flex flex-wrap gap-2">
+					<button type="button" className="btn btn-sm h-9" onClick={() => setChanges(true)}>
+						Changes
+					</button>
 					{start.user.role === "manager" && (
 						<>
 							<Link to={`/content/${type.key}/by-hand`} className="btn btn-sm h-9">
@@ -305,6 +310,7 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 					<Pager page={page} pages={items.data.pages} onGo={goTo} />
 				</div>
 			)}
+			{changes && <ChangesSheet onClose={() => setChanges(false)} />}
 		</Screen>
 	);
 }

@@ -44,6 +44,15 @@ interface Import {
 
 const BECOMES = { created: "new", changed: "changed", unchanged: "as it is", bad: "wrong" };
 
+const STATES = {
+	new: "not checked yet",
+	checking: "being checked",
+	checked: "checked, not written",
+	writing: "being written",
+	done: "is in",
+	failed: "could not be taken",
+};
+
 /** Brings items in from a file: matched, looked at, checked, and only then written. */
 export function ImportScreen() {
 	const { type: key = "" } = useParams();
@@ -81,6 +90,15 @@ export function ImportScreen() {
 function Choose({ type, onTaken }: { type: string; onTaken: (row: Import) => void }) {
 	const [share, setShare] = useState<number | null>(null);
 	const [over, setOver] = useState(false);
+	const forget = useMutation({
+		mutationFn: (id: number) => send("DELETE", `/imports/${id}`, {}),
+		onSuccess: () => recent.refetch(),
+	});
+	const recent = useQuery({
+		queryKey: ["imports", type],
+		queryFn: () => get<Pick<Import, "id" | "name" | "state">[]>(`/imports?type=${type}`),
+		staleTime: 0,
+	});
 	const take = useMutation({
 		mutationFn: (file: File) => {
 			const body = new FormData();
@@ -129,6 +147,29 @@ function Choose({ type, onTaken }: { type: string; onTaken: (row: Import) => voi
 			/>
 			{share !== null && <progress className="progress w-full max-w-md" aria-label="Uploading" value={share} max={1} />}
 			{take.error && <Notice>{take.error.message}</Notice>}
+			{recent.data && recent.data.length > 0 && (
+				<div className="border-t border-base-300 pt-3 w-full">
+					<h3 className="font-semibold">Lately</h3>
+					<ul className="grid gap-0.5">
+						{recent.data.map((one) => (
+							<li key={one.id}>
+								<Link to={`?import=${one.id}`} className="underline">
+									{one.name}
+								</Link>{" "}
+								<span className="text-quiet">{STATES[one.state]}</span>{" "}
+								<button
+									type="button"
+									className="btn btn-xs btn-ghost"
+									aria-label={`Forget ${one.name}`}
+									onClick={() => forget.mutate(one.id)}
+								>
+									×
+								</button>
+							</li>
+						))}
+					</ul>
+				</div>
+			)}
 		</div>
 	);
 }

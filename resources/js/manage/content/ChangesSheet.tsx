@@ -1,0 +1,60 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { get, send } from "../shared/api";
+import { useDone } from "../shared/Done";
+import { Notice } from "../shared/Notice";
+import { Sheet } from "../shared/Sheet";
+import { moment, useStart } from "../shared/start";
+
+interface Change {
+	id: number;
+	title: string;
+	by: string;
+	at: string;
+	undone: boolean;
+}
+
+/** What was done to many at once — imports, edits, changes of types and terms — and taking it back. */
+export function ChangesSheet({ onClose }: { onClose: () => void }) {
+	const start = useStart();
+	const client = useQueryClient();
+	const done = useDone();
+	const changes = useQuery({ queryKey: ["changes"], queryFn: () => get<Change[]>("/changes"), staleTime: 0 });
+	const undo = useMutation({
+		mutationFn: (id: number) => send<{ undone: number; left: string[] }>("POST", `/changes/${id}/undo`, {}),
+		onSuccess: (answer) => {
+			void client.invalidateQueries();
+			done("Taken back.", null, answer.left);
+		},
+	});
+	return (
+		<Sheet title="What was done to many at once" onClose={onClose} wide>
+			{(changes.error ?? undo.error) && <Notice>{(changes.error ?? undo.error)?.message}</Notice>}
+			<ol className="border border-base-300 rounded-box divide-y divide-base-300">
+				{changes.data?.map((one) => (
+					<li key={one.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2">
+						<span className="grow">
+							{one.title}
+							<span className="block text-quiet text-[0.85rem]">
+								{moment(start, one.at)}, {one.by}
+							</span>
+						</span>
+						{one.undone ? (
+							<span className="text-quiet">taken back</span>
+						) : (
+							<button
+								type="button"
+								className="btn btn-sm"
+								disabled={undo.isPending}
+								aria-label={`Take back: ${one.title}`}
+								onClick={() => undo.mutate(one.id)}
+							>
+								{undo.isPending && undo.variables === one.id ? "Taking it back…" : "Take it back"}
+							</button>
+						)}
+					</li>
+				))}
+				{changes.data?.length === 0 && <li className="px-4 py-3 text-quiet">Nothing yet.</li>}
+			</ol>
+		</Sheet>
+	);
+}
