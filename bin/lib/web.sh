@@ -93,6 +93,8 @@ http {
             fastcgi_param SCRIPT_NAME /index.php;
             fastcgi_param HTTP_PROXY "";
             fastcgi_param HTTP_HOST \$host:\$server_port;
+            # Taking a large import back is one request.
+            fastcgi_read_timeout 900s;
             fastcgi_buffers 16 32k;
             fastcgi_buffer_size 32k;
             fastcgi_pass unix:$dir/php-fpm.sock;

@@ -40,6 +40,8 @@ final readonly class ChangeController
         $who = $request->user();
         abort_unless($who instanceof User && ($who->isManager() || $change->user_id === $who->id), 403, 'This was done by someone else.');
 
+        set_time_limit(0);
+
         return $undo->undo($change);
     }
 }

@@ -61,6 +61,8 @@ final readonly class ItemTableController
             throw Refused::because('ids', 'missing', 'expected at least one item.');
         }
 
+        set_time_limit(0);
+
         return $many->do($type, $ids, $given['do'], (array) ($all['with'] ?? []));
     }
 

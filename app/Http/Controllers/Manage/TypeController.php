@@ -76,6 +76,7 @@ final readonly class TypeController
     /** @return array{key: string, change: int|null} */
     public function save(Request $request): array
     {
+        set_time_limit(0);
         $before = Change::query()->max('id');
         $type = $this->writer->apply($request->json()->all()['file'] ?? null, $this->renamed($request), $request->boolean('withLoss'));
         $change = Change::query()->where('kind', 'type')->where('id', '>', $before ?? 0)->max('id');
