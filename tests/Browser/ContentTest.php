@@ -95,6 +95,19 @@ final class ContentTest extends BrowserTestCase
         $this->findText('label', 'Theirs: Theirs')->click();
         $this->findText('button', 'Save with these')->click();
         $this->await('both are brought together', fn (): ?bool => [$this->value('#field-cook'), $this->value('#field-minutes'), $this->value('#field-course')] === ['Theirs', '7', 'starter'] ?: null);
+
+        // A draft older than what another saved since does not write over it either.
+        $this->find('#field-title')->sendKeys(' (mine)');
+        $this->sees('Draft kept');
+        $this->browser->switchTo()->window($this->browser->getWindowHandles()[1]);
+        $this->browser->navigate()->refresh();
+        $this->sees('This is your draft');
+        $this->browser->executeScript('return fetch("/manage/api/items/" + location.pathname.split("/").pop(), { method: "PUT", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": decodeURIComponent(document.cookie.split("XSRF-TOKEN=")[1].split(";")[0]) }, body: JSON.stringify({ revision: Number(arguments[0]), values: { minutes: 8 } }) }).then((answer) => answer.status)', [4]);
+        $this->browser->switchTo()->window($first);
+        $this->find('#field-title')->sendKeys(WebDriverKeys::CONTROL.'s');
+        $this->sees('Someone else saved this in the meantime');
+        $this->findText('button', 'Save both together')->click();
+        $this->await('both are brought together', fn (): ?bool => [$this->value('#field-title'), $this->value('#field-minutes')] === ['Dish 137 (mine)', '8'] ?: null);
         $this->findText('button', 'Every save')->click();
         $this->sees('Every save of');
         $this->findText('li', 'imported')->findElement(WebDriverBy::xpath('.//button[contains(., "Bring back")]'))->click();

@@ -54,6 +54,8 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 	const go = useNavigate();
 	const done = useDone();
 	const [saved, setSaved] = useState(item);
+	// What is typed was typed over this one: a draft may be older than what others saved since.
+	const [revision, setRevision] = useState(begun.draft?.revision ?? item?.revision ?? 0);
 	const [values, setValues] = useState<Values>({ ...begun.values, ...(begun.draft?.values ?? {}) });
 	const [files, setFiles] = useState<Record<string, Media>>(item?.files ?? {});
 	const [problems, setProblems] = useState<Problem[]>([]);
@@ -63,7 +65,7 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 	const form = useRef<HTMLFormElement>(null);
 	const began = saved?.values ?? begun.values;
 	const changed = JSON.stringify(plain(values)) !== JSON.stringify(plain(began));
-	const draft = useDraft(type.key, saved, values, changed);
+	const draft = useDraft(type.key, saved, revision, values, changed);
 	useEffect(() => {
 		document.title = `${saved?.title ?? `New ${type.label.toLowerCase()}`} · Wellspring`;
 	}, [saved, type.label]);
@@ -71,6 +73,7 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 	const take = (now: Item) => {
 		draft.drop();
 		setSaved({ ...now, draft: null });
+		setRevision(now.revision);
 		setValues(now.values);
 		setFiles((all) => ({ ...all, ...now.files }));
 		setProblems([]);
@@ -81,10 +84,11 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 		}
 	};
 	const save = useMutation({
-		mutationFn: ({ of, revision }: { of: Values; revision: number }) => {
+		mutationFn: async ({ of, revision: over }: { of: Values; revision: number }) => {
+			await draft.settled();
 			const { created_at: _, updated_at: __, ...sent } = of;
 			return saved
-				? send<Item>("PUT", `/items/${saved.id}`, { values: sent, revision })
+				? send<Item>("PUT", `/items/${saved.id}`, { values: sent, revision: over })
 				: send<Item>("POST", "/items", { type: type.key, values: sent });
 		},
 		onSuccess: (now) => {
@@ -94,6 +98,7 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 			}
 		},
 		onError: async (error) => {
+			draft.keep();
 			if (error instanceof ApiError && error.status === 409 && saved) {
 				const now = await get<Item>(`/items/${saved.id}`);
 				setStale({ about: error.body as unknown as Stale, now: now.values });
@@ -117,6 +122,7 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 		onSuccess: () => {
 			draft.drop();
 			setValues(began);
+			setRevision(saved?.revision ?? 0);
 			setHadDraft(false);
 			setProblems([]);
 			save.reset();
@@ -124,7 +130,7 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 	});
 	const submit = (event?: FormEvent) => {
 		event?.preventDefault();
-		save.mutate({ of: values, revision: saved?.revision ?? 0 });
+		save.mutate({ of: values, revision });
 	};
 	const set = (key: string, value: unknown) => setValues((now) => ({ ...now, [key]: value }));
 	const field = (key: string) => type.fields.find((one) => one.key === key) as Field;

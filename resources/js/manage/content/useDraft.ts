@@ -5,12 +5,13 @@ import type { Item, Values } from "../shared/types";
 const WAIT = 700;
 
 /** Keeps what is typed into an item's form, so that nothing is lost by leaving it. */
-export function useDraft(type: string, saved: Item | null, values: Values, changed: boolean) {
+export function useDraft(type: string, saved: Item | null, revision: number, values: Values, changed: boolean) {
 	const [keptAt, setKeptAt] = useState<string | null>(saved?.draft?.keptAt ?? null);
 	const [problem, setProblem] = useState<string | null>(null);
 	const latest = useRef<string | null>(null);
+	const onItsWay = useRef<Promise<void>>(Promise.resolve());
 	const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-	const body = JSON.stringify({ type, id: saved?.id ?? null, revision: saved?.revision ?? null, values });
+	const body = JSON.stringify({ type, id: saved?.id ?? null, revision: saved ? revision : null, values });
 
 	const flush = useCallback(() => {
 		if (timer.current) {
@@ -20,7 +21,7 @@ export function useDraft(type: string, saved: Item | null, values: Values, chang
 		if (latest.current) {
 			const sent = JSON.parse(latest.current) as unknown;
 			latest.current = null;
-			send<{ keptAt: string }>("PUT", "/items/draft", sent, true).then(
+			onItsWay.current = send<{ keptAt: string }>("PUT", "/items/draft", sent, true).then(
 				(answer) => {
 					setKeptAt(answer.keptAt);
 					setProblem(null);
@@ -57,5 +58,18 @@ export function useDraft(type: string, saved: Item | null, values: Values, chang
 			flush();
 		};
 	}, [flush]);
-	return { keptAt, problem, drop };
+	/** Before a save: nothing more is sent, and what is on its way has arrived, so that no draft comes after it. */
+	const settled = useCallback(() => {
+		if (timer.current) {
+			clearTimeout(timer.current);
+		}
+		latest.current = null;
+		return onItsWay.current;
+	}, []);
+	/** After a save that did not come about. */
+	const keep = () => {
+		latest.current = body;
+		flush();
+	};
+	return { keptAt, problem, drop, settled, keep };
 }
