@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Models\Item;
+use Illuminate\Database\Eloquent\Collection;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
@@ -18,14 +20,15 @@ final class Records
      * @param  list<int>  $ids
      * @return list<Record> in the order of the ids
      */
-    public static function byId(array $ids): array
+    public static function byId(array $ids, Type $type): array
     {
-        $items = Item::query()->with(Item::shown())->findMany($ids)->keyBy('id');
+        $links = array_filter($type->fields, fn (Field $field): bool => $field->family()->isLink()) !== [];
+        $items = Item::query()->with($links ? Item::shown() : ['terms'])->findMany($ids)->keyBy('id');
         $records = [];
         foreach ($ids as $id) {
             $item = $items->get($id);
             if ($item !== null) {
-                $records[] = self::of($item);
+                $records[] = self::of($links ? $item : $item->setRelation('links', new Collection));
             }
         }
 

@@ -63,7 +63,7 @@ final readonly class PageMaker
     /** A module with the page of records that a run gave. */
     public function shown(Module $module, string $address, Result $result): ShownModule
     {
-        $records = Records::byId($result->ids);
+        $records = Records::byId($result->ids, $module->source);
         $cards = array_map(fn (Record $record): ShownCard => new ShownCard(
             self::itemAddress($module->source, $record->slug),
             $this->cards->make($module->card, $record),

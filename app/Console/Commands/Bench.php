@@ -90,7 +90,7 @@ final class Bench extends Command
 
         $rows = [];
         foreach ([
-            'last change first' => [[], 'updated_at', false, 'true', 'updated_at desc nulls last, id desc'],
+            'last change first' => [[], 'updated_at', false, 'true', 'updated_at desc, id desc'],
             'by title' => [[], 'title', true, 'true', 'title collate wellspring_text asc, id'],
             'quick search' => [['q' => 'plant 4711'], 'title', true, "folded->>'title' like '%plant 4711%'", 'title collate wellspring_text asc, id'],
         ] as $what => [$asked, $sort, $up, $where, $order]) {

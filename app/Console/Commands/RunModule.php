@@ -59,7 +59,7 @@ final class RunModule extends Command
 
             return self::FAILURE;
         }
-        $records = Records::byId($result->ids);
+        $records = Records::byId($result->ids, $module->source);
         if ($this->option('json')) {
             $this->output->writeln(json_encode([
                 'module' => $module->key,

@@ -434,7 +434,8 @@ function Problems({ result }: { result: Result | null }) {
 }
 
 function Preview({ row, result }: { row: Import; result: Result }) {
-	const used = row.columns.filter((column) => result.preview?.some((one) => one.cells[column.key]));
+	const matched = Object.values(row.options.columns);
+	const used = row.columns.filter((column) => matched.includes(column.key));
 	return (
 		<div className="relative overflow-x-auto bg-base-100 border border-base-300 rounded-box" tabIndex={-1}>
 			<table className="w-full text-[0.85rem]">

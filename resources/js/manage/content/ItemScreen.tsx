@@ -318,6 +318,7 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 							</select>
 						</Labelled>
 					)}
+					{saved && <ShownIn item={saved} />}
 					{own
 						.filter((one) => one.family === "picture")
 						.map((one) => (
@@ -328,7 +329,6 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 						.map((one) => (
 							<Control key={one.key} {...props(one)} />
 						))}
-					{saved && <ShownIn item={saved} />}
 				</div>
 			</div>
 			{history && saved && (

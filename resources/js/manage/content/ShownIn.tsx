@@ -19,7 +19,7 @@ export function ShownIn({ item }: { item: Item }) {
 		queryFn: () => get<Shown[]>(`/items/${item.id}/shown`),
 	});
 	return (
-		<section aria-labelledby="shown-in" className="grid gap-2 border-t border-base-300 pt-4">
+		<section aria-labelledby="shown-in" className="grid gap-2 border-y border-base-300 py-4">
 			<h2 id="shown-in" className="font-serif text-lg font-semibold">
 				Shown in
 			</h2>
