@@ -134,7 +134,7 @@ final class ContentTest extends BrowserTestCase
         $this->sees('Area is at least 200');
         $this->findText('button', 'Columns')->click();
         $this->findText('[aria-label=Columns] label', 'Hours of sun')->click();
-        $this->find('body')->sendKeys(WebDriverKeys::ESCAPE);
+        $this->browser->getKeyboard()->sendKeys([WebDriverKeys::ESCAPE]);
         $this->find('[aria-label^="Width of Area"]')->sendKeys([WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_RIGHT]);
         $this->sees('8 garden plots');
         usleep(900_000);

@@ -48,6 +48,7 @@ final class KeepingTest extends TestCase
         $this->postJson("/manage/api/items/{$item->id}/revisions/1")->assertOk()->assertJson(['revision' => 4, 'values' => ['price' => 4, 'light' => null, 'groups' => ['ferns'], 'text' => '<p>Green.</p>']]);
         $this->assertSame('brought back revision 1', Revision::query()->where('item_id', $item->id)->where('number', 4)->firstOrFail()->how);
         $this->postJson("/manage/api/items/{$item->id}/revisions/9")->assertNotFound();
+        $this->save($item, 4, ['price' => 4.0, 'groups' => ['ferns']])->assertOk()->assertJson(['revision' => 4]);
     }
 
     public function test_two_people_saving_are_brought_together_knowingly(): void

@@ -18,6 +18,7 @@ use App\Models\User;
 use App\Site\WhereShown;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Wellspring\Core\Content\Differences;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
@@ -70,7 +71,9 @@ final readonly class ItemController
         }
         $draft = $this->byWho($request, (new ItemReader($type))->fromValues($values, $standing), $item);
         $this->writer->check($type, $draft, $item);
-        $item = $this->writer->update($item, $type, $draft, (int) $given['revision']);
+        if (! Differences::same($draft->values(), (new ItemReader($type))->asItStands($standing)->values())) {
+            $item = $this->writer->update($item, $type, $draft, (int) $given['revision']);
+        }
         $this->drafts->drop($this->who($request), $type->key, $item);
 
         return $this->shape->whole($item, $type) + ['draft' => null];

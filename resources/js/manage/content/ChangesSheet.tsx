@@ -45,7 +45,7 @@ export function ChangesSheet({ onClose }: { onClose: () => void }) {
 								type="button"
 								className="btn btn-sm"
 								disabled={undo.isPending}
-								aria-label={`Take back: ${one.title}`}
+								aria-label={`Take it back: ${one.title}`}
 								onClick={() => undo.mutate(one.id)}
 							>
 								{undo.isPending && undo.variables === one.id ? "Taking it back…" : "Take it back"}

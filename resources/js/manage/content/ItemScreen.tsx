@@ -130,8 +130,21 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 	});
 	const submit = (event?: FormEvent) => {
 		event?.preventDefault();
-		save.mutate({ of: values, revision });
+		if (!save.isPending && (saved === null || changed)) {
+			save.mutate({ of: values, revision });
+		}
 	};
+	// Wherever the focus is: who asks to save means this form.
+	useEffect(() => {
+		const onKey = (event: KeyboardEvent) => {
+			if ((event.ctrlKey || event.metaKey) && event.key === "s") {
+				event.preventDefault();
+				form.current?.requestSubmit();
+			}
+		};
+		window.addEventListener("keydown", onKey);
+		return () => window.removeEventListener("keydown", onKey);
+	}, []);
 	const set = (key: string, value: unknown) => setValues((now) => ({ ...now, [key]: value }));
 	const field = (key: string) => type.fields.find((one) => one.key === key) as Field;
 	const props = (one: Field) => ({
@@ -148,16 +161,7 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 	const sections = [...new Set(own.filter((one) => one.family !== "picture").map((one) => one.section))];
 
 	return (
-		<form
-			ref={form}
-			onSubmit={submit}
-			noValidate
-			onKeyDown={(event) => {
-				if ((event.ctrlKey || event.metaKey) && event.key === "s") {
-					submit(event);
-				}
-			}}
-		>
+		<form ref={form} onSubmit={submit} noValidate>
 			<div className="sticky top-0 z-10 flex flex-wrap items-center gap-x-3 gap-y-1.5 px-4 md:px-6 py-2 min-h-13 bg-base-100 border-b border-base-300">
 				<Link to={`/content/${type.key}`} className="text-quiet hover:underline">
 					{type.plural} <span aria-hidden="true">›</span>

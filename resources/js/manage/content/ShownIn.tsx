@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { get } from "../shared/api";
+import { useStart } from "../shared/start";
 import type { Item } from "../shared/types";
 
 interface Shown {
@@ -14,6 +15,7 @@ interface Shown {
 
 /** The modules that show the item now, and the nearest that do not, with the reason. */
 export function ShownIn({ item }: { item: Item }) {
+	const { user } = useStart();
 	const shown = useQuery({
 		queryKey: ["shown", item.id, item.revision],
 		queryFn: () => get<Shown[]>(`/items/${item.id}/shown`),
@@ -30,9 +32,13 @@ export function ShownIn({ item }: { item: Item }) {
 						key={one.module}
 						className={`border-l-3 pl-3 ${one.place === null ? "border-base-300" : "border-success"}`}
 					>
-						<Link to={`/modules/${one.module}`} className="font-semibold hover:underline">
-							{one.name}
-						</Link>
+						{user.role === "manager" ? (
+							<Link to={`/modules/${one.module}`} className="font-semibold hover:underline">
+								{one.name}
+							</Link>
+						) : (
+							<strong className="font-semibold">{one.name}</strong>
+						)}
 						{one.place !== null ? (
 							<p className="text-quiet text-[0.85rem]">
 								{place(one.place)} of its records{one.page !== null && one.page > 1 ? `, on page ${one.page}` : ""}

@@ -18,6 +18,7 @@ export interface Column {
 }
 
 const WIDTHS: Partial<Record<Field["family"], number>> = {
+	text: 220,
 	picture: 84,
 	yesNo: 90,
 	number: 110,
