@@ -6,7 +6,7 @@ namespace App\Content;
 
 use App\Models\ContentType;
 use App\Models\Taxonomy as TaxonomyRow;
-use App\Models\Term as TermRow;
+use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Taxonomy;
@@ -73,13 +73,15 @@ final class CatalogueStore
     /** @return array<string, Taxonomy> */
     private function taxonomies(): array
     {
-        $rows = TermRow::query()->select(['id', 'taxonomy_key', 'parent_id', 'slug', 'name'])->orderBy('position')->orderBy('id')->get();
+        // Rows, not models: a taxonomy may have thousands of terms, and every page begins here.
+        $rows = DB::table('terms')->orderBy('position')->orderBy('id')->get(['id', 'taxonomy_key', 'parent_id', 'slug', 'name']);
         $slugs = $rows->pluck('slug', 'id');
         $terms = [];
         $this->termIds = [];
         foreach ($rows as $row) {
-            $terms[$row->taxonomy_key][] = new Term($row->slug, $row->name, $row->parent_id === null ? null : $slugs[$row->parent_id]);
-            $this->termIds[$row->taxonomy_key][$row->slug] = $row->id;
+            $parent = $row->parent_id === null ? null : $slugs[$row->parent_id] ?? null;
+            $terms[(string) $row->taxonomy_key][] = new Term((string) $row->slug, (string) $row->name, is_string($parent) ? $parent : null);
+            $this->termIds[(string) $row->taxonomy_key][(string) $row->slug] = (int) $row->id;
         }
         $taxonomies = [];
         foreach (TaxonomyRow::query()->orderBy('key')->get() as $row) {

@@ -167,12 +167,41 @@ final class KeepingTest extends TestCase
         $this->putJson('/manage/api/taxonomies', ['file' => ['format' => 1, 'key' => 'groups', 'label' => 'Groups', 'tree' => false]])->assertUnprocessable();
         $this->putJson('/manage/api/taxonomies', ['file' => ['format' => 1, 'key' => 'groups', 'label' => 'Groups', 'tree' => true, 'properties' => ['latin' => ['title' => 'Latin', 'x-wellspring' => ['kind' => 'text']]]]])->assertOk();
         $this->putJson('/manage/api/terms/'.$id('ferns'), ['term' => ['name' => 'Ferns', 'fields' => ['latin' => 'Polypodiopsida']]])->assertOk()->assertJson(['fields' => ['latin' => 'Polypodiopsida']]);
+        $about = ['format' => 1, 'key' => 'groups', 'label' => 'Groups', 'tree' => true];
+        $this->putJson('/manage/api/taxonomies', ['file' => $about])->assertOk();
+        $this->assertSame([], $this->getJson('/manage/api/terms/'.$id('ferns'))->json('fields'), 'a field that is gone is not asked about');
+        $this->putJson('/manage/api/taxonomies', ['file' => $about + ['properties' => ['latin' => ['title' => 'Latin', 'x-wellspring' => ['kind' => 'text']]]]])->assertOk();
+        $this->getJson('/manage/api/terms/'.$id('ferns'))->assertJson(['fields' => ['latin' => 'Polypodiopsida']]);
         $file = json_decode((string) $this->get('/manage/api/taxonomies/groups/file')->getContent(), true);
         Item::query()->delete();
         Term::query()->update(['parent_id' => null]);
         Term::query()->delete();
         app(\App\Content\TermWriter::class)->apply(\Wellspring\Core\Content\TaxonomyFile::read($file));
         $this->assertSame($file, json_decode((string) $this->get('/manage/api/taxonomies/groups/file')->getContent(), true), 'out and in again');
+    }
+
+    public function test_a_tree_of_five_thousand_terms_is_told_moved_and_merged(): void
+    {
+        DB::statement("insert into terms (taxonomy_key, slug, name, position) select 'groups', 'root-' || n, 'Root ' || n, 10 + n from generate_series(1, 50) as n");
+        DB::statement("insert into terms (taxonomy_key, slug, name, position, parent_id) select 'groups', 'leaf-' || n, 'Leaf ' || n, n, (select id from terms where slug = 'root-' || (n % 50 + 1)) from generate_series(1, 4945) as n");
+        app(CatalogueStore::class)->forget();
+        $item = $this->plant(['title' => 'Fern', 'groups' => ['leaf-1', 'leaf-51', 'root-2', 'leaf-2']]);
+        $rows = fn (): array => array_column((array) $this->getJson('/manage/api/taxonomies/groups/terms')->assertOk()->json(), null, 'slug');
+        $before = $rows();
+        $this->assertCount(5000, $before);
+        $this->assertSame([[1, 1], [1, 1], [0, 1], [0, 0]], array_map(fn (string $slug): array => [$before[$slug]['items'], $before[$slug]['withBelow']], ['root-2', 'leaf-2', 'root-3', 'root-4']), 'an item counts once, however many of its terms are below');
+        $this->postJson("/manage/api/terms/{$before['root-2']['id']}/move", ['parent' => $before['leaf-3']['id'], 'position' => 0])->assertOk();
+        $this->postJson("/manage/api/terms/{$before['root-50']['id']}/move", ['parent' => null, 'position' => 0])->assertOk();
+        $after = $rows();
+        $this->assertSame([1, 1, 1], [$after['leaf-3']['withBelow'], $after['root-4']['withBelow'], $after['root-2']['withBelow']]);
+        $roots = array_values(array_filter($after, fn (array $one): bool => $one['parent'] === null));
+        $this->assertSame(['root-50', 'perennials', 'shrubs', 'root-1'], array_slice(array_column($roots, 'slug'), 0, 4));
+        $leaves = array_map(fn (int $n): int => $after["leaf-{$n}"]['id'], [1, 51, 2]);
+        $change = $this->postJson('/manage/api/terms/merge', ['into' => $after['root-2']['id'], 'terms' => $leaves])->assertOk()->json('change');
+        $this->assertSame(['root-2'], $item->refresh()->terms->pluck('slug')->all());
+        $this->postJson("/manage/api/changes/{$change}/undo")->assertOk()->assertJson(['undone' => 1]);
+        $this->assertCount(4, $item->refresh()->terms);
+        $this->assertCount(5000, $this->getJson('/manage/api/start')->assertOk()->json('taxonomies.0.terms'));
     }
 
     public function test_an_item_tells_where_it_shows_and_why_not_where_it_does_not(): void

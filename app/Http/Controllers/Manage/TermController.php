@@ -71,8 +71,8 @@ final readonly class TermController
     {
         $taxonomy = $this->taxonomy($key);
         $rows = Term::query()->where('taxonomy_key', $key)->orderBy('position')->orderBy('id')->get()->groupBy(fn (Term $term): int => $term->parent_id ?? 0);
-        $below = function (int $parent) use (&$below, $rows): array {
-            return array_values(($rows->get($parent) ?? collect())->map(fn (Term $term): TermDraft => new TermDraft($term->slug, $term->name, $term->description, $term->picture, $term->colour, $term->fields, $below($term->id)))->all());
+        $below = function (int $parent) use (&$below, $rows, $taxonomy): array {
+            return array_values(($rows->get($parent) ?? collect())->map(fn (Term $term): TermDraft => new TermDraft($term->slug, $term->name, $term->description, $term->picture, $term->colour, array_intersect_key($term->fields, $taxonomy->fields), $below($term->id)))->all());
         };
 
         return new Response(json_encode(TaxonomyFile::write($taxonomy, $below(0)), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", 200, [
@@ -120,7 +120,8 @@ final readonly class TermController
             'picture' => $term->picture,
             'pictureUrl' => $picture?->smallUrl(),
             'colour' => $term->colour,
-            'fields' => (object) $term->fields,
+            // A value of a field that the taxonomy has no more stays stored, and is not asked about.
+            'fields' => (object) array_intersect_key($term->fields, $this->taxonomy($term->taxonomy_key)->fields),
             'items' => DB::table('item_term')->where('term_id', $id)->count(),
             'below' => Term::query()->where('parent_id', $id)->count(),
             'modules' => Module::query()->get()->filter(fn (Module $module): bool => str_contains((string) json_encode([$module->draft['where'] ?? null, $module->live['where'] ?? null]), '"'.$term->slug.'"'))->pluck('key')->values()->all(),

@@ -1,12 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { get, send } from "../shared/api";
+import { ApiError, get, send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import { FieldEditor } from "../types/FieldEditor";
+import { FieldList } from "../types/FieldList";
 import type { TypesAnswer } from "../types/TypesScreen";
-import { type FieldRow, type FieldSchema, newRow, rowsOf } from "../types/typeFile";
+import { type FieldRow, type FieldSchema, rowsOf } from "../types/typeFile";
 
 export interface TaxonomyRow {
 	key: string;
@@ -43,7 +43,6 @@ export function TaxonomySheet({
 	const [rows, setRows] = useState<FieldRow[]>(() =>
 		rowsOf({ properties: taxonomy.file.properties ?? {}, required: taxonomy.file.required ?? [] }),
 	);
-	const [open, setOpen] = useState<number | null>(null);
 	const key = keyOf ? keyOf(label) : taxonomy.key;
 	const save = useMutation({
 		mutationFn: () => {
@@ -71,6 +70,7 @@ export function TaxonomySheet({
 			void go("/terms");
 		},
 	});
+	const problems = save.error instanceof ApiError ? save.error.problems : [];
 	const usable = kinds.data?.kinds.filter((one) => !["items", "person"].includes(one.key)) ?? [];
 	return (
 		<Sheet title={keyOf ? "A new taxonomy" : `About ${taxonomy.label}`} onClose={onClose} wide>
@@ -102,55 +102,7 @@ export function TaxonomySheet({
 			)}
 			<section className="grid gap-2" aria-label="Fields of its terms">
 				<h3 className="font-semibold">Fields that its terms have, beside name, description, picture and colour</h3>
-				<ul className="border border-base-300 rounded-box divide-y divide-base-300">
-					{rows.map((row) => (
-						<li key={row.id}>
-							<div className="flex items-center gap-3 px-4 py-1.5">
-								<button
-									type="button"
-									className="grow text-left cursor-pointer font-semibold"
-									aria-expanded={open === row.id}
-									onClick={() => setOpen(open === row.id ? null : row.id)}
-								>
-									{row.schema.title || "A new field"}
-								</button>
-								<button
-									type="button"
-									className="btn btn-xs btn-ghost"
-									aria-label={`Remove the field ${row.schema.title}`}
-									onClick={() => setRows((all) => all.filter((one) => one.id !== row.id))}
-								>
-									×
-								</button>
-							</div>
-							{open === row.id && (
-								<FieldEditor
-									row={row}
-									kinds={usable}
-									problems={[]}
-									onChange={(change) =>
-										setRows((all) => all.map((one) => (one.id === row.id ? { ...one, ...change } : one)))
-									}
-								/>
-							)}
-						</li>
-					))}
-					{rows.length === 0 && <li className="px-4 py-2 text-quiet">None.</li>}
-				</ul>
-				<button
-					type="button"
-					className="plain-add justify-self-start"
-					onClick={() => {
-						const row = newRow(
-							"text",
-							rows.map((one) => one.key),
-						);
-						setRows([...rows, row]);
-						setOpen(row.id);
-					}}
-				>
-					+ a field
-				</button>
+				<FieldList rows={rows} kinds={usable} problems={problems} onChange={setRows} />
 			</section>
 			<div className="flex flex-wrap gap-3">
 				<button

@@ -6,9 +6,9 @@ import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { useStart } from "../shared/start";
-import { FieldEditor } from "./FieldEditor";
+import { FieldList } from "./FieldList";
 import type { TypesAnswer } from "./TypesScreen";
-import { type FieldRow, fileOf, newRow, renamedOf, rowsOf, type TypeFile } from "./typeFile";
+import { type FieldRow, fileOf, renamedOf, rowsOf, type TypeFile } from "./typeFile";
 
 interface Effect {
 	field: string;
@@ -54,7 +54,6 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 	const { properties: _, required: __, ...began } = file;
 	const [about, setAbout] = useState(began);
 	const [rows, setRows] = useState<FieldRow[]>(() => rowsOf(file));
-	const [open, setOpen] = useState<number | null>(null);
 	const [effects, setEffects] = useState<Effect[] | null>(null);
 	const [problems, setProblems] = useState<Problem[]>([]);
 	const [removing, setRemoving] = useState(false);
@@ -103,15 +102,6 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 			fail(error);
 		},
 	});
-	const setRow = (id: number, change: Partial<FieldRow>) =>
-		setRows((all) => all.map((row) => (row.id === id ? { ...row, ...change } : row)));
-	const move = (from: number, to: number) =>
-		setRows((all) => {
-			const next = [...all];
-			next.splice(to, 0, ...next.splice(from, 1));
-			return next;
-		});
-	const ofField = (row: FieldRow) => problems.filter((one) => one.path.startsWith(`properties.${row.key}`));
 
 	return (
 		<div>
@@ -208,81 +198,7 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 				<section className="grid gap-3" aria-label="Fields">
 					<h2 className="font-serif text-2xl font-semibold">Fields</h2>
 					<p className="text-quiet -mt-2">Every item has a title, a slug, a text and its dates. These come beside.</p>
-					<ol className="bg-base-100 border border-base-300 rounded-box divide-y divide-base-300">
-						{rows.map((row, i) => (
-							<li key={row.id}>
-								<div className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 py-2">
-									<button
-										type="button"
-										className="grow text-left cursor-pointer min-w-0"
-										aria-expanded={open === row.id}
-										onClick={() => setOpen(open === row.id ? null : row.id)}
-									>
-										<span className="font-semibold">{row.schema.title || "A new field"}</span>{" "}
-										<span className="text-quiet">
-											{kinds.find((one) => one.key === row.schema["x-wellspring"].kind)?.words}
-											{row.required && ", needed"}
-											{row.schema["x-wellspring"].section && ` · ${row.schema["x-wellspring"].section}`}
-										</span>
-										{row.was === null && <span className="text-success ml-2">new</span>}
-										{row.was !== null && row.was !== row.key && (
-											<span className="text-secondary ml-2">was {row.was}</span>
-										)}
-										{ofField(row).length > 0 && <span className="text-error ml-2 font-medium">needs another look</span>}
-									</button>
-									<code className="text-[0.8rem] text-quiet hidden sm:inline">{row.key}</code>
-									<span className="flex">
-										<button
-											type="button"
-											className="btn btn-xs btn-ghost"
-											aria-label={`Move ${row.schema.title} up`}
-											disabled={i === 0}
-											onClick={() => move(i, i - 1)}
-										>
-											↑
-										</button>
-										<button
-											type="button"
-											className="btn btn-xs btn-ghost"
-											aria-label={`Move ${row.schema.title} down`}
-											disabled={i === rows.length - 1}
-											onClick={() => move(i, i + 1)}
-										>
-											↓
-										</button>
-										<button
-											type="button"
-											className="btn btn-xs btn-ghost"
-											aria-label={`Remove the field ${row.schema.title}`}
-											onClick={() => setRows((all) => all.filter((one) => one.id !== row.id))}
-										>
-											×
-										</button>
-									</span>
-								</div>
-								{open === row.id && (
-									<FieldEditor
-										row={row}
-										kinds={kinds}
-										problems={ofField(row)}
-										onChange={(change) => setRow(row.id, change)}
-									/>
-								)}
-							</li>
-						))}
-						{rows.length === 0 && <li className="px-4 py-4 text-quiet">None yet.</li>}
-					</ol>
-					<AddField
-						kinds={kinds}
-						onAdd={(kind) => {
-							const row = newRow(
-								kind,
-								rows.map((one) => one.key),
-							);
-							setRows([...rows, row]);
-							setOpen(row.id);
-						}}
-					/>
+					<FieldList rows={rows} kinds={kinds} problems={problems} onChange={setRows} />
 				</section>
 			</div>
 			{effects && (
@@ -332,30 +248,6 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 					</div>
 				</Sheet>
 			)}
-		</div>
-	);
-}
-
-function AddField({ kinds, onAdd }: { kinds: TypesAnswer["kinds"]; onAdd: (kind: string) => void }) {
-	const [kind, setKind] = useState("text");
-	return (
-		<div className="flex flex-wrap gap-2 items-center">
-			<label htmlFor="new-kind">Add a field:</label>
-			<select
-				id="new-kind"
-				className="select select-sm w-auto"
-				value={kind}
-				onChange={(event) => setKind(event.target.value)}
-			>
-				{kinds.map((one) => (
-					<option key={one.key} value={one.key}>
-						{one.words}
-					</option>
-				))}
-			</select>
-			<button type="button" className="btn btn-sm" onClick={() => onAdd(kind)}>
-				Add
-			</button>
 		</div>
 	);
 }

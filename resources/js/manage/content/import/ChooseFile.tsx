@@ -1,0 +1,103 @@
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { get, send, upload } from "../../shared/api";
+import { Notice } from "../../shared/Notice";
+import type { Import } from "./types";
+
+const STATES = {
+	new: "not checked yet",
+	checking: "being checked",
+	checked: "checked, not written",
+	writing: "being written",
+	done: "is in",
+	failed: "could not be taken",
+};
+
+/** Takes the file, by choosing or by drop; those of late stand below. */
+export function ChooseFile({ type, onTaken }: { type: string; onTaken: (row: Import) => void }) {
+	const [share, setShare] = useState<number | null>(null);
+	const [over, setOver] = useState(false);
+	const forget = useMutation({
+		mutationFn: (id: number) => send("DELETE", `/imports/${id}`, {}),
+		onSuccess: () => recent.refetch(),
+	});
+	const recent = useQuery({
+		queryKey: ["imports", type],
+		queryFn: () => get<Pick<Import, "id" | "name" | "state">[]>(`/imports?type=${type}`),
+		staleTime: 0,
+	});
+	const take = useMutation({
+		mutationFn: (file: File) => {
+			const body = new FormData();
+			body.set("type", type);
+			body.set("file", file);
+			return upload<Import>("/imports", body, setShare);
+		},
+		onSuccess: onTaken,
+		onSettled: () => setShare(null),
+	});
+	return (
+		// biome-ignore lint/a11y/noStaticElementInteractions: a place to drop on; choosing a file does the same
+		<div
+			className={`border border-dashed rounded-box p-8 grid gap-3 justify-items-start ${over ? "border-secondary bg-accent" : "border-[#8b9a9c] bg-base-100"}`}
+			onDragOver={(event) => {
+				event.preventDefault();
+				setOver(true);
+			}}
+			onDragLeave={() => setOver(false)}
+			onDrop={(event) => {
+				event.preventDefault();
+				setOver(false);
+				const file = event.dataTransfer.files[0];
+				if (file) {
+					take.mutate(file);
+				}
+			}}
+		>
+			<h2 className="font-serif text-xl font-semibold">Which file?</h2>
+			<p className="text-quiet max-w-2xl">
+				A table with a heading row (CSV; commas, semicolons or tabs; UTF-8 or Windows-1252), or objects (JSON, JSON
+				Lines). Terms are paths such as <code>Perennials &gt; Ferns | Shade</code>.
+			</p>
+			<input
+				type="file"
+				aria-label="The file"
+				accept=".csv,.tsv,.txt,.json,.jsonl,.ndjson"
+				className="file-input w-full max-w-md"
+				disabled={take.isPending}
+				onChange={(event) => {
+					const file = event.target.files?.[0];
+					if (file) {
+						take.mutate(file);
+					}
+				}}
+			/>
+			{share !== null && <progress className="progress w-full max-w-md" aria-label="Uploading" value={share} max={1} />}
+			{take.error && <Notice>{take.error.message}</Notice>}
+			{recent.data && recent.data.length > 0 && (
+				<div className="border-t border-base-300 pt-3 w-full">
+					<h3 className="font-semibold">Lately</h3>
+					<ul className="grid gap-0.5">
+						{recent.data.map((one) => (
+							<li key={one.id}>
+								<Link to={`?import=${one.id}`} className="underline">
+									{one.name}
+								</Link>{" "}
+								<span className="text-quiet">{STATES[one.state]}</span>{" "}
+								<button
+									type="button"
+									className="btn btn-xs btn-ghost"
+									aria-label={`Forget ${one.name}`}
+									onClick={() => forget.mutate(one.id)}
+								>
+									×
+								</button>
+							</li>
+						))}
+					</ul>
+				</div>
+			)}
+		</div>
+	);
+}

@@ -1,0 +1,247 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import { send, upload } from "../../shared/api";
+import { useDone } from "../../shared/Done";
+import { Notice } from "../../shared/Notice";
+import { useStart } from "../../shared/start";
+import { Preview, Problems } from "./Checked";
+import type { Import, Options } from "./types";
+
+/** Matching, checking and writing of one file. */
+export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void }) {
+	const { type: key = "" } = useParams();
+	const { locale } = useStart().site;
+	const client = useQueryClient();
+	const done = useDone();
+	const [options, setOptions] = useState<Options>(row.options);
+	const [touched, setTouched] = useState(false);
+	const set = (change: Partial<Options>) => {
+		setTouched(true);
+		setOptions((now) => ({ ...now, ...change }));
+	};
+	const keep = (now: Import) => client.setQueryData(["import", String(row.id)], now);
+	const run = useMutation({
+		mutationFn: (write: boolean) => send<Import>("POST", `/imports/${row.id}/run`, { write, options }),
+		onSuccess: (now) => {
+			setTouched(false);
+			keep(now);
+		},
+	});
+	const [share, setShare] = useState<number | null>(null);
+	const pictures = useMutation({
+		mutationFn: (file: File) => {
+			const body = new FormData();
+			body.set("pictures", file);
+			return upload<Import>(`/imports/${row.id}/pictures`, body, setShare);
+		},
+		onSuccess: (now) => {
+			setTouched(true);
+			keep(now);
+		},
+		onSettled: () => setShare(null),
+	});
+	const busy = row.state === "checking" || row.state === "writing";
+	const { result } = row;
+	const n = (value = 0) => value.toLocaleString(locale);
+	const checked = row.state === "checked" && !touched && result !== null;
+	const right = (result?.created ?? 0) + (result?.changed ?? 0);
+
+	if (row.state === "done") {
+		return (
+			<div className="bg-base-100 border border-base-300 rounded-box p-6 grid gap-3 justify-items-start">
+				<h2 className="font-serif text-xl font-semibold">{row.name} is in</h2>
+				<p>
+					{n(result?.created)} made, {n(result?.changed)} changed, {n(result?.unchanged)} as they were
+					{(result?.bad ?? 0) > 0 && `, ${n(result?.bad)} rows left aside`}.
+				</p>
+				<Problems result={result} />
+				<div className="flex flex-wrap gap-3">
+					<Link to={`/content/${key}`} className="btn btn-secondary" onClick={() => void client.invalidateQueries()}>
+						See them
+					</Link>
+					{row.change !== null && (
+						<button
+							type="button"
+							className="btn"
+							onClick={() => done("Imported; it can be taken back as a whole.", row.change)}
+						>
+							Take the import back…
+						</button>
+					)}
+					<button type="button" className="btn btn-ghost" onClick={onAgain}>
+						Another file
+					</button>
+				</div>
+			</div>
+		);
+	}
+	return (
+		<div className="grid gap-6">
+			<section className="bg-base-100 border border-base-300 rounded-box p-5 grid gap-4" aria-labelledby="match">
+				<div className="flex flex-wrap items-baseline gap-x-4">
+					<h2 id="match" className="font-serif text-xl font-semibold">
+						Which column is which field?
+					</h2>
+					<span className="text-quiet">{row.name}</span>
+					<span className="grow" />
+					<button type="button" className="plain-add" onClick={onAgain}>
+						Another file
+					</button>
+				</div>
+				<div className="grid gap-1.5">
+					{row.headings.map((heading) => (
+						<div
+							key={heading}
+							className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] sm:grid-cols-[minmax(0,14rem)_minmax(0,1fr)_minmax(0,16rem)] gap-x-4 items-center"
+						>
+							<span className="font-semibold truncate">{heading}</span>
+							<span className="text-quiet truncate hidden sm:block">
+								{row.samples[heading] ?? "(empty in the first rows)"}
+							</span>
+							<select
+								className="select select-sm w-full"
+								aria-label={`Field for the column ${heading}`}
+								value={options.columns[heading] ?? ""}
+								disabled={busy}
+								onChange={(event) => {
+									const column = event.target.value || null;
+									const freed = Object.fromEntries(
+										Object.entries(options.columns).map(([other, now]) => [other, now === column ? null : now]),
+									);
+									set({ columns: { ...freed, [heading]: column } });
+								}}
+							>
+								<option value="">left out</option>
+								{row.columns.map((one) => (
+									<option key={one.key} value={one.key}>
+										{one.label}
+										{one.needed ? " (needed)" : ""}
+									</option>
+								))}
+							</select>
+						</div>
+					))}
+				</div>
+				<div className="grid sm:grid-cols-2 gap-4 border-t border-base-300 pt-4">
+					<label className="grid gap-1 content-start">
+						<span className="font-semibold">What becomes of each row?</span>
+						<select
+							className="select w-full"
+							value={options.mode}
+							disabled={busy}
+							onChange={(event) => set({ mode: event.target.value as Options["mode"] })}
+						>
+							<option value="create">each makes a new item</option>
+							<option value="both">known items change, the others are made</option>
+							<option value="update">only known items change</option>
+						</select>
+					</label>
+					<label className="grid gap-1 content-start">
+						<span className="font-semibold">An item is known by its</span>
+						<select
+							className="select w-full"
+							value={options.key}
+							disabled={busy}
+							onChange={(event) => set({ key: event.target.value })}
+						>
+							{row.keys.map((one) => (
+								<option key={one.key} value={one.key}>
+									{one.label}
+								</option>
+							))}
+						</select>
+					</label>
+					<label className="flex gap-2 items-start cursor-pointer">
+						<input
+							type="checkbox"
+							className="checkbox checkbox-sm mt-0.5"
+							disabled={busy}
+							checked={options.makeTerms}
+							onChange={() => set({ makeTerms: !options.makeTerms })}
+						/>
+						Make terms that are not there yet
+					</label>
+					<label className="flex gap-2 items-start cursor-pointer">
+						<input
+							type="checkbox"
+							className="checkbox checkbox-sm mt-0.5"
+							disabled={busy}
+							checked={options.skipBad}
+							onChange={() => set({ skipBad: !options.skipBad })}
+						/>
+						Write the right rows though others are wrong
+					</label>
+					<label className="grid gap-1 content-start sm:col-span-2">
+						<span className="font-semibold">
+							{row.pictures ? "Pictures: a zip is here" : "Pictures that cells name, as a zip (if there are any)"}
+						</span>
+						<input
+							type="file"
+							accept=".zip"
+							className="file-input file-input-sm w-full max-w-md"
+							disabled={busy || pictures.isPending}
+							onChange={(event) => {
+								const file = event.target.files?.[0];
+								if (file) {
+									pictures.mutate(file);
+								}
+							}}
+						/>
+						{share !== null && (
+							<progress className="progress w-full max-w-md" aria-label="Uploading" value={share} max={1} />
+						)}
+					</label>
+				</div>
+				{pictures.error && <Notice>{pictures.error.message}</Notice>}
+				{run.error && <Notice>{run.error.message}</Notice>}
+				<div className="flex flex-wrap gap-3 items-center">
+					<button
+						type="button"
+						className={`btn ${checked ? "" : "btn-secondary"}`}
+						disabled={busy || run.isPending}
+						onClick={() => run.mutate(false)}
+					>
+						Check every row
+					</button>
+					{checked && (
+						<button
+							type="button"
+							className="btn btn-secondary"
+							disabled={run.isPending || right === 0 || ((result?.bad ?? 0) > 0 && !options.skipBad)}
+							onClick={() => run.mutate(true)}
+						>
+							Write {n(right)} {right === 1 ? "item" : "items"}
+						</button>
+					)}
+					{busy && (
+						<span role="status" className="flex items-center gap-3">
+							{row.state === "checking" ? "Checking" : "Writing"} {row.done > 0 ? `row ${n(row.done)}` : "…"}
+							{row.state === "writing" && row.rows > 0 && (
+								<progress className="progress w-40" aria-label="Written" value={row.done} max={row.rows} />
+							)}
+							<span className="text-quiet">You can leave; it goes on.</span>
+						</span>
+					)}
+				</div>
+			</section>
+			{row.state === "failed" && <Problems result={result} />}
+			{checked && result && (
+				<section className="grid gap-4" aria-labelledby="checked">
+					<h2 id="checked" className="font-serif text-xl font-semibold">
+						{n(result.created)} new · {n(result.changed)} changed · {n(result.unchanged)} as they are ·{" "}
+						<span className={result.bad ? "text-error" : ""}>{n(result.bad)} wrong</span>
+					</h2>
+					{(result.newTerms?.length ?? 0) > 0 && (
+						<p>
+							{n(result.newTerms?.length)} terms are made:{" "}
+							<span className="text-quiet">{result.newTerms?.slice(0, 30).join(" · ")}</span>
+						</p>
+					)}
+					<Problems result={result} />
+					<Preview row={row} result={result} />
+				</section>
+			)}
+		</div>
+	);
+}
