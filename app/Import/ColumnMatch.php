@@ -13,16 +13,14 @@ use Wellspring\Core\Text\Fold;
 /** Which column of a type a heading in a file means: as it was matched last, else by its words. */
 final class ColumnMatch
 {
-    /** Words that tables of other programs use for what every item has. Common practice, no source. */
+    /** Words that tables use for what every item has. Common practice, no source. */
     private const WORDS = [
-        'title' => ['name', 'heading', 'headline', 'product', 'item'],
-        'slug' => ['handle', 'url key', 'permalink'],
-        'text' => ['description', 'body', 'content', 'long description'],
+        'title' => ['name', 'heading', 'headline'],
+        'text' => ['description', 'body', 'content'],
         'publish_at' => ['date', 'published', 'published at', 'publish date', 'published on'],
         'expire_at' => ['expires', 'expiry', 'until', 'expiry date'],
-        'status' => ['state', 'visibility'],
+        'status' => ['state'],
         'author' => ['by', 'written by', 'author email'],
-        'lead' => ['featured', 'sticky'],
     ];
 
     /**
