@@ -84,6 +84,8 @@ final class PeopleTest extends TestCase
             }
         }
         $this->postJson('/manage/api/items/many', ['type' => 'plant', 'do' => 'delete', 'ids' => [$theirs->id]])->assertUnprocessable();
+        $this->postJson('/manage/api/items/many', ['type' => 'plant', 'do' => 'set', 'ids' => [$own], 'with' => ['values' => ['author' => 'm@example.org', 'light' => 'sun']]])->assertJson(['done' => 1]);
+        $this->assertSame($author->id, Item::query()->where('id', $own)->value('author_id'));
         foreach (['get' => ['modules', 'types', 'taxonomies', 'people', 'by-hand/plant', 'exports/plant'], 'put' => ['types', 'taxonomies'], 'post' => ['people', 'imports', 'sets/apply', 'terms/merge']] as $method => $paths) {
             foreach ($paths as $path) {
                 $this->json($method, "/manage/api/{$path}")->assertForbidden();
