@@ -37,6 +37,8 @@ final class RunImport implements ShouldQueue
             return;
         }
         $store->forget();
+        // A worker does one job after another; what this one writes is by whoever began it.
+        Auth::forgetGuards();
         if ($row->user_id !== null) {
             Auth::onceUsingId($row->user_id);
         }
