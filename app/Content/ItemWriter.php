@@ -154,7 +154,7 @@ final class ItemWriter
             if ($type !== null) {
                 $this->ledger->keep($item, $type);
             }
-            $this->ledger->removing($item);
+            $this->ledger->removing([$item]);
             $item->delete();
         });
     }

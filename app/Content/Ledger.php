@@ -21,6 +21,9 @@ final class Ledger
 
     private string $how = 'saved';
 
+    /** @var array<int, array<string, mixed>> that go with removed items, by id */
+    private array $links = [];
+
     /** @var array<int, array{change_id: int, item_id: int, before: int|null, after: int|null}> not written yet, by item */
     private array $waiting = [];
 
@@ -38,8 +41,12 @@ final class Ledger
             try {
                 $work($change);
                 $this->flush();
+                if ($this->links !== []) {
+                    $change->data = ['links' => array_values($this->links)] + $change->data;
+                    $change->save();
+                }
             } finally {
-                [$this->open, $this->how, $this->waiting] = [null, 'saved', []];
+                [$this->open, $this->how, $this->waiting, $this->links] = [null, 'saved', [], []];
             }
 
             return $change;
@@ -78,10 +85,23 @@ final class Ledger
         $this->note($item->id, $before, $item->revision);
     }
 
-    /** Notes that an item is about to be removed. */
-    public function removing(Item $item): void
+    /**
+     * Notes that items are about to be removed, and the links from and to them, which go with them.
+     *
+     * @param  iterable<Item>  $items
+     */
+    public function removing(iterable $items): void
     {
-        $this->note($item->id, $item->revision, null);
+        $ids = [];
+        foreach ($items as $item) {
+            $this->note($item->id, $item->revision, null);
+            $ids[] = $item->id;
+        }
+        if ($this->open !== null) {
+            foreach (DB::table('item_links')->whereIn('item_id', $ids)->orWhereIn('target_id', $ids)->get() as $link) {
+                $this->links[(int) $link->id] = array_diff_key((array) $link, ['id' => 0]);
+            }
+        }
     }
 
     /** What is about to be written over is kept, also where an item came to be by another way than the writer. */

@@ -49,6 +49,7 @@ final readonly class Undo
                     $why = $this->one((int) $row->item_id, $row->before, $row->after);
                     $why === null ? $undone++ : $left[] = $why;
                 }
+                $this->linkAgain($change);
             });
             $change->undone_at = now()->toImmutable();
             $change->save();
@@ -72,14 +73,24 @@ final readonly class Undo
         do {
             $some = Item::query()->whereIn('id', DB::table('change_items')->join('items', 'items.id', '=', 'change_items.item_id')
                 ->where('change_id', $change->id)->whereNull('before')->whereColumn('items.revision', 'change_items.after')->select('items.id')->limit(500))->get();
-            foreach ($some as $item) {
-                $this->ledger->removing($item);
-            }
+            $this->ledger->removing($some);
             Item::query()->whereKey($some->modelKeys())->delete();
             $removed += $some->count();
         } while ($some->isNotEmpty());
 
         return $removed;
+    }
+
+    /** What was linked from and to the removed items is linked again, where both are there. */
+    private function linkAgain(Change $change): void
+    {
+        foreach (array_chunk((array) ($change->data['links'] ?? []), 500) as $links) {
+            $there = Item::query()->whereIn('id', array_merge(array_column($links, 'item_id'), array_filter(array_column($links, 'target_id'))))->pluck('id')->flip();
+            DB::table('item_links')->insertOrIgnore(array_values(array_filter(
+                $links,
+                fn (mixed $link): bool => is_array($link) && $there->has($link['item_id']) && ($link['target_id'] === null || $there->has($link['target_id'])),
+            )));
+        }
     }
 
     private function one(int $id, ?int $before, ?int $after): ?string

@@ -106,6 +106,8 @@ final class KeepingTest extends TestCase
         $undo($many('set', ['values' => ['light' => 'sun']], ['ids' => [$items[0]->id, $items[5]->id]])->assertJson(['done' => 2])->json('change'));
         $many('set', ['values' => ['light' => 'moon']])->assertJson(['done' => 0])->assertJsonPath('left.0', '“Plant 0”: light: expected one of sun, half-shade, shade, found “moon”.');
 
+        DB::table('item_links')->insert([['item_id' => $items[5]->id, 'field' => 'friends', 'position' => 0, 'target_id' => $items[2]->id], ['item_id' => $items[0]->id, 'field' => 'friends', 'position' => 0, 'target_id' => $items[2]->id]]);
+        $before = $state();
         $change = $many('delete')->assertJson(['done' => 4])->json('change');
         $this->assertSame(2, Item::query()->count());
         $this->plant(['title' => 'In the way', 'slug' => 'plant-3']);
