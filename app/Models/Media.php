@@ -21,7 +21,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $alt
  * @property float $focus_x what of it must stay in sight when it is cut, 0 at the left to 1 at the right
  * @property float $focus_y likewise, 0 at the top
- * @property list<int> $sizes widths that it was made in, px, its own last
+ * @property list<int> $sizes widths that it was made in, px, its own last; none for a picture of before there were any, which is WebP alone
  * @property int|null $user_id
  * @property CarbonImmutable $created_at
  */
@@ -60,7 +60,7 @@ final class Media extends Model
     {
         $name = $webp ? $this->name : $this->plainName();
 
-        return implode(', ', array_map(fn (int $width): string => '/media/'.($width === $this->width ? '' : "w{$width}/")."{$name} {$width}w", $this->sizes));
+        return implode(', ', array_map(fn (int $width): string => '/media/'.($width === $this->width ? '' : "w{$width}/")."{$name} {$width}w", $this->sizes === [] ? [(int) $this->width] : $this->sizes));
     }
 
     /** @return string as CSS’s object-position says it */
@@ -83,6 +83,6 @@ final class Media extends Model
 
     private function plainName(): string
     {
-        return $this->kind === 'picture' ? substr($this->name, 0, -4).($this->mime === 'image/png' ? 'png' : 'jpg') : $this->name;
+        return $this->kind === 'picture' && $this->sizes !== [] ? substr($this->name, 0, -4).($this->mime === 'image/png' ? 'png' : 'jpg') : $this->name;
     }
 }

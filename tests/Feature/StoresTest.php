@@ -113,6 +113,8 @@ final class StoresTest extends TestCase
         $this->assertMatchesRegularExpression('~Grows to</span> 40\x{A0}cm</span>~u', $html);
         $this->assertSame(2, substr_count($html, 'Ask &lt;us&gt;'));
         $this->assertSame(1, substr_count($html, '<img'));
+        Media::query()->update(['sizes' => '[]']);
+        $this->assertMatchesRegularExpression('~<img\s+src="/media/fern.webp" srcset="/media/fern.webp 800w"~', (string) $this->get('/garden')->getContent(), 'a picture of before there were sizes');
         Media::query()->delete();
         $this->get('/garden')->assertOk()->assertDontSee('<img', false);
         $this->assertSame(2, Item::query()->count());
