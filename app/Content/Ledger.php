@@ -124,7 +124,7 @@ final class Ledger
             'number' => $item->revision,
             'user_id' => $user,
             'how' => $how,
-            'at' => $item->updated_at,
+            'at' => $item->getAttribute('updated_at') ?? now(),
             'values' => json_encode((object) $values, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
         ];
     }

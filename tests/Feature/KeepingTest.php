@@ -51,6 +51,15 @@ final class KeepingTest extends TestCase
         $this->save($item, 4, ['price' => 4.0, 'groups' => ['ferns']])->assertOk()->assertJson(['revision' => 4]);
     }
 
+    public function test_an_item_that_came_by_another_way_is_kept_as_it_was_before_it_is_written_over(): void
+    {
+        DB::statement("insert into items (type_key, slug, title, publish_at, fields, folded) values ('plant', 'fern', 'Fern', now(), '{\"price\": 4}', '{\"title\": \"fern\"}')");
+        $item = Item::query()->firstOrFail();
+        $this->save($item, 1, ['price' => 9])->assertOk();
+        $this->assertSame(['saved', 'as it was'], array_column((array) $this->getJson("/manage/api/items/{$item->id}/revisions")->json(), 'how'));
+        $this->postJson("/manage/api/items/{$item->id}/revisions/1")->assertOk()->assertJson(['values' => ['price' => 4]]);
+    }
+
     public function test_two_people_saving_are_brought_together_knowingly(): void
     {
         $item = $this->plant(['title' => 'Fern', 'price' => 4, 'nickname' => 'Lady']);
