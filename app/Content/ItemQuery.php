@@ -14,7 +14,7 @@ use Wellspring\Core\Module\WhereReader;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Text\Fold;
 
-/** The items of one type as managers look for them, in every state: by words, state, term and any condition a module can ask. */
+/** The items of one type as managers look for them, in every state: by words, state and any condition a module can ask. */
 final readonly class ItemQuery
 {
     /** Orders that are not by a field. */
@@ -25,7 +25,7 @@ final readonly class ItemQuery
     }
 
     /**
-     * @param  array<string, mixed>  $asked  q, status, term (`taxonomy/slug`), where (a group as in a module), slugs (joined by commas), author (`mine`)
+     * @param  array<string, mixed>  $asked  q, status, where (a group as in a module), slugs (joined by commas)
      * @return Builder<Item>
      *
      * @throws \Wellspring\Core\Problem\Refused when a condition is wrong
@@ -34,7 +34,7 @@ final readonly class ItemQuery
     {
         $text = fn (string $key): string => is_string($asked[$key] ?? null) ? self::readable($asked[$key]) : '';
         $query = Item::query()->where('items.type_key', $type->key);
-        if (! $who->isManager() || $text('author') === 'mine') {
+        if (! $who->isManager()) {
             $query->where('author_id', $who->id);
         }
         if ($text('q') !== '') {

@@ -34,7 +34,6 @@ final readonly class PeopleController
         return [
             'people' => $found->map(fn (User $user): array => $this->person($user, (int) ($items[$user->id] ?? 0)))->all(),
             'groups' => $this->groups(),
-            'total' => User::query()->count(),
         ];
     }
 

@@ -42,7 +42,7 @@ export function PeopleScreen() {
 	const people = useQuery({
 		queryKey: ["people", words, role],
 		queryFn: () =>
-			get<{ people: Person[]; groups: Group[]; total: number }>(`/people?${new URLSearchParams({ q: words, role })}`),
+			get<{ people: Person[]; groups: Group[] }>(`/people?${new URLSearchParams({ q: words, role })}`),
 		placeholderData: (old) => old,
 	});
 	const [open, setOpen] = useState<Person | null>(null);
