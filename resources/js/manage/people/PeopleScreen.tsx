@@ -41,8 +41,7 @@ export function PeopleScreen() {
 	const [role, setRole] = useState("");
 	const people = useQuery({
 		queryKey: ["people", words, role],
-		queryFn: () =>
-			get<{ people: Person[]; groups: Group[] }>(`/people?${new URLSearchParams({ q: words, role })}`),
+		queryFn: () => get<{ people: Person[]; groups: Group[] }>(`/people?${new URLSearchParams({ q: words, role })}`),
 		placeholderData: (old) => old,
 	});
 	const [open, setOpen] = useState<Person | null>(null);
