@@ -6,7 +6,12 @@ import { defineConfig } from "vite";
 export default defineConfig({
 	plugins: [
 		laravel({
-			input: ["resources/css/site.css", "resources/css/manage.css", "resources/js/manage/main.tsx"],
+			input: [
+				"resources/css/site.css",
+				"resources/css/manage.css",
+				"resources/js/manage/main.tsx",
+				"resources/js/site/main.ts",
+			],
 			refresh: false,
 		}),
 		react(),

@@ -3,7 +3,9 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\Manage;
+use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SiteController;
+use App\Http\Middleware\CountsViews;
 use Illuminate\Support\Facades\Route;
 
 Route::pattern('id', '[0-9]{1,18}');
@@ -19,6 +21,7 @@ Route::middleware('guest')->group(function (): void {
 Route::middleware(['auth', 'manage:author'])->prefix('manage')->group(function (): void {
     Route::prefix('api')->group(function (): void {
         Route::get('start', Manage\StartController::class);
+        Route::get('find', Manage\FindController::class);
         Route::post('sign-out', [Manage\SignInController::class, 'signOut']);
         Route::put('password', [Manage\PeopleController::class, 'password']);
 
@@ -49,11 +52,20 @@ Route::middleware(['auth', 'manage:author'])->prefix('manage')->group(function (
     Route::middleware('manage')->prefix('api')->group(function (): void {
         Route::get('modules', [Manage\ModuleController::class, 'index']);
         Route::post('modules', [Manage\ModuleController::class, 'store']);
+        Route::get('modules/starts', [Manage\ModuleController::class, 'starts']);
+        Route::post('modules/many', [Manage\ModuleController::class, 'many']);
+        Route::post('modules/check', [Manage\ModuleController::class, 'check']);
         Route::get('modules/{key}', [Manage\ModuleController::class, 'show']);
         Route::put('modules/{key}/draft', [Manage\ModuleController::class, 'saveDraft']);
         Route::post('modules/{key}/publish', [Manage\ModuleController::class, 'publish']);
+        Route::post('modules/{key}/duplicate', [Manage\ModuleController::class, 'duplicate']);
+        Route::get('modules/{key}/versions', [Manage\ModuleController::class, 'versions']);
+        Route::get('modules/{key}/versions/{number}', [Manage\ModuleController::class, 'version']);
         Route::put('modules/{key}/pages', [Manage\ModuleController::class, 'place']);
         Route::post('bench/look', [Manage\BenchController::class, 'look']);
+        Route::post('bench/results', [Manage\BenchController::class, 'results']);
+        Route::post('bench/trace', [Manage\BenchController::class, 'trace']);
+        Route::post('bench/compare', [Manage\BenchController::class, 'compare']);
         Route::post('bench/options', [Manage\BenchController::class, 'options']);
 
         Route::get('types', [Manage\TypeController::class, 'index']);
@@ -106,5 +118,6 @@ Route::middleware(['auth', 'manage:author'])->prefix('manage')->group(function (
 // Visitors carry no session: their pages are the same for all who may see them.
 Route::withoutMiddleware('web')->group(function (): void {
     Route::get('/up', fn () => response('up', 200, ['Content-Type' => 'text/plain']));
-    Route::get('/{path?}', [SiteController::class, 'show'])->where('path', '.*');
+    Route::get('/search', SearchController::class);
+    Route::get('/{path?}', [SiteController::class, 'show'])->where('path', '.*')->middleware(CountsViews::class);
 });

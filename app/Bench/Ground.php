@@ -14,7 +14,7 @@ use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Module\Module;
 
-/** A database of the bench's own, filled with invented products by PostgreSQL itself. */
+/** A database of the bench's own, filled by PostgreSQL itself with invented items: a fifth are products, the others posts. */
 final readonly class Ground
 {
     private const CHUNK = 50_000;
@@ -33,7 +33,9 @@ final readonly class Ground
                 Term::query()->create(['taxonomy_key' => 'groups', 'slug' => "group-{$n}", 'name' => "Group {$n}", 'parent_id' => $n < 8 ? $top->id : null]);
             }
             $this->catalogue->forget();
-            $this->types->apply(json_decode((string) file_get_contents(database_path('demo/types/product.json')), true, 16, JSON_THROW_ON_ERROR));
+        }
+        foreach (array_diff(['product', 'post'], array_keys($this->catalogue->catalogue()->types)) as $type) {
+            $this->types->apply(json_decode((string) file_get_contents(database_path("demo/types/{$type}.json")), true, 16, JSON_THROW_ON_ERROR));
         }
         $terms = Term::query()->orderBy('id')->pluck('id')->all();
         for ($from = Item::query()->count() + 1; $from <= $items; $from += self::CHUNK) {
@@ -41,7 +43,7 @@ final readonly class Ground
             DB::statement(<<<'SQL'
                 with made as (
                     insert into items (type_key, slug, title, status, publish_at, fields, folded, created_at, updated_at)
-                    select 'product', 'plant-' || n, 'Plant ' || (n * 7919 % 100003), 'published', now() - n * interval '1 minute',
+                    select case when n % 5 = 0 then 'product' else 'post' end, 'plant-' || n, 'Plant ' || (n * 7919 % 100003), 'published', now() - n * interval '1 minute',
                         jsonb_strip_nulls(jsonb_build_object(
                             'price', case when n % 11 = 0 then null else (n * 31 % 4000) / 100.0 end,
                             'height', n * 17 % 400 + 1,
@@ -52,7 +54,7 @@ final readonly class Ground
                     returning id
                 )
                 insert into item_term (term_id, item_id)
-                select distinct (?::bigint[])[(made.id * step % 20) + 1], made.id from made, unnest(array[1, 3, 7]) as step
+                select distinct (?::bigint[])[(made.id / 5 * step + made.id % 5) % 20 + 1], made.id from made, unnest(array[1, 3, 7]) as step
                 SQL, [$from, $to, '{'.implode(',', array_map(strval(...), $terms)).'}']);
             $progress($to);
         }
@@ -60,7 +62,7 @@ final readonly class Ground
         DB::statement('vacuum analyze item_term');
     }
 
-    /** @return array<string, Module> the modules that are measured; the first stands on /bench */
+    /** @return array<string, Module> the modules that are measured, each live on a page of its own */
     public function modules(): array
     {
         $card = ['card' => ['lines' => [['parts' => [['part' => 'title']]], ['parts' => [['part' => 'price'], ['part' => 'field', 'field' => 'height']]]]]];
@@ -72,7 +74,9 @@ final readonly class Ground
         $modules = [];
         foreach ([
             'newest' => [],
+            'cheapest' => ['order' => [['by' => 'price'], ['by' => 'title']]],
             'filtered' => $where + ['order' => [['by' => 'price'], ['by' => 'title']]],
+            'shortlist' => $where + ['order' => [['by' => 'price'], ['by' => 'title']], 'page' => ['mode' => 'fixed', 'size' => 24]],
         ] as $key => $rules) {
             $modules[$key] = $this->modules->read($rules + $card + ['format' => 1, 'key' => "bench-{$key}", 'name' => "Bench {$key}", 'source' => ['items' => ['product']], 'page' => ['mode' => 'numbered', 'size' => 24]]);
             $row = $this->modules->publish($this->modules->apply($modules[$key]));

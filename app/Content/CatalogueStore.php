@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Models\ContentType;
+use App\Models\Group;
 use App\Models\Taxonomy as TaxonomyRow;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Term;
 use Wellspring\Core\Content\Terms;
@@ -32,7 +34,7 @@ final class CatalogueStore
             foreach (ContentType::query()->orderBy('position')->orderBy('key')->get() as $row) {
                 $types[$row->key] = TypeFile::read($row->definition, $taxonomies);
             }
-            $this->catalogue = new Catalogue($types, $taxonomies);
+            $this->catalogue = new Catalogue($types, $taxonomies, Group::query()->orderBy('key')->pluck('name', 'key')->map(fn (mixed $name): string => is_string($name) ? $name : '')->all());
         }
 
         return $this->catalogue;
@@ -55,6 +57,26 @@ final class CatalogueStore
         $ids = $this->termIds[$taxonomy] ?? [];
 
         return array_values(array_intersect_key($ids, array_flip($slugs)));
+    }
+
+    /**
+     * @param  list<string>  $slugs
+     * @return list<int> the ids in the order of the slugs; 0 for one that is not there
+     */
+    public function termIdsInOrder(string $taxonomy, array $slugs): array
+    {
+        $this->catalogue();
+
+        return array_map(fn (string $slug): int => $this->termIds[$taxonomy][$slug] ?? 0, $slugs);
+    }
+
+    /**
+     * @param  list<string>  $taxonomies
+     * @return list<int> the ids of the terms that the record has of the taxonomies
+     */
+    public function termsOf(?Record $record, array $taxonomies): array
+    {
+        return $record === null ? [] : array_merge(...array_map(fn (string $taxonomy): array => $this->termIds($taxonomy, $record->terms($taxonomy)), $taxonomies));
     }
 
     /**

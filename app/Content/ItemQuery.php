@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Listing\Compiler;
+use App\Listing\Contexts;
 use App\Listing\FieldSql;
 use App\Models\Item;
 use App\Models\User;
@@ -13,6 +14,8 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\WhereReader;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Who\Viewer;
 
 /** The items of one type as managers look for them, in every state: by words, state and any condition a module can ask. */
 final readonly class ItemQuery
@@ -20,7 +23,7 @@ final readonly class ItemQuery
     /** Orders that are not by a field. */
     private const OTHER = ['status' => 'status', 'byHand' => 'position'];
 
-    public function __construct(private Compiler $compiler)
+    public function __construct(private Compiler $compiler, private CatalogueStore $catalogue, private Contexts $contexts)
     {
     }
 
@@ -49,10 +52,11 @@ final readonly class ItemQuery
         $where = is_string($asked['where'] ?? null) ? json_decode($asked['where'], true, 16) : ($asked['where'] ?? null);
         if (is_array($where) && $where !== []) {
             $problems = new Problems;
-            $group = (new WhereReader($type, $problems))->group($where, 'where', 1);
+            $group = WhereReader::for($type, $this->catalogue->catalogue(), $problems)->group($where, 'where', 1);
             $problems->refuseIfAny();
             if ($group !== null) {
-                $fragment = $this->compiler->rule($group);
+                $context = $this->contexts->at(new \DateTimeImmutable, new Viewer(Audience::Members, $who->email));
+                $fragment = $this->compiler->rule($group->bound($context), $context);
                 $query->whereRaw("({$fragment->sql})", $fragment->bindings);
             }
         }

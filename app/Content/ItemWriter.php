@@ -21,6 +21,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Slug;
+use Wellspring\Core\Text\Words;
 
 /** The one way in which items are stored, from the form, from imports and from edits of many alike. */
 final class ItemWriter
@@ -180,8 +181,12 @@ final class ItemWriter
                 'text' => $draft->text,
                 'fields' => array_filter($draft->fields, fn (string $key): bool => ! $type->fields[$key]->family()->isLink(), ARRAY_FILTER_USE_KEY),
                 'folded' => self::folded($type, $draft),
+                'words' => self::words($type, $draft),
             ]);
             $item->updated_at = now()->toImmutable();
+            if ($before === null) {
+                $item->term_ids = $this->wantedTerms($draft);
+            }
             $item->save();
             $this->writeTerms($item, $draft, $before === null);
             $this->writeLinks($item, $type, $draft, $before === null);
@@ -222,6 +227,21 @@ final class ItemWriter
         return $folded;
     }
 
+    /** @return array<string, string> what search looks in: the title, the short texts, the long ones, by their weight */
+    public static function words(Type $type, ItemDraft $draft): array
+    {
+        $texts = ['A' => [$draft->title], 'B' => [], 'D' => [Html::visibleText((string) $draft->text)]];
+        foreach (array_intersect_key($draft->fields, $type->fields) as $key => $value) {
+            if (is_string($value) && $type->fields[$key]->kind->key() === 'text') {
+                $texts['B'][] = $value;
+            } elseif (is_string($value) && $type->fields[$key]->family() === Family::LongText) {
+                $texts['D'][] = Html::visibleText($value);
+            }
+        }
+
+        return array_filter(array_map(fn (array $all): string => implode(' ', Words::of(implode(' ', $all))), $texts), fn (string $words): bool => $words !== '');
+    }
+
     /**
      * @param  array<string, mixed>  $fields
      * @return array<string, mixed>
@@ -239,7 +259,7 @@ final class ItemWriter
 
     private function writeTerms(Item $item, ItemDraft $draft, bool $new): void
     {
-        $wanted = array_merge(...array_map($this->catalogue->termIds(...), array_keys($draft->terms), array_values($draft->terms)));
+        $wanted = $this->wantedTerms($draft);
         if ($new) {
             DB::table('item_term')->insert(array_map(fn (int $term): array => ['term_id' => $term, 'item_id' => $item->id], $wanted));
 
@@ -247,6 +267,15 @@ final class ItemWriter
         }
         $others = $item->terms()->whereNotIn('taxonomy_key', array_keys($draft->terms))->pluck('terms.id')->all();
         $item->terms()->sync([...$others, ...$wanted]);
+    }
+
+    /** @return list<int> ids, in their own order */
+    private function wantedTerms(ItemDraft $draft): array
+    {
+        $ids = array_merge(...array_map($this->catalogue->termIds(...), array_keys($draft->terms), array_values($draft->terms)));
+        sort($ids);
+
+        return $ids;
     }
 
     private function writeLinks(Item $item, Type $type, ItemDraft $draft, bool $new): void

@@ -5,34 +5,85 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Models\Item;
+use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Source\People;
 use Wellspring\Core\Who\Audience;
 
 /** Makes of stored items the records that the rules speak of. */
 final class Records
 {
     /**
-     * @param  list<int>  $ids
+     * @param  list<int>  $ids  items of any type
+     * @param  array<array-key, Field>  $fields  what is asked of them beside their own columns
      * @return list<Record> in the order of the ids
      */
-    public static function byId(array $ids, Type $type): array
+    public static function byId(array $ids, array $fields): array
     {
-        $links = array_filter($type->fields, fn (Field $field): bool => $field->family()->isLink()) !== [];
-        $items = Item::query()->with($links ? Item::shown() : ['terms'])->findMany($ids)->keyBy('id');
+        $asked = fn (\Closure $of): bool => array_filter($fields, $of) !== [];
+        $with = [
+            ...$asked(fn (Field $field): bool => $field->family() === Family::Terms) ? ['terms'] : [],
+            ...$asked(fn (Field $field): bool => $field->family()->isLink() && $field->origin === Origin::Type) ? Item::shownLinks() : [],
+            ...$asked(fn (Field $field): bool => $field->key === 'author') ? ['author:id,name,email'] : [],
+        ];
+        $items = Item::query()->with($with)->findMany($ids)->keyBy('id');
         $records = [];
         foreach ($ids as $id) {
             $item = $items->get($id);
             if ($item !== null) {
-                $records[] = self::of($links ? $item : $item->setRelation('links', new Collection));
+                foreach (['terms', 'links'] as $relation) {
+                    if (! $item->relationLoaded($relation)) {
+                        $item->setRelation($relation, new Collection);
+                    }
+                }
+                $records[] = self::of($item);
             }
         }
 
         return $records;
+    }
+
+    /** With all that any rule can ask of it: what it links to, its words, its views, where it was placed by hand. */
+    public static function complete(Item $item): Record
+    {
+        $item->loadMissing(Item::whole());
+        $targets = Item::query()->with('terms')->findMany($item->links->pluck('target_id')->filter()->all())->keyBy('id');
+        $linked = $item->author === null ? [] : ['author' => [self::person($item->author)]];
+        foreach ($item->links as $link) {
+            $target = $targets->get($link->target_id ?? 0);
+            if ($target !== null) {
+                $linked[$link->field][] = self::of($target->setRelation('links', new Collection));
+            } elseif ($link->person !== null) {
+                $linked[$link->field][] = self::person($link->person);
+            }
+        }
+        $views = [];
+        foreach (DB::table('item_views')->where('item_id', $item->id)->get(['day', 'views']) as $row) {
+            $views[(string) $row->day] = (int) $row->views;
+        }
+        $places = $item->position === null ? [] : ['' => $item->position];
+        foreach (DB::table('item_term')->join('terms', 'terms.id', '=', 'item_term.term_id')->where('item_id', $item->id)->whereNotNull('item_term.position')->get(['taxonomy_key', 'slug', 'item_term.position']) as $row) {
+            $places["{$row->taxonomy_key}/{$row->slug}"] = (int) $row->position;
+        }
+
+        return self::of($item)->beside($linked, array_filter((array) $item->words, is_string(...)), $views, $places);
+    }
+
+    /** A person as rules speak of them; one whose account is closed is seen by nobody. */
+    public static function person(User $user): Record
+    {
+        return new Record(
+            $user->id, People::KEY, (string) $user->slug, $user->name, $user->active ? Status::Published : Status::Draft, '0001-01-01T00:00:00Z', null, Audience::Everyone,
+            ['name' => $user->name, 'email' => $user->email] + ($user->relationLoaded('groups') ? ['groups' => $user->groups->pluck('key')->all()] : []),
+        );
     }
 
     public static function of(Item $item): Record
@@ -42,6 +93,7 @@ final class Records
             $terms[$term->taxonomy_key][] = $term->slug;
         }
         [$links, $names] = self::links($item);
+        $author = $item->relationLoaded('author') ? $item->author : null;
 
         return new Record(
             id: $item->id,
@@ -57,8 +109,9 @@ final class Records
                 'lead' => $item->lead,
                 'created_at' => self::instant($item->created_at),
                 'updated_at' => self::instant($item->updated_at),
+                'author' => $author?->email,
             ] + $item->fields + $terms + $links,
-            names: $names,
+            names: $names + ($author === null ? [] : ['author' => [$author->email => $author->name]]),
         );
     }
 
@@ -72,7 +125,7 @@ final class Records
         $record = self::of($item);
         $values = ['slug' => $item->slug, 'status' => $item->status, 'audience' => $item->audience, 'author' => $item->author?->email, 'lead' => $item->lead];
         foreach ($type->reachable as $key => $field) {
-            if (! in_array($key, ['created_at', 'updated_at'], true)) {
+            if (! in_array($key, ['created_at', 'updated_at', ...array_keys(Type::madeFields())], true)) {
                 $values[$key] ??= $record->value($field);
             }
         }

@@ -11,10 +11,13 @@ use App\Models\Taxonomy as TaxonomyRow;
 use App\Models\Term;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\TaxonomyFile;
 use Wellspring\Core\Content\TermDraft;
 use Wellspring\Core\Module\TermRename;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\Html;
 
 /** The one way in which taxonomies and terms are written. What it does to items and modules can be undone. */
 final readonly class TermWriter
@@ -54,7 +57,7 @@ final readonly class TermWriter
     {
         $this->check($taxonomy, $draft, null, $parent);
         $last = Term::query()->where('taxonomy_key', $taxonomy)->where('parent_id', $parent?->id)->max('position');
-        $term = Term::query()->create(['taxonomy_key' => $taxonomy, 'parent_id' => $parent?->id, 'position' => (is_numeric($last) ? (int) $last : -1) + 1] + $this->columns($draft));
+        $term = Term::query()->create(['taxonomy_key' => $taxonomy, 'parent_id' => $parent?->id, 'position' => (is_numeric($last) ? (int) $last : -1) + 1] + $this->columns($taxonomy, $draft));
         $this->store->forget();
 
         return $term;
@@ -66,7 +69,7 @@ final readonly class TermWriter
         return DB::transaction(function () use ($term, $draft): Term {
             $this->check($term->taxonomy_key, $draft, $term, null);
             $old = $term->slug;
-            $term->fill($this->columns($draft))->save();
+            $term->fill($this->columns($term->taxonomy_key, $draft))->save();
             if ($old !== $term->slug) {
                 $this->renameInModules($term->taxonomy_key, [$old => $term->slug]);
             }
@@ -263,15 +266,32 @@ final readonly class TermWriter
     }
 
     /** @return array<string, mixed> */
-    private function columns(TermDraft $draft): array
+    private function columns(string $taxonomy, TermDraft $draft): array
     {
+        $description = $draft->description === '' ? '' : (string) $this->items->safe($draft->description);
+
         return [
             'slug' => $draft->slug,
             'name' => $draft->name,
-            'description' => $draft->description === '' ? '' : (string) $this->items->safe($draft->description),
+            'description' => $description,
             'picture' => $draft->picture,
             'colour' => $draft->colour,
             'fields' => $draft->fields,
+            'folded' => $this->folded($taxonomy, $draft, $description),
         ];
+    }
+
+    /** @return array<string, string> the texts in the form in which they are compared */
+    private function folded(string $taxonomy, TermDraft $draft, string $description): array
+    {
+        $texts = ['title' => $draft->name, 'slug' => $draft->slug, 'text' => Html::visibleText($description)];
+        foreach ($this->store->catalogue()->taxonomies[$taxonomy]->fields ?? [] as $key => $field) {
+            $value = $draft->fields[$key] ?? null;
+            if (is_string($value) && ($field->family() === Family::Text || $field->family() === Family::LongText)) {
+                $texts[$key] = $field->family() === Family::LongText ? Html::visibleText($value) : $value;
+            }
+        }
+
+        return array_map(Fold::of(...), array_filter($texts, fn (string $text): bool => $text !== ''));
     }
 }

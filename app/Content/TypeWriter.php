@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Conversion;
 use Wellspring\Core\Content\Differences;
+use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Outcome;
@@ -100,7 +101,7 @@ final readonly class TypeWriter
             $problems->add('', 'inUse', "{$count} items are of this type. Remove them first.");
         }
         foreach (Module::query()->get() as $module) {
-            if (in_array($key, (array) ($module->draft['source']['items'] ?? []), true) || in_array($key, (array) ($module->live['source']['items'] ?? []), true)) {
+            if (in_array($key, self::drawn($module->draft), true) || in_array($key, self::drawn($module->live ?? []), true)) {
                 $problems->add('', 'inUse', "the module “{$module->key}” draws from this type.");
             }
         }
@@ -344,8 +345,26 @@ final readonly class TypeWriter
      */
     private function renamedDefinition(array $definition, Type $type, array $renamed): array
     {
+        $reached = [];
+        foreach ($this->store->catalogue()->types as $other) {
+            foreach ($other->fields as $link) {
+                foreach ($link->family() === Family::Items && in_array($type->key, $link->types, true) ? $renamed : [] as $old => $new) {
+                    $reached["{$link->key}.{$old}"] = "{$link->key}.{$new}";
+                }
+            }
+        }
+
+        return FieldRename::in($definition, $reached + (in_array($type->key, self::drawn($definition), true) ? $renamed : []));
+    }
+
+    /**
+     * @param  array<string, mixed>  $definition
+     * @return list<mixed> keys of the types whose items the module draws from
+     */
+    private static function drawn(array $definition): array
+    {
         $source = $definition['source'] ?? null;
 
-        return is_array($source) && in_array($type->key, (array) ($source['items'] ?? []), true) ? FieldRename::in($definition, $renamed) : $definition;
+        return is_array($source) ? array_merge(...array_map(fn (string $key): array => array_values((array) ($source[$key] ?? [])), ['items', 'months', 'years', 'type'])) : [];
     }
 }

@@ -7,6 +7,7 @@ namespace App\Content;
 use App\Models\Change;
 use App\Models\Item;
 use App\Models\Revision;
+use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
@@ -16,7 +17,7 @@ use Wellspring\Core\Problem\Refused;
 /** Takes a change back: items return to the revision before it, what it made goes, what it removed comes again. */
 final readonly class Undo
 {
-    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer, private TypeWriter $types, private TermWriter $terms, private Ledger $ledger)
+    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer, private TypeWriter $types, private TermWriter $terms, private ModuleStore $modules, private Ledger $ledger)
     {
     }
 
@@ -38,6 +39,8 @@ final readonly class Undo
                 DB::statement("set local wellspring.bulk = 'on'");
                 if ($change->kind === 'type') {
                     $this->types->undo($change);
+                } elseif ($change->kind === 'modules') {
+                    $undone += $this->modules->undo($change);
                 } elseif ($change->kind === 'terms') {
                     $this->terms->undo($change);
                 }

@@ -6,54 +6,42 @@ namespace App\Listing;
 
 use App\Content\CatalogueStore;
 use App\Listing\Compile\TestSql;
-use App\Models\Item;
-use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Card\Card;
 use Wellspring\Core\Card\EmptyAction;
 use Wellspring\Core\Card\Line;
 use Wellspring\Core\Card\Part;
-use Wellspring\Core\Content\Kind\Instant;
-use Wellspring\Core\Content\Status;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
+use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Filter\Test\DayTest;
+use Wellspring\Core\Filter\Value\Missing;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Sort\Direction;
-use Wellspring\Core\Sort\SortKey;
-use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Run\Context;
 
-/** Turns the parts of a definition into the parts of queries over `items`. */
+/** Turns the rules of a definition, bound to where and when it runs, into conditions of queries over `items`. */
 final class Compiler
 {
-    /** @var array<class-string, TestSql<covariant \Wellspring\Core\Filter\Test>> */
+    /** @var array<class-string, TestSql<covariant Test>> */
     private array $tests = [];
 
     public function __construct(CatalogueStore $catalogue)
     {
         foreach ([
-            new Compile\FilledSql, new Compile\YesOrNoSql, new Compile\ComparisonSql, new Compile\BetweenSql,
-            new Compile\TextMatchSql, new Compile\ChoiceOneOfSql, new Compile\TermsOneOfSql($catalogue),
+            new Compile\FilledSql, new Compile\YesOrNoSql, new Compile\ComparisonSql, new Compile\BetweenSql, new Compile\DaySql,
+            new Compile\TextMatchSql, new Compile\TextAmongSql, new Compile\ChoiceAmongSql, new Compile\TermsAmongSql($catalogue), new Compile\LinksAmongSql,
+            new Compile\NotThisOneSql, new Compile\RelatedSql($catalogue), new Compile\SearchSql,
         ] as $sql) {
             $this->tests[$sql->test()] = $sql;
         }
     }
 
-    /** @return Builder<Item> the items that the viewer may see at that moment */
-    public function candidates(Module $module, \DateTimeImmutable $now, Audience $viewer): Builder
+    public function rule(Condition|Group $rule, Context $context): Fragment
     {
-        $at = Instant::write($now);
-
-        return Item::query()
-            ->where('items.type_key', $module->source->key)
-            ->where('items.status', Status::Published->value)
-            ->where('items.publish_at', '<=', $at)
-            ->where(fn (Builder $query): Builder => $query->whereNull('items.expire_at')->orWhere('items.expire_at', '>', $at))
-            ->whereIn('items.audience', array_map(fn (Audience $audience): string => $audience->value, $viewer->sees()));
-    }
-
-    public function rule(Condition|Group $rule): Fragment
-    {
-        return $rule instanceof Group ? $this->group($rule) : $this->condition($rule);
+        return $rule instanceof Group ? $this->group($rule, $context) : $this->condition($rule, $context);
     }
 
     /** True where the item is not left out by hand. */
@@ -83,37 +71,49 @@ final class Compiler
         return $this->partIsFilled($part)->not();
     }
 
-    /** @return list<array{Fragment, string}> what to order by, and how, the id last */
-    public function order(Module $module): array
+    private function condition(Condition $condition, Context $context): Fragment
     {
-        return [
-            ...array_map(fn (SortKey $key): array => [
-                FieldSql::order($key->field),
-                ($key->direction === Direction::Up ? 'asc' : 'desc').match (true) {
-                    // Said where nothing can be empty, it would only keep an index from being used.
-                    $key->field->isNeverEmpty() => '',
-                    $key->emptyFirst => ' nulls first',
-                    default => ' nulls last',
-                },
-            ], $module->order),
-            [new Fragment('items.id'), 'asc'],
-        ];
+        return match (true) {
+            $condition->off, $condition->missing === Missing::KeepAll => Fragment::true(),
+            $condition->missing === Missing::KeepNone => Fragment::false(),
+            $condition->field->through === null => $this->test($condition, $context, 'items'),
+            default => $this->reached($condition->field->through, $condition, $context),
+        };
     }
 
-    private function condition(Condition $condition): Fragment
+    private function test(Condition $condition, Context $context, string $of): Fragment
     {
-        if ($condition->off) {
-            return Fragment::true();
-        }
-        $sql = $this->tests[$condition->test::class] ?? throw new \LogicException('No query is known for '.$condition->test::class.'.');
+        $sql = $this->tests[$condition->test instanceof DayTest ? DayTest::class : $condition->test::class] ?? throw new \LogicException('No query is known for '.$condition->test::class.'.');
 
         // @phpstan-ignore argument.type (the register pairs every test's class with its own query)
-        return $sql->fragment($condition->test, $condition);
+        return $sql->fragment($condition->test, $condition, $context, $of);
     }
 
-    private function group(Group $group): Fragment
+    /** The test asked of what the field links to: one that passes is enough, and none may fail what asks that something is not so. */
+    private function reached(Field $link, Condition $condition, Context $context): Fragment
     {
-        $members = array_map($this->rule(...), $group->off ? [] : $group->active());
+        $asked = $this->test($condition, $context, 'reached');
+        $asked = $condition->test->isNegative() ? $asked->not() : $asked;
+        $exists = match (true) {
+            $link->family() === Family::Items => $this->linked('items reached on reached.id = item_links.target_id', $link, Fragment::all([new Fragment('reached.type_key = any(?::text[])', [Fragment::arrayLiteral($link->types)]), Sources::admitted($context, 'reached'), $asked])),
+            $link->origin === Origin::Type => $this->linked('('.self::PEOPLE.') reached on reached.id = item_links.person_id', $link, $asked),
+            default => new Fragment('exists (select 1 from ('.self::PEOPLE.") reached where reached.id = items.author_id and ({$asked->sql}))", $asked->bindings),
+        };
+
+        return $condition->test->isNegative() ? $exists->not() : $exists;
+    }
+
+    /** People as rules reach them: by name alone. */
+    private const PEOPLE = "select users.id, users.name, jsonb_build_object('name', users.folded) as folded from users where users.active";
+
+    private function linked(string $join, Field $link, Fragment $asked): Fragment
+    {
+        return new Fragment("exists (select 1 from item_links join {$join} where item_links.item_id = items.id and item_links.field = ? and ({$asked->sql}))", [$link->key, ...$asked->bindings]);
+    }
+
+    private function group(Group $group, Context $context): Fragment
+    {
+        $members = array_map(fn (Condition|Group $member): Fragment => $this->rule($member, $context), $group->off ? [] : $group->active());
         if ($members === []) {
             return Fragment::true();
         }
@@ -132,10 +132,10 @@ final class Compiler
         $sure = false;
         foreach ($line->parts as $part) {
             $filled = $this->partIsFilled($part);
-            if ($part->empty->do === EmptyAction::LeaveOutLine && ! $part->field->isNeverEmpty()) {
+            if ($part->empty->do === EmptyAction::LeaveOutLine && $filled->sql !== 'true') {
                 $needed[] = $filled;
             }
-            $sure = $sure || $part->field->isNeverEmpty() || $part->empty->do === EmptyAction::Say;
+            $sure = $sure || $filled->sql === 'true' || $part->empty->do === EmptyAction::Say;
             $shows[] = $filled;
         }
 

@@ -8,45 +8,60 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
 
-/** Where an item's value of a field stands in the database. */
+/** Where a record's value of a field stands in the database. `$of` is the table's name in the query: the items, or what they link to. */
 final class FieldSql
 {
     /** The collation that text is ordered by; made with the database, from the site's locale. */
     private const COLLATION = 'wellspring_text';
 
-    /** The value as text, null where it is empty. Not for terms. */
-    public static function raw(Field $field): string
+    /** The value as text, null where it is empty. Not for terms and links. */
+    public static function raw(Field $field, string $of = 'items'): string
     {
-        return match ($field->origin) {
-            Origin::Item => 'items.'.self::key($field),
-            Origin::Type => "(items.fields->>'".self::key($field)."')",
-            Origin::Taxonomy => throw new \LogicException('Terms do not stand in the item.'),
+        return match (true) {
+            $field->origin === Origin::Taxonomy => throw new \LogicException('Terms do not stand in the item.'),
+            $field->origin === Origin::Type => "({$of}.fields->>'".self::key($field)."')",
+            $field->key === 'views' => "(select coalesce(sum(item_views.views), 0) from item_views where item_views.item_id = {$of}.id)",
+            $field->key === 'author' => "{$of}.author_id",
+            default => "{$of}.".self::key($field),
         };
     }
 
     /** The value as a number. */
-    public static function number(Field $field): string
+    public static function number(Field $field, string $of = 'items'): string
     {
-        return self::raw($field).'::numeric';
+        $number = self::raw($field, $of).'::numeric';
+
+        // A type that is not meant may keep other values under the key, and the database may come upon them before it asks for the type.
+        return $field->shared && $field->origin === Origin::Type
+            ? "case when jsonb_typeof({$of}.fields->'".self::key($field)."') = 'number' then {$number} end"
+            : $number;
+    }
+
+    /** A list as it is stored. */
+    public static function json(Field $field, string $of = 'items'): string
+    {
+        return "({$of}.fields->'".self::key($field)."')";
     }
 
     /** The text in the form in which it is compared. */
-    public static function folded(Field $field): string
+    public static function folded(Field $field, string $of = 'items'): string
     {
-        return "(items.folded->>'".self::key($field)."')";
+        return "({$of}.folded->>'".self::key($field)."')";
     }
 
-    public static function filled(Field $field): Fragment
+    /** A date or an instant, as it compares with one in a binding. */
+    public static function moment(Field $field, string $of = 'items'): string
     {
-        if ($field->origin === Origin::Taxonomy) {
-            return new Fragment('exists (select 1 from item_term join terms on terms.id = item_term.term_id where item_term.item_id = items.id and terms.taxonomy_key = ?)', [$field->key]);
-        }
+        return self::raw($field, $of).($field->origin === Origin::Item ? '' : ' collate "C"');
+    }
 
-        if ($field->family()->isLink()) {
-            return new Fragment('exists (select 1 from item_links where item_links.item_id = items.id and item_links.field = ?)', [$field->key]);
-        }
-
-        return new Fragment(self::raw($field).' is not null');
+    public static function filled(Field $field, string $of = 'items'): Fragment
+    {
+        return match (true) {
+            $field->origin === Origin::Taxonomy => new Fragment("exists (select 1 from item_term join terms on terms.id = item_term.term_id where item_term.item_id = {$of}.id and terms.taxonomy_key = ?)", [$field->ownKey()]),
+            $field->family()->isLink() && $field->origin === Origin::Type => new Fragment("exists (select 1 from item_links where item_links.item_id = {$of}.id and item_links.field = ?)", [$field->ownKey()]),
+            default => new Fragment(self::raw($field, $of).' is not null'),
+        };
     }
 
     /** What the field is ordered by. */
@@ -72,6 +87,6 @@ final class FieldSql
 
     private static function key(Field $field): string
     {
-        return preg_match(Field::KEY, $field->key) === 1 ? $field->key : throw new \LogicException("“{$field->key}” is not a field’s key.");
+        return preg_match(Field::KEY, $field->ownKey()) === 1 ? $field->ownKey() : throw new \LogicException("“{$field->key}” is not a field’s key.");
     }
 }

@@ -10,6 +10,8 @@ namespace App\Listing;
  */
 final readonly class Fragment
 {
+    private const COMPARED = 64;
+
     /** @param  list<scalar|null>  $bindings */
     public function __construct(public string $sql, public array $bindings = [])
     {
@@ -35,6 +37,19 @@ final readonly class Fragment
     public static function any(array $any): self
     {
         return self::join(' or ', $any, self::false());
+    }
+
+    /**
+     * True where a record has one of the terms.
+     *
+     * @param  list<int>  $terms  ids
+     */
+    public static function hasTerm(array $terms, string $of): self
+    {
+        // The ids beside the item are compared one by one; of very many terms the index tells sooner.
+        return count($terms) <= self::COMPARED
+            ? new self("{$of}.term_ids && ?::bigint[]", [self::arrayLiteral($terms)])
+            : new self("exists (select 1 from item_term where item_term.item_id = {$of}.id and item_term.term_id = any(?::bigint[]))", [self::arrayLiteral($terms)]);
     }
 
     /** True where this is false or null. */

@@ -9,16 +9,17 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
+use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Paging\Pages;
+use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Run\Step;
 use Wellspring\Core\Run\Steps;
-use Wellspring\Core\Who\Audience;
 
 /** The run of a module on PostgreSQL: what ReferenceRun does in memory, without loading the records. */
 final readonly class Listing
 {
-    public function __construct(private Compiler $compiler)
+    public function __construct(private Sources $sources, private Compiler $compiler, private OrderSql $orders, private Walk $walk)
     {
     }
 
@@ -29,85 +30,127 @@ final readonly class Listing
      *
      * @throws NoSuchPage
      */
-    public function run(Module $module, \DateTimeImmutable $now, Audience $viewer, string $page = '1'): Result
+    public function run(Module $module, Context $context, string $page = '1'): Result
     {
-        $steps = $this->steps($module, $now, $viewer);
-        $pins = $this->pins($module, $now, $viewer);
+        return $this->look($module, $context, $page)->result;
+    }
 
-        return $this->page($module, $now, $viewer, $page, $pins, $steps, end($steps)->left);
+    /**
+     * The same, and how many records have nothing to show in the parts of the card. A page that is not there is the first.
+     */
+    public function lookAt(Module $module, Context $context, string $page): Looked
+    {
+        try {
+            return $this->look($module, $context, $page);
+        } catch (NoSuchPage) {
+            return $this->look($module, $context, '1');
+        }
     }
 
     /**
      * The page alone, with its total and no steps: what a visitor needs.
      *
+     * @param  Marks|null  $marks  known places to walk from
+     *
      * @throws NoSuchPage
      */
-    public function show(Module $module, \DateTimeImmutable $now, Audience $viewer, string $page = '1'): Result
+    public function show(Module $module, Context $context, string $page = '1', ?Marks $marks = null): Result
     {
-        return $this->page(
-            $module, $now, $viewer, $page,
-            $this->pins($module, $now, $viewer),
-            [],
-            $this->stream($module, $now, $viewer)->count(),
-        );
-    }
+        $module = $module->bound($context);
 
-    /** Where the item stands among all that the module shows, 1 first; null where it does not show. */
-    public function placeOf(Module $module, int $item, \DateTimeImmutable $now, Audience $viewer): ?int
-    {
-        $pins = $this->pins($module, $now, $viewer)['ids'];
-        $at = array_search($item, $pins, true);
-        if ($at === false) {
-            $query = $this->stream($module, $now, $viewer);
-            if ($pins !== []) {
-                $query->whereNotIn('items.id', $pins);
-            }
-            $order = array_map(fn (array $by): string => "{$by[0]->sql} {$by[1]}", $this->compiler->order($module));
-            $bindings = array_merge(...array_map(fn (array $by): array => $by[0]->bindings, $this->compiler->order($module)));
-            $ranked = $query->toBase()->select('items.id')->selectRaw('row_number() over (order by '.implode(', ', $order).') as place', $bindings);
-            $place = DB::query()->fromSub($ranked, 'ranked')->where('id', $item)->value('place');
-            $at = is_numeric($place) ? count($pins) + (int) $place - 1 : false;
-        }
-        if ($at === false || $at < $module->skip || $module->atMost !== null && $at >= $module->skip + $module->atMost) {
-            return null;
+        $pins = $this->pins($module, $context);
+
+        if ($module->page->mode === PageMode::Fixed) {
+            // There is but one page: what stands on it is all there is to count.
+            $ids = $this->slice($module, $context, $pins['ids'], $module->skip, $module->most() ?? 0, null);
+
+            return $this->result($module, $context, $page, $pins['ids'], [], count($ids), $ids);
         }
 
-        return $at - $module->skip + 1;
+        return $this->page($module, $context, $page, $pins, [], $this->passed($module, $context, $pins), $marks);
     }
 
     /** How many records the module shows in all. */
-    public function total(Module $module, \DateTimeImmutable $now, Audience $viewer): int
+    public function total(Module $module, Context $context): int
     {
-        return $module->total($this->stream($module, $now, $viewer)->count() + $this->pins($module, $now, $viewer)['extra']);
+        $module = $module->bound($context);
+        $pins = $this->pins($module, $context);
+
+        return $module->total($this->passed($module, $context, $pins) + $pins['extra']);
     }
 
     /**
-     * How many of the records that pass the conditions have nothing to show in each part of the card, and in any of them.
+     * Some of all that the module shows, in order.
      *
-     * @return array{parts: array<string, int>, any: int} parts by their place in the definition
+     * @param  int  $from  a place, 0 first
+     * @return list<int> ids
      */
-    public function emptyParts(Module $module, \DateTimeImmutable $now, Audience $viewer): array
+    public function some(Module $module, Context $context, int $from, int $count, ?Marks $marks = null): array
     {
-        $parts = $module->card->parts();
-        $filters = array_values(array_map($this->compiler->partIsEmpty(...), $parts));
-        $kept = $this->compiler->candidates($module, $now, $viewer);
-        foreach ([...array_values($this->where($module)), $this->compiler->notLeftOut($module)] as $fragment) {
-            $kept->whereRaw($fragment->sql, $fragment->bindings);
+        $bound = $module->bound($context);
+        $left = $bound->most() === null ? $count : max(0, min($count, $bound->most() - $from));
+
+        return $this->slice($bound, $context, $this->pins($bound, $context)['ids'], $bound->skip + $from, $left, $marks);
+    }
+
+    /** Where the item stands among all that the module shows, 1 first; null where it does not show. */
+    public function placeOf(Module $module, int $item, Context $context): ?int
+    {
+        $bound = $module->bound($context);
+        $place = $this->placeAmong($bound, $item, $context, $this->stream($bound, $context));
+
+        return $place === null ? null : $this->shownPlace($bound, $place);
+    }
+
+    /** Where the item would stand if it passed every rule up to the order; null where that is outside what shows. */
+    public function placeHadItPassed(Module $module, int $item, Context $context): ?int
+    {
+        $bound = $module->bound($context);
+        if (! $bound->source->isItems()) {
+            return null;
         }
-        $counts = $this->countsWhere($kept, [...$filters, Fragment::any($filters)]);
+        $passing = $this->stream($bound, $context)->toBase()->select('items.id');
+        $with = Item::query()->where(fn (Builder $query): Builder => $query->whereRaw("items.id in ({$passing->toSql()})", $passing->getBindings())->orWhere('items.id', $item));
+        $place = $this->placeAmong($bound, $item, $context, $with);
 
-        return ['parts' => array_combine(array_keys($parts), array_slice($counts, 0, -1)), 'any' => $counts[count($parts)]];
+        return $place === null ? null : $this->shownPlace($bound, $place);
+    }
+
+    /** @return Builder<Item> what reaches the rule of that name: the candidates that every earlier rule keeps */
+    public function before(Module $module, Context $context, string $step): Builder
+    {
+        $module = $module->bound($context);
+        $query = $this->sources->candidates($module->source, $context);
+        foreach (Steps::ofWhere($module->where) as $name => $rule) {
+            if ($name === $step) {
+                break;
+            }
+            $this->keep($query, $this->compiler->rule($rule, $context));
+        }
+
+        return $query;
+    }
+
+    private function look(Module $module, Context $context, string $page): Looked
+    {
+        $module = $module->bound($context);
+        [$steps, $parts, $any] = $this->counts($module, $context);
+        $result = $this->page($module, $context, $page, $this->pins($module, $context), $steps, end($steps)->left, null);
+
+        return new Looked($result, $parts, $any);
     }
 
     /**
-     * The counts up to `empty`, all from one scan: every record is asked the rules in turn until one drops it,
-     * and the records are counted by the rule that did.
+     * The counts up to `empty`, all from one scan: every record is asked the rules in turn until one drops it, and the
+     * records are counted by the rule that did. Beside them, of the records that pass the rules, how many have nothing to
+     * show in each part of the card and in any.
      *
-     * @return non-empty-list<Step>
+     * @param  Module  $module  bound
+     * @return array{non-empty-list<Step>, array<string, int>, int}
      */
-    private function steps(Module $module, \DateTimeImmutable $now, Audience $viewer): array
+    private function counts(Module $module, Context $context): array
     {
-        $rules = $this->where($module) + ['choices' => Fragment::true(), 'leaveOut' => $this->compiler->notLeftOut($module), 'empty' => $this->compiler->cardStands($module->card)];
+        $rules = $this->where($module, $context) + ['choices' => Fragment::true(), 'leaveOut' => $this->compiler->notLeftOut($module), 'empty' => $this->compiler->cardStands($module->card)];
         $cases = '';
         $bindings = [];
         foreach (array_values($rules) as $i => $rule) {
@@ -116,36 +159,44 @@ final readonly class Listing
                 array_push($bindings, ...$rule->bindings);
             }
         }
-        $droppedBy = $cases === '' ? '-1' : "case{$cases} else -1 end";
-        $candidates = $this->compiler->candidates($module, $now, $viewer)->toBase()->selectRaw("{$droppedBy} as dropped_by", $bindings);
-        $dropped = DB::query()->fromSub($candidates, 'asked')->selectRaw('dropped_by, count(*) as records')->groupBy('dropped_by')->pluck('records', 'dropped_by');
+        $passes = count($rules);
+        $asked = $this->sources->candidates($module->source, $context)->toBase()->selectRaw(($cases === '' ? "{$passes}" : "case{$cases} else {$passes} end").' as dropped_by', $bindings);
+        $parts = array_map($this->compiler->partIsEmpty(...), $module->card->parts());
+        $empties = array_filter($parts, fn (Fragment $part): bool => $part->sql !== '(true) is not true');
+        $columns = [];
+        foreach (array_values($empties) as $i => $part) {
+            $asked->selectRaw("({$part->sql}) as empty{$i}", $part->bindings);
+            $columns[] = "empty{$i}";
+        }
+        // By the bits of the rule's number: of yes or no the database knows how few groups there are, and shares the scan among its workers.
+        $bits = range(0, (int) floor(log($passes, 2)));
+        $selects = array_map(fn (int $bit): string => 'dropped_by & '.(1 << $bit).' > 0 as bit'.$bit, $bits);
+        $grouped = DB::query()->fromSub(DB::query()->fromSub($asked, 'asked')->selectRaw(implode(', ', [...$selects, ...$columns])), 'counted')
+            ->selectRaw(implode(', ', [
+                implode(' + ', array_map(fn (int $bit): string => "bit{$bit}::int * ".(1 << $bit), $bits)).' as dropped_by',
+                'count(*) as records',
+                ...array_map(fn (string $column): string => "count(*) filter (where {$column}) as {$column}", $columns),
+                ...$columns === [] ? [] : ['count(*) filter (where '.implode(' or ', $columns).') as any'],
+            ]))
+            ->groupByRaw(implode(', ', array_map(fn (int $bit): string => "bit{$bit}", $bits)));
+        $rows = $grouped->get()->keyBy('dropped_by');
+        $count = fn (int $droppedBy, string $column): int => (int) ($rows->get($droppedBy)->{$column} ?? 0);
 
-        $left = (int) $dropped->sum();
+        $left = (int) $rows->sum('records');
         $steps = [new Step('source', $left)];
-        foreach (array_keys($rules) as $i => $name) {
-            $left -= (int) ($dropped[$i] ?? 0);
+        foreach (array_keys($rules) as $n => $name) {
+            $left -= $count($n, 'records');
             $steps[] = new Step($name, $left);
         }
-
-        return $steps;
-    }
-
-    /**
-     * @param  Builder<Item>  $query
-     * @param  list<Fragment>  $filters
-     * @return list<int> how many of the query's items each filter keeps
-     */
-    private function countsWhere(Builder $query, array $filters): array
-    {
-        $selects = [];
-        $bindings = [];
-        foreach ($filters as $i => $filter) {
-            $selects[] = "count(*) filter (where {$filter->sql}) as c{$i}";
-            array_push($bindings, ...$filter->bindings);
+        // Those that the empty-value rules left out have nothing to show either.
+        $passing = [$passes, $passes - 1];
+        $among = fn (string $column): int => array_sum(array_map(fn (int $droppedBy): int => $count($droppedBy, $column), $passing));
+        $found = [];
+        foreach (array_keys($empties) as $n => $at) {
+            $found[$at] = $among("empty{$n}");
         }
-        $row = (array) $query->toBase()->selectRaw(implode(', ', $selects), $bindings)->first();
 
-        return array_map(fn (int $i): int => (int) (is_numeric($row["c{$i}"] ?? 0) ? $row["c{$i}"] ?? 0 : 0), array_keys($filters));
+        return [$steps, $found + array_map(fn (Fragment $part): int => 0, $parts), $columns === [] ? 0 : $among('any')];
     }
 
     /**
@@ -153,37 +204,128 @@ final readonly class Listing
      * @param  list<Step>  $steps
      * @param  int  $passed  how many records are left after step 5
      */
-    private function page(Module $module, \DateTimeImmutable $now, Audience $viewer, string $page, array $pins, array $steps, int $passed): Result
+    private function page(Module $module, Context $context, string $page, array $pins, array $steps, int $passed, ?Marks $marks): Result
     {
         $total = $module->total($passed + $pins['extra']);
         $pages = new Pages(max(0, $total), $module->page->size);
         $number = $pages->number($page);
+        $ids = $this->slice($module, $context, $pins['ids'], $module->skip + $pages->offset($number), $pages->on($number), $marks);
 
-        $from = $module->skip + $pages->offset($number);
-        $pinned = array_slice($pins['ids'], $from, $pages->on($number));
-        $ids = [...$pinned, ...$this->rest($module, $now, $viewer, $pins['ids'], max(0, $from - count($pins['ids'])), $pages->on($number) - count($pinned))];
-
-        return new Result($total, $pages->count, $number, $steps === [] ? [] : [...$steps, new Step('total', $total)], $ids);
+        return $this->result($module, $context, $page, $pins['ids'], $steps, $total, $ids);
     }
 
     /**
      * @param  list<int>  $pinned
-     * @return list<int>
+     * @param  list<Step>  $steps
+     * @param  list<int>  $ids  the page's
+     *
+     * @throws NoSuchPage
      */
-    private function rest(Module $module, \DateTimeImmutable $now, Audience $viewer, array $pinned, int $from, int $count): array
+    private function result(Module $module, Context $context, string $page, array $pinned, array $steps, int $total, array $ids): Result
     {
-        if ($count <= 0) {
-            return [];
+        $pages = new Pages(max(0, $total), $module->page->size);
+
+        return new Result(
+            $total, $pages->count, $pages->number($page), $steps === [] ? [] : [...$steps, new Step('total', $total)], $ids,
+            $module->headings === null ? [] : $this->headings($module, $context, $pinned, $total),
+            $module->headings === null ? [] : $this->under($module, $context, array_values(array_diff($ids, $pinned))),
+        );
+    }
+
+    /**
+     * @param  list<int>  $pinned
+     * @return list<int> the records from a place among all that are listed
+     */
+    private function slice(Module $module, Context $context, array $pinned, int $from, int $count, ?Marks $marks): array
+    {
+        $first = array_slice($pinned, $from, $count);
+        $left = $count - count($first);
+        if ($left <= 0) {
+            return $first;
         }
-        $query = $this->stream($module, $now, $viewer)->offset($from)->limit($count);
+        $query = $this->stream($module, $context);
         if ($pinned !== []) {
             $query->whereNotIn('items.id', $pinned);
         }
-        foreach ($this->compiler->order($module) as [$by, $direction]) {
-            $query->orderByRaw("{$by->sql} {$direction}", $by->bindings);
+
+        return [...$first, ...$this->walk->ids($query->toBase(), $this->orders->of($module, $context), max(0, $from - count($pinned)), $left, $marks)];
+    }
+
+    /**
+     * @param  list<int>  $pinned
+     * @return array<string, int> by key, in order
+     */
+    private function headings(Module $module, Context $context, array $pinned, int $total): array
+    {
+        $headings = $module->headings ?? throw new \LogicException('The module has headings.');
+        $place = $this->orders->place($headings, $context);
+        $query = $this->stream($module, $context)->toBase()->selectRaw("{$place->sql} as place", $place->bindings);
+        if ($pinned !== []) {
+            $query->whereNotIn('items.id', $pinned);
+        }
+        foreach ($this->orders->of($module, $context) as $by) {
+            $query->orderByRaw($by->sql(), $by->by->bindings);
+        }
+        $skip = max(0, $module->skip - count($pinned));
+        $shown = $total - max(0, count($pinned) - $module->skip);
+        $rows = DB::query()->fromSub($query->offset($skip)->limit(max(0, $shown)), 'listed')->selectRaw('place, count(*) as records')->groupBy('place')
+            ->orderByRaw('place '.($module->headings->direction->value === 'up' ? 'asc' : 'desc').' nulls last')->get();
+        $counts = [];
+        foreach ($rows as $row) {
+            $counts[$headings->key(is_int($row->place) || is_string($row->place) ? $row->place : null)] = (int) $row->records;
         }
 
-        return array_values(array_map(intval(...), $query->toBase()->pluck('items.id')->all()));
+        return $counts;
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return array<int, string> keys of headings by id
+     */
+    private function under(Module $module, Context $context, array $ids): array
+    {
+        $headings = $module->headings ?? throw new \LogicException('The module has headings.');
+        $place = $this->orders->place($headings, $context);
+        $rows = $this->sources->candidates($module->source, $context)->toBase()->whereIn('items.id', $ids)->select('items.id')->selectRaw("{$place->sql} as place", $place->bindings)->get();
+        $under = array_fill_keys($ids, '');
+        foreach ($rows as $row) {
+            $under[(int) $row->id] = $headings->key(is_int($row->place) || is_string($row->place) ? $row->place : null);
+        }
+
+        return $under;
+    }
+
+    /**
+     * @param  Module  $module  bound
+     * @param  Builder<Item>  $among
+     * @return int|null from 0, among all that are listed before any is skipped
+     */
+    private function placeAmong(Module $module, int $item, Context $context, Builder $among): ?int
+    {
+        $pins = $this->pins($module, $context)['ids'];
+        $at = array_search($item, $pins, true);
+        if ($at !== false) {
+            return $at;
+        }
+        $query = $among->toBase()->select('items.id');
+        if ($pins !== []) {
+            $query->whereNotIn('items.id', $pins);
+        }
+        $orders = $this->orders->of($module, $context);
+        $query->selectRaw(
+            'row_number() over (order by '.implode(', ', array_map(fn (OrderBy $by): string => $by->sql(), $orders)).') as place',
+            array_merge(...array_map(fn (OrderBy $by): array => $by->by->bindings, $orders)),
+        );
+        $place = DB::query()->fromSub($query, 'ranked')->where('id', $item)->value('place');
+
+        return is_numeric($place) ? count($pins) + (int) $place - 1 : null;
+    }
+
+    private function shownPlace(Module $module, int $place): ?int
+    {
+        $shown = $place - $module->skip + 1;
+
+        return $shown >= 1 && $module->total($place + 1) >= $shown ? $shown : null;
     }
 
     /**
@@ -191,48 +333,65 @@ final readonly class Listing
      *
      * @return array{ids: list<int>, extra: int}
      */
-    private function pins(Module $module, \DateTimeImmutable $now, Audience $viewer): array
+    private function pins(Module $module, Context $context): array
     {
         if ($module->pin === []) {
             return ['ids' => [], 'extra' => 0];
         }
-        $query = $this->compiler->candidates($module, $now, $viewer)->whereIn('items.slug', $module->pin);
-        foreach ([$this->compiler->notLeftOut($module), $this->compiler->cardStands($module->card)] as $fragment) {
-            $query->whereRaw($fragment->sql, $fragment->bindings);
-        }
-        $where = Fragment::all(array_values($this->where($module)));
-        $found = [];
-        foreach ($query->toBase()->select(['items.id', 'items.slug'])->selectRaw("({$where->sql}) is true as passes", $where->bindings)->get() as $row) {
-            $found[$row->slug] = $row;
-        }
-        $ids = [];
-        $extra = 0;
-        foreach ($module->pin as $slug) {
-            if (isset($found[$slug])) {
-                $ids[] = (int) $found[$slug]->id;
-                $extra += $found[$slug]->passes ? 0 : 1;
-            }
-        }
+        $query = $this->sources->candidates($module->source, $context)->whereIn('items.slug', $module->pin);
+        $this->keep($query, $this->compiler->notLeftOut($module), $this->compiler->cardStands($module->card));
+        $where = Fragment::all(array_values($this->where($module, $context)));
+        $places = array_flip($module->pin);
+        $rows = $query->toBase()->select(['items.id', 'items.slug'])->selectRaw("({$where->sql}) is true as passes", $where->bindings)->get()
+            ->sortBy(fn (object $row): array => [$places[$row->slug], $row->id]);
 
-        return ['ids' => $ids, 'extra' => $extra];
+        return [
+            'ids' => array_values(array_map(intval(...), $rows->pluck('id')->all())),
+            'extra' => $rows->where('passes', false)->count(),
+        ];
     }
 
-    /** @return Builder<Item> what is left after step 5 */
-    private function stream(Module $module, \DateTimeImmutable $now, Audience $viewer): Builder
+    /**
+     * @param  Module  $module  bound
+     * @return Builder<Item> what is left after step 5
+     */
+    private function stream(Module $module, Context $context): Builder
     {
-        $query = $this->compiler->candidates($module, $now, $viewer);
-        foreach ([...array_values($this->where($module)), $this->compiler->notLeftOut($module), $this->compiler->cardStands($module->card)] as $fragment) {
-            if ($fragment->sql !== 'true') {
-                $query->whereRaw($fragment->sql, $fragment->bindings);
-            }
-        }
+        $query = $this->sources->candidates($module->source, $context);
+        $this->keep($query, ...array_values($this->where($module, $context)), ...[$this->compiler->notLeftOut($module), $this->compiler->cardStands($module->card)]);
 
         return $query;
     }
 
-    /** @return array<string, Fragment> by step name */
-    private function where(Module $module): array
+    /**
+     * How many records are left after step 5; of a listing that shows but so many, no more are counted than can show.
+     *
+     * @param  Module  $module  bound
+     * @param  array{ids: list<int>, extra: int}  $pins
+     */
+    private function passed(Module $module, Context $context, array $pins): int
     {
-        return array_map($this->compiler->rule(...), Steps::ofWhere($module->where));
+        $stream = $this->stream($module, $context);
+        if ($module->most() === null) {
+            return $stream->count();
+        }
+
+        return DB::query()->fromSub($stream->toBase()->selectRaw('1')->limit($module->skip + $module->most() + count($pins['ids'])), 'listed')->count();
+    }
+
+    /** @param  Builder<Item>  $query */
+    private function keep(Builder $query, Fragment ...$rules): void
+    {
+        foreach ($rules as $rule) {
+            if ($rule->sql !== 'true') {
+                $query->whereRaw("({$rule->sql})", $rule->bindings);
+            }
+        }
+    }
+
+    /** @return array<string, Fragment> by step name */
+    private function where(Module $module, Context $context): array
+    {
+        return array_map(fn ($rule): Fragment => $this->compiler->rule($rule, $context), Steps::ofWhere($module->where));
     }
 }

@@ -26,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $text HTML, made safe
  * @property array<string, mixed> $fields
  * @property array<string, string> $folded the texts in the form in which they are compared
+ * @property array<string, mixed> $words what search looks in, by weight
+ * @property list<int> $term_ids ids of its terms, kept by the database
  * @property int|null $author_id
  * @property int|null $position by hand, within its type; null: never placed
  * @property int $revision
@@ -37,7 +39,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Item extends Model
 {
-    protected $fillable = ['type_key', 'slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text', 'fields', 'folded', 'author_id'];
+    protected $fillable = ['type_key', 'slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text', 'fields', 'folded', 'words', 'author_id'];
 
     /** As PostgreSQL writes an instant; any other format would be guessed at, again and again. */
     protected $dateFormat = 'Y-m-d H:i:sO';
@@ -52,6 +54,8 @@ final class Item extends Model
             'lead' => 'bool',
             'fields' => JsonObject::class,
             'folded' => JsonObject::class,
+            'words' => JsonObject::class,
+            'term_ids' => NumberList::class,
         ];
     }
 
@@ -69,7 +73,17 @@ final class Item extends Model
      */
     public static function shown(): array
     {
-        return ['terms', 'links.target:id,type_key,slug,title,status,publish_at,expire_at,audience', 'links.person:id,name,email'];
+        return ['terms', ...self::shownLinks()];
+    }
+
+    /**
+     * What it links to, with what is shown of it.
+     *
+     * @return list<string>
+     */
+    public static function shownLinks(): array
+    {
+        return ['links.target:id,type_key,slug,title,status,publish_at,expire_at,audience', 'links.person:id,name,email,slug,active'];
     }
 
     /**
@@ -79,7 +93,7 @@ final class Item extends Model
      */
     public static function whole(): array
     {
-        return [...self::shown(), 'author:id,name,email'];
+        return [...self::shown(), 'author:id,name,email,slug,active'];
     }
 
     /** @return HasMany<ItemLink, $this> */

@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 
 /**
@@ -18,16 +19,28 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property int $revision of the draft
  * @property array<string, mixed>|null $live
  * @property CarbonImmutable|null $published_at
+ * @property bool $off whether visitors get nothing of it for the time being
+ * @property int|null $user_id who changed it last
+ * @property CarbonImmutable|null $removed_at
+ * @property User|null $user
  * @property CarbonImmutable $updated_at
  * @property Collection<int, Page> $pages
  */
 final class Module extends Model
 {
-    protected $fillable = ['key', 'draft', 'live', 'published_at'];
+    protected $fillable = ['key', 'draft', 'live', 'published_at', 'off', 'user_id', 'removed_at'];
+
+    protected $attributes = ['off' => false];
 
     protected function casts(): array
     {
-        return ['draft' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime'];
+        return ['draft' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime', 'removed_at' => 'immutable_datetime', 'off' => 'bool'];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
     }
 
     /** @return BelongsToMany<Page, $this> */

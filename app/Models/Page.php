@@ -24,6 +24,9 @@ final class Page extends Model
     /** @return BelongsToMany<Module, $this> */
     public function modules(): BelongsToMany
     {
-        return $this->belongsToMany(Module::class, 'placements')->orderByPivot('position')->orderBy('placements.id');
+        $modules = $this->belongsToMany(Module::class, 'placements')->orderByPivot('position');
+        $modules->whereNull('modules.removed_at')->orderBy('placements.id');
+
+        return $modules;
     }
 }

@@ -16,14 +16,15 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $picture
  * @property string|null $colour
  * @property array<string, mixed> $fields
+ * @property array<string, mixed> $folded its texts in the form in which they are compared
  * @property int $position
  */
 final class Term extends Model
 {
-    protected $fillable = ['taxonomy_key', 'parent_id', 'slug', 'name', 'description', 'picture', 'colour', 'fields', 'position'];
+    protected $fillable = ['taxonomy_key', 'parent_id', 'slug', 'name', 'description', 'picture', 'colour', 'fields', 'folded', 'position'];
 
     protected function casts(): array
     {
-        return ['fields' => JsonObject::class];
+        return ['fields' => JsonObject::class, 'folded' => JsonObject::class];
     }
 }

@@ -5,12 +5,21 @@ declare(strict_types=1);
 namespace App\Modules;
 
 use App\Content\CatalogueStore;
+use App\Content\Ledger;
 use App\Content\StaleWrite;
+use App\Jobs\KeepIndexes;
+use App\Listing\Contexts;
+use App\Listing\Sources;
+use App\Models\Change;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Models\User;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Module\Mended;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Problem\Problem;
@@ -20,29 +29,52 @@ use Wellspring\Core\Text\Slug;
 /** Keeps modules: their drafts, what is live, every version that was published, and where they stand. */
 final readonly class ModuleStore
 {
-    public function __construct(private CatalogueStore $catalogue)
+    public function __construct(private CatalogueStore $catalogue, private Sources $sources, private Contexts $contexts, private Ledger $ledger)
     {
     }
 
     public function find(string $key): ?ModuleRow
     {
-        return ModuleRow::query()->where('key', $key)->first();
+        return ModuleRow::query()->where('key', $key)->whereNull('removed_at')->first();
+    }
+
+    /** @return Collection<int, ModuleRow> all that are not removed */
+    public function all(): Collection
+    {
+        return ModuleRow::query()->with(['pages', 'user:id,name'])->whereNull('removed_at')->orderBy('key')->get();
+    }
+
+    public function reader(): ModuleReader
+    {
+        return new ModuleReader($this->catalogue->catalogue());
     }
 
     /** @throws Refused */
     public function read(mixed $definition): Module
     {
-        return (new ModuleReader($this->catalogue->catalogue()))->read($definition);
+        return $this->reader()->read($definition);
     }
 
-    /**
-     * What visitors get; null while nothing is published.
-     *
-     * @throws Refused
-     */
+    /** What visitors get: the last version that can be read; null while nothing is published or it is switched off. */
     public function live(ModuleRow $row): ?Module
     {
-        return $row->live === null ? null : $this->read($row->live);
+        if ($row->live === null || $row->off || $row->removed_at !== null) {
+            return null;
+        }
+        try {
+            return $this->read($row->live);
+        } catch (Refused $refused) {
+            report(new \RuntimeException("The live module “{$row->key}” cannot be read; its last good version shows instead: {$refused->getMessage()}"));
+        }
+        foreach (DB::table('module_versions')->where('module_id', $row->id)->orderByDesc('number')->pluck('definition') as $definition) {
+            try {
+                return $this->read(json_decode(is_string($definition) ? $definition : '', true));
+            } catch (Refused) {
+                continue;
+            }
+        }
+
+        return null;
     }
 
     /** @throws Refused */
@@ -56,60 +88,77 @@ final readonly class ModuleStore
     {
         return DB::transaction(function () use ($module): ModuleRow {
             $row = ModuleRow::query()->where('key', $module->key)->lockForUpdate()->first() ?? new ModuleRow(['key' => $module->key]);
-            if ($row->exists) {
-                $row->revision++;
-            } else {
-                $row->revision = 1;
-            }
+            $row->revision = $row->exists ? $row->revision + 1 : 1;
             $row->draft = $module->toArray();
+            $row->user_id = self::who();
+            $row->removed_at = null;
             $row->save();
 
             return $row;
         });
     }
 
-    /** A new module of the name, drawing from the type, with nothing else said. */
-    public function create(string $name, string $type): ModuleRow
+    /**
+     * A new module of the name.
+     *
+     * @param  array<array-key, mixed>  $definition  its rules; format, key and name are filled in
+     *
+     * @throws Refused
+     */
+    public function create(string $name, array $definition): ModuleRow
     {
         $base = substr(Slug::from($name), 0, 56);
-        for ($key = $base, $n = 2; $this->find($key) !== null; $n++) {
+        for ($key = $base, $n = 2; ModuleRow::query()->where('key', $key)->exists(); $n++) {
             $key = $base.'-'.$n;
         }
 
-        return $this->apply($this->read(['format' => ModuleReader::FORMAT, 'key' => $key, 'name' => $name, 'source' => ['items' => [$type]]]));
+        return $this->apply($this->read(['format' => ModuleReader::FORMAT, 'key' => $key, 'name' => $name] + $definition));
     }
 
     /**
+     * Rules that no longer make sense are kept as they stand while the manager mends the draft; none that is wrong comes in.
+     *
+     * @param  array<array-key, mixed>  $definition
      * @param  int  $revision  the revision that the change started from
      *
+     * @throws Refused
      * @throws StaleWrite
      */
-    public function saveDraft(ModuleRow $row, Module $module, int $revision): ModuleRow
+    public function saveDraft(ModuleRow $row, array $definition, int $revision): ModuleRow
     {
-        if ($module->key !== $row->key) {
+        $mended = Mended::read($definition, $this->reader());
+        if ($mended->module->key !== $row->key) {
             throw Refused::because('key', 'wrongValue', "expected “{$row->key}”; a module keeps its key.");
         }
+        $said = fn (Problem $problem): string => $problem->message;
+        $known = $mended->problems === [] ? [] : array_map($said, Mended::read($row->draft, $this->reader())->problems);
+        $new = array_values(array_filter($mended->problems, fn (Problem $problem): bool => ! in_array($said($problem), $known, true)));
+        if ($new !== []) {
+            throw new Refused($new);
+        }
 
-        return DB::transaction(function () use ($row, $module, $revision): ModuleRow {
+        return DB::transaction(function () use ($row, $definition, $mended, $revision): ModuleRow {
             $row = ModuleRow::query()->lockForUpdate()->findOrFail($row->id);
             if ($row->revision !== $revision) {
                 throw new StaleWrite($row->revision);
             }
-            $row->draft = $module->toArray();
+            $row->draft = $mended->problems === [] ? $mended->module->toArray() : $definition;
             $row->revision++;
+            $row->user_id = self::who();
             $row->save();
 
             return $row;
         });
     }
 
-    /** Makes the draft live and keeps it as a version. */
+    /** Makes the draft live and keeps it as a version. What was switched off shows again. */
     public function publish(ModuleRow $row, ?User $by = null): ModuleRow
     {
         return DB::transaction(function () use ($row, $by): ModuleRow {
             $row = ModuleRow::query()->lockForUpdate()->findOrFail($row->id);
             $module = $this->draft($row);
             $row->live = $module->toArray();
+            $row->off = false;
             $row->published_at = now()->toImmutable();
             $row->save();
             $number = DB::table('module_versions')->where('module_id', $row->id)->max('number');
@@ -120,9 +169,85 @@ final readonly class ModuleStore
                 'user_id' => $by?->id,
                 'published_at' => $row->published_at,
             ]);
+            DB::afterCommit(fn () => KeepIndexes::dispatch());
 
             return $row;
         });
+    }
+
+    /** @return list<array{number: int, publishedAt: string, by: string|null}> the newest first */
+    public function versions(ModuleRow $row): array
+    {
+        $rows = DB::table('module_versions')->leftJoin('users', 'users.id', '=', 'module_versions.user_id')->where('module_id', $row->id)
+            ->orderByDesc('number')->get(['number', 'module_versions.published_at', 'users.name']);
+
+        return array_values($rows->map(fn (object $version): array => [
+            'number' => (int) $version->number,
+            'publishedAt' => Instant::write(new \DateTimeImmutable((string) $version->published_at)),
+            'by' => is_string($version->name) ? $version->name : null,
+        ])->all());
+    }
+
+    /** @return array<array-key, mixed>|null the definition that was published then; null where there is no such version */
+    public function version(ModuleRow $row, int $number): ?array
+    {
+        $definition = DB::table('module_versions')->where('module_id', $row->id)->where('number', $number)->value('definition');
+        $decoded = is_string($definition) ? json_decode($definition, true) : null;
+
+        return is_array($decoded) ? $decoded : null;
+    }
+
+    /** A copy of the draft under a name of its own. */
+    public function duplicate(ModuleRow $row): ModuleRow
+    {
+        $name = is_string($row->draft['name'] ?? null) ? $row->draft['name'] : $row->key;
+
+        return $this->create(mb_substr("{$name} (copy)", 0, 200), array_diff_key($row->draft, ['format' => 0, 'key' => 0, 'name' => 0]));
+    }
+
+    /**
+     * Switches modules off or on, or removes them, as one change that can be undone. On their pages nothing of them shows.
+     *
+     * @param  list<ModuleRow>  $rows
+     * @param  'off'|'on'|'remove'  $do
+     */
+    public function many(array $rows, string $do): Change
+    {
+        $names = implode(', ', array_map(fn (ModuleRow $row): string => '“'.(is_string($row->draft['name'] ?? null) ? $row->draft['name'] : $row->key).'”', array_slice($rows, 0, 3))).(count($rows) > 3 ? ' and '.(count($rows) - 3).' more' : '');
+        $title = ['off' => 'Switched off', 'on' => 'Switched on', 'remove' => 'Removed'][$do]." {$names}";
+
+        return $this->ledger->change('modules', $title, $do, function (Change $change) use ($rows, $do): void {
+            $was = [];
+            foreach ($rows as $row) {
+                $was[] = ['id' => $row->id, 'off' => $row->off];
+                $row->fill($do === 'remove' ? ['removed_at' => now()] : ['off' => $do === 'off'])->save();
+            }
+            $change->data = ['do' => $do, 'modules' => $was];
+            $change->save();
+            DB::afterCommit(fn () => KeepIndexes::dispatch());
+        });
+    }
+
+    /** Takes back what many() did. */
+    public function undo(Change $change): int
+    {
+        $undone = 0;
+        foreach ((array) ($change->data['modules'] ?? []) as $was) {
+            $row = is_array($was) ? ModuleRow::query()->where('id', $was['id'])->first() : null;
+            // What was done to it otherwise since stays done.
+            $row?->fill(($change->data['do'] ?? '') === 'remove' ? ['removed_at' => null] : ['off' => $was['off'] === true])->save();
+            $undone += $row === null ? 0 : 1;
+        }
+        DB::afterCommit(fn () => KeepIndexes::dispatch());
+
+        return $undone;
+    }
+
+    private static function who(): ?int
+    {
+        $id = Auth::id();
+
+        return is_numeric($id) ? (int) $id : null;
     }
 
     /** @param  list<int>  $pages ids; the module goes to the end of the pages it did not stand on */
@@ -141,12 +266,18 @@ final readonly class ModuleStore
     /** @return list<Problem> slugs that the module names and no item has; not faults, since content comes and goes */
     public function notes(Module $module): array
     {
-        $known = Item::query()->where('type_key', $module->source->key)->whereIn('slug', [...$module->pin, ...$module->leaveOut])->pluck('slug')->flip();
+        $named = [...$module->pin, ...$module->leaveOut];
+        if ($named === []) {
+            return [];
+        }
+        $known = ($module->source->isItems()
+            ? Item::query()->whereIn('type_key', $module->source->draws())
+            : $this->sources->candidates($module->source, $this->contexts->now()))->whereIn('items.slug', $named)->pluck('items.slug')->flip();
         $notes = [];
         foreach (['pin' => $module->pin, 'leaveOut' => $module->leaveOut] as $place => $slugs) {
             foreach ($slugs as $i => $slug) {
                 if (! $known->has($slug)) {
-                    $notes[] = new Problem("{$place}[{$i}]", 'unknownItem', "no {$module->source->label} has the slug “{$slug}” at present.");
+                    $notes[] = new Problem("{$place}[{$i}]", 'unknownItem', "no {$module->type()->label} has the slug “{$slug}” at present.");
                 }
             }
         }

@@ -6,11 +6,15 @@ namespace App\Providers;
 
 use App\Content\CatalogueStore;
 use App\Content\Ledger;
+use App\Listing\PostgresLanguage;
+use App\Listing\Walk;
 use App\Models\Page;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
+use Wellspring\Core\Calendar\Calendar;
 use Wellspring\Core\Card\Format;
+use Wellspring\Core\Text\Language;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -18,6 +22,9 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->scoped(CatalogueStore::class);
         $this->app->scoped(Ledger::class);
+        $this->app->singleton(Calendar::class, fn (): Calendar => Calendar::of(config()->string('site.time_zone'), config()->string('site.locale')));
+        $this->app->singleton(Walk::class, fn (): Walk => new Walk);
+        $this->app->scoped(Language::class, PostgresLanguage::class);
         $this->app->singleton(Format::class, fn (): Format => new Format(
             config()->string('site.locale'),
             config()->string('site.currency'),

@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-use App\Content\Records;
+use App\Content\CatalogueStore;
 use App\Listing\Remembered;
+use App\Listing\Sources;
 use App\Models\Media;
 use App\Models\Page;
 use App\Modules\ModuleStore;
 use Wellspring\Core\Card\CardMaker;
+use Wellspring\Core\Card\Format;
 use Wellspring\Core\Card\MadePart;
+use Wellspring\Core\Card\Part;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Layout\Arrangement;
@@ -18,9 +22,8 @@ use Wellspring\Core\Layout\Width;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\Pages;
-use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Result;
-use Wellspring\Core\Who\Audience;
 
 /** Makes ready what a visitor's page shows. */
 final readonly class PageMaker
@@ -29,6 +32,9 @@ final readonly class PageMaker
         private ModuleStore $modules,
         private Remembered $listing,
         private CardMaker $cards,
+        private Sources $sources,
+        private CatalogueStore $catalogue,
+        private Format $format,
     ) {
     }
 
@@ -39,13 +45,13 @@ final readonly class PageMaker
      *
      * @throws NoSuchPage
      */
-    public function modules(Page $page, \DateTimeImmutable $now, Audience $viewer, array $asked, ?Module $instead = null): array
+    public function modules(Page $page, Context $context, array $asked, ?Module $instead = null): array
     {
         $shown = [];
         foreach ($page->modules as $row) {
-            $module = $row->key === $instead?->key ? $instead : $this->liveOrNone($row);
+            $module = $row->key === $instead?->key ? $instead : $this->modules->live($row);
             if ($module !== null) {
-                $shown[] = $this->module($module, $page->address, $now, $viewer, $asked[$module->key] ?? '1');
+                $shown[] = $this->module($module, $page->address, $context, $asked[$module->key] ?? '1');
             }
         }
 
@@ -53,20 +59,21 @@ final readonly class PageMaker
     }
 
     /** @throws NoSuchPage */
-    public function module(Module $module, string $address, \DateTimeImmutable $now, Audience $viewer, string $asked): ShownModule
+    public function module(Module $module, string $address, Context $context, string $asked): ShownModule
     {
-        $result = $this->listing->show($module, $now, $viewer, $asked);
-
-        return $this->shown($module, $address, $result);
+        return $this->shown($module, $address, $context, $this->listing->show($module, $context, $asked));
     }
 
     /** A module with the page of records that a run gave. */
-    public function shown(Module $module, string $address, Result $result): ShownModule
+    public function shown(Module $module, string $address, Context $context, Result $result): ShownModule
     {
-        $records = Records::byId($result->ids, $module->source);
+        $fields = array_map(fn (Part $part): Field => $part->field, $module->card->parts());
+        $records = $this->sources->records($module->source, $result->ids, $fields, $context);
+        $types = $this->catalogue->catalogue()->types;
         $cards = array_map(fn (Record $record): ShownCard => new ShownCard(
-            self::itemAddress($module->source, $record->slug),
+            isset($types[$record->type]) ? self::itemAddress($types[$record->type], $record->slug) : '',
             $this->cards->make($module->card, $record),
+            $result->under[$record->id] ?? null,
         ), $records);
         $pages = new Pages(max(0, $result->total), $module->page->size);
 
@@ -83,23 +90,29 @@ final readonly class PageMaker
             pages: $result->pages,
             numbers: $pages->numbers($result->page),
             address: $address,
+            headings: $this->headings($module, $result),
+            total: $result->total,
         );
+    }
+
+    /** @return array<string, array{words: string, records: int}> by the heading's key */
+    private function headings(Module $module, Result $result): array
+    {
+        $headings = $module->headings;
+        if ($headings === null) {
+            return [];
+        }
+        $said = [];
+        foreach ($result->headings as $key => $records) {
+            $said[(string) $key] = ['words' => $this->format->heading($headings, (string) $key), 'records' => $records];
+        }
+
+        return $said;
     }
 
     public static function itemAddress(Type $type, string $slug): string
     {
         return str_replace('{slug}', $slug, $type->address);
-    }
-
-    private function liveOrNone(\App\Models\Module $row): ?Module
-    {
-        try {
-            return $this->modules->live($row);
-        } catch (Refused $refused) {
-            report(new \RuntimeException("The live module “{$row->key}” cannot be read and is left out: {$refused->getMessage()}"));
-
-            return null;
-        }
     }
 
     /**

@@ -9,8 +9,12 @@ use Wellspring\Core\Card\MadePart;
 /** One card with the address of its item's own page. */
 final readonly class ShownCard
 {
-    /** @param  list<non-empty-list<MadePart>>  $lines */
-    public function __construct(public string $address, public array $lines)
+    /**
+     * @param  string  $address  empty where it has none
+     * @param  list<non-empty-list<MadePart>>  $lines
+     * @param  string|null  $heading  the key of the heading that it stands under
+     */
+    public function __construct(public string $address, public array $lines, public ?string $heading = null)
     {
     }
 }

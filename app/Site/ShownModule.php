@@ -16,6 +16,8 @@ final readonly class ShownModule
      * @param  array<string, int>  $columns  by width
      * @param  list<int|null>  $numbers  page numbers below the listing; null marks a gap
      * @param  string  $address  of the page that it stands on
+     * @param  array<string, array{words: string, records: int}>  $headings  by key, in order
+     * @param  int  $total  how many records it shows in all
      */
     public function __construct(
         public Module $module,
@@ -27,7 +29,29 @@ final readonly class ShownModule
         public int $pages,
         public array $numbers,
         public string $address,
+        public array $headings = [],
+        public int $total = 0,
     ) {
+    }
+
+    /**
+     * The cards under their headings; all in one where there are none.
+     *
+     * @return list<array{heading: array{words: string, records: int}|null, cards: list<ShownCard>}>
+     */
+    public function groups(): array
+    {
+        $groups = [];
+        foreach ($this->cards as $card) {
+            $last = array_key_last($groups);
+            if ($last !== null && $groups[$last]['key'] === $card->heading) {
+                $groups[$last]['cards'][] = $card;
+            } else {
+                $groups[] = ['key' => $card->heading, 'heading' => $card->heading === null ? null : $this->headings[$card->heading] ?? null, 'cards' => [$card]];
+            }
+        }
+
+        return array_map(fn (array $group): array => ['heading' => $group['heading'], 'cards' => $group['cards']], $groups);
     }
 
     /** How wide its pictures stand at each width, for the browser to choose by. */

@@ -5,15 +5,12 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Content\Records;
-use App\Listing\Listing;
+use App\Listing\Tracer;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
-use Wellspring\Core\Card\Format;
-use Wellspring\Core\Problem\Refused;
-use Wellspring\Core\Run\Trace;
-use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Run\Context;
 
 /** Where an item shows now; and where it does not though it nearly would, with the reason. */
 final readonly class WhereShown
@@ -21,38 +18,28 @@ final readonly class WhereShown
     /** How many modules that do not show it are told of, the nearest first. */
     private const NEAREST = 5;
 
-    public function __construct(private ModuleStore $modules, private Listing $listing, private Format $format)
+    public function __construct(private ModuleStore $modules, private Tracer $tracer)
     {
     }
 
-    /** @return list<array{module: string, name: string, place: int|null, page: int|null, reasons: list<string>, pages: list<array{title: string, address: string}>}> those that show it first */
-    public function of(Item $item, \DateTimeImmutable $now): array
+    /** @return list<array<string, mixed>> those that show it first */
+    public function of(Item $item, Context $context): array
     {
-        $record = Records::of($item);
+        $record = Records::complete($item);
         $shows = $not = [];
-        foreach (ModuleRow::query()->with('pages')->whereNotNull('live')->orderBy('key')->get() as $row) {
-            try {
-                $module = $this->modules->live($row);
-            } catch (Refused) {
+        foreach (ModuleRow::query()->with('pages')->whereNotNull('live')->where('off', false)->whereNull('removed_at')->orderBy('key')->get() as $row) {
+            $module = $this->modules->live($row);
+            if ($module === null || ! $module->source->isItems() || ! in_array($item->type_key, $module->source->draws(), true)) {
                 continue;
             }
-            if ($module === null || $module->source->key !== $item->type_key) {
-                continue;
-            }
-            $reasons = Trace::of($module, $record, $now, Audience::SignedOut, $this->format)->reasons;
-            $place = $reasons === [] ? $this->listing->placeOf($module, $item->id, $now, Audience::SignedOut) : null;
-            if ($reasons === [] && $place === null) {
-                $reasons = ['It passes every rule, but stands outside the '.($module->atMost === null ? 'records that the module shows' : "{$module->atMost} records that the module shows at most").'.'];
-            }
+            $traced = $this->tracer->complete($module, $record, $context);
             $about = [
                 'module' => $row->key,
                 'name' => $module->name,
-                'place' => $place,
-                'page' => $place === null ? null : intdiv($place - 1, $module->page->size) + 1,
-                'reasons' => $reasons,
+                'reasons' => $traced->place === null && $traced->trace->passes() ? [$traced->answer()] : $traced->trace->reasons(),
                 'pages' => array_values($row->pages->map(fn (Page $page): array => ['title' => $page->title, 'address' => $page->address])->all()),
-            ];
-            $place === null ? $not[] = $about : $shows[] = $about;
+            ] + $traced->toArray();
+            $traced->place === null ? $not[] = $about : $shows[] = $about;
         }
         usort($not, fn (array $a, array $b): int => count($a['reasons']) <=> count($b['reasons']));
 

@@ -40,15 +40,15 @@ final class BenchTest extends BrowserTestCase
     {
         $this->open('Paging', 'product');
         $this->find('[data-at="order[0].by"]')->click();
-        $this->choose('[aria-label="Key 1: field"]', 'title');
+        $this->choose('[aria-label="Key 1: by"]', 'title');
         $this->choose('[aria-label="Key 1: direction"]', 'up');
         $this->find('[data-at="page.size"]')->click();
         $this->retype('[aria-label="How many at a time"]', '3');
         $this->previewShows('Autumn crocus', 'Barrenwort', 'Blue plantain lily');
-        $this->sees('page 1 of 2');
+        $this->sees('Page 1 of 2');
         $this->browser->executeScript('document.querySelector("iframe").contentDocument.querySelector(".pages a[rel=next]").click()');
         $this->previewShows('Bugbane', 'Catmint', 'Christmas box');
-        $this->sees('page 2 of 2');
+        $this->sees('Page 2 of 2');
         $this->retype('[aria-label="At most in all"]', '4', toggle: true);
         $this->sees('at most 4 in all');
         $this->previewShows('Autumn crocus', 'Barrenwort', 'Blue plantain lily');
@@ -74,7 +74,7 @@ final class BenchTest extends BrowserTestCase
         $this->sees('2 have none');
         $this->choose('[aria-label="When Price is empty"]', 'leaveOutLine');
         $this->sees('price drops its line');
-        $this->choose('[aria-label="Add a condition"]', 'title');
+        $this->pickField('Add a condition', 'Title');
         $this->choose('[aria-label=Test]', 'contains');
         $this->sees('The rule changes as soon as a value is given.');
         $this->find('[aria-label=Text]')->sendKeys('no such plant');
@@ -89,13 +89,13 @@ final class BenchTest extends BrowserTestCase
     public function test_groups_terms_ranges_and_another_source(): void
     {
         $this->open('Groups', 'product');
-        $this->choose('[aria-label="Add a condition"]', 'groups');
+        $this->pickField('Add a condition', 'Plant groups');
         $this->findText('section label', 'Bulbs')->click();
         $this->sees('Plant groups is Bulbs or below');
         $this->findText('section label', 'and all below')->click();
         $this->await('“or below” is still said', fn (): ?bool => str_contains($this->find('[data-rule="where.all[0]"]')->getText(), 'or below') ? null : true);
         $this->findText('section label', 'and all below')->click();
-        $this->choose('[aria-label="Add a condition"]', 'height');
+        $this->pickField('Add a condition', 'Height');
         $this->choose('[aria-label=Test]', 'between');
         $this->retype('[aria-label=To]', '15');
         $this->sees('Height is between 8 and 15 cm');
@@ -155,10 +155,7 @@ final class BenchTest extends BrowserTestCase
     private function open(string $name, string $type): void
     {
         $this->signIn();
-        $this->find('[aria-label="Name of the new module"]')->sendKeys($name.' '.bin2hex(random_bytes(3)));
-        $this->choose('[aria-label="What it draws from"]', $type);
-        $this->findText('button', 'Make it')->click();
-        $this->sees('When nothing is left');
+        $this->newModule($name.' '.bin2hex(random_bytes(3)), "The newest {$type}s");
     }
 
     /** Replaces what stands in a field; with `toggle`, switches it on first. */
@@ -168,23 +165,6 @@ final class BenchTest extends BrowserTestCase
             $this->find('section .toggle')->click();
         }
         $this->find($css)->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $text]);
-    }
-
-    private function tabTo(string $css): void
-    {
-        for ($i = 0; $i < 80; $i++) {
-            $this->keys(WebDriverKeys::TAB);
-            if ($this->browser->executeScript('return document.activeElement.matches(arguments[0])', [$css]) === true) {
-                return;
-            }
-        }
-        $this->fail("{$css} is not reached by Tab; the focus is on ".$this->browser->executeScript('return document.activeElement.outerHTML.slice(0, 200)'));
-    }
-
-    /** @param  string|list<string>  $keys */
-    private function keys(string|array $keys): void
-    {
-        $this->browser->switchTo()->activeElement()->sendKeys($keys);
     }
 
     private function focused(string $attribute): string

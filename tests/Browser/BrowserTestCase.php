@@ -12,6 +12,7 @@ use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
 
 /** A real Chromium before the application as bin/test serves it, the demo site loaded. */
@@ -84,6 +85,51 @@ abstract class BrowserTestCase extends TestCase
 
             return null;
         });
+    }
+
+    /** Makes a module from one of the starting sentences and opens its bench. */
+    protected function newModule(string $name, string $sentence): void
+    {
+        $this->findText('button', 'New module')->click();
+        $this->findText('label', $sentence)->click();
+        $this->find('[aria-label="Name of the new module"]')->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $name]);
+        $this->findText('button', 'Make it')->click();
+        $this->sees('When nothing is left');
+    }
+
+    /** Finds a field by typing its name, and takes it. */
+    protected function pickField(string $label, string $field): void
+    {
+        $box = $this->find("[aria-label=\"{$label}\"]");
+        $box->click();
+        $box->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $field]);
+        $this->await("no field is called {$field}", function () use ($field): ?RemoteWebElement {
+            foreach ($this->browser->findElements(WebDriverBy::cssSelector('[role=option]')) as $option) {
+                if ($option->isDisplayed() && $option->getText() === $field) {
+                    return $option;
+                }
+            }
+
+            return null;
+        })->click();
+    }
+
+    /** Goes on by the Tab key until what has the focus fits, and says the words where some are given. */
+    protected function tabTo(string $css, string $words = ''): void
+    {
+        for ($i = 0; $i < 120; $i++) {
+            $this->keys(WebDriverKeys::TAB);
+            if ($this->browser->executeScript('const one = document.activeElement; return one.matches(arguments[0]) && one.textContent.includes(arguments[1])', [$css, $words]) === true) {
+                return;
+            }
+        }
+        $this->fail("{$css} {$words} is not reached by Tab; the focus is on ".$this->browser->executeScript('return document.activeElement.outerHTML.slice(0, 200)'));
+    }
+
+    /** @param  string|list<string>  $keys */
+    protected function keys(string|array $keys): void
+    {
+        $this->browser->switchTo()->activeElement()->sendKeys($keys);
     }
 
     protected function choose(string $css, string $value): void

@@ -12,23 +12,21 @@ final class JourneyTest extends BrowserTestCase
     {
         $this->signIn();
         $name = 'Shady '.bin2hex(random_bytes(3));
-        $this->find('[aria-label="Name of the new module"]')->sendKeys($name);
-        $this->choose('[aria-label="What it draws from"]', 'product');
-        $this->findText('button', 'Make it')->click();
+        $this->newModule($name, 'The newest products');
 
         // By pointing and typing: products in shade, at most £5, by title, two at a time.
         $this->sees('Products that are published', '[aria-label="Rules"]');
-        $this->choose('[aria-label="Add a condition"]', 'light');
+        $this->pickField('Add a condition', 'Light');
         $this->findText('button.chip', "Shade\n12")->click();
         $this->sees('Light is Shade');
         $this->findText('button', 'Done')->click();
-        $this->choose('[aria-label="Add a condition"]', 'price');
+        $this->pickField('Add a condition', 'Price');
         $this->choose('[aria-label=Test]', 'lte');
         $this->type('[aria-label=Value]', '5.3');
         $this->sees('Price is at most 5.3');
         $this->find('body')->sendKeys(WebDriverKeys::ESCAPE);
         $this->find('[data-at="order[0].by"]')->click();
-        $this->choose('[aria-label="Key 1: field"]', 'title');
+        $this->choose('[aria-label="Key 1: by"]', 'title');
         $this->choose('[aria-label="Key 1: direction"]', 'up');
         $this->find('[data-at="page.size"]')->click();
         $this->type('[aria-label="How many at a time"]', '2');
@@ -76,13 +74,122 @@ final class JourneyTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    /** Common practice, no source: someone states a listing in words, looks at what would change, publishes, and takes it back. */
+    public function test_a_listing_said_in_words_is_built_without_a_mouse_compared_published_and_brought_back(): void
+    {
+        $this->signIn();
+        $this->tabTo('button', 'New module');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->tabTo('[aria-label="Find a sentence"]');
+        $this->keys('upcoming events');
+        $this->sees('Upcoming events, soonest first');
+        $this->tabTo('input[type=radio]');
+        $this->keys(WebDriverKeys::SPACE);
+        $this->tabTo('[aria-label="Name of the new module"]');
+        $this->keys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, 'Hands on '.bin2hex(random_bytes(3)), WebDriverKeys::ENTER]);
+
+        // Events in the next 30 days that are workshops or walks, not sold out, soonest first, six at a time.
+        $this->sees('Starts is to come');
+        $this->tabTo('[data-at="where.all[0].test"]');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->keys('is in the next');
+        $this->sees('Starts is in the next 30 days');
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->addCondition('Kind');
+        $this->tabTo('button.chip', 'Workshop');
+        $this->keys(WebDriverKeys::SPACE);
+        $this->sees('Kind is Workshop');
+        $this->browser->executeScript('document.querySelector(\'[aria-label="Field"]\').focus()');
+        $this->tabTo('button.chip', 'Walk');
+        $this->keys(WebDriverKeys::SPACE);
+        $this->sees('Kind is any of Workshop, Walk');
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->addCondition('Spaces left');
+        $this->tabTo('[aria-label=Test]');
+        $this->keys('is not');
+        $this->sees('Spaces left is not 0');
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->sees('Starts, oldest first');
+        $this->tabTo('[data-at="page.size"]');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->keys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, '6']);
+        $this->sees('6 at a time');
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->previewShows(...array_slice($this->handsOn(30), 0, 6));
+        $this->publish();
+
+        // A week only: what would change is looked at before it is published.
+        $this->tabTo('[data-at="where.all[0].value"]');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->keys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, '7']);
+        $this->sees('Starts is in the next 7 days');
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->tabTo('button', 'Compare with live');
+        $this->keys(WebDriverKeys::ENTER);
+        [$month, $week] = [$this->handsOn(30), $this->handsOn(7)];
+        $gone = count($month) - count($week);
+        $this->sees($gone === 1 ? '1 goes' : "{$gone} go");
+        $this->sees(count($month).' records now, '.count($week).' then');
+        $this->sees($month[count($month) - 1], '[aria-label="What visitors get"]');
+        $this->publish();
+
+        // The former version comes back.
+        $this->tabTo('label select');
+        $this->keys('version 1');
+        $this->tabTo('button', 'Bring version 1 back as the draft');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->sees('Starts is in the next 30 days');
+        $this->publish();
+        $this->assertQuietConsole();
+    }
+
+    private function addCondition(string $field): void
+    {
+        $this->tabTo('[aria-label="Add a condition"]');
+        $this->keys($field);
+        $this->sees($field, '[role=listbox]');
+        $this->keys([WebDriverKeys::ARROW_DOWN, WebDriverKeys::ENTER]);
+        $this->sees("{$field} is filled");
+    }
+
+    private function publish(): void
+    {
+        $this->sees('Draft · every change kept');
+        $this->tabTo('button', 'Publish');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->findText('button', 'Published');
+    }
+
+    /**
+     * Workshops and walks of the demo's table that are not sold out and begin within so many days, soonest first.
+     *
+     * @return list<string> titles
+     */
+    private function handsOn(int $days): array
+    {
+        $file = fopen(dirname(__DIR__, 2).'/database/demo/events.csv', 'r') ?: throw new \RuntimeException('The demo has events.');
+        $header = fgetcsv($file, escape: '') ?: [];
+        $now = new \DateTimeImmutable('now', new \DateTimeZone('Europe/London'));
+        $found = [];
+        while (($cells = fgetcsv($file, escape: '')) !== false) {
+            $row = array_combine(array_map(strval(...), $header), array_map(strval(...), $cells));
+            $starts = $now->modify("{$row['in_days']} days")->modify($row['at'] === '' ? '00:00' : $row['at']);
+            if (in_array($row['kind'], ['workshop', 'walk'], true) && $row['spaces_left'] !== '0' && (int) $row['days'] >= 0 && $starts >= $now && $starts <= $now->modify("{$days} days")) {
+                $found[$row['title']] = $starts->getTimestamp();
+            }
+        }
+        asort($found);
+
+        return array_map(strval(...), array_keys($found));
+    }
+
     public function test_rules_are_changed_in_groups_by_hand_and_switched_off(): void
     {
         $this->signIn();
         $this->visit('/manage/modules/newest-in-the-shop');
         $this->findText('button', '+ either of several')->click();
         $this->sees('any of these holds: Picture is filled');
-        $this->find('[aria-label=Field] option[value=stock]')->click();
+        $this->pickField('Field', 'Stock');
         $this->choose('section[aria-label="Change: Keep only"] [aria-label=Test]', 'gt');
         $this->findText('button', '+ a condition')->click();
         $this->sees('or Picture is filled');
@@ -158,7 +265,7 @@ final class JourneyTest extends BrowserTestCase
         $this->signIn();
         foreach ([1280, 390] as $width) {
             $this->width($width);
-            foreach (['/manage/modules' => 'Plants for shade', '/manage/modules/plants-for-shade' => 'When nothing is left', '/manage/content/product' => 'Last change', '/manage/content/product/new' => 'Publish date', '/manage/content/event/by-hand' => 'placed by hand', '/manage/content/plot/import' => 'Which file?', '/manage/types' => 'Ready-made sets', '/manage/types/event' => 'When and where', '/manage/terms/groups' => 'Perennials', '/manage/files' => 'Used by', '/manage/people' => 'Tansy Blythe', '/manage/account' => 'A new password', '/' => 'Newest in the shop', '/shop' => 'Plants for shade', '/journal' => 'From the journal', '/shop/lady-fern' => 'Hardiness', '/people/marigold-finch' => 'To be found'] as $path => $words) {
+            foreach (['/manage/modules' => 'Plants for shade', '/manage/modules/plants-for-shade' => 'When nothing is left', '/manage/content/product' => 'Last change', '/manage/content/product/new' => 'Publish date', '/manage/content/event/by-hand' => 'placed by hand', '/manage/content/plot/import' => 'Which file?', '/manage/types' => 'Ready-made sets', '/manage/types/event' => 'When and where', '/manage/terms/groups' => 'Perennials', '/manage/files' => ' kB', '/manage/people' => 'Tansy Blythe', '/manage/account' => 'A new password', '/' => 'Newest in the shop', '/shop' => 'Plants for shade', '/journal' => 'From the journal', '/search?q=fern' => 'found for', '/shop/lady-fern' => 'Hardiness', '/people/marigold-finch' => 'To be found'] as $path => $words) {
                 $this->visit($path);
                 $this->sees($words);
                 $this->assertAccessible("{$path} at {$width}");

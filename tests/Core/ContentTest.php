@@ -164,17 +164,20 @@ final class ContentTest extends TestCase
     public function test_why_a_record_is_not_shown_is_said_in_sentences(): void
     {
         $format = new Format('en-GB', 'GBP', 'Europe/London');
-        $now = new \DateTimeImmutable('2026-06-01T12:00:00Z');
-        $why = fn (array $rules, Record $record): array => Trace::of(Garden::module($rules), $record, $now, Audience::SignedOut, $format)->reasons;
+        $why = fn (array $rules, Record $record): array => Trace::of(Garden::module($rules), $record, Garden::context(), $format, 'Tool')->reasons();
         $where = fn (array ...$rules): array => ['where' => ['all' => array_values($rules)]];
         $this->assertSame([], $why([], Garden::record(1)));
         $this->assertSame(['It is a draft.'], $why([], Garden::record(1, status: Status::Draft)));
-        $this->assertSame(['It is not published before 1 Jul 2026.'], $why([], Garden::record(1, publishAt: '2026-07-01T10:00:00Z')));
-        $this->assertSame(['It expired on 1 May 2026.'], $why([], Garden::record(1, expireAt: '2026-05-01T10:00:00Z')));
+        $this->assertSame(['It is not published before 1 Jul 2026, 11:00.'], $why([], Garden::record(1, publishAt: '2026-07-01T10:00:00Z')));
+        $this->assertSame(['It expired on 1 May 2026, 11:00.'], $why([], Garden::record(1, expireAt: '2026-05-01T10:00:00Z')));
         $this->assertSame(['It is only for members.'], $why([], Garden::record(1, audience: Audience::Members)));
         $this->assertSame(["Height is 3\u{A0}cm, and the rule asks that it is more than 5 cm."], $why($where(['field' => 'height', 'test' => 'gt', 'value' => 5]), Garden::record(1, ['height' => 3])));
+        $this->assertSame(['Light is Full sun, and the rule keeps Shade or Half shade.'], $why($where(['field' => 'light', 'test' => 'anyOf', 'value' => ['shade', 'half-shade']]), Garden::record(1, ['light' => 'sun'])));
+        $this->assertSame(['The module takes Plants, and this is a Tool.'], $why([], new Record(1, 'tool', 'spade', 'Spade', Status::Published, '2026-01-01T00:00:00Z', null, Audience::Everyone, [])));
+        $this->assertSame(['Sown is 1 May 2026, and the rule asks that it is in the next 3 days.'], $why($where(['field' => 'sown', 'test' => 'inNext', 'value' => ['amount' => 3, 'unit' => 'days']]), Garden::record(1, ['sown' => '2026-05-01'])));
+        $this->assertSame(['The rule on Plant groups has no value to compare with on this page, and so keeps nothing.'], $why($where(['field' => 'groups', 'test' => 'anyOf', 'value' => ['from' => 'page', 'take' => 'term']]), Garden::record(1)));
         $this->assertSame(['Plant groups is Hostas, and the rule keeps Ferns or below.'], $why($where(['field' => 'groups', 'test' => 'anyOf', 'value' => ['ferns'], 'below' => true]), Garden::record(1, ['groups' => ['hostas']])));
-        $this->assertSame(['Hardy is empty, and the rule asks that it is yes; Light is empty, and the rule asks that it is filled.'], $why($where(['any' => [['field' => 'hardy', 'test' => 'yes'], ['field' => 'light', 'test' => 'filled']]]), Garden::record(1)));
+        $this->assertSame(['None of these holds, and one must: Hardy is empty, and the rule asks that it is yes; Light is empty, and the rule asks that it is filled.'], $why($where(['any' => [['field' => 'hardy', 'test' => 'yes'], ['field' => 'light', 'test' => 'filled']]]), Garden::record(1)));
         $this->assertSame([], $why($where(['field' => 'height', 'test' => 'filled']) + ['pin' => ['plant-1']], Garden::record(1)), 'a pinned one need not pass the conditions');
         $this->assertCount(2, $why($where(['field' => 'height', 'test' => 'filled']) + ['leaveOut' => ['plant-1']], Garden::record(1)));
     }

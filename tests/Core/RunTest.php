@@ -26,7 +26,7 @@ final class RunTest extends TestCase
      */
     private static function listed(array $rules, array $records, int $page = 1, Audience $viewer = Audience::SignedOut): Result
     {
-        return (new ReferenceRun(new Comparator('en-GB')))->run(Garden::module($rules), $records, new \DateTimeImmutable('2026-06-01T12:00:00Z'), $viewer, $page);
+        return (new ReferenceRun(new Comparator('en-GB')))->run(Garden::module($rules), $records, Garden::context('2026-06-01T12:00:00Z', $viewer), $page);
     }
 
     /** @return array<string, int> */

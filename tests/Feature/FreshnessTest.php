@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Listing\Contexts;
 use App\Listing\Listing;
 use App\Listing\Remembered;
 use App\Models\Item;
@@ -13,6 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Who\Viewer;
 
 /** What is remembered is never stale, and asked for again it costs next to nothing. */
 final class FreshnessTest extends TestCase
@@ -28,7 +30,7 @@ final class FreshnessTest extends TestCase
         $this->plantType();
         $this->plant(['title' => 'Fern', 'publish_at' => '2026-01-01']);
         $module = $this->module();
-        $look = fn () => app(Remembered::class)->show($module, new \DateTimeImmutable, Audience::SignedOut);
+        $look = fn () => app(Remembered::class)->show($module, app(Contexts::class)->now());
         $first = $look();
         DB::enableQueryLog();
         $this->assertEquals($first, $look());
@@ -55,7 +57,7 @@ final class FreshnessTest extends TestCase
             'all deleted' => fn () => Item::query()->delete(),
         ] as $what => $write) {
             $this->assertSameNow($module, "before {$what}");
-            $before = app(Remembered::class)->show($module, new \DateTimeImmutable, Audience::SignedOut);
+            $before = app(Remembered::class)->show($module, app(Contexts::class)->now());
             $write();
             app(\App\Content\CatalogueStore::class)->forget();
             $module = $this->module(array_intersect_key($module->toArray(), ['where' => 0]));
@@ -69,7 +71,7 @@ final class FreshnessTest extends TestCase
         $this->plant(['title' => 'Now', 'slug' => 'now', 'publish_at' => '2026-01-01T00:00:00Z', 'expire_at' => '2026-06-03T00:00:00Z']);
         $this->plant(['title' => 'Soon', 'slug' => 'soon', 'publish_at' => '2026-06-02T00:00:00Z']);
         $module = $this->module();
-        $titles = fn (string $at): array => Item::query()->findMany(app(Remembered::class)->show($module, new \DateTimeImmutable($at), Audience::SignedOut)->ids)->pluck('slug')->sort()->values()->all();
+        $titles = fn (string $at): array => Item::query()->findMany(app(Remembered::class)->show($module, app(Contexts::class)->at(new \DateTimeImmutable($at), new Viewer))->ids)->pluck('slug')->sort()->values()->all();
         foreach ([
             ['2026-06-01T23:59:59Z', ['now']], ['2026-06-02T00:00:00Z', ['now', 'soon']], ['2026-06-02T23:59:59Z', ['now', 'soon']],
             ['2026-06-03T00:00:00Z', ['soon']], ['2026-06-01T00:00:00Z', ['now']], ['2025-01-01T00:00:00Z', []],
@@ -84,16 +86,18 @@ final class FreshnessTest extends TestCase
         $this->plantType();
         $draw = new RandomModules(77);
         for ($n = 1; $n <= 25; $n++) {
-            $this->plant(array_diff_key($draw->plant($n), ['picture' => 0]));
+            $this->plant(array_diff_key($draw->plant($n), ['picture' => 0, 'friends' => 0, 'keeper' => 0, 'author' => 0]));
         }
-        $now = new \DateTimeImmutable('2026-06-01T12:00:00Z');
-        for ($seed = 1; $seed <= 40; $seed++) {
-            $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(25));
-            foreach (Audience::cases() as $viewer) {
-                $run = app(Listing::class)->show($module, $now, $viewer);
+        $seeds = random_int(1, 1_000_000);
+        for ($seed = $seeds; $seed < $seeds + 60; $seed++) {
+            $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(25, plants: true));
+            // From one moment to the next, days, weeks and hours apart, nothing is written and time alone changes what shows.
+            for ($at = new \DateTimeImmutable('2026-03-27T22:30:00Z'), $step = 0; $step < 14; $at = $at->modify(['+1 second', '+29 minutes', '+3 hours', '+1 day', '+8 days'][$step % 5]), $step++) {
+                $context = app(Contexts::class)->at($at, new Viewer(Audience::cases()[$seed % 3]));
+                $run = app(Listing::class)->show($module, $context);
                 foreach ([1, 2] as $time) {
-                    $kept = app(Remembered::class)->show($module, $now, $viewer);
-                    $this->assertSame([$run->total, $run->pages, $run->ids], [$kept->total, $kept->pages, $kept->ids], "seed {$seed}, time {$time}");
+                    $kept = app(Remembered::class)->show($module, $context);
+                    $this->assertEquals($run, $kept, "seed {$seed}, step {$step}, time {$time}: ".json_encode($module->toArray()));
                 }
             }
         }
@@ -121,9 +125,9 @@ final class FreshnessTest extends TestCase
 
     private function assertSameNow(Module $module, string $what): \Wellspring\Core\Run\Result
     {
-        $now = new \DateTimeImmutable;
-        $kept = app(Remembered::class)->show($module, $now, Audience::SignedOut);
-        $this->assertEquals(app(Listing::class)->show($module, $now, Audience::SignedOut)->ids, $kept->ids, $what);
+        $context = app(Contexts::class)->now();
+        $kept = app(Remembered::class)->show($module, $context);
+        $this->assertEquals(app(Listing::class)->show($module, $context)->ids, $kept->ids, $what);
 
         return $kept;
     }

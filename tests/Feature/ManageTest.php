@@ -53,7 +53,7 @@ final class ManageTest extends TestCase
         $_ENV['APP_RUNNING_IN_CONSOLE'] = 'false';
         $this->refreshRunningInConsole();
         try {
-            $this->postJson('/manage/api/modules', ['name' => 'X', 'type' => 'plant'])->assertStatus(419);
+            $this->postJson('/manage/api/modules', ['name' => 'X', 'definition' => ['source' => ['items' => ['plant']]]])->assertStatus(419);
             $this->post('/manage/sign-in', [])->assertStatus(419);
         } finally {
             putenv('APP_RUNNING_IN_CONSOLE');
@@ -76,27 +76,28 @@ final class ManageTest extends TestCase
         $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
         $this->actingAs($this->manager());
 
-        $this->postJson('/manage/api/modules', ['name' => 'Plants', 'type' => 'tractor'])->assertUnprocessable()->assertJsonPath('problems.0.path', 'type');
-        $made = $this->postJson('/manage/api/modules', ['name' => 'Plants', 'type' => 'plant'])->assertCreated()->assertJson(['key' => 'plants', 'live' => false, 'revision' => 1])->json();
-        $this->postJson('/manage/api/modules', ['name' => 'Plants', 'type' => 'plant'])->assertJsonPath('key', 'plants-2');
+        $this->postJson('/manage/api/modules', ['name' => 'Plants', 'definition' => ['source' => ['items' => ['tractor']]]])->assertUnprocessable()->assertJsonPath('problems.0.path', 'source.items[0]');
+        $made = $this->postJson('/manage/api/modules', ['name' => 'Plants', 'definition' => ['source' => ['items' => ['plant']]]])->assertCreated()->assertJson(['key' => 'plants', 'live' => false, 'revision' => 1])->json();
+        $this->postJson('/manage/api/modules', ['name' => 'Plants', 'definition' => ['source' => ['items' => ['plant']]]])->assertJsonPath('key', 'plants-2');
         $definition = ['where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['shade']]]], 'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'price']]]]]] + $made['definition'];
 
         $look = $this->postJson('/manage/api/bench/look', ['definition' => $definition])->assertOk()
             ->assertJson(['total' => 2, 'pages' => 1, 'steps' => [['step' => 'source', 'left' => 4], ['step' => 'where.all[0]', 'left' => 2]], 'lastRow' => ['phone' => ['cards' => 1, 'columns' => 1], 'desktop' => ['cards' => 2, 'columns' => 4]]])
             ->json();
         $this->assertStringContainsString('Hosta', $look['html']);
-        $this->assertSame(['card.lines[0].parts[0]' => 0, 'card.lines[0].parts[1]' => 0], $look['empty']['parts']);
+        $this->assertEquals(['card.lines[0].parts[0]' => 0, 'card.lines[0].parts[1]' => 0], $look['empty']['parts']);
         $this->assertNull(Module::query()->where('key', 'plants')->firstOrFail()->draft['where'] ?? null, 'looking keeps nothing');
         $this->assertSame(1, $this->postJson('/manage/api/bench/look', ['definition' => array_diff_key($definition, ['where' => 0])])->json('empty.any'), 'one of all has no price');
         $this->postJson('/manage/api/bench/look', ['definition' => ['where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['gloom']]]]] + $definition])
-            ->assertUnprocessable()->assertJsonPath('problems.0.path', 'where.all[0].value');
+            ->assertOk()->assertJsonPath('problems.0.path', 'where.all[0].value')->assertJsonPath('sentences.1.broken.0.at', 'where.all[0]')->assertJsonPath('total', 4);
+        $this->postJson('/manage/api/bench/look', ['definition' => ['source' => ['items' => ['tractor']]] + $definition])->assertUnprocessable()->assertJsonPath('problems.0.path', 'source.items[0]');
 
         $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'light', 'before' => 'where.all[0]'])
-            ->assertOk()->assertExactJson(['choices' => ['shade' => 2, 'sun' => 1], 'filled' => 3, 'empty' => 1, 'from' => null, 'to' => null]);
+            ->assertOk()->assertExactJson(['choices' => ['shade' => 2, 'sun' => 1], 'labels' => [], 'filled' => 3, 'empty' => 1, 'bars' => []]);
         $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'groups', 'before' => 'where.all[1]'])
             ->assertJson(['choices' => ['perennials' => 2, 'ferns' => 1, 'hostas' => 1], 'empty' => 0]);
         $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'uses', 'before' => 'where'])->assertJson(['empty' => 2, 'choices' => []]);
-        $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'price', 'before' => 'where.all[0]'])->assertJson(['from' => 3, 'to' => 3, 'filled' => 3]);
+        $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'price', 'before' => 'where.all[0]'])->assertJson(['bars' => [['from' => 3, 'records' => 3]], 'filled' => 3]);
 
         $this->putJson('/manage/api/modules/plants/draft', ['definition' => $definition, 'revision' => 1])->assertOk()->assertJson(['revision' => 2]);
         $this->putJson('/manage/api/modules/plants/draft', ['definition' => ['name' => 'Theirs'] + $definition, 'revision' => 1])->assertConflict()->assertJson(['revision' => 2]);

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Item;
 use App\Models\Page;
 use App\Modules\ModuleStore;
+use Illuminate\Support\Facades\DB;
 
 /** What visitors get. */
 final class SiteTest extends TestCase
@@ -68,9 +69,26 @@ final class SiteTest extends TestCase
     {
         $store = app(ModuleStore::class);
         $row = $store->find('plants') ?? $this->fail();
-        $store->saveDraft($row, $store->read(['name' => 'Half done'] + $row->draft), $row->revision);
+        $store->saveDraft($row, ['name' => 'Half done'] + $row->draft, $row->revision);
         $this->get('/garden')->assertSee('All plants')->assertDontSee('Half done');
         $row->refresh()->forceFill(['live' => ['order' => [['by' => 'gone']]] + (array) $row->live])->save();
+        $this->get('/garden')->assertOk()->assertSee('All plants');
+        DB::table('module_versions')->delete();
         $this->get('/garden')->assertOk()->assertSee('Garden')->assertDontSee('All plants');
+    }
+
+    public function test_every_way_of_paging_is_links_and_headings_stand_over_their_records(): void
+    {
+        $store = app(ModuleStore::class);
+        $row = $store->find('plants') ?? $this->fail();
+        foreach ([
+            'olderNewer' => ['plants-page=2', '>Older<'], 'more' => ['data-more="plants"', '>More<'], 'continuous' => ['data-loads="3"', '>More<'],
+        ] as $mode => $seen) {
+            $store->publish($store->apply($store->read(['page' => ['mode' => $mode, 'size' => 2]] + $row->draft)));
+            $this->get('/garden')->assertSeeInOrder(['Plant 2', ...$seen], false)->assertDontSee('Plant 3');
+        }
+        $store->publish($store->apply($store->read(['page' => ['mode' => 'fixed', 'size' => 2], 'headings' => ['by' => 'publish_at', 'per' => 'month']] + $row->draft)));
+        $this->get('/garden')->assertSeeInOrder(['January 2026', '2', 'Plant 1', 'Plant 2'])->assertDontSee('class="pages', false)->assertDontSee('Plant 3');
+        $this->get('/garden?plants-page=2')->assertNotFound();
     }
 }

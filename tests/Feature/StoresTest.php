@@ -60,7 +60,7 @@ final class StoresTest extends TestCase
         $this->plantType();
         $store = app(ModuleStore::class);
         $user = $this->manager();
-        $row = $store->create('Plants', 'plant');
+        $row = $store->create('Plants', ['source' => ['items' => ['plant']]]);
         foreach ([3, 5, 5] as $size) {
             $row = $store->publish($store->apply($store->read(['page' => ['size' => $size]] + $row->draft)), $user);
         }
@@ -69,8 +69,8 @@ final class StoresTest extends TestCase
         $this->assertSame([3, 5, 5], $versions->map(fn ($version): int => json_decode($version->definition, true)['page']['size'])->all());
         $this->assertSame([$user->id], $versions->pluck('user_id')->unique()->all());
         $this->assertSame(4, $row->revision);
-        $this->assertSame('plants-2', $store->create('Plants', 'plant')->key);
-        $this->assertSame('item', $store->create('—', 'plant')->key);
+        $this->assertSame('plants-2', $store->create('Plants', ['source' => ['items' => ['plant']]])->key);
+        $this->assertSame('item', $store->create('—', ['source' => ['items' => ['plant']]])->key);
     }
 
     public function test_several_modules_on_a_page_stand_in_order_and_page_separately(): void

@@ -17,6 +17,7 @@ use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Tests\Support\Garden;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Text\Fold;
 
 /** On a real PostgreSQL; every test is rolled back. */
 abstract class TestCase extends LaravelTestCase
@@ -38,7 +39,7 @@ abstract class TestCase extends LaravelTestCase
         Taxonomy::query()->create(['key' => 'groups', 'label' => 'Plant groups', 'tree' => true]);
         $ids = [];
         foreach (Garden::groups()->terms->all() as $i => $term) {
-            $ids[$term->slug] = Term::query()->create(['taxonomy_key' => 'groups', 'slug' => $term->slug, 'name' => $term->name, 'position' => $i, 'parent_id' => $term->parent === null ? null : $ids[$term->parent]])->id;
+            $ids[$term->slug] = Term::query()->create(['taxonomy_key' => 'groups', 'slug' => $term->slug, 'name' => $term->name, 'position' => $i, 'folded' => ['title' => Fold::of($term->name), 'slug' => $term->slug], 'parent_id' => $term->parent === null ? null : $ids[$term->parent]])->id;
         }
         app(CatalogueStore::class)->forget();
 

@@ -55,7 +55,7 @@ final class TypesTest extends TestCase
         for ($n = 1; $n <= 8; $n++) {
             $this->plant(['title' => "Plant {$n}", 'slug' => "plant-{$n}", 'height' => $n * 10, 'nickname' => $n % 2 === 0 ? "Nick {$n}" : null, 'light' => 'sun', 'uses' => ['pot', 'cut'], 'groups' => ['ferns'], 'friends' => $n > 1 ? ['plant-1'] : null]);
         }
-        $this->postJson('/manage/api/modules', ['name' => 'Tall', 'type' => 'plant'])->assertCreated();
+        $this->postJson('/manage/api/modules', ['name' => 'Tall', 'definition' => ['source' => ['items' => ['plant']]]])->assertCreated();
         $definition = ['order' => [['by' => 'height']], 'where' => ['all' => [['field' => 'height', 'test' => 'gt', 'value' => 20]]], 'card' => ['lines' => [['parts' => [['part' => 'field', 'field' => 'height']]]]]] + $this->getJson('/manage/api/modules/tall')->json('definition');
         $this->putJson('/manage/api/modules/tall/draft', ['definition' => $definition, 'revision' => 1])->assertOk();
         $this->postJson('/manage/api/modules/tall/publish')->assertOk();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Wellspring\Core\Calendar\Calendar;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
@@ -14,7 +15,10 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Content\TypeFile;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Run\Shown;
 use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Who\Viewer;
 
 /** A small catalogue with a field of every kind, and records for it. */
 final class Garden
@@ -47,7 +51,27 @@ final class Garden
                 'friends' => ['title' => 'Friends', 'maxItems' => 3, 'x-wellspring' => ['kind' => 'items', 'types' => ['plant']]],
                 'keeper' => ['title' => 'Keeper', 'x-wellspring' => ['kind' => 'person']],
                 'open' => ['title' => 'Open', 'x-wellspring' => ['kind' => 'hours']],
+                'sale_price' => ['title' => 'Sale price', 'type' => 'number', 'x-wellspring' => ['kind' => 'money']],
+                'sale_from' => ['title' => 'Sale from', 'type' => 'string', 'format' => 'date', 'x-wellspring' => ['kind' => 'date']],
+                'sale_until' => ['title' => 'Sale until', 'type' => 'string', 'format' => 'date', 'x-wellspring' => ['kind' => 'date']],
+                'rating' => ['title' => 'Rating', 'type' => 'number', 'x-wellspring' => ['kind' => 'number']],
+                'ratings' => ['title' => 'Ratings', 'type' => 'number', 'x-wellspring' => ['kind' => 'number', 'decimals' => 0]],
             ],
+        ];
+    }
+
+    /** @return array<string, mixed> the type file of a tool, which has some of a plant's fields */
+    public static function toolFile(): array
+    {
+        $plant = self::plantFile()['properties'];
+
+        return [
+            '$schema' => TypeFile::DRAFT,
+            'title' => 'Tool',
+            'type' => 'object',
+            'x-wellspring' => ['format' => 1, 'key' => 'tool', 'plural' => 'Tools', 'address' => '/tools/{slug}', 'taxonomies' => ['groups']],
+            'properties' => (is_array($plant) ? array_intersect_key($plant, array_flip(['picture', 'price', 'nickname', 'story', 'hardy', 'watered', 'friends'])) : [])
+                + ['light' => ['title' => 'Weight', 'enum' => ['sun', 'heavy'], 'x-wellspring' => ['kind' => 'choice']], 'height' => ['title' => 'Height', 'type' => 'string', 'x-wellspring' => ['kind' => 'text']]],
         ];
     }
 
@@ -69,7 +93,12 @@ final class Garden
 
     public static function catalogue(): Catalogue
     {
-        return new Catalogue(['plant' => self::plant()], ['groups' => self::groups()]);
+        return new Catalogue(['plant' => self::plant(), 'tool' => TypeFile::read(self::toolFile(), ['groups' => self::groups()])], ['groups' => self::groups()], ['gardeners' => 'Gardeners', 'journal' => 'The journal']);
+    }
+
+    public static function context(string $at = '2026-06-01T12:00:00Z', Audience $viewer = Audience::SignedOut, string $zone = 'Europe/London', Shown $page = new Shown): Context
+    {
+        return new Context(new \DateTimeImmutable($at), new Viewer($viewer), new Calendar(new \DateTimeZone($zone)), $page);
     }
 
     /** @param  array<string, mixed>  $rules */

@@ -6,14 +6,33 @@ namespace Tests\Support;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Wellspring\Core\Calendar\Calendar;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Module\WhereReader;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Run\Shown;
+use Wellspring\Core\Sort\Headings;
+use Wellspring\Core\Sort\OrderReader;
+use Wellspring\Core\Text\Language;
+use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Who\Viewer;
 
 /** Draws records and definitions from a seed: small values, so that ties, empties and matches are common. */
 final class RandomModules
 {
     private const WORDS = ['fern', 'Férn', 'FERN 2', 'fern 10', 'straße', 'Strasse', 'ø', 'o', 'Ångström', 'zebra', '%', '_', 'a\\b', "d'Or", '007', '7', 'ﬁg', '日本', '🌿', 'e', "e\u{301}", 'É'];
+
+    /** People whom the tests make. */
+    public const PEOPLE = ['ada@example.org', 'bo@example.org', 'cy@example.org'];
+
+    /** Around clock changes, ends of months and years, and a plain noon. */
+    private const INSTANTS = ['2026-01-01T00:00:00Z', '2026-02-28T23:30:00Z', '2026-03-28T23:59:59Z', '2026-03-29T00:59:59Z', '2026-03-29T01:00:00Z', '2026-03-29T22:59:59Z', '2026-05-31T23:00:00Z', '2026-06-01T12:00:00Z', '2026-06-01T12:00:01Z', '2025-12-31T23:59:59Z', '2025-10-26T00:30:00Z', '2025-10-26T01:30:00Z'];
 
     private Randomizer $random;
 
@@ -50,6 +69,14 @@ final class RandomModules
             'source' => $this->maybe(fn (): string => $this->one(['https://example.org/a%7Cb,c;d', '/shop', 'mailto:fern@example.org', 'tel:+44-1234'])),
             'bloom' => $this->maybe(fn (): string => $this->one(['#ff0000', '#1f6470'])),
             'open' => $this->maybe(fn (): array => $this->one([['mon' => [['09:00', '12:30'], ['13:30', '17:00']], 'tue' => [['09:00', '12:30'], ['13:30', '17:00']], 'sun' => [['00:00', '24:00']]], ['wed' => [['10:00', '16:00']], 'sat' => [['10:00', '16:00']]]])),
+            'sale_price' => $this->maybe($this->number(...)),
+            'sale_from' => $this->maybe(fn (): string => $this->one(['2026-03-28', '2026-03-29', '2026-06-01'])),
+            'sale_until' => $this->maybe(fn (): string => $this->one(['2026-03-28', '2026-03-29', '2026-06-01', '2026-12-31'])),
+            'rating' => $this->maybe(fn (): int|float => $this->one([1, 2.5, 3.3, 4.6, 5])),
+            'ratings' => $this->maybe(fn (): int => $this->one([0, 1, 2, 7, 300])),
+            'friends' => $this->maybe(fn (): array => array_values(array_unique($this->list(1, 3, fn (): string => 'plant-'.$this->random->getInt(1, max(1, $n - 1)))))),
+            'keeper' => $this->maybe(fn (): string => $this->one(self::PEOPLE)),
+            'author' => $this->maybe(fn (): string => $this->one(self::PEOPLE)),
             'groups' => $this->maybe(fn (): array => $this->some(['perennials', 'ferns', 'tree-ferns', 'hostas', 'shrubs'])),
         ];
         if ($this->chance(5)) {
@@ -60,26 +87,93 @@ final class RandomModules
         return $values;
     }
 
-    /** @return array<string, mixed> a definition's rules over `plant-1` … `plant-$count` */
-    public function rules(int $count): array
+    /** @return array<string, mixed> a tool's values, likewise */
+    public function tool(int $n): array
     {
-        $fields = Garden::plant()->reachable;
+        $plant = $this->plant($n);
+
+        return ['slug' => $n % 4 === 0 ? "plant-{$n}" : "tool-{$n}", 'light' => $this->maybe(fn (): string => $this->one(['sun', 'heavy'])), 'height' => $this->maybe($this->words(...))]
+            + array_intersect_key($plant, array_flip(['title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text', 'price', 'nickname', 'story', 'hardy', 'watered', 'friends', 'groups', 'author']));
+    }
+
+    /** @return list<string> a day and what may stand around it, as views are counted */
+    public function days(): array
+    {
+        return $this->list(0, 4, fn (): string => $this->one(['2026-03-01', '2026-03-27', '2026-03-28', '2026-03-29', '2026-05-01', '2026-05-02', '2026-05-31', '2026-06-01']));
+    }
+
+    public function number(): int|float
+    {
+        return $this->one([0, -1, 1, 2, 2.5, 4.2, 4.20000001, 10, 1e15, -0.1, 0.1, 0.30000000000000004]);
+    }
+
+    /**
+     * When, for whom and on which page a module runs.
+     *
+     * @param  list<Record>  $records
+     */
+    public function context(array $records, Calendar $calendar, Language $language): Context
+    {
+        $term = $this->chance(50) ? ['taxonomy' => 'groups', 'slug' => $this->one(['perennials', 'ferns', 'shrubs'])] : null;
+
+        return new Context(
+            new \DateTimeImmutable($this->one(self::INSTANTS)),
+            new Viewer($this->one(Audience::cases()), $this->maybe(fn (): string => $this->one(self::PEOPLE))),
+            $calendar,
+            new Shown($term === null ? $this->maybe(fn (): Record => $this->one($records)) : null, $term, $this->maybe(fn (): string => $this->one(['2026-03', '2026', '2026-03-29', '2025-12'])), $this->maybe(fn (): string => $this->one(self::PEOPLE))),
+            $this->chance(70) ? ['q' => $this->looked()] : [],
+            $language,
+        );
+    }
+
+    /**
+     * @param  bool  $plants  only plants, whatever may be drawn from
+     * @return array<string, mixed> a definition's rules over `plant-1` … `plant-$count`
+     */
+    public function rules(int $count, bool $plants = false): array
+    {
+        $catalogue = Garden::catalogue();
+        $base = ['format' => 1, 'key' => 'drawn', 'name' => 'Drawn', 'source' => $plants ? ['items' => ['plant']] : $this->one([
+            ['items' => ['plant']], ['items' => ['plant']], ['items' => ['plant']], ['items' => ['plant']], ['items' => ['tool']], ['items' => ['plant', 'tool']], ['items' => ['tool', 'plant']],
+            ['terms' => 'groups'], ['terms' => 'groups', 'under' => 'perennials'], ['terms' => 'groups', 'used' => true], ['people' => ['groups' => ['gardeners']]], ['people' => ['groups' => []]],
+            ['months' => ['plant'], 'by' => 'publish_at'], ['years' => ['plant', 'tool'], 'by' => 'watered'], ['months' => ['plant'], 'by' => 'sown'],
+            ['page' => 'item'], ['page' => 'item', 'type' => 'plant'], ['page' => 'term', 'of' => 'groups'], ['one' => 'plant-'.$this->random->getInt(1, $count), 'type' => 'plant'],
+        ])];
+        $source = (new ModuleReader($catalogue))->read($base)->source;
+        $fields = array_filter($catalogue->askable($source->type()), fn (Field $field): bool => ! in_array($field->ownKey(), ['created_at', 'updated_at'], true));
+        $orders = array_values(array_diff(array_keys(OrderReader::offered($source)), ['created_at', 'updated_at']));
+        $headed = array_filter($source->type()->reachable, fn (Field $field): bool => Headings::suits($field->family()) && ! in_array($field->key, ['created_at', 'updated_at'], true));
 
         return [
-            'format' => 1, 'key' => 'drawn', 'name' => 'Drawn', 'source' => ['items' => ['plant']],
+            ...$base,
             'order' => $this->list(0, 3, fn (): array => [
-                'by' => $this->one(array_keys(array_filter($fields, fn (Field $field): bool => $field->family()->ordered() && ! in_array($field->key, ['created_at', 'updated_at'], true)))),
+                'by' => $by = $this->one($orders),
                 'direction' => $this->one(['up', 'down']),
                 'empty' => $this->one(['last', 'first']),
-            ]),
+            ] + match ($by) {
+                'popularity' => ['days' => $this->one([1, 2, 30, 100])],
+                'weightedRating' => ['confidence' => $this->one([0, 1, 5, 50])],
+                'byHand' => $this->one([[], ['of' => 'groups', 'term' => 'ferns']]),
+                'sharedTerms' => $this->one([[], ['of' => ['groups']]]),
+                default => [],
+            }),
             'leaveOut' => $this->slugs($count, 3),
             'pin' => $this->slugs($count, 4),
             'skip' => $this->one([0, 0, 0, 1, 3, 30]),
-            'page' => ['mode' => 'numbered', 'size' => $this->random->getInt(1, 12)],
-            'card' => ['lines' => $this->list(1, 3, fn (): array => ['parts' => $this->list(1, 3, $this->part(...))])],
+            'page' => ['mode' => $this->one(['numbered', 'numbered', 'more', 'fixed', 'olderNewer', 'continuous']), 'size' => $this->random->getInt(1, 12)],
+            'card' => ['lines' => $this->list(1, 3, fn (): array => ['parts' => $this->list(1, 3, fn (): array => $this->part($source->type()))])],
         ]
             + ($this->chance(85) ? ['where' => $this->group(1, $fields)] : [])
-            + ($this->chance(30) ? ['atMost' => $this->random->getInt(1, 25)] : []);
+            + ($this->chance(30) ? ['atMost' => $this->random->getInt(1, 25)] : [])
+            + ($this->chance(25) && $headed !== [] ? ['headings' => $this->headings($this->one(array_values($headed)))] : []);
+    }
+
+    /** @return array<string, string> */
+    private function headings(Field $field): array
+    {
+        $isDay = $field->family() === Family::Date || $field->family() === Family::Instant;
+
+        return ['by' => $field->key, 'direction' => $this->one(['up', 'down'])] + ($isDay ? ['per' => $this->one(['day', 'week', 'month', 'year'])] : []);
     }
 
     /**
@@ -102,27 +196,75 @@ final class RandomModules
     {
         $field = $this->one(array_values($fields));
         $test = $this->one(Tests::for($field->family()));
-        $value = match (true) {
-            ! $test->wantsValue() => null,
-            $field->family() === Family::Number => $test->key() === 'between' ? $this->ends() : $this->number(),
-            $field->family() === Family::Choice => $this->some(['sun', 'half-shade', 'shade']),
-            $field->family() === Family::Choices => $this->some(['pot', 'hedge', 'cut']),
-            $field->family() === Family::Terms => $this->some(['perennials', 'ferns', 'tree-ferns', 'hostas', 'shrubs']),
-            default => mb_substr($word = $this->one(self::WORDS), 0, $this->random->getInt(1, mb_strlen($word))),
-        };
+        $asked = $this->chance(15) ? $this->asked($field, $test) : null;
+        $value = $asked ?? ($test->wantsValue() ? $this->value($field, $test->key()) : null);
 
         return ['field' => $field->key, 'test' => $test->key()]
             + ($value === null ? [] : ['value' => $value])
             + ($field->family() === Family::Terms && $value !== null && $this->chance(60) ? ['below' => true] : [])
+            + (($asked !== null || $field->family() === Family::Identity) && $this->chance(30) ? ['whenMissing' => $this->one(['keepAll', 'keepNone'])] : [])
             + ($this->chance(8) ? ['off' => true] : []);
     }
 
-    /** @return array<string, mixed> */
-    private function part(): array
+    private function value(Field $field, string $test): mixed
     {
+        $word = fn (): string => mb_substr($word = $this->one(self::WORDS), 0, $this->random->getInt(1, mb_strlen($word)));
+
+        return match (true) {
+            $field->family() === Family::Number => $test === 'between' ? $this->ends() : $this->number(),
+            $field->family() === Family::Choice, $field->family() === Family::Choices => $this->some(array_map(strval(...), array_keys($field->choices)) ?: throw new \LogicException('A choice has choices.')),
+            $field->family() === Family::Terms => $this->some(['perennials', 'ferns', 'tree-ferns', 'hostas', 'shrubs']),
+            $field->family() === Family::Items => $this->list(1, 2, fn (): string => 'plant/plant-'.$this->random->getInt(1, 12)),
+            $field->family() === Family::Person => $this->some(self::PEOPLE),
+            $field->family() === Family::Identity => ['groups'],
+            $field->family() === Family::Words => $this->looked(),
+            $test === 'inNext', $test === 'inLast' => ['amount' => $this->one([1, 2, 3, 24, 30, 90]), 'unit' => $this->one([...$field->family() === Family::Instant ? ['minutes', 'hours'] : [], 'days', 'weeks', 'months', 'years'])],
+            in_array($test, ['current', 'previous', 'following'], true) => $this->one(['day', 'week', 'month', 'year']),
+            $test === 'between' && ! in_array($field->family(), [Family::Text, Family::LongText], true) => $this->one([['2026-03-29', '2026-03-29'], ['2025', '2026-03'], ['2026-01-01', '2026-06-01'], ['2026-03-28', '2026-04']]),
+            in_array($test, ['on', 'before', 'after'], true) => $this->one(['2026-03-29', '2026-02-28', '2026-03', '2026', ...$field->family() === Family::Instant && $test !== 'on' ? ['2026-03-29T01:00:00Z'] : []]),
+            $test === 'anyOf', $test === 'noneOf' => $this->list(1, 3, $word),
+            default => $word(),
+        };
+    }
+
+    /** @return array<string, mixed>|null */
+    private function asked(Field $field, Test $test): ?array
+    {
+        $from = $this->one(WhereReader::origins($test, $field) ?: ['nowhere']);
+        if ($from === 'page') {
+            $take = $this->one(WhereReader::takes($field))->value;
+            $own = $field->ownKey();
+
+            return match (true) {
+                $take !== 'item' || $field->family() === Family::Items && $this->chance(50) => ['from' => 'page', 'take' => $take],
+                isset(Garden::plant()->reachable[$own]) && Garden::plant()->reachable[$own]->family() === $field->family() => ['from' => 'page', 'take' => 'item', 'of' => $own],
+                default => null,
+            };
+        }
+
+        return match ($from) {
+            'viewer' => ['from' => 'viewer'],
+            'address' => ['from' => 'address', 'name' => 'q'],
+            default => null,
+        };
+    }
+
+    /** What somebody looks for. */
+    private function looked(): string
+    {
+        return implode(' ', $this->list(1, 2, fn (): string => $this->one(['fern', 'ferns', 'Ferning', 'strasse', 'zeb*', 'f*', '7', '2*', 'o', 'angstrom', 'dor', 'd', '日本', 'é'])));
+    }
+
+    /** @return array<string, mixed> */
+    private function part(Type $type): array
+    {
+        $shown = array_values(array_intersect(['height', 'nickname', 'story', 'light', 'uses', 'hardy', 'sown', 'groups', 'lead', 'expire_at', 'friends', 'count', 'begins', 'place'], array_keys($type->reachable)));
         $part = $this->one([
-            ['part' => 'title'], ['part' => 'picture'], ['part' => 'price'], ['part' => 'excerpt'],
-            ['part' => 'field', 'field' => $this->one(['height', 'nickname', 'story', 'light', 'uses', 'hardy', 'sown', 'groups', 'lead', 'expire_at'])],
+            ['part' => 'title'],
+            ...isset($type->fields['picture']) ? [['part' => 'picture']] : [],
+            ...isset($type->fields['price']) ? [['part' => 'price']] : [],
+            ...isset($type->reachable['text']) ? [['part' => 'excerpt']] : [],
+            ...$shown === [] ? [] : [['part' => 'field', 'field' => $this->one($shown)], ['part' => 'field', 'field' => $this->one($shown)]],
         ]);
 
         return $part + match ($this->random->getInt(0, 4)) {
@@ -130,11 +272,6 @@ final class RandomModules
             1 => ['empty' => ['do' => 'say', 'text' => 'Nothing']],
             default => [],
         };
-    }
-
-    private function number(): int|float
-    {
-        return $this->one([0, -1, 1, 2, 2.5, 4.2, 4.20000001, 10, 1e15, -0.1, 0.1, 0.30000000000000004]);
     }
 
     /** @return array{int|float, int|float} */
@@ -152,7 +289,7 @@ final class RandomModules
 
     private function instant(): string
     {
-        return $this->one(['2026-01-01T00:00:00Z', '2026-03-29T00:59:59Z', '2026-03-29T01:00:00Z', '2026-06-01T12:00:00Z', '2026-06-01T12:00:01Z', '2025-12-31T23:59:59Z']);
+        return $this->one(self::INSTANTS);
     }
 
     /** @return list<string> */

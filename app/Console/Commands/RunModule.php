@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Content\Records;
+use App\Listing\Contexts;
 use App\Listing\Listing;
+use App\Listing\Sources;
 use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
@@ -15,6 +16,7 @@ use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Run\Step;
 use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Who\Viewer;
 
 final class RunModule extends Command
 {
@@ -29,7 +31,7 @@ final class RunModule extends Command
 
     protected $description = 'Run a module and print its page of records with the count after every step';
 
-    public function handle(ModuleStore $store, Listing $listing): int
+    public function handle(ModuleStore $store, Listing $listing, Sources $sources, Contexts $contexts): int
     {
         $on = $this->given('--on');
         $now = $on === '' ? new \DateTimeImmutable : Instant::parse($on);
@@ -49,7 +51,8 @@ final class RunModule extends Command
         }
         try {
             $module = $store->read($this->option('draft') ? $row->draft : $row->live);
-            $result = $listing->run($module, $now, $viewer, $this->given('--page'));
+            $context = $contexts->at($now, new Viewer($viewer));
+            $result = $listing->run($module, $context, $this->given('--page'));
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);
 
@@ -59,7 +62,7 @@ final class RunModule extends Command
 
             return self::FAILURE;
         }
-        $records = Records::byId($result->ids, $module->source);
+        $records = $sources->records($module->source, $result->ids, [], $context);
         if ($this->option('json')) {
             $this->output->writeln(json_encode([
                 'module' => $module->key,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Content\CatalogueStore;
+use App\Listing\Contexts;
 use App\Models\Item;
 use App\Models\Page;
 use App\Site\ItemPage;
@@ -21,7 +22,7 @@ use Wellspring\Core\Who\Audience;
 /** The site that visitors see: pages with their modules, and items' own pages. */
 final readonly class SiteController
 {
-    public function __construct(private PageMaker $maker, private CatalogueStore $catalogue, private Format $format)
+    public function __construct(private PageMaker $maker, private CatalogueStore $catalogue, private Format $format, private Contexts $contexts)
     {
     }
 
@@ -30,7 +31,7 @@ final readonly class SiteController
         $address = '/'.$path;
         $page = Page::query()->with('modules')->where('address', $address)->first();
 
-        return $page === null ? $this->item($address) : $this->page($request, $page);
+        return $page === null ? $this->item($request, $address) : $this->page($request, $page);
     }
 
     private function page(Request $request, Page $page): View|RedirectResponse
@@ -53,22 +54,22 @@ final readonly class SiteController
 
         return view('site.page', [
             'page' => $page,
-            'modules' => $this->maker->modules($page, new \DateTimeImmutable, Audience::SignedOut, $asked),
+            'modules' => $this->maker->modules($page, $this->contexts->now(), $asked),
         ]);
     }
 
-    private function item(string $address): View
+    private function item(Request $request, string $address): View
     {
         foreach ($this->catalogue->catalogue()->types as $type) {
             $pattern = '~^'.str_replace('\{slug\}', '([a-z0-9-]+)', preg_quote($type->address, '~')).'$~D';
             if (preg_match($pattern, $address, $found) === 1) {
-                return $this->itemPage($type, $found[1]);
+                return $this->itemPage($request, $type, $found[1]);
             }
         }
         abort(404);
     }
 
-    private function itemPage(Type $type, string $slug): View
+    private function itemPage(Request $request, Type $type, string $slug): View
     {
         $now = now();
         $item = Item::query()->with(Item::shown())
@@ -77,6 +78,7 @@ final readonly class SiteController
             ->where(fn ($query) => $query->whereNull('expire_at')->orWhere('expire_at', '>', $now))
             ->whereIn('audience', array_map(fn (Audience $audience): string => $audience->value, Audience::SignedOut->sees()))
             ->firstOrFail();
+        $request->attributes->set('item', $item->id);
 
         return view('site.item', ['page' => new ItemPage($this->catalogue->catalogue(), $type, $item, $this->format)]);
     }

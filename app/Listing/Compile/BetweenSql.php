@@ -8,6 +8,7 @@ use App\Listing\FieldSql;
 use App\Listing\Fragment;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\Between;
+use Wellspring\Core\Run\Context;
 
 /** @implements TestSql<Between> */
 final class BetweenSql implements TestSql
@@ -17,12 +18,12 @@ final class BetweenSql implements TestSql
         return Between::class;
     }
 
-    public function fragment(object $test, Condition $condition): Fragment
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
         [$from, $to] = $test->readValue($condition->value, $condition->field);
 
         return new Fragment(
-            FieldSql::number($condition->field).' between ?::numeric and ?::numeric',
+            FieldSql::number($condition->field, $of).' between ?::numeric and ?::numeric',
             [ComparisonSql::binding($from), ComparisonSql::binding($to)],
         );
     }

@@ -9,6 +9,7 @@ use App\Listing\Fragment;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\Comparison;
 use Wellspring\Core\Filter\Test\Relation;
+use Wellspring\Core\Run\Context;
 
 /** @implements TestSql<Comparison> */
 final class ComparisonSql implements TestSql
@@ -18,7 +19,7 @@ final class ComparisonSql implements TestSql
         return Comparison::class;
     }
 
-    public function fragment(object $test, Condition $condition): Fragment
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
         $operator = match ($test->relation) {
             Relation::Equal, Relation::NotEqual => '=',
@@ -27,7 +28,7 @@ final class ComparisonSql implements TestSql
             Relation::More => '>',
             Relation::AtLeast => '>=',
         };
-        $fragment = new Fragment(FieldSql::number($condition->field)." {$operator} ?::numeric", [self::binding($condition->value)]);
+        $fragment = new Fragment(FieldSql::number($condition->field, $of)." {$operator} ?::numeric", [self::binding($condition->value)]);
 
         return $test->relation === Relation::NotEqual ? $fragment->not() : $fragment;
     }

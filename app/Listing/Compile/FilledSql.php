@@ -8,6 +8,7 @@ use App\Listing\FieldSql;
 use App\Listing\Fragment;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\Filled;
+use Wellspring\Core\Run\Context;
 
 /** @implements TestSql<Filled> */
 final class FilledSql implements TestSql
@@ -17,9 +18,9 @@ final class FilledSql implements TestSql
         return Filled::class;
     }
 
-    public function fragment(object $test, Condition $condition): Fragment
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        $filled = FieldSql::filled($condition->field);
+        $filled = FieldSql::filled($condition->field, $of);
 
         return $test->filled ? $filled : $filled->not();
     }

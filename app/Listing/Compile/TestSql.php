@@ -6,6 +6,7 @@ namespace App\Listing\Compile;
 
 use App\Listing\Fragment;
 use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Run\Context;
 
 /**
  * The query of one of the core's tests.
@@ -17,6 +18,10 @@ interface TestSql
     /** @return class-string<T> the test it stands for */
     public function test(): string;
 
-    /** @param  T  $test */
-    public function fragment(object $test, Condition $condition): Fragment;
+    /**
+     * @param  T  $test
+     * @param  Condition  $condition  bound
+     * @param  string  $of  the table, in the query, whose records are asked
+     */
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment;
 }

@@ -9,6 +9,7 @@ use App\Listing\Fragment;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\Place;
 use Wellspring\Core\Filter\Test\TextMatch;
+use Wellspring\Core\Run\Context;
 
 /** @implements TestSql<TextMatch> */
 final class TextMatchSql implements TestSql
@@ -18,9 +19,9 @@ final class TextMatchSql implements TestSql
         return TextMatch::class;
     }
 
-    public function fragment(object $test, Condition $condition): Fragment
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        $text = FieldSql::folded($condition->field);
+        $text = FieldSql::folded($condition->field, $of);
         $needle = $test->needle($condition);
         $fragment = match ($test->place) {
             Place::Whole => new Fragment("{$text} = ?", [$needle]),

@@ -6,8 +6,10 @@ namespace App\Listing\Compile;
 
 use App\Listing\FieldSql;
 use App\Listing\Fragment;
+use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\YesOrNo;
+use Wellspring\Core\Run\Context;
 
 /** @implements TestSql<YesOrNo> */
 final class YesOrNoSql implements TestSql
@@ -17,8 +19,10 @@ final class YesOrNoSql implements TestSql
         return YesOrNo::class;
     }
 
-    public function fragment(object $test, Condition $condition): Fragment
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        return new Fragment(FieldSql::raw($condition->field).'::boolean = '.($test->yes ? 'true' : 'false'));
+        $said = $test->yes ? 'true' : 'false';
+
+        return new Fragment(FieldSql::raw($condition->field, $of).($condition->field->origin === Origin::Item ? " = {$said}" : " = '{$said}'"));
     }
 }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card;
 
+use Wellspring\Core\Calendar\Stretch;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Text\Html;
 
 /** Writes values as the site does: numbers, money and dates by CLDR in its locale, currency and time zone. */
@@ -19,6 +21,10 @@ final class Format
 
     private \IntlDateFormatter $moment;
 
+    private \IntlDateFormatter $second;
+
+    private \IntlDateFormatter $month;
+
     public function __construct(string $locale, private readonly string $currency, string $timeZone)
     {
         $this->number = new \NumberFormatter($locale, \NumberFormatter::DECIMAL);
@@ -27,6 +33,8 @@ final class Format
         $patterns = new \IntlDatePatternGenerator($locale);
         $this->day = self::dates($locale, 'UTC', (string) $patterns->getBestPattern('yMMMd'));
         $this->moment = self::dates($locale, $timeZone, (string) $patterns->getBestPattern('yMMMd'));
+        $this->month = self::dates($locale, 'UTC', (string) $patterns->getBestPattern('yMMMM'));
+        $this->second = self::dates($locale, $timeZone, (string) $patterns->getBestPattern('yMMMdHHmm'));
     }
 
     /**
@@ -51,6 +59,34 @@ final class Format
             $field->family() === Family::Instant => $this->date($this->moment, $value),
             $field->family() === Family::LongText => Html::visibleText($value),
             default => $value,
+        };
+    }
+
+    /** A day as it is, a moment with its time of day. */
+    public function moment(Field $field, string $value): string
+    {
+        return $field->family() === Family::Instant ? $this->date($this->second, $value) : (string) $this->value($field, $value);
+    }
+
+    /** How a heading reads: “May 2026”, “4 May – 10 May 2026”, “Shade”, “A”. */
+    public function heading(Headings $headings, string $key): string
+    {
+        if ($key === Headings::NONE) {
+            return 'Without '.mb_strtolower($headings->field->label);
+        }
+        if ($headings->per !== null) {
+            return match ($headings->per) {
+                Stretch::Year => substr($key, 0, 4),
+                Stretch::Month => $this->date($this->month, "{$key}T00:00:00Z"),
+                Stretch::Day => $this->date($this->day, "{$key}T00:00:00Z"),
+                Stretch::Week => $this->date($this->day, "{$key}T00:00:00Z").' – '.$this->date($this->day, (new \DateTimeImmutable("{$key}T00:00:00Z"))->modify('+6 days')->format('Y-m-d\TH:i:s\Z')),
+            };
+        }
+
+        return match ($headings->field->family()) {
+            Family::Text => mb_strtoupper($key),
+            Family::YesNo => "{$headings->field->label}: {$key}",
+            default => $headings->field->choiceLabel($key),
         };
     }
 

@@ -24,6 +24,10 @@ enum Family: string
     case Items = 'items';
     case Person = 'person';
     case Terms = 'terms';
+    /** which record it is */
+    case Identity = 'identity';
+    /** all its texts at once, for search */
+    case Words = 'words';
 
     /** Whether a record holds one value of it that stands before or after another. */
     public function ordered(): bool
@@ -37,7 +41,7 @@ enum Family: string
     /** Whether a value of it reads as words; a picture does not. */
     public function readsAsText(): bool
     {
-        return ! $this->isMedia();
+        return ! $this->isMedia() && $this !== self::Identity && $this !== self::Words;
     }
 
     /** Whether its values name uploaded files (a video may be elsewhere). */

@@ -18,6 +18,8 @@ final readonly class Field
      * @param  mixed  $default  what a new item begins with, as read() gives it
      * @param  string  $section  the heading that it stands under in the form
      * @param  list<string>  $types  keys of the types that its items may be of
+     * @param  self|null  $through  the field whose items or person have this field, where a rule reaches it through them
+     * @param  bool  $shared  whether it stands for the field of several types
      */
     public function __construct(
         public string $key,
@@ -34,12 +36,26 @@ final readonly class Field
         public mixed $default = null,
         public array $types = [],
         public ?Taxonomy $taxonomy = null,
+        public ?self $through = null,
+        public bool $shared = false,
     ) {
     }
 
     public function with(mixed $default): self
     {
         return new self($this->key, $this->label, $this->kind, $this->origin, $this->required, $this->choices, $this->colours, $this->unit, $this->limits, $this->help, $this->section, $default, $this->types, $this->taxonomy);
+    }
+
+    /** The same field of the items or the person that another field links to: `leader.name`. */
+    public function reachedThrough(self $link): self
+    {
+        return new self("{$link->key}.{$this->key}", "{$link->label}: {$this->label}", $this->kind, $this->origin, false, $this->choices, $this->colours, $this->unit, $this->limits, $this->help, $this->section, null, $this->types, $this->taxonomy, $link, shared: true);
+    }
+
+    /** The key by which the record that has the value knows it. */
+    public function ownKey(): string
+    {
+        return $this->through === null ? $this->key : substr($this->key, strlen($this->through->key) + 1);
     }
 
     public function family(): Family
@@ -50,7 +66,7 @@ final readonly class Field
     /** Whether every record that can be listed has a value of it. */
     public function isNeverEmpty(): bool
     {
-        return $this->origin === Origin::Item && in_array($this->key, ['title', 'slug', 'publish_at', 'created_at', 'updated_at', 'lead'], true);
+        return $this->through === null && $this->origin === Origin::Item && in_array($this->key, ['title', 'slug', 'publish_at', 'created_at', 'updated_at', 'lead', 'views'], true);
     }
 
     /** The words for a choice or term of this field; the key itself when the field no longer has it. */
@@ -59,5 +75,18 @@ final readonly class Field
         return $this->taxonomy === null
             ? $this->choices[$key] ?? $key
             : $this->taxonomy->terms->find($key)->name ?? $key;
+    }
+
+    /** The field as two types have it: with the choices and types of both. */
+    public function joinedWith(self $other): self
+    {
+        return new self(
+            $this->key, $this->label, $this->kind, $this->origin, $this->required && $other->required,
+            $this->choices + $other->choices, $this->colours + $other->colours,
+            $this->unit === $other->unit ? $this->unit : '',
+            types: array_values(array_unique([...$this->types, ...$other->types])),
+            taxonomy: $this->taxonomy,
+            shared: true,
+        );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
+use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Who\Audience;
 
@@ -19,6 +20,10 @@ final readonly class Record
      * @param  array<string, array<string, string>>  $names  how linked items and people are called, by field and value
      * @param  string|null  $publishAt  instant
      * @param  string|null  $expireAt  instant
+     * @param  array<string, list<self>>  $linked  the items and people that its fields name, by field
+     * @param  array<string, string>  $words  its texts for search, as Words::weight() takes them
+     * @param  array<string, int>  $viewsByDay  by day, `Y-m-d`
+     * @param  array<string, int>  $places  by hand: within its type under '', within a term under `taxonomy/slug`
      */
     public function __construct(
         public int $id,
@@ -31,20 +36,71 @@ final readonly class Record
         public Audience $audience,
         array $values,
         private array $names = [],
+        private array $linked = [],
+        public array $words = [],
+        public array $viewsByDay = [],
+        private array $places = [],
     ) {
-        $all = ['title' => $title, 'slug' => $slug, 'publish_at' => $publishAt, 'expire_at' => $expireAt] + $values;
+        $all = ['id' => $id, 'title' => $title, 'slug' => $slug, 'publish_at' => $publishAt, 'expire_at' => $expireAt] + $values + ['views' => array_sum($viewsByDay)];
         $this->values = array_filter($all, fn (mixed $value): bool => ! Blank::is($value));
+    }
+
+    /** @param  array<string, mixed>  $values  what is known of it beside its own */
+    public function with(array $values): self
+    {
+        return new self($this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience, $values + $this->values, $this->names, $this->linked, $this->words, $this->viewsByDay, $this->places);
+    }
+
+    /**
+     * With what rules can ask beside its values; see the constructor.
+     *
+     * @param  array<string, list<self>>  $linked
+     * @param  array<string, string>  $words
+     * @param  array<string, int>  $viewsByDay
+     * @param  array<string, int>  $places
+     */
+    public function beside(array $linked, array $words, array $viewsByDay, array $places): self
+    {
+        return new self($this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience, array_diff_key($this->values, ['views' => 0]), $this->names, $linked, $words, $viewsByDay, $places);
     }
 
     /** The value, or null where it is empty. */
     public function value(Field $field): mixed
     {
-        $value = $this->values[$field->key] ?? null;
+        $value = $this->values[$field->ownKey()] ?? null;
         if ($value !== null && $field->family() === Family::LongText && is_string($value) && Blank::isHtml($value)) {
             return null;
         }
 
         return $value;
+    }
+
+    /** @return list<string> slugs of its terms of the taxonomy */
+    public function terms(string $taxonomy): array
+    {
+        $terms = $this->values[$taxonomy] ?? [];
+
+        return is_array($terms) ? array_values(array_filter($terms, is_string(...))) : [];
+    }
+
+    /** @return list<self> what the field names and the viewer may see */
+    public function reached(Field $link, Context $context): array
+    {
+        return array_values(array_filter($this->linked[$link->key] ?? [], $context->admits(...)));
+    }
+
+    /** A person's address, by which fields name them. Not a field: no visitor reads it. */
+    public function email(): string
+    {
+        $email = $this->values['email'] ?? '';
+
+        return is_string($email) ? $email : '';
+    }
+
+    /** @param  string  $term `taxonomy/slug`, or '' for its place within its type */
+    public function place(string $term = ''): ?int
+    {
+        return $this->places[$term] ?? null;
     }
 
     /** @return array<string, string> how what the field links to is called, by the value that names it */

@@ -16,6 +16,7 @@ final readonly class Type
      * @param  string  $address  such as `/shop/{slug}`
      * @param  array<string, Field>  $fields  the type's own, by key
      * @param  array<string, Taxonomy>  $taxonomies  by key
+     * @param  array<string, Field>|null  $base  what its records have beside their own fields; null: what every item has
      */
     public function __construct(
         public string $key,
@@ -24,12 +25,42 @@ final readonly class Type
         public string $address,
         public array $fields,
         public array $taxonomies = [],
+        ?array $base = null,
     ) {
-        $reachable = self::itemFields() + $fields;
+        $reachable = ($base ?? self::itemFields()) + $fields;
         foreach ($taxonomies as $taxonomy) {
             $reachable[$taxonomy->key] = new Field($taxonomy->key, $taxonomy->label, new Kind\Terms, Origin::Taxonomy, taxonomy: $taxonomy);
         }
-        $this->reachable = $reachable;
+        $this->reachable = $reachable + ($base === null ? self::madeFields($taxonomies) : []);
+    }
+
+    /**
+     * What several types have in common: the fields of one key and kind, with the choices of all.
+     *
+     * @param  non-empty-list<self>  $types
+     */
+    public static function shared(array $types): self
+    {
+        [$first, $others] = [$types[0], array_slice($types, 1)];
+        if ($others === []) {
+            return $first;
+        }
+        $fields = [];
+        foreach ($first->fields as $key => $field) {
+            $like = array_filter(array_map(fn (self $type): ?Field => $type->fields[$key] ?? null, $others), fn (?Field $other): bool => $other !== null && $other->kind->key() === $field->kind->key());
+            if (count($like) === count($others)) {
+                $fields[$key] = array_reduce($like, fn (Field $all, Field $other): Field => $all->joinedWith($other), $field);
+            }
+        }
+
+        return new self(
+            implode('+', array_map(fn (self $type): string => $type->key, $types)),
+            implode(' or ', array_map(fn (self $type): string => $type->label, $types)),
+            implode(', ', array_map(fn (self $type): string => $type->plural, array_slice($types, 0, -1))).' and '.end($types)->plural,
+            $first->address,
+            $fields,
+            array_intersect_key($first->taxonomies, ...array_map(fn (self $type): array => $type->taxonomies, $others)),
+        );
     }
 
     public function field(string $key): ?Field
@@ -68,5 +99,21 @@ final readonly class Type
         }
 
         return $fields;
+    }
+
+    /**
+     * What is not kept in an item but known of it.
+     *
+     * @param  array<string, Taxonomy>  $taxonomies
+     * @return array<string, Field>
+     */
+    public static function madeFields(array $taxonomies = []): array
+    {
+        return [
+            'author' => new Field('author', 'Author', new Kind\Person, Origin::Item),
+            'views' => new Field('views', 'Views', new Kind\Number('number'), Origin::Item),
+            'id' => new Field('id', 'The item itself', new Kind\Made('identity', Family::Identity), Origin::Item, choices: array_map(fn (Taxonomy $taxonomy): string => $taxonomy->label, $taxonomies)),
+            'words' => new Field('words', 'All its words', new Kind\Made('words', Family::Words), Origin::Item),
+        ];
     }
 }

@@ -6,30 +6,87 @@ namespace Wellspring\Core\Filter;
 
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Filter\Value\Asked;
+use Wellspring\Core\Filter\Value\Missing;
+use Wellspring\Core\Run\Context;
 
 /** One rule that keeps or drops a record. One that is off keeps everything. */
 final readonly class Condition
 {
+    /**
+     * @param  mixed  $value  as the test reads it, or an Asked
+     * @param  Missing|null  $whenMissing  null: as the value says
+     * @param  Missing|null  $missing  set once bound, where the value is missing
+     */
     public function __construct(
         public Field $field,
         public Test $test,
         public mixed $value = null,
         public bool $below = false,
         public bool $off = false,
+        public ?Missing $whenMissing = null,
+        public ?Missing $missing = null,
     ) {
     }
 
-    public function keeps(Record $record): bool
+    /** The condition as it stands here and now: with what the page or the viewer gives. */
+    public function bound(Context $context): self
     {
-        return $this->off || $this->test->keeps($record->value($this->field), $this);
+        if ($this->test instanceof RecordTest && $this->test->lacks($context)) {
+            return $this->lacking($this->whenMissing ?? ($this->test->isNegative() ? Missing::KeepAll : Missing::KeepNone));
+        }
+        if (! $this->value instanceof Asked) {
+            return $this;
+        }
+        $given = $this->value->take($this->field, $context);
+        try {
+            $value = $given === null ? null : $this->test->readValue($given, $this->field);
+        } catch (WrongValue) {
+            $value = null;
+        }
+        if ($value === null) {
+            return $this->lacking($this->whenMissing ?? $this->value->whenMissing());
+        }
+
+        return new self($this->field, $this->test, $value, $this->below, $this->off, $this->whenMissing);
+    }
+
+    /** Of a field reached through other items, the test is asked of each: one that passes is enough, and none may fail what asks that something is not so. */
+    public function keeps(Record $record, Context $context): bool
+    {
+        if ($this->off || $this->missing !== null) {
+            return $this->off || $this->missing === Missing::KeepAll;
+        }
+        if ($this->test instanceof RecordTest) {
+            return $this->test->keepsRecord($record, $this, $context);
+        }
+        if ($this->field->through === null) {
+            return $this->test->keeps($record->value($this->field), $this, $context);
+        }
+        $reached = array_map(fn (Record $other): mixed => $other->value($this->field), $record->reached($this->field->through, $context));
+        foreach ($reached as $found) {
+            $kept = $this->test->keeps($found, $this, $context);
+            if ($kept !== $this->test->isNegative()) {
+                return $kept;
+            }
+        }
+
+        return $this->test->isNegative();
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return ['field' => $this->field->key, 'test' => $this->test->key()]
-            + ($this->test->wantsValue() ? ['value' => $this->value] : [])
+            + ($this->test->wantsValue() ? ['value' => $this->value instanceof Asked ? $this->value->toArray() : $this->value] : [])
             + ($this->below ? ['below' => true] : [])
+            + ($this->whenMissing === null ? [] : ['whenMissing' => $this->whenMissing->value])
             + ($this->off ? ['off' => true] : []);
+    }
+
+    private function lacking(Missing $do): self
+    {
+        return new self($this->field, $this->test, $this->value, $this->below, $this->off, $this->whenMissing, $do);
     }
 }

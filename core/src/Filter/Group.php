@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Run\Context;
 
 /** Conditions joined by all, any or none. A group with nothing in it, or that is off, keeps everything; a member that is off is not there. */
 final readonly class Group
@@ -17,14 +18,19 @@ final readonly class Group
     ) {
     }
 
-    public function keeps(Record $record): bool
+    public function bound(Context $context): self
+    {
+        return new self($this->join, array_map(fn (Condition|Group $member): Condition|Group => $member->bound($context), $this->members), $this->off);
+    }
+
+    public function keeps(Record $record, Context $context): bool
     {
         $members = $this->off ? [] : $this->active();
         if ($members === []) {
             return true;
         }
         foreach ($members as $member) {
-            $kept = $member->keeps($record);
+            $kept = $member->keeps($record, $context);
             if ($kept !== ($this->join === Join::All)) {
                 return $this->join === Join::Any;
             }
@@ -37,6 +43,17 @@ final readonly class Group
     public function active(): array
     {
         return array_values(array_filter($this->members, fn (Condition|Group $member): bool => ! $member->off));
+    }
+
+    /** @return list<Condition> at any depth, those that are off too */
+    public function conditions(): array
+    {
+        $all = [];
+        foreach ($this->members as $member) {
+            array_push($all, ...$member instanceof Condition ? [$member] : $member->conditions());
+        }
+
+        return $all;
     }
 
     /** @return array<string, mixed> */

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Filter;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Run\Context;
 
 /**
  * What a condition asks of a field's value.
@@ -29,8 +30,14 @@ interface Test
      */
     public function readValue(mixed $value, Field $field): mixed;
 
-    /** @param  mixed  $found the record's value, null where it is empty */
-    public function keeps(mixed $found, Condition $condition): bool;
+    /** Whether it asks that something is not so; then it keeps records whose value is empty. */
+    public function isNegative(): bool;
+
+    /**
+     * @param  mixed  $found  the record's value, null where it is empty
+     * @param  Condition  $condition  bound: its value is given
+     */
+    public function keeps(mixed $found, Condition $condition, Context $context): bool;
 
     /** How the test reads between the field's name and its value: “is at least”. */
     public function words(Condition $condition): string;

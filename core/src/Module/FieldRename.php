@@ -7,7 +7,7 @@ namespace Wellspring\Core\Module;
 /** Says in a module's definition what a field is called now. */
 final class FieldRename
 {
-    private const NAMES_A_FIELD = ['field', 'by'];
+    private const NAMES_A_FIELD = ['field', 'by', 'of'];
 
     /**
      * @param  array<array-key, mixed>  $definition

@@ -8,8 +8,14 @@ use Wellspring\Core\Card\Card;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Layout\Arrange;
+use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Paging\PageRule;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Sort\By\Relevance;
+use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Source\Source;
+use Wellspring\Core\Text\Words;
 
 /** The definition of one data-driven listing, read and found right by ModuleReader. */
 final readonly class Module
@@ -17,7 +23,6 @@ final readonly class Module
     public const KEY = '/^[a-z0-9-]{1,64}$/D';
 
     /**
-     * @param  Type  $source  the type whose items it draws from
      * @param  Group|null  $where  null where nothing is asked
      * @param  list<string>  $leaveOut  slugs
      * @param  list<string>  $pin  slugs, first to last
@@ -28,7 +33,7 @@ final readonly class Module
     public function __construct(
         public string $key,
         public string $name,
-        public Type $source,
+        public Source $source,
         public ?Group $where,
         public array $leaveOut,
         public array $pin,
@@ -39,16 +44,39 @@ final readonly class Module
         public Arrange $arrange,
         public Card $card,
         public WhenNothing $whenNothing,
+        public ?Headings $headings = null,
     ) {
+    }
+
+    /** What its records have for rules and cards to speak of. */
+    public function type(): Type
+    {
+        return $this->source->type();
+    }
+
+    /** The module as it stands here and now: its conditions with what the page, the viewer and the address give. */
+    public function bound(Context $context): self
+    {
+        $where = $this->where?->bound($context);
+        $looked = [];
+        foreach ($where?->conditions() ?? [] as $condition) {
+            if ($condition->test->key() === 'search' && ! $condition->off && $condition->missing === null && is_string($condition->value)) {
+                array_push($looked, ...Words::looked($condition->value));
+            }
+        }
+        $order = array_map(fn (SortKey $key): SortKey => $key->by instanceof Relevance ? new SortKey(new Relevance(array_values(array_unique($looked))), $key->direction, $key->emptyFirst) : $key, $this->order);
+
+        return new self($this->key, $this->name, $this->source, $where, $this->leaveOut, $this->pin, $order, $this->skip, $this->atMost, $this->page, $this->arrange, $this->card, $this->whenNothing, $this->headings);
     }
 
     /** @return array<string, mixed> as a file of format 1 holds it, every default said */
     public function toArray(): array
     {
-        return ['format' => 1, 'key' => $this->key, 'name' => $this->name, 'source' => ['items' => [$this->source->key]]]
+        return ['format' => 1, 'key' => $this->key, 'name' => $this->name, 'source' => $this->source->toArray()]
             + ($this->where === null ? [] : ['where' => $this->where->toArray()])
             + ($this->leaveOut === [] ? [] : ['leaveOut' => $this->leaveOut])
             + ($this->pin === [] ? [] : ['pin' => $this->pin])
+            + ($this->headings === null ? [] : ['headings' => $this->headings->toArray()])
             + ['order' => array_map(fn (SortKey $key): array => $key->toArray(), $this->order)]
             + ($this->skip === 0 ? [] : ['skip' => $this->skip])
             + ($this->atMost === null ? [] : ['atMost' => $this->atMost])
@@ -60,11 +88,19 @@ final readonly class Module
             ];
     }
 
+    /** How many records it shows at most; null where there is no limit. */
+    public function most(): ?int
+    {
+        $fixed = $this->page->mode === PageMode::Fixed ? $this->page->size : null;
+
+        return $fixed === null || $this->atMost === null ? $fixed ?? $this->atMost : min($fixed, $this->atMost);
+    }
+
     /** How many of `$listed` records show in all, once the first are skipped and the limit is kept. */
     public function total(int $listed): int
     {
         $left = max(0, $listed - $this->skip);
 
-        return $this->atMost === null ? $left : min($left, $this->atMost);
+        return $this->most() === null ? $left : min($left, $this->most());
     }
 }

@@ -15,16 +15,22 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\Test\Related;
 use Wellspring\Core\Layout\Arrange;
 use Wellspring\Core\Layout\Arrangement;
 use Wellspring\Core\Layout\Columns;
 use Wellspring\Core\Layout\Width;
+use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Paging\PageRule;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Sort\By\SharedTerms;
 use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\OrderReader;
 use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Source\Source;
+use Wellspring\Core\Source\SourceReader;
 
 /** Reads a module's definition, format 1, against what the site has. */
 final readonly class ModuleReader
@@ -55,53 +61,33 @@ final readonly class ModuleReader
         if (mb_strlen($name) > 200) {
             $shape->wrong('name', 'at most 200 characters', $name);
         }
-        $type = $this->source($shape, $problems);
-        foreach (['where', 'order', 'card'] as $needsType) {
-            $shape->has($needsType);
+        $source = (new SourceReader($this->catalogue, $problems))->read($shape);
+        foreach (['where', 'headings', 'order', 'card'] as $needsSource) {
+            $shape->has($needsSource);
         }
-        $module = $type === null ? null : new Module(
+        $where = $source === null ? null : $this->where($shape, $source->type(), $problems);
+        $module = $source === null ? null : new Module(
             key: $key,
             name: $name,
-            source: $type,
-            where: $this->where($shape, $type, $problems),
+            source: $source,
+            where: $where,
             leaveOut: $shape->slugs('leaveOut'),
             pin: $shape->slugs('pin'),
-            order: $this->order($shape, $type, $problems),
+            order: $this->order($shape, $source, $where, $problems),
             skip: max(0, $shape->whole('skip', 0, 0, 1_000_000)),
             atMost: $this->atMost($shape),
             page: $this->page($shape, $problems),
             arrange: $this->arrange($shape, $problems),
-            card: $this->card($shape, $type, $problems),
+            card: $this->card($shape, $source->type(), $problems),
             whenNothing: $this->whenNothing($shape, $problems),
+            headings: (new OrderReader($source, $problems))->headings($shape),
         );
         if ($module !== null) {
             $shape->noOthers();
         }
         $problems->refuseIfAny();
 
-        return $module ?? throw new \LogicException('A definition without a type is refused.');
-    }
-
-    private function source(Shape $shape, Problems $problems): ?Type
-    {
-        $source = new Shape($shape->raw('source'), 'source', $problems);
-        if (! is_array($shape->raw('source'))) {
-            return null;
-        }
-        $types = $source->items('items');
-        $known = implode(', ', array_keys($this->catalogue->types));
-        $source->noOthers();
-        if (count($types) !== 1) {
-            $source->wrong('items', "a list with one content type ({$known})", $source->raw('items'));
-
-            return null;
-        }
-        $type = is_string($types[0]) ? $this->catalogue->type($types[0]) : null;
-        if ($type === null) {
-            $problems->add('source.items[0]', 'unknownType', "expected a content type ({$known}), found ".Shape::describe($types[0]).'.');
-        }
-
-        return $type;
+        return $module ?? throw new \LogicException('A definition without a source is refused.');
     }
 
     private function where(Shape $shape, Type $type, Problems $problems): ?Group
@@ -109,7 +95,7 @@ final readonly class ModuleReader
         if (! $shape->has('where')) {
             return null;
         }
-        $read = (new WhereReader($type, $problems))->group($shape->raw('where'), 'where', 1);
+        $read = WhereReader::for($type, $this->catalogue, $problems)->group($shape->raw('where'), 'where', 1);
         if ($read?->off === true) {
             $problems->add('where.off', 'wrongValue', 'the outermost group cannot be switched off; switch off its conditions.');
         }
@@ -117,25 +103,20 @@ final readonly class ModuleReader
         return $read;
     }
 
-    /** @return non-empty-list<SortKey> */
-    private function order(Shape $shape, Type $type, Problems $problems): array
+    /** @return non-empty-list<SortKey> what is said, else the nearest first where the module asks for what is related, else the source's own order */
+    private function order(Shape $shape, Source $source, ?Group $where, Problems $problems): array
     {
-        $keys = [];
-        $fit = array_filter($type->reachable, fn (Field $field): bool => $field->family()->ordered());
-        foreach ($shape->items('order') as $i => $data) {
-            $one = new Shape($data, "order[{$i}]", $problems);
-            $by = $one->text('by');
-            $direction = Direction::from($one->oneOf('direction', ['up', 'down'], 'up'));
-            $emptyFirst = $one->oneOf('empty', ['last', 'first'], 'last') === 'first';
-            $one->noOthers();
-            if (isset($fit[$by])) {
-                $keys[] = new SortKey($fit[$by], $direction, $emptyFirst);
-            } elseif ($by !== '') {
-                $one->wrong('by', "a field of {$type->key} that can be ordered by (".implode(', ', array_keys($fit)).')', $by);
+        $keys = (new OrderReader($source, $problems))->keys($shape);
+        if ($keys !== []) {
+            return $keys;
+        }
+        foreach ($where?->conditions() ?? [] as $condition) {
+            if ($condition->test instanceof Related && is_array($condition->value)) {
+                $keys[] = new SortKey(new SharedTerms(array_values(array_filter($condition->value, is_string(...)))), Direction::Down);
             }
         }
 
-        return $keys === [] ? [new SortKey($type->reachable['publish_at'], Direction::Down)] : $keys;
+        return [...$keys, ...$source->order()];
     }
 
     /** @return positive-int|null */
@@ -152,11 +133,12 @@ final readonly class ModuleReader
             return new PageRule;
         }
         $page = new Shape($shape->raw('page'), 'page', $problems);
-        $page->oneOf('mode', ['numbered'], 'numbered');
+        $mode = PageMode::from($page->oneOf('mode', array_column(PageMode::cases(), 'value'), 'numbered'));
         $size = $page->whole('size', 10, 1, PageRule::MAX_SIZE);
+        $loads = $mode === PageMode::Continuous ? $page->whole('loads', PageRule::LOADS, 0, 100) : PageRule::LOADS;
         $page->noOthers();
 
-        return new PageRule(max(1, $size));
+        return new PageRule(max(1, $size), $mode, $loads);
     }
 
     private function arrange(Shape $shape, Problems $problems): Arrange

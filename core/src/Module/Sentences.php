@@ -5,12 +5,17 @@ declare(strict_types=1);
 namespace Wellspring\Core\Module;
 
 use Wellspring\Core\Card\EmptyAction;
+use Wellspring\Core\Content\Family;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
+use Wellspring\Core\Filter\Value\Asked;
+use Wellspring\Core\Filter\Value\Missing;
 use Wellspring\Core\Layout\Arrangement;
 use Wellspring\Core\Layout\Width;
+use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Run\Steps;
+use Wellspring\Core\Sort\Headings;
 
 /** Says a module as a short text that reads from top to bottom, one sentence a rule. */
 final class Sentences
@@ -19,9 +24,10 @@ final class Sentences
     public static function of(Module $module): array
     {
         return [
-            new Sentence('source', 'source', 'Take', [new Piece($module->source->plural, 'source'), new Piece(' that are published')]),
+            new Sentence('source', 'source', 'Take', $module->source->pieces()),
             ...self::where($module),
             self::byHand($module),
+            ...$module->headings === null ? [] : [self::headings($module->headings)],
             self::order($module),
             self::show($module),
             self::arrange($module),
@@ -31,17 +37,24 @@ final class Sentences
         ];
     }
 
+    /** The whole module as text, a line a rule, to be copied. */
+    public static function asText(Module $module): string
+    {
+        return $module->name."\n".implode("\n", array_map(fn (Sentence $sentence): string => "{$sentence->lead}: {$sentence->text()}", self::of($module)))."\n";
+    }
+
     /** The rules that tell modules apart, as one line of text. */
     public static function asLine(Module $module): string
     {
         $where = Steps::ofWhere($module->where);
-        $said = ['take '.mb_strtolower($module->source->plural)];
+        $said = ['take '.self::lower(str_replace(' that are published', '', implode('', array_map(fn (Piece $piece): string => $piece->text, $module->source->pieces()))))];
         foreach (self::of($module) as $sentence) {
             $text = $sentence->text();
             $said[] = match (true) {
                 $sentence->off => '',
                 str_starts_with($sentence->rule, 'where') => ($where[$sentence->rule] instanceof Group ? 'keep only those where ' : 'keep only those whose ').self::lower($text),
                 $sentence->rule === 'byHand' => $module->pin === [] && $module->leaveOut === [] ? '' : $text,
+                $sentence->rule === 'headings' => 'under headings by '.self::lower($text),
                 $sentence->rule === 'order' => 'order by '.self::lower($text),
                 $sentence->rule === 'page' => 'show '.$text,
                 $sentence->rule === 'arrange' => 'as a '.self::lower($text),
@@ -67,13 +80,16 @@ final class Sentences
     /** @return list<Piece> */
     private static function condition(Condition $condition, string $at): array
     {
-        $value = $condition->test->valueWords($condition);
+        $value = $condition->value instanceof Asked ? $condition->value->words($condition->field) : $condition->test->valueWords($condition);
         $pieces = [new Piece($condition->field->label, $at.'.field'), new Piece(' '), new Piece($condition->test->words($condition), $at.'.test')];
         if ($value !== '') {
             array_push($pieces, new Piece(' '), new Piece($value, $at.'.value'));
         }
         if ($condition->below) {
             $pieces[] = new Piece(' or below');
+        }
+        if ($condition->whenMissing !== null) {
+            $pieces[] = new Piece($condition->whenMissing === Missing::KeepAll ? '; all where there is none' : '; nothing where there is none');
         }
 
         return $pieces;
@@ -126,12 +142,10 @@ final class Sentences
             if ($i > 0) {
                 $pieces[] = new Piece(', then ');
             }
-            array_push(
-                $pieces,
-                new Piece($key->field->label, "order[{$i}].by"),
-                new Piece($i === 0 ? ', ' : ' '),
-                new Piece($key->direction->words($key->field->family()), "order[{$i}].direction"),
-            );
+            $pieces[] = new Piece($key->by->label(), "order[{$i}].by");
+            if ($key->by->directionWords($key->direction) !== '') {
+                array_push($pieces, new Piece($i === 0 ? ', ' : ' '), new Piece($key->by->directionWords($key->direction), "order[{$i}].direction"));
+            }
             if ($key->emptyFirst) {
                 $pieces[] = new Piece(', empty ones first');
             }
@@ -140,9 +154,24 @@ final class Sentences
         return new Sentence('order', null, 'Order by', $pieces);
     }
 
+    private static function headings(Headings $headings): Sentence
+    {
+        $per = $headings->perWords();
+
+        return new Sentence('headings', null, 'Under headings by', [
+            new Piece($headings->field->label, 'headings.by'),
+            ...$per === '' ? [] : [new Piece(', by '), new Piece($per, 'headings.per')],
+            new Piece(', '),
+            new Piece($headings->direction->words($headings->field->family() === Family::Terms ? Family::Choice : $headings->field->family()), 'headings.direction'),
+        ]);
+    }
+
     private static function show(Module $module): Sentence
     {
-        $pieces = [new Piece("{$module->page->size} at a time", 'page.size'), new Piece(' with numbered pages')];
+        $pieces = [new Piece("{$module->page->size} at a time", 'page.size'), new Piece(' '), new Piece($module->page->mode->words(), 'page.mode')];
+        if ($module->page->mode === PageMode::Continuous) {
+            $pieces[] = new Piece(", {$module->page->loads} times by itself");
+        }
         if ($module->skip > 0) {
             array_push($pieces, new Piece(', skipping '), new Piece("the first {$module->skip}", 'skip'));
         }

@@ -20,6 +20,13 @@ final class TermRename
             return $definition;
         }
 
+        // The term below which terms are taken, and the term whose order by hand is meant.
+        foreach (['under' => 'terms', 'term' => 'of'] as $key => $names) {
+            if (($definition[$names] ?? null) === $taxonomy && is_string($definition[$key] ?? null)) {
+                $definition[$key] = $renamed[$definition[$key]] ?? $definition[$key];
+            }
+        }
+
         return array_map(fn (mixed $value): mixed => is_array($value) ? self::in($value, $taxonomy, $renamed) : $value, $definition);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Module;
 
+use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
@@ -11,8 +12,15 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
+use Wellspring\Core\Filter\RecordTest;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Filter\Value\Asked;
+use Wellspring\Core\Filter\Value\FromAddress;
+use Wellspring\Core\Filter\Value\FromPage;
+use Wellspring\Core\Filter\Value\FromViewer;
+use Wellspring\Core\Filter\Value\Missing;
+use Wellspring\Core\Filter\Value\Take;
 use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
@@ -24,8 +32,24 @@ final readonly class WhereReader
 
     private const MAX_MEMBERS = 100;
 
-    public function __construct(private Type $type, private Problems $problems)
+    /**
+     * @param  array<string, Field>  $fields  what conditions may name, by key
+     * @param  array<string, Field>  $pageFields  what the items that pages are about have, by key and family
+     */
+    private function __construct(private Type $type, private array $fields, private array $pageFields, private Problems $problems)
     {
+    }
+
+    public static function for(Type $type, Catalogue $catalogue, Problems $problems): self
+    {
+        $pageFields = [];
+        foreach ($catalogue->types as $other) {
+            foreach ($other->reachable as $field) {
+                $pageFields["{$field->key} {$field->family()->value}"] ??= $field;
+            }
+        }
+
+        return new self($type, $catalogue->askable($type), $pageFields, $problems);
     }
 
     public function group(mixed $data, string $path, int $depth): ?Group
@@ -66,10 +90,10 @@ final readonly class WhereReader
     {
         $shape = new Shape($data, $path, $this->problems);
         $key = $shape->text('field');
-        $field = $this->type->field($key);
+        $field = $this->fields[$key] ?? null;
         if ($field === null) {
             if ($key !== '') {
-                $this->problems->add($shape->at('field'), 'unknownField', "“{$key}” is not a field of {$this->type->key}; expected one of: ".implode(', ', array_keys($this->type->reachable)).'.', ['field' => $key]);
+                $this->problems->add($shape->at('field'), 'unknownField', "“{$key}” is not a field of {$this->type->key}; expected one of: ".implode(', ', array_keys($this->fields)).'.', ['field' => $key]);
             }
 
             return null;
@@ -83,9 +107,11 @@ final readonly class WhereReader
         $value = $test->wantsValue() ? $this->value($shape, $test, $field) : null;
         $below = $field->family() === Family::Terms && $test->wantsValue() && $shape->flag('below');
         $off = $shape->flag('off');
+        $takes = $value instanceof Asked || $test instanceof RecordTest;
+        $whenMissing = $takes && $shape->has('whenMissing') ? Missing::from($shape->oneOf('whenMissing', ['keepAll', 'keepNone'])) : null;
         $shape->noOthers();
 
-        return new Condition($field, $test, $value, $below, $off);
+        return new Condition($field, $test, $value, $below, $off, $whenMissing);
     }
 
     private function value(Shape $shape, Test $test, Field $field): mixed
@@ -95,6 +121,10 @@ final readonly class WhereReader
 
             return null;
         }
+        $given = $shape->raw('value');
+        if (is_array($given) && array_key_exists('from', $given)) {
+            return $this->asked(new Shape($given, $shape->at('value'), $this->problems), $test, $field);
+        }
         try {
             return $test->readValue($shape->raw('value'), $field);
         } catch (WrongValue $wrong) {
@@ -102,5 +132,68 @@ final readonly class WhereReader
 
             return null;
         }
+    }
+
+    /** A value that the page, the viewer or the address gives. */
+    private function asked(Shape $shape, Test $test, Field $field): ?Asked
+    {
+        $from = $shape->oneOf('from', self::origins($test, $field) ?: ['nothing: this test takes a given value']);
+        $asked = match ($from) {
+            'page' => $this->fromPage($shape, $test, $field),
+            'viewer' => new FromViewer,
+            'address' => new FromAddress($shape->text('name', 'q')),
+            default => null,
+        };
+        $shape->noOthers();
+
+        return $asked;
+    }
+
+    /** @return list<string> what a test of the field can take its value from, beside a given one */
+    public static function origins(Test $test, Field $field): array
+    {
+        return match (true) {
+            $test->key() === 'search' => ['address'],
+            ! $test->wantsValue(), $test instanceof RecordTest => [],
+            $field->family() === Family::Person => ['page', 'viewer'],
+            default => ['page'],
+        };
+    }
+
+    /** @return list<Take> what of the page a test of the field can take */
+    public static function takes(Field $field): array
+    {
+        return match ($field->family()) {
+            Family::Terms => [Take::Term, Take::Item],
+            Family::Person => [Take::Person, Take::Item],
+            Family::Date, Family::Instant => [Take::Month, Take::Item],
+            default => [Take::Item],
+        };
+    }
+
+    private function fromPage(Shape $shape, Test $test, Field $field): ?FromPage
+    {
+        $takes = array_map(fn (Take $take): string => $take->value, self::takes($field));
+        $take = Take::from($shape->oneOf('take', $takes));
+        if ($take !== Take::Item || ! $shape->has('of')) {
+            $of = $take === Take::Term && $shape->has('of') ? $shape->text('of') : null;
+            if ($of !== null && $of !== $field->ownKey()) {
+                $shape->wrong('of', "the taxonomy of the field, {$field->ownKey()}", $of);
+            }
+            if ($take === Take::Item && $field->family() !== Family::Items) {
+                $shape->wrong('of', 'the field of the item whose value is taken', null);
+            }
+
+            return new FromPage($take);
+        }
+        $key = $shape->text('of');
+        $of = $this->pageFields["{$key} {$field->family()->value}"] ?? null;
+        if ($of === null) {
+            $shape->wrong('of', "a field like {$field->label} of the item being shown", $key);
+
+            return null;
+        }
+
+        return new FromPage($take, $of);
     }
 }

@@ -4,19 +4,24 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Paging;
 
-/** How much shows at a time. */
+/** How much shows at a time, and how a visitor gets to the rest. */
 final readonly class PageRule
 {
     public const MAX_SIZE = 200;
 
-    /** @param  positive-int  $size */
-    public function __construct(public int $size = 10)
+    public const LOADS = 3;
+
+    /**
+     * @param  positive-int  $size
+     * @param  int  $loads  how often continuous loading goes on by itself before it becomes a button
+     */
+    public function __construct(public int $size = 10, public PageMode $mode = PageMode::Numbered, public int $loads = self::LOADS)
     {
     }
 
-    /** @return array{mode: string, size: int} */
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['mode' => 'numbered', 'size' => $this->size];
+        return ['mode' => $this->mode->value, 'size' => $this->size] + ($this->mode === PageMode::Continuous ? ['loads' => $this->loads] : []);
     }
 }

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Content\Status;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\Pages;
 use Wellspring\Core\Sort\Comparator;
-use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Sort\Headings;
+use Wellspring\Core\Sort\Ordering;
 
 /** The rules of a module carried out step by step over plain records: what the database's run is held against. */
 final readonly class ReferenceRun
@@ -21,18 +20,18 @@ final readonly class ReferenceRun
     }
 
     /**
-     * @param  list<Record>  $records  of any type and state
+     * @param  list<Record>  $records  all that the site has: items of any type and state, terms, people
      *
      * @throws NoSuchPage
      */
-    public function run(Module $module, array $records, \DateTimeImmutable $now, Audience $viewer, int $page = 1): Result
+    public function run(Module $module, array $records, Context $context, int $page = 1): Result
     {
-        $steps = [];
-        $candidates = array_values(array_filter($records, fn (Record $record): bool => self::isCandidate($record, $module, $now, $viewer)));
-        $steps[] = new Step('source', count($candidates));
+        $module = $module->bound($context);
+        $candidates = $module->source->records($records, $context);
+        $steps = [new Step('source', count($candidates))];
         $left = $candidates;
         foreach (Steps::ofWhere($module->where) as $name => $rule) {
-            $left = array_values(array_filter($left, $rule->keeps(...)));
+            $left = array_values(array_filter($left, fn (Record $record): bool => $rule->keeps($record, $context)));
             $steps[] = new Step($name, count($left));
         }
         $steps[] = new Step('choices', count($left));
@@ -42,14 +41,12 @@ final readonly class ReferenceRun
         $left = array_values(array_filter($left, $module->card->stands(...)));
         $steps[] = new Step('empty', count($left));
 
-        $ordered = $this->comparator->sorted($left, $module->order);
+        $ordered = $this->comparator->sorted($left, $module->order, new Ordering($module->key, $context, $candidates), $module->headings);
         $pinned = [];
         foreach ($module->pin as $slug) {
-            foreach ($candidates as $record) {
-                if ($record->slug === $slug && $notLeftOut($record) && $module->card->stands($record)) {
-                    $pinned[] = $record;
-                }
-            }
+            $named = array_filter($candidates, fn (Record $record): bool => $record->slug === $slug && $notLeftOut($record) && $module->card->stands($record));
+            usort($named, fn (Record $a, Record $b): int => $a->id <=> $b->id);
+            array_push($pinned, ...$named);
         }
         $rest = array_filter($ordered, fn (Record $record): bool => ! in_array($record->slug, $module->pin, true));
         $listed = [...$pinned, ...$rest];
@@ -58,19 +55,37 @@ final readonly class ReferenceRun
 
         $pages = new Pages(max(0, $total), $module->page->size);
         $page = $pages->number((string) $page);
-        $shown = array_slice($listed, $module->skip + $pages->offset($page), $pages->on($page));
+        $all = array_slice($listed, $module->skip, $total);
+        $shown = array_slice($all, $pages->offset($page), $pages->on($page));
 
-        return new Result($total, $pages->count, $page, $steps, array_map(fn (Record $record): int => $record->id, $shown));
+        return new Result(
+            $total, $pages->count, $page, $steps,
+            array_map(fn (Record $record): int => $record->id, $shown),
+            $module->headings === null ? [] : array_count_values(self::under($module->headings, array_diff_key($all, self::pinned($all, $module)), $context)),
+            $module->headings === null ? [] : self::under($module->headings, array_diff_key($shown, self::pinned($shown, $module)), $context),
+        );
     }
 
-    private static function isCandidate(Record $record, Module $module, \DateTimeImmutable $now, Audience $viewer): bool
+    /**
+     * @param  array<int, Record>  $records
+     * @return array<int, Record> those that are pinned, under their own keys
+     */
+    private static function pinned(array $records, Module $module): array
     {
-        $at = Instant::write($now);
+        return array_filter($records, fn (Record $record): bool => in_array($record->slug, $module->pin, true));
+    }
 
-        return $record->type === $module->source->key
-            && $record->status === Status::Published
-            && $record->publishAt !== null && $record->publishAt <= $at
-            && ($record->expireAt === null || $at < $record->expireAt)
-            && in_array($record->audience, $viewer->sees(), true);
+    /**
+     * @param  array<int, Record>  $records
+     * @return array<int, string> by id
+     */
+    private static function under(Headings $headings, array $records, Context $context): array
+    {
+        $under = [];
+        foreach ($records as $record) {
+            $under[$record->id] = $headings->key($headings->place($record, $context));
+        }
+
+        return $under;
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Wellspring\Core\Sort;
 
 use Wellspring\Core\Content\Family;
-use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 
-/** Puts records in order: the keys first to last, then the id, so that an order is always total. */
+/** Puts records in order: their headings, the keys first to last, then the id, so that an order is always total. */
 final class Comparator
 {
     private \Collator $collator;
@@ -26,45 +25,54 @@ final class Comparator
     }
 
     /**
-     * @param  list<SortKey>  $keys
      * @param  list<Record>  $records
+     * @param  list<SortKey>  $keys
      * @return list<Record>
      */
-    public function sorted(array $records, array $keys): array
+    public function sorted(array $records, array $keys, Ordering $ordering, ?Headings $headings = null): array
     {
-        usort($records, function (Record $a, Record $b) use ($keys): int {
-            foreach ($keys as $key) {
-                $by = $this->byKey($a->value($key->field), $b->value($key->field), $key);
+        $rows = array_map(fn (Record $record): array => [
+            $record,
+            $headings?->place($record, $ordering->context),
+            array_map(fn (SortKey $key): mixed => $key->by->value($record, $ordering), $keys),
+        ], $records);
+        usort($rows, function (array $a, array $b) use ($keys, $headings): int {
+            $by = $headings === null ? 0 : $this->compare($a[1], $b[1], $headings->family(), $headings->direction, false);
+            foreach ($by === 0 ? $keys : [] as $i => $key) {
+                $by = $key->by instanceof By\ByHand
+                    ? $this->compare($a[2][$i], $b[2][$i], Family::Number, $key->direction, false) ?: self::neverPlaced($a[2][$i], $a[0], $b[0])
+                    : $this->compare($a[2][$i], $b[2][$i], $key->by->family(), $key->direction, $key->emptyFirst);
                 if ($by !== 0) {
-                    return $by;
+                    break;
                 }
             }
 
-            return $a->id <=> $b->id;
+            return $by ?: $a[0]->id <=> $b[0]->id;
         });
 
-        return $records;
+        return array_column($rows, 0);
     }
 
-    private function byKey(mixed $a, mixed $b, SortKey $key): int
+    private function compare(mixed $a, mixed $b, Family $family, Direction $direction, bool $emptyFirst): int
     {
         if ($a === null || $b === null) {
-            $aFirst = ($a === null) === $key->emptyFirst;
+            $aFirst = ($a === null) === $emptyFirst;
 
             return $a === $b ? 0 : ($aFirst ? -1 : 1);
         }
-        $up = $this->byValue($a, $b, $key->field);
-
-        return $key->direction === Direction::Up ? $up : -$up;
-    }
-
-    private function byValue(mixed $a, mixed $b, Field $field): int
-    {
-        return match ($field->family()) {
+        $up = match ($family) {
             Family::Text => $this->byText(is_string($a) ? $a : '', is_string($b) ? $b : ''),
-            Family::Choice => self::place($field, $a) <=> self::place($field, $b),
+            Family::Identity, Family::Date, Family::Instant => strcmp(is_string($a) ? $a : '', is_string($b) ? $b : ''),
             default => $a <=> $b,
         };
+
+        return $direction === Direction::Up ? $up : -$up;
+    }
+
+    /** Of two that were never placed by hand, the newer comes first. */
+    private static function neverPlaced(mixed $place, Record $a, Record $b): int
+    {
+        return $place === null ? strcmp((string) $b->publishAt, (string) $a->publishAt) : 0;
     }
 
     private function byText(string $a, string $b): int
@@ -72,12 +80,5 @@ final class Comparator
         $by = $this->collator->compare($a, $b);
 
         return $by === false ? throw new \InvalidArgumentException('Text to be ordered must be UTF-8.') : $by;
-    }
-
-    private static function place(Field $field, mixed $choice): int
-    {
-        $place = array_search($choice, array_map(strval(...), array_keys($field->choices)), true);
-
-        return $place === false ? count($field->choices) : $place;
     }
 }

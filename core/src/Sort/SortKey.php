@@ -4,21 +4,19 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Sort;
 
-use Wellspring\Core\Content\Field;
-
 /** One of the keys that records are ordered by. Empty values come last in both directions unless they are asked for first. */
 final readonly class SortKey
 {
     public function __construct(
-        public Field $field,
+        public By $by,
         public Direction $direction = Direction::Up,
         public bool $emptyFirst = false,
     ) {
     }
 
-    /** @return array{by: string, direction: string, empty: string} */
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['by' => $this->field->key, 'direction' => $this->direction->value, 'empty' => $this->emptyFirst ? 'first' : 'last'];
+        return ['by' => $this->by->key()] + $this->by->options() + ['direction' => $this->direction->value, 'empty' => $this->emptyFirst ? 'first' : 'last'];
     }
 }

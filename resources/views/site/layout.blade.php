@@ -6,6 +6,7 @@
     <title>@yield('title')@hasSection('title') · @endif{{ config('site.name') }}</title>
     <link rel="icon" href="/wellspring.svg" type="image/svg+xml">
     @vite('resources/css/site.css')
+    @stack('scripts')
 </head>
 <body>
 <a class="skip" href="#content">Skip to the content</a>
@@ -16,6 +17,7 @@
             @foreach ($navigation as $link)
                 <a href="{{ $link->address }}" @if (str_starts_with('/'.request()->path().'/', $link->address.'/')) aria-current="page" @endif>{{ $link->title }}</a>
             @endforeach
+            <a href="/search" @if (request()->is('search')) aria-current="page" @endif>Search</a>
         </nav>
     </div>
 </header>

@@ -4,80 +4,197 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Content\CatalogueStore;
 use App\Listing\Listing;
 use App\Listing\Options;
+use App\Listing\Sources;
+use App\Listing\Traced;
+use App\Listing\Tracer;
+use App\Models\Item;
 use App\Models\Page;
+use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use App\Site\PageMaker;
 use Illuminate\Http\Request;
+use Wellspring\Core\Card\Format;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
 use Wellspring\Core\Layout\Columns;
 use Wellspring\Core\Layout\Width;
+use Wellspring\Core\Module\Mended;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\Piece;
 use Wellspring\Core\Module\Sentence;
 use Wellspring\Core\Module\Sentences;
-use Wellspring\Core\Paging\NoSuchPage;
+use Wellspring\Core\Paging\PageRule;
 use Wellspring\Core\Paging\Pages;
+use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Run\Step;
-use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Run\Ways;
 
-/** What the bench shows of a definition that nobody has saved: its text, its counts and the visitor's page. */
+/** What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page, its records, and why one is there or not. */
 final readonly class BenchController
 {
-    public function __construct(private ModuleStore $store, private Listing $listing, private Options $options, private PageMaker $maker)
-    {
+    private const ROWS = 50;
+
+    public function __construct(
+        private ModuleStore $store,
+        private Listing $listing,
+        private Sources $sources,
+        private Options $options,
+        private PageMaker $maker,
+        private Standpoint $standpoint,
+        private CatalogueStore $catalogue,
+        private Format $format,
+    ) {
     }
 
     /** @return array<string, mixed> */
-    public function look(Request $request): array
+    public function look(Request $request, SourceShape $shape): array
     {
-        $given = $request->validate(['definition' => ['required', 'array'], 'page' => ['string'], 'on' => ['nullable', 'integer']]);
-        $module = $this->store->read($request->json()->all()['definition']);
-        $now = new \DateTimeImmutable;
-        $asked = $given['page'] ?? '1';
-        try {
-            $result = $this->listing->run($module, $now, Audience::SignedOut, $asked);
-        } catch (NoSuchPage) {
-            $result = $this->listing->run($module, $now, Audience::SignedOut);
-        }
-        $empty = $this->listing->emptyParts($module, $now, Audience::SignedOut);
+        $given = $request->validate(['page' => ['string'], 'on' => ['nullable', 'integer']]);
+        $mended = $this->mended($request);
+        $module = $mended->module;
+        $context = $this->standpoint->of($request);
+        $looked = $this->listing->lookAt($module, $context, $given['page'] ?? '1');
+        $result = $looked->result;
 
         return [
-            'definition' => $module->toArray(),
-            'sentences' => array_map($this->sentence(...), Sentences::of($module)),
+            'definition' => $mended->problems === [] ? $module->toArray() : $request->json()->all()['definition'],
+            'problems' => array_map(fn (Problem $problem): array => ['path' => $problem->path, 'message' => $problem->message, 'code' => $problem->code], $mended->problems),
+            'sentences' => array_map(fn (Sentence $sentence): array => $this->sentence($sentence, $mended, (array) $request->json()->all()['definition']), Sentences::of($module)),
+            'asText' => Sentences::asText($module),
+            'source' => $shape->of($module->source),
             'total' => $result->total,
             'pages' => $result->pages,
             'page' => $result->page,
             'steps' => array_map(fn (Step $step): array => ['step' => $step->name, 'left' => $step->left], $result->steps),
-            'empty' => ['parts' => (object) $empty['parts'], 'any' => $empty['any']],
+            'headings' => $this->headings($module, $result),
+            'empty' => ['parts' => (object) $looked->emptyParts, 'any' => $looked->emptyAny],
             'lastRow' => $this->lastRow($module, $result),
             'notes' => array_map(strval(...), $this->store->notes($module)),
-            'html' => $this->page($module, $result, $given['on'] ?? null, $now),
+            'html' => $this->page($module, $result, $given['on'] ?? null, $context),
         ];
     }
 
     /** @return array<string, mixed> */
     public function options(Request $request): array
     {
-        $given = $request->validate(['definition' => ['required', 'array'], 'field' => ['required', 'string'], 'before' => ['required', 'string']]);
-        $module = $this->store->read($request->json()->all()['definition']);
-        $field = $module->source->field($given['field'])
-            ?? throw Refused::because('field', 'unknownField', "“{$given['field']}” is not a field of {$module->source->key}.");
-        $options = $this->options->of($module, $field, $given['before'], new \DateTimeImmutable, Audience::SignedOut);
+        $given = $request->validate(['field' => ['required', 'string'], 'before' => ['required', 'string']]);
+        $module = $this->mended($request)->module;
+        $field = $this->catalogue->catalogue()->askable($module->type())[$given['field']]
+            ?? throw Refused::because('field', 'unknownField', "“{$given['field']}” is not a field of {$module->type()->plural}.");
+        $options = $this->options->of($module, $field, $given['before'], $this->standpoint->of($request));
 
-        return ['choices' => (object) $options['choices']] + $options;
+        return ['choices' => (object) $options['choices'], 'labels' => (object) $options['labels']] + $options;
+    }
+
+    /**
+     * The records of a page as a table.
+     *
+     * @return array<string, mixed>
+     */
+    public function results(Request $request): array
+    {
+        $given = $request->validate(['page' => ['string'], 'fields' => ['present', 'array', 'max:20'], 'fields.*' => ['string']]);
+        $module = $this->mended($request)->module;
+        $context = $this->standpoint->of($request);
+        $table = new Module($module->key, $module->name, $module->source, $module->where, $module->leaveOut, $module->pin, $module->order, $module->skip, $module->page->mode->value === 'fixed' ? min($module->page->size, $module->atMost ?? PHP_INT_MAX) : $module->atMost, new PageRule(self::ROWS), $module->arrange, $module->card, $module->whenNothing, $module->headings);
+        $result = $this->listing->lookAt($table, $context, $given['page'] ?? '1')->result;
+        $fields = array_values(array_filter(array_map(fn (string $key): ?Field => $module->type()->field($key), $given['fields'])));
+        $from = (new Pages(max(0, $result->total), self::ROWS))->offset($result->page);
+
+        return [
+            'total' => $result->total,
+            'pages' => $result->pages,
+            'page' => $result->page,
+            'rows' => array_map(fn (Record $record, int $i): array => [
+                'id' => $record->id, 'type' => $record->type, 'slug' => $record->slug, 'title' => $record->title,
+                'place' => $from + $i + 1, 'page' => intdiv($from + $i, $module->page->size) + 1,
+                'pinned' => in_array($record->slug, $module->pin, true),
+                'values' => array_map(fn (Field $field): string => (string) $this->format->value($field, $record->value($field), $record->names($field)), $fields),
+            ], $records = $this->sources->records($module->source, $result->ids, $fields, $context), array_keys($records)),
+        ];
+    }
+
+    /**
+     * Why a record is there, or not, and how that could be changed.
+     *
+     * @return array<string, mixed>
+     */
+    public function trace(Request $request, Tracer $tracer): array
+    {
+        $given = $request->validate(['item' => ['nullable', 'integer'], 'slug' => ['nullable', 'string', 'max:300']]);
+        $module = $this->mended($request)->module;
+        $context = $this->standpoint->of($request);
+        $item = isset($given['item']) ? Item::query()->find($given['item']) : null;
+        $traced = $item instanceof Item ? $tracer->item($module, $item, $context) : $tracer->bySlug($module, $given['slug'] ?? '', $context);
+        if ($traced === null) {
+            throw Refused::because('slug', 'unknownItem', 'There is no such record.');
+        }
+
+        return $traced->toArray() + ['id' => $traced->record->id, 'pages' => $this->pagesOf($module), 'ways' => $this->ways($module, $traced)];
+    }
+
+    /**
+     * What visitors would see come, go and move.
+     *
+     * @return array<string, mixed>
+     */
+    public function compare(Request $request, Comparison $comparison): array
+    {
+        $given = $request->validate(['against' => ['nullable', 'integer']]);
+        $module = $this->mended($request)->module;
+        $row = $this->store->find($module->key);
+        $before = null;
+        if ($row !== null && isset($given['against'])) {
+            $definition = $this->store->version($row, (int) $given['against']) ?? throw Refused::because('against', 'unknownVersion', "There is no version {$given['against']}.");
+            $before = Mended::read($definition, $this->store->reader())->module;
+        } elseif ($row !== null) {
+            $before = $this->store->live($row);
+        }
+
+        return $comparison->of($before, $module, $this->standpoint->of($request)) + ['compared' => $before !== null];
+    }
+
+    private function mended(Request $request): Mended
+    {
+        $request->validate(['definition' => ['required', 'array']]);
+        $definition = $request->json()->all()['definition'];
+
+        return Mended::read(is_array($definition) ? $definition : [], $this->store->reader());
+    }
+
+    /** @return list<array{words: string, definition: array<string, mixed>|null, edit: int|null}> */
+    private function ways(Module $module, Traced $traced): array
+    {
+        $ways = array_map(fn (array $way): array => $way + ['edit' => null], Ways::of($module, $traced->record, $traced->trace, $traced->place !== null));
+        if ($module->source->isItems()) {
+            $ways[] = ['words' => "Edit the {$traced->kind} itself", 'definition' => null, 'edit' => $traced->record->id];
+        }
+
+        return $ways;
+    }
+
+    /** @return list<array{title: string, address: string}> */
+    private function pagesOf(Module $module): array
+    {
+        $pages = $this->store->find($module->key)->pages ?? [];
+
+        return array_values(collect($pages)->map(fn (Page $page): array => ['title' => $page->title, 'address' => $page->address])->all());
     }
 
     /** The visitor's page with the module as it is being made: the page that carries it, or a plain one. */
-    private function page(Module $module, Result $result, ?int $on, \DateTimeImmutable $now): string
+    private function page(Module $module, Result $result, ?int $on, Context $context): string
     {
         $row = $this->store->find($module->key);
         $page = $row?->pages()->with('modules')->when($on !== null, fn ($query) => $query->where('pages.id', $on))->first();
         $shown = $page instanceof Page
-            ? $this->maker->modules($page, $now, Audience::SignedOut, [$module->key => (string) $result->page], $module)
-            : [$this->maker->shown($module, '/', $result)];
+            ? $this->maker->modules($page, $context, [$module->key => (string) $result->page], $module)
+            : [$this->maker->shown($module, '/', $context, $result)];
 
         return view('site.page', [
             'page' => $page ?? new Page(['address' => '/', 'title' => $module->name, 'intro' => 'This module stands on no page yet. This is how it would look on one.']),
@@ -85,16 +202,37 @@ final readonly class BenchController
         ])->render();
     }
 
-    /** @return array<string, mixed> */
-    private function sentence(Sentence $sentence): array
+    /**
+     * @param  array<array-key, mixed>  $definition  as it was given
+     * @return array<string, mixed>
+     */
+    private function sentence(Sentence $sentence, Mended $mended, array $definition): array
     {
+        $broken = array_values(array_filter($mended->aside, fn (string $place): bool => $place === $sentence->rule || str_starts_with($place, $sentence->rule.'.') || str_starts_with($place, $sentence->rule.'[')));
+        $of = fn (string $place): string => implode(' ', array_map(fn (Problem $problem): string => $problem->message, array_filter($mended->problems, fn (Problem $problem): bool => str_starts_with($problem->path, $place))));
+
+        // A rule that was set aside as a whole is said as it stands in the definition.
+        $aside = in_array($sentence->rule, $mended->aside, true);
+        $said = data_get($definition, str_replace(['[', ']'], ['.', ''], $sentence->rule));
+
         return [
             'rule' => $sentence->rule,
             'step' => $sentence->step,
-            'lead' => $sentence->lead,
-            'off' => $sentence->off,
-            'pieces' => array_map(fn (Piece $piece): array => ['text' => $piece->text, 'at' => $piece->at], $sentence->pieces),
+            'lead' => $aside ? 'No longer makes sense' : $sentence->lead,
+            'off' => $sentence->off && ! $aside,
+            'broken' => array_map(fn (string $place): array => ['at' => $place, 'why' => $of($place)], $broken),
+            'pieces' => $aside
+                ? [['text' => implode(' ', array_filter([$said['field'] ?? '', $said['test'] ?? ''], is_string(...))), 'at' => null]]
+                : array_map(fn (Piece $piece): array => ['text' => $piece->text, 'at' => $piece->at], $sentence->pieces),
         ];
+    }
+
+    /** @return list<array{words: string, records: int}> */
+    private function headings(Module $module, Result $result): array
+    {
+        $headings = $module->headings;
+
+        return $headings === null ? [] : array_map(fn (string|int $key): array => ['words' => $this->format->heading($headings, (string) $key), 'records' => $result->headings[$key]], array_keys($result->headings));
     }
 
     /** @return array<string, array{cards: int, columns: int}> by width: how many cards stand in the last row of the last page, of how many */

@@ -12,6 +12,7 @@ use App\Content\Records;
 use App\Content\Revisions;
 use App\Content\StaleWrite;
 use App\Content\Undo;
+use App\Listing\Contexts;
 use App\Models\Item;
 use App\Models\Revision;
 use App\Models\User;
@@ -124,9 +125,9 @@ final readonly class ItemController
     }
 
     /** @return list<array<string, mixed>> */
-    public function shown(Request $request, int $id, WhereShown $where): array
+    public function shown(Request $request, int $id, WhereShown $where, Contexts $contexts): array
     {
-        return $where->of($this->own($request, $id)->load(Item::shown()), new \DateTimeImmutable);
+        return $where->of($this->own($request, $id), $contexts->now());
     }
 
     /** Authors write as themselves; a manager names any author. */

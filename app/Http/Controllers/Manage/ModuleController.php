@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Content\CatalogueStore;
+use App\Listing\Contexts;
 use App\Listing\Listing;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
@@ -14,29 +15,34 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Module\Sentences;
+use Wellspring\Core\Module\Starts;
+use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
-use Wellspring\Core\Who\Audience;
 
 final readonly class ModuleController
 {
-    public function __construct(private ModuleStore $store, private Listing $listing, private CatalogueStore $catalogue)
+    public function __construct(private ModuleStore $store, private Listing $listing, private CatalogueStore $catalogue, private Contexts $contexts)
     {
     }
 
     /** @return list<array<string, mixed>> */
     public function index(): array
     {
-        return array_values(ModuleRow::query()->with('pages')->orderBy('key')->get()->map($this->summary(...))->all());
+        return array_values($this->store->all()->map($this->summary(...))->all());
+    }
+
+    /** @return list<array{key: string, words: string, definition: array<string, mixed>}> */
+    public function starts(): array
+    {
+        return (new Starts($this->catalogue->catalogue()))->all();
     }
 
     public function store(Request $request): JsonResponse
     {
-        $given = $request->validate(['name' => ['required', 'string', 'max:200'], 'type' => ['required', 'string']]);
-        if ($this->catalogue->catalogue()->type($given['type']) === null) {
-            throw Refused::because('type', 'unknownType', 'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.');
-        }
+        $given = $request->validate(['name' => ['required', 'string', 'max:200'], 'definition' => ['required', 'array']]);
+        $definition = $request->json()->all()['definition'];
 
-        return new JsonResponse($this->whole($this->store->create($given['name'], $given['type'])), 201);
+        return new JsonResponse($this->whole($this->store->create($given['name'], is_array($definition) ? $definition : [])), 201);
     }
 
     /** @return array<string, mixed> */
@@ -49,9 +55,22 @@ final readonly class ModuleController
     public function saveDraft(Request $request, string $key): array
     {
         $given = $request->validate(['definition' => ['required', 'array'], 'revision' => ['required', 'integer']]);
-        $row = $this->store->saveDraft($this->row($key), $this->store->read($request->json()->all()['definition']), (int) $given['revision']);
+        $definition = $request->json()->all()['definition'];
+        $row = $this->store->saveDraft($this->row($key), is_array($definition) ? $definition : [], (int) $given['revision']);
 
         return ['revision' => $row->revision, 'savedAt' => Instant::write($row->updated_at)];
+    }
+
+    /**
+     * Whether a definition that was written by hand can be read; its faults otherwise.
+     *
+     * @return array<string, mixed>
+     */
+    public function check(Request $request): array
+    {
+        $request->validate(['definition' => ['required', 'array']]);
+
+        return ['definition' => $this->store->read($request->json()->all()['definition'])->toArray()];
     }
 
     /** @return array<string, mixed> */
@@ -60,6 +79,51 @@ final readonly class ModuleController
         $user = $request->user();
 
         return $this->whole($this->store->publish($this->row($key), $user instanceof User ? $user : null));
+    }
+
+    /** @return list<array{number: int, publishedAt: string, by: string|null}> */
+    public function versions(string $key): array
+    {
+        return $this->store->versions($this->row($key));
+    }
+
+    /**
+     * What was published then, to be made the draft again.
+     *
+     * @return array<string, mixed>
+     */
+    public function version(string $key, int $number): array
+    {
+        return ['definition' => $this->store->version($this->row($key), $number) ?? abort(404, "There is no version {$number} of “{$key}”.")];
+    }
+
+    public function duplicate(string $key): JsonResponse
+    {
+        return new JsonResponse($this->whole($this->store->duplicate($this->row($key))), 201);
+    }
+
+    /** @return array{change: int|null, title: string, faults: list<string>} */
+    public function many(Request $request): array
+    {
+        $given = $request->validate(['keys' => ['required', 'array', 'min:1'], 'keys.*' => ['string'], 'do' => ['required', 'in:publish,off,on,remove']]);
+        $rows = array_map($this->row(...), array_values($given['keys']));
+        if ($given['do'] !== 'publish') {
+            $change = $this->store->many($rows, $given['do']);
+
+            return ['change' => $change->id, 'title' => $change->title, 'faults' => []];
+        }
+        $user = $request->user();
+        $faults = [];
+        foreach ($rows as $row) {
+            try {
+                $this->store->publish($row, $user instanceof User ? $user : null);
+            } catch (Refused $refused) {
+                $faults[] = "“{$row->key}” was not published: {$refused->problems[0]}";
+            }
+        }
+        $published = count($rows) - count($faults);
+
+        return ['change' => null, 'title' => 'Published '.($published === 1 ? 'one module' : "{$published} modules"), 'faults' => $faults];
     }
 
     /** @return array<string, mixed> */
@@ -83,6 +147,7 @@ final readonly class ModuleController
         return [
             'key' => $row->key,
             'definition' => $row->draft,
+            'liveDefinition' => $row->live,
             'revision' => $row->revision,
             'savedAt' => Instant::write($row->updated_at),
             'pages' => $this->pages($row),
@@ -92,21 +157,46 @@ final readonly class ModuleController
     /** @return array<string, mixed> */
     private function summary(ModuleRow $row): array
     {
-        $summary = ['key' => $row->key, 'name' => $row->draft['name'] ?? $row->key, 'savedAt' => Instant::write($row->updated_at), 'pages' => $this->pages($row)] + $this->state($row);
+        $summary = [
+            'key' => $row->key,
+            'name' => $row->draft['name'] ?? $row->key,
+            'savedAt' => Instant::write($row->updated_at),
+            'by' => $row->user?->name,
+            'pages' => $this->pages($row),
+        ] + $this->state($row);
         try {
             $module = $this->store->draft($row);
 
-            return $summary + ['type' => $module->source->plural, 'line' => Sentences::asLine($module), 'records' => $this->listing->total($module, new \DateTimeImmutable, Audience::SignedOut)];
+            return $summary + [
+                'type' => $module->type()->plural,
+                'line' => Sentences::asLine($module),
+                'terms' => $this->terms($row->draft['where'] ?? []),
+                'records' => $this->listing->total($module, $this->contexts->now()),
+            ];
         } catch (Refused $refused) {
-            return $summary + ['problem' => (string) $refused->problems[0]];
+            return $summary + ['problem' => implode(' ', array_map(fn (Problem $problem): string => (string) $problem, array_slice($refused->problems, 0, 2)))];
         }
     }
 
-    /** @return array{live: bool, changed: bool, publishedAt: string|null} */
+    /** @return list<string> the words that conditions name: terms, choices, texts */
+    private function terms(mixed $where): array
+    {
+        $found = [];
+        array_walk_recursive($where, function (mixed $value, string|int $key) use (&$found): void {
+            if (is_string($value) && ! in_array($key, ['field', 'test', 'unit', 'from', 'take', 'of'], true)) {
+                $found[] = $value;
+            }
+        });
+
+        return $found;
+    }
+
+    /** @return array{live: bool, off: bool, changed: bool, publishedAt: string|null} */
     private function state(ModuleRow $row): array
     {
         return [
             'live' => $row->live !== null,
+            'off' => $row->off,
             'changed' => $row->live !== null && json_encode($row->live) !== json_encode($row->draft),
             'publishedAt' => $row->published_at === null ? null : Instant::write($row->published_at),
         ];

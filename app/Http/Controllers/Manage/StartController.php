@@ -9,15 +9,11 @@ use App\Models\Page;
 use App\Models\User;
 use Illuminate\Http\Request;
 use Wellspring\Core\Content\Catalogue;
-use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Test;
-use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Layout\Arrangement;
 use Wellspring\Core\Layout\Columns;
+use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Paging\PageRule;
-use Wellspring\Core\Sort\Direction;
 
 /** What the manage screens need to know of the site before anything else: its types, taxonomies and pages, and what rules may say of them. */
 final readonly class StartController
@@ -41,6 +37,8 @@ final readonly class StartController
             'pages' => Page::query()->orderBy('position')->orderBy('id')->get(['id', 'address', 'title']),
             'arrangements' => array_map(fn (Arrangement $as): array => ['key' => $as->value, 'label' => $as->words()], Arrangement::cases()),
             'people' => User::query()->where('active', true)->orderByRaw('name collate wellspring_text')->limit(500)->get(['name', 'email']),
+            'pageModes' => array_map(fn (PageMode $mode): array => ['key' => $mode->value, 'label' => $mode->words()], PageMode::cases()),
+            'groups' => array_map(fn (string|int $key): array => ['key' => (string) $key, 'name' => $catalogue->groups[$key]], array_keys($catalogue->groups)),
             'limits' => ['columns' => Columns::MAX, 'pageSize' => PageRule::MAX_SIZE],
         ];
     }
@@ -53,39 +51,9 @@ final readonly class StartController
             'label' => $type->label,
             'plural' => $type->plural,
             'address' => $type->address,
-            'fields' => array_map($this->field(...), array_values($type->reachable)),
+            'fields' => array_map(FieldShape::of(...), array_values(array_diff_key($type->reachable, ['views' => 0, 'id' => 0, 'words' => 0]))),
             'own' => array_map(strval(...), array_keys($type->fields)),
             'taxonomies' => array_map(strval(...), array_keys($type->taxonomies)),
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    private function field(Field $field): array
-    {
-        $family = $field->family();
-
-        return [
-            'key' => $field->key,
-            'label' => $field->label,
-            'kind' => $field->kind->key(),
-            'family' => $family->value,
-            'origin' => $field->origin->value,
-            'help' => $field->help,
-            'unit' => $field->unit,
-            'required' => $field->required,
-            'section' => $field->section,
-            'types' => $field->types,
-            'limits' => array_filter((array) $field->limits, fn (mixed $limit): bool => $limit !== null),
-            'choices' => array_map(fn (string|int $key): array => ['key' => (string) $key, 'label' => $field->choices[$key], 'colour' => $field->colours[$key] ?? null], array_keys($field->choices)),
-            'tests' => array_map(fn (Test $test): array => [
-                'key' => $test->key(),
-                // With two values, so that the words fit one as well as many.
-                'words' => $test->words(new Condition($field, $test, ['', ''])),
-                'wantsValue' => $test->wantsValue(),
-            ], Tests::for($family)),
-            'sorts' => $family->ordered(),
-            'directions' => $family->ordered() ? ['up' => Direction::Up->words($family), 'down' => Direction::Down->words($family)] : null,
-            'onCards' => $family->readsAsText(),
         ];
     }
 

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Run\Context;
 
 /** A number from one to another; both ends belong. */
 final readonly class Between implements Test
@@ -42,7 +43,12 @@ final readonly class Between implements Test
         return $ends;
     }
 
-    public function keeps(mixed $found, Condition $condition): bool
+    public function isNegative(): bool
+    {
+        return false;
+    }
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
         [$from, $to] = $this->readValue($condition->value, $condition->field);
 

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Run\Context;
 
 /** A number against a number. “Is not” keeps records without a number; the others do not. */
 final readonly class Comparison implements Test
@@ -37,7 +38,12 @@ final readonly class Comparison implements Test
         return self::number($value);
     }
 
-    public function keeps(mixed $found, Condition $condition): bool
+    public function isNegative(): bool
+    {
+        return $this->relation === Relation::NotEqual;
+    }
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
         if (! is_int($found) && ! is_float($found)) {
             return $this->relation === Relation::NotEqual;

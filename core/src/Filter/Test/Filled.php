@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Run\Context;
 
 /** Whether there is a value at all. */
 final readonly class Filled implements Test
@@ -23,7 +24,7 @@ final readonly class Filled implements Test
 
     public function suits(Family $family): bool
     {
-        return true;
+        return $family !== Family::Identity && $family !== Family::Words;
     }
 
     public function wantsValue(): bool
@@ -36,7 +37,12 @@ final readonly class Filled implements Test
         return null;
     }
 
-    public function keeps(mixed $found, Condition $condition): bool
+    public function isNegative(): bool
+    {
+        return ! $this->filled;
+    }
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
         return ($found !== null) === $this->filled;
     }

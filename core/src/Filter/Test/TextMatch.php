@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Kind\Text;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
 
@@ -31,7 +32,7 @@ final readonly class TextMatch implements Test
 
     public function suits(Family $family): bool
     {
-        return $family === Family::Text || $family === Family::LongText && $this->place === Place::Contains;
+        return $family === Family::Text || $family === Family::LongText;
     }
 
     public function wantsValue(): bool
@@ -41,6 +42,19 @@ final readonly class TextMatch implements Test
 
     public function readValue(mixed $value, Field $field): string
     {
+        $value = self::given($value);
+
+        // A stored text has no white space at its ends, so a whole one is compared without; “the ” may begin one.
+        return $this->place === Place::Whole ? trim($value) : $value;
+    }
+
+    /**
+     * A text to compare with, on one line.
+     *
+     * @throws WrongValue
+     */
+    public static function given(mixed $value): string
+    {
         if (! is_string($value) || Html::squeeze($value) === '') {
             throw WrongValue::expected('text that is not empty', $value);
         }
@@ -49,10 +63,13 @@ final readonly class TextMatch implements Test
             throw new WrongValue('expected at most 300 characters.');
         }
 
-        $value = Text::oneLine($value);
+        return Text::oneLine($value);
+    }
 
-        // A stored text has no white space at its ends, so a whole one is compared without; “the ” may begin one.
-        return $this->place === Place::Whole ? trim($value) : $value;
+    /** A value of the field in the form in which it is compared. */
+    public static function found(string $value, Field $field): string
+    {
+        return Fold::of($field->family() === Family::LongText ? Html::visibleText($value) : $value);
     }
 
     /** The given text in the form in which it is compared. */
@@ -61,12 +78,17 @@ final readonly class TextMatch implements Test
         return Fold::of(is_string($condition->value) ? $condition->value : '');
     }
 
-    public function keeps(mixed $found, Condition $condition): bool
+    public function isNegative(): bool
+    {
+        return ! $this->kept;
+    }
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
         if (! is_string($found)) {
             return ! $this->kept;
         }
-        $text = Fold::of($condition->field->family() === Family::LongText ? Html::visibleText($found) : $found);
+        $text = self::found($found, $condition->field);
         $needle = $this->needle($condition);
         $matches = match ($this->place) {
             Place::Whole => $text === $needle,
@@ -90,6 +112,6 @@ final readonly class TextMatch implements Test
 
     public function valueWords(Condition $condition): string
     {
-        return is_string($condition->value) ? '“'.$condition->value.'”' : '';
+        return is_string($condition->value) ? "“{$condition->value}”" : '';
     }
 }

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Run\Context;
 
 /** A stated yes, or a stated no. */
 final readonly class YesOrNo implements Test
@@ -36,7 +37,12 @@ final readonly class YesOrNo implements Test
         return null;
     }
 
-    public function keeps(mixed $found, Condition $condition): bool
+    public function isNegative(): bool
+    {
+        return false;
+    }
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
         return $found === $this->yes;
     }

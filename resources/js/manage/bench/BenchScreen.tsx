@@ -6,9 +6,15 @@ import { ApiError, get, send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { moment, useStart } from "../shared/start";
 import type { ModuleWhole } from "../shared/types";
+import { AsText } from "./AsText";
+import { CompareView } from "./CompareView";
 import { PagesMenu } from "./PagesMenu";
 import { type Device, DeviceSwitch, Preview } from "./Preview";
+import { ResultsTable } from "./ResultsTable";
+import { Standing } from "./Standing";
+import { SourceContext } from "./source";
 import { Text } from "./Text";
+import { TraceBar, type Wanted } from "./TraceBar";
 import { type Bench, useBench } from "./useBench";
 
 /** The editor of one module: its text and stream on the left, what visitors get on the right. */
@@ -40,6 +46,10 @@ function Loaded({ module }: { module: ModuleWhole }) {
 	const bench = useBench(module);
 	const [device, setDevice] = useState<Device>(window.innerWidth < 768 ? "Phone" : "Laptop");
 	const [side, setSide] = useState<"text" | "page">("text");
+	const [tab, setTab] = useState<Tab>("page");
+	const [against, setAgainst] = useState<number | null>(null);
+	const [wanted, setWanted] = useState<Wanted | null>(null);
+	const [asText, setAsText] = useState(false);
 	const look = bench.look.data;
 
 	useEffect(() => {
@@ -57,7 +67,15 @@ function Loaded({ module }: { module: ModuleWhole }) {
 
 	return (
 		<div className="flex-1 flex flex-col min-h-0 md:flex-none md:h-[calc(100vh-3rem)]">
-			<Head bench={bench} module={module} />
+			<Head
+				bench={bench}
+				module={module}
+				onCompare={() => {
+					setAgainst(null);
+					setTab("compare");
+					setSide("page");
+				}}
+			/>
 			<Trouble bench={bench} />
 			<div className="md:hidden flex gap-4 px-4 py-2 border-b border-base-300 bg-base-100">
 				{(["text", "page"] as const).map((one) => (
@@ -73,36 +91,62 @@ function Loaded({ module }: { module: ModuleWhole }) {
 				))}
 			</div>
 			{look ? (
-				<div className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] md:grid-rows-[minmax(0,1fr)] md:grid-cols-[minmax(22rem,29rem)_minmax(0,1fr)]">
-					<section
-						className={`bg-base-200 border-r border-base-300 overflow-y-auto py-2 ${side === "page" ? "hidden md:block" : ""}`}
-						aria-label="Rules"
-					>
-						<Text bench={bench} look={look} />
-						{look.notes.map((note) => (
-							<p key={note} className="mx-4 my-2 text-[0.85rem] text-secondary">
-								{note}
-							</p>
-						))}
-					</section>
-					<section
-						className={`bg-stage min-h-[70vh] md:min-h-0 flex-col ${side === "text" ? "hidden md:flex" : "flex"}`}
-						aria-label="Page"
-					>
-						<div className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 py-1.5 min-h-11 shrink-0 bg-base-200 border-b border-base-300">
-							<span className="font-semibold">What visitors get</span>
-							<span className="text-quiet" aria-live="polite">
-								{look.total === 1 ? "1 record" : `${look.total} records`}
-								{look.pages > 1 && `, page ${look.page} of ${look.pages}`}
-							</span>
-							<span className="flex-1" />
-							<DeviceSwitch device={device} onChange={setDevice} />
-						</div>
-						<div className="flex-1 min-h-0 flex p-3">
-							<Preview look={look} moduleKey={module.key} device={device} onPage={bench.setPage} />
-						</div>
-					</section>
-				</div>
+				<SourceContext value={look.source}>
+					<div className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] md:grid-rows-[minmax(0,1fr)] md:grid-cols-[minmax(22rem,29rem)_minmax(0,1fr)]">
+						<section
+							className={`bg-base-200 border-r border-base-300 overflow-y-auto py-2 ${side === "page" ? "hidden md:block" : ""}`}
+							aria-label="Rules"
+						>
+							<Text bench={bench} look={look} />
+							{look.notes.map((note) => (
+								<p key={note} className="mx-4 my-2 text-[0.85rem] text-secondary">
+									{note}
+								</p>
+							))}
+							<button type="button" className="plain-add ml-[70px] my-2" onClick={() => setAsText(true)}>
+								As text and JSON
+							</button>
+						</section>
+						<section
+							className={`bg-stage min-h-[70vh] md:min-h-0 flex-col ${side === "text" ? "hidden md:flex" : "flex"}`}
+							aria-label="What visitors get"
+						>
+							<div className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 py-1 min-h-11 shrink-0 bg-base-200 border-b border-base-300">
+								<fieldset className="flex gap-4">
+									<legend className="sr-only">What to see</legend>
+									{TABS.map(([key, words]) => (
+										<button
+											key={key}
+											type="button"
+											aria-pressed={tab === key}
+											onClick={() => setTab(key)}
+											className={`cursor-pointer py-1 border-b-2 ${tab === key ? "font-semibold border-secondary" : "text-quiet border-transparent hover:text-base-content"}`}
+										>
+											{words}
+											{key === "results" && ` ${look.total}`}
+											{key === "page" && look.pages > 1 && ` ${look.page} of ${look.pages}`}
+										</button>
+									))}
+								</fieldset>
+								<span className="sr-only" aria-live="polite">
+									{look.total === 1 ? "1 record" : `${look.total} records`}
+								</span>
+								<span className="flex-1" />
+								{tab === "page" && <DeviceSwitch device={device} onChange={setDevice} />}
+								<Standing bench={bench} />
+							</div>
+							{tab === "page" && (
+								<div className="flex-1 min-h-0 flex p-3">
+									<Preview look={look} moduleKey={module.key} device={device} onPage={bench.setPage} />
+								</div>
+							)}
+							{tab === "results" && <ResultsTable bench={bench} onAsk={setWanted} />}
+							{tab === "compare" && <CompareView bench={bench} against={against} onAgainst={setAgainst} />}
+							<TraceBar bench={bench} wanted={wanted} onWanted={setWanted} />
+						</section>
+					</div>
+					{asText && <AsText bench={bench} look={look} onClose={() => setAsText(false)} />}
+				</SourceContext>
 			) : (
 				!bench.look.error && <p className="p-6 text-quiet">Counting…</p>
 			)}
@@ -110,12 +154,20 @@ function Loaded({ module }: { module: ModuleWhole }) {
 	);
 }
 
-function Head({ bench, module }: { bench: Bench; module: ModuleWhole }) {
+type Tab = "page" | "results" | "compare";
+
+const TABS: [Tab, string][] = [
+	["page", "Page"],
+	["results", "Results"],
+	["compare", "Versions"],
+];
+
+function Head({ bench, module, onCompare }: { bench: Bench; module: ModuleWhole; onCompare: () => void }) {
 	const start = useStart();
 	const client = useQueryClient();
 	const { definition, change, keeping } = bench;
 	const [state, setState] = useState(module);
-	const [live, setLive] = useState(module.live && !module.changed ? module.definition : null);
+	const [live, setLive] = useState(module.liveDefinition);
 	const publish = useMutation({
 		mutationFn: async () => {
 			if (!(await bench.keep())) {
@@ -127,8 +179,10 @@ function Head({ bench, module }: { bench: Bench; module: ModuleWhole }) {
 			setState(now);
 			setLive(publishing);
 			void client.invalidateQueries({ queryKey: ["modules"] });
+			void client.invalidateQueries({ queryKey: ["versions", module.key] });
 		},
 	});
+	const broken = (bench.look.data?.problems.length ?? 0) > 0;
 	const published = live !== null && JSON.stringify(live) === JSON.stringify(definition);
 
 	return (
@@ -184,10 +238,16 @@ function Head({ bench, module }: { bench: Bench; module: ModuleWhole }) {
 				{state.live && state.publishedAt ? `Live since ${moment(start, state.publishedAt, false)}` : "Not live yet"} ·
 			</span>
 			<PagesMenu module={state} onPlaced={setState} />
+			{state.off && (
+				<span className="rounded-full bg-warning text-warning-content px-2.5 py-0.5 text-[0.8rem]">switched off</span>
+			)}
+			<button type="button" className="btn btn-sm h-9" onClick={onCompare}>
+				Compare with live
+			</button>
 			<button
 				type="button"
 				className="btn btn-secondary btn-sm h-9 px-4"
-				disabled={published || publish.isPending || keeping.state === "stale"}
+				disabled={published || publish.isPending || keeping.state === "stale" || broken}
 				onClick={() => publish.mutate()}
 			>
 				{published ? "Published" : "Publish"}

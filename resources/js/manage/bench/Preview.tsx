@@ -49,6 +49,11 @@ export function Preview({
 
 	const listen = () => {
 		const page = frame.current?.contentDocument;
+		// A page begins where its first module does; one that stands further down is brought into sight.
+		const module = page?.getElementById(moduleKey);
+		if (page && module && page.querySelector(".module") !== module) {
+			module.scrollIntoView();
+		}
 		page?.addEventListener("click", (event) => {
 			const link = (event.target as Element).closest?.("a");
 			if (!link) {

@@ -1,9 +1,21 @@
 import { useEffect, useRef, useState } from "react";
-import { useStart, useType } from "../shared/start";
-import type { Look, Sentence } from "../shared/types";
-import { joinOf, members, newCondition, withJoin, withWhere } from "./definition";
+import { fieldOf } from "../shared/start";
+import type { Group, Look, Rule, Sentence } from "../shared/types";
+import {
+	joinOf,
+	members,
+	moved,
+	newCondition,
+	at as read,
+	withAt,
+	withJoin,
+	withMembers,
+	withWhere,
+} from "./definition";
 import { RuleEditor } from "./editors/RuleEditor";
+import { FieldPicker } from "./FieldPicker";
 import { Stream } from "./Stream";
+import { useSource } from "./source";
 import type { Bench } from "./useBench";
 
 interface Open {
@@ -19,6 +31,23 @@ export function Text({ bench, look }: { bench: Bench; look: Look }) {
 	let before = counts.get("source") ?? 0;
 	const lastWhere = look.sentences.findLastIndex((one) => one.rule.startsWith("where"));
 	const addAfter = Math.max(lastWhere, 0);
+
+	/** A condition goes to another place among the conditions; an open one stays open. */
+	const move = (from: number, to: number) => {
+		const where = bench.definition.where;
+		if (!where || to < 0 || to >= members(where).length) {
+			return;
+		}
+		bench.change(withWhere(bench.definition, withMembers(where, moved(members(where), from, to))));
+		const rule = `where.all[${to}]`;
+		if (open) {
+			setOpen({ rule, at: `${rule}.field` });
+		} else {
+			requestAnimationFrame(() =>
+				list.current?.querySelector<HTMLElement>(`[data-rule="${CSS.escape(rule)}"] button`)?.focus(),
+			);
+		}
+	};
 
 	const close = () => {
 		const button = open && list.current?.querySelector<HTMLElement>(`[data-at="${CSS.escape(open.at)}"]`);
@@ -42,6 +71,7 @@ export function Text({ bench, look }: { bench: Bench; look: Look }) {
 								setOpen(open?.rule === sentence.rule && open.at === at ? null : { rule: sentence.rule, at })
 							}
 							onClose={close}
+							onMove={move}
 							bench={bench}
 							look={look}
 							left={left}
@@ -63,6 +93,7 @@ function Row({
 	open,
 	onOpen,
 	onClose,
+	onMove,
 	bench,
 	look,
 	left,
@@ -72,6 +103,7 @@ function Row({
 	open: Open | null;
 	onOpen: (at: string) => void;
 	onClose: () => void;
+	onMove: (from: number, to: number) => void;
 	bench: Bench;
 	look: Look;
 	left: number | undefined;
@@ -86,8 +118,8 @@ function Row({
 			const word = /\.(test|value)$/.exec(openAt)?.[1];
 			const control =
 				(word === "test" && first("[aria-label=Test]")) ||
-				(word === "value" && first("input, fieldset button")) ||
-				first("select, input, button, textarea");
+				(word === "value" && first("input:not([role=combobox]), fieldset button")) ||
+				first("input, select, button, textarea");
 			control?.focus();
 		}
 	}, [isOpen, openAt]);
@@ -106,6 +138,11 @@ function Row({
 					event.stopPropagation();
 					onClose();
 				}
+				const place = /^where\.all\[(\d+)\]$/.exec(sentence.rule)?.[1];
+				if (place !== undefined && event.altKey && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
+					event.preventDefault();
+					onMove(Number(place), Number(place) + (event.key === "ArrowUp" ? -1 : 1));
+				}
 			}}
 		>
 			<div className="flex gap-3 items-start">
@@ -115,7 +152,9 @@ function Row({
 						{sentence.pieces.map((piece, i) =>
 							piece.at === null ? (
 								// biome-ignore lint/suspicious/noArrayIndexKey: a piece is known by its place in the sentence
-								<span key={i}>{piece.text}</span>
+								<span key={i} className={sentence.broken.length > 0 ? "text-quiet" : ""}>
+									{piece.text}
+								</span>
 							) : (
 								<button
 									key={piece.at}
@@ -133,16 +172,52 @@ function Row({
 				</div>
 				<Count sentence={sentence} look={look} left={left} lost={lost} />
 			</div>
+			{sentence.broken.map((one) => (
+				<Broken key={one.at} at={one.at} why={one.why} bench={bench} onOpen={onOpen} />
+			))}
 			{isOpen && open && (
 				<section
 					ref={editor}
 					className="mt-2.5 pt-2.5 border-t border-base-300"
 					aria-label={`Change: ${sentence.lead}`}
 				>
-					<RuleEditor rule={sentence.rule} at={open.at} bench={bench} look={look} onClose={onClose} />
+					<RuleEditor rule={sentence.rule} at={open.at} bench={bench} look={look} onClose={onClose} onMove={onMove} />
 				</section>
 			)}
 		</li>
+	);
+}
+
+/** A rule that no longer makes sense, with the ways out. Visitors still get the last good version. */
+function Broken({ at, why, bench, onOpen }: { at: string; why: string; bench: Bench; onOpen: (at: string) => void }) {
+	const { definition, change } = bench;
+	const remove = () => {
+		if (at === "headings") {
+			change(withAt(definition, at, undefined));
+			return;
+		}
+		const place = Number(/\[(\d+)\]$/.exec(at)?.[1] ?? 0);
+		const list = at.replace(/\[\d+\]$/, "");
+		const rest = read<unknown[]>(definition, list).filter((_, i) => i !== place);
+		change(list === "where.all" ? withWhere(definition, { all: rest } as Group) : withAt(definition, list, rest));
+	};
+	return (
+		<div
+			role="alert"
+			className="mt-1.5 border-l-3 border-secondary bg-warning/50 rounded-r-field px-2.5 py-1.5 text-[0.85rem]"
+		>
+			<p>{why}</p>
+			<div className="flex flex-wrap gap-4">
+				<button type="button" className="plain-add" onClick={remove}>
+					Remove this rule
+				</button>
+				{at.startsWith("where") && (
+					<button type="button" className="plain-add" onClick={() => onOpen(`${at}.field`)}>
+						Choose another field
+					</button>
+				)}
+			</div>
+		</div>
 	);
 }
 
@@ -194,52 +269,38 @@ function Count({
 /** Adds a condition at the end, and says how conditions join once there are two. */
 function AddRule({ bench, onAdded }: { bench: Bench; onAdded: (rule: string) => void }) {
 	const { definition, change } = bench;
-	const start = useStart();
-	const type = useType(definition.source.items[0]);
+	const source = useSource();
 	const where = definition.where ?? { all: [] };
 	const join = joinOf(where);
-	const add = (rule: Parameters<typeof withWhere>[1]["all"]) => {
-		const next = [...members(where), ...(rule ?? [])];
+	const add = (rule: Rule) => {
+		const next = [...members(where), rule];
 		change(withWhere(definition, { [join]: next }));
 		onAdded(join === "all" ? `where.all[${next.length - 1}]` : "where");
 	};
-	const groups = [
-		["Its own", type.fields.filter((one) => one.origin === "type")],
-		["Terms", type.fields.filter((one) => one.origin === "taxonomy")],
-		["Every item’s", type.fields.filter((one) => one.origin === "item")],
-	] as const;
+	const plain = source.fields.find((one) => one.origin === "type") ?? source.fields[0];
 
 	return (
-		<li className="px-1 py-1.5 border-b border-base-300 flex flex-wrap items-center gap-x-4 gap-y-1">
-			<select
-				className="select select-xs w-auto max-w-56 text-primary font-semibold !text-[0.85rem]"
-				aria-label="Add a condition"
-				value=""
-				onChange={(event) => add([newCondition(event.target.value)])}
-			>
-				<option value="" disabled>
-					+ keep only those whose…
-				</option>
-				{groups.map(
-					([label, fields]) =>
-						fields.length > 0 && (
-							<optgroup key={label} label={label}>
-								{fields.map((field) => (
-									<option key={field.key} value={field.key}>
-										{field.label}
-									</option>
-								))}
-							</optgroup>
-						),
-				)}
-			</select>
-			<button
-				type="button"
-				className="plain-add"
-				onClick={() => add([{ any: [newCondition(type.own[0] ?? start.types[0]?.own[0] ?? "title")] }])}
-			>
-				+ either of several
-			</button>
+		<li className="px-1 py-2 border-b border-base-300 flex flex-wrap items-center gap-x-4 gap-y-1">
+			<FieldPicker
+				label="Add a condition"
+				placeholder="+ keep only those whose…"
+				className="w-56"
+				onPick={(key) => {
+					const field = fieldOf(source, key);
+					if (field) {
+						add(newCondition(field, source.taxonomies));
+					}
+				}}
+			/>
+			{plain && (
+				<button
+					type="button"
+					className="plain-add"
+					onClick={() => add({ any: [newCondition(plain, source.taxonomies)] })}
+				>
+					+ either of several
+				</button>
+			)}
 			{members(where).length > 1 && join === "all" && (
 				<button
 					type="button"

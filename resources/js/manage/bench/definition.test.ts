@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Definition, Group } from "../shared/types";
+import type { Definition, Field, Group } from "../shared/types";
 import {
 	at,
 	isGroup,
@@ -25,6 +25,8 @@ const definition: Definition = {
 	card: { lines: [{ parts: [{ part: "title" }, { part: "price", empty: { do: "leaveOutLine" } }] }] },
 	whenNothing: { do: "say", text: "Nothing." },
 };
+
+const price = { key: "price", family: "number" } as Field;
 
 describe("places in a definition", () => {
 	it("are read as they are written", () => {
@@ -58,7 +60,7 @@ describe("groups", () => {
 
 	it("are told from conditions", () => {
 		expect(members(where).map(isGroup)).toEqual([false, true]);
-		expect(isGroup(newCondition("price"))).toBe(false);
+		expect(isGroup(newCondition(price, []))).toBe(false);
 	});
 
 	it("change how they join without losing a member or being switched off", () => {
@@ -69,7 +71,9 @@ describe("groups", () => {
 	});
 
 	it("keep their join when their members change", () => {
-		expect(withMembers({ none: [] }, [newCondition("price")])).toEqual({ none: [{ field: "price", test: "filled" }] });
+		expect(withMembers({ none: [] }, [newCondition(price, [])])).toEqual({
+			none: [{ field: "price", test: "filled" }],
+		});
 	});
 
 	it("leave the definition when nothing is asked any more", () => {

@@ -1,4 +1,4 @@
-import type { Condition, Definition, Group, Join, Rule } from "../shared/types";
+import type { Condition, Definition, Field, Group, Join, Rule } from "../shared/types";
 
 type Steps = (string | number)[];
 
@@ -78,6 +78,17 @@ export function moved<T>(list: T[], from: number, to: number): T[] {
 }
 
 /** The condition that a newly added rule begins with: one that is always right. */
-export function newCondition(field: string): Condition {
-	return { field, test: "filled" };
+export function newCondition(field: Field, taxonomies: string[]): Condition {
+	switch (field.family) {
+		case "identity":
+			return {
+				field: field.key,
+				test: taxonomies.length > 0 ? "related" : "notThisOne",
+				...(taxonomies.length > 0 ? { value: taxonomies } : {}),
+			};
+		case "words":
+			return { field: field.key, test: "search", value: { from: "address", name: "q" } };
+		default:
+			return { field: field.key, test: "filled" };
+	}
 }

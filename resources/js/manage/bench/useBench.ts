@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import { ApiError, send } from "../shared/api";
-import type { Definition, Look, ModuleWhole } from "../shared/types";
+import type { Definition, Look, ModuleWhole, Standpoint } from "../shared/types";
 
 interface History {
 	past: Definition[];
@@ -58,12 +58,13 @@ export function useBench(module: ModuleWhole) {
 	const client = useQueryClient();
 	const [history, act] = useReducer(step, { past: [], now: module.definition, future: [], tag: null });
 	const [page, setPage] = useState("1");
+	const [standpoint, setStandpoint] = useState<Standpoint>({});
 	const definition = history.now;
 
 	const shown = useSettled(definition, 90);
 	const look = useQuery({
-		queryKey: ["look", shown, page],
-		queryFn: () => send<Look>("POST", "/bench/look", { definition: shown, page }),
+		queryKey: ["look", shown, page, standpoint],
+		queryFn: () => send<Look>("POST", "/bench/look", { ...standpoint, definition: shown, page }),
 		placeholderData: keepPreviousData,
 		gcTime: 30_000,
 	});
@@ -170,6 +171,11 @@ export function useBench(module: ModuleWhole) {
 		look,
 		page,
 		setPage,
+		standpoint,
+		setStandpoint: useCallback((next: Standpoint) => {
+			setPage("1");
+			setStandpoint(next);
+		}, []),
 		keep,
 		keeping,
 		overwrite,

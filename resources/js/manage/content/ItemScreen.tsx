@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useRef, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useLocation, useNavigate, useParams } from "react-router";
 import { ApiError, get, type Problem, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Control } from "../shared/fields/Control";
@@ -52,6 +52,7 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 	const start = useStart();
 	const client = useQueryClient();
 	const go = useNavigate();
+	const back = (useLocation().state as { back?: string } | null)?.back;
 	const done = useDone();
 	const [saved, setSaved] = useState(item);
 	// What is typed was typed over this one: a draft may be older than what others saved since.
@@ -163,6 +164,11 @@ function Form({ type, item, begun }: { type: ContentType; item: Item | null; beg
 	return (
 		<form ref={form} onSubmit={submit} noValidate>
 			<div className="sticky top-0 z-10 flex flex-wrap items-center gap-x-3 gap-y-1.5 px-4 md:px-6 py-2 min-h-13 bg-base-100 border-b border-base-300">
+				{back && (
+					<Link to={back} className="text-quiet hover:underline">
+						<span aria-hidden="true">‹</span> Back to the bench
+					</Link>
+				)}
 				<Link to={`/content/${type.key}`} className="text-quiet hover:underline">
 					{type.plural} <span aria-hidden="true">›</span>
 				</Link>

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { get } from "../shared/api";
 import { useStart } from "../shared/start";
-import type { Item } from "../shared/types";
+import type { Item, TraceStep } from "../shared/types";
 
 interface Shown {
 	module: string;
@@ -11,6 +11,8 @@ interface Shown {
 	page: number | null;
 	reasons: string[];
 	pages: { title: string; address: string }[];
+	wouldStand: number | null;
+	steps: TraceStep[];
 }
 
 /** The modules that show the item now, and the nearest that do not, with the reason. */
@@ -59,8 +61,30 @@ export function ShownIn({ item }: { item: Item }) {
 								{one.reasons.map((why) => (
 									<li key={why}>{why}</li>
 								))}
+								{one.wouldStand !== null && (
+									<li className="text-quiet">
+										Had it passed it would stand {place(one.wouldStand)}
+										{one.page !== null && one.page > 1 ? `, on page ${one.page}` : ""}.
+									</li>
+								)}
 							</ul>
 						)}
+						<details className="text-[0.85rem]">
+							<summary className="cursor-pointer text-quiet py-0.5">
+								rule by rule<span className="sr-only">: {one.name}</span>
+							</summary>
+							<ol className="grid gap-0.5 py-1">
+								{one.steps.map((step) => (
+									<li key={step.step} className={step.passed === false ? "text-secondary" : "text-quiet"}>
+										<span aria-hidden="true">{step.passed === false ? "✗" : step.passed === null ? "–" : "✓"}</span>{" "}
+										<span className="sr-only">
+											{step.passed === false ? "not passed: " : step.passed === null ? "not asked: " : "passed: "}
+										</span>
+										{step.sentence}
+									</li>
+								))}
+							</ol>
+						</details>
 					</li>
 				))}
 			</ul>

@@ -1,148 +1,289 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { get, send } from "../shared/api";
+import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
+import { Sheet } from "../shared/Sheet";
 import { moment, useStart } from "../shared/start";
 import type { ModuleSummary, ModuleWhole } from "../shared/types";
+import { NewModule } from "./NewModule";
 
-/** All modules: the sentence each one reads as, where it stands, how many records it shows, draft or live. */
+type State = "live" | "changed" | "draft" | "off" | "attention";
+
+const STATES: [State, string][] = [
+	["live", "live"],
+	["changed", "live, with unpublished changes"],
+	["draft", "draft"],
+	["off", "switched off"],
+	["attention", "needs attention"],
+];
+
+function stateOf(one: ModuleSummary): State {
+	return one.problem ? "attention" : one.off ? "off" : !one.live ? "draft" : one.changed ? "changed" : "live";
+}
+
+/** All modules: the sentence each one reads as, where it stands, how many records it shows, its state, who changed it last. */
 export function ModulesScreen() {
 	const start = useStart();
+	const client = useQueryClient();
+	const done = useDone();
+	const go = useNavigate();
 	const modules = useQuery({ queryKey: ["modules"], queryFn: () => get<ModuleSummary[]>("/modules") });
 	const [words, setWords] = useState("");
+	const [type, setType] = useState("");
+	const [page, setPage] = useState("");
+	const [state, setState] = useState("");
+	const [picked, setPicked] = useState<string[]>([]);
+	const [making, setMaking] = useState(false);
+	const [removing, setRemoving] = useState<ModuleSummary[] | null>(null);
 	useEffect(() => {
 		document.title = "Modules · Wellspring";
 	}, []);
-	const wanted = words.trim().toLowerCase();
-	const shown = (modules.data ?? []).filter((one) =>
-		[one.name, one.type, one.line, ...one.pages.map((page) => page.title)].join(" ").toLowerCase().includes(wanted),
-	);
+	const wanted = words.trim().toLowerCase().split(/\s+/).filter(Boolean);
+	const all = modules.data ?? [];
+	const shown = all.filter((one) => {
+		const text = [
+			one.name,
+			one.key,
+			one.type,
+			one.line,
+			one.by,
+			...(one.terms ?? []),
+			...one.pages.flatMap((at) => [at.title, at.address]),
+		]
+			.join(" ")
+			.toLowerCase();
+		return (
+			wanted.every((word) => text.includes(word)) &&
+			(type === "" || (one.type ?? "").split(/, | and /).includes(type)) &&
+			(page === "" || (page === "none" ? one.pages.length === 0 : one.pages.some((at) => String(at.id) === page))) &&
+			(state === "" || stateOf(one) === state)
+		);
+	});
+	const chosen = all.filter((one) => picked.includes(one.key));
+	const many = useMutation({
+		mutationFn: (act: { do: "publish" | "off" | "on" | "remove"; keys: string[] }) =>
+			send<{ change: number | null; title: string; faults: string[] }>("POST", "/modules/many", act),
+		onSuccess: (answer) => {
+			done(`${answer.title}.`, answer.change, answer.faults);
+			setPicked([]);
+			setRemoving(null);
+			void client.invalidateQueries({ queryKey: ["modules"] });
+		},
+	});
+	const duplicate = useMutation({
+		mutationFn: (key: string) => send<ModuleWhole>("POST", `/modules/${key}/duplicate`, {}),
+		onSuccess: (made) => {
+			void client.invalidateQueries({ queryKey: ["modules"] });
+			void go(`/modules/${made.key}`);
+		},
+	});
+	const types = [...new Set(all.flatMap((one) => (one.type ?? "").split(/, | and /)).filter(Boolean))].sort();
 
 	return (
-		<div className="w-full max-w-6xl mx-auto px-4 md:px-6 py-6 grid gap-5 content-start">
+		<div className="w-full max-w-6xl mx-auto px-4 md:px-6 py-6 grid gap-4 content-start">
 			<div className="flex flex-wrap items-end gap-4">
 				<div className="grow">
 					<h1 className="font-serif text-3xl font-semibold">Modules</h1>
 					<p className="text-quiet">Each is set up once; every page that carries it updates by itself.</p>
 				</div>
+				<button type="button" className="btn btn-primary" onClick={() => setMaking(true)}>
+					New module
+				</button>
+			</div>
+			<div className="flex flex-wrap gap-2">
 				<input
 					type="search"
-					className="input input-sm h-9 w-60"
-					placeholder="Find by name, type, page or rule"
+					className="input input-sm h-9 w-64"
+					placeholder="Find by name, rule or term"
 					aria-label="Find modules"
 					value={words}
 					onChange={(event) => setWords(event.target.value)}
 				/>
+				<Pick label="Type" any="of any type" value={type} onChange={setType} options={types.map((one) => [one, one])} />
+				<Pick
+					label="Page"
+					any="on any page"
+					value={page}
+					onChange={setPage}
+					options={[
+						["none", "on no page"],
+						...start.pages.map((one): [string, string] => [String(one.id), `on ${one.title}`]),
+					]}
+				/>
+				<Pick label="State" any="in any state" value={state} onChange={setState} options={STATES} />
 			</div>
-			<NewModule />
 			{modules.error && <Notice>{modules.error.message}</Notice>}
+			{(many.error ?? duplicate.error) && <Notice>{(many.error ?? duplicate.error)?.message}</Notice>}
+			{chosen.length > 0 && (
+				<div className="sticky top-2 z-10 flex flex-wrap items-center gap-2 bg-accent border border-base-300 rounded-box px-4 py-2">
+					<span className="font-semibold grow">
+						{chosen.length === 1 ? "One module" : `${chosen.length} modules`} chosen
+					</span>
+					<button type="button" className="btn btn-sm" onClick={() => many.mutate({ do: "publish", keys: picked })}>
+						Publish
+					</button>
+					<button type="button" className="btn btn-sm" onClick={() => many.mutate({ do: "off", keys: picked })}>
+						Switch off
+					</button>
+					<button type="button" className="btn btn-sm" onClick={() => many.mutate({ do: "on", keys: picked })}>
+						Switch on
+					</button>
+					<button type="button" className="btn btn-sm" onClick={() => setRemoving(chosen)}>
+						Remove…
+					</button>
+					<button type="button" className="plain-add" onClick={() => setPicked([])}>
+						Choose none
+					</button>
+				</div>
+			)}
 			<ul className="bg-base-100 border border-base-300 rounded-box divide-y divide-base-300">
 				{shown.map((one) => (
-					<li key={one.key} className="grid md:grid-cols-[minmax(0,1fr)_11rem_8rem] gap-x-6 gap-y-1 px-5 py-4">
+					<li
+						key={one.key}
+						className="grid grid-cols-[auto_minmax(0,1fr)] md:grid-cols-[auto_minmax(0,1fr)_10rem_9.5rem] gap-x-4 md:gap-x-5 gap-y-1 px-4 md:px-5 py-4"
+					>
+						<input
+							type="checkbox"
+							className="checkbox checkbox-sm mt-1.5"
+							aria-label={`Choose ${one.name}`}
+							checked={picked.includes(one.key)}
+							onChange={() =>
+								setPicked(picked.includes(one.key) ? picked.filter((key) => key !== one.key) : [...picked, one.key])
+							}
+						/>
 						<div className="min-w-0">
 							<div className="flex flex-wrap items-baseline gap-x-3">
 								<Link to={`/modules/${one.key}`} className="font-serif text-xl font-semibold hover:underline">
 									{one.name}
 								</Link>
-								<State one={one} />
+								<StateMark one={one} />
 							</div>
 							{one.line && <p className="text-quiet mt-0.5">{one.line}</p>}
 							{one.problem && <p className="text-secondary mt-0.5">{one.problem}</p>}
 						</div>
-						<div className="md:pt-1">
+						<div className="md:pt-1 max-md:col-start-2">
 							<div className="text-[0.78rem] text-quiet">Stands on</div>
 							{one.pages.length === 0 ? (
 								<span className="text-secondary">no page yet</span>
 							) : (
-								one.pages.map((page, i) => (
-									<span key={page.id}>
+								one.pages.map((at, i) => (
+									<span key={at.id}>
 										{i > 0 && ", "}
-										<a href={page.address} className="hover:underline">
-											{page.title}
+										<a href={at.address} className="hover:underline">
+											{at.title}
 										</a>
 									</span>
 								))
 							)}
 						</div>
-						<div className="md:text-right md:pt-1">
-							<div className="text-lg font-semibold leading-tight">{one.records ?? "–"}</div>
-							<div className="text-[0.78rem] text-quiet">
-								records now
-								<br />
-								changed {moment(start, one.savedAt, false)}
+						<div className="md:text-right md:pt-1 max-md:col-start-2">
+							<div className="text-lg font-semibold leading-tight">
+								{one.records ?? "–"} <span className="text-[0.78rem] font-normal text-quiet">records now</span>
 							</div>
+							<div className="text-[0.78rem] text-quiet">
+								changed {moment(start, one.savedAt, false)}
+								{one.by && ` by ${one.by}`}
+							</div>
+							<button
+								type="button"
+								className="plain-add text-[0.85rem]"
+								disabled={duplicate.isPending}
+								onClick={() => duplicate.mutate(one.key)}
+							>
+								Duplicate
+								<span className="sr-only"> {one.name}</span>
+							</button>
 						</div>
 					</li>
 				))}
 				{modules.data && shown.length === 0 && (
-					<li className="px-5 py-6 text-quiet">
-						{modules.data.length === 0 ? "No modules yet. Name the first one above." : "No module fits these words."}
-					</li>
+					<li className="px-5 py-6 text-quiet">{all.length === 0 ? "No modules yet." : "No module fits."}</li>
 				)}
 			</ul>
+			{making && <NewModule onClose={() => setMaking(false)} />}
+			{removing && (
+				<Sheet
+					title={removing.length === 1 ? `Remove “${removing[0]?.name}”?` : `Remove ${removing.length} modules?`}
+					onClose={() => setRemoving(null)}
+				>
+					<ul className="grid gap-1.5">
+						{removing.map((one) => (
+							<li key={one.key}>
+								<strong>{one.name}</strong>{" "}
+								{one.pages.length === 0 ? (
+									<span className="text-quiet">stands on no page.</span>
+								) : (
+									<>
+										stands on {one.pages.map((at) => at.title).join(", ")}
+										{one.live && !one.off ? "; visitors will no longer see it there." : "; visitors do not see it now."}
+									</>
+								)}
+							</li>
+						))}
+					</ul>
+					<p className="text-quiet">It can be taken back afterwards, with its places and versions.</p>
+					<div className="flex gap-2">
+						<button
+							type="button"
+							className="btn btn-secondary"
+							disabled={many.isPending}
+							onClick={() => many.mutate({ do: "remove", keys: removing.map((one) => one.key) })}
+						>
+							Remove
+						</button>
+						<button type="button" className="btn" onClick={() => setRemoving(null)}>
+							Keep
+						</button>
+					</div>
+				</Sheet>
+			)}
 		</div>
 	);
 }
 
-function State({ one }: { one: ModuleSummary }) {
-	const [words, look] = !one.live
-		? ["draft", "bg-warning text-warning-content"]
-		: one.changed
-			? ["live, with unpublished changes", "bg-warning text-warning-content"]
-			: ["live", "bg-accent text-accent-content"];
-	return <span className={`rounded-full px-2.5 py-0.5 text-[0.78rem] ${look}`}>{words}</span>;
+function Pick({
+	label,
+	any,
+	value,
+	onChange,
+	options,
+}: {
+	label: string;
+	any: string;
+	value: string;
+	onChange: (next: string) => void;
+	options: [string, string][];
+}) {
+	return (
+		<select
+			className="select select-sm h-9 w-auto max-w-52"
+			aria-label={label}
+			value={value}
+			onChange={(event) => onChange(event.target.value)}
+		>
+			<option value="">{any}</option>
+			{options.map(([key, words]) => (
+				<option key={key} value={key}>
+					{words}
+				</option>
+			))}
+		</select>
+	);
 }
 
-function NewModule() {
-	const { types } = useStart();
-	const client = useQueryClient();
-	const go = useNavigate();
-	const [name, setName] = useState("");
-	const [type, setType] = useState(types[0]?.key ?? "");
-	const make = useMutation({
-		mutationFn: () => send<ModuleWhole>("POST", "/modules", { name: name.trim(), type }),
-		onSuccess: (module) => {
-			void client.invalidateQueries({ queryKey: ["modules"] });
-			void go(`/modules/${module.key}`);
-		},
-	});
+function StateMark({ one }: { one: ModuleSummary }) {
+	const state = stateOf(one);
+	const look =
+		state === "live"
+			? "bg-accent text-accent-content"
+			: state === "off"
+				? "bg-base-300 text-base-content"
+				: "bg-warning text-warning-content";
 	return (
-		<form
-			className="flex flex-wrap items-center gap-2 bg-base-100 border border-base-300 rounded-box px-5 py-3"
-			onSubmit={(event: FormEvent) => {
-				event.preventDefault();
-				make.mutate();
-			}}
-		>
-			<span className="font-semibold">A new module</span>
-			<span className="text-quiet">called</span>
-			<input
-				className="input input-sm h-9 w-56"
-				aria-label="Name of the new module"
-				placeholder="Plants for a north wall"
-				maxLength={200}
-				required
-				value={name}
-				onChange={(event) => setName(event.target.value)}
-			/>
-			<span className="text-quiet">that takes</span>
-			<select
-				className="select select-sm h-9 w-auto"
-				aria-label="What it draws from"
-				value={type}
-				onChange={(event) => setType(event.target.value)}
-			>
-				{types.map((one) => (
-					<option key={one.key} value={one.key}>
-						{one.plural.toLowerCase()}
-					</option>
-				))}
-			</select>
-			<button className="btn btn-primary btn-sm h-9" type="submit" disabled={name.trim() === "" || make.isPending}>
-				Make it
-			</button>
-			{make.error && <Notice>{make.error.message}</Notice>}
-		</form>
+		<span className={`rounded-full px-2.5 py-0.5 text-[0.78rem] ${look}`}>
+			{STATES.find(([key]) => key === state)?.[1]}
+		</span>
 	);
 }

@@ -1,6 +1,7 @@
 import { ArrowUpRight } from "lucide-react";
 import { NavLink, Outlet } from "react-router";
 import { send } from "./api";
+import { CommandBox } from "./CommandBox";
 import { useStart } from "./start";
 
 async function signOut() {
@@ -59,6 +60,7 @@ export function Shell() {
 					))}
 				</nav>
 				<span className="flex-1" />
+				<CommandBox />
 				<NavLink to="/account" className="text-[#c6dadb] hover:text-white py-1 truncate max-w-16 sm:max-w-none">
 					{start.user.name}
 				</NavLink>

@@ -25,7 +25,7 @@ export function useType(key: string): ContentType {
 	return type;
 }
 
-export function fieldOf(type: ContentType, key: string): Field | undefined {
+export function fieldOf(type: Pick<ContentType, "fields">, key: string): Field | undefined {
 	return type.fields.find((one) => one.key === key);
 }
 

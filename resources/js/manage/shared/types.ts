@@ -3,6 +3,7 @@ export interface FieldTest {
 	key: string;
 	words: string;
 	wantsValue: boolean;
+	from: ("page" | "viewer" | "address")[];
 }
 
 export interface Limits {
@@ -38,16 +39,20 @@ export interface Field {
 		| "hours"
 		| "items"
 		| "person"
-		| "terms";
+		| "terms"
+		| "identity"
+		| "words";
 	origin: "item" | "type" | "taxonomy";
 	help: string;
 	section: string;
 	unit: string;
 	required: boolean;
 	types: string[];
+	taxonomy: string | null;
 	limits: Limits;
 	choices: { key: string; label: string; colour: string | null }[];
 	tests: FieldTest[];
+	takes: ("term" | "item" | "month" | "person")[];
 	sorts: boolean;
 	directions: { up: string; down: string } | null;
 	onCards: boolean;
@@ -83,7 +88,9 @@ export interface Start {
 	taxonomies: Taxonomy[];
 	pages: SitePage[];
 	people: { name: string; email: string }[];
+	groups: { key: string; name: string }[];
 	arrangements: { key: string; label: string }[];
+	pageModes: { key: string; label: string }[];
 	limits: { columns: number; pageSize: number };
 }
 
@@ -92,6 +99,7 @@ export interface Condition {
 	test: string;
 	value?: unknown;
 	below?: boolean;
+	whenMissing?: "keepAll" | "keepNone";
 	off?: boolean;
 }
 
@@ -103,6 +111,50 @@ export interface SortKey {
 	by: string;
 	direction: "up" | "down";
 	empty: "last" | "first";
+	days?: number;
+	confidence?: number;
+	of?: string | string[];
+	term?: string;
+}
+
+/** What a module draws from; exactly one of the first seven. */
+export interface Source {
+	items?: string[];
+	terms?: string;
+	people?: { groups: string[] };
+	months?: string[];
+	years?: string[];
+	page?: "item" | "term";
+	one?: string;
+	under?: string;
+	used?: boolean;
+	by?: string;
+	type?: string;
+	of?: string;
+}
+
+export interface Headings {
+	by: string;
+	per?: "day" | "week" | "month" | "year";
+	direction: "up" | "down";
+}
+
+/** What rules, orders, headings and cards may say of a source's records. */
+export interface SourceShape {
+	plural: string;
+	isItems: boolean;
+	types: string[];
+	taxonomies: string[];
+	fields: Field[];
+	own: string[];
+	orders: {
+		key: string;
+		label: string;
+		goesUp: boolean;
+		directions: { up: string; down: string };
+		options: Partial<SortKey>;
+	}[];
+	headings: { key: string; label: string; family: Field["family"] }[];
 }
 
 export interface EmptyRule {
@@ -126,14 +178,15 @@ export interface Definition {
 	format: 1;
 	key: string;
 	name: string;
-	source: { items: [string] };
+	source: Source;
 	where?: Group;
 	leaveOut?: string[];
 	pin?: string[];
+	headings?: Headings;
 	order: SortKey[];
 	skip?: number;
 	atMost?: number;
-	page: { mode: "numbered"; size: number };
+	page: { mode: string; size: number; loads?: number };
 	arrange: { as: string; columns?: Record<Width, number> };
 	card: { lines: { parts: Part[] }[] };
 	whenNothing: { do: "say"; text: string };
@@ -149,17 +202,22 @@ export interface Sentence {
 	step: string | null;
 	lead: string;
 	off: boolean;
+	broken: { at: string; why: string }[];
 	pieces: Piece[];
 }
 
 /** A definition as it reads, counts and looks, saved or not. */
 export interface Look {
 	definition: Definition;
+	problems: { path: string; message: string; code: string }[];
 	sentences: Sentence[];
+	asText: string;
+	source: SourceShape;
 	total: number;
 	pages: number;
 	page: number;
 	steps: { step: string; left: number }[];
+	headings: { words: string; records: number }[];
 	empty: { parts: Record<string, number>; any: number };
 	lastRow: Record<Width, { cards: number; columns: number }>;
 	notes: string[];
@@ -170,14 +228,100 @@ export interface Options {
 	filled: number;
 	empty: number;
 	choices: Record<string, number>;
-	from: number | null;
-	to: number | null;
+	labels: Record<string, string>;
+	bars: { from: number | string; to: number | string; records: number }[];
+}
+
+/** From where a manager looks at a module. */
+export interface Standpoint {
+	at?: string;
+	as?: string;
+	person?: string;
+	about?: { item?: number; term?: string; month?: string; person?: string };
+	words?: string;
+}
+
+export interface TraceStep {
+	step: string;
+	label: string;
+	passed: boolean | null;
+	sentence: string;
+}
+
+/** A record's way through a module. */
+export interface Traced {
+	id: number;
+	slug: string;
+	title: string;
+	type: string;
+	kind: string;
+	shown: boolean;
+	pinned: boolean;
+	place: number | null;
+	wouldStand: number | null;
+	page: number | null;
+	answer: string;
+	steps: TraceStep[];
+	pages: { title: string; address: string }[];
+	ways: { words: string; definition: Definition | null; edit: number | null }[];
+}
+
+export interface Results {
+	total: number;
+	pages: number;
+	page: number;
+	rows: {
+		id: number;
+		type: string;
+		slug: string;
+		title: string;
+		place: number;
+		page: number;
+		pinned: boolean;
+		values: string[];
+	}[];
+}
+
+export interface Compared {
+	compared: boolean;
+	before: number;
+	after: number;
+	most: number;
+	comes: number;
+	goes: { id: number; title: string; was: number }[];
+	moves: number;
+	otherPage: number;
+	pages: {
+		page: number;
+		rows: {
+			id: number;
+			title: string;
+			place: number;
+			was: number | null;
+			wasOn: number | null;
+			what: "comes" | "moves" | "otherPage" | "stays";
+		}[];
+	}[];
+	said: { lead: string; before: string; after: string; looks: boolean }[];
+}
+
+export interface Version {
+	number: number;
+	publishedAt: string;
+	by: string | null;
+}
+
+export interface StartingPoint {
+	key: string;
+	words: string;
+	definition: Partial<Definition>;
 }
 
 interface ModuleState {
 	key: string;
 	savedAt: string;
 	live: boolean;
+	off: boolean;
 	changed: boolean;
 	publishedAt: string | null;
 	pages: SitePage[];
@@ -185,11 +329,14 @@ interface ModuleState {
 
 export interface ModuleWhole extends ModuleState {
 	definition: Definition;
+	liveDefinition: Definition | null;
 	revision: number;
 }
 
 export interface ModuleSummary extends ModuleState {
 	name: string;
+	by: string | null;
+	terms?: string[];
 	type?: string;
 	line?: string;
 	records?: number;

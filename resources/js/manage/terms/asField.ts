@@ -31,5 +31,7 @@ export function asField(key: string, schema: FieldSchema, required: boolean): Fi
 		sorts: false,
 		directions: null,
 		onCards: false,
+		taxonomy: null,
+		takes: [],
 	};
 }

@@ -1,9 +1,9 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { get } from "../../shared/api";
-import { useType } from "../../shared/start";
-import type { ItemPage } from "../../shared/types";
+import { get, send } from "../../shared/api";
+import type { Definition, ItemPage, Results } from "../../shared/types";
 import { moved, withAt } from "../definition";
+import { useSource } from "../source";
 import type { Bench } from "../useBench";
 import { RowTools } from "./inputs";
 
@@ -15,6 +15,27 @@ export function ByHandEditor({ bench }: { bench: Bench }) {
 			<Slugs bench={bench} place="leaveOut" title="Left out" action="Leave out" />
 		</div>
 	);
+}
+
+interface Named {
+	id: number;
+	slug: string;
+	title: string;
+}
+
+/** Items of several types, by title or by slug. */
+async function ofTypes(types: string[], asked: string): Promise<Named[]> {
+	const pages = await Promise.all(types.map((type) => get<ItemPage>(`/items?type=${type}&${asked}`)));
+	return pages.flatMap((page) =>
+		page.items.map((item) => ({ id: item.id, slug: String(item.values.slug), title: item.title })),
+	);
+}
+
+/** Of records that are not items, those that the module shows. */
+async function fromResults(definition: Definition, words: string): Promise<Named[]> {
+	const { pin: _, leaveOut: __, ...rest } = definition;
+	const shown = await send<Results>("POST", "/bench/results", { definition: rest, fields: [] });
+	return shown.rows.filter((row) => row.title.toLowerCase().includes(words.trim().toLowerCase()));
 }
 
 function Slugs({
@@ -31,25 +52,28 @@ function Slugs({
 	ordered?: boolean;
 }) {
 	const { definition, change } = bench;
-	const type = useType(definition.source.items[0]);
+	const source = useSource();
 	const [words, setWords] = useState("");
 	const slugs = definition[place] ?? [];
 	const set = (next: string[]) => change(withAt(definition, place, next.length === 0 ? undefined : next));
 
 	const known = useQuery({
-		queryKey: ["titles", type.key, slugs],
-		queryFn: () => get<ItemPage>(`/items?type=${type.key}&slugs=${slugs.map(encodeURIComponent).join(",")}`),
-		enabled: slugs.length > 0,
+		queryKey: ["titles", source.types, slugs],
+		queryFn: () => ofTypes(source.types, `slugs=${slugs.map(encodeURIComponent).join(",")}`),
+		enabled: slugs.length > 0 && source.isItems,
 		placeholderData: keepPreviousData,
 	});
 	const found = useQuery({
-		queryKey: ["find", type.key, words],
-		queryFn: () => get<ItemPage>(`/items?type=${type.key}&sort=title&direction=asc&q=${encodeURIComponent(words)}`),
+		queryKey: ["find by hand", source.types, words, bench.definition],
+		queryFn: () =>
+			source.isItems
+				? ofTypes(source.types, `sort=title&direction=asc&q=${encodeURIComponent(words)}`)
+				: fromResults(bench.definition, words),
 		enabled: words.trim() !== "",
 		placeholderData: keepPreviousData,
 	});
-	const titleOf = (slug: string) => known.data?.items.find((item) => item.values.slug === slug)?.title ?? slug;
-	const offered = (found.data?.items ?? []).filter((item) => !slugs.includes(String(item.values.slug))).slice(0, 6);
+	const titleOf = (slug: string) => known.data?.find((one) => one.slug === slug)?.title ?? slug;
+	const offered = (found.data ?? []).filter((one) => !slugs.includes(one.slug)).slice(0, 6);
 
 	return (
 		<section className="grid gap-1.5" aria-label={title}>
@@ -92,12 +116,12 @@ function Slugs({
 			{words.trim() !== "" && (
 				<ul className="border border-base-300 rounded-field divide-y divide-base-300">
 					{offered.map((item) => (
-						<li key={item.id}>
+						<li key={`${item.id} ${item.slug}`}>
 							<button
 								type="button"
 								className="w-full text-left px-2 py-1 hover:bg-accent cursor-pointer"
 								onClick={() => {
-									set([...slugs, String(item.values.slug)]);
+									set([...slugs, item.slug]);
 									setWords("");
 								}}
 							>

@@ -1,6 +1,7 @@
-import { fieldOf, useType } from "../../shared/start";
-import type { ContentType, Part } from "../../shared/types";
+import { fieldOf } from "../../shared/start";
+import type { Part, SourceShape } from "../../shared/types";
 import { moved } from "../definition";
+import { useSource } from "../source";
 import type { Bench } from "../useBench";
 import { NumberInput, RowTools } from "./inputs";
 
@@ -11,7 +12,7 @@ interface Offer {
 }
 
 /** The parts that a card of the type can have. */
-function offers(type: ContentType): Offer[] {
+function offers(type: SourceShape): Offer[] {
 	const own = (test: (key: string) => boolean) => type.fields.some((one) => one.origin === "type" && test(one.key));
 	return [
 		...(type.fields.some((one) => one.family === "picture")
@@ -21,9 +22,9 @@ function offers(type: ContentType): Offer[] {
 		...(own((key) => key === "price") && fieldOf(type, "price")?.kind === "money"
 			? [{ key: "price", label: "Price", part: { part: "price" } }]
 			: []),
-		{ key: "excerpt", label: "Excerpt", part: { part: "excerpt", words: 24 } },
+		...(fieldOf(type, "text") ? [{ key: "excerpt", label: "Excerpt", part: { part: "excerpt", words: 24 } }] : []),
 		...type.fields
-			.filter((one) => one.onCards && one.key !== "title")
+			.filter((one) => one.onCards && one.key !== "title" && type.own.includes(one.key))
 			.map((one) => ({
 				key: `field:${one.key}`,
 				label: `Field: ${one.label}`,
@@ -32,7 +33,7 @@ function offers(type: ContentType): Offer[] {
 	];
 }
 
-export function partLabel(type: ContentType, part: Part): string {
+export function partLabel(type: SourceShape, part: Part): string {
 	return part.part === "field"
 		? (fieldOf(type, part.field ?? "")?.label ?? part.field ?? "")
 		: part.part.charAt(0).toUpperCase() + part.part.slice(1);
@@ -41,7 +42,7 @@ export function partLabel(type: ContentType, part: Part): string {
 /** What stands on each card: lines of parts. */
 export function CardEditor({ bench, at }: { bench: Bench; at: string }) {
 	const { definition, change } = bench;
-	const type = useType(definition.source.items[0]);
+	const type = useSource();
 	const lines = definition.card.lines;
 	const set = (next: { parts: Part[] }[], tag: string | null = null) =>
 		change({ ...definition, card: { lines: next.filter((line) => line.parts.length > 0) } }, tag);

@@ -1,10 +1,17 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../../shared/api";
-import { fieldOf, useStart, useType } from "../../shared/start";
+import { fieldOf } from "../../shared/start";
 import type { Condition, Field, Options } from "../../shared/types";
+import { newCondition } from "../definition";
+import { FieldPicker } from "../FieldPicker";
+import { useSource } from "../source";
 import type { Bench } from "../useBench";
 import { NumberInput, TextInput } from "./inputs";
+import { Bars } from "./values/Bars";
+import { DayValue, firstDayValue } from "./values/DayValue";
+import { Chips, Linked, TermList, Texts } from "./values/ListValue";
+import { Taken, takenOf } from "./values/Taken";
 
 /** One condition: its field, its test and its value, with counts beside the choices. */
 export function ConditionEditor({
@@ -20,29 +27,57 @@ export function ConditionEditor({
 	before: string;
 	tag: string;
 }) {
-	const type = useType(bench.definition.source.items[0]);
-	const field = fieldOf(type, condition.field);
+	const source = useSource();
+	const field = fieldOf(source, condition.field);
 	// A test that wants a value not given yet waits here, so that no wrong condition is ever built.
 	const [waiting, setWaiting] = useState<string | null>(null);
 	const options = useQuery({
-		queryKey: ["options", bench.definition.source, bench.definition.where, condition.field, before],
+		queryKey: ["options", bench.definition.source, bench.definition.where, condition.field, before, bench.standpoint],
 		queryFn: () =>
-			send<Options>("POST", "/bench/options", { definition: bench.definition, field: condition.field, before }),
+			send<Options>("POST", "/bench/options", {
+				...bench.standpoint,
+				definition: bench.definition,
+				field: condition.field,
+				before,
+			}),
 		placeholderData: keepPreviousData,
 		enabled: field !== undefined,
 	});
+	const off = condition.off ? { off: true } : {};
+	const picker = (
+		<FieldPicker
+			label="Field"
+			value={condition.field}
+			onPick={(key) => {
+				setWaiting(null);
+				const next = fieldOf(source, key);
+				if (next) {
+					onChange({ ...newCondition(next, source.taxonomies), ...off });
+				}
+			}}
+		/>
+	);
 	if (!field) {
-		return null;
+		return (
+			<div className="grid gap-2">
+				<p className="text-secondary">“{condition.field}” is no field any more. Choose another:</p>
+				{picker}
+			</div>
+		);
 	}
 	const test = waiting ?? condition.test;
-	const wants = field.tests.find((one) => one.key === test)?.wantsValue ?? false;
-	const off = condition.off ? { off: true } : {};
+	const known = field.tests.find((one) => one.key === test);
+	const wants = known?.wantsValue ?? false;
+	const taken = takenOf(condition);
 
-	const pickTest = async (key: string) => {
+	const pickTest = async (key: string, anew = false) => {
 		const next = field.tests.find((one) => one.key === key);
 		// A range begins with what the records hold, so that has to be known first.
 		const held = options.data ?? (next?.wantsValue ? (await options.refetch()).data : undefined);
-		const value = next?.wantsValue ? firstValue(field, key, condition, held) : undefined;
+		const had = anew ? undefined : condition.value;
+		const value = next?.wantsValue
+			? firstValue(field, key, taken && !anew && next.from.includes(taken.from) ? taken : had, held, source.taxonomies)
+			: undefined;
 		if (next?.wantsValue && value === undefined) {
 			setWaiting(key);
 			return;
@@ -52,36 +87,22 @@ export function ConditionEditor({
 			field: field.key,
 			test: key,
 			...(value === undefined ? {} : { value }),
-			...(value !== undefined && condition.below ? { below: true } : {}),
+			...(value !== undefined && condition.below && field.family === "terms" ? { below: true } : {}),
 			...off,
 		});
 	};
 	const pickValue = (value: unknown, extra: Partial<Condition> = {}, typing = false) => {
 		setWaiting(null);
-		const key = wants ? test : "anyOf";
-		onChange({ field: field.key, test: key, value, ...extra, ...off }, typing ? tag : null);
+		onChange({ field: field.key, test: wants ? test : "anyOf", value, ...extra, ...off }, typing ? tag : null);
 	};
+	const list = { field, condition, wants: wants && taken === null, options: options.data, onPick: pickValue };
 
 	return (
 		<div className="grid gap-2.5">
-			<div className="flex flex-wrap gap-2">
+			<div className="flex flex-wrap items-center gap-2">
+				{picker}
 				<select
-					className="select select-sm w-auto max-w-44"
-					aria-label="Field"
-					value={field.key}
-					onChange={(event) => {
-						setWaiting(null);
-						onChange({ field: event.target.value, test: "filled", ...off });
-					}}
-				>
-					{type.fields.map((one) => (
-						<option key={one.key} value={one.key}>
-							{one.label}
-						</option>
-					))}
-				</select>
-				<select
-					className="select select-sm w-auto max-w-44"
+					className="select select-sm w-auto max-w-48"
 					aria-label="Test"
 					value={test}
 					onChange={(event) => void pickTest(event.target.value)}
@@ -92,21 +113,28 @@ export function ConditionEditor({
 						</option>
 					))}
 				</select>
-				<Value
-					field={field}
-					test={test}
-					wants={wants}
-					condition={condition}
-					options={options.data}
-					onPick={pickValue}
-				/>
+				{wants && taken === null && (
+					<Value field={field} test={test} condition={condition} options={options.data} onPick={pickValue} />
+				)}
 			</div>
-			{field.family === "choice" || field.family === "choices" ? (
-				<Chips field={field} condition={condition} wants={wants} options={options.data} onPick={pickValue} />
-			) : null}
-			{field.family === "terms" ? (
-				<TermList field={field} condition={condition} wants={wants} options={options.data} onPick={pickValue} />
-			) : null}
+			{taken === null && (field.family === "choice" || field.family === "choices") && (
+				<Chips {...list} choices={field.choices} />
+			)}
+			{taken === null && field.family === "terms" && <TermList {...list} />}
+			{taken === null && wants && (field.family === "items" || field.family === "person") && <Linked {...list} />}
+			{taken === null && wants && ["anyOf", "noneOf"].includes(test) && ["text", "longText"].includes(field.family) && (
+				<Texts {...list} />
+			)}
+			{taken === null && test === "related" && <Chips {...list} choices={field.choices} />}
+			{known && wants && (
+				<Taken
+					field={field}
+					test={known}
+					condition={condition}
+					onPick={(value, extra) => pickValue(value, { ...extra, ...(condition.below ? { below: true } : {}) })}
+					onGiven={() => void pickTest(test, true)}
+				/>
+			)}
 			{waiting !== null && <p className="text-quiet text-[0.8rem]">The rule changes as soon as a value is given.</p>}
 			{options.data && options.data.empty > 0 && (
 				<p className="text-quiet text-[0.8rem]">
@@ -117,71 +145,88 @@ export function ConditionEditor({
 	);
 }
 
-function firstValue(field: Field, test: string, condition: Condition, options?: Options): unknown {
-	const had = condition.value;
+/** What a newly chosen test compares with: what was there where it fits, else something right; nothing where only the manager can say. */
+function firstValue(
+	field: Field,
+	test: string,
+	had: unknown,
+	options: Options | undefined,
+	taxonomies: string[],
+): unknown {
+	if (had && typeof had === "object" && "from" in had) {
+		return had;
+	}
+	const bars = options?.bars ?? [];
 	switch (field.family) {
 		case "number": {
-			const from = options?.from ?? 0;
+			const low = Number(bars[0]?.from ?? 0);
+			const high = Number(bars.at(-1)?.to ?? low);
 			if (test === "between") {
-				return Array.isArray(had)
-					? had
-					: typeof had === "number"
-						? [had, Math.max(had, options?.to ?? had)]
-						: [from, options?.to ?? from];
+				return Array.isArray(had) ? had : typeof had === "number" ? [had, Math.max(had, high)] : [low, high];
 			}
-			return typeof had === "number" ? had : Array.isArray(had) ? had[0] : from;
+			return typeof had === "number" ? had : Array.isArray(had) ? had[0] : low;
 		}
+		case "date":
+		case "instant":
+			return firstDayValue(field, test, had);
+		case "identity":
+			return test === "related" ? (Array.isArray(had) ? had : taxonomies) : undefined;
 		case "text":
 		case "longText":
-			return typeof had === "string" ? had : undefined;
+		case "words":
+			return ["anyOf", "noneOf"].includes(test)
+				? Array.isArray(had)
+					? had
+					: typeof had === "string"
+						? [had]
+						: undefined
+				: typeof had === "string"
+					? had
+					: undefined;
 		default:
 			return Array.isArray(had) && had.length > 0 ? had : undefined;
 	}
 }
 
-interface ValueProps {
+function Value({
+	field,
+	test,
+	condition,
+	options,
+	onPick,
+}: {
 	field: Field;
+	test: string;
 	condition: Condition;
-	wants: boolean;
 	options: Options | undefined;
 	onPick: (value: unknown, extra?: Partial<Condition>, typing?: boolean) => void;
-}
-
-function Value({ field, test, wants, condition, options, onPick }: ValueProps & { test: string }) {
-	if (!wants) {
-		return null;
-	}
+}) {
 	if (field.family === "number") {
-		const hint =
-			options?.from === null || options?.from === undefined ? undefined : `${options.from} to ${options.to} here`;
-		if (test === "between") {
-			const [from, to] = (Array.isArray(condition.value) ? condition.value : [0, 0]) as [number, number];
-			return (
-				<span className="flex flex-wrap items-center gap-2">
-					<NumberInput label="From" value={from} onChange={(next) => next <= to && onPick([next, to], {}, true)} />
-					and
-					<NumberInput label="To" value={to} onChange={(next) => next >= from && onPick([from, next], {}, true)} />
-					{field.unit}
-					{hint && <span className="text-quiet text-[0.8rem]">{hint}</span>}
-				</span>
-			);
-		}
 		return (
-			<span className="flex flex-wrap items-center gap-2">
-				<NumberInput
-					label="Value"
-					value={typeof condition.value === "number" ? condition.value : 0}
-					onChange={(next) => onPick(next, {}, true)}
-				/>
-				{field.unit}
-				{hint && <span className="text-quiet text-[0.8rem]">{hint}</span>}
-			</span>
+			<NumberValue
+				field={field}
+				test={test}
+				value={condition.value}
+				options={options}
+				onPick={(value, typing) => onPick(value, {}, typing)}
+			/>
 		);
 	}
-	if (field.family === "text" || field.family === "longText") {
+	if (field.family === "date" || field.family === "instant") {
+		return (
+			<DayValue
+				field={field}
+				test={test}
+				condition={condition}
+				options={options}
+				onPick={(value, typing) => onPick(value, {}, typing)}
+			/>
+		);
+	}
+	if (["text", "longText", "words"].includes(field.family) && !["anyOf", "noneOf"].includes(test)) {
 		return (
 			<TextInput
-				label="Text"
+				label={field.family === "words" ? "Words; * at the end of a word stands for any ending" : "Text"}
 				value={typeof condition.value === "string" ? condition.value : ""}
 				onChange={(next) => onPick(next, {}, true)}
 			/>
@@ -190,80 +235,59 @@ function Value({ field, test, wants, condition, options, onPick }: ValueProps & 
 	return null;
 }
 
-function chosen(condition: Condition, wants: boolean): string[] {
-	return wants && Array.isArray(condition.value) ? (condition.value as string[]) : [];
-}
-
-/** The list with one more or one less; the last one cannot go, since a rule without a value says nothing. */
-function toggled(list: string[], one: string): string[] | null {
-	const next = list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
-	return next.length === 0 ? null : next;
-}
-
-function Chips({ field, condition, wants, options, onPick }: ValueProps) {
-	const on = chosen(condition, wants);
+function NumberValue({
+	field,
+	test,
+	value,
+	options,
+	onPick,
+}: {
+	field: Field;
+	test: string;
+	value: unknown;
+	options: Options | undefined;
+	onPick: (value: unknown, typing?: boolean) => void;
+}) {
+	const round = (number: number | string) => Number(Number(number).toPrecision(3));
+	const say = (number: number | string) => `${round(number)}${field.unit ? ` ${field.unit}` : ""}`;
+	if (test === "between") {
+		const [from, to] = (Array.isArray(value) ? value : [0, 0]) as [number, number];
+		return (
+			<div className="grid gap-2 basis-full">
+				<span className="flex flex-wrap items-center gap-2">
+					<NumberInput label="From" value={from} onChange={(next) => next <= to && onPick([next, to], true)} />
+					and
+					<NumberInput label="To" value={to} onChange={(next) => next >= from && onPick([from, next], true)} />
+					{field.unit}
+				</span>
+				<Bars
+					options={options}
+					say={say}
+					inside={(low, high) => Number(high) >= from && Number(low) <= to}
+					onPick={(low, high) => onPick([round(low), round(high)])}
+				/>
+			</div>
+		);
+	}
+	const given = typeof value === "number" ? value : 0;
 	return (
-		<fieldset className="flex flex-wrap gap-1.5">
-			<legend className="sr-only">{field.label}</legend>
-			{field.choices.map((choice) => (
-				<button
-					key={choice.key}
-					type="button"
-					className="chip"
-					aria-pressed={on.includes(choice.key)}
-					onClick={() => {
-						const next = toggled(on, choice.key);
-						if (next) {
-							onPick(next);
-						}
-					}}
-				>
-					{choice.label} <span className="opacity-75">{options?.choices[choice.key] ?? 0}</span>
-				</button>
-			))}
-		</fieldset>
-	);
-}
-
-function TermList({ field, condition, wants, options, onPick }: ValueProps) {
-	const taxonomy = useStart().taxonomies.find((one) => one.key === field.key);
-	const on = chosen(condition, wants);
-	const below = wants ? (condition.below ?? false) : (taxonomy?.tree ?? false);
-	return (
-		<div className="grid gap-2">
-			<ul className="max-h-56 overflow-y-auto border border-base-300 rounded-field p-1.5" aria-label={field.label}>
-				{taxonomy?.terms.map((term) => (
-					<li key={term.slug} style={{ paddingLeft: `${term.depth * 1.25}rem` }}>
-						<label className="flex items-center gap-2 py-0.5 cursor-pointer">
-							<input
-								type="checkbox"
-								className="checkbox checkbox-xs"
-								checked={on.includes(term.slug)}
-								onChange={() => {
-									const next = toggled(on, term.slug);
-									if (next) {
-										onPick(next, below ? { below: true } : {});
-									}
-								}}
-							/>
-							<span className="flex-1">{term.name}</span>
-							<span className="text-quiet">{options?.choices[term.slug] ?? 0}</span>
-						</label>
-					</li>
-				))}
-			</ul>
-			{taxonomy?.tree && (
-				<label className="flex items-center gap-2 cursor-pointer">
-					<input
-						type="checkbox"
-						className="toggle toggle-sm"
-						checked={below}
-						disabled={on.length === 0}
-						onChange={(event) => onPick(on, event.target.checked ? { below: true } : {})}
-					/>
-					and all below
-				</label>
-			)}
+		<div className="grid gap-2 basis-full">
+			<span className="flex flex-wrap items-center gap-2">
+				<NumberInput label="Value" value={given} onChange={(next) => onPick(next, true)} />
+				{field.unit}
+			</span>
+			<Bars
+				options={options}
+				say={say}
+				inside={(low, high) =>
+					test.startsWith("lt")
+						? Number(low) <= given
+						: test.startsWith("gt")
+							? Number(high) >= given
+							: Number(low) <= given && given <= Number(high)
+				}
+				onPick={(low) => onPick(round(low))}
+			/>
 		</div>
 	);
 }

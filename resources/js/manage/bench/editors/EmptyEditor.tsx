@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { useType } from "../../shared/start";
 import type { EmptyRule, Part } from "../../shared/types";
 import { withAt } from "../definition";
+import { useSource } from "../source";
 import { partLabel } from "./CardEditor";
 import { TextInput } from "./inputs";
 import type { EditorProps } from "./RuleEditor";
@@ -23,7 +23,7 @@ export function EmptyEditor({ bench, look }: EditorProps) {
 
 function PartRule({ place, part, bench, look }: EditorProps & { place: string; part: Part }) {
 	const { definition, change } = bench;
-	const type = useType(definition.source.items[0]);
+	const type = useSource();
 	const [saying, setSaying] = useState(false);
 	const rule = part.empty ?? { do: "leaveOut" };
 	const missing = look.empty.parts[place] ?? 0;

@@ -1,6 +1,6 @@
-import { useType } from "../../shared/start";
 import type { Group, Join, Rule } from "../../shared/types";
 import { isGroup, joinOf, members, newCondition, withJoin, withMembers } from "../definition";
+import { useSource } from "../source";
 import type { Bench } from "../useBench";
 import { ConditionEditor } from "./ConditionEditor";
 
@@ -26,7 +26,7 @@ export function GroupEditor({
 	tag: string;
 	outermost?: boolean;
 }) {
-	const type = useType(bench.definition.source.items[0]);
+	const source = useSource();
 	const join = joinOf(group);
 	const all = members(group);
 	const set = (index: number, next: Rule, typing: string | null = null) =>
@@ -37,7 +37,8 @@ export function GroupEditor({
 			),
 			typing,
 		);
-	const first = newCondition(type.own[0] ?? "title");
+	const plain = source.fields.find((one) => one.origin === "type") ?? source.fields[0];
+	const first: Rule = plain ? newCondition(plain, source.taxonomies) : { field: "title", test: "filled" };
 
 	return (
 		<div className="grid gap-2.5">

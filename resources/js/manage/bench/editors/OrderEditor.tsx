@@ -1,59 +1,72 @@
-import { fieldOf, useType } from "../../shared/start";
+import { useStart } from "../../shared/start";
 import type { SortKey } from "../../shared/types";
-import { moved } from "../definition";
+import { moved, withAt } from "../definition";
+import { useSource } from "../source";
 import type { Bench } from "../useBench";
-import { RowTools } from "./inputs";
+import { NumberInput, RowTools } from "./inputs";
 
 /** The keys that records are ordered by, first to last. */
 export function OrderEditor({ bench }: { bench: Bench }) {
 	const { definition, change } = bench;
-	const type = useType(definition.source.items[0]);
-	const fields = type.fields.filter((one) => one.directions !== null);
+	const source = useSource();
 	const keys = definition.order;
-	const set = (order: SortKey[]) => change({ ...definition, order });
-	const unused = fields.find((one) => !keys.some((key) => key.by === one.key));
+	const set = (order: SortKey[], tag: string | null = null) => change({ ...definition, order }, tag);
+	const unused = source.orders.find((one) => !keys.some((key) => key.by === one.key));
+	const begin = (by: string): SortKey => {
+		const offered = source.orders.find((one) => one.key === by);
+		return { by, ...offered?.options, direction: (offered?.goesUp ?? true) ? "up" : "down", empty: "last" };
+	};
 
 	return (
 		<div className="grid gap-2">
 			{keys.map((key, i) => {
-				const field = fieldOf(type, key.by);
-				const put = (next: Partial<SortKey>) =>
-					set(keys.map((one, other) => (other === i ? { ...one, ...next } : one)));
+				const offered = source.orders.find((one) => one.key === key.by);
+				const put = (next: Partial<SortKey>, tag: string | null = null) =>
+					set(
+						keys.map((one, other) => (other === i ? { ...one, ...next } : one)),
+						tag,
+					);
 				return (
 					// biome-ignore lint/suspicious/noArrayIndexKey: a key is known by its place
 					<div key={i} className="flex flex-wrap items-center gap-2">
 						<select
-							className="select select-sm w-auto max-w-40"
-							aria-label={`Key ${i + 1}: field`}
+							className="select select-sm w-auto max-w-48"
+							aria-label={`Key ${i + 1}: by`}
 							value={key.by}
-							onChange={(event) => put({ by: event.target.value })}
+							onChange={(event) => set(keys.map((one, other) => (other === i ? begin(event.target.value) : one)))}
 						>
-							{fields.map((one) => (
+							{!offered && <option value={key.by}>{key.by}: no longer there</option>}
+							{source.orders.map((one) => (
 								<option key={one.key} value={one.key}>
 									{one.label}
 								</option>
 							))}
 						</select>
-						<select
-							className="select select-sm w-auto max-w-40"
-							aria-label={`Key ${i + 1}: direction`}
-							value={key.direction}
-							onChange={(event) => put({ direction: event.target.value as SortKey["direction"] })}
-						>
-							<option value="up">{field?.directions?.up}</option>
-							<option value="down">{field?.directions?.down}</option>
-						</select>
-						<select
-							className="select select-sm w-auto max-w-40"
-							aria-label={`Key ${i + 1}: empty ones`}
-							value={key.empty}
-							onChange={(event) => put({ empty: event.target.value as SortKey["empty"] })}
-						>
-							<option value="last">empty ones last</option>
-							<option value="first">empty ones first</option>
-						</select>
+						{(offered?.directions.up || offered?.directions.down) && (
+							<select
+								className="select select-sm w-auto max-w-40"
+								aria-label={`Key ${i + 1}: direction`}
+								value={key.direction}
+								onChange={(event) => put({ direction: event.target.value as SortKey["direction"] })}
+							>
+								<option value="up">{offered.directions.up || "first first"}</option>
+								<option value="down">{offered.directions.down || "last first"}</option>
+							</select>
+						)}
+						<More sortKey={key} put={(next) => put(next, `order[${i}]`)} />
+						{!["shuffle", "byHand", "popularity", "sharedTerms", "relevance"].includes(key.by) && (
+							<select
+								className="select select-sm w-auto max-w-40"
+								aria-label={`Key ${i + 1}: empty ones`}
+								value={key.empty}
+								onChange={(event) => put({ empty: event.target.value as SortKey["empty"] })}
+							>
+								<option value="last">empty ones last</option>
+								<option value="first">empty ones first</option>
+							</select>
+						)}
 						<RowTools
-							what={field?.label ?? key.by}
+							what={offered?.label ?? key.by}
 							index={i}
 							count={keys.length}
 							onMove={(to) => set(moved(keys, i, to))}
@@ -62,15 +75,94 @@ export function OrderEditor({ bench }: { bench: Bench }) {
 					</div>
 				);
 			})}
-			{unused && (
-				<button
-					type="button"
-					className="plain-add justify-self-start"
-					onClick={() => set([...keys, { by: unused.key, direction: "up", empty: "last" }])}
-				>
-					+ then by
-				</button>
-			)}
+			<div className="flex flex-wrap gap-4 text-[0.85rem]">
+				{unused && (
+					<button type="button" className="plain-add" onClick={() => set([...keys, begin(unused.key)])}>
+						+ then by
+					</button>
+				)}
+				{!definition.headings && source.headings[0] && (
+					<button
+						type="button"
+						className="plain-add"
+						onClick={() => {
+							const first =
+								source.headings.find((one) => ["terms", "choice", "instant", "date"].includes(one.family)) ??
+								source.headings[0];
+							const days = first?.family === "date" || first?.family === "instant";
+							change(
+								withAt(definition, "headings", { by: first?.key, ...(days ? { per: "month" } : {}), direction: "up" }),
+							);
+						}}
+					>
+						+ under headings
+					</button>
+				)}
+			</div>
 		</div>
 	);
+}
+
+/** What an order says beside its direction. */
+function More({ sortKey, put }: { sortKey: SortKey; put: (next: Partial<SortKey>) => void }) {
+	const { taxonomies } = useStart();
+	const source = useSource();
+	if (sortKey.by === "popularity") {
+		return (
+			<span className="flex items-center gap-2">
+				of the last
+				<NumberInput
+					label="Days whose views count"
+					value={sortKey.days ?? 30}
+					min={1}
+					max={3660}
+					whole
+					className="w-18"
+					onChange={(days) => put({ days })}
+				/>
+				days
+			</span>
+		);
+	}
+	if (sortKey.by === "weightedRating") {
+		return (
+			<span className="flex items-center gap-2">
+				as if each had
+				<NumberInput
+					label="Ratings that each is lent"
+					value={sortKey.confidence ?? 5}
+					min={0}
+					max={100000}
+					whole
+					className="w-18"
+					onChange={(confidence) => put({ confidence })}
+				/>
+				middling ratings more
+			</span>
+		);
+	}
+	if (sortKey.by === "byHand") {
+		const terms = taxonomies
+			.filter((one) => source.taxonomies.includes(one.key))
+			.flatMap((one) => one.terms.map((term) => [`${one.key}/${term.slug}`, `${one.label}: ${term.name}`] as const));
+		return (
+			<select
+				className="select select-sm w-auto max-w-48"
+				aria-label="Whose own order"
+				value={sortKey.term ? `${String(sortKey.of)}/${sortKey.term}` : ""}
+				onChange={(event) => {
+					const [of, term] = event.target.value.split("/");
+					put(term ? { of: of ?? "", term } : ({ of: undefined, term: undefined } as unknown as Partial<SortKey>));
+				}}
+			>
+				<option value="">of the type</option>
+				{terms.map(([key, words]) => (
+					<option key={key} value={key}>
+						{words}
+					</option>
+				))}
+			</select>
+		);
+	}
+	return null;
 }

@@ -6,13 +6,13 @@ import type { EditorProps } from "./RuleEditor";
 /** How much shows at a time, how many are skipped, how many at most. */
 export function PageEditor({ bench, look }: EditorProps) {
 	const { definition, change } = bench;
-	const { limits } = useStart();
+	const { limits, pageModes } = useStart();
 	const columns = look.lastRow.laptop.columns;
 	const size = definition.page.size;
 	const fuller = columns > 1 && size % columns !== 0 ? Math.max(columns, Math.round(size / columns) * columns) : null;
 	return (
 		<div className="grid gap-2.5">
-			<div className="flex items-center gap-2">
+			<div className="flex flex-wrap items-center gap-2">
 				<NumberInput
 					label="How many at a time"
 					value={size}
@@ -22,7 +22,33 @@ export function PageEditor({ bench, look }: EditorProps) {
 					onChange={(next) => change(withAt(definition, "page.size", next), "page.size")}
 				/>
 				at a time
+				<select
+					className="select select-sm w-auto max-w-52"
+					aria-label="How visitors get to the rest"
+					value={definition.page.mode}
+					onChange={(event) => change({ ...definition, page: { mode: event.target.value, size } })}
+				>
+					{pageModes.map((one) => (
+						<option key={one.key} value={one.key}>
+							{one.label}
+						</option>
+					))}
+				</select>
 			</div>
+			{definition.page.mode === "continuous" && (
+				<div className="flex items-center gap-2">
+					<NumberInput
+						label="How often it goes on by itself"
+						value={definition.page.loads ?? 3}
+						min={0}
+						max={100}
+						whole
+						className="w-16"
+						onChange={(next) => change(withAt(definition, "page.loads", next), "page.loads")}
+					/>
+					times by itself, then a button, so that the page’s foot can be reached
+				</div>
+			)}
 			{fuller !== null && (
 				<p className="text-[0.85rem]">
 					{size} do not fill rows of {columns}.{" "}

@@ -7,6 +7,7 @@ import { CardEditor } from "./CardEditor";
 import { ConditionEditor } from "./ConditionEditor";
 import { EmptyEditor } from "./EmptyEditor";
 import { GroupEditor } from "./GroupEditor";
+import { HeadingsEditor } from "./HeadingsEditor";
 import { OrderEditor } from "./OrderEditor";
 import { PageEditor } from "./PageEditor";
 import { SourceEditor } from "./SourceEditor";
@@ -24,7 +25,8 @@ export function RuleEditor({
 	bench,
 	look,
 	onClose,
-}: EditorProps & { rule: string; at: string; onClose: () => void }) {
+	onMove,
+}: EditorProps & { rule: string; at: string; onClose: () => void; onMove: (from: number, to: number) => void }) {
 	switch (rule) {
 		case "source":
 			return <SourceEditor bench={bench} />;
@@ -32,6 +34,8 @@ export function RuleEditor({
 			return <ByHandEditor bench={bench} />;
 		case "order":
 			return <OrderEditor bench={bench} />;
+		case "headings":
+			return <HeadingsEditor bench={bench} onClose={onClose} />;
 		case "page":
 			return <PageEditor bench={bench} look={look} />;
 		case "arrange":
@@ -43,11 +47,16 @@ export function RuleEditor({
 		case "whenNothing":
 			return <WhenNothingEditor bench={bench} />;
 		default:
-			return <WhereEditor rule={rule} bench={bench} look={look} onClose={onClose} />;
+			return <WhereEditor rule={rule} bench={bench} look={look} onClose={onClose} onMove={onMove} />;
 	}
 }
 
-function WhereEditor({ rule, bench, onClose }: EditorProps & { rule: string; onClose: () => void }) {
+function WhereEditor({
+	rule,
+	bench,
+	onClose,
+	onMove,
+}: EditorProps & { rule: string; onClose: () => void; onMove: (from: number, to: number) => void }) {
 	const { definition, change } = bench;
 	const where: Group = definition.where ?? { all: [] };
 	if (rule === "where") {
@@ -111,6 +120,26 @@ function WhereEditor({ rule, bench, onClose }: EditorProps & { rule: string; onC
 				<button type="button" className="plain-add" onClick={remove}>
 					Remove
 				</button>
+				{joinOf(where) === "all" && all.length > 1 && (
+					<>
+						<button
+							type="button"
+							className="plain-add disabled:opacity-50"
+							disabled={index === 0}
+							onClick={() => onMove(index, index - 1)}
+						>
+							Move up
+						</button>
+						<button
+							type="button"
+							className="plain-add disabled:opacity-50"
+							disabled={index === all.length - 1}
+							onClick={() => onMove(index, index + 1)}
+						>
+							Move down
+						</button>
+					</>
+				)}
 				<span className="flex-1" />
 				<button type="button" className="plain-add" onClick={onClose}>
 					Done

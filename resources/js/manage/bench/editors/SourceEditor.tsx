@@ -1,33 +1,283 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { findItems } from "../../shared/findItems";
 import { useStart } from "../../shared/start";
-import type { Definition } from "../../shared/types";
+import type { Definition, Source } from "../../shared/types";
 import type { Bench } from "../useBench";
 
-/** What the module draws from. Another type has other fields, so the rules that name them go; undo brings them back. */
+type Kind = "items" | "terms" | "people" | "months" | "years" | "pageItem" | "pageTerm" | "one";
+
+const KINDS: [Kind, string][] = [
+	["items", "Items"],
+	["terms", "Terms"],
+	["people", "People"],
+	["months", "Months"],
+	["years", "Years"],
+	["pageItem", "The page’s item"],
+	["pageTerm", "The page’s term"],
+	["one", "One item by hand"],
+];
+
+function kindOf(source: Source): Kind {
+	if (source.page) {
+		return source.page === "item" ? "pageItem" : "pageTerm";
+	}
+	return (KINDS.find(([kind]) => kind in source)?.[0] ?? "items") as Kind;
+}
+
+/** What the module draws from. Where the records have other fields, the rules that name them go; undo brings them back. */
 export function SourceEditor({ bench }: { bench: Bench }) {
-	const { types } = useStart();
+	const { types, taxonomies, groups } = useStart();
 	const { definition, change } = bench;
-	const pick = (key: string) => {
-		const { format, name, page, whenNothing } = definition;
-		change({ format, key: definition.key, name, source: { items: [key] }, page, whenNothing } as Definition);
+	const source = definition.source;
+	const kind = kindOf(source);
+	const first = types[0]?.key ?? "";
+	const tree = taxonomies.find((one) => one.key === source.terms);
+
+	/** The same records in another choice: rules that no longer fit are marked where they stand. */
+	const narrow = (next: Source) => change({ ...definition, source: next });
+	const pick = (next: Source) => {
+		const { format, key, name, page, whenNothing } = definition;
+		change({ format, key, name, source: next, page, whenNothing } as Definition);
 	};
+	const begin = (next: Kind) => {
+		const starts: Record<Kind, Source> = {
+			items: { items: [first] },
+			terms: { terms: taxonomies[0]?.key ?? "" },
+			people: { people: { groups: [] } },
+			months: { months: [first], by: "publish_at" },
+			years: { years: [first], by: "publish_at" },
+			pageItem: { page: "item" },
+			pageTerm: { page: "term", of: taxonomies[0]?.key ?? "" },
+			one: { one: "choose-one", type: first },
+		};
+		pick(starts[next]);
+	};
+	const toggle = (list: string[], one: string) =>
+		list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
+	const drawn = source.items ?? source.months ?? source.years;
+	const [several, setSeveral] = useState((drawn?.length ?? 0) > 1);
+	const of = source.months ? "months" : source.years ? "years" : "items";
+	const dates = types
+		.filter((one) => drawn?.includes(one.key))
+		.flatMap((one) => one.fields)
+		.filter((one) => one.family === "date" || one.family === "instant");
+
 	return (
-		<div className="grid gap-2">
-			<div className="flex flex-wrap gap-1.5">
-				{types.map((type) => (
+		<div className="grid gap-2.5">
+			<fieldset className="flex flex-wrap gap-1.5">
+				<legend className="sr-only">What it draws from</legend>
+				{KINDS.map(([one, words]) => (
 					<button
-						key={type.key}
+						key={one}
 						type="button"
 						className="chip"
-						aria-pressed={type.key === definition.source.items[0]}
-						onClick={() => type.key !== definition.source.items[0] && pick(type.key)}
+						aria-pressed={one === kind}
+						onClick={() => one !== kind && begin(one)}
 					>
-						{type.plural}
+						{words}
 					</button>
 				))}
-			</div>
+			</fieldset>
+			{drawn && (
+				<fieldset className="flex flex-wrap gap-1.5">
+					<legend className="sr-only">Types</legend>
+					{types.map((type) => (
+						<button
+							key={type.key}
+							type="button"
+							className="chip"
+							aria-pressed={drawn.includes(type.key)}
+							onClick={() => {
+								if (several) {
+									const next = toggle(drawn, type.key);
+									next.length > 0 && narrow({ ...source, [of]: next });
+								} else if (!drawn.includes(type.key)) {
+									pick({ ...source, [of]: [type.key], ...(source.by ? { by: "publish_at" } : {}) });
+								}
+							}}
+						>
+							{type.plural}
+						</button>
+					))}
+					<label className="flex items-center gap-2 basis-full text-[0.85rem]">
+						<input
+							type="checkbox"
+							className="toggle toggle-sm"
+							checked={several}
+							disabled={drawn.length > 1}
+							onChange={(event) => setSeveral(event.target.checked)}
+						/>
+						several types together, with the fields they share
+					</label>
+				</fieldset>
+			)}
+			{(source.months ?? source.years) && (
+				<label className="flex items-center gap-2">
+					by
+					<select
+						className="select select-sm w-auto"
+						value={source.by}
+						onChange={(event) => narrow({ ...source, by: event.target.value })}
+					>
+						{[...new Map(dates.map((one) => [one.key, one.label]))].map(([key, label]) => (
+							<option key={key} value={key}>
+								{label}
+							</option>
+						))}
+					</select>
+				</label>
+			)}
+			{(source.terms !== undefined || source.page === "term") && (
+				<fieldset className="flex flex-wrap gap-1.5">
+					<legend className="sr-only">Taxonomy</legend>
+					{taxonomies.map((one) => (
+						<button
+							key={one.key}
+							type="button"
+							className="chip"
+							aria-pressed={one.key === (source.terms ?? source.of)}
+							onClick={() => pick(source.page ? { page: "term", of: one.key } : { terms: one.key })}
+						>
+							{one.label}
+						</button>
+					))}
+				</fieldset>
+			)}
+			{tree && (
+				<div className="flex flex-wrap items-center gap-4">
+					{tree.tree && (
+						<label className="flex items-center gap-2">
+							below
+							<select
+								className="select select-sm w-auto max-w-44"
+								value={source.under ?? ""}
+								onChange={(event) => {
+									const { under: _, ...rest } = source;
+									narrow(event.target.value === "" ? rest : { ...rest, under: event.target.value });
+								}}
+							>
+								<option value="">any, the whole tree</option>
+								{tree.terms.map((one) => (
+									<option key={one.slug} value={one.slug}>
+										{one.name}
+									</option>
+								))}
+							</select>
+						</label>
+					)}
+					<label className="flex items-center gap-2">
+						<input
+							type="checkbox"
+							className="toggle toggle-sm"
+							checked={source.used ?? false}
+							onChange={(event) => {
+								const { used: _, ...rest } = source;
+								narrow(event.target.checked ? { ...rest, used: true } : rest);
+							}}
+						/>
+						only those in use
+					</label>
+				</div>
+			)}
+			{source.people && (
+				<fieldset className="flex flex-wrap gap-1.5">
+					<legend className="text-[0.78rem] text-quiet mb-1">of these groups; of none chosen, everybody</legend>
+					{groups.map((one) => (
+						<button
+							key={one.key}
+							type="button"
+							className="chip"
+							aria-pressed={source.people?.groups.includes(one.key)}
+							onClick={() => narrow({ people: { groups: toggle(source.people?.groups ?? [], one.key) } })}
+						>
+							{one.name}
+						</button>
+					))}
+					{groups.length === 0 && <span className="text-quiet">There are no groups yet.</span>}
+				</fieldset>
+			)}
+			{source.page === "item" && (
+				<label className="flex items-center gap-2">
+					of the type
+					<select
+						className="select select-sm w-auto"
+						value={source.type ?? ""}
+						onChange={(event) =>
+							pick(event.target.value === "" ? { page: "item" } : { page: "item", type: event.target.value })
+						}
+					>
+						<option value="">any, with the fields that all share</option>
+						{types.map((one) => (
+							<option key={one.key} value={one.key}>
+								{one.label}
+							</option>
+						))}
+					</select>
+				</label>
+			)}
+			{source.one !== undefined && <OneItem source={source} onNarrow={narrow} onPick={pick} />}
 			<p className="text-quiet text-[0.8rem]">
-				Another type has other fields: its module starts with no conditions and a plain card. Undo brings these back.
+				Records of another kind have other fields: the module then starts with no conditions and a plain card. Undo
+				brings these back.
 			</p>
+		</div>
+	);
+}
+
+function OneItem({
+	source,
+	onNarrow,
+	onPick,
+}: {
+	source: Source;
+	onNarrow: (next: Source) => void;
+	onPick: (next: Source) => void;
+}) {
+	const { types } = useStart();
+	const [words, setWords] = useState("");
+	const found = useQuery({
+		queryKey: ["find", source.type, words],
+		queryFn: () => findItems(source.type ?? "", words),
+	});
+	return (
+		<div className="grid gap-2">
+			<div className="flex flex-wrap gap-2">
+				<select
+					className="select select-sm w-auto"
+					aria-label="Type of the item"
+					value={source.type}
+					onChange={(event) => onPick({ one: source.one ?? "", type: event.target.value })}
+				>
+					{types.map((one) => (
+						<option key={one.key} value={one.key}>
+							{one.label}
+						</option>
+					))}
+				</select>
+				<input
+					type="search"
+					className="input input-sm w-52"
+					aria-label="Find the item by title"
+					placeholder="Find by title"
+					value={words}
+					onChange={(event) => setWords(event.target.value)}
+				/>
+			</div>
+			<ul className="border border-base-300 rounded-field divide-y divide-base-300 max-h-44 overflow-y-auto">
+				{(found.data?.items ?? []).slice(0, 12).map((item) => (
+					<li key={item.id}>
+						<button
+							type="button"
+							aria-pressed={item.values.slug === source.one}
+							className="w-full text-left px-2 py-1 hover:bg-accent cursor-pointer aria-pressed:font-semibold"
+							onClick={() => onNarrow({ ...source, one: String(item.values.slug) })}
+						>
+							{item.title}
+						</button>
+					</li>
+				))}
+			</ul>
 		</div>
 	);
 }

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { get } from "../api";
+import { findItems } from "../findItems";
 import { useStart } from "../start";
-import type { Field, ItemPage, Linked } from "../types";
+import type { Field, Linked } from "../types";
 
 /** Other items, found by title; in an order where there may be several. */
 export function ItemsControl({
@@ -25,7 +25,7 @@ export function ItemsControl({
 	const names = Array.isArray(value) ? (value as string[]) : [];
 	const found = useQuery({
 		queryKey: ["find items", type, words],
-		queryFn: () => get<ItemPage>(`/items?${new URLSearchParams({ type, q: words, sort: "title", direction: "asc" })}`),
+		queryFn: () => findItems(type, words),
 		enabled: words.trim() !== "",
 	});
 	const full = field.limits.maxItems !== undefined && names.length >= field.limits.maxItems;

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Listing\Contexts;
+use App\Listing\Tracer;
+use App\Modules\ModuleStore;
+use Illuminate\Console\Command;
+use Symfony\Component\Console\Output\OutputInterface;
+use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Who\Viewer;
+
+final class TraceRecord extends Command
+{
+    use SpeaksPlainly;
+
+    protected $signature = 'wellspring:trace
+        {key : the module}
+        {slug : of an item of any type, or of a term, person or month where the module takes those}
+        {--on= : the moment to ask at, such as 2026-05-01T18:30:00Z; now unless given}
+        {--as=signed-out : who looks: everyone, signed-out or members}
+        {--draft : the draft instead of what is live}
+        {--json : as JSON}';
+
+    protected $description = 'Say why a module shows a record, or why not, rule by rule';
+
+    public function handle(ModuleStore $store, Tracer $tracer, Contexts $contexts): int
+    {
+        $row = $store->find($this->given('key'));
+        $on = $this->given('--on');
+        $now = $on === '' ? new \DateTimeImmutable : Instant::parse($on);
+        $viewer = Audience::tryFrom($this->given('--as'));
+        try {
+            $module = match (true) {
+                $row === null => throw Refused::because('key', 'unknownModule', "there is no module “{$this->given('key')}”."),
+                $now === null => throw Refused::because('--on', 'wrongValue', "expected a moment such as 2026-05-01T18:30:00Z, found “{$on}”."),
+                $viewer === null => throw Refused::because('--as', 'wrongValue', 'expected everyone, signed-out or members.'),
+                (bool) $this->option('draft') => $store->draft($row),
+                default => $store->live($row) ?? throw Refused::because('key', 'notLive', 'this module is not live; add --draft to ask of its draft.'),
+            };
+            $traced = $tracer->bySlug($module, $this->given('slug'), $contexts->at($now, new Viewer($viewer)))
+                ?? throw Refused::because('slug', 'unknownItem', "there is no record “{$this->given('slug')}”.");
+        } catch (Refused $refused) {
+            $this->tellProblems($refused->problems);
+
+            return self::FAILURE;
+        }
+        if ($this->option('json')) {
+            $this->output->writeln(json_encode(['module' => $module->key] + $traced->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+
+            return self::SUCCESS;
+        }
+        $this->line($this->plain($traced->answer()));
+        foreach ($traced->trace->steps as $step) {
+            $this->line(match ($step->passed) {
+                true => '  yes  ',
+                false => '  NO   ',
+                null => '  –    ',
+            }.$this->plain("{$step->step}: {$step->sentence}"));
+        }
+        if ($traced->place !== null && $row->pages()->doesntExist()) {
+            $this->line('It stands on no page yet.');
+        }
+        if ($traced->would !== null) {
+            $this->line("Had it passed it would stand at place {$traced->would}, on page {$traced->page()}.");
+        }
+
+        return self::SUCCESS;
+    }
+}

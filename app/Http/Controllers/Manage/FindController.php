@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Content\CatalogueStore;
+use App\Listing\Compile\SearchSql;
+use App\Models\Item;
+use App\Models\Page;
+use App\Models\User;
+use App\Modules\ModuleStore;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\Words;
+
+/** Finds anything by a few words: modules, pages, items, terms. */
+final readonly class FindController
+{
+    private const EACH = 6;
+
+    public function __construct(private ModuleStore $modules, private CatalogueStore $catalogue)
+    {
+    }
+
+    /** @return list<array{kind: string, title: string, about: string, to: string}> */
+    public function __invoke(Request $request): array
+    {
+        $asked = $request->query('q', '');
+        $words = is_string($asked) ? mb_substr(trim(mb_scrub(str_replace("\0", '', $asked))), 0, 200) : '';
+        $user = $request->user();
+        if (Words::looked($words) === [] || ! $user instanceof User) {
+            return [];
+        }
+
+        return [...($user->isManager() ? [...$this->modules($words), ...$this->pages($words)] : []), ...$this->items($words, $user), ...($user->isManager() ? $this->terms($words) : [])];
+    }
+
+    /** @return list<array{kind: string, title: string, about: string, to: string}> */
+    private function modules(string $words): array
+    {
+        $found = [];
+        foreach ($this->modules->all() as $row) {
+            $name = is_string($row->draft['name'] ?? null) ? $row->draft['name'] : $row->key;
+            if (self::has("{$name} {$row->key}", $words)) {
+                $found[] = ['kind' => 'module', 'title' => $name, 'about' => 'Module', 'to' => "/modules/{$row->key}"];
+            }
+        }
+
+        return array_slice($found, 0, self::EACH);
+    }
+
+    /** @return list<array{kind: string, title: string, about: string, to: string}> */
+    private function pages(string $words): array
+    {
+        $found = [];
+        foreach (Page::query()->orderBy('position')->get() as $page) {
+            if (self::has("{$page->title} {$page->address}", $words)) {
+                $found[] = ['kind' => 'page', 'title' => $page->title, 'about' => "Page {$page->address}", 'to' => $page->address];
+            }
+        }
+
+        return array_slice($found, 0, self::EACH);
+    }
+
+    /** @return list<array{kind: string, title: string, about: string, to: string}> the last word may be but begun */
+    private function items(string $words, User $user): array
+    {
+        $looked = Words::looked($words);
+        $looked[] = rtrim((string) array_pop($looked), '*').'*';
+        $items = Item::query()->whereRaw("items.search @@ to_tsquery('wellspring', ?)", [implode(' & ', array_map(SearchSql::word(...), $looked))])
+            ->when(! $user->isManager(), fn ($query) => $query->where('author_id', $user->id))
+            ->orderByRaw("items.search @@ to_tsquery('wellspring', ?) desc", [implode(' & ', array_map(fn (string $word): string => SearchSql::word($word, 'A'), $looked))])
+            ->orderByRaw('title collate wellspring_text')->limit(self::EACH * 2)->get(['id', 'type_key', 'title', 'status']);
+        $types = $this->catalogue->catalogue()->types;
+
+        return array_values($items->map(fn (Item $item): array => [
+            'kind' => 'item', 'title' => $item->title,
+            'about' => ($types[$item->type_key]->label ?? $item->type_key).($item->status === 'draft' ? ', draft' : ''),
+            'to' => "/content/{$item->type_key}/{$item->id}",
+        ])->all());
+    }
+
+    /** @return list<array{kind: string, title: string, about: string, to: string}> */
+    private function terms(string $words): array
+    {
+        $terms = DB::table('terms')->join('taxonomies', 'taxonomies.key', '=', 'terms.taxonomy_key')->whereRaw("terms.folded->>'title' like ?", ['%'.addcslashes(Fold::of($words), '%_\\').'%'])
+            ->orderByRaw('terms.name collate wellspring_text')->limit(self::EACH)->get(['terms.name', 'terms.taxonomy_key', 'taxonomies.label']);
+
+        return array_values($terms->map(fn (object $term): array => ['kind' => 'term', 'title' => (string) $term->name, 'about' => "Term of {$term->label}", 'to' => "/terms/{$term->taxonomy_key}"])->all());
+    }
+
+    private static function has(string $text, string $words): bool
+    {
+        return str_contains(Fold::of($text), Fold::of($words));
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Content\CatalogueStore;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\Headings;
+use Wellspring\Core\Sort\OrderReader;
+use Wellspring\Core\Source\Source;
+
+/** What rules, orders, headings and cards may say of a source's records, as the bench takes it. */
+final readonly class SourceShape
+{
+    public function __construct(private CatalogueStore $catalogue)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Source $source): array
+    {
+        $type = $source->type();
+
+        return [
+            'plural' => $type->plural,
+            'isItems' => $source->isItems(),
+            'types' => $source->isItems() ? $source->draws() : [],
+            'taxonomies' => array_map(strval(...), array_keys($type->taxonomies)),
+            'fields' => array_values(array_map(FieldShape::of(...), $this->catalogue->catalogue()->askable($type))),
+            'own' => array_map(strval(...), array_keys($type->reachable)),
+            'orders' => array_values(array_map(fn (By $by): array => [
+                'key' => $by->key(),
+                'label' => $by->label(),
+                'goesUp' => $by->goesUp(),
+                'directions' => ['up' => $by->directionWords(Direction::Up), 'down' => $by->directionWords(Direction::Down)],
+                'options' => (object) $by->options(),
+            ], OrderReader::offered($source))),
+            'headings' => array_values(array_map(fn (Field $field): array => ['key' => $field->key, 'label' => $field->label, 'family' => $field->family()->value], array_filter($type->reachable, fn (Field $field): bool => Headings::suits($field->family())))),
+        ];
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Content\Records;
+use App\Listing\Contexts;
+use App\Models\Item;
+use Illuminate\Http\Request;
+use Wellspring\Core\Calendar\Period;
+use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Run\Shown;
+use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Who\Viewer;
+
+/** From where a manager looks at a module: on which date, as whom, on a page about what, and with which words looked for. */
+final readonly class Standpoint
+{
+    public function __construct(private Contexts $contexts)
+    {
+    }
+
+    /** @throws Refused */
+    public function of(Request $request): Context
+    {
+        $given = $request->validate([
+            'at' => ['nullable', 'string'],
+            'as' => ['nullable', 'string', 'in:everyone,signed-out,members'],
+            'person' => ['nullable', 'email'],
+            'about' => ['nullable', 'array'],
+            'about.item' => ['nullable', 'integer'],
+            'about.term' => ['nullable', 'string', 'regex:~^[a-z][a-z0-9_]*/[a-z0-9-]+$~'],
+            'about.month' => ['nullable', 'string'],
+            'about.person' => ['nullable', 'email'],
+            'words' => ['nullable', 'string', 'max:200'],
+        ]);
+        $at = ($given['at'] ?? '') === '' ? new \DateTimeImmutable : Instant::parse($given['at']);
+        if ($at === null) {
+            throw Refused::because('at', 'wrongValue', "expected a moment such as 2026-05-01T18:30:00Z, found “{$given['at']}”.");
+        }
+        $month = $given['about']['month'] ?? null;
+        if ($month !== null && Period::days($month) === null) {
+            throw Refused::because('about.month', 'wrongValue', "expected a month such as 2026-05, found “{$month}”.");
+        }
+        $item = isset($given['about']['item']) ? Item::query()->where('id', $given['about']['item'])->first() : null;
+        [$taxonomy, $slug] = explode('/', ($given['about']['term'] ?? '').'/');
+
+        return $this->contexts->at(
+            $at,
+            new Viewer(Audience::from($given['as'] ?? 'signed-out'), $given['person'] ?? null),
+            new Shown($item === null ? null : Records::complete($item), $taxonomy === '' ? null : ['taxonomy' => $taxonomy, 'slug' => $slug], $month, $given['about']['person'] ?? null),
+            ($given['words'] ?? '') === '' ? [] : ['q' => $given['words']],
+        );
+    }
+}

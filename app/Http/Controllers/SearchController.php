@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Content\CatalogueStore;
+use App\Listing\Contexts;
+use App\Modules\ModuleStore;
+use App\Site\PageMaker;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Wellspring\Core\Paging\NoSuchPage;
+use Wellspring\Core\Text\Words;
+
+/** The site's search: one listing over every type, by a module like any other that nobody has to set up. */
+final readonly class SearchController
+{
+    private const KEY = 'search';
+
+    public function __construct(private ModuleStore $modules, private PageMaker $maker, private Contexts $contexts, private CatalogueStore $catalogue)
+    {
+    }
+
+    public function __invoke(Request $request): View
+    {
+        $asked = $request->query('q', '');
+        $words = is_string($asked) ? mb_substr(trim(mb_scrub(str_replace("\0", '', $asked))), 0, 200) : '';
+        $types = array_map(strval(...), array_keys($this->catalogue->catalogue()->types));
+        $number = $request->query(self::KEY.'-page', '1');
+        if (Words::looked($words) === [] || $types === []) {
+            return view('site.search', ['words' => $words, 'shown' => null, 'total' => 0]);
+        }
+        $module = $this->modules->read([
+            'format' => 1, 'key' => self::KEY, 'name' => 'Found', 'source' => ['items' => $types],
+            'where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => ['from' => 'address', 'name' => 'q'], 'whenMissing' => 'keepNone']]],
+            'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'title']],
+            'arrange' => ['as' => 'list'],
+            'card' => ['lines' => [['parts' => [['part' => 'title']]], ['parts' => [['part' => 'excerpt', 'words' => 30]]]]],
+        ]);
+        $context = $this->contexts->now()->with(address: ['q' => $words]);
+        try {
+            $shown = $this->maker->module($module, '/search', $context, is_string($number) ? $number : '');
+        } catch (NoSuchPage) {
+            abort(404);
+        }
+
+        return view('site.search', ['words' => $words, 'shown' => $shown, 'total' => $shown->total]);
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Listing\Indexes;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\DB;
+
+/** Makes the indexes that live modules need, while the site goes on, and drops those that none does. */
+final class KeepIndexes implements ShouldQueue
+{
+    use Dispatchable;
+    use Queueable;
+
+    public int $timeout = 3600;
+
+    public function handle(Indexes $indexes): void
+    {
+        // The database makes no index beside others' work from within a transaction; `wellspring:indexes` catches up.
+        if (DB::transactionLevel() === 0) {
+            $indexes->keep();
+        }
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile;
+
+use App\Listing\FieldSql;
+use App\Listing\Fragment;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\ChoiceAmong;
+use Wellspring\Core\Filter\Test\Quantity;
+use Wellspring\Core\Run\Context;
+
+/** @implements TestSql<ChoiceAmong> */
+final class ChoiceAmongSql implements TestSql
+{
+    public function test(): string
+    {
+        return ChoiceAmong::class;
+    }
+
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    {
+        $given = Fragment::arrayLiteral($test->readValue($condition->value, $condition->field));
+        $raw = FieldSql::raw($condition->field, $of);
+        $list = FieldSql::json($condition->field, $of);
+        $fragment = match (true) {
+            $condition->field->family() === Family::Choice => new Fragment("{$raw} = any(?::text[])", [$given]),
+            $test->quantity === Quantity::All => new Fragment("jsonb_exists_all({$list}, ?::text[])", [$given]),
+            default => new Fragment("jsonb_exists_any({$list}, ?::text[])", [$given]),
+        };
+
+        return $test->isNegative() ? $fragment->not() : $fragment;
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile;
+
+use App\Listing\FieldSql;
+use App\Listing\Fragment;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\DayTest;
+use Wellspring\Core\Run\Context;
+
+/**
+ * All tests of dates and instants: core says which span passes.
+ *
+ * @implements TestSql<DayTest>
+ */
+final class DaySql implements TestSql
+{
+    public function test(): string
+    {
+        return DayTest::class;
+    }
+
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    {
+        $value = FieldSql::moment($condition->field, $of);
+        $span = $test->span($condition, $context);
+
+        return Fragment::all([
+            ...$span->from === null ? [] : [new Fragment("{$value} >= ?", [$span->from])],
+            ...$span->until === null ? [] : [new Fragment("{$value} < ?", [$span->until])],
+        ]);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile;
+
+use App\Content\CatalogueStore;
+use App\Listing\Fragment;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\Given;
+use Wellspring\Core\Filter\Test\Related;
+use Wellspring\Core\Run\Context;
+
+/** @implements TestSql<Related> */
+final readonly class RelatedSql implements TestSql
+{
+    public function __construct(private CatalogueStore $catalogue)
+    {
+    }
+
+    public function test(): string
+    {
+        return Related::class;
+    }
+
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    {
+        return Fragment::hasTerm($this->catalogue->termsOf($context->page->item, Given::texts($condition->value)), $of);
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile;
+
+use App\Content\CatalogueStore;
+use App\Listing\Fragment;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\Quantity;
+use Wellspring\Core\Filter\Test\TermsAmong;
+use Wellspring\Core\Run\Context;
+
+/** @implements TestSql<TermsAmong> */
+final readonly class TermsAmongSql implements TestSql
+{
+    public function __construct(private CatalogueStore $catalogue)
+    {
+    }
+
+    public function test(): string
+    {
+        return TermsAmong::class;
+    }
+
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    {
+        $wanted = $test->wanted($condition);
+        if ($test->quantity === Quantity::All) {
+            return Fragment::all(array_map(fn (array $slugs): Fragment => $this->has($condition, $slugs, $of), $wanted));
+        }
+        $has = $this->has($condition, array_values(array_unique(array_merge(...$wanted))), $of);
+
+        return $test->isNegative() ? $has->not() : $has;
+    }
+
+    /** @param  list<string>  $slugs */
+    private function has(Condition $condition, array $slugs, string $of): Fragment
+    {
+        return Fragment::hasTerm($this->catalogue->termIds($condition->field->ownKey(), $slugs), $of);
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile;
+
+use App\Listing\FieldSql;
+use App\Listing\Fragment;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\TextAmong;
+use Wellspring\Core\Run\Context;
+
+/** @implements TestSql<TextAmong> */
+final class TextAmongSql implements TestSql
+{
+    public function test(): string
+    {
+        return TextAmong::class;
+    }
+
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    {
+        $fragment = new Fragment(FieldSql::folded($condition->field, $of).' = any(?::text[])', [Fragment::arrayLiteral($test->needles($condition))]);
+
+        return $test->isNegative() ? $fragment->not() : $fragment;
+    }
+}

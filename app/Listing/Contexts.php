@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+use Wellspring\Core\Calendar\Calendar;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Run\Shown;
+use Wellspring\Core\Text\Language;
+use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Who\Viewer;
+
+/** Makes the contexts that modules run in, by the site's clock and language. */
+final readonly class Contexts
+{
+    public function __construct(private Calendar $calendar, private Language $language)
+    {
+    }
+
+    public function now(Audience $audience = Audience::SignedOut): Context
+    {
+        return $this->at(now()->toDateTimeImmutable(), new Viewer($audience));
+    }
+
+    /** @param  array<string, string>  $address */
+    public function at(\DateTimeImmutable $now, Viewer $viewer, Shown $page = new Shown, array $address = []): Context
+    {
+        return new Context($now, $viewer, $this->calendar, $page, $address, $this->language);
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+use App\Models\Item;
+use Wellspring\Core\Calendar\Unit;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Status;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\DayIs;
+use Wellspring\Core\Filter\Test\DayNear;
+use Wellspring\Core\Filter\Test\DayTest;
+use Wellspring\Core\Filter\Test\DayWithin;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Source\People;
+
+/** Until when the result of a run is right while no content changes: schedules and rules about time change it by themselves. */
+final readonly class Holds
+{
+    /** Views are counted as they come; what asks for them is right within the minute. */
+    private const VIEWS = 60;
+
+    /** When clocks change, so many days ahead is not so many times 24 hours ahead; by no more than this. */
+    private const CLOCK_CHANGE = 7200;
+
+    /** @return int|null a timestamp; null: for good. Now: not at all */
+    public function until(Module $module, Context $context): ?int
+    {
+        $now = $context->now->getTimestamp();
+        // Accounts leave no mark when they change.
+        if ($module->source instanceof People) {
+            return $now;
+        }
+        $types = self::reaches($module) ? [] : $module->source->draws();
+        $moments = [$this->next($types, 'publish_at', $context), $this->next($types, 'expire_at', $context)];
+        foreach ($module->bound($context)->where?->conditions() ?? [] as $condition) {
+            $moments[] = $this->condition($condition, $types, $context);
+        }
+        foreach ($module->order as $key) {
+            $moments[] = match (true) {
+                $key->by instanceof By\Popularity, $key->by->key() === 'views' => $now + self::VIEWS,
+                $key->by instanceof By\PriceNow, $key->by instanceof By\Shuffle => self::tomorrow($context),
+                default => null,
+            };
+        }
+        $moments = array_filter($moments, is_int(...));
+
+        return $moments === [] ? null : max($now, min($moments));
+    }
+
+    /** Whether the result depends on items that are not the module's own. */
+    public static function reaches(Module $module): bool
+    {
+        foreach ($module->where?->conditions() ?? [] as $condition) {
+            if ($condition->field->through !== null || $condition->field->family()->isLink()) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param  list<string>  $types */
+    private function condition(Condition $condition, array $types, Context $context): ?int
+    {
+        $now = $context->now->getTimestamp();
+        $test = $condition->test;
+        $isDate = $condition->field->family() === Family::Date;
+
+        return match (true) {
+            $condition->off || $condition->missing !== null => null,
+            $condition->field->key === 'views' => $now + self::VIEWS,
+            $condition->field->through?->family() === Family::Person => $now,
+            ! $test instanceof DayTest, $test instanceof DayIs => null,
+            $isDate, $test instanceof DayWithin => self::tomorrow($context),
+            $condition->field->through !== null => $now,
+            default => $this->crossing($condition, $test, $types, $context),
+        };
+    }
+
+    /**
+     * When the next instant comes into the span that moves with the clock, or falls out of it.
+     *
+     * @param  list<string>  $types
+     */
+    private function crossing(Condition $condition, DayTest $test, array $types, Context $context): ?int
+    {
+        $now = $context->now->getTimestamp();
+        $span = $test->span($condition, $context);
+        $raw = FieldSql::moment($condition->field);
+        $local = $test instanceof DayNear && is_array($condition->value) && ! Unit::from((string) $condition->value['unit'])->isElapsed();
+        $moments = [];
+        foreach (array_filter([$span->from, $span->until]) as $end) {
+            $next = Item::query()->toBase()->when($types !== [], fn ($query) => $query->whereIn('items.type_key', $types))
+                ->whereRaw("{$raw} >= ?", [$end])->selectRaw("min({$raw}) as next")->value('next');
+            if (is_string($next)) {
+                $wait = (new \DateTimeImmutable($next))->getTimestamp() - (new \DateTimeImmutable($end))->getTimestamp();
+                $moments[] = $now + max(0, $wait - ($local && $end !== $context->at() ? self::CLOCK_CHANGE : 0));
+            }
+        }
+
+        return $moments === [] ? null : min($moments);
+    }
+
+    /** @param  list<string>  $types none: of every type */
+    private function next(array $types, string $column, Context $context): ?int
+    {
+        $next = Item::query()->toBase()->when($types !== [], fn ($query) => $query->whereIn('type_key', $types))
+            ->where('status', Status::Published->value)->where($column, '>', $context->now)->min($column);
+
+        return is_string($next) ? (new \DateTimeImmutable($next))->getTimestamp() : null;
+    }
+
+    private static function tomorrow(Context $context): int
+    {
+        return (new \DateTimeImmutable($context->calendar->firstInstant($context->calendar->movedDay($context->today(), 1, Unit::Days))))->getTimestamp();
+    }
+}

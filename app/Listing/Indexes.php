@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+use App\Models\Module as ModuleRow;
+use App\Modules\ModuleStore;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Source\Items;
+
+/**
+ * The indexes that live modules filter and sort by: one for each order, one for each field that a condition asks, each of
+ * one type's published items alone. They are made while the site goes on, and dropped when no live module needs them.
+ * Such an index tells the planner nothing of how often a value comes, so statistics of each field by type go with it.
+ */
+final readonly class Indexes
+{
+    private const PREFIX = 'wellspring_module_';
+
+    private const STATISTICS = self::PREFIX.'stats_';
+
+    public function __construct(private ModuleStore $modules, private OrderSql $orders, private Contexts $contexts)
+    {
+    }
+
+    /** @return array<string, array{kind: 'index'|'statistics', sql: string, what: string, modules: list<string>}> what is needed, by name */
+    public function needed(): array
+    {
+        $needed = [];
+        foreach (ModuleRow::query()->whereNotNull('live')->where('off', false)->whereNull('removed_at')->orderBy('key')->get() as $row) {
+            $module = $this->modules->live($row);
+            foreach ($module === null ? [] : $this->of($module) as $name => $index) {
+                $needed[$name] = ['modules' => [...$needed[$name]['modules'] ?? [], $row->key]] + $index;
+            }
+        }
+
+        return $needed;
+    }
+
+    /** @return array<string, bool> what is there, by name, and whether it is whole */
+    public function present(): array
+    {
+        $rows = DB::table('pg_index')->join('pg_class', 'pg_class.oid', '=', 'pg_index.indexrelid')->join('pg_namespace', 'pg_namespace.oid', '=', 'pg_class.relnamespace')
+            ->whereRaw('pg_namespace.nspname = current_schema()')->where('pg_class.relname', 'like', addcslashes(self::PREFIX, '_').'%')
+            ->pluck('pg_index.indisvalid', 'pg_class.relname')->all();
+
+        $statistics = DB::table('pg_statistic_ext')->join('pg_namespace', 'pg_namespace.oid', '=', 'pg_statistic_ext.stxnamespace')
+            ->whereRaw('pg_namespace.nspname = current_schema()')->where('stxname', 'like', addcslashes(self::PREFIX, '_').'%')->pluck('stxname')->all();
+
+        return array_map(fn (mixed $whole): bool => (bool) $whole, $rows) + array_fill_keys(array_filter($statistics, is_string(...)), true);
+    }
+
+    /**
+     * Makes what is missing and drops what nothing needs.
+     *
+     * @param  \Closure(string): void|null  $tell  told what is being done
+     * @return array{made: list<string>, dropped: list<string>}
+     */
+    public function keep(?\Closure $tell = null): array
+    {
+        $tell ??= fn (string $what) => null;
+        $needed = $this->needed();
+        $present = $this->present();
+        $made = $dropped = [];
+        foreach ($present as $name => $whole) {
+            // One that was broken off half way is of no use.
+            if (! isset($needed[$name]) || ! $whole) {
+                $tell("drop {$name}");
+                DB::statement(str_starts_with($name, self::STATISTICS) ? "drop statistics if exists {$name}" : "drop index concurrently if exists {$name}");
+                $dropped[] = $name;
+            }
+        }
+        foreach ($needed as $name => $index) {
+            if (($present[$name] ?? false) === false) {
+                $tell("make {$name}: {$index['what']}");
+                DB::statement(($index['kind'] === 'index' ? 'create index concurrently' : 'create statistics')." if not exists {$name} {$index['sql']}");
+                $made[] = $name;
+            }
+        }
+        if ($made !== []) {
+            // What they hold is known to the planner only once the table was looked over.
+            DB::statement('analyze items');
+        }
+
+        return ['made' => $made, 'dropped' => $dropped];
+    }
+
+    /** @return array<string, array{kind: 'index'|'statistics', sql: string, what: string}> by name */
+    private function of(Module $module): array
+    {
+        if (! $module->source instanceof Items || count($module->source->types) !== 1) {
+            return [];
+        }
+        $type = $module->source->types[0];
+        $indexes = [];
+        $add = function (string $columns, string $what) use (&$indexes, $type): void {
+            $sql = "on items ({$columns}) where type_key = '{$type->key}' and status = 'published'";
+            $indexes[self::PREFIX.substr(hash('sha256', $sql), 0, 12)] = ['kind' => 'index', 'sql' => $sql, 'what' => "{$type->plural} {$what}"];
+        };
+        if ($module->headings === null && $this->sorts($module->order)) {
+            $context = $this->contexts->now();
+            $orders = $this->orders->of($module, $context);
+            $columns = array_map(fn (OrderBy $by): string => '('.self::literal($by->by).')'.substr($by->sql(), strlen($by->by->sql)), $orders);
+            $add(str_replace('items.', '', implode(', ', $columns)), 'in order of '.implode(', then ', array_map(fn (SortKey $key): string => $key->by->label(), $module->order)));
+        }
+        foreach ($module->where?->conditions() ?? [] as $condition) {
+            $column = $condition->off ? null : self::column($condition);
+            if ($column !== null) {
+                $add($column, "by {$condition->field->label}");
+                $sql = "(mcv) on type_key, {$column} from items";
+                $indexes[self::STATISTICS.substr(hash('sha256', $sql), 0, 12)] = ['kind' => 'statistics', 'sql' => $sql, 'what' => "how often each {$condition->field->label} comes"];
+            }
+        }
+
+        return $indexes;
+    }
+
+    /** @param  list<SortKey>  $order  whether all of it stands in the items themselves, whatever the moment */
+    private function sorts(array $order): bool
+    {
+        foreach ($order as $key) {
+            if (! $key->by instanceof By\FieldValue || $key->by->field->key === 'views') {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** The expression that a condition's query asks; null where no index of this kind would serve. */
+    private static function column(Condition $condition): ?string
+    {
+        $field = $condition->field;
+        if ($field->through !== null || $field->origin !== Origin::Type || in_array($condition->test->key(), ['empty', 'filled', 'noneOf', 'ne', 'isNot', 'lacks', 'contains', 'ends'], true)) {
+            return null;
+        }
+        $expression = match ($field->family()) {
+            Family::Number => FieldSql::number($field),
+            Family::Choice, Family::YesNo => FieldSql::raw($field),
+            Family::Date, Family::Instant => '('.FieldSql::moment($field).')',
+            Family::Text => FieldSql::folded($field),
+            default => null,
+        };
+
+        return $expression === null ? null : str_replace('items.', '', "({$expression})");
+    }
+
+    /** An expression with its bindings written out; those of orders are keys and counts of choices. */
+    private static function literal(Fragment $fragment): string
+    {
+        $parts = explode('?', $fragment->sql);
+        $sql = array_shift($parts);
+        foreach ($parts as $i => $part) {
+            $value = $fragment->bindings[$i] ?? null;
+            $sql .= (is_int($value) ? (string) $value : DB::connection()->getPdo()->quote((string) $value)).$part;
+        }
+
+        return $sql;
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+use Illuminate\Contracts\Cache\Repository;
+
+/** Places in a listing's order, kept as long as the listing itself is remembered. */
+final class KeptMarks implements Marks
+{
+    private const KEEP_SECONDS = 86_400;
+
+    /** How many marks lie in one entry of the cache: a far page reads one entry, not all. */
+    private const BUNDLE = 100;
+
+    /** @param  int|null  $until  the timestamp until which they are right; null: for good */
+    public function __construct(private readonly Repository $cache, private readonly string $name, private readonly int $now, private readonly ?int $until)
+    {
+    }
+
+    public function before(int $from): ?array
+    {
+        $index = $this->cache->get("{$this->name}:marks");
+        if (! is_array($index) || $this->now < $index['from'] || $index['until'] !== null && $this->now >= $index['until']) {
+            return null;
+        }
+        $bundle = null;
+        foreach ($index['bundles'] as $i => $first) {
+            if ($first > $from) {
+                break;
+            }
+            $bundle = $i;
+        }
+        $values = $bundle === null ? null : $this->cache->get("{$this->name}:marks:{$bundle}");
+        $known = null;
+        foreach (is_array($values) ? $values : [] as $place => $one) {
+            if ($place > $from) {
+                break;
+            }
+            $known = ['place' => (int) $place, 'values' => $one];
+        }
+
+        return $known;
+    }
+
+    public function note(array $values): void
+    {
+        $bundles = [];
+        foreach (array_chunk($values, self::BUNDLE, true) as $i => $some) {
+            $this->cache->put("{$this->name}:marks:{$i}", $some, self::KEEP_SECONDS);
+            $bundles[$i] = array_key_first($some);
+        }
+        $this->cache->put("{$this->name}:marks", ['from' => $this->now, 'until' => $this->until, 'bundles' => $bundles], self::KEEP_SECONDS);
+    }
+}

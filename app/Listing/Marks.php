@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+/** Known places in the order of one listing, from which a walk can begin: what a far page costs is then that of a near one. */
+interface Marks
+{
+    /**
+     * @param  int  $from  a place, 0 first
+     * @return array{place: int, values: list<string|null>}|null the nearest known record at or before that place: its place, and its values of what it is ordered by
+     */
+    public function before(int $from): ?array;
+
+    /**
+     * Takes note of records.
+     *
+     * @param  array<int, list<string|null>>  $values  by place
+     */
+    public function note(array $values): void;
+}

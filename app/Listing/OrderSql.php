@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+use App\Content\CatalogueStore;
+use App\Listing\Compile\SearchSql;
+use Wellspring\Core\Calendar\Stretch;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\Headings;
+use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Text\Words;
+
+/** What a module's records are ordered by in the database: headings, keys, and the id last. */
+final readonly class OrderSql
+{
+    public function __construct(private CatalogueStore $catalogue, private Sources $sources)
+    {
+    }
+
+    /**
+     * @param  Module  $module  bound
+     * @return non-empty-list<OrderBy>
+     */
+    public function of(Module $module, Context $context): array
+    {
+        $all = [];
+        if ($module->headings !== null) {
+            $all[] = new OrderBy($this->place($module->headings, $context), $module->headings->family() === Family::Number ? 'int' : 'text collate "C"', $module->headings->direction === Direction::Up);
+        }
+        foreach ($module->order as $key) {
+            array_push($all, ...$this->key($key, $module, $context));
+        }
+
+        return [...$all, new OrderBy(new Fragment('items.id'), 'bigint', true, null)];
+    }
+
+    /** Where the record's heading stands among all, as Headings::place() says it. */
+    public function place(Headings $headings, Context $context): Fragment
+    {
+        $field = $headings->field;
+        $raw = $field->origin === Origin::Taxonomy ? '' : FieldSql::raw($field);
+
+        return match ($field->family()) {
+            Family::Choice => new Fragment("array_position(?::text[], {$raw}) - 1", [Fragment::arrayLiteral($headings->known())]),
+            Family::YesNo => new Fragment("({$raw})::boolean::int"),
+            Family::Terms => new Fragment(
+                '(select min(array_position(?::bigint[], item_term.term_id)) - 1 from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))',
+                array_fill(0, 2, Fragment::arrayLiteral($this->catalogue->termIdsInOrder($field->key, $headings->known()))),
+            ),
+            Family::Text => new Fragment('left('.FieldSql::folded($field).', 1) collate "C"'),
+            default => $this->firstDay($field, $headings->per ?? Stretch::Day, $context),
+        };
+    }
+
+    /** The first day, as text, of the stretch that a date or an instant lies in. */
+    public function firstDay(Field $field, Stretch $per, Context $context): Fragment
+    {
+        $raw = FieldSql::raw($field);
+        [$day, $bindings] = $field->family() === Family::Date
+            ? [$raw, []]
+            : ["to_char({$raw}::timestamptz at time zone ?, 'YYYY-MM-DD')", [$context->calendar->zone->getName()]];
+
+        return match ($per) {
+            Stretch::Day => new Fragment("{$day} collate \"C\"", $bindings),
+            Stretch::Week => new Fragment(
+                "to_char({$day}::date - ((extract(isodow from {$day}::date)::int - ?::int + 7) % 7), 'YYYY-MM-DD') collate \"C\"",
+                [...$bindings, ...$bindings, $context->calendar->firstWeekday],
+            ),
+            Stretch::Month => new Fragment("(left({$day}, 7) || '-01') collate \"C\"", $bindings),
+            Stretch::Year => new Fragment("(left({$day}, 4) || '-01-01') collate \"C\"", $bindings),
+        };
+    }
+
+    /** @return list<OrderBy> */
+    private function key(SortKey $key, Module $module, Context $context): array
+    {
+        $up = $key->direction === Direction::Up;
+        $by = $key->by;
+        $number = fn (Fragment $fragment): array => [new OrderBy($fragment, 'numeric', $up, $key->emptyFirst)];
+        $sure = fn (Fragment $fragment, string $type): array => [new OrderBy($fragment, $type, $up, null)];
+
+        return match (true) {
+            $by instanceof By\FieldValue => [new OrderBy(FieldSql::order($by->field), self::type($by->field), $up, $by->field->isNeverEmpty() && $module->source->isItems() ? null : $key->emptyFirst)],
+            $by instanceof By\PriceNow => $number($this->priceNow($by, $context)),
+            $by instanceof By\Popularity => $sure(new Fragment('(select coalesce(sum(item_views.views), 0) from item_views where item_views.item_id = items.id and item_views.day >= ?)', [$by->since($context)]), 'numeric'),
+            $by instanceof By\WeightedRating => [new OrderBy($this->weightedRating($by, $module, $context), 'float8', $up, $key->emptyFirst)],
+            $by instanceof By\Shuffle => $sure(new Fragment('md5(? || items.id) collate "C"', [By\Shuffle::salt($module->key, $context)]), 'text collate "C"'),
+            $by instanceof By\ByHand => $this->byHand($by, $up),
+            $by instanceof By\SharedTerms => $sure(new Fragment('(select count(*) from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))', [Fragment::arrayLiteral($this->catalogue->termsOf($context->page->item !== null && $context->admits($context->page->item) ? $context->page->item : null, $by->taxonomies))]), 'bigint'),
+            $by instanceof By\Relevance => $sure($this->relevance($by), 'int'),
+            default => throw new \LogicException('No order is known for '.$by::class.'.'),
+        };
+    }
+
+    private static function type(Field $field): string
+    {
+        return match (true) {
+            $field->family() === Family::Text => 'text',
+            $field->family() === Family::Number => 'numeric',
+            $field->family() === Family::YesNo => 'boolean',
+            $field->family() === Family::Choice => 'int',
+            $field->origin === Origin::Item => 'timestamptz',
+            default => 'text',
+        };
+    }
+
+    private function priceNow(By\PriceNow $by, Context $context): Fragment
+    {
+        [$price, $sale] = [FieldSql::number($by->price), FieldSql::number($by->salePrice)];
+        $inside = Fragment::all([
+            ...$by->from === null ? [] : [new Fragment('coalesce('.FieldSql::raw($by->from).' collate "C" <= ?, true)', [$context->today()])],
+            ...$by->until === null ? [] : [new Fragment('coalesce('.FieldSql::raw($by->until).' collate "C" >= ?, true)', [$context->today()])],
+        ]);
+
+        return new Fragment("case when {$inside->sql} then coalesce({$sale}, {$price}) else {$price} end", $inside->bindings);
+    }
+
+    /** Added up exactly, then reckoned as core does, in double precision, so that both say the same. */
+    private function weightedRating(By\WeightedRating $by, Module $module, Context $context): Fragment
+    {
+        [$rating, $ratings] = [FieldSql::number($by->rating), FieldSql::number($by->ratings)];
+        $rated = "{$rating} is not null and {$ratings} > 0";
+        $all = $this->sources->candidates($module->source, $context)->toBase()
+            ->selectRaw("sum({$rating} * {$ratings}) filter (where {$rated})::float8 / nullif(sum({$ratings}) filter (where {$rated})::float8, 0)");
+
+        return new Fragment(
+            "(?::float8 * ({$all->toSql()}) + case when {$rated} then ({$rating} * {$ratings})::float8 else 0 end) / nullif(?::float8 + case when {$rated} then ({$ratings})::float8 else 0 end, 0)",
+            [$by->confidence, ...$all->getBindings(), $by->confidence],
+        );
+    }
+
+    /** @return list<OrderBy> those never placed come last, the newest of them first */
+    private function byHand(By\ByHand $by, bool $up): array
+    {
+        $place = $by->term === null
+            ? new Fragment('items.position')
+            : new Fragment('(select item_term.position from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))', [Fragment::arrayLiteral($this->catalogue->termIds($by->term['taxonomy'], [$by->term['slug']]))]);
+
+        return [
+            new OrderBy($place, 'int', $up, false),
+            new OrderBy(new Fragment("case when {$place->sql} is null then items.publish_at end", $place->bindings), 'timestamptz', false, false),
+        ];
+    }
+
+    private function relevance(By\Relevance $by): Fragment
+    {
+        $sums = $bindings = [];
+        foreach ($by->looked as $word) {
+            $cases = '';
+            foreach (Words::WEIGHTS as $key => $weight) {
+                $cases .= " when items.search @@ to_tsquery('wellspring', ?) then {$weight}";
+                $bindings[] = SearchSql::word($word, $key);
+            }
+            $sums[] = "case{$cases} else 0 end";
+        }
+
+        return $sums === [] ? new Fragment('0::int') : new Fragment('('.implode(' + ', $sums).')', $bindings);
+    }
+}

@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+use App\Content\Records;
+use App\Models\Item;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\Builder as Query;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Status;
+use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Source;
+use Wellspring\Core\Who\Audience;
+
+/**
+ * The candidates of every kind of source as one query each. What is not an item takes an item's columns, so that
+ * conditions and orders speak of it alike: id, type_key, slug, title, text, fields, folded.
+ */
+final readonly class Sources
+{
+    /** @return Builder<Item> named `items` */
+    public function candidates(Source\Source $source, Context $context): Builder
+    {
+        return match (true) {
+            $source instanceof Source\Items => $this->items($source->draws(), $context),
+            $source instanceof Source\OneItem => $this->items($source->draws(), $context)->where('items.slug', $source->slug),
+            $source instanceof Source\PageItem => $this->items($source->draws(), $context)->where('items.id', $context->page->item?->id),
+            $source instanceof Source\Terms => $this->terms($source, $context),
+            $source instanceof Source\PageTerm => $this->pageTerm($source, $context),
+            $source instanceof Source\People => $this->people($source, $context),
+            $source instanceof Source\Stretches => $this->stretches($source, $context),
+            default => throw new \LogicException('No query is known for '.$source::class.'.'),
+        };
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @param  array<array-key, Field>  $fields  what is asked of them
+     * @return list<Record> in the order of the ids
+     */
+    public function records(Source\Source $source, array $ids, array $fields, Context $context): array
+    {
+        if ($source->isItems()) {
+            return Records::byId($ids, $fields);
+        }
+        $rows = $ids === [] ? [] : $this->candidates($source, $context)->toBase()->whereIn('items.id', $ids)->get(['id', 'type_key', 'slug', 'title', 'text', 'fields'])->keyBy('id')->all();
+        $records = [];
+        foreach ($ids as $id) {
+            $row = $rows[$id] ?? null;
+            if ($row !== null) {
+                $values = json_decode((string) $row->fields, true);
+                $records[] = new Record($id, (string) $row->type_key, (string) $row->slug, (string) $row->title, Status::Published, '0001-01-01T00:00:00Z', null, Audience::Everyone, ['text' => $row->text] + (is_array($values) ? $values : []));
+            }
+        }
+
+        return $records;
+    }
+
+    /**
+     * @param  list<string>  $types  keys; none: of every type
+     * @return Builder<Item> the items that the viewer may see at that moment
+     */
+    public function items(array $types, Context $context): Builder
+    {
+        $query = Item::query();
+        if (count($types) === 1) {
+            $query->where('items.type_key', $types[0]);
+        } elseif ($types !== []) {
+            $query->whereIn('items.type_key', $types);
+        }
+        $admitted = self::admitted($context);
+
+        return $query->whereRaw($admitted->sql, $admitted->bindings);
+    }
+
+    /** True where the viewer may see the item. */
+    public static function admitted(Context $context, string $of = 'items'): Fragment
+    {
+        $audiences = array_map(fn (Audience $audience): string => $audience->value, $context->viewer->audience->sees());
+
+        return new Fragment(
+            "{$of}.status = '".Status::Published->value."' and {$of}.publish_at <= ? and ({$of}.expire_at is null or {$of}.expire_at > ?) and {$of}.audience in (".implode(', ', array_fill(0, count($audiences), '?')).')',
+            [$context->at(), $context->at(), ...$audiences],
+        );
+    }
+
+    /** @return Builder<Item> */
+    private function terms(Source\Terms $source, Context $context): Builder
+    {
+        $query = $this->allTerms($source->taxonomy, $context);
+        if ($source->among() !== null) {
+            $query->whereIn('items.slug', $source->among());
+        }
+        if ($source->used) {
+            $query->whereRaw("(items.fields->>'count')::int > 0");
+        }
+
+        return $query;
+    }
+
+    /** @return Builder<Item> */
+    private function pageTerm(Source\PageTerm $source, Context $context): Builder
+    {
+        $term = $context->page->term;
+
+        return $this->allTerms($source->taxonomy, $context)->where('items.slug', $term !== null && $term['taxonomy'] === $source->taxonomy->key ? $term['slug'] : null);
+    }
+
+    /** @return Builder<Item> every term with its place in the tree, and the number of items that have it or one below it */
+    private function allTerms(Taxonomy $taxonomy, Context $context): Builder
+    {
+        $above = $below = $order = [];
+        foreach ($taxonomy->terms->asTree() as ['term' => $term]) {
+            $order[] = $term->slug;
+            foreach ($taxonomy->terms->withBelow($term->slug) as $slug) {
+                $above[] = $term->slug;
+                $below[] = $slug;
+            }
+        }
+        $type = (new Source\Terms($taxonomy))->type()->key;
+        $seen = $this->items([], $context)->toBase()->select('items.id');
+        $query = DB::query()->selectRaw(<<<'SQL'
+            listed.id, ?::text as type_key, listed.slug, listed.name as title, nullif(listed.description, '') as text, listed.folded, listed.created_at as publish_at, false as lead,
+            listed.fields || jsonb_strip_nulls(jsonb_build_object('picture', listed.picture, 'colour', listed.colour, 'count', coalesce(counted.items, 0), 'place', placed.place)) as fields
+            SQL, [$type])
+            ->fromRaw('terms listed join unnest(?::text[]) with ordinality as placed(slug, place) on placed.slug = listed.slug', [Fragment::arrayLiteral($order)])
+            ->leftJoinSub(
+                DB::query()->selectRaw('pair.above, count(distinct item_term.item_id) as items')
+                    ->fromRaw('unnest(?::text[], ?::text[]) as pair(above, below) join terms on terms.slug = pair.below and terms.taxonomy_key = ? join item_term on item_term.term_id = terms.id', [Fragment::arrayLiteral($above), Fragment::arrayLiteral($below), $taxonomy->key])
+                    ->whereRaw("item_term.item_id in ({$seen->toSql()})", $seen->getBindings())
+                    ->groupBy('pair.above'),
+                'counted', 'counted.above', '=', 'listed.slug',
+            )
+            ->where('listed.taxonomy_key', $taxonomy->key);
+
+        return self::named($query);
+    }
+
+    /** @return Builder<Item> */
+    private function people(Source\People $source, Context $context): Builder
+    {
+        $query = DB::query()->selectRaw(<<<'SQL'
+            listed.id, 'people' as type_key, listed.slug, listed.name as title, null::text as text, jsonb_build_object('title', listed.folded, 'slug', listed.slug) as folded, listed.created_at as publish_at, false as lead,
+            jsonb_strip_nulls(jsonb_build_object('groups', belongs.groups, 'count', coalesce(written.items, 0))) as fields
+            SQL)
+            ->fromRaw('users listed left join lateral (select jsonb_agg(groups.key order by groups.key) as groups from group_user join groups on groups.id = group_user.group_id where group_user.user_id = listed.id) as belongs on true')
+            ->leftJoinSub($this->items([], $context)->toBase()->selectRaw('items.author_id, count(*) as items')->groupBy('items.author_id'), 'written', 'written.author_id', '=', 'listed.id')
+            ->where('listed.active', true);
+        $people = self::named($query);
+
+        return $source->groups === [] ? $people : $people->whereRaw("jsonb_exists_any(items.fields->'groups', ?::text[])", [Fragment::arrayLiteral(array_map(strval(...), array_keys($source->groups)))]);
+    }
+
+    /** @return Builder<Item> */
+    private function stretches(Source\Stretches $source, Context $context): Builder
+    {
+        $raw = FieldSql::raw($source->by);
+        [$day, $bindings] = $source->by->family() === Family::Date
+            ? [$raw, []]
+            : ["to_char({$raw}::timestamptz at time zone ?, 'YYYY-MM-DD')", [$context->calendar->zone->getName()]];
+        $held = $this->items($source->draws(), $context)->toBase()
+            ->selectRaw("left({$day}, {$source->length()}) as stretch, count(*) as items", $bindings)
+            ->whereRaw("{$raw} is not null")->groupByRaw('1');
+        $title = $source->length() === 7 ? "to_char((held.stretch || '-01')::date, 'FMMonth YYYY')" : 'held.stretch';
+        $query = DB::query()->selectRaw(<<<SQL
+            replace(held.stretch, '-', '')::bigint as id, ?::text as type_key, held.stretch as slug, {$title} as title, null::text as text,
+            jsonb_build_object('title', lower({$title}), 'slug', held.stretch) as folded, null::timestamptz as publish_at, false as lead,
+            jsonb_build_object('begins', rpad(held.stretch, 10, '-01'), 'count', held.items) as fields
+            SQL, [$source->type()->key])->fromSub($held, 'held');
+
+        return self::named($query);
+    }
+
+    /** @return Builder<Item> */
+    private static function named(Query $query): Builder
+    {
+        $items = Item::query();
+        $items->fromSub($query, 'items');
+
+        return $items;
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Run\Trace;
+use Wellspring\Core\Run\TraceStep;
+
+/** A record's way through a module. */
+final readonly class Traced
+{
+    /**
+     * @param  int|null  $place  where it stands among all that show, 1 first; null: it does not show
+     * @param  int|null  $would  where it would stand had it passed the rules
+     */
+    public function __construct(public Record $record, public string $kind, public Trace $trace, public ?int $place, public ?int $would, private Module $module)
+    {
+    }
+
+    public function page(): ?int
+    {
+        $place = $this->place ?? $this->would;
+
+        return $place === null ? null : intdiv($place - 1, $this->module->page->size) + 1;
+    }
+
+    /** The answer in a sentence or two. */
+    public function answer(): string
+    {
+        return match (true) {
+            $this->place !== null => ($this->trace->isPinned ? 'Shown, pinned to the top' : 'Shown').": place {$this->place}, page {$this->page()}.",
+            $this->trace->passes() => 'Not shown: it passes every rule, but stands outside the '.($this->module->most() === null ? 'records' : "{$this->module->most()} records").' that the module shows at most.',
+            default => 'Not shown: '.implode(' ', $this->trace->reasons()),
+        };
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'slug' => $this->record->slug,
+            'title' => $this->record->title,
+            'type' => $this->record->type,
+            'kind' => $this->kind,
+            'shown' => $this->place !== null,
+            'pinned' => $this->trace->isPinned,
+            'place' => $this->place,
+            'wouldStand' => $this->would,
+            'page' => $this->page(),
+            'answer' => $this->answer(),
+            'steps' => array_map(fn (TraceStep $step): array => $step->toArray(), $this->trace->steps),
+        ];
+    }
+}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes records from a place in an order. Far places are reached by key: from a record whose place and values are known,
+ * the walk goes on behind it, so that the database need not count its way there.
+ */
+final readonly class Walk
+{
+    /**
+     * @param  int  $far  nearer places are counted to
+     * @param  positive-int  $stride  how far apart the known places are that are laid when a far place is first asked for
+     */
+    public function __construct(private int $far = 400, private int $stride = 200)
+    {
+    }
+
+    /**
+     * @param  Builder  $query  over `items`, without an order
+     * @param  non-empty-list<OrderBy>  $orders  the last tells all records apart
+     * @return list<int>
+     */
+    public function ids(Builder $query, array $orders, int $from, int $count, ?Marks $marks): array
+    {
+        if ($count <= 0) {
+            return [];
+        }
+        if ($marks === null || $from < $this->far) {
+            return self::plucked($this->ordered(clone $query, $orders)->offset($from)->limit($count));
+        }
+        $known = $marks->before($from);
+        if ($known === null || $from - $known['place'] > $this->stride) {
+            $this->lay($query, $orders, $marks);
+            $known = $marks->before($from);
+        }
+        if ($known === null) {
+            return self::plucked($this->ordered(clone $query, $orders)->offset($from)->limit($count));
+        }
+        // The known record itself stands at its place; what is behind it begins one further.
+        $skip = $from - $known['place'] - 1;
+        $ids = $skip < 0 ? [(int) $known['values'][count($orders) - 1]] : [];
+        foreach ($this->branches($orders, $known['values']) as $branch) {
+            $need = max(0, $skip) + $count - count($ids);
+            if ($need <= 0) {
+                break;
+            }
+            $found = self::plucked($this->ordered((clone $query)->whereRaw($branch->sql, $branch->bindings), $orders)->limit($need));
+            $passed = min(max(0, $skip), count($found));
+            $skip -= $passed;
+            array_push($ids, ...array_slice($found, $passed));
+        }
+
+        return array_slice($ids, 0, $count);
+    }
+
+    /**
+     * Notes records all along the order, a stride apart, in one pass.
+     *
+     * @param  non-empty-list<OrderBy>  $orders
+     */
+    private function lay(Builder $query, array $orders, Marks $marks): void
+    {
+        $bindings = array_merge(...array_map(fn (OrderBy $by): array => $by->by->bindings, $orders));
+        $ranked = (clone $query)->selectRaw('row_number() over (order by '.implode(', ', array_map(fn (OrderBy $by): string => $by->sql(), $orders)).') - 1 as place', $bindings);
+        foreach ($orders as $i => $by) {
+            $ranked->selectRaw("({$by->by->sql})::text as k{$i}", $by->by->bindings);
+        }
+        $noted = [];
+        foreach (DB::query()->fromSub($ranked, 'ranked')->whereRaw('place % ? = 0', [$this->stride])->orderBy('place')->get() as $row) {
+            $values = (array) $row;
+            $noted[(int) $values['place']] = array_map(fn (int $i): ?string => is_scalar($values["k{$i}"]) ? (string) $values["k{$i}"] : null, array_keys($orders));
+        }
+        $marks->note($noted);
+    }
+
+    /**
+     * What comes after a record, as conditions that each follow one stretch of an index, nearest first: alike in all but the
+     * last key, then in all but the last two, and so on.
+     *
+     * @param  non-empty-list<OrderBy>  $orders
+     * @param  list<string|null>  $values
+     * @return list<Fragment>
+     */
+    private function branches(array $orders, array $values): array
+    {
+        $branches = [];
+        for ($last = count($orders) - 1; $last >= 0; $last--) {
+            $alike = [];
+            for ($i = 0; $i < $last; $i++) {
+                $alike[] = $values[$i] === null
+                    ? new Fragment("{$orders[$i]->by->sql} is null", $orders[$i]->by->bindings)
+                    : new Fragment("{$orders[$i]->by->sql} = ?::{$orders[$i]->type}", [...$orders[$i]->by->bindings, $values[$i]]);
+            }
+            foreach (self::after($orders[$last], $values[$last]) as $after) {
+                $branches[] = Fragment::all([...$alike, $after]);
+            }
+        }
+
+        return $branches;
+    }
+
+    /** @return list<Fragment> */
+    private static function after(OrderBy $by, ?string $value): array
+    {
+        $sql = $by->by->sql;
+        $filled = new Fragment("{$sql} is not null", $by->by->bindings);
+        $empty = new Fragment("{$sql} is null", $by->by->bindings);
+        if ($value === null) {
+            return $by->emptyFirst === true ? [$filled] : [];
+        }
+        $beyond = new Fragment("{$sql} ".($by->up ? '>' : '<')." ?::{$by->type}", [...$by->by->bindings, $value]);
+
+        return $by->emptyFirst === false ? [$beyond, $empty] : [$beyond];
+    }
+
+    /** @param  non-empty-list<OrderBy>  $orders */
+    private function ordered(Builder $query, array $orders): Builder
+    {
+        foreach ($orders as $by) {
+            $query->orderByRaw($by->sql(), $by->by->bindings);
+        }
+
+        return $query;
+    }
+
+    /** @return list<int> */
+    private static function plucked(Builder $query): array
+    {
+        return array_values(array_map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $query->pluck('items.id')->all()));
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Modules;
+
+use App\Listing\Listing;
+use App\Listing\Sources;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\Sentence;
+use Wellspring\Core\Module\Sentences;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Run\Shift;
+
+/** What visitors would see come, go and move, page by page, if one definition took another's place; and what would look different. */
+final readonly class Comparison
+{
+    /** So many records of each are compared, the first. */
+    public const MOST = 1000;
+
+    private const LOOKS = ['arrange', 'card', 'empty', 'whenNothing', 'page', 'headings'];
+
+    public function __construct(private Listing $listing, private Sources $sources)
+    {
+    }
+
+    /**
+     * @param  Module|null  $before  null: nothing shows yet
+     * @return array<string, mixed>
+     */
+    public function of(?Module $before, Module $after, Context $context): array
+    {
+        $was = $before === null ? [] : $this->listing->some($before, $context, 0, self::MOST);
+        $is = $this->listing->some($after, $context, 0, self::MOST);
+        // Ids of terms and items are of different kinds; where the kind changes, all is new.
+        $sameKind = $before !== null && $before->source->isItems() === $after->source->isItems() && ($before->source->isItems() || $before->type()->key === $after->type()->key);
+        $shift = Shift::between($sameKind ? $was : [], $is);
+        $goes = $sameKind ? $shift->goes : $was;
+        $titles = $this->titles($after, $is, $context);
+        $oldTitles = $before === null ? [] : $this->titles($before, $goes, $context);
+        $wasAt = array_flip($sameKind ? $was : []);
+        $moved = array_flip($shift->moves);
+        $pages = [];
+        foreach ($is as $place => $id) {
+            $old = $wasAt[$id] ?? null;
+            $oldPage = $old === null || $before === null ? null : intdiv($old, $before->page->size) + 1;
+            $page = intdiv($place, $after->page->size) + 1;
+            $pages[$page][] = [
+                'id' => $id, 'title' => $titles[$id] ?? '', 'place' => $place + 1,
+                'was' => $old === null ? null : $old + 1, 'wasOn' => $oldPage,
+                'what' => $old === null ? 'comes' : (isset($moved[$id]) ? 'moves' : ($oldPage === $page ? 'stays' : 'otherPage')),
+            ];
+        }
+
+        return [
+            'before' => $before === null ? 0 : $this->listing->total($before, $context),
+            'after' => $this->listing->total($after, $context),
+            'most' => self::MOST,
+            'comes' => count($shift->comes),
+            'goes' => array_map(fn (int $id): array => ['id' => $id, 'title' => $oldTitles[$id] ?? '', 'was' => (int) array_search($id, $was, true) + 1], $goes),
+            'moves' => count($shift->moves),
+            'otherPage' => count(array_filter(array_merge(...array_values($pages)), fn (array $row): bool => $row['what'] === 'otherPage')),
+            'pages' => array_map(fn (int $page): array => ['page' => $page, 'rows' => $pages[$page]], array_keys($pages)),
+            'said' => self::said($before, $after),
+        ];
+    }
+
+    /**
+     * The sentences that read otherwise, rules and looks.
+     *
+     * @return list<array{lead: string, before: string, after: string, looks: bool}>
+     */
+    private static function said(?Module $before, Module $after): array
+    {
+        $texts = function (?Module $module): array {
+            $said = [];
+            foreach ($module === null ? [] : Sentences::of($module) as $sentence) {
+                $said[$sentence->rule] = $sentence;
+            }
+
+            return $said;
+        };
+        [$old, $new] = [$texts($before), $texts($after)];
+        $changed = [];
+        foreach ($new + $old as $rule => $sentence) {
+            $say = fn (?Sentence $one): string => $one === null ? '' : ($one->off ? '(off) ' : '').$one->text();
+            if ($say($old[$rule] ?? null) !== $say($new[$rule] ?? null)) {
+                $changed[] = ['lead' => $sentence->lead, 'before' => $say($old[$rule] ?? null), 'after' => $say($new[$rule] ?? null), 'looks' => in_array($rule, self::LOOKS, true)];
+            }
+        }
+
+        return $before === null ? [] : $changed;
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return array<int, string> by id
+     */
+    private function titles(Module $module, array $ids, Context $context): array
+    {
+        $records = $this->sources->records($module->source, $ids, [], $context);
+
+        return array_combine(array_map(fn (Record $record): int => $record->id, $records), array_map(fn (Record $record): string => $record->title, $records));
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Calendar;
+
+use Wellspring\Core\Content\Kind\Instant;
+
+/**
+ * Days, weeks and months as the site's clocks and calendars have them. A day is half open, from its first instant to the
+ * next day's first instant, also on the days when clocks change (IANA time zones, through PHP's copy of them).
+ */
+final readonly class Calendar
+{
+    /** @param  int<1, 7>  $firstWeekday ISO 8601: 1 is Monday */
+    public function __construct(public \DateTimeZone $zone, public int $firstWeekday = 1)
+    {
+    }
+
+    /** For a site in the locale: CLDR says which weekday comes first. */
+    public static function of(string $timeZone, string $locale): self
+    {
+        $weekday = (\IntlCalendar::createInstance($timeZone, $locale)->getFirstDayOfWeek() + 5) % 7 + 1;
+
+        return new self(new \DateTimeZone($timeZone), max(1, min(7, $weekday)));
+    }
+
+    /** @return string the local day, `Y-m-d` */
+    public function day(\DateTimeInterface $at): string
+    {
+        return \DateTimeImmutable::createFromInterface($at)->setTimezone($this->zone)->format('Y-m-d');
+    }
+
+    /** @return string the local day of an instant as text */
+    public function dayOf(string $instant): string
+    {
+        return $this->day(new \DateTimeImmutable($instant));
+    }
+
+    /** @return string the first instant of the day, as text */
+    public function firstInstant(string $day): string
+    {
+        return Instant::write(new \DateTimeImmutable($day.' 00:00:00', $this->zone));
+    }
+
+    /** The moment some time later, or earlier where the amount is negative. */
+    public function moved(\DateTimeImmutable $at, int $amount, Unit $unit): \DateTimeImmutable
+    {
+        if ($unit->isElapsed()) {
+            return $at->setTimestamp($at->getTimestamp() + $amount * ($unit === Unit::Minutes ? 60 : 3600));
+        }
+        $local = $at->setTimezone($this->zone);
+        $day = $this->movedDay($local->format('Y-m-d'), $amount, $unit);
+
+        return new \DateTimeImmutable($day.' '.$local->format('H:i:s'), $this->zone);
+    }
+
+    /** The day some days, weeks, months or years later; a month that lacks the day ends on its last. */
+    public function movedDay(string $day, int $amount, Unit $unit): string
+    {
+        [$year, $month, $date] = array_map(intval(...), explode('-', $day));
+        if ($unit === Unit::Days || $unit === Unit::Weeks) {
+            $days = $amount * ($unit === Unit::Weeks ? 7 : 1);
+
+            return (new \DateTimeImmutable($day, new \DateTimeZone('UTC')))->modify(sprintf('%+d days', $days))->format('Y-m-d');
+        }
+        $months = $year * 12 + $month - 1 + $amount * ($unit === Unit::Years ? 12 : 1);
+        [$year, $month] = [intdiv($months, 12), $months % 12 + 1];
+
+        return sprintf('%04d-%02d-%02d', $year, $month, min($date, (int) date('t', (int) gmmktime(0, 0, 0, $month, 1, $year))));
+    }
+
+    /** @return string the first day of the stretch that the day lies in */
+    public function firstDay(string $day, Stretch $stretch): string
+    {
+        return match ($stretch) {
+            Stretch::Day => $day,
+            Stretch::Week => $this->movedDay($day, -(((int) (new \DateTimeImmutable($day, new \DateTimeZone('UTC')))->format('N') - $this->firstWeekday + 7) % 7), Unit::Days),
+            Stretch::Month => substr($day, 0, 7).'-01',
+            Stretch::Year => substr($day, 0, 4).'-01-01',
+        };
+    }
+
+    /** Days of the stretch that lies some stretches after the one the day lies in. */
+    public function stretch(string $day, Stretch $stretch, int $shift = 0): Span
+    {
+        $unit = Unit::from($stretch->value.'s');
+        $from = $this->movedDay($this->firstDay($day, $stretch), $shift, $unit);
+
+        return new Span($from, $this->movedDay($from, 1, $unit));
+    }
+
+    /** The instants of whole days. */
+    public function instants(Span $days): Span
+    {
+        return new Span(
+            $days->from === null ? null : $this->firstInstant($days->from),
+            $days->until === null ? null : $this->firstInstant($days->until),
+        );
+    }
+}

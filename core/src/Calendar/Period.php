@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Calendar;
+
+/** A day, a month or a year, as it is written: `2026-05-01`, `2026-05`, `2026`. */
+final class Period
+{
+    /** The days of it; null where the text is none. */
+    public static function days(string $text): ?Span
+    {
+        if (preg_match('/^(\d{4})(?:-(\d\d))?(?:-(\d\d))?$/D', $text, $m) !== 1 || ! checkdate((int) ($m[2] ?? 1), (int) ($m[3] ?? 1), (int) $m[1])) {
+            return null;
+        }
+        $calendar = new Calendar(new \DateTimeZone('UTC'));
+        $first = $m[1].'-'.($m[2] ?? '01').'-'.($m[3] ?? '01');
+
+        return $calendar->stretch($first, match (true) {
+            isset($m[3]) => Stretch::Day,
+            isset($m[2]) => Stretch::Month,
+            default => Stretch::Year,
+        });
+    }
+
+    /** How it reads: “1 May 2026”, “May 2026”, “2026”. */
+    public static function words(string $text): string
+    {
+        $at = new \DateTimeImmutable(str_pad($text, 10, '-01'), new \DateTimeZone('UTC'));
+
+        return match (strlen($text)) {
+            10 => $at->format('j M Y'),
+            7 => $at->format('F Y'),
+            default => $text,
+        };
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Kind;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+
+/** What is known of a record and never written into it: which one it is, all its words. Not a kind that a type file names. */
+final readonly class Made implements Kind
+{
+    public function __construct(private string $key, private Family $family)
+    {
+    }
+
+    public function key(): string
+    {
+        return $this->key;
+    }
+
+    public function family(): Family
+    {
+        return $this->family;
+    }
+
+    public function words(): string
+    {
+        return ucfirst($this->key);
+    }
+
+    public function limits(): array
+    {
+        return [];
+    }
+
+    public function read(mixed $value, Field $field): mixed
+    {
+        throw new \LogicException("{$field->key} is not written.");
+    }
+
+    public function readCell(string $cell, Field $field): mixed
+    {
+        throw new \LogicException("{$field->key} is not written.");
+    }
+
+    public function writeCell(mixed $value, Field $field): string
+    {
+        return '';
+    }
+
+    public function schema(Field $field): array
+    {
+        return [];
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Run\Context;
+
+/** What a record has against a list of values: any, all or none of them. “None of” keeps records that have nothing. */
+abstract readonly class Among implements Test
+{
+    public function __construct(public Quantity $quantity)
+    {
+    }
+
+    public function key(): string
+    {
+        return $this->quantity->value;
+    }
+
+    public function wantsValue(): bool
+    {
+        return true;
+    }
+
+    public function isNegative(): bool
+    {
+        return $this->quantity === Quantity::None;
+    }
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    {
+        $has = Given::texts($found);
+
+        return $this->quantity->holds(array_map(fn (string $one): bool => in_array($one, $has, true), Given::texts($condition->value)));
+    }
+
+    public function words(Condition $condition): string
+    {
+        return $this->quantity->words($condition->value);
+    }
+
+    public function valueWords(Condition $condition): string
+    {
+        return implode(', ', array_map($condition->field->choiceLabel(...), Given::texts($condition->value)));
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+
+/** Choices against those given. “None of” keeps records without a choice. */
+final readonly class ChoiceAmong extends Among
+{
+    public function suits(Family $family): bool
+    {
+        return $family === Family::Choices || $family === Family::Choice && $this->quantity !== Quantity::All;
+    }
+
+    /** @return non-empty-list<string> */
+    public function readValue(mixed $value, Field $field): array
+    {
+        return Given::known($value, array_map(strval(...), array_keys($field->choices)), "choices of {$field->label}");
+    }
+}

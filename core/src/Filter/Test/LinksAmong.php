@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Filter\Condition;
+
+/** The items or people that a record names, against those given. “None of” keeps records that name none. */
+final readonly class LinksAmong extends Among
+{
+    public function suits(Family $family): bool
+    {
+        return $family === Family::Items || $family === Family::Person && $this->quantity !== Quantity::All;
+    }
+
+    /** @return non-empty-list<string> items as `type/slug`, people by e-mail */
+    public function readValue(mixed $value, Field $field): array
+    {
+        $what = $field->family() === Family::Person ? 'e-mail addresses of people' : 'items, each by its slug';
+
+        return Given::list($value, $what, function (mixed $one) use ($field): string {
+            $read = $field->kind->read($field->family() === Family::Person ? $one : [$one], $field);
+
+            return Given::texts($read)[0] ?? throw new \LogicException('A name that was read is a text.');
+        });
+    }
+
+    public function valueWords(Condition $condition): string
+    {
+        return implode(', ', array_map(fn (string $name): string => substr((string) strrchr("/{$name}", '/'), 1), Given::texts($condition->value)));
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\RecordTest;
+use Wellspring\Core\Run\Context;
+
+/** Leaves out the item that the page is about. On a page about none, it keeps everything. */
+final readonly class NotThisOne implements RecordTest
+{
+    public function key(): string
+    {
+        return 'notThisOne';
+    }
+
+    public function suits(Family $family): bool
+    {
+        return $family === Family::Identity;
+    }
+
+    public function wantsValue(): bool
+    {
+        return false;
+    }
+
+    public function readValue(mixed $value, Field $field): mixed
+    {
+        return null;
+    }
+
+    public function isNegative(): bool
+    {
+        return true;
+    }
+
+    public function lacks(Context $context): bool
+    {
+        return $context->page->item === null;
+    }
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    {
+        return $found !== $context->page->item?->id;
+    }
+
+    public function keepsRecord(Record $record, Condition $condition, Context $context): bool
+    {
+        return $this->keeps($record->id, $condition, $context);
+    }
+
+    public function words(Condition $condition): string
+    {
+        return 'is not the one being shown';
+    }
+
+    public function valueWords(Condition $condition): string
+    {
+        return '';
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\RecordTest;
+use Wellspring\Core\Run\Context;
+
+/** Keeps the records that share at least one term, of the named taxonomies, with the page's item. */
+final readonly class Related implements RecordTest
+{
+    public function key(): string
+    {
+        return 'related';
+    }
+
+    public function suits(Family $family): bool
+    {
+        return $family === Family::Identity;
+    }
+
+    public function wantsValue(): bool
+    {
+        return true;
+    }
+
+    /** @return non-empty-list<string> keys of taxonomies */
+    public function readValue(mixed $value, Field $field): array
+    {
+        return Given::known($value, array_map(strval(...), array_keys($field->choices)), 'taxonomies');
+    }
+
+    public function isNegative(): bool
+    {
+        return false;
+    }
+
+    public function lacks(Context $context): bool
+    {
+        return $context->page->item === null || ! $context->admits($context->page->item);
+    }
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    {
+        return false;
+    }
+
+    public function keepsRecord(Record $record, Condition $condition, Context $context): bool
+    {
+        return self::shared($record, Given::texts($condition->value), $context) > 0;
+    }
+
+    /**
+     * How many terms the record shares with the page's item.
+     *
+     * @param  list<string>  $taxonomies  keys
+     */
+    public static function shared(Record $record, array $taxonomies, Context $context): int
+    {
+        $item = $context->page->item;
+        if ($item === null || ! $context->admits($item)) {
+            return 0;
+        }
+
+        return array_sum(array_map(fn (string $taxonomy): int => count(array_intersect($record->terms($taxonomy), $item->terms($taxonomy))), $taxonomies));
+    }
+
+    public function words(Condition $condition): string
+    {
+        return 'shares, with the one being shown, a term of';
+    }
+
+    public function valueWords(Condition $condition): string
+    {
+        return implode(' or ', array_map($condition->field->choiceLabel(...), Given::texts($condition->value)));
+    }
+}

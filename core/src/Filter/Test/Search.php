@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\RecordTest;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Text\Words;
+
+/**
+ * Every word looked for is in one of the record's texts: as a whole, in any of its forms, or, ending in `*`, as a
+ * beginning. Case and accents make no difference.
+ */
+final readonly class Search implements RecordTest
+{
+    public function key(): string
+    {
+        return 'search';
+    }
+
+    public function suits(Family $family): bool
+    {
+        return $family === Family::Words;
+    }
+
+    public function wantsValue(): bool
+    {
+        return true;
+    }
+
+    public function readValue(mixed $value, Field $field): string
+    {
+        $text = trim(TextMatch::given($value));
+
+        return Words::looked($text) === [] ? throw WrongValue::expected('at least one word or number', $value) : $text;
+    }
+
+    public function isNegative(): bool
+    {
+        return false;
+    }
+
+    public function lacks(Context $context): bool
+    {
+        return false;
+    }
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    {
+        return false;
+    }
+
+    public function keepsRecord(Record $record, Condition $condition, Context $context): bool
+    {
+        foreach (Words::looked(is_string($condition->value) ? $condition->value : '') as $word) {
+            if (Words::weight($word, $record->words, $context->language) === 0) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    public function words(Condition $condition): string
+    {
+        return 'hold';
+    }
+
+    public function valueWords(Condition $condition): string
+    {
+        return is_string($condition->value) ? "“{$condition->value}”" : '';
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\Term;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Run\Context;
+
+/** Terms against those given, with or without all below them. “None of” keeps records without a term. */
+final readonly class TermsAmong extends Among
+{
+    public function suits(Family $family): bool
+    {
+        return $family === Family::Terms;
+    }
+
+    /** @return non-empty-list<string> slugs */
+    public function readValue(mixed $value, Field $field): array
+    {
+        $known = array_map(fn (Term $term): string => $term->slug, self::taxonomy($field)->terms->all());
+
+        return Given::known($value, $known, "terms of {$field->label}, by slug");
+    }
+
+    /** @return list<non-empty-list<string>> for each given term the slugs that count as it, those below included where asked for */
+    public function wanted(Condition $condition): array
+    {
+        $terms = self::taxonomy($condition->field)->terms;
+
+        return array_map(fn (string $slug): array => $condition->below ? $terms->withBelow($slug) ?: [$slug] : [$slug], Given::texts($condition->value));
+    }
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    {
+        $has = Given::texts($found);
+
+        return $this->quantity->holds(array_map(fn (array $slugs): bool => array_intersect($has, $slugs) !== [], $this->wanted($condition)));
+    }
+
+    private static function taxonomy(Field $field): Taxonomy
+    {
+        return $field->taxonomy ?? throw new \LogicException('A field of terms has a taxonomy.');
+    }
+}

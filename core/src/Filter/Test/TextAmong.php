@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Text\Fold;
+
+/** A whole text against those given, without regard to case or accents. “None of” keeps records without text. */
+final readonly class TextAmong extends Among
+{
+    public function suits(Family $family): bool
+    {
+        return $this->quantity !== Quantity::All && ($family === Family::Text || $family === Family::LongText);
+    }
+
+    /** @return non-empty-list<string> */
+    public function readValue(mixed $value, Field $field): array
+    {
+        return Given::list($value, 'texts', fn (mixed $one): string => trim(TextMatch::given($one)));
+    }
+
+    /** @return list<string> the given texts in the form in which they are compared */
+    public function needles(Condition $condition): array
+    {
+        return array_map(Fold::of(...), Given::texts($condition->value));
+    }
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    {
+        return (is_string($found) && in_array(TextMatch::found($found, $condition->field), $this->needles($condition), true)) !== $this->isNegative();
+    }
+
+    public function valueWords(Condition $condition): string
+    {
+        return implode(', ', array_map(fn (string $text): string => "“{$text}”", Given::texts($condition->value)));
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Value;
+
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Run\Context;
+
+/** The words that a visitor looks for, as the page's address says them: `/search?q=fern`. */
+final readonly class FromAddress implements Asked
+{
+    public function __construct(public string $name)
+    {
+    }
+
+    public function take(Field $field, Context $context): mixed
+    {
+        $words = trim($context->address[$this->name] ?? '');
+
+        return $words === '' ? null : mb_substr($words, 0, 200);
+    }
+
+    public function whenMissing(): Missing
+    {
+        return Missing::KeepAll;
+    }
+
+    public function words(Field $field): string
+    {
+        return 'what the visitor looks for';
+    }
+
+    public function toArray(): array
+    {
+        return ['from' => 'address', 'name' => $this->name];
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Value;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Run\Context;
+
+/** What the page is about: its term, its item or a value of that item, its month, its person. */
+final readonly class FromPage implements Asked
+{
+    /** @param  Field|null  $of  the field of the page's item that is taken; null for the item itself, and for a term, month or person */
+    public function __construct(public Take $take, public ?Field $of = null)
+    {
+    }
+
+    public function take(Field $field, Context $context): mixed
+    {
+        $page = $context->page;
+
+        return match ($this->take) {
+            Take::Term => $this->terms($field, $context),
+            Take::Item => match (true) {
+                $page->item === null || ! $context->admits($page->item) => null,
+                $this->of !== null => self::fitted($page->item->value($this->of), $field),
+                $field->family() === Family::Items => ["{$page->item->type}/{$page->item->slug}"],
+                default => null,
+            },
+            Take::Month => $page->month,
+            Take::Person => $page->person === null ? null : [$page->person],
+        };
+    }
+
+    /** The page's own term; on an item's page, the terms that the item has. */
+    private function terms(Field $field, Context $context): mixed
+    {
+        $taxonomy = $field->taxonomy?->key;
+        $term = $context->page->term;
+        if ($term !== null) {
+            return $term['taxonomy'] === $taxonomy ? [$term['slug']] : null;
+        }
+        $item = $context->page->item;
+
+        return $item !== null && $taxonomy !== null && $context->admits($item) ? $item->terms($taxonomy) ?: null : null;
+    }
+
+    /** One value where the field's tests take one, a list where they take a list. */
+    private static function fitted(mixed $value, Field $field): mixed
+    {
+        return match ($field->family()) {
+            Family::Choice, Family::Choices, Family::Terms, Family::Items, Family::Person => $value === null ? null : (array) $value,
+            default => is_array($value) ? null : $value,
+        };
+    }
+
+    public function whenMissing(): Missing
+    {
+        return Missing::KeepNone;
+    }
+
+    public function words(Field $field): string
+    {
+        return match ($this->take) {
+            Take::Term => 'the page’s term',
+            Take::Item => $this->of === null ? 'the item being shown' : 'that of the item being shown',
+            Take::Month => 'the page’s month',
+            Take::Person => 'the page’s person',
+        };
+    }
+
+    public function toArray(): array
+    {
+        return ['from' => 'page', 'take' => $this->take->value] + ($this->of === null ? [] : ['of' => $this->of->key]);
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Value;
+
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Run\Context;
+
+/** The person who has signed in. */
+final readonly class FromViewer implements Asked
+{
+    public function take(Field $field, Context $context): mixed
+    {
+        return $context->viewer->person === null ? null : [$context->viewer->person];
+    }
+
+    public function whenMissing(): Missing
+    {
+        return Missing::KeepNone;
+    }
+
+    public function words(Field $field): string
+    {
+        return 'whoever has signed in';
+    }
+
+    public function toArray(): array
+    {
+        return ['from' => 'viewer'];
+    }
+}

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Run;
+
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Join;
+use Wellspring\Core\Filter\Test\Between;
+use Wellspring\Core\Filter\Test\ChoiceAmong;
+use Wellspring\Core\Filter\Test\Given;
+use Wellspring\Core\Filter\Test\Quantity;
+use Wellspring\Core\Filter\Test\TermsAmong;
+use Wellspring\Core\Module\Module;
+
+/** How a module could be changed so that it shows a record which it does not, or no longer shows one that it does: each a whole definition. */
+final class Ways
+{
+    /** @return list<array{words: string, definition: array<string, mixed>}> */
+    public static function of(Module $module, Record $record, Trace $trace, bool $shown): array
+    {
+        $definition = $module->toArray();
+        if ($shown) {
+            return [
+                ...$trace->isPinned
+                    ? [self::way('Unpin it', ['pin' => array_values(array_diff($module->pin, [$record->slug]))] + $definition)]
+                    : [self::way('Pin it to the top', ['pin' => [...$module->pin, $record->slug]] + $definition)],
+                self::way('Leave it out by hand', ['leaveOut' => [...$module->leaveOut, $record->slug]] + $definition),
+            ];
+        }
+        $failed = array_values(array_filter($trace->steps, fn (TraceStep $step): bool => $step->passed === false));
+        $ways = [];
+        foreach ($failed as $step) {
+            if (preg_match('/^where\.all\[(\d+)\]$/D', $step->step, $found) === 1) {
+                array_push($ways, ...self::ofRule($module, (int) $found[1], $record, $definition));
+            } elseif ($step->step === 'leaveOut') {
+                $ways[] = self::way('Leave it out no longer', ['leaveOut' => array_values(array_diff($module->leaveOut, [$record->slug]))] + $definition);
+            }
+        }
+        $rulesAlone = array_filter($failed, fn (TraceStep $step): bool => ! str_starts_with($step->step, 'where')) === [];
+        if ($rulesAlone && $failed !== [] && ! $trace->isPinned) {
+            $ways[] = self::way('Pin it to the top, past the rules', ['pin' => [...$module->pin, $record->slug]] + $definition);
+        }
+        if ($failed === [] && $module->atMost !== null) {
+            $ways[] = self::way('Show all, not at most '.$module->atMost, array_diff_key($definition, ['atMost' => 0]));
+        }
+        if ($failed === [] && $module->skip > 0) {
+            $ways[] = self::way('Skip none', array_diff_key($definition, ['skip' => 0]));
+        }
+        if ($failed === [] && $module->page->mode->value === 'fixed') {
+            $ways[] = self::way('Give it numbered pages', ['page' => ['mode' => 'numbered', 'size' => $module->page->size]] + $definition);
+        }
+
+        return $ways;
+    }
+
+    /**
+     * @param  array<string, mixed>  $definition
+     * @return list<array{words: string, definition: array<string, mixed>}>
+     */
+    private static function ofRule(Module $module, int $index, Record $record, array $definition): array
+    {
+        $rule = $module->where?->join === Join::All ? $module->where->members[$index] ?? null : null;
+        if ($rule === null) {
+            return [];
+        }
+        $with = function (array $changed) use ($definition, $index): array {
+            $where = is_array($definition['where'] ?? null) ? $definition['where'] : ['all' => []];
+            $where['all'][$index] = $changed;
+
+            return ['where' => $where] + $definition;
+        };
+        $ways = [];
+        if ($rule instanceof Condition) {
+            $wider = self::wider($rule, $record);
+            if ($wider !== null) {
+                $ways[] = self::way($wider['words'], $with(['value' => $wider['value']] + $rule->toArray()));
+            }
+        }
+        $name = $rule instanceof Condition ? "the rule on {$rule->field->label}" : 'the group of rules';
+        $ways[] = self::way("Switch off {$name}", $with(['off' => true] + $rule->toArray()));
+
+        return $ways;
+    }
+
+    /** @return array{words: string, value: mixed}|null a value with which the rule would keep the record */
+    private static function wider(Condition $rule, Record $record): ?array
+    {
+        $found = $rule->field->through === null ? $record->value($rule->field) : null;
+        $listed = $rule->test instanceof ChoiceAmong || $rule->test instanceof TermsAmong ? $rule->test->quantity : null;
+        if ($found === null || ! is_array($rule->value) && $listed !== null) {
+            return null;
+        }
+        if ($listed === Quantity::Any) {
+            $more = array_slice(Given::texts($found), 0, 1);
+
+            return $more === [] ? null : ['words' => 'Also keep '.$rule->field->choiceLabel($more[0]), 'value' => [...Given::texts($rule->value), ...$more]];
+        }
+        if ($listed === Quantity::None) {
+            $left = array_values(array_diff(Given::texts($rule->value), Given::texts($found)));
+
+            return $left === [] ? null : ['words' => 'No longer drop '.implode(' and ', array_map($rule->field->choiceLabel(...), array_intersect(Given::texts($rule->value), Given::texts($found)))), 'value' => $left];
+        }
+        if ((is_int($found) || is_float($found)) && ! is_array($rule->value) && in_array($rule->test->key(), ['lt', 'lte', 'gt', 'gte'], true)) {
+            $exclusive = $rule->test->key() === 'lt' ? 1 : ($rule->test->key() === 'gt' ? -1 : 0);
+
+            return ['words' => 'Move the limit to '.json_encode($found + $exclusive), 'value' => $found + $exclusive];
+        }
+        if ((is_int($found) || is_float($found)) && $rule->test instanceof Between && is_array($rule->value)) {
+            [$from, $to] = $rule->value;
+
+            return ['words' => 'Widen the range to '.json_encode($found), 'value' => [min($from, $found), max($to, $found)]];
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  array<string, mixed>  $definition
+     * @return array{words: string, definition: array<string, mixed>}
+     */
+    private static function way(string $words, array $definition): array
+    {
+        return ['words' => $words, 'definition' => $definition];
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Sort;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Record;
+
+/**
+ * What a sort key puts records in order by.
+ *
+ * To add one: a class in By/, its reading in OrderReader, and its query in the application's Listing/OrderSql.
+ */
+interface By
+{
+    /** The `by` of a definition. */
+    public function key(): string;
+
+    /** How its values compare and read. */
+    public function family(): Family;
+
+    /** Whether it goes up where a definition says nothing. */
+    public function goesUp(): bool;
+
+    /** The record's value, null where it is empty. */
+    public function value(Record $record, Ordering $ordering): mixed;
+
+    public function label(): string;
+
+    /** The words for a direction; empty where it has none of its own. */
+    public function directionWords(Direction $direction): string;
+
+    /** @return array<string, mixed> what a definition says beside `by` */
+    public function options(): array;
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Sort\By;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\Ordering;
+
+/** The manager's own order, within the type or within one term. Records never placed come after, newest first. */
+final readonly class ByHand implements By
+{
+    /** @param  array{taxonomy: string, slug: string, name: string}|null  $term */
+    public function __construct(public ?array $term = null)
+    {
+    }
+
+    public function key(): string
+    {
+        return 'byHand';
+    }
+
+    public function family(): Family
+    {
+        return Family::Number;
+    }
+
+    public function goesUp(): bool
+    {
+        return true;
+    }
+
+    public function value(Record $record, Ordering $ordering): ?int
+    {
+        return $record->place($this->term === null ? '' : "{$this->term['taxonomy']}/{$this->term['slug']}");
+    }
+
+    public function label(): string
+    {
+        return 'Own order, by hand'.($this->term === null ? '' : ", as in {$this->term['name']}");
+    }
+
+    public function directionWords(Direction $direction): string
+    {
+        return $direction === Direction::Up ? '' : 'last first';
+    }
+
+    public function options(): array
+    {
+        return $this->term === null ? [] : ['of' => $this->term['taxonomy'], 'term' => $this->term['slug']];
+    }
+}

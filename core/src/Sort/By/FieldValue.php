@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Sort\By;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\Ordering;
+
+/** A field of the records. */
+final readonly class FieldValue implements By
+{
+    public function __construct(public Field $field)
+    {
+    }
+
+    public function key(): string
+    {
+        return $this->field->key;
+    }
+
+    public function family(): Family
+    {
+        return $this->field->family();
+    }
+
+    public function goesUp(): bool
+    {
+        return true;
+    }
+
+    public function value(Record $record, Ordering $ordering): mixed
+    {
+        $value = $record->value($this->field);
+        if ($this->family() !== Family::Choice || $value === null) {
+            return $value;
+        }
+        $place = array_search($value, array_map(strval(...), array_keys($this->field->choices)), true);
+
+        return $place === false ? count($this->field->choices) : $place;
+    }
+
+    public function label(): string
+    {
+        return $this->field->label;
+    }
+
+    public function directionWords(Direction $direction): string
+    {
+        return $direction->words($this->family());
+    }
+
+    public function options(): array
+    {
+        return [];
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Sort\By;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\Ordering;
+use Wellspring\Core\Text\Words;
+
+/** How well a record fits the words looked for: each counts by the weightiest text that has it. */
+final readonly class Relevance implements By
+{
+    /** @param  list<string>  $looked  words, as Words::looked() gives them; filled in once bound */
+    public function __construct(public array $looked = [])
+    {
+    }
+
+    public function key(): string
+    {
+        return 'relevance';
+    }
+
+    public function family(): Family
+    {
+        return Family::Number;
+    }
+
+    public function goesUp(): bool
+    {
+        return false;
+    }
+
+    public function value(Record $record, Ordering $ordering): int
+    {
+        return array_sum(array_map(fn (string $word): int => Words::weight($word, $record->words, $ordering->context->language), $this->looked));
+    }
+
+    public function label(): string
+    {
+        return 'How well it fits the words';
+    }
+
+    public function directionWords(Direction $direction): string
+    {
+        return $direction === Direction::Down ? 'best first' : 'worst first';
+    }
+
+    public function options(): array
+    {
+        return [];
+    }
+}

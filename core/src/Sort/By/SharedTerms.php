@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Sort\By;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Filter\Test\Related;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\Ordering;
+
+/** How many terms a record shares with the item that the page is about. */
+final readonly class SharedTerms implements By
+{
+    /** @param  list<string>  $taxonomies  keys */
+    public function __construct(public array $taxonomies)
+    {
+    }
+
+    public function key(): string
+    {
+        return 'sharedTerms';
+    }
+
+    public function family(): Family
+    {
+        return Family::Number;
+    }
+
+    public function goesUp(): bool
+    {
+        return false;
+    }
+
+    public function value(Record $record, Ordering $ordering): int
+    {
+        return Related::shared($record, $this->taxonomies, $ordering->context);
+    }
+
+    public function label(): string
+    {
+        return 'Terms shared with the one being shown';
+    }
+
+    public function directionWords(Direction $direction): string
+    {
+        return $direction === Direction::Down ? 'most first' : 'fewest first';
+    }
+
+    public function options(): array
+    {
+        return ['of' => $this->taxonomies];
+    }
+}

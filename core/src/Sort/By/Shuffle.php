@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Sort\By;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\Ordering;
+
+/** An order without meaning: fixed for the module and the calendar day, the same on every page. */
+final class Shuffle implements By
+{
+    public function key(): string
+    {
+        return 'shuffle';
+    }
+
+    public function family(): Family
+    {
+        return Family::Identity;
+    }
+
+    public function goesUp(): bool
+    {
+        return true;
+    }
+
+    public function value(Record $record, Ordering $ordering): string
+    {
+        return md5(self::salt($ordering->module, $ordering->context).$record->id);
+    }
+
+    public static function salt(string $module, Context $context): string
+    {
+        return "{$module} {$context->today()} ";
+    }
+
+    public function label(): string
+    {
+        return 'Shuffled anew each day';
+    }
+
+    public function directionWords(Direction $direction): string
+    {
+        return '';
+    }
+
+    public function options(): array
+    {
+        return [];
+    }
+}

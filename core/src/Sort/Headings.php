@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Sort;
+
+use Wellspring\Core\Calendar\Stretch;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Text\Fold;
+
+/**
+ * Puts the records of a listing under headings: by a choice, a term, a stretch of days or the first letter. A record stands
+ * once, under the first of its terms in the taxonomy's own order. Those without a value come last, under no heading's name.
+ */
+final readonly class Headings
+{
+    /** Stands for the heading of records without a value. */
+    public const NONE = '';
+
+    /** @param  Stretch|null  $per  for dates and instants */
+    public function __construct(public Field $field, public ?Stretch $per, public Direction $direction = Direction::Up)
+    {
+    }
+
+    public static function suits(Family $family): bool
+    {
+        return match ($family) {
+            Family::Choice, Family::Terms, Family::Date, Family::Instant, Family::Text, Family::YesNo => true,
+            default => false,
+        };
+    }
+
+    /** How places() compare: a place in the field's own order, a day, a letter. */
+    public function family(): Family
+    {
+        return match ($this->field->family()) {
+            Family::Date, Family::Instant, Family::Text => Family::Identity,
+            default => Family::Number,
+        };
+    }
+
+    /** @return list<string> the headings' keys where the field says them in an order of its own */
+    public function known(): array
+    {
+        return match ($this->field->family()) {
+            Family::Choice => array_map(strval(...), array_keys($this->field->choices)),
+            Family::Terms => array_map(fn (array $row): string => $row['term']->slug, $this->field->taxonomy?->terms->asTree() ?? []),
+            Family::YesNo => ['no', 'yes'],
+            default => [],
+        };
+    }
+
+    /** Where the record's heading stands among all; null where it has no value. */
+    public function place(Record $record, Context $context): int|string|null
+    {
+        $value = $record->value($this->field);
+        if ($value === null) {
+            return null;
+        }
+
+        return match ($this->field->family()) {
+            Family::Choice => $this->first([is_string($value) ? $value : '']),
+            Family::Terms => $this->first($record->terms($this->field->key)),
+            Family::YesNo => $value === true ? 1 : 0,
+            Family::Date => $context->calendar->firstDay(is_string($value) ? $value : '', $this->per ?? Stretch::Day),
+            Family::Instant => $context->calendar->firstDay($context->calendar->dayOf(is_string($value) ? $value : ''), $this->per ?? Stretch::Day),
+            default => mb_substr(Fold::of(is_string($value) ? $value : ''), 0, 1),
+        };
+    }
+
+    /** The key of the heading at a place. */
+    public function key(int|string|null $place): string
+    {
+        return is_int($place) ? $this->known()[$place] ?? self::NONE : $place ?? self::NONE;
+    }
+
+    public function perWords(): string
+    {
+        return $this->per->value ?? ($this->field->family() === Family::Text ? 'first letter' : '');
+    }
+
+    /** @return array<string, string> */
+    public function toArray(): array
+    {
+        return ['by' => $this->field->key] + ($this->per === null ? [] : ['per' => $this->per->value]) + ['direction' => $this->direction->value];
+    }
+
+    /** @param  list<string>  $keys */
+    private function first(array $keys): ?int
+    {
+        $places = array_intersect($this->known(), $keys);
+
+        return $places === [] ? null : array_key_first($places);
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Source;
+
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\Piece;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\SortKey;
+
+/** Items of one type, or of several with what they have in common. */
+final readonly class Items implements Source
+{
+    private Type $shared;
+
+    /** @param  non-empty-list<Type>  $types */
+    public function __construct(public array $types)
+    {
+        $this->shared = Type::shared($types);
+    }
+
+    public function type(): Type
+    {
+        return $this->shared;
+    }
+
+    public function draws(): array
+    {
+        return array_map(fn (Type $type): string => $type->key, $this->types);
+    }
+
+    public function holds(Record $record, Context $context): bool
+    {
+        return in_array($record->type, $this->draws(), true) && $context->admits($record);
+    }
+
+    public function records(array $all, Context $context): array
+    {
+        return array_values(array_filter($all, fn (Record $record): bool => $this->holds($record, $context)));
+    }
+
+    public function isItems(): bool
+    {
+        return true;
+    }
+
+    public function order(): array
+    {
+        return self::newest($this->shared);
+    }
+
+    /** @return non-empty-list<SortKey> */
+    public static function newest(Type $type): array
+    {
+        return [new SortKey(new By\FieldValue($type->reachable['publish_at']), Direction::Down)];
+    }
+
+    public function pieces(): array
+    {
+        return [new Piece($this->shared->plural, 'source'), new Piece(' that are published')];
+    }
+
+    public function toArray(): array
+    {
+        return ['items' => $this->draws()];
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Source;
+
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\Piece;
+use Wellspring\Core\Run\Context;
+
+/** One item, picked by hand. */
+final readonly class OneItem implements Source
+{
+    public function __construct(public Type $type, public string $slug)
+    {
+    }
+
+    public function type(): Type
+    {
+        return $this->type;
+    }
+
+    public function draws(): array
+    {
+        return [$this->type->key];
+    }
+
+    public function holds(Record $record, Context $context): bool
+    {
+        return $record->type === $this->type->key && $record->slug === $this->slug && $context->admits($record);
+    }
+
+    public function records(array $all, Context $context): array
+    {
+        return array_values(array_filter($all, fn (Record $record): bool => $this->holds($record, $context)));
+    }
+
+    public function isItems(): bool
+    {
+        return true;
+    }
+
+    public function order(): array
+    {
+        return Items::newest($this->type);
+    }
+
+    public function pieces(): array
+    {
+        return [new Piece('one of '.$this->type->plural.', “'.$this->slug.'”', 'source')];
+    }
+
+    public function toArray(): array
+    {
+        return ['one' => $this->slug, 'type' => $this->type->key];
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Source;
+
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\Piece;
+use Wellspring\Core\Run\Context;
+
+/** The item that the page is about; nothing on a page about none. */
+final readonly class PageItem implements Source
+{
+    private Type $shared;
+
+    /**
+     * @param  non-empty-list<Type>  $types  all of the site, or the one that is named
+     * @param  bool  $named  whether the definition names the type
+     */
+    public function __construct(public array $types, private bool $named)
+    {
+        $this->shared = Type::shared($types);
+    }
+
+    public function type(): Type
+    {
+        return $this->shared;
+    }
+
+    public function draws(): array
+    {
+        return array_map(fn (Type $type): string => $type->key, $this->types);
+    }
+
+    public function holds(Record $record, Context $context): bool
+    {
+        return $record->id === $context->page->item?->id && in_array($record->type, $this->draws(), true) && $context->admits($record);
+    }
+
+    public function records(array $all, Context $context): array
+    {
+        return array_values(array_filter($all, fn (Record $record): bool => $this->holds($record, $context)));
+    }
+
+    public function isItems(): bool
+    {
+        return true;
+    }
+
+    public function order(): array
+    {
+        return Items::newest($this->shared);
+    }
+
+    public function pieces(): array
+    {
+        return [new Piece('the item that the page is about'.($this->named ? ', of '.$this->shared->plural : ''), 'source')];
+    }
+
+    public function toArray(): array
+    {
+        return ['page' => 'item'] + ($this->named ? ['type' => $this->shared->key] : []);
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Source;
+
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\Piece;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\SortKey;
+
+/** The people of some of the site's groups, each with the number of items they are the author of. Those whose account is closed are not among them. */
+final readonly class People implements Source
+{
+    public const KEY = 'people';
+
+    private Type $type;
+
+    /**
+     * @param  array<string, string>  $groups  keys and names of those that are taken; none: of every group
+     * @param  array<string, string>  $all  keys and names of the site's groups
+     */
+    public function __construct(public array $groups, array $all)
+    {
+        $this->type = self::typeWith($all);
+    }
+
+    /** @param  array<string, string>  $groups  names by key */
+    private static function typeWith(array $groups): Type
+    {
+        return new Type(
+            self::KEY, 'Person', 'People', '',
+            [
+                'groups' => new Field('groups', 'Groups', new Kind\Choices, choices: $groups),
+                'count' => new Field('count', 'Number of items', new Kind\Number('number')),
+            ],
+            base: self::base(),
+        );
+    }
+
+    /** @return array<string, Field> what everyone may know of a person */
+    public static function base(): array
+    {
+        return [
+            'title' => new Field('title', 'Name', new Kind\Text, Origin::Item),
+            'slug' => new Field('slug', 'Slug', new Kind\Text, Origin::Item),
+        ];
+    }
+
+    public function type(): Type
+    {
+        return $this->type;
+    }
+
+    public function draws(): array
+    {
+        return [];
+    }
+
+    public function holds(Record $record, Context $context): bool
+    {
+        $groups = $record->value($this->type->fields['groups']);
+
+        return $record->type === self::KEY && $context->admits($record)
+            && ($this->groups === [] || array_intersect(is_array($groups) ? $groups : [], array_keys($this->groups)) !== []);
+    }
+
+    public function records(array $all, Context $context): array
+    {
+        $author = Type::madeFields()['author'];
+        $written = array_count_values(array_filter(array_map(fn (Record $record): mixed => $record->value($author), array_filter($all, $context->admits(...))), is_string(...)));
+        $people = array_values(array_filter($all, fn (Record $record): bool => $this->holds($record, $context)));
+
+        return array_map(fn (Record $person): Record => $person->with(['count' => $written[$person->email()] ?? 0]), $people);
+    }
+
+    public function isItems(): bool
+    {
+        return false;
+    }
+
+    public function order(): array
+    {
+        return [new SortKey(new By\FieldValue($this->type->reachable['title']))];
+    }
+
+    public function pieces(): array
+    {
+        return [new Piece('people', 'source'), ...$this->groups === [] ? [] : [new Piece(' of '), new Piece(implode(' and ', $this->groups), 'source.people.groups')]];
+    }
+
+    public function toArray(): array
+    {
+        return ['people' => ['groups' => array_map(strval(...), array_keys($this->groups))]];
+    }
+}

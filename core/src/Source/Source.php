@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Source;
+
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\Piece;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Sort\SortKey;
+
+/**
+ * What a module draws from.
+ *
+ * To add one: a class here, its reading in SourceReader, and its query in the application's Listing/Sources.
+ */
+interface Source
+{
+    /** What its records have for rules and cards to speak of. */
+    public function type(): Type;
+
+    /** @return list<string> keys of the content types whose items it is made of; none: of every type */
+    public function draws(): array;
+
+    /** Whether the record is one of its records, and the viewer may see it. */
+    public function holds(Record $record, Context $context): bool;
+
+    /**
+     * The candidates among all that the site has.
+     *
+     * @param  list<Record>  $all  items, and terms and people of every kind, without what is counted of them
+     * @return list<Record>
+     */
+    public function records(array $all, Context $context): array;
+
+    /** Whether its records are items, which have pages of their own. */
+    public function isItems(): bool;
+
+    /** @return non-empty-list<SortKey> how its records are ordered where nothing is said */
+    public function order(): array;
+
+    /** @return list<Piece> how it reads after “Take” */
+    public function pieces(): array;
+
+    /** @return array<string, mixed> */
+    public function toArray(): array;
+}

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Source;
+
+use Wellspring\Core\Calendar\Period;
+use Wellspring\Core\Calendar\Stretch;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Status;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\Piece;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Who\Audience;
+
+/** The months, or the years, that hold items by one of their dates, in the site's time zone: an archive. */
+final readonly class Stretches implements Source
+{
+    private Type $type;
+
+    /**
+     * @param  Stretch  $per  month or year
+     * @param  Field  $by  a date or an instant of the items
+     */
+    public function __construct(public Items $items, public Stretch $per, public Field $by)
+    {
+        $this->type = new Type(
+            $per->value, ucfirst($per->value), ucfirst($per->value).'s', '',
+            [
+                'begins' => new Field('begins', 'First day', new Kind\Date),
+                'count' => new Field('count', 'Number of items', new Kind\Number('number')),
+            ],
+            base: [
+                'title' => new Field('title', ucfirst($per->value), new Kind\Text, Origin::Item),
+                'slug' => new Field('slug', 'Slug', new Kind\Text, Origin::Item),
+            ],
+        );
+    }
+
+    public function type(): Type
+    {
+        return $this->type;
+    }
+
+    public function draws(): array
+    {
+        return $this->items->draws();
+    }
+
+    /** How many characters of a day tell the month or the year: `2026-05`. */
+    public function length(): int
+    {
+        return $this->per === Stretch::Year ? 4 : 7;
+    }
+
+    public function holds(Record $record, Context $context): bool
+    {
+        return $record->type === $this->type->key;
+    }
+
+    public function records(array $all, Context $context): array
+    {
+        $counts = [];
+        foreach ($this->items->records($all, $context) as $item) {
+            $value = $item->value($this->by);
+            if (is_string($value)) {
+                $key = substr($this->by->family() === Family::Date ? $value : $context->calendar->dayOf($value), 0, $this->length());
+                $counts[$key] = ($counts[$key] ?? 0) + 1;
+            }
+        }
+        $records = [];
+        foreach ($counts as $key => $count) {
+            $records[] = $this->record((string) $key, $count);
+        }
+
+        return $records;
+    }
+
+    public function record(string $slug, int $count): Record
+    {
+        return new Record(
+            (int) str_replace('-', '', $slug), $this->type->key, $slug, Period::words($slug), Status::Published, '0001-01-01T00:00:00Z', null, Audience::Everyone,
+            ['begins' => str_pad($slug, 10, '-01'), 'count' => $count],
+        );
+    }
+
+    public function isItems(): bool
+    {
+        return false;
+    }
+
+    public function order(): array
+    {
+        return [new SortKey(new By\FieldValue($this->type->fields['begins']), Direction::Down)];
+    }
+
+    public function pieces(): array
+    {
+        return [
+            new Piece("the {$this->per->value}s", 'source'), new Piece(' that hold '), new Piece($this->items->type()->plural, 'source.of'),
+            new Piece(', by '), new Piece($this->by->label, 'source.by'),
+        ];
+    }
+
+    public function toArray(): array
+    {
+        return ["{$this->per->value}s" => $this->draws(), 'by' => $this->by->key];
+    }
+}

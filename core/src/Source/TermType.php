@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Source;
+
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\Type;
+
+/** What a term has for rules and cards to speak of. */
+final class TermType
+{
+    public static function of(Taxonomy $taxonomy): Type
+    {
+        return new Type(
+            self::key($taxonomy->key), 'Term', $taxonomy->label, '',
+            [
+                'picture' => new Field('picture', 'Picture', new Kind\Picture),
+                'colour' => new Field('colour', 'Colour', new Kind\Colour),
+                'count' => new Field('count', 'Number of items', new Kind\Number('number')),
+                'place' => new Field('place', 'Place among the terms', new Kind\Number('number')),
+            ] + $taxonomy->fields,
+            base: [
+                'title' => new Field('title', 'Name', new Kind\Text, Origin::Item),
+                'slug' => new Field('slug', 'Slug', new Kind\Text, Origin::Item),
+                'text' => new Field('text', 'Description', new Kind\LongText, Origin::Item),
+            ],
+        );
+    }
+
+    public static function key(string $taxonomy): string
+    {
+        return "terms of {$taxonomy}";
+    }
+
+    /** @param  list<Record>  $items  those that the viewer may see */
+    public static function count(Taxonomy $taxonomy, string $slug, array $items): int
+    {
+        $wanted = $taxonomy->terms->withBelow($slug);
+
+        return count(array_filter($items, fn (Record $item): bool => array_intersect($item->terms($taxonomy->key), $wanted) !== []));
+    }
+}

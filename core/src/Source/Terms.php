@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Source;
+
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\Piece;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\SortKey;
+
+/** The terms of a taxonomy, each with the number of items that have it or one below it. */
+final readonly class Terms implements Source
+{
+    private Type $type;
+
+    /**
+     * @param  string|null  $under  slug: only the terms below it
+     * @param  bool  $used  only those that an item has
+     */
+    public function __construct(public Taxonomy $taxonomy, public ?string $under = null, public bool $used = false)
+    {
+        $this->type = TermType::of($taxonomy);
+    }
+
+    public function type(): Type
+    {
+        return $this->type;
+    }
+
+    public function draws(): array
+    {
+        return [];
+    }
+
+    /** @return list<string>|null slugs of the terms that it takes; null: all */
+    public function among(): ?array
+    {
+        return $this->under === null ? null : array_values(array_diff($this->taxonomy->terms->withBelow($this->under), [$this->under]));
+    }
+
+    public function holds(Record $record, Context $context): bool
+    {
+        return $record->type === $this->type->key
+            && ($this->among() === null || in_array($record->slug, $this->among(), true))
+            && (! $this->used || (int) $record->value($this->type->fields['count']) > 0);
+    }
+
+    public function records(array $all, Context $context): array
+    {
+        $items = array_values(array_filter($all, $context->admits(...)));
+        $counted = array_map(
+            fn (Record $term): Record => $term->with(['count' => TermType::count($this->taxonomy, $term->slug, $items)]),
+            array_values(array_filter($all, fn (Record $record): bool => $record->type === $this->type->key)),
+        );
+
+        return array_values(array_filter($counted, fn (Record $term): bool => $this->holds($term, $context)));
+    }
+
+    public function isItems(): bool
+    {
+        return false;
+    }
+
+    public function order(): array
+    {
+        return [new SortKey(new By\FieldValue($this->type->fields['place']))];
+    }
+
+    public function pieces(): array
+    {
+        return [
+            new Piece('the terms of '.$this->taxonomy->label, 'source'),
+            ...$this->under === null ? [] : [new Piece(' below '), new Piece($this->taxonomy->terms->find($this->under)->name ?? $this->under, 'source.under')],
+            ...$this->used ? [new Piece(' that are in use')] : [],
+        ];
+    }
+
+    public function toArray(): array
+    {
+        return ['terms' => $this->taxonomy->key] + ($this->under === null ? [] : ['under' => $this->under]) + ($this->used ? ['used' => true] : []);
+    }
+}

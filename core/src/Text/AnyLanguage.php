@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Text;
+
+/** A language whose forms are not known: words are compared as they are. */
+final class AnyLanguage implements Language
+{
+    public function stem(string $word): string
+    {
+        return $word;
+    }
+}

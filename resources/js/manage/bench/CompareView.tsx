@@ -1,0 +1,162 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { get, send } from "../shared/api";
+import { Notice } from "../shared/Notice";
+import { moment, useStart } from "../shared/start";
+import type { Compared, Definition, Version } from "../shared/types";
+import type { Bench } from "./useBench";
+
+const MARKS = { comes: "comes", moves: "moves", otherPage: "from another page", stays: "" } as const;
+
+/** What visitors would see come, go and move if the draft were published; and every version that ever was. */
+export function CompareView({
+	bench,
+	against,
+	onAgainst,
+}: {
+	bench: Bench;
+	against: number | null;
+	onAgainst: (version: number | null) => void;
+}) {
+	const start = useStart();
+	const key = bench.definition.key;
+	const versions = useQuery({ queryKey: ["versions", key], queryFn: () => get<Version[]>(`/modules/${key}/versions`) });
+	const compared = useQuery({
+		queryKey: ["compare", bench.definition, bench.standpoint, against, versions.data?.[0]?.number],
+		queryFn: () =>
+			send<Compared>("POST", "/bench/compare", { ...bench.standpoint, definition: bench.definition, against }),
+		placeholderData: keepPreviousData,
+	});
+	const bringBack = async (version: number) => {
+		const { definition } = await get<{ definition: Definition }>(`/modules/${key}/versions/${version}`);
+		bench.change({ ...definition, key });
+	};
+	const data = compared.data;
+	return (
+		<div className="flex-1 min-h-0 overflow-y-auto bg-base-100 px-5 py-4 grid gap-5 content-start">
+			<div className="flex flex-wrap items-end gap-3">
+				<label className="grid gap-1">
+					<span className="text-[0.78rem] text-quiet">The draft beside</span>
+					<select
+						className="select select-sm w-auto"
+						value={against ?? ""}
+						onChange={(event) => onAgainst(event.target.value === "" ? null : Number(event.target.value))}
+					>
+						<option value="">what is live</option>
+						{versions.data?.map((one) => (
+							<option key={one.number} value={one.number}>
+								version {one.number}, {moment(start, one.publishedAt)}
+								{one.by ? `, ${one.by}` : ""}
+							</option>
+						))}
+					</select>
+				</label>
+				{against !== null && (
+					<button type="button" className="btn btn-sm" onClick={() => bringBack(against)}>
+						Bring version {against} back as the draft
+					</button>
+				)}
+				{versions.data?.length === 0 && <span className="text-quiet">Nothing was published yet.</span>}
+			</div>
+			{compared.error && <Notice>{compared.error.message}</Notice>}
+			{data && !data.compared && <p>Nothing of this module is live: all {data.after} records would come.</p>}
+			{data?.compared && (
+				<>
+					<p className="text-[1.05rem]" aria-live="polite">
+						<Said data={data} />
+					</p>
+					{data.said.length > 0 && (
+						<section className="grid gap-1.5">
+							<h3 className="font-serif text-lg font-semibold">What reads otherwise</h3>
+							<dl className="grid gap-1.5">
+								{data.said.map((one) => (
+									<div
+										key={one.lead + one.after + one.before}
+										className="grid sm:grid-cols-[9rem_1fr] gap-x-4 border-b border-base-300 pb-1.5"
+									>
+										<dt className="text-quiet">
+											{one.lead}
+											{one.looks && <span className="block text-[0.78rem]">looks</span>}
+										</dt>
+										<dd>
+											{one.before !== "" && <del className="text-quiet block">{one.before}</del>}
+											{one.after === "" ? (
+												<span className="text-quiet">nothing any more</span>
+											) : (
+												<ins className="no-underline font-semibold">{one.after}</ins>
+											)}
+										</dd>
+									</div>
+								))}
+							</dl>
+						</section>
+					)}
+					{data.goes.length > 0 && (
+						<section>
+							<h3 className="font-serif text-lg font-semibold">Goes</h3>
+							<ul className="columns-1 sm:columns-2">
+								{data.goes.slice(0, 100).map((one) => (
+									<li key={one.id}>
+										<span className="text-secondary">−</span> {one.title}{" "}
+										<span className="text-quiet">was at {one.was}</span>
+									</li>
+								))}
+							</ul>
+							{data.goes.length > 100 && <p className="text-quiet">and {data.goes.length - 100} more</p>}
+						</section>
+					)}
+					{data.pages
+						.filter((page) => page.rows.some((row) => row.what !== "stays"))
+						.slice(0, 30)
+						.map((page) => (
+							<section key={page.page}>
+								<h3 className="font-serif text-lg font-semibold">Page {page.page}</h3>
+								<ol>
+									{page.rows.map((row) => (
+										<li
+											key={row.id}
+											className={`flex gap-3 px-2 py-0.5 ${row.what === "comes" ? "bg-accent" : row.what === "moves" ? "bg-warning/60" : ""}`}
+										>
+											<span className="w-8 text-right text-quiet">{row.place}</span>
+											<span className="flex-1">{row.title}</span>
+											<span className="text-[0.82rem] text-quiet">
+												{MARKS[row.what]}
+												{row.was !== null &&
+													row.what !== "stays" &&
+													`, was at ${row.was}${row.wasOn === page.page ? "" : ` on page ${row.wasOn}`}`}
+											</span>
+										</li>
+									))}
+								</ol>
+							</section>
+						))}
+				</>
+			)}
+		</div>
+	);
+}
+
+function Said({ data }: { data: Compared }) {
+	if (data.comes + data.goes.length + data.moves + data.otherPage === 0) {
+		return (
+			<>
+				The same {data.after} records in the same places
+				{data.said.length > 0 ? "; only what is said or how it looks differs" : ""}.
+			</>
+		);
+	}
+	const parts = [
+		data.comes > 0 && `${data.comes} ${data.comes === 1 ? "comes" : "come"}`,
+		data.goes.length > 0 && `${data.goes.length} ${data.goes.length === 1 ? "goes" : "go"}`,
+		data.moves > 0 && `${data.moves} ${data.moves === 1 ? "moves" : "move"} past the others`,
+		data.otherPage > 0 && `${data.otherPage} ${data.otherPage === 1 ? "stands" : "stand"} on another page`,
+	].filter(Boolean);
+	return (
+		<>
+			<strong>{parts.join(", ")}.</strong>{" "}
+			<span className="text-quiet">
+				{data.before} records now, {data.after} then.
+				{Math.max(data.before, data.after) > data.most && ` The first ${data.most} are compared.`}
+			</span>
+		</>
+	);
+}

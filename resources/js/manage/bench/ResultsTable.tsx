@@ -1,0 +1,128 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { send } from "../shared/api";
+import { Notice } from "../shared/Notice";
+import { Pager } from "../shared/Pager";
+import { fieldOf } from "../shared/start";
+import type { Results } from "../shared/types";
+import { FieldPicker } from "./FieldPicker";
+import { useSource } from "./source";
+import type { Wanted } from "./TraceBar";
+import type { Bench } from "./useBench";
+
+/** The records as a table: the place of each, any fields, one opened for editing or asked about. */
+export function ResultsTable({ bench, onAsk }: { bench: Bench; onAsk: (wanted: Wanted) => void }) {
+	const source = useSource();
+	const named = [
+		...(bench.definition.where
+			? [...JSON.stringify(bench.definition.where).matchAll(/"field":"([a-z0-9_]+)"/g)].map((found) => found[1] ?? "")
+			: []),
+		...bench.definition.order.map((key) => key.by),
+	];
+	const [chosen, setChosen] = useState<string[] | null>(null);
+	const fields = (chosen ?? [...new Set(named)]).filter(
+		(key) => source.own.includes(key) && !["id", "words", "title"].includes(key),
+	);
+	const [page, setPage] = useState(1);
+	const results = useQuery({
+		queryKey: ["results", bench.definition, bench.standpoint, fields, page],
+		queryFn: () =>
+			send<Results>("POST", "/bench/results", {
+				...bench.standpoint,
+				definition: bench.definition,
+				fields,
+				page: String(page),
+			}),
+		placeholderData: keepPreviousData,
+	});
+	const data = results.data;
+	return (
+		<div className="flex-1 min-h-0 flex flex-col bg-base-100">
+			<div className="flex flex-wrap items-center gap-2 px-4 py-2 border-b border-base-300">
+				{fields.map((key) => (
+					<span key={key} className="chip cursor-default">
+						{fieldOf(source, key)?.label ?? key}
+						<button
+							type="button"
+							className="ml-1 cursor-pointer"
+							aria-label={`Hide the column ${fieldOf(source, key)?.label ?? key}`}
+							onClick={() => setChosen(fields.filter((one) => one !== key))}
+						>
+							×
+						</button>
+					</span>
+				))}
+				<FieldPicker
+					label="Add a column"
+					placeholder="+ a column"
+					onPick={(key) => !key.includes(".") && setChosen([...fields.filter((one) => one !== key), key])}
+				/>
+			</div>
+			{results.error && <Notice>{results.error.message}</Notice>}
+			<div className="flex-1 min-h-0 overflow-auto relative">
+				<table className="w-full text-[0.88rem]">
+					<thead className="sticky top-0 bg-base-200 text-left">
+						<tr>
+							<th className="px-4 py-1.5 font-semibold w-16">Place</th>
+							<th className="px-2 py-1.5 font-semibold">Title</th>
+							{fields.map((key) => (
+								<th key={key} className="px-2 py-1.5 font-semibold">
+									{fieldOf(source, key)?.label ?? key}
+								</th>
+							))}
+							<th className="px-2 py-1.5 font-semibold">
+								<span className="sr-only">Ask</span>
+							</th>
+						</tr>
+					</thead>
+					<tbody>
+						{data?.rows.map((row) => (
+							<tr key={`${row.type} ${row.id}`} className="border-b border-base-300">
+								<td className="px-4 py-1.5 whitespace-nowrap">
+									{row.place} <span className="text-quiet">p. {row.page}</span>
+								</td>
+								<td className="px-2 py-1.5 font-semibold">
+									{source.isItems ? (
+										<Link
+											className="hover:underline"
+											to={`/content/${row.type}/${row.id}`}
+											state={{ back: `/modules/${bench.definition.key}` }}
+										>
+											{row.title}
+										</Link>
+									) : (
+										row.title
+									)}
+									{row.pinned && <span className="ml-2 text-[0.78rem] text-secondary">pinned</span>}
+								</td>
+								{row.values.map((value, i) => (
+									// biome-ignore lint/suspicious/noArrayIndexKey: a cell is known by its column
+									<td key={i} className="px-2 py-1.5">
+										{value}
+									</td>
+								))}
+								<td className="px-2 py-1.5 text-right">
+									<button
+										type="button"
+										className="plain-add whitespace-nowrap"
+										onClick={() => onAsk({ id: row.id, slug: row.slug, title: row.title })}
+										aria-label={`Why is ${row.title} here?`}
+									>
+										Why here?
+									</button>
+								</td>
+							</tr>
+						))}
+					</tbody>
+				</table>
+				{data && data.rows.length === 0 && <p className="p-4 text-quiet">Nothing is left after these rules.</p>}
+			</div>
+			{data && data.pages > 1 && (
+				<div className="px-4 py-2 border-t border-base-300">
+					<Pager page={data.page} pages={data.pages} onGo={setPage} />
+				</div>
+			)}
+		</div>
+	);
+}

@@ -1,0 +1,231 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import { findItems } from "../shared/findItems";
+import { useStart } from "../shared/start";
+import type { Standpoint } from "../shared/types";
+import type { Bench } from "./useBench";
+
+const AS: Record<string, string> = { "signed-out": "anyone", members: "a member", everyone: "no one in particular" };
+
+/** From where the page is seen: by whom, on which date, on a page about what, with which words looked for. */
+export function Standing({ bench }: { bench: Bench }) {
+	const { standpoint, setStandpoint } = bench;
+	const { people } = useStart();
+	const set = (next: Partial<Standpoint>) => {
+		const all = { ...standpoint, ...next };
+		setStandpoint(Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined && value !== "")));
+	};
+	const person = people.find((one) => one.email === standpoint.person);
+	return (
+		<div className="flex flex-wrap items-center gap-x-1.5 text-[0.88rem]">
+			<span className="text-quiet">seen by</span>
+			<Menu words={person?.name ?? AS[standpoint.as ?? "signed-out"] ?? "anyone"} label="Seen by">
+				<fieldset className="grid gap-1.5">
+					<legend className="text-[0.78rem] text-quiet">Audience</legend>
+					{Object.entries(AS).map(([key, words]) => (
+						<label key={key} className="flex items-center gap-2">
+							<input
+								type="radio"
+								name="audience"
+								className="radio radio-sm"
+								checked={(standpoint.as ?? "signed-out") === key && !standpoint.person}
+								onChange={() => set({ as: key, person: undefined as never })}
+							/>
+							{words}
+						</label>
+					))}
+					<select
+						className="select select-sm"
+						aria-label="Somebody who has signed in"
+						value={standpoint.person ?? ""}
+						onChange={(event) => set({ as: "members", person: event.target.value })}
+					>
+						<option value="">a member by name…</option>
+						{people.map((one) => (
+							<option key={one.email} value={one.email}>
+								{one.name}
+							</option>
+						))}
+					</select>
+				</fieldset>
+			</Menu>
+			<span className="text-quiet">on</span>
+			<Menu
+				words={standpoint.at ? new Date(standpoint.at).toLocaleDateString(undefined, { dateStyle: "medium" }) : "today"}
+				label="On which date"
+			>
+				<label className="grid gap-1.5">
+					<span className="text-[0.78rem] text-quiet">The page as it will be, or would have been</span>
+					<input
+						type="datetime-local"
+						className="input input-sm"
+						value={standpoint.at ? local(standpoint.at) : ""}
+						onChange={(event) =>
+							set({
+								at: event.target.value === "" ? "" : `${new Date(event.target.value).toISOString().slice(0, 19)}Z`,
+							})
+						}
+					/>
+				</label>
+				{standpoint.at && (
+					<button type="button" className="plain-add justify-self-start" onClick={() => set({ at: "" })}>
+						Back to today
+					</button>
+				)}
+			</Menu>
+			<span className="text-quiet">on</span>
+			<Menu words={aboutWords(standpoint)} label="On a page about">
+				<About bench={bench} set={set} />
+			</Menu>
+		</div>
+	);
+}
+
+function local(instant: string): string {
+	const at = new Date(instant);
+	return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+}
+
+function aboutWords({ about, words }: Standpoint): string {
+	if (about?.term) {
+		return `the page of ${about.term.split("/")[1]}`;
+	}
+	if (about?.item) {
+		return "an item’s page";
+	}
+	return about?.month ? `the page of ${about.month}` : words ? `a search for “${words}”` : "a plain page";
+}
+
+/** What the page is about, for rules that take their value from it. */
+function About({ bench, set }: { bench: Bench; set: (next: Partial<Standpoint>) => void }) {
+	const { types, taxonomies, people } = useStart();
+	const { standpoint } = bench;
+	const about = standpoint.about ?? {};
+	const [type, setType] = useState(types[0]?.key ?? "");
+	const [words, setWords] = useState("");
+	const found = useQuery({
+		queryKey: ["find", type, words],
+		queryFn: () => findItems(type, words),
+	});
+	const put = (next: Partial<NonNullable<Standpoint["about"]>>) => {
+		const all = Object.fromEntries(
+			Object.entries({ ...about, ...next }).filter(([, value]) => value !== undefined && value !== ""),
+		);
+		set({ about: Object.keys(all).length === 0 ? (undefined as never) : all });
+	};
+	return (
+		<div className="grid gap-2.5">
+			<p className="text-quiet text-[0.8rem]">Rules that take a value from the page take it from this one here.</p>
+			<label className="grid gap-1">
+				<span className="text-[0.78rem] text-quiet">A term</span>
+				<select
+					className="select select-sm"
+					value={about.term ?? ""}
+					onChange={(event) => put({ term: event.target.value })}
+				>
+					<option value="">none</option>
+					{taxonomies.map((one) => (
+						<optgroup key={one.key} label={one.label}>
+							{one.terms.map((term) => (
+								<option key={term.slug} value={`${one.key}/${term.slug}`}>
+									{term.name}
+								</option>
+							))}
+						</optgroup>
+					))}
+				</select>
+			</label>
+			<div className="grid gap-1">
+				<span className="text-[0.78rem] text-quiet">An item</span>
+				<div className="flex gap-2">
+					<select
+						className="select select-sm w-28"
+						aria-label="Its type"
+						value={type}
+						onChange={(event) => setType(event.target.value)}
+					>
+						{types.map((one) => (
+							<option key={one.key} value={one.key}>
+								{one.label}
+							</option>
+						))}
+					</select>
+					<input
+						type="search"
+						className="input input-sm w-36"
+						aria-label="Find the item"
+						placeholder="Find by title"
+						value={words}
+						onChange={(event) => setWords(event.target.value)}
+					/>
+				</div>
+				<select
+					className="select select-sm"
+					aria-label="The item"
+					value={about.item ?? ""}
+					onChange={(event) =>
+						put({ item: event.target.value === "" ? (undefined as never) : Number(event.target.value) })
+					}
+				>
+					<option value="">none</option>
+					{(found.data?.items ?? []).map((item) => (
+						<option key={item.id} value={item.id}>
+							{item.title}
+						</option>
+					))}
+				</select>
+			</div>
+			<label className="grid gap-1">
+				<span className="text-[0.78rem] text-quiet">A month</span>
+				<input
+					type="month"
+					className="input input-sm"
+					value={about.month ?? ""}
+					onChange={(event) => put({ month: event.target.value })}
+				/>
+			</label>
+			<label className="grid gap-1">
+				<span className="text-[0.78rem] text-quiet">A person</span>
+				<select
+					className="select select-sm"
+					value={about.person ?? ""}
+					onChange={(event) => put({ person: event.target.value })}
+				>
+					<option value="">none</option>
+					{people.map((one) => (
+						<option key={one.email} value={one.email}>
+							{one.name}
+						</option>
+					))}
+				</select>
+			</label>
+			<label className="grid gap-1">
+				<span className="text-[0.78rem] text-quiet">Words a visitor looks for</span>
+				<input
+					type="search"
+					className="input input-sm"
+					value={standpoint.words ?? ""}
+					onChange={(event) => set({ words: event.target.value })}
+				/>
+			</label>
+		</div>
+	);
+}
+
+function Menu({ words, label, children }: { words: string; label: string; children: React.ReactNode }) {
+	return (
+		<DialogTrigger>
+			<Button className="word">{words}</Button>
+			<Popover
+				isNonModal
+				placement="bottom end"
+				className="bg-base-100 border border-base-300 rounded-box shadow-lg p-4 w-72 max-h-[70vh] overflow-y-auto"
+			>
+				<Dialog className="outline-none grid gap-3" aria-label={label}>
+					{children}
+				</Dialog>
+			</Popover>
+		</DialogTrigger>
+	);
+}

@@ -1,0 +1,193 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { send } from "../shared/api";
+import { findItems } from "../shared/findItems";
+import { useStart } from "../shared/start";
+import type { Results, Traced, TraceStep } from "../shared/types";
+import type { Bench } from "./useBench";
+
+export interface Wanted {
+	id?: number;
+	slug?: string;
+	title: string;
+}
+
+/** One question, answered for any record: why is it here, or not? */
+export function TraceBar({
+	bench,
+	wanted,
+	onWanted,
+}: {
+	bench: Bench;
+	wanted: Wanted | null;
+	onWanted: (next: Wanted | null) => void;
+}) {
+	const [words, setWords] = useState("");
+	const source = bench.look.data?.source;
+	const { types } = useStart();
+	const found = useQuery({
+		queryKey: ["find any", words, source?.isItems],
+		queryFn: () =>
+			find(
+				words,
+				types.map((one) => one.key),
+				source?.isItems ?? true,
+				bench,
+			),
+		enabled: words.trim() !== "",
+	});
+	const traced = useQuery({
+		queryKey: ["trace", bench.definition, bench.standpoint, wanted?.id, wanted?.slug],
+		queryFn: () =>
+			send<Traced>("POST", "/bench/trace", {
+				...bench.standpoint,
+				definition: bench.definition,
+				...(wanted?.id !== undefined && source?.isItems ? { item: wanted.id } : { slug: wanted?.slug }),
+			}),
+		enabled: wanted !== null,
+	});
+	const answer = traced.data;
+	const pick = (next: Wanted) => {
+		onWanted(next);
+		setWords("");
+	};
+
+	return (
+		<section
+			className="shrink-0 bg-base-100 border-t border-base-300 px-4 py-2.5 grid gap-2"
+			aria-label="Why is it here, or not?"
+		>
+			<div className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
+				<label htmlFor="trace-words" className="font-semibold">
+					Why is it here, or not?
+				</label>
+				<div className="relative">
+					<input
+						id="trace-words"
+						type="search"
+						className="input input-sm w-60"
+						placeholder={wanted?.title ?? "Any record, by its title"}
+						value={words}
+						autoComplete="off"
+						onChange={(event) => setWords(event.target.value)}
+						onKeyDown={(event) => {
+							const first = found.data?.[0];
+							if (event.key === "Enter" && first) {
+								pick(first);
+							}
+						}}
+					/>
+					{words.trim() !== "" && found.data && (
+						<ul className="absolute bottom-full mb-1 z-20 w-80 max-h-64 overflow-y-auto bg-base-100 border border-base-300 rounded-box shadow-lg p-1.5">
+							{found.data.map((one) => (
+								<li key={`${one.id} ${one.slug}`}>
+									<button
+										type="button"
+										className="w-full text-left px-2 py-1 rounded-field hover:bg-accent focus:bg-accent cursor-pointer"
+										onClick={() => pick(one)}
+									>
+										{one.title}
+									</button>
+								</li>
+							))}
+							{found.data.length === 0 && <li className="px-2 py-1 text-quiet">Nothing by that title.</li>}
+						</ul>
+					)}
+				</div>
+				{answer && (
+					<p aria-live="polite" className="order-last basis-full">
+						<span className={`font-semibold ${answer.shown ? "text-success" : "text-secondary"}`}>{answer.title}.</span>{" "}
+						{answer.answer}
+						{!answer.shown && answer.wouldStand !== null && (
+							<span className="text-quiet">
+								{" "}
+								Had it passed it would stand at place {answer.wouldStand}, on page {answer.page}.
+							</span>
+						)}
+						{answer.shown && answer.pages.length === 0 && (
+							<span className="text-quiet"> The module stands on no page yet.</span>
+						)}
+					</p>
+				)}
+				{traced.error && <p className="text-secondary">{traced.error.message}</p>}
+				{wanted && (
+					<button type="button" className="plain-add" onClick={() => onWanted(null)}>
+						Close
+					</button>
+				)}
+			</div>
+			{answer && (
+				<div className="grid gap-2 max-h-[30vh] overflow-y-auto relative" tabIndex={-1}>
+					<ol className="flex flex-wrap gap-1.5" aria-label="Rule by rule">
+						{answer.steps.map((step, i) => (
+							<Step key={step.step} step={step} number={i + 1} />
+						))}
+					</ol>
+					<div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[0.85rem]">
+						{answer.ways.map((way) =>
+							way.definition ? (
+								<button
+									key={way.words}
+									type="button"
+									className="plain-add"
+									onClick={() => way.definition && bench.change(way.definition)}
+								>
+									{way.words}
+								</button>
+							) : (
+								way.edit !== null && (
+									<Link
+										key={way.words}
+										className="plain-add"
+										to={`/content/${answer.type}/${way.edit}`}
+										state={{ back: `/modules/${bench.definition.key}` }}
+									>
+										{way.words}
+									</Link>
+								)
+							),
+						)}
+					</div>
+				</div>
+			)}
+		</section>
+	);
+}
+
+function Step({ step, number }: { step: TraceStep; number: number }) {
+	const look =
+		step.passed === false
+			? "bg-warning text-warning-content font-semibold"
+			: step.passed === null
+				? "bg-base-200 text-quiet"
+				: "bg-accent text-accent-content";
+	return (
+		<li className={`rounded-field px-2 py-0.5 text-[0.82rem] ${look}`} title={step.sentence}>
+			{number} {step.label}{" "}
+			<span aria-hidden="true">{step.passed === false ? "✗" : step.passed === null ? "–" : "✓"}</span>
+			<span className="sr-only">
+				{step.passed === false ? "not passed" : step.passed === null ? "not asked" : "passed"}: {step.sentence}
+			</span>
+		</li>
+	);
+}
+
+async function find(words: string, types: string[], items: boolean, bench: Bench): Promise<Wanted[]> {
+	if (!items) {
+		const shown = await send<Results>("POST", "/bench/results", {
+			...bench.standpoint,
+			definition: bench.definition,
+			fields: [],
+		});
+		return shown.rows
+			.filter((row) => row.title.toLowerCase().includes(words.trim().toLowerCase()))
+			.map((row) => ({ slug: row.slug, title: row.title }));
+	}
+	const pages = await Promise.all(types.map((type) => findItems(type, words)));
+	return pages
+		.flatMap((page) =>
+			page.items.slice(0, 6).map((item) => ({ id: item.id, slug: String(item.values.slug), title: item.title })),
+		)
+		.slice(0, 14);
+}

@@ -1,0 +1,1 @@
+@include('site.pages.more')

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Content\CatalogueStore;
+use App\Listing\Indexes;
+use App\Modules\ModuleStore;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Tests\Support\Garden;
+
+/** Indexes are made beside others' work, which no transaction allows: this test clears up after itself. */
+final class IndexesTest extends TestCase
+{
+    /** @return list<string> */
+    protected function connectionsToTransact(): array
+    {
+        return [];
+    }
+
+    protected function tearDown(): void
+    {
+        DB::statement('truncate modules, items, terms, taxonomies, types, content_counters, changes cascade');
+        app(Indexes::class)->keep();
+        app(CatalogueStore::class)->forget();
+        parent::tearDown();
+    }
+
+    public function test_live_modules_get_the_indexes_they_need_and_leave_none_behind(): void
+    {
+        $this->plantType();
+        $this->plant(['title' => "O'Hara’s fern", 'price' => 2, 'light' => 'shade', 'publish_at' => '2026-01-01']);
+        $store = app(ModuleStore::class);
+        $indexes = app(Indexes::class);
+        $store->apply(Garden::module(['key' => 'draft', 'order' => [['by' => 'sown']]]));
+        $this->assertSame([], $indexes->needed(), 'a draft needs none');
+        $rules = ['where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['shade']], ['field' => 'price', 'test' => 'gt', 'value' => 1], ['field' => 'nickname', 'test' => 'contains', 'value' => 'x'], ['field' => 'hardy', 'test' => 'yes', 'off' => true]]]];
+        $one = $store->publish($store->apply(Garden::module(['key' => 'one', 'order' => [['by' => 'light', 'direction' => 'down'], ['by' => 'price'], ['by' => 'title']]] + $rules)));
+        $two = $store->publish($store->apply(Garden::module(['key' => 'two', 'order' => [['by' => 'popularity', 'direction' => 'down']]] + $rules)));
+        $this->assertEqualsCanonicalizing(['Plants in order of Light, then Price, then Title', 'Plants by Light', 'Plants by Price', 'how often each Light comes', 'how often each Price comes'], array_column($indexes->needed(), 'what'));
+        $indexes->keep();
+        $this->assertEquals(array_fill_keys(array_keys($indexes->needed()), true), $indexes->present());
+        $this->assertSame(['made' => [], 'dropped' => []], $indexes->keep(), 'made once');
+
+        DB::statement('set enable_seqscan = off');
+        DB::statement('set enable_sort = off');
+        $plan = implode("\n", array_column(DB::select("explain select id from items where type_key = 'plant' and status = 'published' order by case when (items.fields->>'light') is not null then coalesce(array_position('{\"sun\",\"half-shade\",\"shade\"}'::text[], (items.fields->>'light')), 4::int) end desc nulls last, (items.fields->>'price')::numeric asc, items.title collate wellspring_text asc, items.id asc limit 8"), 'QUERY PLAN'));
+        DB::statement('reset enable_seqscan');
+        DB::statement('reset enable_sort');
+        $this->assertStringContainsString('wellspring_module_', $plan);
+
+        $this->assertSame(0, Artisan::call('wellspring:indexes', ['--look' => true]));
+        $this->assertStringContainsString('one, two', Artisan::output());
+        $store->many([$one], 'off');
+        $this->assertSame(0, Artisan::call('wellspring:indexes'));
+        $this->assertCount(4, $indexes->present());
+        $store->many([$two], 'remove');
+        $indexes->keep();
+        $this->assertSame([], $indexes->present());
+    }
+}

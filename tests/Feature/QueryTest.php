@@ -1,0 +1,232 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Listing\Contexts;
+use App\Listing\Listing;
+use App\Models\Item;
+use App\Models\Page;
+use App\Modules\ModuleStore;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+use Tests\Support\Garden;
+use Wellspring\Core\Calendar\Calendar;
+use Wellspring\Core\Calendar\Unit;
+
+/** What the bench answers, what modules go through, search, and views. */
+final class QueryTest extends TestCase
+{
+    /** Common practice, no source: a listing shows four of a group's five products, and somebody asks for the fifth. */
+    public function test_the_fifth_product_of_a_group_is_missing_and_the_trace_says_why_and_what_to_do(): void
+    {
+        $this->plantType();
+        $this->actingAs($this->manager());
+        foreach (['Lady fern', 'Male fern', 'Oak fern', 'Royal fern'] as $i => $title) {
+            $this->plant(['title' => $title, 'groups' => ['ferns'], 'light' => 'shade', 'price' => $i + 1, 'publish_at' => '2026-01-01']);
+        }
+        $fifth = $this->plant(['title' => 'Sun fern', 'groups' => ['ferns'], 'light' => 'sun', 'price' => 2.5, 'publish_at' => '2026-01-01']);
+        $definition = Garden::module(['where' => ['all' => [['field' => 'groups', 'test' => 'anyOf', 'value' => ['ferns']], ['field' => 'light', 'test' => 'anyOf', 'value' => ['shade', 'half-shade']]]], 'order' => [['by' => 'price']], 'page' => ['size' => 2]])->toArray();
+        $traced = $this->postJson('/manage/api/bench/trace', ['definition' => $definition, 'item' => $fifth->id])->assertOk()
+            ->assertJson(['shown' => false, 'wouldStand' => 3, 'page' => 2, 'answer' => 'Not shown: Light is Full sun, and the rule keeps Shade or Half shade.'])->json();
+        $this->assertSame([true, true, false, true, true], array_column($traced['steps'], 'passed'));
+        $this->assertSame(['Also keep Full sun', 'Switch off the rule on Light', 'Pin it to the top, past the rules', 'Edit the Plant itself'], array_column($traced['ways'], 'words'));
+        foreach ($traced['ways'] as $way) {
+            if ($way['definition'] !== null) {
+                $this->postJson('/manage/api/bench/trace', ['definition' => $way['definition'], 'item' => $fifth->id])->assertJsonPath('shown', true);
+            }
+        }
+        $this->postJson('/manage/api/bench/trace', ['definition' => $definition, 'slug' => 'no-such'])->assertUnprocessable();
+
+        app(ModuleStore::class)->publish(app(ModuleStore::class)->apply(app(ModuleStore::class)->read($definition)));
+        $this->assertSame(0, Artisan::call('wellspring:trace', ['key' => 'plants', 'slug' => 'sun-fern', '--json' => true]));
+        $this->assertSame($traced['answer'], json_decode(Artisan::output(), true)['answer']);
+        $this->assertSame(0, Artisan::call('wellspring:trace', ['key' => 'plants', 'slug' => 'oak-fern']));
+        $this->assertStringContainsString('It stands on no page yet.', Artisan::output());
+        $this->assertSame(0, Artisan::call('wellspring:trace', ['key' => 'plants', 'slug' => 'sun-fern', '--on' => '2020-01-01T00:00:00Z']));
+        $this->assertStringContainsString('not published before 1 Jan 2026', Artisan::output());
+        $this->assertSame(1, Artisan::call('wellspring:trace', ['key' => 'plants', 'slug' => 'none']));
+    }
+
+    public function test_results_stand_with_their_places_and_any_fields(): void
+    {
+        $this->garden();
+        $definition = Garden::module(['order' => [['by' => 'price', 'direction' => 'down']], 'pin' => ['plant-2'], 'page' => ['size' => 2]])->toArray();
+        $this->postJson('/manage/api/bench/results', ['definition' => $definition, 'fields' => ['price', 'light', 'gone']])->assertOk()
+            ->assertJson(['total' => 5, 'rows' => [['slug' => 'plant-2', 'place' => 1, 'page' => 1, 'pinned' => true, 'values' => ['£2.00', '']], ['slug' => 'plant-5', 'place' => 2], ['slug' => 'plant-4', 'place' => 3, 'page' => 2]]]);
+        $terms = ['source' => ['terms' => 'groups', 'used' => true], 'order' => [['by' => 'count', 'direction' => 'down'], ['by' => 'title']], 'card' => ['lines' => [['parts' => [['part' => 'title']]]]]] + $definition;
+        $this->postJson('/manage/api/bench/results', ['definition' => array_diff_key($terms, ['pin' => 0]), 'fields' => ['count']])->assertOk()
+            ->assertJson(['total' => 2, 'rows' => [['title' => 'Ferns', 'values' => ['2']], ['title' => 'Perennials', 'values' => ['2']]]]);
+        $this->postJson('/manage/api/bench/trace', ['definition' => array_diff_key($terms, ['pin' => 0]), 'slug' => 'ferns'])->assertOk()->assertJson(['shown' => true, 'place' => 1]);
+    }
+
+    public function test_what_would_come_go_and_move_is_told_page_by_page_on_any_date(): void
+    {
+        $this->garden();
+        $store = app(ModuleStore::class);
+        $live = Garden::module(['order' => [['by' => 'price']], 'page' => ['size' => 2], 'where' => ['all' => [['field' => 'price', 'test' => 'lte', 'value' => 4]]]]);
+        $row = $store->publish($store->apply($live));
+        $draft = ['order' => [['by' => 'price', 'direction' => 'up']], 'where' => ['all' => [['field' => 'price', 'test' => 'gte', 'value' => 2]]], 'pin' => ['plant-4'], 'whenNothing' => ['do' => 'say', 'text' => 'Gone.']] + $live->toArray();
+        $said = $this->postJson('/manage/api/bench/compare', ['definition' => $draft])->assertOk()->assertJson(['compared' => true, 'before' => 4, 'after' => 4, 'comes' => 1, 'moves' => 1])->json();
+        $this->assertSame(['Plant 1'], array_column($said['goes'], 'title'));
+        $this->assertSame([['Plant 4', 'moves'], ['Plant 2', 'stays']], array_map(fn (array $one): array => [$one['title'], $one['what']], $said['pages'][0]['rows']));
+        $this->assertSame([['Plant 3', 'stays'], ['Plant 5', 'comes']], array_map(fn (array $one): array => [$one['title'], $one['what']], $said['pages'][1]['rows']));
+        $this->assertSame(['Keep only', 'By hand', 'When nothing is left'], array_column($said['said'], 'lead'));
+        $this->postJson('/manage/api/bench/compare', ['definition' => $draft, 'at' => '2020-01-01T00:00:00Z'])->assertJson(['before' => 0, 'after' => 0, 'comes' => 0]);
+
+        // Every version is kept, can be compared with, and comes back.
+        $this->putJson('/manage/api/modules/plants/draft', ['definition' => $draft, 'revision' => $row->revision])->assertOk();
+        $this->postJson('/manage/api/modules/plants/publish', [])->assertOk();
+        $this->assertSame([2, 1], array_column((array) $this->getJson('/manage/api/modules/plants/versions')->json(), 'number'));
+        $first = $this->getJson('/manage/api/modules/plants/versions/1')->assertOk()->json('definition');
+        $this->assertSame($live->toArray(), $first);
+        $this->postJson('/manage/api/bench/compare', ['definition' => $draft, 'against' => 1])->assertJson(['comes' => 1]);
+        $this->postJson('/manage/api/bench/compare', ['definition' => $draft, 'against' => 9])->assertUnprocessable();
+        $this->getJson('/manage/api/modules/plants/versions/9')->assertNotFound();
+    }
+
+    public function test_a_rule_whose_field_is_gone_is_marked_where_it_stands_while_the_site_goes_on(): void
+    {
+        $this->garden();
+        $store = app(ModuleStore::class);
+        $row = $store->publish($store->apply(Garden::module(['where' => ['all' => [['field' => 'price', 'test' => 'gt', 'value' => 2], ['field' => 'light', 'test' => 'anyOf', 'value' => ['shade']]]], 'order' => [['by' => 'height'], ['by' => 'title']]])));
+        $gone = json_decode(str_replace(['"light"', '"height"'], '"gone"', (string) json_encode($row->draft)), true);
+        $row->forceFill(['draft' => $gone])->save();
+        $look = $this->postJson('/manage/api/bench/look', ['definition' => $gone])->assertOk()->json();
+        $this->assertSame(['where.all[1].field', 'order[0].by'], array_column($look['problems'], 'path'));
+        $this->assertSame(['where.all[1]', 'order[0]'], array_column(array_merge(...array_column($look['sentences'], 'broken')), 'at'));
+        $this->assertSame(3, $look['total'], 'the other rules still hold');
+        // What was broken before may be kept while something else is changed; nothing new that is broken may.
+        $this->putJson('/manage/api/modules/plants/draft', ['definition' => ['name' => 'Mended half'] + $gone, 'revision' => $row->revision])->assertOk();
+        $this->putJson('/manage/api/modules/plants/draft', ['definition' => ['headings' => ['by' => 'nowhere']] + $gone, 'revision' => $row->revision + 1])->assertUnprocessable();
+        $this->postJson('/manage/api/modules/plants/publish', [])->assertUnprocessable();
+        $this->getJson('/manage/api/modules')->assertJsonPath('0.problem', fn (string $said): bool => str_contains($said, '“gone” is not a field'));
+        $this->postJson('/manage/api/modules/check', ['definition' => $gone])->assertUnprocessable()->assertJsonCount(2, 'problems');
+    }
+
+    public function test_modules_are_copied_switched_off_and_removed_together_and_come_back(): void
+    {
+        $this->garden();
+        $store = app(ModuleStore::class);
+        $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
+        foreach (['one', 'two'] as $key) {
+            $store->place($store->publish($store->apply(Garden::module(['key' => $key, 'name' => "Module {$key}"]))), [$page->id]);
+        }
+        $this->postJson('/manage/api/modules/one/duplicate', [])->assertCreated()->assertJson(['key' => 'module-one-copy', 'live' => false]);
+        $this->get('/garden')->assertSeeInOrder(['Module one', 'Module two']);
+        $off = $this->postJson('/manage/api/modules/many', ['keys' => ['one'], 'do' => 'off'])->assertOk()->json('change');
+        $this->get('/garden')->assertDontSee('Module one')->assertSee('Module two');
+        $removed = $this->postJson('/manage/api/modules/many', ['keys' => ['one', 'two'], 'do' => 'remove'])->assertOk()->json('change');
+        $this->get('/garden')->assertOk()->assertDontSee('Module two');
+        $this->assertSame(['module-one-copy'], array_column((array) $this->getJson('/manage/api/modules')->json(), 'key'));
+        $this->postJson('/manage/api/modules', ['name' => 'One', 'definition' => ['source' => ['items' => ['plant']]]])->assertJsonPath('key', 'one-2');
+        $again = $this->postJson('/manage/api/modules/many', ['keys' => ['module-one-copy'], 'do' => 'off'])->json('change');
+        $this->postJson('/manage/api/modules/many', ['keys' => ['module-one-copy'], 'do' => 'remove'])->assertOk();
+        $this->postJson("/manage/api/changes/{$again}/undo", [])->assertOk();
+        $this->getJson('/manage/api/modules/module-one-copy')->assertNotFound();
+        $this->postJson("/manage/api/changes/{$removed}/undo", [])->assertOk()->assertJson(['undone' => 2]);
+        $this->get('/garden')->assertDontSee('Module one')->assertSee('Module two');
+        $this->postJson("/manage/api/changes/{$off}/undo", [])->assertOk();
+        $this->get('/garden')->assertSeeInOrder(['Module one', 'Module two']);
+        $this->postJson('/manage/api/modules/many', ['keys' => ['one', 'gone'], 'do' => 'off'])->assertNotFound();
+    }
+
+    public function test_every_starting_point_is_an_ordinary_definition(): void
+    {
+        $this->garden();
+        $starts = (array) $this->getJson('/manage/api/modules/starts')->assertOk()->json();
+        $this->assertGreaterThanOrEqual(12, count($starts));
+        foreach ($starts as $start) {
+            $made = $this->postJson('/manage/api/modules', ['name' => $start['words'], 'definition' => $start['definition']])->assertCreated()->json('definition');
+            $this->postJson('/manage/api/bench/look', ['definition' => $made])->assertOk()->assertJson(['problems' => []]);
+        }
+    }
+
+    public function test_search_finds_whole_words_and_beginnings_in_any_form_accents_aside(): void
+    {
+        $this->plantType();
+        foreach ([['Crème brûlée lily', 'A sweet scent', '<p>Flowers in gardens.</p>'], ['Garden fern', 'Scented', '<p>No flower at all, 12 cm.</p>'], ['Oak', 'Creme', '<p>Wood</p>']] as $i => [$title, $nickname, $text]) {
+            $this->plant(['title' => $title, 'slug' => "p{$i}", 'nickname' => $nickname, 'text' => $text, 'publish_at' => '2026-01-01']);
+        }
+        $found = function (string $words): array {
+            $module = Garden::module(['where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => $words]]], 'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'slug']]]);
+
+            return array_map(fn (int $id): string => (string) Item::query()->whereKey($id)->value('slug'), app(Listing::class)->run($module, app(Contexts::class)->now())->ids);
+        };
+        foreach (['creme' => ['p0', 'p2'], 'CRÈME lily' => ['p0'], 'garden' => ['p1', 'p0'], 'gardens' => ['p1', 'p0'], 'flower' => ['p0', 'p1'], 'scent*' => ['p0', 'p1'], 'bru' => [], 'bru*' => ['p0'], '12' => ['p1'], '1' => [], 'fern oak' => []] as $words => $expected) {
+            $this->assertSame($expected, $found((string) $words), (string) $words);
+        }
+        DB::table('items')->update(['words' => '{}']);
+        $this->assertSame([], $found('garden'));
+        $this->assertSame(0, Artisan::call('wellspring:words'));
+        $this->assertSame(['p1', 'p0'], $found('garden'));
+        $this->get('/search?q=garden')->assertOk()->assertSeeInOrder(['2 pages', 'Garden fern', 'Crème brûlée lily']);
+        $this->get('/search?q='.urlencode("'; drop & | ! ( <b>"))->assertOk()->assertSee('Nothing on this site holds');
+        foreach (['/search', '/search?q=', '/search?q[]=x', '/search?q=%FF%00'] as $empty) {
+            $this->get($empty)->assertOk()->assertDontSee('found for');
+        }
+        $this->get('/search?q=garden&search-page=9')->assertNotFound();
+        $this->actingAs($this->manager())->getJson('/manage/api/find?q=crem')->assertOk()->assertJson([['kind' => 'item', 'title' => 'Crème brûlée lily'], ['title' => 'Oak']]);
+    }
+
+    public function test_views_are_counted_once_a_visit_and_most_read_follows(): void
+    {
+        $this->garden();
+        $see = fn (int $n, string $agent = 'Mozilla/5.0 (X11; Linux x86_64) Firefox/140', string $ip = '10.0.0.1', string $method = 'GET') => $this->call($method, "/plants/plant-{$n}", server: ['HTTP_USER_AGENT' => $agent, 'REMOTE_ADDR' => $ip])->assertOk();
+        $counted = fn (int $n): int => (int) DB::table('item_views')->join('items', 'items.id', '=', 'item_views.item_id')->where('slug', "plant-{$n}")->sum('views');
+        $see(3);
+        $see(3);
+        $this->assertSame(1, $counted(3), 'a reload within half an hour does not count');
+        $this->travel(31)->minutes();
+        $see(3);
+        $this->assertSame(2, $counted(3));
+        $see(3, ip: '10.0.0.2');
+        $see(3, 'Mozilla/5.0 Safari/617');
+        $see(1);
+        $this->assertSame([4, 1], [$counted(3), $counted(1)], 'another visitor counts, and another item');
+        foreach (['Mozilla/5.0 (compatible; SomeBot/2.1)', 'curl/8.5', 'python-requests/2.32', ''] as $program) {
+            $see(5, $program, '10.0.0.9');
+        }
+        $see(5, method: 'HEAD');
+        $this->assertSame(0, $counted(5), 'programs do not count');
+        $this->assertEqualsCanonicalizing(['item_id', 'day', 'views'], Schema::getColumnListing('item_views'), 'nothing about who looked is kept');
+
+        $store = app(ModuleStore::class);
+        $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
+        $store->place($store->publish($store->apply(Garden::module(['order' => [['by' => 'popularity', 'direction' => 'down'], ['by' => 'slug']], 'page' => ['mode' => 'fixed', 'size' => 2]]))), [$page->id]);
+        $this->get('/garden')->assertSeeInOrder(['Plant 3', 'Plant 1']);
+        foreach (range(1, 6) as $visitor) {
+            $see(5, ip: "10.1.0.{$visitor}");
+        }
+        $this->travel(61)->seconds();
+        $this->get('/garden')->assertSeeInOrder(['Plant 5', 'Plant 3'])->assertDontSee('Plant 1');
+    }
+
+    /** PostgreSQL's own reckoning, with its own copy of ICU's and IANA's data, beside core's. */
+    public function test_days_and_months_are_reckoned_as_the_database_does(): void
+    {
+        foreach (['Europe/London', 'America/St_Johns', 'Australia/Lord_Howe'] as $zone) {
+            $calendar = new Calendar(new \DateTimeZone($zone));
+            foreach (DB::select("select to_char(d, 'YYYY-MM-DD') as day, to_char((d at time zone ?) at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as first from generate_series('2024-01-01'::timestamp, '2027-12-31', '1 day') as d", [$zone]) as $row) {
+                $this->assertSame($row->first, $calendar->firstInstant($row->day), "{$row->day} in {$zone}");
+            }
+        }
+        $calendar = new Calendar(new \DateTimeZone('UTC'));
+        foreach ([Unit::Months, Unit::Years, Unit::Weeks, Unit::Days] as $unit) {
+            foreach (DB::select("select to_char(d, 'YYYY-MM-DD') as day, n, to_char(d + n * ?::interval, 'YYYY-MM-DD') as moved from generate_series('2023-12-25'::timestamp, '2024-04-05', '1 day') as d, generate_series(-25, 25, 7) as n", ["1 {$unit->value}"]) as $row) {
+                $this->assertSame($row->moved, $calendar->movedDay($row->day, (int) $row->n, $unit), "{$row->day} {$row->n} {$unit->value}");
+            }
+        }
+    }
+
+    private function garden(): void
+    {
+        $this->plantType();
+        $this->actingAs($this->manager());
+        foreach (range(1, 5) as $n) {
+            $this->plant(['title' => "Plant {$n}", 'price' => $n, 'publish_at' => '2026-01-01', 'groups' => $n > 3 ? ['ferns'] : null]);
+        }
+    }
+}
