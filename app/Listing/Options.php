@@ -103,10 +103,11 @@ final readonly class Options
         }
         [$low, $high] = [(float) $ends->low, (float) $ends->high];
         $width = $high > $low ? ($high - $low) / self::BARS : 1.0;
-        $counts = $query->selectRaw("least(?::int, floor(({$number} - ?) / ?))::int as bar, count(*) as records", [$high > $low ? self::BARS - 1 : 0, $low, $width])
+        $last = $high > $low ? self::BARS - 1 : 0;
+        $counts = $query->selectRaw("least(?::int, floor(({$number} - ?) / ?))::int as bar, count(*) as records", [$last, $low, $width])
             ->whereRaw("{$number} is not null")->groupByRaw('1')->pluck('records', 'bar');
 
-        return array_map(fn (int $bar): array => ['from' => $low + $bar * $width, 'to' => $bar === self::BARS - 1 ? $high : $low + ($bar + 1) * $width, 'records' => is_numeric($counts[$bar] ?? 0) ? (int) ($counts[$bar] ?? 0) : 0], range(0, $high > $low ? self::BARS - 1 : 0));
+        return array_map(fn (int $bar): array => ['from' => $low + $bar * $width, 'to' => $bar === $last ? $high : $low + ($bar + 1) * $width, 'records' => is_numeric($counts[$bar] ?? 0) ? (int) ($counts[$bar] ?? 0) : 0], range(0, $last));
     }
 
     /** @return list<array{from: string, to: string, records: int}> bars of whole days */

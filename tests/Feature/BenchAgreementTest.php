@@ -31,11 +31,13 @@ final class BenchAgreementTest extends TestCase
     /** @var list<Record> */
     private array $records;
 
+    private int $drawn;
+
     protected function setUp(): void
     {
         parent::setUp();
         $this->plantType();
-        $draw = new RandomModules(random_int(1, 1_000_000));
+        $draw = new RandomModules($this->drawn = random_int(1, 1_000_000));
         $this->records = [];
         for ($n = 1; $n <= 50; $n++) {
             $this->records[] = Records::complete($this->plant(array_diff_key($draw->plant($n), ['picture' => 0, 'friends' => 0, 'keeper' => 0, 'author' => 0])));
@@ -69,7 +71,7 @@ final class BenchAgreementTest extends TestCase
                     $field = $module->type()->reachable[$key];
                     $values = array_filter(array_map(fn (Record $record): mixed => $record->value($field), $reach), fn (mixed $value): bool => $value !== null);
                     $options = app(Options::class)->of($module, $field, $before, $context);
-                    $said = "seed {$seed}, {$key} before {$before}";
+                    $said = "records of seed {$this->drawn}, definition of seed {$seed}, {$key} before {$before}";
                     $this->assertSame([count($values), count($reach) - count($values)], [$options['filled'], $options['empty']], $said);
                     $expected = [];
                     foreach ($values as $value) {
@@ -88,6 +90,18 @@ final class BenchAgreementTest extends TestCase
                 }
             }
         }
+    }
+
+    public function test_values_that_are_all_the_same_stand_in_one_bar_that_ends_where_they_do(): void
+    {
+        Item::query()->delete();
+        $this->plant(['slug' => 'one', 'title' => 'One', 'height' => 2.5, 'sown' => '2026-05-01']);
+        $this->plant(['slug' => 'two', 'title' => 'Two', 'height' => 2.5, 'sown' => '2026-05-01']);
+        $module = Garden::module([]);
+        $context = app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
+        $bars = fn (string $key): array => app(Options::class)->of($module, $module->type()->reachable[$key], 'after all', $context)['bars'];
+        $this->assertEquals([['from' => 2.5, 'to' => 2.5, 'records' => 2]], $bars('height'));
+        $this->assertEquals([['from' => '2026-05-01', 'to' => '2026-05-01', 'records' => 2]], $bars('sown'));
     }
 
     /** @return list<string> the choices a value counts for: a term for itself and all above it, each once */
@@ -114,10 +128,10 @@ final class BenchAgreementTest extends TestCase
             $parts = $module->card->parts();
             $empty = app(Listing::class)->lookAt($module, $context, '1');
             foreach ($parts as $place => $part) {
-                $this->assertSame(count(array_filter($kept, $part->isEmpty(...))), $empty->emptyParts[$place], "seed {$seed}, {$place}");
+                $this->assertSame(count(array_filter($kept, $part->isEmpty(...))), $empty->emptyParts[$place], "records of seed {$this->drawn}, definition of seed {$seed}, {$place}");
             }
             $any = array_filter($kept, fn (Record $record): bool => array_filter($parts, fn ($part): bool => $part->isEmpty($record)) !== []);
-            $this->assertSame(count($any), $empty->emptyAny, "seed {$seed}");
+            $this->assertSame(count($any), $empty->emptyAny, "records of seed {$this->drawn}, definition of seed {$seed}");
         }
     }
 
