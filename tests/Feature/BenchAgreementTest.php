@@ -95,8 +95,8 @@ final class BenchAgreementTest extends TestCase
     public function test_values_that_are_all_the_same_stand_in_one_bar_that_ends_where_they_do(): void
     {
         Item::query()->delete();
-        $this->plant(['slug' => 'one', 'title' => 'One', 'height' => 2.5, 'sown' => '2026-05-01']);
-        $this->plant(['slug' => 'two', 'title' => 'Two', 'height' => 2.5, 'sown' => '2026-05-01']);
+        $this->plant(['slug' => 'one', 'title' => 'One', 'publish_at' => '2026-01-01T00:00:00Z', 'height' => 2.5, 'sown' => '2026-05-01']);
+        $this->plant(['slug' => 'two', 'title' => 'Two', 'publish_at' => '2026-01-01T00:00:00Z', 'height' => 2.5, 'sown' => '2026-05-01']);
         $module = Garden::module([]);
         $context = app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
         $bars = fn (string $key): array => app(Options::class)->of($module, $module->type()->reachable[$key], 'after all', $context)['bars'];
