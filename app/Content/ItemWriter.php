@@ -227,19 +227,20 @@ final class ItemWriter
         return $folded;
     }
 
-    /** @return array<string, string> what search looks in: the title, the short texts, the long ones, by their weight */
+    /** @return array<string, array<string, string>> the words of its texts, by how they stand and by field; those of its terms stand with the terms */
     public static function words(Type $type, ItemDraft $draft): array
     {
-        $texts = ['A' => [$draft->title], 'B' => [], 'D' => [Html::visibleText((string) $draft->text)]];
-        foreach (array_intersect_key($draft->fields, $type->fields) as $key => $value) {
-            if (is_string($value) && $type->fields[$key]->kind->key() === 'text') {
-                $texts['B'][] = $value;
-            } elseif (is_string($value) && $type->fields[$key]->family() === Family::LongText) {
-                $texts['D'][] = Html::visibleText($value);
+        $words = [];
+        foreach (['title' => $draft->title, 'text' => $draft->text] + $draft->fields as $key => $value) {
+            $field = $type->field($key);
+            $standing = $field === null ? null : Words::standing($field);
+            if ($field !== null && $standing !== null && is_string($value)) {
+                $found = Words::of($field->family() === Family::LongText ? Html::visibleText($value) : $value);
+                $words[$standing][$key] = implode(' ', $found);
             }
         }
 
-        return array_filter(array_map(fn (array $all): string => implode(' ', Words::of(implode(' ', $all))), $texts), fn (string $words): bool => $words !== '');
+        return array_filter(array_map(fn (array $all): array => array_filter($all, fn (string $text): bool => $text !== ''), $words));
     }
 
     /**

@@ -74,7 +74,24 @@ final class Records
             $places["{$row->taxonomy_key}/{$row->slug}"] = (int) $row->position;
         }
 
-        return self::of($item)->beside($linked, array_filter((array) $item->words, is_string(...)), $views, $places);
+        return self::of($item)->beside($linked, self::words($item), $views, $places);
+    }
+
+    /** @return array<string, array<string, string>> of its texts, and of the names of its terms and of those above them */
+    private static function words(Item $item): array
+    {
+        $words = array_map(fn (mixed $texts): array => array_filter((array) $texts, is_string(...)), $item->words);
+        $terms = DB::select(<<<'SQL'
+            with recursive above(id) as (
+                select term_id from item_term where item_id = ?
+                union select terms.parent_id from terms join above on terms.id = above.id where terms.parent_id is not null
+            ) select taxonomy_key, string_agg(words, ' ' order by terms.id) as words from terms join above on above.id = terms.id group by taxonomy_key
+            SQL, [$item->id]);
+        foreach ($terms as $row) {
+            $words['B'][(string) $row->taxonomy_key] = (string) $row->words;
+        }
+
+        return $words;
     }
 
     /** A person as rules speak of them; one whose account is closed is seen by nobody. */

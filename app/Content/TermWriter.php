@@ -18,6 +18,7 @@ use Wellspring\Core\Module\TermRename;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
+use Wellspring\Core\Text\Words;
 
 /** The one way in which taxonomies and terms are written. What it does to items and modules can be undone. */
 final readonly class TermWriter
@@ -278,6 +279,7 @@ final readonly class TermWriter
             'colour' => $draft->colour,
             'fields' => $draft->fields,
             'folded' => $this->folded($taxonomy, $draft, $description),
+            'words' => implode(' ', Words::of($draft->name)),
         ];
     }
 

@@ -13,6 +13,7 @@ use Wellspring\Core\Filter\Test\DayIs;
 use Wellspring\Core\Filter\Test\DayNear;
 use Wellspring\Core\Filter\Test\DayTest;
 use Wellspring\Core\Filter\Test\DayWithin;
+use Wellspring\Core\Filter\Test\Search;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Sort\By;
@@ -52,11 +53,13 @@ final readonly class Holds
         return $moments === [] ? null : max($now, min($moments));
     }
 
-    /** Whether the result depends on items that are not the module's own. */
+    /** Whether the result depends on more than the module's own items and the terms that they share. */
     public static function reaches(Module $module): bool
     {
         foreach ($module->where?->conditions() ?? [] as $condition) {
-            if ($condition->field->through !== null || $condition->field->family()->isLink()) {
+            // A search over several types looks in the names of terms of every taxonomy, shared or not.
+            $everywhere = $condition->test instanceof Search && count($module->source->draws()) !== 1;
+            if ($everywhere || $condition->field->through !== null || $condition->field->family()->isLink()) {
                 return true;
             }
         }

@@ -16,7 +16,6 @@ use Wellspring\Core\Sort\By;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\SortKey;
-use Wellspring\Core\Text\Words;
 
 /** What a module's records are ordered by in the database: headings, keys, and the id last. */
 final readonly class OrderSql
@@ -152,16 +151,11 @@ final readonly class OrderSql
 
     private function relevance(By\Relevance $by): Fragment
     {
-        $sums = $bindings = [];
-        foreach ($by->looked as $word) {
-            $cases = '';
-            foreach (Words::WEIGHTS as $key => $weight) {
-                $cases .= " when items.search @@ to_tsquery('wellspring', ?) then {$weight}";
-                $bindings[] = SearchSql::word($word, $key);
-            }
-            $sums[] = "case{$cases} else 0 end";
-        }
+        $sums = array_map(SearchSql::weight(...), $by->sought);
 
-        return $sums === [] ? new Fragment('0::int') : new Fragment('('.implode(' + ', $sums).')', $bindings);
+        return $sums === [] ? new Fragment('0::int') : new Fragment(
+            '('.implode(' + ', array_map(fn (Fragment $one): string => $one->sql, $sums)).')',
+            array_merge(...array_map(fn (Fragment $one): array => $one->bindings, $sums)),
+        );
     }
 }

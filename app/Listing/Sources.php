@@ -107,9 +107,11 @@ final readonly class Sources
     /** @return Builder<Item> */
     private function pageTerm(Source\PageTerm $source, Context $context): Builder
     {
-        $term = $context->page->term;
+        $taxonomy = $source->taxonomy($context);
 
-        return $this->allTerms($source->taxonomy, $context)->where('items.slug', $term !== null && $term['taxonomy'] === $source->taxonomy->key ? $term['slug'] : null);
+        return $taxonomy === null
+            ? $this->allTerms(array_values($source->taxonomies)[0], $context)->whereRaw('false')
+            : $this->allTerms($taxonomy, $context)->where('items.slug', $context->page->term['slug'] ?? null);
     }
 
     /** @return Builder<Item> every term with its place in the tree, and the number of items that have it or one below it */

@@ -26,7 +26,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $text HTML, made safe
  * @property array<string, mixed> $fields
  * @property array<string, string> $folded the texts in the form in which they are compared
- * @property array<string, mixed> $words what search looks in, by weight
+ * @property array<string, mixed> $words the words of its texts, by how they stand for search and by field
  * @property list<int> $term_ids ids of its terms, kept by the database
  * @property int|null $author_id
  * @property int|null $position by hand, within its type; null: never placed

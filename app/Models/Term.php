@@ -17,11 +17,12 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $colour
  * @property array<string, mixed> $fields
  * @property array<string, mixed> $folded its texts in the form in which they are compared
+ * @property string $words of its name, for search
  * @property int $position
  */
 final class Term extends Model
 {
-    protected $fillable = ['taxonomy_key', 'parent_id', 'slug', 'name', 'description', 'picture', 'colour', 'fields', 'folded', 'position'];
+    protected $fillable = ['taxonomy_key', 'parent_id', 'slug', 'name', 'description', 'picture', 'colour', 'fields', 'folded', 'words', 'position'];
 
     protected function casts(): array
     {

@@ -8,6 +8,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Slug;
+use Wellspring\Core\Text\Words;
 
 /** Words for search, views by day, what terms and people need to be listed, and what a module's life leaves behind. */
 return new class extends Migration
@@ -27,12 +28,12 @@ return new class extends Migration
         DB::unprepared('create text search configuration wellspring (copy = simple);
             alter text search configuration wellspring alter mapping for asciiword, word, numword, asciihword, hword, numhword, hword_part, hword_asciipart, hword_numpart with wellspring_words');
         DB::unprepared(<<<'SQL'
-            -- What core found to be the words of the title (A), of short texts (B) and of long ones (D), folded.
+            -- What core found to be the words of the title (A), of short texts (B) and of long ones (D), each by field, folded.
             alter table items add column words jsonb not null default '{}';
             alter table items add column search tsvector generated always as (
-                setweight(to_tsvector('wellspring', coalesce(words->>'A', '')), 'A')
-                || setweight(to_tsvector('wellspring', coalesce(words->>'B', '')), 'B')
-                || setweight(to_tsvector('wellspring', coalesce(words->>'D', '')), 'D')) stored;
+                setweight(to_tsvector('wellspring', coalesce(words->'A', '{}')), 'A')
+                || setweight(to_tsvector('wellspring', coalesce(words->'B', '{}')), 'B')
+                || setweight(to_tsvector('wellspring', coalesce(words->'D', '{}')), 'D')) stored;
             create index items_search on items using gin (search);
             SQL);
         Schema::create('item_views', function (Blueprint $table): void {
@@ -42,7 +43,11 @@ return new class extends Migration
             $table->primary(['item_id', 'day']);
         });
         DB::statement('create index item_views_of_days on item_views (day, item_id) include (views)');
-        Schema::table('terms', fn (Blueprint $table) => $table->jsonb('folded')->default('{}'));
+        Schema::table('terms', function (Blueprint $table): void {
+            $table->jsonb('folded')->default('{}');
+            $table->text('words')->default('');
+        });
+        DB::statement("create index terms_search on terms using gin (to_tsvector('wellspring', words))");
         Schema::table('users', function (Blueprint $table): void {
             $table->text('slug')->nullable()->unique();
             $table->text('folded')->default('');
@@ -61,6 +66,7 @@ return new class extends Migration
         Schema::table('module_versions', fn (Blueprint $table) => $table->dropColumn('note'));
         Schema::table('modules', fn (Blueprint $table) => $table->dropColumn(['off', 'user_id', 'removed_at']));
         Schema::table('users', fn (Blueprint $table) => $table->dropColumn(['slug', 'folded']));
+        Schema::table('terms', fn (Blueprint $table) => $table->dropColumn(['folded', 'words']));
         Schema::table('terms', fn (Blueprint $table) => $table->dropColumn('folded'));
         Schema::dropIfExists('item_views');
         Schema::table('items', fn (Blueprint $table) => $table->dropColumn(['search', 'words']));
@@ -80,7 +86,7 @@ return new class extends Migration
             DB::table('users')->where('id', $user->id)->update(['slug' => $slug, 'folded' => Fold::of((string) $user->name)]);
         }
         foreach (DB::table('terms')->orderBy('id')->get(['id', 'slug', 'name', 'description']) as $term) {
-            DB::table('terms')->where('id', $term->id)->update(['folded' => json_encode(array_filter([
+            DB::table('terms')->where('id', $term->id)->update(['words' => implode(' ', Words::of((string) $term->name)), 'folded' => json_encode(array_filter([
                 'title' => Fold::of((string) $term->name), 'slug' => (string) $term->slug, 'text' => Fold::of(strip_tags((string) $term->description)),
             ], fn (string $text): bool => $text !== ''), JSON_THROW_ON_ERROR)]);
         }

@@ -6,8 +6,10 @@ namespace Tests\Feature;
 
 use App\Listing\Contexts;
 use App\Listing\Listing;
+use App\Listing\Remembered;
 use App\Models\Item;
 use App\Models\Page;
+use App\Models\Term;
 use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -15,6 +17,8 @@ use Illuminate\Support\Facades\Schema;
 use Tests\Support\Garden;
 use Wellspring\Core\Calendar\Calendar;
 use Wellspring\Core\Calendar\Unit;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Problem\Refused;
 
 /** What the bench answers, what modules go through, search, and views. */
 final class QueryTest extends TestCase
@@ -169,6 +173,41 @@ final class QueryTest extends TestCase
         }
         $this->get('/search?q=garden&search-page=9')->assertNotFound();
         $this->actingAs($this->manager())->getJson('/manage/api/find?q=crem')->assertOk()->assertJson([['kind' => 'item', 'title' => 'Crème brûlée lily'], ['title' => 'Oak']]);
+    }
+
+    public function test_search_looks_where_it_is_told_and_in_the_names_of_terms_and_of_those_above(): void
+    {
+        $this->plantType();
+        foreach ([['Rust', 'Lily', '<p>Moss.</p>', ['tree-ferns']], ['Lily', 'Moss', '<p>Rust, rust.</p>', ['shrubs']], ['Moss', 'Rust', '<p>Lily.</p>', null]] as $i => [$title, $nickname, $story, $groups]) {
+            $this->plant(['title' => $title, 'slug' => "p{$i}", 'nickname' => $nickname, 'story' => $story, 'groups' => $groups, 'publish_at' => '2026-01-01']);
+        }
+        /** @param  array<string, int>|null  $in */
+        $module = fn (string $words, ?array $in): Module => app(ModuleStore::class)->read(['format' => 1, 'key' => 'found', 'name' => 'Found', 'source' => ['items' => ['plant']],
+            'where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => $words] + ($in === null ? [] : ['in' => $in])]], 'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'slug']]]);
+        $found = fn (Module $module): array => array_map(fn (int $id): string => (string) Item::query()->whereKey($id)->value('slug'), app(Remembered::class)->show($module, app(Contexts::class)->now())->ids);
+        foreach ([
+            ['rust', null, ['p0', 'p2', 'p1']], ['rust', ['title' => 1], ['p0']], ['rust', ['title' => 1, 'nickname' => 5], ['p2', 'p0']], ['rust', ['story' => 3, 'nickname' => 2, 'title' => 1], ['p1', 'p2', 'p0']],
+            ['fern', null, ['p0']], ['perennial', null, ['p0']], ['perenn* moss', null, ['p0']], ['moss fern', ['title' => 1, 'groups' => 1], []], ['shrubs', ['groups' => 1], ['p1']], ['shrubs', ['title' => 1], []], ['lily shrub', ['title' => 2, 'groups' => 1], ['p1']],
+        ] as [$words, $in, $expected]) {
+            $this->assertSame($expected, $found($module($words, $in)), $words.json_encode($in));
+        }
+        $groups = $module('hedge', ['groups' => 2, 'title' => 1]);
+        $this->assertSame([], $found($groups));
+        $this->actingAs($this->manager());
+        $shrubs = Term::query()->where('slug', 'shrubs')->firstOrFail();
+        $this->putJson("/manage/api/terms/{$shrubs->id}", ['term' => ['slug' => 'shrubs', 'name' => 'Hedges']])->assertOk();
+        $this->assertSame(['p1'], $found($groups), 'a term called otherwise is found by its new name at once');
+        $this->get('/search?q=hedge')->assertOk()->assertSee('Lily');
+        $this->getJson('/manage/api/find?q=hedg')->assertOk()->assertJson([['kind' => 'item', 'title' => 'Lily'], ['kind' => 'term', 'title' => 'Hedges']]);
+        $this->postJson('/manage/api/bench/look', ['definition' => $groups->toArray()])->assertOk()->assertSee('hold')->assertSee('Plant groups (2) or Title (1)');
+        foreach (['where.all[0].in.title: expected a whole number from 1 to 10' => ['title' => 11], 'where.all[0].in: expected fields, at least one' => ['title'], 'where.all[0].in: “height” is no text of Plants; expected one of: title, text, nickname, story, groups.' => ['height' => 1]] as $problem => $in) {
+            try {
+                $module('x', $in);
+                $this->fail('The definition was to be refused.');
+            } catch (Refused $refused) {
+                $this->assertStringStartsWith($problem, (string) $refused->problems[0]);
+            }
+        }
     }
 
     public function test_views_are_counted_once_a_visit_and_most_read_follows(): void

@@ -121,9 +121,11 @@ final class RunAgreementTest extends TestCase
             DB::table('item_term')->where('item_id', $item->id)->update(['position' => $n % 2 === 0 ? $n % 9 : null]);
         }
         $records = array_values(Item::query()->orderBy('id')->get()->map(Records::complete(...))->all());
-        $place = 0;
-        foreach (Garden::groups()->terms->asTree() as ['term' => $term]) {
-            $records[] = new Record((int) Term::query()->where('slug', $term->slug)->value('id'), 'terms of groups', $term->slug, $term->name, Status::Published, '0001-01-01T00:00:00Z', null, Audience::Everyone, ['place' => ++$place]);
+        foreach (Garden::taxonomies() as $taxonomy) {
+            $place = 0;
+            foreach ($taxonomy->terms->asTree() as ['term' => $term]) {
+                $records[] = new Record((int) Term::query()->where('taxonomy_key', $taxonomy->key)->where('slug', $term->slug)->value('id'), "terms of {$taxonomy->key}", $term->slug, $term->name, Status::Published, '0001-01-01T00:00:00Z', null, Audience::Everyone, ['place' => ++$place]);
+            }
         }
 
         return [...$records, ...array_values(User::query()->with('groups')->get()->map(Records::person(...))->all())];

@@ -18,6 +18,7 @@ use Tests\Support\Garden;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\Words;
 
 /** On a real PostgreSQL; every test is rolled back. */
 abstract class TestCase extends LaravelTestCase
@@ -36,10 +37,12 @@ abstract class TestCase extends LaravelTestCase
     /** The type and taxonomy of Garden, stored. */
     protected function plantType(): Type
     {
-        Taxonomy::query()->create(['key' => 'groups', 'label' => 'Plant groups', 'tree' => true]);
-        $ids = [];
-        foreach (Garden::groups()->terms->all() as $i => $term) {
-            $ids[$term->slug] = Term::query()->create(['taxonomy_key' => 'groups', 'slug' => $term->slug, 'name' => $term->name, 'position' => $i, 'folded' => ['title' => Fold::of($term->name), 'slug' => $term->slug], 'parent_id' => $term->parent === null ? null : $ids[$term->parent]])->id;
+        foreach (Garden::taxonomies() as $taxonomy) {
+            Taxonomy::query()->create(['key' => $taxonomy->key, 'label' => $taxonomy->label, 'tree' => $taxonomy->tree]);
+            $ids = [];
+            foreach ($taxonomy->terms->all() as $i => $term) {
+                $ids[$term->slug] = Term::query()->create(['taxonomy_key' => $taxonomy->key, 'slug' => $term->slug, 'name' => $term->name, 'position' => $i, 'words' => implode(' ', Words::of($term->name)), 'folded' => ['title' => Fold::of($term->name), 'slug' => $term->slug], 'parent_id' => $term->parent === null ? null : $ids[$term->parent]])->id;
+            }
         }
         app(CatalogueStore::class)->forget();
 

@@ -86,6 +86,12 @@ final class Garden
         ]));
     }
 
+    /** @return array<string, Taxonomy> by key; no item has a term of the second */
+    public static function taxonomies(): array
+    {
+        return ['groups' => self::groups(), 'soils' => new Taxonomy('soils', 'Soils', false, new Terms([new Term('clay', 'Heavy clay'), new Term('ferns', 'Fern peat')]))];
+    }
+
     public static function plant(): Type
     {
         return TypeFile::read(self::plantFile(), ['groups' => self::groups()]);
@@ -93,7 +99,7 @@ final class Garden
 
     public static function catalogue(): Catalogue
     {
-        return new Catalogue(['plant' => self::plant(), 'tool' => TypeFile::read(self::toolFile(), ['groups' => self::groups()])], ['groups' => self::groups()], ['gardeners' => 'Gardeners', 'journal' => 'The journal']);
+        return new Catalogue(['plant' => self::plant(), 'tool' => TypeFile::read(self::toolFile(), ['groups' => self::groups()])], self::taxonomies(), ['gardeners' => 'Gardeners', 'journal' => 'The journal']);
     }
 
     public static function context(string $at = '2026-06-01T12:00:00Z', Audience $viewer = Audience::SignedOut, string $zone = 'Europe/London', Shown $page = new Shown): Context

@@ -114,7 +114,7 @@ final class RandomModules
      */
     public function context(array $records, Calendar $calendar, Language $language): Context
     {
-        $term = $this->chance(50) ? ['taxonomy' => 'groups', 'slug' => $this->one(['perennials', 'ferns', 'shrubs'])] : null;
+        $term = $this->chance(50) ? $this->one([['taxonomy' => 'groups', 'slug' => $this->one(['perennials', 'ferns', 'shrubs'])], ['taxonomy' => 'soils', 'slug' => 'ferns']]) : null;
 
         return new Context(
             new \DateTimeImmutable($this->one(self::INSTANTS)),
@@ -137,7 +137,7 @@ final class RandomModules
             ['items' => ['plant']], ['items' => ['plant']], ['items' => ['plant']], ['items' => ['plant']], ['items' => ['tool']], ['items' => ['plant', 'tool']], ['items' => ['tool', 'plant']],
             ['terms' => 'groups'], ['terms' => 'groups', 'under' => 'perennials'], ['terms' => 'groups', 'used' => true], ['people' => ['groups' => ['gardeners']]], ['people' => ['groups' => []]],
             ['months' => ['plant'], 'by' => 'publish_at'], ['years' => ['plant', 'tool'], 'by' => 'watered'], ['months' => ['plant'], 'by' => 'sown'],
-            ['page' => 'item'], ['page' => 'item', 'type' => 'plant'], ['page' => 'term', 'of' => 'groups'], ['one' => 'plant-'.$this->random->getInt(1, $count), 'type' => 'plant'],
+            ['page' => 'item'], ['page' => 'item', 'type' => 'plant'], ['page' => 'term', 'of' => 'groups'], ['page' => 'term'], ['one' => 'plant-'.$this->random->getInt(1, $count), 'type' => 'plant'],
         ])];
         $source = (new ModuleReader($catalogue))->read($base)->source;
         $fields = array_filter($catalogue->askable($source->type()), fn (Field $field): bool => ! in_array($field->ownKey(), ['created_at', 'updated_at'], true));
@@ -202,6 +202,7 @@ final class RandomModules
         return ['field' => $field->key, 'test' => $test->key()]
             + ($value === null ? [] : ['value' => $value])
             + ($field->family() === Family::Terms && $value !== null && $this->chance(60) ? ['below' => true] : [])
+            + ($field->family() === Family::Words && $this->chance(60) ? ['in' => $this->weights(array_map(strval(...), array_keys($field->choices)))] : [])
             + (($asked !== null || $field->family() === Family::Identity) && $this->chance(30) ? ['whenMissing' => $this->one(['keepAll', 'keepNone'])] : [])
             + ($this->chance(8) ? ['off' => true] : []);
     }
@@ -249,10 +250,19 @@ final class RandomModules
         };
     }
 
+    /**
+     * @param  list<string>  $fields
+     * @return array<string, int>
+     */
+    private function weights(array $fields): array
+    {
+        return array_map(fn (): int => $this->random->getInt(1, 10), array_flip($this->some($fields ?: throw new \LogicException('There is always a title.'))));
+    }
+
     /** What somebody looks for. */
     private function looked(): string
     {
-        return implode(' ', $this->list(1, 2, fn (): string => $this->one(['fern', 'ferns', 'Ferning', 'strasse', 'zeb*', 'f*', '7', '2*', 'o', 'angstrom', 'dor', 'd', '日本', 'é'])));
+        return implode(' ', $this->list(1, 2, fn (): string => $this->one(['fern', 'ferns', 'Ferning', 'strasse', 'zeb*', 'f*', '7', '2*', 'o', 'angstrom', 'dor', 'd', '日本', 'é', 'perennial', 'shr*'])));
     }
 
     /** @return array<string, mixed> */

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Listing\Compile;
 
 use App\Listing\Fragment;
+use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\Search;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Text\Sought;
 use Wellspring\Core\Text\Words;
 
 /** @implements TestSql<Search> */
@@ -20,16 +22,106 @@ final class SearchSql implements TestSql
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        $looked = Words::looked(is_string($condition->value) ? $condition->value : '');
-
-        return new Fragment("{$of}.search @@ to_tsquery('wellspring', ?)", [implode(' & ', array_map(self::word(...), $looked))]);
+        return self::found(Search::sought($condition), $of);
     }
 
-    /** @param  string  $looked  letters or digits, and perhaps a `*` */
-    public static function word(string $looked, string $weight = ''): string
+    /**
+     * True where each of the words is found.
+     *
+     * @param  list<Sought>  $sought
+     */
+    public static function found(array $sought, string $of = 'items'): Fragment
     {
-        $options = (str_ends_with($looked, '*') ? '*' : '').$weight;
+        return Fragment::all(array_map(fn (Sought $word): Fragment => $word->in === null
+            ? self::either(self::inTexts($word, '', $of), self::terms($word, null), $of)
+            : self::in($word, array_keys($word->in), $of), $sought));
+    }
 
-        return "'".str_replace("'", "''", rtrim($looked, '*'))."'".($options === '' ? '' : ":{$options}");
+    /** What finding the word counts, the most where it is found in several places; 0 where it is not found. */
+    public static function weight(Sought $word): Fragment
+    {
+        $cases = $bindings = [];
+        foreach (self::byWeight($word) as $weight => $found) {
+            $cases[] = "when {$found->sql} then {$weight}";
+            array_push($bindings, ...$found->bindings);
+        }
+
+        return new Fragment('case '.implode(' ', $cases).' else 0 end', $bindings);
+    }
+
+    /** @return array<int, Fragment> true where the word is found in a place of that weight; the weightiest first */
+    private static function byWeight(Sought $word): array
+    {
+        $levels = [];
+        if ($word->in === null) {
+            foreach (Words::WEIGHTS as $standing => $weight) {
+                $texts = self::inTexts($word, $standing, 'items');
+                $levels[$weight] = $standing === 'B' ? self::either($texts, self::terms($word, null), 'items') : $texts;
+            }
+
+            return $levels;
+        }
+        foreach (array_unique($word->in) as $weight) {
+            $levels[$weight] = self::in($word, array_keys($word->in, $weight, true), 'items');
+        }
+        krsort($levels);
+
+        return $levels;
+    }
+
+    /** In any text, or in those that stand so. */
+    private static function inTexts(Sought $word, string $standing, string $of): Fragment
+    {
+        return new Fragment("{$of}.search @@ to_tsquery('wellspring', ?)", [self::query($word, $standing)]);
+    }
+
+    /**
+     * In one of the fields: among what has the word anywhere, which the index tells, those where it stands in them.
+     *
+     * @param  list<string>  $fields
+     */
+    private static function in(Sought $word, array $fields, string $of): Fragment
+    {
+        $anywhere = self::inTexts($word, '', $of);
+        $own = new Fragment(
+            "to_tsvector('wellspring', (select coalesce(jsonb_agg(texts.words), '[]') from jsonb_each({$of}.words) as standing, jsonb_each(standing.value) as texts(field, words) where texts.field = any(?::text[]))) @@ to_tsquery('wellspring', ?)",
+            [Fragment::arrayLiteral($fields), self::query($word, '')],
+        );
+
+        return self::either(Fragment::all([$anywhere, $own]), self::terms($word, $fields), $of);
+    }
+
+    /** @param  list<int>  $terms  ids */
+    private static function either(Fragment $texts, array $terms, string $of): Fragment
+    {
+        return $terms === [] ? $texts : Fragment::any([$texts, Fragment::hasTerm($terms, $of)]);
+    }
+
+    /**
+     * The terms whose names have the word, and all below them.
+     *
+     * @param  list<string>|null  $taxonomies  keys; null: of every one
+     * @return list<int> ids
+     */
+    private static function terms(Sought $word, ?array $taxonomies): array
+    {
+        $found = DB::scalar(<<<'SQL'
+            with recursive named(id) as (
+                select id from terms where to_tsvector('wellspring', words) @@ to_tsquery('wellspring', ?) and (?::text[] is null or taxonomy_key = any(?::text[]))
+                union select terms.id from terms join named on terms.parent_id = named.id
+            ) select array_to_json(array_agg(id order by id)) from named
+            SQL, [self::query($word, ''), ...array_fill(0, 2, $taxonomies === null ? null : Fragment::arrayLiteral($taxonomies))]);
+
+        $ids = is_string($found) ? json_decode($found) : [];
+
+        return is_array($ids) ? array_values(array_filter($ids, is_int(...))) : [];
+    }
+
+    /** @param  string  $standing  a key of Words::WEIGHTS, or '' for all */
+    private static function query(Sought $word, string $standing): string
+    {
+        $options = (str_ends_with($word->word, '*') ? '*' : '').$standing;
+
+        return "'".str_replace("'", "''", rtrim($word->word, '*'))."'".($options === '' ? '' : ":{$options}");
     }
 }

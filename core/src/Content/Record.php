@@ -21,7 +21,7 @@ final readonly class Record
      * @param  string|null  $publishAt  instant
      * @param  string|null  $expireAt  instant
      * @param  array<string, list<self>>  $linked  the items and people that its fields name, by field
-     * @param  array<string, string>  $words  its texts for search, as Words::weight() takes them
+     * @param  array<string, array<string, string>>  $words  what search looks in, as Sought::weight() takes it
      * @param  array<string, int>  $viewsByDay  by day, `Y-m-d`
      * @param  array<string, int>  $places  by hand: within its type under '', within a term under `taxonomy/slug`
      */
@@ -55,7 +55,7 @@ final readonly class Record
      * With what rules can ask beside its values; see the constructor.
      *
      * @param  array<string, list<self>>  $linked
-     * @param  array<string, string>  $words
+     * @param  array<string, array<string, string>>  $words
      * @param  array<string, int>  $viewsByDay
      * @param  array<string, int>  $places
      */

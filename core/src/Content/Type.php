@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
+use Wellspring\Core\Text\Words;
+
 /** A content type: its words, the address of its items' own pages, its fields and its taxonomies. */
 final readonly class Type
 {
@@ -31,7 +33,7 @@ final readonly class Type
         foreach ($taxonomies as $taxonomy) {
             $reachable[$taxonomy->key] = new Field($taxonomy->key, $taxonomy->label, new Kind\Terms, Origin::Taxonomy, taxonomy: $taxonomy);
         }
-        $this->reachable = $reachable + ($base === null ? self::madeFields($taxonomies) : []);
+        $this->reachable = $reachable + ($base === null ? self::madeFields($taxonomies, $reachable) : []);
     }
 
     /**
@@ -105,15 +107,16 @@ final readonly class Type
      * What is not kept in an item but known of it.
      *
      * @param  array<string, Taxonomy>  $taxonomies
+     * @param  array<string, Field>  $fields  those that are kept
      * @return array<string, Field>
      */
-    public static function madeFields(array $taxonomies = []): array
+    public static function madeFields(array $taxonomies = [], array $fields = []): array
     {
         return [
             'author' => new Field('author', 'Author', new Kind\Person, Origin::Item),
             'views' => new Field('views', 'Views', new Kind\Number('number'), Origin::Item),
             'id' => new Field('id', 'The item itself', new Kind\Made('identity', Family::Identity), Origin::Item, choices: array_map(fn (Taxonomy $taxonomy): string => $taxonomy->label, $taxonomies)),
-            'words' => new Field('words', 'All its words', new Kind\Made('words', Family::Words), Origin::Item),
+            'words' => new Field('words', 'All its words', new Kind\Made('words', Family::Words), Origin::Item, choices: array_map(fn (Field $field): string => $field->label, array_filter($fields, fn (Field $field): bool => Words::standing($field) !== null))),
         ];
     }
 }

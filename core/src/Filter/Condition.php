@@ -18,6 +18,7 @@ final readonly class Condition
      * @param  mixed  $value  as the test reads it, or an Asked
      * @param  Missing|null  $whenMissing  null: as the value says
      * @param  Missing|null  $missing  set once bound, where the value is missing
+     * @param  non-empty-array<string, int>|null  $in  the fields that a search looks in, and what finding a word there counts; null: all texts
      */
     public function __construct(
         public Field $field,
@@ -27,6 +28,7 @@ final readonly class Condition
         public bool $off = false,
         public ?Missing $whenMissing = null,
         public ?Missing $missing = null,
+        public ?array $in = null,
     ) {
     }
 
@@ -49,7 +51,7 @@ final readonly class Condition
             return $this->lacking($this->whenMissing ?? $this->value->whenMissing());
         }
 
-        return new self($this->field, $this->test, $value, $this->below, $this->off, $this->whenMissing);
+        return new self($this->field, $this->test, $value, $this->below, $this->off, $this->whenMissing, in: $this->in);
     }
 
     /** Of a field reached through other items, the test is asked of each: one that passes is enough, and none may fail what asks that something is not so. */
@@ -81,12 +83,22 @@ final readonly class Condition
         return ['field' => $this->field->key, 'test' => $this->test->key()]
             + ($this->test->wantsValue() ? ['value' => $this->value instanceof Asked ? $this->value->toArray() : $this->value] : [])
             + ($this->below ? ['below' => true] : [])
+            + ($this->in === null ? [] : ['in' => $this->in])
             + ($this->whenMissing === null ? [] : ['whenMissing' => $this->whenMissing->value])
             + ($this->off ? ['off' => true] : []);
     }
 
+    /** Where a search looks, in words: “Title (4) or Care (1)”; nothing where it looks in all texts. */
+    public function inWords(): string
+    {
+        $in = $this->in ?? [];
+        $differ = count(array_unique($in)) > 1;
+
+        return implode(' or ', array_map(fn (string $key): string => $this->field->choiceLabel($key).($differ ? " ({$in[$key]})" : ''), array_keys($in)));
+    }
+
     private function lacking(Missing $do): self
     {
-        return new self($this->field, $this->test, $this->value, $this->below, $this->off, $this->whenMissing, $do);
+        return new self($this->field, $this->test, $this->value, $this->below, $this->off, $this->whenMissing, $do, $this->in);
     }
 }

@@ -18,6 +18,8 @@ final class FieldRename
     {
         foreach ($definition as $key => $value) {
             $definition[$key] = match (true) {
+                // The fields that a search looks in are named by the keys themselves.
+                $key === 'in' && is_array($value) => array_combine(array_map(fn (string|int $field): string|int => $renamed[$field] ?? $field, array_keys($value)), $value),
                 is_array($value) => self::in($value, $renamed),
                 is_string($value) && in_array($key, self::NAMES_A_FIELD, true) => $renamed[$value] ?? $value,
                 default => $value,

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Module;
 use Wellspring\Core\Card\Card;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\Test\Search;
 use Wellspring\Core\Layout\Arrange;
 use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Paging\PageRule;
@@ -15,7 +16,6 @@ use Wellspring\Core\Sort\By\Relevance;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Source;
-use Wellspring\Core\Text\Words;
 
 /** The definition of one data-driven listing, read and found right by ModuleReader. */
 final readonly class Module
@@ -58,13 +58,15 @@ final readonly class Module
     public function bound(Context $context): self
     {
         $where = $this->where?->bound($context);
-        $looked = [];
+        $sought = [];
         foreach ($where?->conditions() ?? [] as $condition) {
-            if ($condition->test->key() === 'search' && ! $condition->off && $condition->missing === null && is_string($condition->value)) {
-                array_push($looked, ...Words::looked($condition->value));
+            if ($condition->test instanceof Search && ! $condition->off && $condition->missing === null) {
+                foreach (Search::sought($condition) as $word) {
+                    $sought[$word->word.json_encode($word->in)] = $word;
+                }
             }
         }
-        $order = array_map(fn (SortKey $key): SortKey => $key->by instanceof Relevance ? new SortKey(new Relevance(array_values(array_unique($looked))), $key->direction, $key->emptyFirst) : $key, $this->order);
+        $order = array_map(fn (SortKey $key): SortKey => $key->by instanceof Relevance ? new SortKey(new Relevance(array_values($sought)), $key->direction, $key->emptyFirst) : $key, $this->order);
 
         return new self($this->key, $this->name, $this->source, $where, $this->leaveOut, $this->pin, $order, $this->skip, $this->atMost, $this->page, $this->arrange, $this->card, $this->whenNothing, $this->headings);
     }

@@ -88,6 +88,9 @@ final class Sentences
         if ($condition->below) {
             $pieces[] = new Piece(' or below');
         }
+        if ($condition->in !== null) {
+            array_push($pieces, new Piece(' in '), new Piece($condition->inWords(), $at.'.in'));
+        }
         if ($condition->whenMissing !== null) {
             $pieces[] = new Piece($condition->whenMissing === Missing::KeepAll ? '; all where there is none' : '; nothing where there is none');
         }

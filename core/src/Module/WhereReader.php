@@ -14,6 +14,7 @@ use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\RecordTest;
 use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Filter\Test\Search;
 use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Filter\Value\Asked;
 use Wellspring\Core\Filter\Value\FromAddress;
@@ -31,6 +32,8 @@ final readonly class WhereReader
     private const MAX_DEPTH = 8;
 
     private const MAX_MEMBERS = 100;
+
+    private const MAX_WEIGHT = 10;
 
     /**
      * @param  array<string, Field>  $fields  what conditions may name, by key
@@ -109,9 +112,32 @@ final readonly class WhereReader
         $off = $shape->flag('off');
         $takes = $value instanceof Asked || $test instanceof RecordTest;
         $whenMissing = $takes && $shape->has('whenMissing') ? Missing::from($shape->oneOf('whenMissing', ['keepAll', 'keepNone'])) : null;
+        $in = $test instanceof Search && $shape->has('in') ? $this->in($shape, $field) : null;
         $shape->noOthers();
 
-        return new Condition($field, $test, $value, $below, $off, $whenMissing);
+        return new Condition($field, $test, $value, $below, $off, $whenMissing, in: $in);
+    }
+
+    /** @return non-empty-array<string, int>|null the fields that a search looks in, and what finding a word there counts */
+    private function in(Shape $shape, Field $field): ?array
+    {
+        $given = $shape->raw('in');
+        if (! is_array($given) || $given === [] || array_is_list($given)) {
+            $shape->wrong('in', 'fields, at least one, each with what a word found there counts: {"title": 4}', $given);
+
+            return null;
+        }
+        $in = [];
+        $one = new Shape($given, $shape->at('in'), $this->problems);
+        foreach (array_map(strval(...), array_keys($given)) as $key) {
+            if (! isset($field->choices[$key])) {
+                $this->problems->add($shape->at('in'), 'unknownField', "“{$key}” is no text of {$this->type->plural}; expected one of: ".implode(', ', array_keys($field->choices)).'.', ['field' => $key]);
+            } else {
+                $in[$key] = $one->whole($key, 1, 1, self::MAX_WEIGHT);
+            }
+        }
+
+        return $in === [] ? null : $in;
     }
 
     private function value(Shape $shape, Test $test, Field $field): mixed

@@ -106,7 +106,7 @@ final readonly class Trace
         $kept = $condition->keeps($record, $context);
         $link = $kept ? ', as' : ', and';
         if ($condition->test instanceof RecordTest) {
-            return ($kept ? 'It passes: ' : 'It does not pass: ')."the rule asks that {$condition->field->label} ".trim($condition->test->words($condition).' '.$condition->test->valueWords($condition)).'.';
+            return ($kept ? 'It passes: ' : 'It does not pass: ')."the rule asks that {$condition->field->label} ".trim($condition->test->words($condition).' '.$condition->test->valueWords($condition)).($condition->in === null ? '' : ' in '.$condition->inWords()).'.';
         }
         $asked = in_array($condition->test->key(), ['anyOf', 'allOf'], true)
             ? 'keeps '.implode($condition->test->key() === 'anyOf' ? ' or ' : ' and ', array_map($condition->field->choiceLabel(...), Given::texts($condition->value)))

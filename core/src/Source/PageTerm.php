@@ -12,19 +12,29 @@ use Wellspring\Core\Run\Context;
 use Wellspring\Core\Sort\By;
 use Wellspring\Core\Sort\SortKey;
 
-/** The term, of one taxonomy, that the page is about; nothing on a page about none. */
+/** The term that the page is about; nothing on a page about none. */
 final readonly class PageTerm implements Source
 {
-    private Type $type;
+    private Type $shared;
 
-    public function __construct(public Taxonomy $taxonomy)
+    /**
+     * @param  non-empty-array<string, Taxonomy>  $taxonomies  by key: all of the site, or the one that is named
+     * @param  bool  $named  whether the definition names the taxonomy
+     */
+    public function __construct(public array $taxonomies, private bool $named)
     {
-        $this->type = TermType::of($taxonomy);
+        $this->shared = TermType::shared($taxonomies);
     }
 
     public function type(): Type
     {
-        return $this->type;
+        return $this->shared;
+    }
+
+    /** The taxonomy of the page's term, where it is one of those taken from. */
+    public function taxonomy(Context $context): ?Taxonomy
+    {
+        return $this->taxonomies[$context->page->term['taxonomy'] ?? ''] ?? null;
     }
 
     public function draws(): array
@@ -34,12 +44,16 @@ final readonly class PageTerm implements Source
 
     public function holds(Record $record, Context $context): bool
     {
-        return $record->type === $this->type->key && $context->page->term === ['taxonomy' => $this->taxonomy->key, 'slug' => $record->slug];
+        $taxonomy = $this->taxonomy($context);
+
+        return $taxonomy !== null && $record->type === TermType::key($taxonomy->key) && $record->slug === ($context->page->term['slug'] ?? '');
     }
 
     public function records(array $all, Context $context): array
     {
-        return array_values(array_filter((new Terms($this->taxonomy))->records($all, $context), fn (Record $record): bool => $this->holds($record, $context)));
+        $taxonomy = $this->taxonomy($context);
+
+        return $taxonomy === null ? [] : array_values(array_filter((new Terms($taxonomy))->records($all, $context), fn (Record $record): bool => $this->holds($record, $context)));
     }
 
     public function isItems(): bool
@@ -49,16 +63,16 @@ final readonly class PageTerm implements Source
 
     public function order(): array
     {
-        return [new SortKey(new By\FieldValue($this->type->reachable['title']))];
+        return [new SortKey(new By\FieldValue($this->shared->reachable['title']))];
     }
 
     public function pieces(): array
     {
-        return [new Piece("the term of {$this->taxonomy->label} that the page is about", 'source')];
+        return [new Piece('the term'.($this->named ? ' of '.$this->shared->plural : '').' that the page is about', 'source')];
     }
 
     public function toArray(): array
     {
-        return ['page' => 'term', 'of' => $this->taxonomy->key];
+        return ['page' => 'term'] + ($this->named ? ['of' => array_key_first($this->taxonomies)] : []);
     }
 }

@@ -124,12 +124,24 @@ final readonly class SourceReader
     private function page(Shape $shape): ?Source
     {
         if ($shape->oneOf('page', ['item', 'term']) === 'term') {
+            $all = $this->catalogue->taxonomies;
+            if (! $shape->has('of')) {
+                if ($all === []) {
+                    $this->problems->add('source.page', 'wrongValue', 'expected a site with at least one taxonomy; this one has none.');
+                }
+
+                return $all === [] ? null : new PageTerm($all, named: false);
+            }
             $taxonomy = $this->taxonomy($shape, 'of');
 
-            return $taxonomy === null ? null : new PageTerm($taxonomy);
+            return $taxonomy === null ? null : new PageTerm([$taxonomy->key => $taxonomy], named: true);
         }
         $types = array_values($this->catalogue->types);
         if (! $shape->has('type')) {
+            if ($types === []) {
+                $this->problems->add('source.page', 'wrongValue', 'expected a site with at least one content type; this one has none.');
+            }
+
             return $types === [] ? null : new PageItem($types, named: false);
         }
         $type = $this->type($shape);

@@ -24,12 +24,30 @@ final class TermType
                 'count' => new Field('count', 'Number of items', new Kind\Number('number')),
                 'place' => new Field('place', 'Place among the terms', new Kind\Number('number')),
             ] + $taxonomy->fields,
-            base: [
-                'title' => new Field('title', 'Name', new Kind\Text, Origin::Item),
-                'slug' => new Field('slug', 'Slug', new Kind\Text, Origin::Item),
-                'text' => new Field('text', 'Description', new Kind\LongText, Origin::Item),
-            ],
+            base: self::base(),
         );
+    }
+
+    /**
+     * What the terms of several taxonomies have in common.
+     *
+     * @param  non-empty-array<Taxonomy>  $taxonomies
+     */
+    public static function shared(array $taxonomies): Type
+    {
+        $types = array_map(self::of(...), array_values($taxonomies));
+
+        return count($types) === 1 ? $types[0] : new Type('terms', 'Term', 'Terms', '', Type::shared($types)->fields, base: self::base());
+    }
+
+    /** @return array<string, Field> */
+    private static function base(): array
+    {
+        return [
+            'title' => new Field('title', 'Name', new Kind\Text, Origin::Item),
+            'slug' => new Field('slug', 'Slug', new Kind\Text, Origin::Item),
+            'text' => new Field('text', 'Description', new Kind\LongText, Origin::Item),
+        ];
     }
 
     public static function key(string $taxonomy): string

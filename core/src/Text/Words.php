@@ -4,11 +4,26 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Text;
 
-/** The words of texts, and what finding one of them counts. */
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Origin;
+
+/** The words of texts, and where search finds them. */
 final class Words
 {
-    /** What a word counts by where it stands: in the title, in a short text, in a long one. */
+    /** What a word counts by where it stands: in the title, in a short text or a term's name, in a long text. */
     public const WEIGHTS = ['A' => 4, 'B' => 2, 'D' => 1];
+
+    /** @return string|null a key of WEIGHTS; null for a field whose words are not looked at */
+    public static function standing(Field $field): ?string
+    {
+        return match (true) {
+            $field->origin === Origin::Item => ['title' => 'A', 'text' => 'D'][$field->key] ?? null,
+            $field->family() === Family::LongText => 'D',
+            $field->family() === Family::Terms, $field->kind->key() === 'text' => 'B',
+            default => null,
+        };
+    }
 
     /** @return list<string> folded; letters and digits stand apart */
     public static function of(string $text): array
@@ -24,29 +39,5 @@ final class Words
         preg_match_all('/(?:[\p{L}\p{M}]+|\p{N}+)\*?/u', Fold::of($text), $found);
 
         return array_values(array_unique($found[0]));
-    }
-
-    /**
-     * @param  string  $looked  one of looked()
-     * @param  array<string, string>  $texts  words separated by blanks, by a key of WEIGHTS
-     * @return int the greatest weight of a text that has it; 0 where none has
-     */
-    public static function weight(string $looked, array $texts, Language $language): int
-    {
-        $begins = str_ends_with($looked, '*');
-        $wanted = $language->stem(rtrim($looked, '*'));
-        foreach (self::WEIGHTS as $key => $weight) {
-            foreach (explode(' ', $texts[$key] ?? '') as $word) {
-                if ($word === '') {
-                    continue;
-                }
-                $has = $language->stem($word);
-                if ($begins ? str_starts_with($has, $wanted) : $has === $wanted) {
-                    return $weight;
-                }
-            }
-        }
-
-        return 0;
     }
 }

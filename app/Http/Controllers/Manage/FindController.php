@@ -13,6 +13,7 @@ use App\Modules\ModuleStore;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\Sought;
 use Wellspring\Core\Text\Words;
 
 /** Finds anything by a few words: modules, pages, items, terms. */
@@ -67,11 +68,12 @@ final readonly class FindController
     /** @return list<array{kind: string, title: string, about: string, to: string}> the last word may be but begun */
     private function items(string $words, User $user): array
     {
-        $looked = Words::looked($words);
-        $looked[] = rtrim((string) array_pop($looked), '*').'*';
-        $items = Item::query()->whereRaw("items.search @@ to_tsquery('wellspring', ?)", [implode(' & ', array_map(SearchSql::word(...), $looked))])
+        $sought = Sought::all(rtrim($words, '*').'*', null);
+        $found = SearchSql::found($sought);
+        $inTitle = SearchSql::found(Sought::all(rtrim($words, '*').'*', ['title' => 1]));
+        $items = Item::query()->whereRaw($found->sql, $found->bindings)
             ->when(! $user->isManager(), fn ($query) => $query->where('author_id', $user->id))
-            ->orderByRaw("items.search @@ to_tsquery('wellspring', ?) desc", [implode(' & ', array_map(fn (string $word): string => SearchSql::word($word, 'A'), $looked))])
+            ->orderByRaw("({$inTitle->sql}) desc", $inTitle->bindings)
             ->orderByRaw('title collate wellspring_text')->limit(self::EACH * 2)->get(['id', 'type_key', 'title', 'status']);
         $types = $this->catalogue->catalogue()->types;
 

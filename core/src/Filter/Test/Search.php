@@ -11,10 +11,11 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\RecordTest;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Text\Sought;
 use Wellspring\Core\Text\Words;
 
 /**
- * Every word looked for is in one of the record's texts: as a whole, in any of its forms, or, ending in `*`, as a
+ * Every word looked for is in one of the texts it looks in, or in the name of one of the record's terms or of one above: as a whole, in any of its forms, or, ending in `*`, as a
  * beginning. Case and accents make no difference.
  */
 final readonly class Search implements RecordTest
@@ -58,13 +59,19 @@ final readonly class Search implements RecordTest
 
     public function keepsRecord(Record $record, Condition $condition, Context $context): bool
     {
-        foreach (Words::looked(is_string($condition->value) ? $condition->value : '') as $word) {
-            if (Words::weight($word, $record->words, $context->language) === 0) {
+        foreach (self::sought($condition) as $word) {
+            if ($word->weight($record->words, $context->language) === 0) {
                 return false;
             }
         }
 
         return true;
+    }
+
+    /** @return list<Sought> */
+    public static function sought(Condition $condition): array
+    {
+        return Sought::all(is_string($condition->value) ? $condition->value : '', $condition->in);
     }
 
     public function words(Condition $condition): string

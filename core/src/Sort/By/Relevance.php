@@ -9,13 +9,13 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Sort\By;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Ordering;
-use Wellspring\Core\Text\Words;
+use Wellspring\Core\Text\Sought;
 
-/** How well a record fits the words looked for: each counts by the weightiest text that has it. */
+/** How well a record fits the words looked for: each counts by the weightiest place that has it. */
 final readonly class Relevance implements By
 {
-    /** @param  list<string>  $looked  words, as Words::looked() gives them; filled in once bound */
-    public function __construct(public array $looked = [])
+    /** @param  list<Sought>  $sought  filled in once bound */
+    public function __construct(public array $sought = [])
     {
     }
 
@@ -36,7 +36,7 @@ final readonly class Relevance implements By
 
     public function value(Record $record, Ordering $ordering): int
     {
-        return array_sum(array_map(fn (string $word): int => Words::weight($word, $record->words, $ordering->context->language), $this->looked));
+        return array_sum(array_map(fn (Sought $word): int => $word->weight($record->words, $ordering->context->language), $this->sought));
     }
 
     public function label(): string

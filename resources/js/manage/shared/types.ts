@@ -99,6 +99,8 @@ export interface Condition {
 	test: string;
 	value?: unknown;
 	below?: boolean;
+	/** The fields that a search looks in, and what finding a word there counts. */
+	in?: Record<string, number>;
 	whenMissing?: "keepAll" | "keepNone";
 	off?: boolean;
 }

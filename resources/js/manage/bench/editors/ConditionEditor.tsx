@@ -11,6 +11,7 @@ import { NumberInput, TextInput } from "./inputs";
 import { Bars } from "./values/Bars";
 import { DayValue, firstDayValue } from "./values/DayValue";
 import { Chips, Linked, TermList, Texts } from "./values/ListValue";
+import { LooksIn } from "./values/LooksIn";
 import { Taken, takenOf } from "./values/Taken";
 
 /** One condition: its field, its test and its value, with counts beside the choices. */
@@ -44,6 +45,7 @@ export function ConditionEditor({
 		enabled: field !== undefined,
 	});
 	const off = condition.off ? { off: true } : {};
+	const kept = { ...off, ...(condition.in ? { in: condition.in } : {}) };
 	const picker = (
 		<FieldPicker
 			label="Field"
@@ -88,12 +90,12 @@ export function ConditionEditor({
 			test: key,
 			...(value === undefined ? {} : { value }),
 			...(value !== undefined && condition.below && field.family === "terms" ? { below: true } : {}),
-			...off,
+			...kept,
 		});
 	};
 	const pickValue = (value: unknown, extra: Partial<Condition> = {}, typing = false) => {
 		setWaiting(null);
-		onChange({ field: field.key, test: wants ? test : "anyOf", value, ...extra, ...off }, typing ? tag : null);
+		onChange({ field: field.key, test: wants ? test : "anyOf", value, ...kept, ...extra }, typing ? tag : null);
 	};
 	const list = { field, condition, wants: wants && taken === null, options: options.data, onPick: pickValue };
 
@@ -126,6 +128,16 @@ export function ConditionEditor({
 				<Texts {...list} />
 			)}
 			{taken === null && test === "related" && <Chips {...list} choices={field.choices} />}
+			{field.family === "words" && condition.value !== undefined && (
+				<LooksIn
+					field={field}
+					condition={condition}
+					onPick={(next) => {
+						const { in: _, ...rest } = condition;
+						onChange(next === undefined ? rest : { ...rest, in: next });
+					}}
+				/>
+			)}
 			{known && wants && (
 				<Taken
 					field={field}

@@ -48,7 +48,7 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 			months: { months: [first], by: "publish_at" },
 			years: { years: [first], by: "publish_at" },
 			pageItem: { page: "item" },
-			pageTerm: { page: "term", of: taxonomies[0]?.key ?? "" },
+			pageTerm: { page: "term" },
 			one: { one: "choose-one", type: first },
 		};
 		pick(starts[next]);
@@ -131,6 +131,16 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 			{(source.terms !== undefined || source.page === "term") && (
 				<fieldset className="flex flex-wrap gap-1.5">
 					<legend className="sr-only">Taxonomy</legend>
+					{source.page && (
+						<button
+							type="button"
+							className="chip"
+							aria-pressed={source.of === undefined}
+							onClick={() => pick({ page: "term" })}
+						>
+							any, with the fields that all terms have
+						</button>
+					)}
 					{taxonomies.map((one) => (
 						<button
 							key={one.key}
