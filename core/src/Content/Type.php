@@ -116,7 +116,7 @@ final readonly class Type
             'author' => new Field('author', 'Author', new Kind\Person, Origin::Item),
             'views' => new Field('views', 'Views', new Kind\Number('number'), Origin::Item),
             'id' => new Field('id', 'The item itself', new Kind\Made('identity', Family::Identity), Origin::Item, choices: array_map(fn (Taxonomy $taxonomy): string => $taxonomy->label, $taxonomies)),
-            'words' => new Field('words', 'All its words', new Kind\Made('words', Family::Words), Origin::Item, choices: array_map(fn (Field $field): string => $field->label, array_filter($fields, fn (Field $field): bool => Words::standing($field) !== null))),
+            'words' => new Field('words', 'Its words', new Kind\Made('words', Family::Words), Origin::Item, choices: array_map(fn (Field $field): string => $field->label, array_filter($fields, fn (Field $field): bool => Words::standing($field) !== null))),
         ];
     }
 }

@@ -45,6 +45,18 @@ export function FieldPicker({
 					className="input input-sm w-full pr-7"
 					placeholder={placeholder ?? ""}
 					onFocus={(event) => event.currentTarget.select()}
+					onKeyDown={(event) => {
+						// Enter takes the first that fits where none is marked yet.
+						const words = event.currentTarget.value.trim().toLowerCase();
+						if (event.key === "Enter" && !event.currentTarget.getAttribute("aria-activedescendant") && words !== "") {
+							const first = sections(fields)
+								.flatMap(([, all]) => all)
+								.find((one) => one.label.toLowerCase().includes(words));
+							if (first && first.key !== value) {
+								onPick(first.key);
+							}
+						}
+					}}
 				/>
 				<Button className="absolute right-0 inset-y-0 w-7 text-quiet cursor-pointer" aria-label={`Show all: ${label}`}>
 					<span aria-hidden="true">▾</span>

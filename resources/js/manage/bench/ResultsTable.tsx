@@ -1,6 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
 import { send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { Pager } from "../shared/Pager";
@@ -12,7 +11,15 @@ import type { Wanted } from "./TraceBar";
 import type { Bench } from "./useBench";
 
 /** The records as a table: the place of each, any fields, one opened for editing or asked about. */
-export function ResultsTable({ bench, onAsk }: { bench: Bench; onAsk: (wanted: Wanted) => void }) {
+export function ResultsTable({
+	bench,
+	onAsk,
+	onOpen,
+}: {
+	bench: Bench;
+	onAsk: (wanted: Wanted) => void;
+	onOpen: (type: string, id: number) => void;
+}) {
 	const source = useSource();
 	const named = [
 		...(bench.definition.where
@@ -84,13 +91,13 @@ export function ResultsTable({ bench, onAsk }: { bench: Bench; onAsk: (wanted: W
 								</td>
 								<td className="px-2 py-1.5 font-semibold">
 									{source.isItems ? (
-										<Link
-											className="hover:underline"
-											to={`/content/${row.type}/${row.id}`}
-											state={{ back: `/modules/${bench.definition.key}` }}
+										<button
+											type="button"
+											className="hover:underline cursor-pointer text-left font-semibold"
+											onClick={() => onOpen(row.type, row.id)}
 										>
 											{row.title}
-										</Link>
+										</button>
 									) : (
 										row.title
 									)}

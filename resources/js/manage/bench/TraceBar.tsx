@@ -1,6 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
 import { send } from "../shared/api";
 import { findItems } from "../shared/findItems";
 import { useStart } from "../shared/start";
@@ -18,10 +17,12 @@ export function TraceBar({
 	bench,
 	wanted,
 	onWanted,
+	onOpen,
 }: {
 	bench: Bench;
 	wanted: Wanted | null;
 	onWanted: (next: Wanted | null) => void;
+	onOpen: (type: string, id: number) => void;
 }) {
 	const [words, setWords] = useState("");
 	const source = bench.look.data?.source;
@@ -137,14 +138,14 @@ export function TraceBar({
 								</button>
 							) : (
 								way.edit !== null && (
-									<Link
+									<button
 										key={way.words}
+										type="button"
 										className="plain-add"
-										to={`/content/${answer.type}/${way.edit}`}
-										state={{ back: `/modules/${bench.definition.key}` }}
+										onClick={() => way.edit !== null && onOpen(answer.type, way.edit)}
 									>
 										{way.words}
-									</Link>
+									</button>
 								)
 							),
 						)}

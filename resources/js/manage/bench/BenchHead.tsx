@@ -1,0 +1,170 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Redo2, Undo2 } from "lucide-react";
+import { useState } from "react";
+import { Link } from "react-router";
+import { ApiError, get, send } from "../shared/api";
+import { Notice } from "../shared/Notice";
+import { moment, useStart } from "../shared/start";
+import type { ModuleWhole } from "../shared/types";
+import { PagesMenu } from "./PagesMenu";
+import type { Bench } from "./useBench";
+
+/** The module's name and state, and what is done with the whole of it. */
+export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: ModuleWhole; onCompare: () => void }) {
+	const start = useStart();
+	const client = useQueryClient();
+	const { definition, change, keeping } = bench;
+	const [state, setState] = useState(module);
+	const [live, setLive] = useState(module.liveDefinition);
+	const publish = useMutation({
+		mutationFn: async () => {
+			if (!(await bench.keep())) {
+				throw new Error("Nothing was published, because the draft is not kept yet.");
+			}
+			return { publishing: definition, now: await send<ModuleWhole>("POST", `/modules/${module.key}/publish`, {}) };
+		},
+		onSuccess: ({ publishing, now }) => {
+			setState(now);
+			setLive(publishing);
+			void client.invalidateQueries({ queryKey: ["modules"] });
+			void client.invalidateQueries({ queryKey: ["versions", module.key] });
+		},
+	});
+	const broken = (bench.look.data?.problems.length ?? 0) > 0;
+	const published = live !== null && JSON.stringify(live) === JSON.stringify(definition);
+
+	return (
+		<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
+			<Link to="/modules" className="text-quiet hover:underline">
+				Modules <span aria-hidden="true">›</span>
+			</Link>
+			<h1 className="sr-only">{definition.name}</h1>
+			<input
+				className="font-serif text-xl font-semibold bg-transparent border-b border-transparent hover:border-base-300 focus:border-primary px-0.5 w-[14ch] grow md:grow-0 md:[field-sizing:content] min-w-32 max-w-full"
+				aria-label="Name of the module"
+				maxLength={200}
+				key={definition.name}
+				defaultValue={definition.name}
+				onBlur={(event) => {
+					const name = event.target.value.trim();
+					if (name === "") {
+						event.target.value = definition.name;
+					} else if (name !== definition.name) {
+						change({ ...definition, name });
+					}
+				}}
+				onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+			/>
+			<span role="status" className="rounded-full bg-accent text-accent-content px-2.5 py-0.5 text-[0.8rem]">
+				{keeping.state === "kept" && `Draft · every change kept, ${moment(start, keeping.at)}`}
+				{keeping.state === "keeping" && "Draft · keeping…"}
+				{keeping.state === "stale" && "Draft · changed elsewhere"}
+				{keeping.state === "failed" && "Draft · not kept yet"}
+			</span>
+			<span className="flex">
+				<button
+					type="button"
+					className="btn btn-ghost btn-sm btn-square"
+					aria-label="Undo"
+					disabled={!bench.canUndo}
+					onClick={bench.undo}
+				>
+					<Undo2 className="size-4" aria-hidden="true" />
+				</button>
+				<button
+					type="button"
+					className="btn btn-ghost btn-sm btn-square"
+					aria-label="Redo"
+					disabled={!bench.canRedo}
+					onClick={bench.redo}
+				>
+					<Redo2 className="size-4" aria-hidden="true" />
+				</button>
+			</span>
+			<span className="flex-1" />
+			<span className="text-quiet">
+				{state.live && state.publishedAt ? `Live since ${moment(start, state.publishedAt, false)}` : "Not live yet"} ·
+			</span>
+			<PagesMenu module={state} onPlaced={setState} />
+			{state.off && (
+				<span className="rounded-full bg-warning text-warning-content px-2.5 py-0.5 text-[0.8rem]">switched off</span>
+			)}
+			<button type="button" className="btn btn-sm h-9" onClick={onCompare}>
+				Compare with live
+			</button>
+			<button
+				type="button"
+				className="btn btn-secondary btn-sm h-9 px-4"
+				disabled={published || publish.isPending || keeping.state === "stale" || broken}
+				onClick={() => publish.mutate()}
+			>
+				{published ? "Published" : "Publish"}
+			</button>
+			{publish.error && (
+				<div className="w-full">
+					<Notice>{publish.error.message}</Notice>
+				</div>
+			)}
+		</div>
+	);
+}
+
+/** What stands between the manager and a kept draft, with the ways out. */
+export function Trouble({ bench }: { bench: Bench }) {
+	const { keeping, look } = bench;
+	const fetchNewest = () => get<ModuleWhole>(`/modules/${bench.definition.key}`);
+	return (
+		<>
+			{keeping.state === "stale" && (
+				<div className="px-4 pt-3">
+					<Notice>
+						Someone else changed this draft while you did. Yours is still here.{" "}
+						<button
+							type="button"
+							className="link font-semibold"
+							onClick={async () => bench.overwrite((await fetchNewest()).revision)}
+						>
+							Keep mine over theirs
+						</button>{" "}
+						or{" "}
+						<button
+							type="button"
+							className="link font-semibold"
+							onClick={async () => bench.takeTheirs(await fetchNewest())}
+						>
+							take theirs
+						</button>{" "}
+						(undo brings yours back).
+					</Notice>
+				</div>
+			)}
+			{keeping.state === "failed" && (
+				<div className="px-4 pt-3">
+					<Notice>
+						The draft could not be kept: {keeping.why} Your changes are still here.{" "}
+						<button type="button" className="link font-semibold" onClick={() => bench.keep()}>
+							Try again
+						</button>
+					</Notice>
+				</div>
+			)}
+			{look.error && (
+				<div className="px-4 pt-3">
+					<Notice>
+						{look.error instanceof ApiError && look.error.problems.length > 0 ? (
+							<ul>
+								{look.error.problems.map((one) => (
+									<li key={one.path + one.code}>
+										<code>{one.path}</code> {one.message}
+									</li>
+								))}
+							</ul>
+						) : (
+							look.error.message
+						)}
+					</Notice>
+				</div>
+			)}
+		</>
+	);
+}
