@@ -43,13 +43,14 @@ final class BenchTest extends BrowserTestCase
         $this->choose('[aria-label="Key 1: by"]', 'title');
         $this->choose('[aria-label="Key 1: direction"]', 'up');
         $this->find('[data-at="page.size"]')->click();
-        $this->retype('[aria-label="How many at a time"]', '3');
+        $this->type('[aria-label="How many at a time"]', '3');
         $this->previewShows('Autumn crocus', 'Barrenwort', 'Blue plantain lily');
         $this->sees('Page 1 of 2');
         $this->browser->executeScript('document.querySelector("iframe").contentDocument.querySelector(".pages a[rel=next]").click()');
         $this->previewShows('Bugbane', 'Catmint', 'Christmas box');
         $this->sees('Page 2 of 2');
-        $this->retype('[aria-label="At most in all"]', '4', toggle: true);
+        $this->find('section .toggle')->click();
+        $this->type('[aria-label="At most in all"]', '4');
         $this->sees('at most 4 in all');
         $this->previewShows('Autumn crocus', 'Barrenwort', 'Blue plantain lily');
         $this->sees('last row 1 of 3');
@@ -65,7 +66,7 @@ final class BenchTest extends BrowserTestCase
         $this->choose('[aria-label="Add a line with…"]', 'price');
         $this->sees('picture · title · price');
         $this->choose('[aria-label="Add a line with…"]', 'excerpt');
-        $this->retype('[aria-label="Words of the excerpt"]', '3');
+        $this->type('[aria-label="Words of the excerpt"]', '3');
         $this->find('[aria-label="Move line 4 up"]')->click();
         $this->sees('picture · title · excerpt · price');
         $this->find('[aria-label="Remove Picture"]')->click();
@@ -80,7 +81,7 @@ final class BenchTest extends BrowserTestCase
         $this->find('[aria-label=Text]')->sendKeys('no such plant');
         $this->sees('0', '[data-rule="where.all[0]"]');
         $this->find('[data-at="whenNothing.text"]')->click();
-        $this->retype('[aria-label="What to say when nothing is left"]', 'The beds are resting.');
+        $this->type('[aria-label="What to say when nothing is left"]', 'The beds are resting.');
         $this->await('the page does not say so', fn (): ?bool => str_contains((string) $this->browser->executeScript('return document.querySelector("iframe").contentDocument.body.textContent'), 'The beds are resting.') ?: null);
         $this->assertAccessible('the bench with nothing left');
         $this->assertQuietConsole();
@@ -97,7 +98,7 @@ final class BenchTest extends BrowserTestCase
         $this->findText('section label', 'and all below')->click();
         $this->pickField('Add a condition', 'Height');
         $this->choose('[aria-label=Test]', 'between');
-        $this->retype('[aria-label=To]', '15');
+        $this->type('[aria-label=To]', '15');
         $this->sees('Height is between 8 and 15 cm');
         $this->findText('button', 'let any one of these be enough')->click();
         $this->sees('any of these holds: Plant groups is Bulbs or below or Height is between 8 and 15 cm');
@@ -122,7 +123,7 @@ final class BenchTest extends BrowserTestCase
         $this->browser->switchTo()->newWindow();
         $this->browser->get($address);
         $this->find('[data-at="page.size"]')->click();
-        $this->retype('[aria-label="How many at a time"]', '5');
+        $this->type('[aria-label="How many at a time"]', '5');
         $this->sees('Draft · every change kept');
         $this->sees('5 at a time');
         usleep(1_200_000);
@@ -156,15 +157,6 @@ final class BenchTest extends BrowserTestCase
     {
         $this->signIn();
         $this->newModule($name.' '.bin2hex(random_bytes(3)), "The newest {$type}s");
-    }
-
-    /** Replaces what stands in a field; with `toggle`, switches it on first. */
-    private function retype(string $css, string $text, bool $toggle = false): void
-    {
-        if ($toggle) {
-            $this->find('section .toggle')->click();
-        }
-        $this->find($css)->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $text]);
     }
 
     private function focused(string $attribute): string

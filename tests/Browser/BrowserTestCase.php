@@ -87,6 +87,25 @@ abstract class BrowserTestCase extends TestCase
         });
     }
 
+    /** Puts the module at hand on the page with that address, and publishes it. */
+    protected function publishOn(string $address): void
+    {
+        $this->findText('button', 'on no page')->click();
+        $this->findText('label', $address)->click();
+        $this->await('it is not placed', fn (): ?bool => ! str_contains($this->find('h1 ~ button.word, button.word')->getText(), 'on no page') ?: null);
+        $this->sees('Draft · every change kept');
+        $this->findText('button', 'Publish')->click();
+        $this->findText('button', 'Published');
+    }
+
+    /** @return list<string> the titles that a module shows on the page at hand */
+    protected function titles(string $key): array
+    {
+        $this->find("#{$key}");
+
+        return $this->browser->executeScript('return [...document.querySelectorAll("#" + arguments[0] + " .title")].map(t => t.textContent.trim())', [$key]);
+    }
+
     /** Makes a module from one of the starting sentences and opens its bench. */
     protected function newModule(string $name, string $sentence): void
     {
@@ -130,6 +149,17 @@ abstract class BrowserTestCase extends TestCase
     protected function keys(string|array $keys): void
     {
         $this->browser->switchTo()->activeElement()->sendKeys($keys);
+    }
+
+    /** Replaces what stands in a field. */
+    protected function type(string $css, string $text): void
+    {
+        $this->find($css)->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $text]);
+    }
+
+    protected function value(string $css): string
+    {
+        return (string) $this->find($css)->getAttribute('value');
     }
 
     protected function choose(string $css, string $value): void

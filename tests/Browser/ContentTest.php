@@ -173,16 +173,6 @@ final class ContentTest extends BrowserTestCase
         unlink($path);
     }
 
-    private function type(string $css, string $text): void
-    {
-        $this->find($css)->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $text]);
-    }
-
-    private function value(string $css): string
-    {
-        return (string) $this->find($css)->getAttribute('value');
-    }
-
     private function labelled(string $words): \Facebook\WebDriver\Remote\RemoteWebElement
     {
         return $this->findText('label', $words)->findElement(WebDriverBy::tagName('input'));

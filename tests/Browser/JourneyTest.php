@@ -278,17 +278,4 @@ final class JourneyTest extends BrowserTestCase
         }
         $this->assertQuietConsole();
     }
-
-    private function type(string $css, string $text): void
-    {
-        $this->find($css)->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $text]);
-    }
-
-    /** @return list<string> */
-    private function titles(string $key): array
-    {
-        $this->find("#{$key}");
-
-        return $this->browser->executeScript('return [...document.querySelectorAll("#" + arguments[0] + " .title")].map(t => t.textContent.trim())', [$key]);
-    }
 }

@@ -4,6 +4,7 @@ import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
 import { findItems } from "../shared/findItems";
 import { useStart } from "../shared/start";
 import type { Standpoint } from "../shared/types";
+import { fromZone, toZone } from "../shared/zone";
 import type { Bench } from "./useBench";
 
 const AS: Record<string, string> = { "signed-out": "anyone", members: "a member", everyone: "no one in particular" };
@@ -11,7 +12,7 @@ const AS: Record<string, string> = { "signed-out": "anyone", members: "a member"
 /** From where the page is seen: by whom, on which date, on a page about what, with which words looked for. */
 export function Standing({ bench }: { bench: Bench }) {
 	const { standpoint, setStandpoint } = bench;
-	const { people } = useStart();
+	const { people, site } = useStart();
 	const set = (next: Partial<Standpoint>) => {
 		const all = { ...standpoint, ...next };
 		setStandpoint(Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined && value !== "")));
@@ -52,7 +53,11 @@ export function Standing({ bench }: { bench: Bench }) {
 			</Menu>
 			<span className="text-quiet">on</span>
 			<Menu
-				words={standpoint.at ? new Date(standpoint.at).toLocaleDateString(undefined, { dateStyle: "medium" }) : "today"}
+				words={
+					standpoint.at
+						? new Date(standpoint.at).toLocaleDateString(site.locale, { dateStyle: "medium", timeZone: site.timeZone })
+						: "today"
+				}
 				label="On which date"
 			>
 				<label className="grid gap-1.5">
@@ -60,12 +65,8 @@ export function Standing({ bench }: { bench: Bench }) {
 					<input
 						type="datetime-local"
 						className="input input-sm"
-						value={standpoint.at ? local(standpoint.at) : ""}
-						onChange={(event) =>
-							set({
-								at: event.target.value === "" ? "" : `${new Date(event.target.value).toISOString().slice(0, 19)}Z`,
-							})
-						}
+						value={toZone(standpoint.at, site.timeZone)}
+						onChange={(event) => set({ at: fromZone(event.target.value, site.timeZone) ?? "" })}
 					/>
 				</label>
 				{standpoint.at && (
@@ -80,11 +81,6 @@ export function Standing({ bench }: { bench: Bench }) {
 			</Menu>
 		</div>
 	);
-}
-
-function local(instant: string): string {
-	const at = new Date(instant);
-	return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 }
 
 function aboutWords({ about, words }: Standpoint): string {

@@ -70,7 +70,8 @@ export function ConditionEditor({
 	const test = waiting ?? condition.test;
 	const known = field.tests.find((one) => one.key === test);
 	const wants = known?.wantsValue ?? false;
-	const taken = takenOf(condition);
+	// While a given value is waited for, nothing is taken from elsewhere.
+	const taken = waiting === null ? takenOf(condition) : null;
 
 	const pickTest = async (key: string, anew = false) => {
 		const next = field.tests.find((one) => one.key === key);
@@ -143,6 +144,7 @@ export function ConditionEditor({
 					field={field}
 					test={known}
 					condition={condition}
+					now={taken}
 					onPick={(value, extra) => pickValue(value, { ...extra, ...(condition.below ? { below: true } : {}) })}
 					onGiven={() => void pickTest(test, true)}
 				/>

@@ -25,17 +25,18 @@ export function Taken({
 	field,
 	test,
 	condition,
+	now,
 	onPick,
 	onGiven,
 }: {
 	field: Field;
 	test: FieldTest;
 	condition: Condition;
+	now: From | null;
 	onPick: (value: From, extra: Partial<Condition>) => void;
 	onGiven: () => void;
 }) {
 	const { types } = useStart();
-	const now = takenOf(condition);
 	if (test.from.length === 0) {
 		return null;
 	}

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+
+/** What visitors do on the site, and managers with all modules at once. */
+final class SiteTest extends BrowserTestCase
+{
+    public function test_a_listing_grows_in_place_and_the_foot_of_the_page_can_be_reached(): void
+    {
+        $this->signIn();
+        $name = 'Growing '.bin2hex(random_bytes(3));
+        $key = strtolower(str_replace(' ', '-', $name));
+        $this->newModule($name, 'The newest products');
+        $this->find('[data-at="page.mode"]')->click();
+        $this->type('[aria-label="How many at a time"]', '20');
+        $this->choose('[aria-label="How visitors get to the rest"]', 'continuous');
+        $this->type('[aria-label="How often it goes on by itself"]', '1');
+        $this->find('[data-at="order[0].by"]')->click();
+        $this->choose('[aria-label="Key 1: by"]', 'title');
+        $this->choose('[aria-label="Key 1: direction"]', 'up');
+        $this->publishOn('/plots');
+        $all = $this->shownBy($key);
+
+        // Once by itself when the end comes into sight, then by the link, without leaving the page.
+        $this->visit('/plots');
+        $first = $this->titles($key);
+        $this->assertSame(array_slice($all, 0, 20), array_slice($first, 0, 20));
+        $this->scrollTo("#{$key} nav");
+        $this->await('it does not go on by itself', fn (): ?bool => $this->titles($key) === array_slice($all, 0, 40) ?: null);
+        $this->scrollTo("#{$key} nav");
+        usleep(700_000);
+        $this->assertCount(40, $this->titles($key), 'it goes on by itself only as often as it was told');
+        $this->find("#{$key} nav a[rel=next]")->click();
+        $this->await('the link does not bring the rest', fn (): ?bool => $this->titles($key) === $all ?: null);
+        $this->assertStringContainsString($all[40], (string) $this->browser->executeScript('return document.activeElement.closest("li")?.textContent'), 'the focus goes on to the first that came');
+        $this->assertSame([], $this->browser->findElements(WebDriverBy::cssSelector("#{$key} nav a[rel=next]")));
+        $this->assertStringEndsWith('/plots', (string) $this->browser->getCurrentURL());
+        $this->assertAccessible('a listing that grew');
+        $this->assertQuietConsole();
+    }
+
+    public function test_a_visitor_finds_by_words_of_the_title_the_text_and_the_term(): void
+    {
+        $this->visit('/search');
+        $this->find('main input[type=search]')->sendKeys("woodland\n");
+        $this->sees('found for');
+        $this->assertStringContainsString('q=woodland', (string) $this->browser->getCurrentURL());
+        $this->find('main input[type=search]')->clear();
+        $this->find('main input[type=search]')->sendKeys("no-such-word-here\n");
+        $this->sees('Nothing on this site holds');
+        $this->assertAccessible('a search that finds nothing');
+        $this->assertQuietConsole();
+    }
+
+    public function test_modules_are_found_switched_off_together_and_taken_back(): void
+    {
+        $this->signIn();
+        $this->find('[aria-label="Find modules"]')->sendKeys('garden plots filled');
+        $this->choose('[aria-label=State]', 'live');
+        $this->sees('Free garden plots');
+        foreach (['Free garden plots', 'People of the garden'] as $name) {
+            $this->type('[aria-label="Find modules"]', $name);
+            $this->find("[aria-label=\"Choose {$name}\"]")->click();
+        }
+        $this->sees('2 modules chosen');
+        $this->findText('button', 'Switch off')->click();
+        $this->sees('No module fits');
+        $this->visit('/plots');
+        $this->assertStringNotContainsString('Free garden plots', $this->find('main')->getText());
+        $this->browser->navigate()->back();
+        $this->type('[aria-label="Find modules"]', 'garden');
+        $this->choose('[aria-label=State]', 'off');
+        $this->find('[aria-label="Choose Free garden plots"]')->click();
+        $this->find('[aria-label="Choose People of the garden"]')->click();
+        $this->findText('button', 'Switch on')->click();
+        $this->choose('[aria-label=State]', 'live');
+        $this->find('[aria-label="Choose Free garden plots"]')->click();
+        $this->findText('button', 'Remove…')->click();
+        $this->sees('visitors will no longer see it there');
+        $this->assertAccessible('what removing would do');
+        $this->find('.btn-secondary')->click();
+        $this->findText('button', 'Take it back')->click();
+        $this->sees('Taken back.');
+        $this->visit('/plots');
+        $this->sees('Free garden plots');
+
+        $this->visit('/manage/modules');
+        $this->find('[aria-label="Find modules"]')->sendKeys('free garden');
+        $this->findText('button', 'Duplicate')->click();
+        $this->sees('When nothing is left');
+        $this->sees('on no page');
+        $this->sees('Not live yet');
+        $this->assertQuietConsole();
+    }
+
+    private function scrollTo(string $css): void
+    {
+        $this->browser->executeScript('document.querySelector(arguments[0])?.scrollIntoView({ block: "end" })', [$css]);
+    }
+
+    /**
+     * All that the module shows, as the manage screens' own run has it.
+     *
+     * @return list<string> titles
+     */
+    private function shownBy(string $key): array
+    {
+        return $this->browser->executeAsyncScript(<<<'JS'
+            const done = arguments[1];
+            (async () => {
+                const token = decodeURIComponent(document.cookie.split("XSRF-TOKEN=")[1].split(";")[0]);
+                const ask = (path, body) => fetch("/manage/api" + path, { method: body ? "POST" : "GET", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token }, body }).then((answer) => answer.json());
+                const { definition } = await ask("/modules/" + arguments[0]);
+                const titles = [];
+                for (let page = 1, pages = 1; page <= pages; page++) {
+                    const answer = await ask("/bench/results", JSON.stringify({ definition, fields: [], page: String(page) }));
+                    pages = answer.pages;
+                    titles.push(...answer.rows.map((row) => row.title));
+                }
+                done(titles);
+            })();
+            JS, [$key]);
+    }
+}
