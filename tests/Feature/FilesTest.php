@@ -106,7 +106,7 @@ final class FilesTest extends TestCase
             $this->send("{$name}.png", $png)->assertCreated();
         }
         $this->plant(['title' => 'Fern', 'picture' => 'one.webp', 'shots' => ['two.webp', 'one.webp'], 'text' => '<p><img src="/media/three.webp" alt=""></p>']);
-        Term::query()->where('slug', 'ferns')->update(['picture' => 'four.webp']);
+        Term::query()->where('taxonomy_key', 'groups')->where('slug', 'ferns')->update(['picture' => 'four.webp']);
         $used = array_map(fn (array $uses): array => array_column($uses, 'title'), array_column((array) $this->getJson('/manage/api/media')->assertOk()->json('media'), 'used', 'name'));
         $this->assertEquals(['one.webp' => ['Fern'], 'two.webp' => ['Fern'], 'three.webp' => ['Fern'], 'four.webp' => ['Ferns'], 'five.webp' => []], $used);
         $id = fn (string $name): int => Media::query()->where('name', $name)->firstOrFail()->id;

@@ -120,7 +120,7 @@ final class FreshnessTest extends TestCase
         $this->assertSame($bulk, $marks(), 'a transaction of very many statements marks once');
         DB::rollBack();
         $this->assertSame($before, $marks());
-        $this->assertSame(['taxonomy:groups', 'type:plant'], array_keys($before));
+        $this->assertSame(['taxonomy:groups', 'taxonomy:soils', 'type:plant'], array_keys($before));
     }
 
     private function assertSameNow(Module $module, string $what): \Wellspring\Core\Run\Result

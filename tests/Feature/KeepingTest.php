@@ -136,7 +136,7 @@ final class KeepingTest extends TestCase
 
     public function test_terms_merge_move_and_go_and_their_items_and_modules_follow(): void
     {
-        $id = fn (string $slug): int => Term::query()->where('slug', $slug)->firstOrFail()->id;
+        $id = fn (string $slug): int => Term::query()->where('taxonomy_key', 'groups')->where('slug', $slug)->firstOrFail()->id;
         foreach (['a' => ['ferns'], 'b' => ['tree-ferns'], 'c' => ['hostas', 'ferns'], 'd' => ['hostas'], 'e' => ['shrubs']] as $title => $groups) {
             $this->plant(['title' => $title, 'groups' => $groups]);
         }
@@ -260,7 +260,7 @@ final class KeepingTest extends TestCase
         $this->deleteJson("/manage/api/views/plant/{$kept}")->assertJsonCount(0, 'selections');
         $ids = Item::query()->orderBy('id')->pluck('id')->all();
         $this->putJson('/manage/api/by-hand/plant', ['ids' => [$ids[2], $ids[0]]])->assertJson([['id' => $ids[2], 'placed' => true], ['id' => $ids[0], 'placed' => true], ['id' => $ids[1], 'placed' => false]]);
-        $ferns = Term::query()->where('slug', 'ferns')->value('id');
+        $ferns = Term::query()->where('taxonomy_key', 'groups')->where('slug', 'ferns')->value('id');
         $this->putJson('/manage/api/by-hand/plant', ['term' => $ferns, 'ids' => [$ids[0]]])->assertJson([['id' => $ids[0], 'placed' => true]])->assertJsonCount(1);
         $this->save(Item::query()->whereKey($ids[0])->firstOrFail(), 1, ['groups' => ['ferns', 'shrubs']])->assertOk();
         $this->getJson("/manage/api/by-hand/plant?term={$ferns}")->assertJsonPath('0.placed', true);
