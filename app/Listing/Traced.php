@@ -32,7 +32,10 @@ final readonly class Traced
     {
         return match (true) {
             $this->place !== null => ($this->trace->isPinned ? 'Shown, pinned to the top' : 'Shown').": place {$this->place}, page {$this->page()}.",
-            $this->trace->passes() => 'Not shown: it passes every rule, but stands outside the '.($this->module->most() === null ? 'records' : "{$this->module->most()} records").' that the module shows at most.',
+            $this->trace->passes() => 'Not shown: it passes every rule, but stands '.implode(' or ', [
+                ...$this->module->skip === 0 ? [] : ["among the first {$this->module->skip}, which the module skips"],
+                ...$this->module->most() === null ? [] : ["outside the {$this->module->most()} records that the module shows at most"],
+            ]).'.',
             default => 'Not shown: '.implode(' ', $this->trace->reasons()),
         };
     }

@@ -69,7 +69,7 @@ final readonly class WhereReader
             return null;
         }
         if ($depth > self::MAX_DEPTH) {
-            $this->problems->add($path, 'tooDeep', 'groups stand at most '.self::MAX_DEPTH.' deep in one another.');
+            $this->problems->add($path, 'tooDeep', 'expected groups that stand at most '.self::MAX_DEPTH.' deep in one another.');
 
             return null;
         }
@@ -163,14 +163,16 @@ final readonly class WhereReader
     /** A value that the page, the viewer or the address gives. */
     private function asked(Shape $shape, Test $test, Field $field): ?Asked
     {
-        $from = $shape->oneOf('from', self::origins($test, $field) ?: ['nothing: this test takes a given value']);
-        $asked = match ($from) {
+        $shape->oneOf('from', self::origins($test, $field) ?: ['nothing: this test takes a given value']);
+        $asked = match (in_array($shape->raw('from'), self::origins($test, $field), true) ? $shape->raw('from') : null) {
             'page' => $this->fromPage($shape, $test, $field),
             'viewer' => new FromViewer,
             'address' => new FromAddress($shape->text('name', 'q')),
             default => null,
         };
-        $shape->noOthers();
+        if ($asked !== null) {
+            $shape->noOthers();
+        }
 
         return $asked;
     }

@@ -18,7 +18,7 @@ use Wellspring\Core\Module\Module;
 final class Ways
 {
     /** @return list<array{words: string, definition: array<string, mixed>}> */
-    public static function of(Module $module, Record $record, Trace $trace, bool $shown): array
+    public static function of(Module $module, Record $record, Trace $trace, bool $shown, Context $context): array
     {
         $definition = $module->toArray();
         if ($shown) {
@@ -33,7 +33,7 @@ final class Ways
         $ways = [];
         foreach ($failed as $step) {
             if (preg_match('/^where\.all\[(\d+)\]$/D', $step->step, $found) === 1) {
-                array_push($ways, ...self::ofRule($module, (int) $found[1], $record, $definition));
+                array_push($ways, ...self::ofRule($module, (int) $found[1], $record, $definition, $context));
             } elseif ($step->step === 'leaveOut') {
                 $ways[] = self::way('Leave it out no longer', ['leaveOut' => array_values(array_diff($module->leaveOut, [$record->slug]))] + $definition);
             }
@@ -59,7 +59,7 @@ final class Ways
      * @param  array<string, mixed>  $definition
      * @return list<array{words: string, definition: array<string, mixed>}>
      */
-    private static function ofRule(Module $module, int $index, Record $record, array $definition): array
+    private static function ofRule(Module $module, int $index, Record $record, array $definition, Context $context): array
     {
         $rule = $module->where?->join === Join::All ? $module->where->members[$index] ?? null : null;
         if ($rule === null) {
@@ -73,8 +73,8 @@ final class Ways
         };
         $ways = [];
         if ($rule instanceof Condition) {
-            $wider = self::wider($rule, $record);
-            if ($wider !== null) {
+            $wider = self::wider($rule, $record, $context);
+            if ($wider !== null && self::with($rule, $wider['value'])->keeps($record, $context)) {
                 $ways[] = self::way($wider['words'], $with(['value' => $wider['value']] + $rule->toArray()));
             }
         }
@@ -84,8 +84,8 @@ final class Ways
         return $ways;
     }
 
-    /** @return array{words: string, value: mixed}|null a value with which the rule would keep the record */
-    private static function wider(Condition $rule, Record $record): ?array
+    /** @return array{words: string, value: mixed}|null a value with which the rule should keep the record */
+    private static function wider(Condition $rule, Record $record, Context $context): ?array
     {
         $found = $rule->field->through === null ? $record->value($rule->field) : null;
         $listed = $rule->test instanceof ChoiceAmong || $rule->test instanceof TermsAmong ? $rule->test->quantity : null;
@@ -98,9 +98,11 @@ final class Ways
             return $more === [] ? null : ['words' => 'Also keep '.$rule->field->choiceLabel($more[0]), 'value' => [...Given::texts($rule->value), ...$more]];
         }
         if ($listed === Quantity::None) {
-            $left = array_values(array_diff(Given::texts($rule->value), Given::texts($found)));
+            // With all below a term, one above the record's own drops it too.
+            $dropping = array_values(array_filter(Given::texts($rule->value), fn (string $one): bool => ! self::with($rule, [$one])->keeps($record, $context)));
+            $left = array_values(array_diff(Given::texts($rule->value), $dropping));
 
-            return $left === [] ? null : ['words' => 'No longer drop '.implode(' and ', array_map($rule->field->choiceLabel(...), array_intersect(Given::texts($rule->value), Given::texts($found)))), 'value' => $left];
+            return $left === [] ? null : ['words' => 'No longer drop '.implode(' and ', array_map($rule->field->choiceLabel(...), $dropping)), 'value' => $left];
         }
         if ((is_int($found) || is_float($found)) && ! is_array($rule->value) && in_array($rule->test->key(), ['lt', 'lte', 'gt', 'gte'], true)) {
             $exclusive = $rule->test->key() === 'lt' ? 1 : ($rule->test->key() === 'gt' ? -1 : 0);
@@ -114,6 +116,11 @@ final class Ways
         }
 
         return null;
+    }
+
+    private static function with(Condition $rule, mixed $value): Condition
+    {
+        return new Condition($rule->field, $rule->test, $value, $rule->below);
     }
 
     /**

@@ -136,7 +136,7 @@ final readonly class BenchController
             throw Refused::because('slug', 'unknownItem', 'There is no such record.');
         }
 
-        return $traced->toArray() + ['id' => $traced->record->id, 'pages' => $this->pagesOf($module), 'ways' => $this->ways($module, $traced)];
+        return $traced->toArray() + ['id' => $traced->record->id, 'pages' => $this->pagesOf($module), 'ways' => $this->ways($module, $traced, $context)];
     }
 
     /**
@@ -169,9 +169,9 @@ final readonly class BenchController
     }
 
     /** @return list<array{words: string, definition: array<string, mixed>|null, edit: int|null}> */
-    private function ways(Module $module, Traced $traced): array
+    private function ways(Module $module, Traced $traced, Context $context): array
     {
-        $ways = array_map(fn (array $way): array => $way + ['edit' => null], Ways::of($module, $traced->record, $traced->trace, $traced->place !== null));
+        $ways = array_map(fn (array $way): array => $way + ['edit' => null], Ways::of($module, $traced->record, $traced->trace, $traced->place !== null, $context));
         if ($module->source->isItems()) {
             $ways[] = ['words' => "Edit the {$traced->kind} itself", 'definition' => null, 'edit' => $traced->record->id];
         }

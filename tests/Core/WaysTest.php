@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Garden;
+use Tests\Support\RandomModules;
+use Wellspring\Core\Calendar\Calendar;
+use Wellspring\Core\Card\Format;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Status;
+use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Run\ReferenceRun;
+use Wellspring\Core\Run\Trace;
+use Wellspring\Core\Run\Ways;
+use Wellspring\Core\Sort\Comparator;
+use Wellspring\Core\Text\AnyLanguage;
+use Wellspring\Core\Who\Audience;
+
+/** What the bench offers to change so that a record shows, or no longer does, does that, whatever the definition and the record. */
+final class WaysTest extends TestCase
+{
+    private const RECORDS = 25;
+
+    private const DEFINITIONS = 120;
+
+    private const MOVABLE = [
+        ['field' => 'light', 'test' => 'anyOf', 'value' => ['sun']], ['field' => 'groups', 'test' => 'noneOf', 'value' => ['ferns', 'hostas']], ['field' => 'price', 'test' => 'lt', 'value' => 2],
+        ['field' => 'height', 'test' => 'between', 'value' => [2, 3]], ['field' => 'rating', 'test' => 'gte', 'value' => 5], ['field' => 'groups', 'test' => 'anyOf', 'value' => ['perennials'], 'below' => true],
+    ];
+
+    public function test_every_way_does_what_it_says(): void
+    {
+        $first = (int) (getenv('WELLSPRING_SEED') ?: random_int(1, 1_000_000_000));
+        $reader = new ModuleReader(Garden::catalogue());
+        $run = new ReferenceRun(new Comparator('en-GB'));
+        $format = new Format('en-GB', 'GBP', 'Europe/London');
+        $records = self::records($first);
+        $tried = [];
+        for ($d = 0; $d < self::DEFINITIONS; $d++) {
+            $draw = new RandomModules($first + $d);
+            $rules = $draw->rules(self::RECORDS, plants: true);
+            // One rule whose limit can be moved or widened stands first, beside whatever is drawn.
+            $rules['where'] = ['all' => [self::MOVABLE[$d % count(self::MOVABLE)], ...array_slice($rules['where']['all'] ?? [], 0, 2)]];
+            $module = $reader->read($rules);
+            $context = $draw->context($records, new Calendar(new \DateTimeZone('Europe/London')), new AnyLanguage);
+            $all = $run->run($module, $records, $context);
+            $shown = [];
+            for ($page = 1; $page <= $all->pages; $page++) {
+                array_push($shown, ...$run->run($module, $records, $context, $page)->ids);
+            }
+            foreach ($records as $record) {
+                $shows = in_array($record->id, $shown, true);
+                $trace = Trace::of($module, $record, $context, $format);
+                $failed = self::failed($trace);
+                foreach (Ways::of($module, $record, $trace, $shows, $context) as $way) {
+                    $said = "WELLSPRING_SEED={$first}, definition {$d}, {$record->slug}, “{$way['words']}”: ".json_encode($rules, JSON_UNESCAPED_UNICODE);
+                    $changed = $reader->read($way['definition']);
+                    $after = Trace::of($changed, $record, $context, $format);
+                    $kind = explode(' ', $way['words'])[0];
+                    $tried[$kind] = ($tried[$kind] ?? 0) + 1;
+                    match ($kind) {
+                        'Leave' => $this->assertSame($shows ? ['leaveOut'] : array_values(array_diff($failed, ['leaveOut'])), self::failed($after), $said),
+                        'Unpin' => $this->assertNotContains($record->slug, $changed->pin, $said),
+                        'Pin' => $this->assertTrue($after->passes() && $changed->pin[count($changed->pin) - 1] === $record->slug, $said),
+                        'Show', 'Skip', 'Give' => $this->assertSame([], self::failed($after), $said),
+                        default => $this->assertCount(count($failed) - 1, self::failed($after), "one thing fewer keeps it out; {$said}"),
+                    };
+                }
+            }
+        }
+        foreach (['Switch', 'Pin', 'Leave', 'Also', 'Move', 'Widen', 'No'] as $kind) {
+            $this->assertGreaterThan(0, $tried[$kind] ?? 0, "“{$kind} …” was offered and tried at least once");
+        }
+    }
+
+    /** @return list<string> the steps that keep the record out */
+    private static function failed(Trace $trace): array
+    {
+        return array_values(array_map(fn ($step): string => $step->step, array_filter($trace->steps, fn ($step): bool => $step->passed === false)));
+    }
+
+    /** @return list<Record> plants without links, each such that visitors may see it */
+    private static function records(int $seed): array
+    {
+        $draw = new RandomModules($seed);
+        $records = [];
+        for ($n = 1; $n <= self::RECORDS; $n++) {
+            $plant = array_diff_key($draw->plant($n), ['friends' => 0, 'keeper' => 0, 'author' => 0, 'audience' => 0, 'status' => 0, 'publish_at' => 0, 'expire_at' => 0, 'slug' => 0]);
+            $records[] = new Record($n, 'plant', "plant-{$n}", (string) $plant['title'], Status::Published, '2020-01-01T00:00:00Z', null, Audience::Everyone, $plant);
+        }
+
+        return $records;
+    }
+}
