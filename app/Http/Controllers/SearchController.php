@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Content\CatalogueStore;
+use App\Http\Asked;
 use App\Listing\Contexts;
 use App\Modules\ModuleStore;
 use App\Site\PageMaker;
@@ -24,8 +25,7 @@ final readonly class SearchController
 
     public function __invoke(Request $request): View
     {
-        $asked = $request->query('q', '');
-        $words = is_string($asked) ? mb_substr(trim(mb_scrub(str_replace("\0", '', $asked))), 0, 200) : '';
+        $words = Asked::text($request, 'q');
         $types = array_map(strval(...), array_keys($this->catalogue->catalogue()->types));
         $number = $request->query(self::KEY.'-page', '1');
         if (Words::looked($words) === [] || $types === []) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Content\CatalogueStore;
+use App\Http\Asked;
 use App\Listing\Compile\SearchSql;
 use App\Models\Item;
 use App\Models\Page;
@@ -28,8 +29,7 @@ final readonly class FindController
     /** @return list<array{kind: string, title: string, about: string, to: string}> */
     public function __invoke(Request $request): array
     {
-        $asked = $request->query('q', '');
-        $words = is_string($asked) ? mb_substr(trim(mb_scrub(str_replace("\0", '', $asked))), 0, 200) : '';
+        $words = Asked::text($request, 'q');
         $user = $request->user();
         if (Words::looked($words) === [] || ! $user instanceof User) {
             return [];

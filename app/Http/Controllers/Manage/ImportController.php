@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Manage;
 
 use App\Content\CatalogueStore;
 use App\Export\ItemExport;
+use App\Http\Asked;
 use App\Import\ColumnMatch;
 use App\Import\ImportFile;
 use App\Import\ImportPlan;
@@ -33,7 +34,7 @@ final readonly class ImportController
 
     public function store(Request $request): JsonResponse
     {
-        $type = $this->type($request->string('type')->toString());
+        $type = $this->type(Asked::text($request, 'type'));
         $file = $request->file('file');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
             throw Refused::because('file', 'missing', 'expected a file of at most 60 MB.');
@@ -61,7 +62,7 @@ final readonly class ImportController
     /** @return list<array{id: int, name: string, state: string}> the last ones of a type */
     public function index(Request $request): array
     {
-        return array_values(Import::query()->where('type_key', $request->string('type')->toString())->latest('id')->limit(self::LATELY)->get()
+        return array_values(Import::query()->where('type_key', Asked::text($request, 'type'))->latest('id')->limit(self::LATELY)->get()
             ->map(fn (Import $row): array => ['id' => $row->id, 'name' => $row->name, 'state' => $row->state])->all());
     }
 

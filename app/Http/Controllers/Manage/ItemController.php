@@ -12,6 +12,7 @@ use App\Content\Records;
 use App\Content\Revisions;
 use App\Content\StaleWrite;
 use App\Content\Undo;
+use App\Http\Asked;
 use App\Listing\Contexts;
 use App\Models\Item;
 use App\Models\Revision;
@@ -50,7 +51,7 @@ final readonly class ItemController
 
     public function store(Request $request): JsonResponse
     {
-        $type = $this->type($request->string('type')->toString());
+        $type = $this->type(Asked::text($request, 'type'));
         $draft = $this->byWho($request, (new ItemReader($type))->fromValues($this->values($request)), null);
         $this->writer->check($type, $draft);
         $item = $this->writer->create($type, $draft);

@@ -8,6 +8,7 @@ use App\Content\ByHand;
 use App\Content\CatalogueStore;
 use App\Content\ItemQuery;
 use App\Content\ManyItems;
+use App\Http\Asked;
 use App\Models\Term;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
@@ -34,7 +35,7 @@ final readonly class ItemTableController
         $given = $request->validate(['type' => ['required', 'string'], 'q' => ['nullable', 'string', 'max:200'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000'], 'direction' => ['nullable', 'in:asc,desc']]);
         $type = $this->type($given['type']);
         $page = (int) ($given['page'] ?? 1);
-        $sort = $request->string('sort', 'updated_at')->toString();
+        $sort = Asked::text($request, 'sort') ?: 'updated_at';
         $query = $this->items->find($type, $request->query->all(), $this->who($request));
         $total = (clone $query)->count();
         $items = $this->items->order($query, $type, $sort, ($given['direction'] ?? 'desc') === 'asc')->forPage($page, self::ON_PAGE);

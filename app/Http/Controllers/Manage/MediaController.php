@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Http\Asked;
 use App\Media\MediaStore;
 use App\Media\MediaUse;
 use App\Models\Media;
@@ -27,7 +28,7 @@ final readonly class MediaController
     public function index(Request $request): array
     {
         $given = $request->validate(['q' => ['nullable', 'string', 'max:200'], 'kind' => ['nullable', 'in:picture,video,file'], 'alt' => ['nullable', 'in:missing'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']]);
-        $words = str_replace("\0", '', mb_scrub(mb_strtolower(trim($given['q'] ?? ''))));
+        $words = mb_strtolower(Asked::text($request, 'q'));
         $query = Media::query()
             ->when($words !== '', fn ($query) => $query->whereRaw('(strpos(name, ?) > 0 or strpos(lower(title), ?) > 0 or strpos(lower(alt), ?) > 0)', [$words, $words, $words]))
             ->when($given['kind'] ?? null, fn ($query, string $kind) => $query->where('kind', $kind))
@@ -51,7 +52,7 @@ final readonly class MediaController
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
             throw Refused::because('file', 'missing', 'expected a file of at most 60 MB.');
         }
-        $media = $this->store->take((string) $file->getRealPath(), $file->getClientOriginalName(), $request->string('alt')->limit(300, '')->toString());
+        $media = $this->store->take((string) $file->getRealPath(), $file->getClientOriginalName(), Asked::text($request, 'alt', 300));
 
         return new JsonResponse(ItemShape::file($media), 201);
     }

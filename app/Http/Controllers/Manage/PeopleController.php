@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Http\Asked;
 use App\Models\Group;
 use App\Models\User;
 use App\People\People;
@@ -24,10 +25,10 @@ final readonly class PeopleController
     /** @return array<string, mixed> */
     public function index(Request $request): array
     {
-        $words = mb_strtolower(trim($request->string('q')->toString()));
+        $words = mb_strtolower(Asked::text($request, 'q'));
         $found = User::query()->with('groups')
             ->when($words !== '', fn ($query) => $query->whereRaw('(strpos(lower(name), ?) > 0 or strpos(email, ?) > 0)', [$words, $words]))
-            ->when($request->filled('role'), fn ($query) => $query->where('role', $request->string('role')->toString()))
+            ->when($request->filled('role'), fn ($query) => $query->where('role', Asked::text($request, 'role')))
             ->orderByRaw('name collate wellspring_text')->orderBy('id')->limit(500)->get();
         $items = DB::table('items')->selectRaw('author_id, count(*) as items')->whereIn('author_id', $found->modelKeys())->groupBy('author_id')->pluck('items', 'author_id');
 
@@ -39,7 +40,7 @@ final readonly class PeopleController
 
     public function invite(Request $request): JsonResponse
     {
-        $request->merge(['email' => trim($request->string('email')->toString())]);
+        $request->merge(['email' => Asked::text($request, 'email')]);
         $given = $request->validate(self::rules() + ['email' => ['required', 'email:rfc', 'max:200']]);
         [$user, $secret] = $this->people->invite($given['name'], $given['email'], $given['role'], $given['groups'] ?? []);
 

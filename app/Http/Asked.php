@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Illuminate\Http\Request;
+
+/** Text that a request carries, whatever it carries. */
+final class Asked
+{
+    /** @return string plain text of at most so many characters; empty where there is none */
+    public static function text(Request $request, string $key, int $most = 200): string
+    {
+        $given = $request->input($key);
+
+        return is_string($given) ? mb_substr(trim(mb_scrub(str_replace("\0", '', $given))), 0, $most) : '';
+    }
+}
