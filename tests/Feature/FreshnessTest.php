@@ -81,6 +81,39 @@ final class FreshnessTest extends TestCase
         }
     }
 
+    /** One rule after the other whose result changes by the clock alone, looked at just before and just after it does. */
+    public function test_what_the_clock_brings_and_takes_is_right_at_the_very_second(): void
+    {
+        $this->plantType();
+        $this->plant(['title' => 'A', 'slug' => 'a', 'publish_at' => '2026-01-01', 'watered' => '2026-03-29T12:00:00Z', 'sown' => '2026-03-29']);
+        $this->plant(['title' => 'B', 'slug' => 'b', 'publish_at' => '2026-01-01']);
+        foreach ([
+            // Field, test, value; when it begins to hold, and the first second at which it holds no longer, by London's clock.
+            ['watered', 'past', null, '2026-03-29T12:00:01Z', null], ['watered', 'toCome', null, null, '2026-03-29T12:00:01Z'],
+            ['watered', 'inNext', ['amount' => 90, 'unit' => 'minutes'], '2026-03-29T10:30:00Z', '2026-03-29T12:00:01Z'],
+            ['watered', 'inLast', ['amount' => 2, 'unit' => 'hours'], '2026-03-29T12:00:00Z', '2026-03-29T14:00:01Z'],
+            // A day ahead of 13:00 in summer time is 13:00 in winter time, an hour more than 24 before.
+            ['watered', 'inNext', ['amount' => 1, 'unit' => 'days'], '2026-03-28T13:00:00Z', '2026-03-29T12:00:01Z'],
+            ['watered', 'current', 'day', '2026-03-29T00:00:00Z', '2026-03-29T23:00:00Z'], ['watered', 'current', 'week', '2026-03-23T00:00:00Z', '2026-03-29T23:00:00Z'],
+            ['watered', 'previous', 'month', '2026-03-31T23:00:00Z', '2026-04-30T23:00:00Z'],
+            ['sown', 'past', null, '2026-03-29T23:00:00Z', null], ['sown', 'toCome', null, null, '2026-03-29T23:00:00Z'],
+            ['sown', 'inNext', ['amount' => 1, 'unit' => 'days'], '2026-03-28T00:00:00Z', '2026-03-29T23:00:00Z'],
+            ['sown', 'following', 'year', '2025-01-01T00:00:00Z', '2026-01-01T00:00:00Z'],
+        ] as [$field, $test, $value, $from, $until]) {
+            $module = $this->module(['where' => ['all' => [['field' => $field, 'test' => $test] + ($value === null ? [] : ['value' => $value])]]]);
+            $shows = fn (\DateTimeImmutable $at): int => app(Remembered::class)->show($module, app(Contexts::class)->at($at, new Viewer))->total;
+            foreach ([[$from, 0, 1], [$until, 1, 0]] as [$moment, $before, $after]) {
+                // Only what may be seen then can come or go.
+                if ($moment !== null && $moment > '2026-01-02') {
+                    $at = new \DateTimeImmutable($moment);
+                    $said = "{$field} {$test} ".json_encode($value)." at {$moment}";
+                    $this->assertSame([$before, $after], [$shows($at->modify('-1 second')), $shows($at)], $said);
+                    $this->assertSame([$before, $after], [$shows($at->modify('-1 second')), $shows($at)], "{$said}, remembered");
+                }
+            }
+        }
+    }
+
     public function test_what_is_remembered_is_what_a_run_gives(): void
     {
         $this->plantType();

@@ -10,15 +10,18 @@ use App\Listing\Remembered;
 use App\Models\Item;
 use App\Models\Page;
 use App\Models\Term;
+use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 use Tests\Support\Garden;
+use Tests\Support\RandomModules;
 use Wellspring\Core\Calendar\Calendar;
 use Wellspring\Core\Calendar\Unit;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Who\Viewer;
 
 /** What the bench answers, what modules go through, search, and views. */
 final class QueryTest extends TestCase
@@ -89,6 +92,42 @@ final class QueryTest extends TestCase
         $this->postJson('/manage/api/bench/compare', ['definition' => $draft, 'against' => 1])->assertJson(['comes' => 1]);
         $this->postJson('/manage/api/bench/compare', ['definition' => $draft, 'against' => 9])->assertUnprocessable();
         $this->getJson('/manage/api/modules/plants/versions/9')->assertNotFound();
+    }
+
+    /** For any two definitions: what is said to come, go, stay and move is the difference of the two listings, and taking it leads from one to the other. */
+    public function test_a_comparison_is_the_difference_of_the_two_listings(): void
+    {
+        $this->plantType();
+        $seed = random_int(1, 1_000_000);
+        for ($n = 1; $n <= 30; $n++) {
+            $this->plant(array_diff_key((new RandomModules($seed + $n))->plant($n), ['picture' => 0, 'friends' => 0, 'keeper' => 0, 'author' => 0]));
+        }
+        $store = app(ModuleStore::class);
+        $context = app(Contexts::class)->at(new \DateTimeImmutable('2026-06-01T12:00:00Z'), new Viewer);
+        $met = 0;
+        for ($pair = 0; $pair < 40; $pair++) {
+            [$before, $after] = array_map(fn (int $which): Module => $store->read((new RandomModules($seed + 100 * $which + $pair))->rules(30, plants: true)), [1, 2]);
+            [$was, $is] = array_map(fn (Module $module): array => app(Listing::class)->some($module, $context, 0, 1000), [$before, $after]);
+            $said = app(Comparison::class)->of($before, $after, $context);
+            $about = "seed {$seed}, pair {$pair}";
+            $rows = array_merge(...array_map(fn (array $page): array => $page['rows'], $said['pages']));
+            $of = fn (string ...$what): array => array_column(array_values(array_filter($rows, fn (array $row): bool => in_array($row['what'], $what, true))), 'id');
+            $this->assertSame([count($was), count($is)], [$said['before'], $said['after']], $about);
+            $this->assertSame($is, array_column($rows, 'id'), "the new listing, in its order; {$about}");
+            $this->assertSame([array_values(array_diff($is, $was)), $said['comes']], [$of('comes'), count($of('comes'))], $about);
+            $this->assertSame(array_values(array_diff($was, $is)), array_column($said['goes'], 'id'), $about);
+            $kept = $of('stays', 'otherPage');
+            $this->assertSame(array_values(array_intersect($was, $kept)), $kept, "what does not move keeps its order; {$about}");
+            $this->assertSame([$said['moves'], $said['otherPage']], [count($of('moves')), count($of('otherPage'))], $about);
+            foreach ($rows as $row) {
+                $old = array_search($row['id'], $was, true);
+                $this->assertSame([$old === false ? null : $old + 1, $old === false ? null : intdiv($old, $before->page->size) + 1], [$row['was'], $row['wasOn']], $about);
+            }
+            $same = app(Comparison::class)->of($after, $after, $context);
+            $this->assertSame([0, [], 0, 0, []], [$same['comes'], $same['goes'], $same['moves'], $same['otherPage'], $same['said']], "nothing changes from itself to itself; {$about}");
+            $met += $said['comes'] > 0 && $said['goes'] !== [] ? 1 : 0;
+        }
+        $this->assertGreaterThan(0, $met, 'some pairs differ');
     }
 
     public function test_a_rule_whose_field_is_gone_is_marked_where_it_stands_while_the_site_goes_on(): void
