@@ -8,9 +8,9 @@ use App\Demo\DemoSite;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteExecuteMethod;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
-use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
@@ -20,24 +20,44 @@ abstract class BrowserTestCase extends TestCase
 {
     protected RemoteWebDriver $browser;
 
-    private string $profile;
+    private static ?RemoteWebDriver $opened = null;
 
+    /** One Chromium for all, as new before each test: no cookies, nothing kept, one window. */
     protected function setUp(): void
     {
-        $this->profile = sys_get_temp_dir().'/wellspring-browser-'.bin2hex(random_bytes(6));
-        $options = new ChromeOptions;
-        $options->setBinary('/usr/bin/chromium');
-        $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,900', "--user-data-dir={$this->profile}"]);
-        $wanted = DesiredCapabilities::chrome();
-        $wanted->setCapability(ChromeOptions::CAPABILITY, $options);
-        $wanted->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
-        $this->browser = RemoteWebDriver::create(self::env('DRIVER_URL'), $wanted, 20_000, 60_000);
+        $this->browser = self::$opened ??= self::open();
+        $this->browser->get(self::env('SITE_URL').'/up');
+        $this->browser->executeScript('localStorage.clear(); sessionStorage.clear()');
+        $this->browser->manage()->deleteAllCookies();
+        $this->browser->manage()->getLog('browser');
+        $this->width(1280);
     }
 
     protected function tearDown(): void
     {
-        $this->browser->quit();
-        exec('rm -rf '.escapeshellarg($this->profile));
+        $windows = $this->browser->getWindowHandles();
+        foreach (array_slice($windows, 1) as $window) {
+            $this->browser->switchTo()->window($window)->close();
+        }
+        $this->browser->switchTo()->window($windows[0]);
+    }
+
+    private static function open(): RemoteWebDriver
+    {
+        $profile = sys_get_temp_dir().'/wellspring-browser-'.bin2hex(random_bytes(6));
+        $options = new ChromeOptions;
+        $options->setBinary('/usr/bin/chromium');
+        $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,900', "--user-data-dir={$profile}"]);
+        $wanted = DesiredCapabilities::chrome();
+        $wanted->setCapability(ChromeOptions::CAPABILITY, $options);
+        $wanted->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $browser = RemoteWebDriver::create(self::env('DRIVER_URL'), $wanted, 20_000, 60_000);
+        register_shutdown_function(function () use ($browser, $profile): void {
+            $browser->quit();
+            exec('rm -rf '.escapeshellarg($profile));
+        });
+
+        return $browser;
     }
 
     protected function signIn(): void
@@ -62,29 +82,33 @@ abstract class BrowserTestCase extends TestCase
     /** The first element that is shown, waited for. */
     protected function find(string $css): RemoteWebElement
     {
-        return $this->await("nothing shown fits {$css}", function () use ($css): ?RemoteWebElement {
-            foreach ($this->browser->findElements(WebDriverBy::cssSelector($css)) as $element) {
-                if ($element->isDisplayed()) {
-                    return $element;
-                }
-            }
-
-            return null;
-        });
+        return $this->findText($css, '');
     }
 
-    /** The first element of the kind whose text holds the words. */
+    /** The first element of the kind that is shown and whose text holds the words, waited for; looked for in the page itself, at one go. */
     protected function findText(string $css, string $words): RemoteWebElement
     {
-        return $this->await("no {$css} says “{$words}”", function () use ($css, $words): ?RemoteWebElement {
-            foreach ($this->browser->findElements(WebDriverBy::cssSelector($css)) as $element) {
-                if ($element->isDisplayed() && str_contains($element->getText(), $words)) {
-                    return $element;
-                }
-            }
+        $shown = <<<'JS'
+            const text = (one) => one.matches("option") ? one.textContent : one.innerText ?? "";
+            return [...document.querySelectorAll(arguments[0])].find((one) => {
+                const drawn = one.matches("option, optgroup") ? one.closest("select") : one;
+                return drawn && drawn.getClientRects().length > 0 && getComputedStyle(drawn).visibility === "visible" && text(one).includes(arguments[1]);
+            });
+            JS;
 
-            return null;
-        });
+        return $this->await($words === '' ? "nothing shown fits {$css}" : "no {$css} says “{$words}”", fn (): ?RemoteWebElement => $this->element($shown, [$css, $words]));
+    }
+
+    /**
+     * What a script finds in the page.
+     *
+     * @param  list<string>  $arguments
+     */
+    private function element(string $script, array $arguments): ?RemoteWebElement
+    {
+        $found = $this->browser->executeScript($script, $arguments);
+
+        return is_array($found) ? new RemoteWebElement(new RemoteExecuteMethod($this->browser), (string) reset($found), true) : null;
     }
 
     /** Puts the module at hand on the page with that address, and publishes it. */
@@ -122,22 +146,14 @@ abstract class BrowserTestCase extends TestCase
         $box = $this->find("[aria-label=\"{$label}\"]");
         $box->click();
         $box->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $field]);
-        $this->await("no field is called {$field}", function () use ($field): ?RemoteWebElement {
-            foreach ($this->browser->findElements(WebDriverBy::cssSelector('[role=option]')) as $option) {
-                if ($option->isDisplayed() && $option->getText() === $field) {
-                    return $option;
-                }
-            }
-
-            return null;
-        })->click();
+        $this->await("no field is called {$field}", fn (): ?RemoteWebElement => $this->element('return [...document.querySelectorAll("[role=option]")].find((one) => one.getClientRects().length > 0 && one.innerText.trim() === arguments[0])', [$field]))->click();
     }
 
     /** Goes on by the Tab key until what has the focus fits, and says the words where some are given. */
     protected function tabTo(string $css, string $words = ''): void
     {
         for ($i = 0; $i < 120; $i++) {
-            $this->keys(WebDriverKeys::TAB);
+            $this->browser->getKeyboard()->sendKeys(WebDriverKeys::TAB);
             if ($this->browser->executeScript('const one = document.activeElement; return one.matches(arguments[0]) && one.textContent.includes(arguments[1])', [$css, $words]) === true) {
                 return;
             }
@@ -170,7 +186,7 @@ abstract class BrowserTestCase extends TestCase
     /** Waits until the page's text holds the words. */
     protected function sees(string $words, string $in = 'body'): void
     {
-        $this->await("“{$words}” is not on the page", fn (): ?bool => str_contains($this->find($in)->getText(), $words) ?: null);
+        $this->await("“{$words}” is not on the page", fn (): ?bool => $this->browser->executeScript('return [...document.querySelectorAll(arguments[0])].some((one) => one.getClientRects().length > 0 && one.innerText.includes(arguments[1]))', [$in, $words]) ?: null);
         $this->addToAssertionCount(1);
     }
 
@@ -224,7 +240,7 @@ abstract class BrowserTestCase extends TestCase
             } catch (StaleElementReferenceException) {
                 // The screen was drawn anew in between; look again.
             }
-            usleep(60_000);
+            usleep(50_000);
         } while (microtime(true) < $until);
         $this->fail($otherwise.' at '.$this->browser->getCurrentURL());
     }
