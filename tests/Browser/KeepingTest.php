@@ -48,7 +48,7 @@ final class KeepingTest extends BrowserTestCase
         $this->sees('Changed the type Garden plots');
         $this->assertAccessible('what was done to many');
         $this->find('[aria-label="Take it back: Changed the type Garden plots"]')->click();
-        $this->sees('taken back');
+        $this->sees('Taken back.');
         $this->visit('/manage/types/plot');
         $this->findText('li button', 'Soil');
         $this->assertQuietConsole(['422']);
