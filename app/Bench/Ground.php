@@ -42,14 +42,16 @@ final readonly class Ground
             $to = min($items, $from + self::CHUNK - 1);
             DB::statement(<<<'SQL'
                 with made as (
-                    insert into items (type_key, slug, title, status, publish_at, fields, folded, created_at, updated_at)
+                    insert into items (type_key, slug, title, status, publish_at, fields, folded, words, created_at, updated_at)
                     select case when n % 5 = 0 then 'product' else 'post' end, 'plant-' || n, 'Plant ' || (n * 7919 % 100003), 'published', now() - n * interval '1 minute',
                         jsonb_strip_nulls(jsonb_build_object(
                             'price', case when n % 11 = 0 then null else (n * 31 % 4000) / 100.0 end,
                             'height', n * 17 % 400 + 1,
                             'stock', n * 13 % 50,
                             'light', (array['sun', 'half-shade', 'shade'])[n * 7 % 3 + 1])),
-                        jsonb_build_object('title', 'plant ' || (n * 7919 % 100003)), now(), now()
+                        jsonb_build_object('title', 'plant ' || (n * 7919 % 100003)),
+                        jsonb_build_object('A', jsonb_build_object('title', 'plant ' || (n * 7919 % 100003)), 'D', jsonb_build_object('text', (array['frost', 'mulch', 'bloom', 'hedge', 'moss', 'seed', 'stem'])[n * 3 % 7 + 1] || ' ' || (array['early', 'late', 'tall', 'low', 'scented', 'evergreen', 'golden', 'hardy', 'climbing', 'dwarf', 'spotted'])[n * 5 % 11 + 1])),
+                        now(), now()
                     from generate_series(?::bigint, ?::bigint) as n
                     returning id
                 )
@@ -76,6 +78,8 @@ final readonly class Ground
             'newest' => [],
             'cheapest' => ['order' => [['by' => 'price'], ['by' => 'title']]],
             'filtered' => $where + ['order' => [['by' => 'price'], ['by' => 'title']]],
+            'search' => ['where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => 'frost gold*']]], 'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'title']]],
+            'titled' => ['where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => 'plant 47*', 'in' => ['title' => 2, 'groups' => 1]]]], 'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'title']]],
             'shortlist' => $where + ['order' => [['by' => 'price'], ['by' => 'title']], 'page' => ['mode' => 'fixed', 'size' => 24]],
         ] as $key => $rules) {
             $modules[$key] = $this->modules->read($rules + $card + ['format' => 1, 'key' => "bench-{$key}", 'name' => "Bench {$key}", 'source' => ['items' => ['product']], 'page' => ['mode' => 'numbered', 'size' => 24]]);

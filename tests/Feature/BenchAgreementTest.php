@@ -11,6 +11,7 @@ use App\Listing\Listing;
 use App\Listing\Options;
 use App\Models\Item;
 use App\Models\Page;
+use App\Models\User;
 use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
@@ -104,6 +105,25 @@ final class BenchAgreementTest extends TestCase
         $this->assertEquals([['from' => '2026-05-01', 'to' => '2026-05-01', 'records' => 2]], $bars('sown'));
     }
 
+    public function test_items_and_people_that_records_name_are_counted_under_their_names(): void
+    {
+        Item::query()->delete();
+        foreach (['ada@example.org' => 'Ada', 'bo@example.org' => 'Bo'] as $email => $name) {
+            User::query()->create(['name' => $name, 'email' => $email]);
+        }
+        $this->plant(['slug' => 'one', 'title' => 'One', 'publish_at' => '2026-01-01', 'keeper' => 'ada@example.org', 'author' => 'bo@example.org']);
+        $this->plant(['slug' => 'two', 'title' => 'Two', 'publish_at' => '2026-01-01', 'keeper' => 'ada@example.org', 'friends' => ['one']]);
+        $this->plant(['slug' => 'three', 'title' => 'Three', 'publish_at' => '2026-01-01', 'friends' => ['two', 'one'], 'price' => 3]);
+        $this->plant(['slug' => 'four', 'title' => 'Four', 'status' => 'draft', 'friends' => ['one'], 'keeper' => 'bo@example.org']);
+        $module = Garden::module(['where' => ['all' => [['field' => 'price', 'test' => 'empty']]]]);
+        $context = app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
+        $of = fn (string $key, string $before): array => array_intersect_key(app(Options::class)->of($module, $module->type()->reachable[$key], $before, $context), ['filled' => 0, 'empty' => 0, 'choices' => 0, 'labels' => 0]);
+        $this->assertSame(['filled' => 2, 'empty' => 1, 'choices' => ['plant/one' => 2, 'plant/two' => 1], 'labels' => ['plant/one' => 'One', 'plant/two' => 'Two']], $of('friends', 'where.all[0]'));
+        $this->assertSame(['filled' => 1, 'empty' => 1, 'choices' => ['plant/one' => 1], 'labels' => ['plant/one' => 'One']], $of('friends', 'after all'));
+        $this->assertSame(['filled' => 2, 'empty' => 1, 'choices' => ['ada@example.org' => 2], 'labels' => ['ada@example.org' => 'Ada']], $of('keeper', 'where.all[0]'));
+        $this->assertSame(['filled' => 1, 'empty' => 2, 'choices' => ['bo@example.org' => 1], 'labels' => ['bo@example.org' => 'Bo']], $of('author', 'where.all[0]'));
+    }
+
     /** @return list<string> the choices a value counts for: a term for itself and all above it, each once */
     private function countedUnder(Family $family, mixed $value): array
     {
@@ -177,7 +197,7 @@ final class BenchAgreementTest extends TestCase
         return app(ModuleStore::class)->read($rules + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']], 'page' => ['size' => 200]]);
     }
 
-    private function anyManager(): \App\Models\User
+    private function anyManager(): User
     {
         return \App\Models\User::query()->first() ?? $this->manager();
     }

@@ -81,6 +81,11 @@ final class Bench extends Command
             'select count(*), count(*) filter (where '.self::SQL_LIGHT.'), count(*) filter (where '.self::SQL_LIGHT.' and '.self::SQL_PRICE.'), count(*) filter (where '.self::SQL_LIGHT.' and '.self::SQL_PRICE." and {$group}) from items where {$all}",
             "select id from items where {$filtered} {$byPrice} limit 24",
         );
+        // By hand with the weights that the database itself offers, and where one is named, in the title alone.
+        foreach (['search' => ['two words anywhere, best first, with total', "'frost' & 'gold':*"], 'titled' => ['two words in the title or a term’s name, with total', "'plant':A & '47':*A"]] as $key => [$what, $words]) {
+            $found = self::SQL_CANDIDATES." and items.search @@ to_tsquery('wellspring', '".str_replace("'", "''", $words)."')";
+            $measure($what, fn () => $listing->show($modules[$key], $context), "select count(*) from items where {$found}", "select id from items where {$found} order by ts_rank(items.search, to_tsquery('wellspring', '".str_replace("'", "''", $words)."')) desc, items.title collate wellspring_text, items.id limit 24");
+        }
         $this->table(['query', 'Wellspring ms', 'by hand ms', 'ratio'], $rows);
 
         $rows = [];
