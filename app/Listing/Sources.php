@@ -16,6 +16,7 @@ use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Source;
+use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Who\Audience;
 
 /**
@@ -169,12 +170,16 @@ final readonly class Sources
         $held = $this->items($source->draws(), $context)->toBase()
             ->selectRaw("left({$day}, {$source->length()}) as stretch, count(*) as items", $bindings)
             ->whereRaw("{$raw} is not null")->groupByRaw('1');
-        $title = $source->length() === 7 ? "to_char((held.stretch || '-01')::date, 'FMMonth YYYY')" : 'held.stretch';
-        $query = DB::query()->selectRaw(<<<SQL
-            replace(held.stretch, '-', '')::bigint as id, ?::text as type_key, held.stretch as slug, {$title} as title, null::text as text,
-            jsonb_build_object('title', lower({$title}), 'slug', held.stretch) as folded, null::timestamptz as publish_at, false as lead,
+        // Named here, as core names them; there are few of them, however many items they hold.
+        $counts = array_map(intval(...), $held->pluck('items', 'stretch')->all());
+        $slugs = array_map(strval(...), array_keys($counts));
+        $titles = array_map($context->calendar->named(...), $slugs);
+        $query = DB::query()->selectRaw(<<<'SQL'
+            replace(held.stretch, '-', '')::bigint as id, ?::text as type_key, held.stretch as slug, held.title, null::text as text,
+            jsonb_build_object('title', held.folded, 'slug', held.stretch) as folded, null::timestamptz as publish_at, false as lead,
             jsonb_build_object('begins', rpad(held.stretch, 10, '-01'), 'count', held.items) as fields
-            SQL, [$source->type()->key])->fromSub($held, 'held');
+            SQL, [$source->type()->key])
+            ->fromRaw('unnest(?::text[], ?::text[], ?::text[], ?::int[]) as held(stretch, title, folded, items)', array_map(Fragment::arrayLiteral(...), [$slugs, $titles, array_map(Fold::of(...), $titles), array_values($counts)]));
 
         return self::named($query);
     }

@@ -26,7 +26,7 @@ abstract class BrowserTestCase extends TestCase
     protected function setUp(): void
     {
         $this->browser = self::$opened ??= self::open();
-        $this->browser->get(self::env('SITE_URL').'/up');
+        $this->visit('/manage/sign-in');
         $this->browser->executeScript('localStorage.clear(); sessionStorage.clear()');
         $this->browser->manage()->deleteAllCookies();
         $this->browser->manage()->getLog('browser');
@@ -40,6 +40,9 @@ abstract class BrowserTestCase extends TestCase
             $this->browser->switchTo()->window($window)->close();
         }
         $this->browser->switchTo()->window($windows[0]);
+        // What is still on its way ends here, before the next test begins as nobody.
+        $this->browser->get('about:blank');
+        usleep(100_000);
     }
 
     private static function open(): RemoteWebDriver
@@ -60,18 +63,29 @@ abstract class BrowserTestCase extends TestCase
         return $browser;
     }
 
+    /** As the demo's manager. An answer to the test before that comes late may have set a cookie anew; then once more from the beginning. */
     protected function signIn(): void
     {
-        $this->visit('/manage/sign-in');
-        if (! str_ends_with((string) $this->browser->getCurrentURL(), '/sign-in')) {
-            // An answer that was still on its way has signed in whom the test before had.
-            $this->browser->manage()->deleteAllCookies();
+        for ($try = 1; $try <= 3; $try++) {
             $this->visit('/manage/sign-in');
+            if ($this->isAt('/manage/sign-in')) {
+                $this->find('[name=email]')->sendKeys(DemoSite::EMAIL);
+                $this->find('[name=password]')->sendKeys(DemoSite::PASSWORD);
+                $this->find('button')->click();
+                if (! $this->isAt('/manage/sign-in')) {
+                    $this->sees('Each is set up once');
+
+                    return;
+                }
+            }
+            $this->browser->manage()->deleteAllCookies();
         }
-        $this->find('[name=email]')->sendKeys(DemoSite::EMAIL);
-        $this->find('[name=password]')->sendKeys(DemoSite::PASSWORD);
-        $this->find('button')->click();
-        $this->sees('Each is set up once');
+        $this->fail('Signing in did not work.');
+    }
+
+    private function isAt(string $path): bool
+    {
+        return parse_url((string) $this->browser->getCurrentURL(), PHP_URL_PATH) === $path;
     }
 
     protected function visit(string $path): void

@@ -119,6 +119,7 @@ final class ContentTest extends BrowserTestCase
     {
         $this->signIn();
         $this->visit('/manage/content/plot');
+        $this->sees('30 garden plots');
         $this->find('[aria-label="Tick all on this page"]')->click();
         $this->findText('button', 'Make drafts')->click();
         $this->sees('30 of 30 changed.');

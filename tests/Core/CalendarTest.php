@@ -58,6 +58,14 @@ final class CalendarTest extends TestCase
         $this->assertSame('2026-03-29T12:00:00Z', Instant::write($london->moved($eve, 24, Unit::Hours)), 'hours are elapsed time');
     }
 
+    public function test_months_are_called_as_the_sites_language_calls_them(): void
+    {
+        // Source: CLDR's skeleton yMMMM, through ICU; the expected words are from memory.
+        foreach (['en-GB' => 'May 2026', 'fr-CA' => 'mai 2026', 'de-DE' => 'Mai 2026', 'es-ES' => 'mayo de 2026', 'ja-JP' => '2026年5月'] as $locale => $name) {
+            $this->assertSame([$name, '2026'], [Calendar::of('UTC', $locale)->named('2026-05'), Calendar::of('UTC', $locale)->named('2026')], $locale);
+        }
+    }
+
     public function test_weeks_begin_on_the_sites_first_weekday(): void
     {
         // Source: CLDR's supplemental data on weeks, through ICU.

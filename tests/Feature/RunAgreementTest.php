@@ -62,7 +62,7 @@ final class RunAgreementTest extends TestCase
         $met = 0;
         for ($set = 0; $set < self::SETS; $set++) {
             $records = $this->garden(new RandomModules($first + $set * 1000));
-            $calendar = new Calendar(new \DateTimeZone(['Europe/London', 'America/St_Johns', 'Australia/Lord_Howe', 'Asia/Kathmandu'][$set % 4]), [1, 7, 6][$set % 3]);
+            $calendar = new Calendar(new \DateTimeZone(['Europe/London', 'America/St_Johns', 'Australia/Lord_Howe', 'Asia/Kathmandu'][$set % 4]), [1, 7, 6][$set % 3], ['en-GB', 'fr-CA', 'de-DE', 'ja-JP'][$set % 4]);
             for ($d = 0; $d < self::DEFINITIONS; $d++) {
                 $draw = new RandomModules($first + $set * 1000 + $d + 1);
                 $rules = $draw->rules(self::RECORDS);

@@ -12,8 +12,11 @@ use Wellspring\Core\Content\Kind\Instant;
  */
 final readonly class Calendar
 {
-    /** @param  int<1, 7>  $firstWeekday ISO 8601: 1 is Monday */
-    public function __construct(public \DateTimeZone $zone, public int $firstWeekday = 1)
+    /**
+     * @param  int<1, 7>  $firstWeekday ISO 8601: 1 is Monday
+     * @param  string  $locale in which months are named
+     */
+    public function __construct(public \DateTimeZone $zone, public int $firstWeekday = 1, public string $locale = 'en-GB')
     {
     }
 
@@ -22,7 +25,23 @@ final readonly class Calendar
     {
         $weekday = (\IntlCalendar::createInstance($timeZone, $locale)->getFirstDayOfWeek() + 5) % 7 + 1;
 
-        return new self(new \DateTimeZone($timeZone), max(1, min(7, $weekday)));
+        return new self(new \DateTimeZone($timeZone), max(1, min(7, $weekday)), $locale);
+    }
+
+    /**
+     * How a month or a year is called in the site's language (CLDR): “May 2026”, “mai 2026”.
+     *
+     * @param  string  $stretch `2026-05`, `2026`
+     */
+    public function named(string $stretch): string
+    {
+        if (strlen($stretch) !== 7) {
+            return $stretch;
+        }
+        $pattern = (new \IntlDatePatternGenerator($this->locale))->getBestPattern('yMMMM');
+        $formatter = new \IntlDateFormatter($this->locale, \IntlDateFormatter::NONE, \IntlDateFormatter::NONE, 'UTC', \IntlDateFormatter::GREGORIAN, (string) $pattern);
+
+        return (string) $formatter->format(new \DateTimeImmutable("{$stretch}-01", new \DateTimeZone('UTC')));
     }
 
     /** @return string the local day, `Y-m-d` */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Source;
 
-use Wellspring\Core\Calendar\Period;
 use Wellspring\Core\Calendar\Stretch;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
@@ -77,16 +76,16 @@ final readonly class Stretches implements Source
         }
         $records = [];
         foreach ($counts as $key => $count) {
-            $records[] = $this->record((string) $key, $count);
+            $records[] = $this->record((string) $key, $count, $context);
         }
 
         return $records;
     }
 
-    public function record(string $slug, int $count): Record
+    private function record(string $slug, int $count, Context $context): Record
     {
         return new Record(
-            (int) str_replace('-', '', $slug), $this->type->key, $slug, Period::words($slug), Status::Published, '0001-01-01T00:00:00Z', null, Audience::Everyone,
+            (int) str_replace('-', '', $slug), $this->type->key, $slug, $context->calendar->named($slug), Status::Published, '0001-01-01T00:00:00Z', null, Audience::Everyone,
             ['begins' => str_pad($slug, 10, '-01'), 'count' => $count],
         );
     }
