@@ -83,6 +83,7 @@ abstract class BrowserTestCase extends TestCase
         $this->fail('Signing in did not work.');
     }
 
+    /** @phpstan-impure */
     private function isAt(string $path): bool
     {
         return parse_url((string) $this->browser->getCurrentURL(), PHP_URL_PATH) === $path;
