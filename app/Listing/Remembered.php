@@ -6,10 +6,14 @@ namespace App\Listing;
 
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Status;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Result;
+use Wellspring\Core\Who\Audience;
 
 /**
  * A listing's page as it was worked out last, for as long as it is right: until content of its type or taxonomies
@@ -20,7 +24,7 @@ final readonly class Remembered
     /** Only so that the cache does not fill up; nothing relies on it. */
     private const KEEP_SECONDS = 86_400;
 
-    public function __construct(private Listing $listing, private Holds $holds, private Repository $cache)
+    public function __construct(private Listing $listing, private Sources $sources, private Holds $holds, private Repository $cache)
     {
     }
 
@@ -34,8 +38,8 @@ final readonly class Remembered
         $now = $context->now->getTimestamp();
         // The marks are read before the content: a change in between leaves what is kept under a name nobody asks for again.
         $name = 'listing:'.hash('xxh128', serialize([$module->bound($context)->toArray(), self::asked($context), $this->marks($module)]));
-        $kept = $this->cache->get("{$name}:{$page}");
-        if (is_array($kept) && $now >= $kept['from'] && ($kept['until'] === null || $now < $kept['until'])) {
+        $kept = $this->kept("{$name}:{$page}", $now);
+        if ($kept !== null) {
             return new Result($kept['total'], $kept['pages'], $kept['page'], [], $kept['ids'], $kept['headings'], $kept['under']);
         }
         $until = $this->holds->until($module, $context);
@@ -47,6 +51,39 @@ final readonly class Remembered
         ], self::KEEP_SECONDS);
 
         return $result;
+    }
+
+    /**
+     * The records of a page that show() gave. Items are read anew, which their ids make cheap; what has to be counted for
+     * terms, people and months is remembered as the page is.
+     *
+     * @param  list<int>  $ids
+     * @param  array<array-key, Field>  $fields  what is asked of them
+     * @return list<Record> in the order of the ids
+     */
+    public function records(Module $module, array $ids, array $fields, Context $context): array
+    {
+        if ($module->source->isItems() || $ids === []) {
+            return $this->sources->records($module->source, $ids, $fields, $context);
+        }
+        $now = $context->now->getTimestamp();
+        $name = 'records:'.hash('xxh128', serialize([$module->source->toArray(), $ids, self::asked($context), $this->marks($module)]));
+        $kept = $this->kept($name, $now);
+        if ($kept !== null) {
+            return unserialize($kept['records'], ['allowed_classes' => [Record::class, Status::class, Audience::class]]);
+        }
+        $records = $this->sources->records($module->source, $ids, $fields, $context);
+        $this->cache->put($name, ['records' => serialize($records), 'from' => $now, 'until' => $this->holds->until($module, $context)], self::KEEP_SECONDS);
+
+        return $records;
+    }
+
+    /** @return array<string, mixed>|null what is kept under the name, where it is right at that moment */
+    private function kept(string $name, int $now): ?array
+    {
+        $kept = $this->cache->get($name);
+
+        return is_array($kept) && $now >= $kept['from'] && ($kept['until'] === null || $now < $kept['until']) ? $kept : null;
     }
 
     /**

@@ -61,14 +61,26 @@ final readonly class PageMaker
     /** @throws NoSuchPage */
     public function module(Module $module, string $address, Context $context, string $asked): ShownModule
     {
-        return $this->shown($module, $address, $context, $this->listing->show($module, $context, $asked));
+        $result = $this->listing->show($module, $context, $asked);
+
+        return $this->drawn($module, $address, $result, $this->listing->records($module, $result->ids, self::asked($module), $context));
     }
 
-    /** A module with the page of records that a run gave. */
+    /** A module with the page of records that a run gave: a preview, of which nothing is remembered. */
     public function shown(Module $module, string $address, Context $context, Result $result): ShownModule
     {
-        $fields = array_map(fn (Part $part): Field => $part->field, $module->card->parts());
-        $records = $this->sources->records($module->source, $result->ids, $fields, $context);
+        return $this->drawn($module, $address, $result, $this->sources->records($module->source, $result->ids, self::asked($module), $context));
+    }
+
+    /** @return list<Field> what its cards ask of the records */
+    private static function asked(Module $module): array
+    {
+        return array_values(array_map(fn (Part $part): Field => $part->field, $module->card->parts()));
+    }
+
+    /** @param  list<Record>  $records  in order */
+    private function drawn(Module $module, string $address, Result $result, array $records): ShownModule
+    {
         $types = $this->catalogue->catalogue()->types;
         $cards = array_map(fn (Record $record): ShownCard => new ShownCard(
             isset($types[$record->type]) ? self::itemAddress($types[$record->type], $record->slug) : '',

@@ -29,6 +29,7 @@ final class BenchTest extends BrowserTestCase
         $this->keys([WebDriverKeys::CONTROL, 'z', WebDriverKeys::NULL]);
         $this->sees('Grid, 4 across on desktop');
         $this->keys([WebDriverKeys::CONTROL, WebDriverKeys::SHIFT, 'z', WebDriverKeys::NULL]);
+        $this->sees('List');
         $this->sees('Draft · every change kept');
         $this->browser->navigate()->refresh();
         $this->sees('List');

@@ -10,6 +10,7 @@ use App\Listing\Remembered;
 use App\Models\Item;
 use App\Models\Term;
 use App\Modules\ModuleStore;
+use App\Site\PageMaker;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Module\Module;
@@ -37,6 +38,27 @@ final class FreshnessTest extends TestCase
         $asked = array_column(DB::getQueryLog(), 'query');
         $this->assertCount(1, $asked, implode("\n", $asked));
         $this->assertStringContainsString('content_counters', $asked[0]);
+    }
+
+    /** How many items a term has is counted once, not for every visitor; the cards themselves are as they were, or as they are now. */
+    public function test_a_second_look_at_terms_and_months_counts_nothing_anew(): void
+    {
+        $this->plantType();
+        $this->plant(['title' => 'Fern', 'slug' => 'fern', 'publish_at' => '2026-01-01', 'groups' => ['ferns']]);
+        foreach ([['terms' => 'groups', 'used' => true], ['months' => ['plant'], 'by' => 'publish_at']] as $source) {
+            $module = app(ModuleStore::class)->read(['format' => 1, 'key' => 'index', 'name' => 'Index', 'source' => $source, 'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'count']]]]]]);
+            $cards = fn (): array => app(PageMaker::class)->module($module, '/', app(Contexts::class)->now(), '1')->cards;
+            $first = $cards();
+            $this->assertNotSame([], $first);
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $this->assertEquals($first, $cards());
+            $asked = array_unique(array_column(DB::getQueryLog(), 'query'));
+            DB::disableQueryLog();
+            $this->assertSame(['content_counters'], array_values(array_unique(array_map(fn (string $query): string => preg_match('/from "(\w+)"/', $query, $found) === 1 ? $found[1] : $query, $asked))));
+            $this->plant(['title' => 'Another', 'publish_at' => '2026-01-01', 'groups' => ['ferns']]);
+            $this->assertNotEquals($first, $cards(), 'one more is counted at once');
+        }
     }
 
     public function test_whatever_is_written_and_however_the_next_look_is_right(): void

@@ -177,7 +177,8 @@ export function useBench(module: ModuleWhole) {
 			setStandpoint(next);
 		}, []),
 		keep,
-		keeping,
+		// A change that waits to be sent is not kept yet.
+		keeping: keeping.state === "kept" && definition !== kept.current ? ({ state: "keeping" } as const) : keeping,
 		overwrite,
 		takeTheirs,
 	};
