@@ -60,10 +60,6 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 	const own = about["x-wellspring"];
 	const now = fileOf(about, rows);
 	const changed = JSON.stringify(now) !== JSON.stringify(file) || Object.keys(renamedOf(rows)).length > 0;
-	const blocker = useBlocker(
-		({ currentLocation, nextLocation }) =>
-			changed && currentLocation.pathname !== nextLocation.pathname && !nextLocation.state?.saved,
-	);
 	const fail = (error: Error) => {
 		setEffects(null);
 		setProblems(
@@ -83,6 +79,10 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 		},
 		onError: fail,
 	});
+	const blocker = useBlocker(
+		({ currentLocation, nextLocation }) =>
+			changed && !save.isSuccess && currentLocation.pathname !== nextLocation.pathname && !nextLocation.state?.saved,
+	);
 	const look = useMutation({
 		mutationFn: () => send<{ effects: Effect[] }>("POST", "/types/look", sent),
 		onSuccess: (answer) => {
