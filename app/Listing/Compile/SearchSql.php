@@ -32,9 +32,21 @@ final class SearchSql implements TestSql
      */
     public static function found(array $sought, string $of = 'items'): Fragment
     {
-        return Fragment::all(array_map(fn (Sought $word): Fragment => $word->in === null
-            ? self::either(self::inTexts($word, '', $of), self::terms($word, null), $of)
-            : self::in($word, array_keys($word->in), $of), $sought));
+        $found = $plain = [];
+        foreach ($sought as $word) {
+            $terms = $word->in === null ? self::terms($word, null) : [];
+            if ($word->in === null && $terms === []) {
+                $plain[] = self::query($word, '');
+            } else {
+                $found[] = $word->in === null ? self::either(self::inTexts($word, '', $of), $terms, $of) : self::in($word, array_keys($word->in), $of);
+            }
+        }
+        if ($plain !== []) {
+            // Words that only texts can hold are looked up together.
+            array_unshift($found, new Fragment("{$of}.search @@ to_tsquery('wellspring', ?)", [implode(' & ', $plain)]));
+        }
+
+        return Fragment::all($found);
     }
 
     /** What finding the word counts, the most where it is found in several places; 0 where it is not found. */
