@@ -57,9 +57,15 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 	const [effects, setEffects] = useState<Effect[] | null>(null);
 	const [problems, setProblems] = useState<Problem[]>([]);
 	const [removing, setRemoving] = useState(false);
+	// Until the form stands anew with what was saved.
+	const [saved, setSaved] = useState(false);
 	const own = about["x-wellspring"];
 	const now = fileOf(about, rows);
 	const changed = JSON.stringify(now) !== JSON.stringify(file) || Object.keys(renamedOf(rows)).length > 0;
+	const blocker = useBlocker(
+		({ currentLocation, nextLocation }) =>
+			changed && !saved && currentLocation.pathname !== nextLocation.pathname && !nextLocation.state?.saved,
+	);
 	const fail = (error: Error) => {
 		setEffects(null);
 		setProblems(
@@ -72,6 +78,7 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 	const save = useMutation({
 		mutationFn: () => send<{ key: string; change: number | null }>("PUT", "/types", { ...sent, withLoss: true }),
 		onSuccess: async ({ change }) => {
+			setSaved(true);
 			setEffects(null);
 			setProblems([]);
 			done(`${own.plural} changed.`, change);
@@ -79,10 +86,6 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 		},
 		onError: fail,
 	});
-	const blocker = useBlocker(
-		({ currentLocation, nextLocation }) =>
-			changed && !save.isSuccess && currentLocation.pathname !== nextLocation.pathname && !nextLocation.state?.saved,
-	);
 	const look = useMutation({
 		mutationFn: () => send<{ effects: Effect[] }>("POST", "/types/look", sent),
 		onSuccess: (answer) => {
