@@ -88,19 +88,23 @@ final class SearchSql implements TestSql
     }
 
     /**
-     * In one of the fields: among what has the word anywhere, which the index tells, those where it stands in them.
+     * In one of the fields: in others than the title, among what has the word anywhere, which the index tells, those where it stands in them.
      *
      * @param  list<string>  $fields
      */
     private static function in(Sought $word, array $fields, string $of): Fragment
     {
-        $anywhere = self::inTexts($word, '', $of);
-        $own = new Fragment(
-            "to_tsvector('wellspring', (select coalesce(jsonb_agg(texts.words), '[]') from jsonb_each({$of}.words) as standing, jsonb_each(standing.value) as texts(field, words) where texts.field = any(?::text[]))) @@ to_tsquery('wellspring', ?)",
-            [Fragment::arrayLiteral($fields), self::query($word, '')],
-        );
+        // The title stands alone as it does, so that the index tells it by itself.
+        $places = in_array('title', $fields, true) ? [self::inTexts($word, 'A', $of)] : [];
+        $others = array_values(array_diff($fields, ['title']));
+        if ($others !== []) {
+            $places[] = Fragment::all([self::inTexts($word, '', $of), new Fragment(
+                "to_tsvector('wellspring', (select coalesce(jsonb_agg(texts.words), '[]') from jsonb_each({$of}.words) as standing, jsonb_each(standing.value) as texts(field, words) where texts.field = any(?::text[]))) @@ to_tsquery('wellspring', ?)",
+                [Fragment::arrayLiteral($others), self::query($word, '')],
+            )]);
+        }
 
-        return self::either(Fragment::all([$anywhere, $own]), self::terms($word, $fields), $of);
+        return self::either(Fragment::any($places), self::terms($word, $fields), $of);
     }
 
     /** @param  list<int>  $terms  ids */
