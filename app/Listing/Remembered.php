@@ -11,6 +11,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
+use Wellspring\Core\Paging\Pages;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Who\Audience;
@@ -38,7 +39,8 @@ final readonly class Remembered
         $now = $context->now->getTimestamp();
         // The marks are read before the content: a change in between leaves what is kept under a name nobody asks for again.
         $name = 'listing:'.hash('xxh128', serialize([$module->bound($context)->toArray(), self::asked($context), $this->marks($module)]));
-        $kept = $this->kept("{$name}:{$page}", $now);
+        // What no page can be called names nothing that is kept, and may be no text at all.
+        $kept = Pages::isNumber($page) ? $this->kept("{$name}:{$page}", $now) : null;
         if ($kept !== null) {
             return new Result($kept['total'], $kept['pages'], $kept['page'], [], $kept['ids'], $kept['headings'], $kept['under']);
         }

@@ -25,11 +25,17 @@ final readonly class Pages
      */
     public function number(string $asked): int
     {
-        if (preg_match('/^[1-9]\d{0,17}$/D', $asked) !== 1 || (int) $asked > $this->count) {
+        if (! self::isNumber($asked) || (int) $asked > $this->count) {
             throw new NoSuchPage($asked, $this->count);
         }
 
         return (int) $asked;
+    }
+
+    /** Whether what an address says could be a page's number at all, however many pages there are. */
+    public static function isNumber(string $asked): bool
+    {
+        return preg_match('/^[1-9]\d{0,17}$/D', $asked) === 1;
     }
 
     /** The place of a page's first record, counted from 0. */
