@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Content\StaleWrite;
 use App\Http\Middleware\MayManage;
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -15,6 +16,9 @@ use Wellspring\Core\Problem\Refused;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
+    ->withSchedule(function (Schedule $schedule): void {
+        $schedule->command('wellspring:tidy')->everyTenMinutes();
+    })
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->alias(['manage' => MayManage::class]);

@@ -64,6 +64,7 @@ Route::middleware(['auth', 'manage:author'])->prefix('manage')->group(function (
         Route::put('modules/{key}/pages', [Manage\ModuleController::class, 'place']);
         Route::post('bench/look', [Manage\BenchController::class, 'look']);
         Route::post('bench/results', [Manage\BenchController::class, 'results']);
+        Route::post('bench/find', [Manage\BenchController::class, 'find']);
         Route::post('bench/trace', [Manage\BenchController::class, 'trace']);
         Route::post('bench/compare', [Manage\BenchController::class, 'compare']);
         Route::post('bench/options', [Manage\BenchController::class, 'options']);

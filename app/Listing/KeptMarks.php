@@ -9,7 +9,7 @@ use Illuminate\Contracts\Cache\Repository;
 /** Places in a listing's order, kept as long as the listing itself is remembered. */
 final class KeptMarks implements Marks
 {
-    private const KEEP_SECONDS = 86_400;
+    private const KEEP_SECONDS = 21_600;
 
     /** How many marks lie in one entry of the cache: a far page reads one entry, not all. */
     private const BUNDLE = 100;

@@ -93,27 +93,22 @@ final readonly class Listing
         return $this->slice($bound, $context, $this->pins($bound, $context)['ids'], $bound->skip + $from, $left, $marks);
     }
 
-    /** Where the item stands among all that the module shows, 1 first; null where it does not show. */
-    public function placeOf(Module $module, int $item, Context $context): ?int
+    /** Where the record stands among all that are listed, before the first are skipped and the rest is cut off: 1 first; null where it does not pass. */
+    public function standing(Module $module, int $item, Context $context): ?int
     {
         $bound = $module->bound($context);
-        $place = $this->placeAmong($bound, $item, $context, $this->stream($bound, $context));
 
-        return $place === null ? null : $this->shownPlace($bound, $place);
+        return $this->standingAmong($bound, $item, $context, $this->stream($bound, $context));
     }
 
-    /** Where the item would stand if it passed every rule up to the order; null where that is outside what shows. */
-    public function placeHadItPassed(Module $module, int $item, Context $context): ?int
+    /** Where the record would stand likewise if it passed every rule up to the order. */
+    public function standingHadItPassed(Module $module, int $item, Context $context): ?int
     {
         $bound = $module->bound($context);
-        if (! $bound->source->isItems()) {
-            return null;
-        }
         $passing = $this->stream($bound, $context)->toBase()->select('items.id');
-        $with = Item::query()->where(fn (Builder $query): Builder => $query->whereRaw("items.id in ({$passing->toSql()})", $passing->getBindings())->orWhere('items.id', $item));
-        $place = $this->placeAmong($bound, $item, $context, $with);
+        $with = $this->sources->kin($bound->source, $context)->where(fn (Builder $query): Builder => $query->whereRaw("items.id in ({$passing->toSql()})", $passing->getBindings())->orWhere('items.id', $item));
 
-        return $place === null ? null : $this->shownPlace($bound, $place);
+        return $this->standingAmong($bound, $item, $context, $with);
     }
 
     /** @return Builder<Item> what reaches the rule of that name: the candidates that every earlier rule keeps */
@@ -298,14 +293,14 @@ final readonly class Listing
     /**
      * @param  Module  $module  bound
      * @param  Builder<Item>  $among
-     * @return int|null from 0, among all that are listed before any is skipped
+     * @return int|null 1 first, among all that are listed before any is skipped
      */
-    private function placeAmong(Module $module, int $item, Context $context, Builder $among): ?int
+    private function standingAmong(Module $module, int $item, Context $context, Builder $among): ?int
     {
         $pins = $this->pins($module, $context)['ids'];
         $at = array_search($item, $pins, true);
         if ($at !== false) {
-            return $at;
+            return $at + 1;
         }
         $query = $among->toBase()->select('items.id');
         if ($pins !== []) {
@@ -318,14 +313,7 @@ final readonly class Listing
         );
         $place = DB::query()->fromSub($query, 'ranked')->where('id', $item)->value('place');
 
-        return is_numeric($place) ? count($pins) + (int) $place - 1 : null;
-    }
-
-    private function shownPlace(Module $module, int $place): ?int
-    {
-        $shown = $place - $module->skip + 1;
-
-        return $shown >= 1 && $module->total($place + 1) >= $shown ? $shown : null;
+        return is_numeric($place) ? count($pins) + (int) $place : null;
     }
 
     /**

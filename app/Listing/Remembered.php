@@ -23,7 +23,7 @@ use Wellspring\Core\Who\Audience;
 final readonly class Remembered
 {
     /** Only so that the cache does not fill up; nothing relies on it. */
-    private const KEEP_SECONDS = 86_400;
+    private const KEEP_SECONDS = 21_600;
 
     public function __construct(private Listing $listing, private Sources $sources, private Holds $holds, private Repository $cache)
     {

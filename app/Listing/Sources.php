@@ -9,6 +9,7 @@ use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Calendar\Period;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
@@ -41,6 +42,34 @@ final readonly class Sources
     }
 
     /**
+     * Every record of the kind, whether the source takes it or not: items in any state, terms that no item has, accounts
+     * that are closed. Nobody but a manager who asks why is told of them.
+     *
+     * @return Builder<Item> named `items`
+     */
+    public function kin(Source\Source $source, Context $context): Builder
+    {
+        return match (true) {
+            $source->isItems() => Item::query(),
+            $source instanceof Source\Terms => $this->allTerms($source->taxonomy, $context),
+            $source instanceof Source\PageTerm => $this->allTerms($source->taxonomy($context) ?? array_values($source->taxonomies)[0], $context),
+            $source instanceof Source\People => $this->accounts($context),
+            default => $this->candidates($source, $context),
+        };
+    }
+
+    /** One of the kind by its slug, whether the source takes it or not; null where there is none. Not for items. */
+    public function record(Source\Source $source, string $slug, Context $context): ?Record
+    {
+        $row = $this->kin($source, $context)->toBase()->where('items.slug', $slug)->first();
+        if ($row !== null) {
+            return self::made($row);
+        }
+
+        return $source instanceof Source\Stretches && Period::days($slug) !== null && strlen($slug) === $source->length() ? $source->record($slug, 0, $context) : null;
+    }
+
+    /**
      * @param  list<int>  $ids
      * @param  array<array-key, Field>  $fields  what is asked of them
      * @return list<Record> in the order of the ids
@@ -50,17 +79,21 @@ final readonly class Sources
         if ($source->isItems()) {
             return Records::byId($ids, $fields);
         }
-        $rows = $ids === [] ? [] : $this->candidates($source, $context)->toBase()->whereIn('items.id', $ids)->get(['id', 'type_key', 'slug', 'title', 'text', 'fields'])->keyBy('id')->all();
-        $records = [];
-        foreach ($ids as $id) {
-            $row = $rows[$id] ?? null;
-            if ($row !== null) {
-                $values = json_decode((string) $row->fields, true);
-                $records[] = new Record($id, (string) $row->type_key, (string) $row->slug, (string) $row->title, Status::Published, '0001-01-01T00:00:00Z', null, Audience::Everyone, ['text' => $row->text] + (is_array($values) ? $values : []));
-            }
-        }
+        $rows = $ids === [] ? [] : $this->candidates($source, $context)->toBase()->whereIn('items.id', $ids)->get()->keyBy('id')->all();
 
-        return $records;
+        return array_values(array_map(fn (int $id): Record => self::made($rows[$id]), array_filter($ids, fn (int $id): bool => isset($rows[$id]))));
+    }
+
+    /** A record of what is not an item: there from the beginning and for everyone, unless its account is closed. */
+    private static function made(object $row): Record
+    {
+        $row = (array) $row;
+        $values = json_decode((string) $row['fields'], true);
+
+        return new Record(
+            (int) $row['id'], (string) $row['type_key'], (string) $row['slug'], (string) $row['title'], ($row['active'] ?? true) === true ? Status::Published : Status::Draft, '0001-01-01T00:00:00Z', null, Audience::Everyone,
+            ['text' => $row['text']] + (is_array($values) ? $values : []),
+        );
     }
 
     /**
@@ -148,16 +181,22 @@ final readonly class Sources
     /** @return Builder<Item> */
     private function people(Source\People $source, Context $context): Builder
     {
+        $people = $this->accounts($context)->where('items.active', true);
+
+        return $source->groups === [] ? $people : $people->whereRaw("jsonb_exists_any(items.fields->'groups', ?::text[])", [Fragment::arrayLiteral(array_map(strval(...), array_keys($source->groups)))]);
+    }
+
+    /** @return Builder<Item> every account, closed ones too */
+    private function accounts(Context $context): Builder
+    {
         $query = DB::query()->selectRaw(<<<'SQL'
-            listed.id, 'people' as type_key, listed.slug, listed.name as title, null::text as text, jsonb_build_object('title', listed.folded, 'slug', listed.slug) as folded, listed.created_at as publish_at, false as lead,
+            listed.id, 'people' as type_key, listed.slug, listed.name as title, null::text as text, jsonb_build_object('title', listed.folded, 'slug', listed.slug) as folded, listed.created_at as publish_at, false as lead, listed.active,
             jsonb_strip_nulls(jsonb_build_object('groups', belongs.groups, 'count', coalesce(written.items, 0))) as fields
             SQL)
             ->fromRaw('users listed left join lateral (select jsonb_agg(groups.key order by groups.key) as groups from group_user join groups on groups.id = group_user.group_id where group_user.user_id = listed.id) as belongs on true')
-            ->leftJoinSub($this->items([], $context)->toBase()->selectRaw('items.author_id, count(*) as items')->groupBy('items.author_id'), 'written', 'written.author_id', '=', 'listed.id')
-            ->where('listed.active', true);
-        $people = self::named($query);
+            ->leftJoinSub($this->items([], $context)->toBase()->selectRaw('items.author_id, count(*) as items')->groupBy('items.author_id'), 'written', 'written.author_id', '=', 'listed.id');
 
-        return $source->groups === [] ? $people : $people->whereRaw("jsonb_exists_any(items.fields->'groups', ?::text[])", [Fragment::arrayLiteral(array_map(strval(...), array_keys($source->groups)))]);
+        return self::named($query);
     }
 
     /** @return Builder<Item> */

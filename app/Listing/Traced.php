@@ -12,12 +12,20 @@ use Wellspring\Core\Run\TraceStep;
 /** A record's way through a module. */
 final readonly class Traced
 {
+    /** Where it stands among all that show, 1 first; null: it does not show. */
+    public ?int $place;
+
+    /** Where it would stand had it passed the rules; null: it would not show either. */
+    public ?int $would;
+
     /**
-     * @param  int|null  $place  where it stands among all that show, 1 first; null: it does not show
-     * @param  int|null  $would  where it would stand had it passed the rules
+     * @param  int|null  $standing  where it stands among all that are listed, 1 first; null: it does not pass
+     * @param  int|null  $would  where it would stand likewise had it passed the rules
      */
-    public function __construct(public Record $record, public string $kind, public Trace $trace, public ?int $place, public ?int $would, private Module $module)
+    public function __construct(public Record $record, public string $kind, public Trace $trace, public ?int $standing, ?int $would, private Module $module)
     {
+        $this->place = $module->place($standing);
+        $this->would = $module->place($would);
     }
 
     public function page(): ?int
@@ -32,10 +40,9 @@ final readonly class Traced
     {
         return match (true) {
             $this->place !== null => ($this->trace->isPinned ? 'Shown, pinned to the top' : 'Shown').": place {$this->place}, page {$this->page()}.",
-            $this->trace->passes() => 'Not shown: it passes every rule, but stands '.implode(' or ', [
-                ...$this->module->skip === 0 ? [] : ["among the first {$this->module->skip}, which the module skips"],
-                ...$this->module->most() === null ? [] : ["outside the {$this->module->most()} records that the module shows at most"],
-            ]).'.',
+            $this->trace->passes() => "Not shown: it passes every rule and stands at place {$this->standing}, but the module ".($this->standing <= $this->module->skip
+                ? "skips the first {$this->module->skip}."
+                : "shows no more than {$this->module->most()}".($this->module->skip > 0 ? " after the {$this->module->skip} that it skips." : '.')),
             default => 'Not shown: '.implode(' ', $this->trace->reasons()),
         };
     }

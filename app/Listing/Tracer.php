@@ -31,26 +31,24 @@ final readonly class Tracer
         return $this->record($module, $item, $context, $this->catalogue->catalogue()->type($item->type)->label ?? 'record');
     }
 
-    /** A term, a person or a month, by its slug; null where the source has none of that slug. */
+    /** By its slug: a term, a person or a month where the module takes those, whether it takes this one or not; otherwise an item of any type. Null where there is none. */
     public function bySlug(Module $module, string $slug, Context $context): ?Traced
     {
-        if ($module->source->isItems()) {
-            $item = Item::query()->where('slug', $slug)->orderByRaw('type_key = any(?::text[]) desc', [Fragment::arrayLiteral($module->source->draws())])->orderBy('id')->first();
-
-            return $item === null ? null : $this->item($module, $item, $context);
+        $record = $module->source->isItems() ? null : $this->sources->record($module->source, $slug, $context);
+        if ($record !== null) {
+            return $this->record($module, $record, $context, $module->type()->label);
         }
-        $id = $this->sources->candidates($module->source, $context)->where('items.slug', $slug)->value('items.id');
-        $record = is_numeric($id) ? $this->sources->records($module->source, [(int) $id], [], $context)[0] ?? null : null;
+        $item = Item::query()->where('slug', $slug)->orderByRaw('type_key = any(?::text[]) desc', [Fragment::arrayLiteral($module->source->draws())])->orderBy('id')->first();
 
-        return $record === null ? null : $this->record($module, $record, $context, $module->type()->label);
+        return $item === null ? null : $this->item($module, $item, $context);
     }
 
     private function record(Module $module, Record $record, Context $context, string $kind): Traced
     {
         $trace = Trace::of($module, $record, $context, $this->format, $kind);
-        $place = $trace->passes() ? $this->listing->placeOf($module, $record->id, $context) : null;
-        $would = $place === null && ! $trace->passes() ? $this->listing->placeHadItPassed($module, $record->id, $context) : null;
+        $standing = $trace->passes() ? $this->listing->standing($module, $record->id, $context) : null;
+        $would = ! $trace->passes() && $module->source->takes($record->type) ? $this->listing->standingHadItPassed($module, $record->id, $context) : null;
 
-        return new Traced($record, $kind, $trace, $place, $would, $module);
+        return new Traced($record, $kind, $trace, $standing, $would, $module);
     }
 }

@@ -111,6 +111,9 @@ CONF
     local as=""; [ "$WEB_USER" != www-data ] || as="runuser -u www-data --"
     $as php artisan queue:work --quiet --sleep=1 --tries=1 --timeout=3600 > "$VAR/log/$name-queue.log" 2>&1 &
     WEB_PIDS="$WEB_PIDS $!"
+    # What is done by the clock: removing what has run out.
+    $as php artisan schedule:work > "$VAR/log/$name-schedule.log" 2>&1 &
+    WEB_PIDS="$WEB_PIDS $!"
     local tries=0
     until curl -s -o /dev/null "http://127.0.0.1:$port/build/manifest.json" && [ -S "$dir/php-fpm.sock" ]; do
         tries=$((tries + 1))

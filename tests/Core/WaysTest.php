@@ -11,6 +11,7 @@ use Wellspring\Core\Calendar\Calendar;
 use Wellspring\Core\Card\Format;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
+use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Run\Trace;
@@ -46,16 +47,16 @@ final class WaysTest extends TestCase
             $rules['where'] = ['all' => [self::MOVABLE[$d % count(self::MOVABLE)], ...array_slice($rules['where']['all'] ?? [], 0, 2)]];
             $module = $reader->read($rules);
             $context = $draw->context($records, new Calendar(new \DateTimeZone('Europe/London')), new AnyLanguage);
-            $all = $run->run($module, $records, $context);
-            $shown = [];
-            for ($page = 1; $page <= $all->pages; $page++) {
-                array_push($shown, ...$run->run($module, $records, $context, $page)->ids);
-            }
+            $all = fn (array $definition): array => $run->run($reader->read(['skip' => 0, 'page' => ['size' => 200]] + array_diff_key($definition, ['atMost' => 0, 'headings' => 0])), $records, $context)->ids;
+            $shown = fn (Module $shown): array => array_slice($all($shown->toArray()), $shown->skip, $shown->most());
+            $listed = array_flip($all($module->toArray()));
             foreach ($records as $record) {
-                $shows = in_array($record->id, $shown, true);
+                $shows = in_array($record->id, $shown($module), true);
+                $standing = isset($listed[$record->id]) ? $listed[$record->id] + 1 : null;
+                $this->assertSame($shows, $module->place($standing) !== null);
                 $trace = Trace::of($module, $record, $context, $format);
                 $failed = self::failed($trace);
-                foreach (Ways::of($module, $record, $trace, $shows, $context) as $way) {
+                foreach (Ways::of($module, $record, $trace, $standing, $context) as $way) {
                     $said = "WELLSPRING_SEED={$first}, definition {$d}, {$record->slug}, “{$way['words']}”: ".json_encode($rules, JSON_UNESCAPED_UNICODE);
                     $changed = $reader->read($way['definition']);
                     $after = Trace::of($changed, $record, $context, $format);
@@ -64,14 +65,14 @@ final class WaysTest extends TestCase
                     match ($kind) {
                         'Leave' => $this->assertSame($shows ? ['leaveOut'] : array_values(array_diff($failed, ['leaveOut'])), self::failed($after), $said),
                         'Unpin' => $this->assertNotContains($record->slug, $changed->pin, $said),
-                        'Pin' => $this->assertTrue($after->passes() && $changed->pin[count($changed->pin) - 1] === $record->slug, $said),
-                        'Show', 'Skip', 'Give' => $this->assertSame([], self::failed($after), $said),
+                        'Pin' => $this->assertTrue($after->passes() && $changed->pin[count($changed->pin) - 1] === $record->slug && in_array($record->id, $shown($changed), true), $said),
+                        'Show', 'Skip' => $this->assertContains($record->id, $shown($changed), $said),
                         default => $this->assertCount(count($failed) - 1, self::failed($after), "one thing fewer keeps it out; {$said}"),
                     };
                 }
             }
         }
-        foreach (['Switch', 'Pin', 'Leave', 'Also', 'Move', 'Widen', 'No'] as $kind) {
+        foreach (['Switch', 'Pin', 'Leave', 'Also', 'Move', 'Widen', 'No', 'Show', 'Skip'] as $kind) {
             $this->assertGreaterThan(0, $tried[$kind] ?? 0, "“{$kind} …” was offered and tried at least once");
         }
     }

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Content\CatalogueStore;
 use App\Listing\Contexts;
 use App\Listing\Listing;
 use App\Listing\Remembered;
+use App\Models\Group;
 use App\Models\Item;
 use App\Models\Page;
 use App\Models\Term;
+use App\Models\User;
 use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\Artisan;
@@ -55,6 +58,76 @@ final class QueryTest extends TestCase
         $this->assertSame(0, Artisan::call('wellspring:trace', ['key' => 'plants', 'slug' => 'sun-fern', '--on' => '2020-01-01T00:00:00Z']));
         $this->assertStringContainsString('not published before 1 Jan 2026', Artisan::output());
         $this->assertSame(1, Artisan::call('wellspring:trace', ['key' => 'plants', 'slug' => 'none']));
+    }
+
+    public function test_a_record_behind_the_last_that_shows_is_told_its_place_and_how_to_show_it(): void
+    {
+        $this->garden();
+        $fifth = Item::query()->where('slug', 'plant-5')->valueOrFail('id');
+        $ask = fn (array $definition): array => $this->postJson('/manage/api/bench/trace', ['definition' => $definition, 'item' => $fifth])->assertOk()->json();
+        foreach ([
+            [['page' => ['mode' => 'fixed', 'size' => 4]], 'place 5, but the module shows no more than 4.', ['Show 5', 'Show all, on numbered pages', 'Pin it to the top']],
+            [['atMost' => 2, 'skip' => 1, 'page' => ['size' => 2]], 'place 5, but the module shows no more than 2 after the 1 that it skips.', ['Show 4', 'Show all']],
+            [['skip' => 5], 'place 5, but the module skips the first 5.', ['Skip only the first 4']],
+        ] as [$rules, $answer, $ways]) {
+            $traced = $ask(Garden::module(['order' => [['by' => 'price']]] + $rules)->toArray());
+            $this->assertSame([false, "Not shown: it passes every rule and stands at {$answer}", [...$ways, 'Edit the Plant itself']], [$traced['shown'], $traced['answer'], array_column($traced['ways'], 'words')]);
+            foreach (array_filter(array_column($traced['ways'], 'definition')) as $changed) {
+                $this->assertTrue($ask($changed)['shown']);
+            }
+        }
+    }
+
+    /** Of every kind of record a module can be asked why it does not show it, whether or not it could ever be among its own. */
+    public function test_any_record_is_found_and_asked_about_whatever_the_module_takes(): void
+    {
+        $this->garden();
+        Group::query()->create(['key' => 'gardeners', 'name' => 'Gardeners']);
+        User::query()->create(['name' => 'Ada Fern', 'email' => 'ada@example.org']);
+        User::query()->create(['name' => 'Closed Fern', 'email' => 'closed@example.org', 'active' => false]);
+        app(CatalogueStore::class)->forget();
+        $definition = fn (array $source): array => ['format' => 1, 'key' => 'asked', 'name' => 'Asked', 'source' => $source];
+        $ask = function (array $source, string $slug, ?string $why, ?int $would = null) use ($definition): void {
+            $traced = $this->postJson('/manage/api/bench/trace', ['definition' => $definition($source), 'slug' => $slug])->assertOk()->json();
+            $this->assertSame([$why === null, $why === null ? $traced['answer'] : "Not shown: {$why}", $would], [$traced['shown'], $traced['answer'], $traced['wouldStand']], json_encode([$source, $slug], JSON_THROW_ON_ERROR));
+        };
+        $ask(['terms' => 'groups', 'used' => true], 'ferns', null);
+        $ask(['terms' => 'groups', 'used' => true], 'hostas', 'No item that may be seen now has it or a term below it.', 3);
+        $ask(['terms' => 'groups', 'under' => 'perennials'], 'shrubs', 'It does not stand below Perennials.', 4);
+        $ask(['terms' => 'groups'], 'plant-1', 'The module takes Plant groups, and this is a Plant.');
+        $ask(['page' => 'term'], 'ferns', 'The module takes the term that the page is about, and this page is about none of its own.', 1);
+        $ask(['people' => ['groups' => []]], 'ada-fern', null);
+        $ask(['people' => ['groups' => ['gardeners']]], 'ada-fern', 'They do not belong to Gardeners.', 1);
+        $ask(['people' => ['groups' => []]], 'closed-fern', 'The account is closed.', 2);
+        $ask(['months' => ['plant'], 'by' => 'publish_at'], '2026-01', null);
+        $ask(['months' => ['plant'], 'by' => 'publish_at'], '2026-07', 'None of Plants that may be seen now lies in it, by Publish date.');
+        $ask(['page' => 'item'], 'plant-1', 'The module takes the item that the page is about, and this page is about none.', 1);
+        $ask(['one' => 'plant-2', 'type' => 'plant'], 'plant-1', 'The module takes “plant-2” alone, and this is “plant-1”.', 1);
+        foreach (['2026-13', 'none'] as $wrong) {
+            $this->postJson('/manage/api/bench/trace', ['definition' => $definition(['months' => ['plant'], 'by' => 'publish_at']), 'slug' => $wrong])->assertUnprocessable()->assertJsonPath('problems.0.path', 'slug');
+        }
+
+        $this->plant(['title' => 'Fern of the draft', 'status' => 'draft']);
+        $find = fn (array $source, string $words): array => array_map(fn (array $one): array => [$one['kind'], $one['title'], $one['item'] !== null], $this->postJson('/manage/api/bench/find', ['definition' => $definition($source), 'words' => $words])->assertOk()->json());
+        $this->assertSame([['Term', 'Ferns', false], ['Term', 'Tree ferns', false], ['Plant', 'Fern of the draft', true]], $find(['terms' => 'groups', 'used' => true], ' FERN '));
+        $this->assertSame([['Person', 'Ada Fern', false], ['Person', 'Closed Fern', false], ['Plant', 'Fern of the draft', true]], $find(['people' => ['groups' => ['gardeners']]], 'fern'));
+        $this->assertSame([['Plant', 'Fern of the draft', true]], $find(['items' => ['plant']], 'férn'));
+        $this->assertSame([], $find(['items' => ['plant']], '%'));
+        $this->assertSame([], $find(['items' => ['plant']], "\0"));
+    }
+
+    public function test_what_has_run_out_is_removed_from_the_cache_and_nothing_else(): void
+    {
+        $kept = app('cache.store');
+        $kept->put('short', 1, 60);
+        $kept->put('long', 2, 6000);
+        $kept->forever('for-good', 3);
+        $rows = fn (): array => array_map(fn (string $key): string => substr($key, (int) strrpos($key, '_') + 1), DB::table('cache')->orderBy('key')->pluck('key')->all());
+        $this->travel(61)->seconds();
+        $this->assertSame(['for-good', 'long', 'short'], $rows(), 'by itself it goes on lying there');
+        $this->assertSame(0, Artisan::call('wellspring:tidy'));
+        $this->assertSame("Removed 1 that had run out.\n", Artisan::output());
+        $this->assertSame(['for-good', 'long'], $rows());
     }
 
     public function test_results_stand_with_their_places_and_any_fields(): void

@@ -98,6 +98,19 @@ final readonly class Module
         return $fixed === null || $this->atMost === null ? $fixed ?? $this->atMost : min($fixed, $this->atMost);
     }
 
+    /**
+     * The place among all that shows, once the first are skipped and the limit is kept.
+     *
+     * @param  int|null  $standing  a place among all that are listed, 1 first; null: it is not among them
+     * @return int|null null where it does not show
+     */
+    public function place(?int $standing): ?int
+    {
+        $place = $standing === null ? 0 : $standing - $this->skip;
+
+        return $place >= 1 && ($this->most() === null || $place <= $this->most()) ? $place : null;
+    }
+
     /** How many of `$listed` records show in all, once the first are skipped and the limit is kept. */
     public function total(int $listed): int
     {

@@ -15,6 +15,7 @@ use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\RecordTest;
 use Wellspring\Core\Filter\Test\Given;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Source\People;
 
 /** Why a module shows a record, or does not: every rule up to the order, passed or not, in a sentence. */
 final readonly class Trace
@@ -31,7 +32,7 @@ final readonly class Trace
         $pinned = in_array($record->slug, $module->pin, true);
         $source = self::source($module, $record, $context, $format, $kind);
         $steps = [$source];
-        $fits = $record->type === $module->type()->key || ! $module->source->isItems() || in_array($record->type, $module->source->draws(), true);
+        $fits = $module->source->takes($record->type);
         foreach ($fits ? Steps::ofWhere($module->where) : [] as $name => $rule) {
             $kept = $rule->keeps($record, $context);
             $steps[] = new TraceStep(
@@ -68,18 +69,16 @@ final readonly class Trace
     {
         $dates = Type::itemFields();
         $at = $context->at();
-        $isItem = $module->source->isItems();
-        $what = $module->source->type()->plural;
+        $source = $module->source;
+        $what = $source->type()->plural;
+        $published = $record->status === Status::Published;
         $why = array_values(array_filter([
-            ! $isItem || in_array($record->type, $module->source->draws(), true) ? '' : "The module takes {$what}, and this is a {$kind}.",
-            ! $isItem || $record->status === Status::Published ? '' : 'It is a draft.',
-            $isItem && $record->status === Status::Published && ($record->publishAt === null || $record->publishAt > $at) ? 'It is not published before '.$format->moment($dates['publish_at'], (string) $record->publishAt).'.' : '',
-            $isItem && $record->expireAt !== null && $at >= $record->expireAt ? 'It expired on '.$format->moment($dates['expire_at'], $record->expireAt).'.' : '',
-            ! $isItem || in_array($record->audience, $context->viewer->audience->sees(), true) ? '' : "It is only for {$record->audience->words()}.",
+            $source->takes($record->type) ? $source->whyNot($record, $context) : "The module takes {$what}, and this is a {$kind}.",
+            $published ? '' : ($record->type === People::KEY ? 'The account is closed.' : 'It is a draft.'),
+            $published && ($record->publishAt === null || $record->publishAt > $at) ? 'It is not published before '.$format->moment($dates['publish_at'], (string) $record->publishAt).'.' : '',
+            $record->expireAt !== null && $at >= $record->expireAt ? 'It expired on '.$format->moment($dates['expire_at'], $record->expireAt).'.' : '',
+            in_array($record->audience, $context->viewer->audience->sees(), true) ? '' : "It is only for {$record->audience->words()}.",
         ], fn (string $reason): bool => $reason !== ''));
-        if ($why === [] && ! $module->source->holds($record, $context)) {
-            $why = ['It is not among '.implode('', array_map(fn ($piece): string => $piece->text, $module->source->pieces())).'.'];
-        }
 
         return new TraceStep('source', $why === [] ? "Among {$what}" : 'Not among them', $why === [], $why === [] ? "It is among {$what}, and may be seen now." : implode(' ', $why));
     }

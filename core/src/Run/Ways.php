@@ -13,19 +13,24 @@ use Wellspring\Core\Filter\Test\Given;
 use Wellspring\Core\Filter\Test\Quantity;
 use Wellspring\Core\Filter\Test\TermsAmong;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Paging\PageMode;
+use Wellspring\Core\Paging\PageRule;
 
 /** How a module could be changed so that it shows a record which it does not, or no longer shows one that it does: each a whole definition. */
 final class Ways
 {
-    /** @return list<array{words: string, definition: array<string, mixed>}> */
-    public static function of(Module $module, Record $record, Trace $trace, bool $shown, Context $context): array
+    /**
+     * @param  int|null  $standing  where it stands among all that are listed, 1 first; null: it does not pass
+     * @return list<array{words: string, definition: array<string, mixed>}>
+     */
+    public static function of(Module $module, Record $record, Trace $trace, ?int $standing, Context $context): array
     {
         $definition = $module->toArray();
-        if ($shown) {
+        if ($module->place($standing) !== null) {
             return [
                 ...$trace->isPinned
                     ? [self::way('Unpin it', ['pin' => array_values(array_diff($module->pin, [$record->slug]))] + $definition)]
-                    : [self::way('Pin it to the top', ['pin' => [...$module->pin, $record->slug]] + $definition)],
+                    : self::pinned('Pin it to the top', $module, $record, $definition),
                 self::way('Leave it out by hand', ['leaveOut' => [...$module->leaveOut, $record->slug]] + $definition),
             ];
         }
@@ -40,19 +45,46 @@ final class Ways
         }
         $rulesAlone = array_filter($failed, fn (TraceStep $step): bool => ! str_starts_with($step->step, 'where')) === [];
         if ($rulesAlone && $failed !== [] && ! $trace->isPinned) {
-            $ways[] = self::way('Pin it to the top, past the rules', ['pin' => [...$module->pin, $record->slug]] + $definition);
-        }
-        if ($failed === [] && $module->atMost !== null) {
-            $ways[] = self::way('Show all, not at most '.$module->atMost, array_diff_key($definition, ['atMost' => 0]));
-        }
-        if ($failed === [] && $module->skip > 0) {
-            $ways[] = self::way('Skip none', array_diff_key($definition, ['skip' => 0]));
-        }
-        if ($failed === [] && $module->page->mode->value === 'fixed') {
-            $ways[] = self::way('Give it numbered pages', ['page' => ['mode' => 'numbered', 'size' => $module->page->size]] + $definition);
+            array_push($ways, ...self::pinned('Pin it to the top, past the rules', $module, $record, $definition));
         }
 
-        return $ways;
+        return $standing === null ? $ways : [...$ways, ...self::ofLimits($module, $record, $standing, $definition)];
+    }
+
+    /**
+     * For what passes every rule, but is skipped or stands behind the last that shows.
+     *
+     * @param  array<string, mixed>  $definition
+     * @return list<array{words: string, definition: array<string, mixed>}>
+     */
+    private static function ofLimits(Module $module, Record $record, int $standing, array $definition): array
+    {
+        if ($standing <= $module->skip) {
+            return [self::way('Skip '.($standing === 1 ? 'none' : 'only the first '.($standing - 1)), ['skip' => $standing - 1] + $definition)];
+        }
+        $wanted = $standing - $module->skip;
+        $fixed = $module->page->mode === PageMode::Fixed;
+        $more = ($module->atMost !== null && $module->atMost < $wanted ? ['atMost' => $wanted] : [])
+            + ($fixed && $module->page->size < $wanted ? ['page' => ['size' => $wanted] + $module->page->toArray()] : []);
+
+        return [
+            ...$fixed && $wanted > PageRule::MAX_SIZE ? [] : [self::way("Show {$wanted}", $more + $definition)],
+            self::way('Show all'.($fixed ? ', on numbered pages' : ''), ($fixed ? ['page' => ['mode' => PageMode::Numbered->value] + $module->page->toArray()] : []) + array_diff_key($definition, ['atMost' => 0])),
+            ...self::pinned('Pin it to the top', $module, $record, $definition),
+        ];
+    }
+
+    /**
+     * Pinned behind those that are; nothing where it would be skipped or cut off there.
+     *
+     * @param  array<string, mixed>  $definition
+     * @return list<array{words: string, definition: array<string, mixed>}>
+     */
+    private static function pinned(string $words, Module $module, Record $record, array $definition): array
+    {
+        $shows = $module->skip === 0 && count($module->pin) < ($module->most() ?? PHP_INT_MAX) && ! in_array($record->slug, $module->pin, true);
+
+        return $shows ? [self::way($words, ['pin' => [...$module->pin, $record->slug]] + $definition)] : [];
     }
 
     /**

@@ -15,6 +15,8 @@ use Wellspring\Core\Sort\SortKey;
 /** Items of one type, or of several with what they have in common. */
 final readonly class Items implements Source
 {
+    use Holds;
+
     private Type $shared;
 
     /** @param  non-empty-list<Type>  $types */
@@ -33,9 +35,14 @@ final readonly class Items implements Source
         return array_map(fn (Type $type): string => $type->key, $this->types);
     }
 
-    public function holds(Record $record, Context $context): bool
+    public function takes(string $kind): bool
     {
-        return in_array($record->type, $this->draws(), true) && $context->admits($record);
+        return in_array($kind, $this->draws(), true);
+    }
+
+    public function whyNot(Record $record, Context $context): string
+    {
+        return '';
     }
 
     public function records(array $all, Context $context): array

@@ -12,6 +12,8 @@ use Wellspring\Core\Run\Context;
 /** One item, picked by hand. */
 final readonly class OneItem implements Source
 {
+    use Holds;
+
     public function __construct(public Type $type, public string $slug)
     {
     }
@@ -26,9 +28,14 @@ final readonly class OneItem implements Source
         return [$this->type->key];
     }
 
-    public function holds(Record $record, Context $context): bool
+    public function takes(string $kind): bool
     {
-        return $record->type === $this->type->key && $record->slug === $this->slug && $context->admits($record);
+        return $kind === $this->type->key;
+    }
+
+    public function whyNot(Record $record, Context $context): string
+    {
+        return $record->slug === $this->slug ? '' : "The module takes “{$this->slug}” alone, and this is “{$record->slug}”.";
     }
 
     public function records(array $all, Context $context): array

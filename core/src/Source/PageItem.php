@@ -12,6 +12,8 @@ use Wellspring\Core\Run\Context;
 /** The item that the page is about; nothing on a page about none. */
 final readonly class PageItem implements Source
 {
+    use Holds;
+
     private Type $shared;
 
     /**
@@ -33,9 +35,18 @@ final readonly class PageItem implements Source
         return array_map(fn (Type $type): string => $type->key, $this->types);
     }
 
-    public function holds(Record $record, Context $context): bool
+    public function takes(string $kind): bool
     {
-        return $record->id === $context->page->item?->id && in_array($record->type, $this->draws(), true) && $context->admits($record);
+        return in_array($kind, $this->draws(), true);
+    }
+
+    public function whyNot(Record $record, Context $context): string
+    {
+        return match ($context->page->item?->id) {
+            $record->id => '',
+            null => 'The module takes the item that the page is about, and this page is about none.',
+            default => "The page is about “{$context->page->item->title}”.",
+        };
     }
 
     public function records(array $all, Context $context): array

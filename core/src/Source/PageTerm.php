@@ -15,6 +15,8 @@ use Wellspring\Core\Sort\SortKey;
 /** The term that the page is about; nothing on a page about none. */
 final readonly class PageTerm implements Source
 {
+    use Holds;
+
     private Type $shared;
 
     /**
@@ -42,11 +44,21 @@ final readonly class PageTerm implements Source
         return [];
     }
 
-    public function holds(Record $record, Context $context): bool
+    public function takes(string $kind): bool
+    {
+        return in_array($kind, array_map(fn (Taxonomy $taxonomy): string => TermType::key($taxonomy->key), $this->taxonomies), true);
+    }
+
+    public function whyNot(Record $record, Context $context): string
     {
         $taxonomy = $this->taxonomy($context);
+        $slug = $context->page->term['slug'] ?? '';
 
-        return $taxonomy !== null && $record->type === TermType::key($taxonomy->key) && $record->slug === ($context->page->term['slug'] ?? '');
+        return match (true) {
+            $taxonomy === null => 'The module takes the term that the page is about, and this page is about none of its own.',
+            $record->type === TermType::key($taxonomy->key) && $record->slug === $slug => '',
+            default => 'The page is about “'.($taxonomy->terms->find($slug)->name ?? $slug).'”.',
+        };
     }
 
     public function records(array $all, Context $context): array

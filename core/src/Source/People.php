@@ -17,6 +17,8 @@ use Wellspring\Core\Sort\SortKey;
 /** The people of some of the site's groups, each with the number of items they are the author of. Those whose account is closed are not among them. */
 final readonly class People implements Source
 {
+    use Holds;
+
     public const KEY = 'people';
 
     private Type $type;
@@ -62,12 +64,17 @@ final readonly class People implements Source
         return [];
     }
 
-    public function holds(Record $record, Context $context): bool
+    public function takes(string $kind): bool
+    {
+        return $kind === self::KEY;
+    }
+
+    public function whyNot(Record $record, Context $context): string
     {
         $groups = $record->value($this->type->fields['groups']);
 
-        return $record->type === self::KEY && $context->admits($record)
-            && ($this->groups === [] || array_intersect(is_array($groups) ? $groups : [], array_keys($this->groups)) !== []);
+        return $this->groups === [] || array_intersect(is_array($groups) ? $groups : [], array_map(strval(...), array_keys($this->groups))) !== []
+            ? '' : 'They do not belong to '.implode(' or ', $this->groups).'.';
     }
 
     public function records(array $all, Context $context): array

@@ -23,6 +23,16 @@ interface Source
     /** @return list<string> keys of the content types whose items it is made of; none: of every type */
     public function draws(): array;
 
+    /**
+     * Whether records of a kind can be among its own.
+     *
+     * @param  string  $kind  a record's `type`: the key of a content type, or what its terms, people or months are called
+     */
+    public function takes(string $kind): bool;
+
+    /** Why a record of a kind that it takes is not among its own, in a sentence; '' where it is. Whether the viewer may see it is asked beside. */
+    public function whyNot(Record $record, Context $context): string;
+
     /** Whether the record is one of its records, and the viewer may see it. */
     public function holds(Record $record, Context $context): bool;
 

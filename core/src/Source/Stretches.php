@@ -22,6 +22,8 @@ use Wellspring\Core\Who\Audience;
 /** The months, or the years, that hold items by one of their dates, in the site's time zone: an archive. */
 final readonly class Stretches implements Source
 {
+    use Holds;
+
     private Type $type;
 
     /**
@@ -59,9 +61,15 @@ final readonly class Stretches implements Source
         return $this->per === Stretch::Year ? 4 : 7;
     }
 
-    public function holds(Record $record, Context $context): bool
+    public function takes(string $kind): bool
     {
-        return $record->type === $this->type->key;
+        return $kind === $this->type->key;
+    }
+
+    public function whyNot(Record $record, Context $context): string
+    {
+        return (int) $record->value($this->type->fields['count']) > 0
+            ? '' : "None of {$this->items->type()->plural} that may be seen now lies in it, by {$this->by->label}.";
     }
 
     public function records(array $all, Context $context): array
@@ -82,7 +90,12 @@ final readonly class Stretches implements Source
         return $records;
     }
 
-    private function record(string $slug, int $count, Context $context): Record
+    /**
+     * A month or a year, whether it holds anything or not.
+     *
+     * @param  string  $slug  `2026-05`, or `2026` where the source is years
+     */
+    public function record(string $slug, int $count, Context $context): Record
     {
         return new Record(
             (int) str_replace('-', '', $slug), $this->type->key, $slug, $context->calendar->named($slug), Status::Published, '0001-01-01T00:00:00Z', null, Audience::Everyone,

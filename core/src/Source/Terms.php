@@ -15,6 +15,8 @@ use Wellspring\Core\Sort\SortKey;
 /** The terms of a taxonomy, each with the number of items that have it or one below it. */
 final readonly class Terms implements Source
 {
+    use Holds;
+
     private Type $type;
 
     /**
@@ -42,11 +44,23 @@ final readonly class Terms implements Source
         return $this->under === null ? null : array_values(array_diff($this->taxonomy->terms->withBelow($this->under), [$this->under]));
     }
 
-    public function holds(Record $record, Context $context): bool
+    public function takes(string $kind): bool
     {
-        return $record->type === $this->type->key
-            && ($this->among() === null || in_array($record->slug, $this->among(), true))
-            && (! $this->used || (int) $record->value($this->type->fields['count']) > 0);
+        return $kind === $this->type->key;
+    }
+
+    public function whyNot(Record $record, Context $context): string
+    {
+        return match (true) {
+            $this->among() !== null && ! in_array($record->slug, $this->among(), true) => "It does not stand below {$this->underName()}.",
+            $this->used && (int) $record->value($this->type->fields['count']) === 0 => 'No item that may be seen now has it or a term below it.',
+            default => '',
+        };
+    }
+
+    private function underName(): string
+    {
+        return $this->taxonomy->terms->find((string) $this->under)->name ?? (string) $this->under;
     }
 
     public function records(array $all, Context $context): array
@@ -74,7 +88,7 @@ final readonly class Terms implements Source
     {
         return [
             new Piece('the terms of '.$this->taxonomy->label, 'source'),
-            ...$this->under === null ? [] : [new Piece(' below '), new Piece($this->taxonomy->terms->find($this->under)->name ?? $this->under, 'source.under')],
+            ...$this->under === null ? [] : [new Piece(' below '), new Piece($this->underName(), 'source.under')],
             ...$this->used ? [new Piece(' that are in use')] : [],
         ];
     }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Manage;
 use App\Content\CatalogueStore;
 use App\Listing\Listing;
 use App\Listing\Options;
+use App\Listing\RecordFinder;
 use App\Listing\Sources;
 use App\Listing\Traced;
 use App\Listing\Tracer;
@@ -121,6 +122,18 @@ final readonly class BenchController
     }
 
     /**
+     * Records to ask about, of any type.
+     *
+     * @return list<array{item: int|null, slug: string, title: string, kind: string}>
+     */
+    public function find(Request $request, RecordFinder $finder): array
+    {
+        $given = $request->validate(['words' => ['present', 'string', 'max:200']]);
+
+        return $finder->find($this->mended($request)->module, str_replace("\0", '', mb_scrub($given['words'])), $this->standpoint->of($request));
+    }
+
+    /**
      * Why a record is there, or not, and how that could be changed.
      *
      * @return array<string, mixed>
@@ -171,8 +184,8 @@ final readonly class BenchController
     /** @return list<array{words: string, definition: array<string, mixed>|null, edit: int|null}> */
     private function ways(Module $module, Traced $traced, Context $context): array
     {
-        $ways = array_map(fn (array $way): array => $way + ['edit' => null], Ways::of($module, $traced->record, $traced->trace, $traced->place !== null, $context));
-        if ($module->source->isItems()) {
+        $ways = array_map(fn (array $way): array => $way + ['edit' => null], Ways::of($module, $traced->record, $traced->trace, $traced->standing, $context));
+        if (isset($this->catalogue->catalogue()->types[$traced->record->type])) {
             $ways[] = ['words' => "Edit the {$traced->kind} itself", 'definition' => null, 'edit' => $traced->record->id];
         }
 

@@ -4,7 +4,7 @@ import { Link, useParams, useSearchParams } from "react-router";
 import { OpenItem } from "../content/ItemScreen";
 import { get } from "../shared/api";
 import { Notice } from "../shared/Notice";
-import type { ModuleWhole } from "../shared/types";
+import type { Asked, ModuleWhole } from "../shared/types";
 import { AsText } from "./AsText";
 import { BenchHead, Trouble } from "./BenchHead";
 import { CompareView } from "./CompareView";
@@ -13,7 +13,7 @@ import { ResultsTable } from "./ResultsTable";
 import { Standing } from "./Standing";
 import { SourceContext } from "./source";
 import { Text } from "./Text";
-import { TraceBar, type Wanted } from "./TraceBar";
+import { TraceBar } from "./TraceBar";
 import { useBench } from "./useBench";
 
 /** The editor of one module: its text and stream on the left, what visitors get on the right. */
@@ -47,7 +47,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 	const [side, setSide] = useState<"text" | "page">("text");
 	const [tab, setTab] = useState<Tab>("page");
 	const [against, setAgainst] = useState<number | null>(null);
-	const [wanted, setWanted] = useState<Wanted | null>(null);
+	const [wanted, setWanted] = useState<Asked | null>(null);
 	const [asText, setAsText] = useState(false);
 	const look = bench.look.data;
 	const client = useQueryClient();

@@ -4,10 +4,9 @@ import { send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { Pager } from "../shared/Pager";
 import { fieldOf } from "../shared/start";
-import type { Results } from "../shared/types";
+import type { Asked, Results } from "../shared/types";
 import { FieldPicker } from "./FieldPicker";
 import { useSource } from "./source";
-import type { Wanted } from "./TraceBar";
 import type { Bench } from "./useBench";
 
 /** The records as a table: the place of each, any fields, one opened for editing or asked about. */
@@ -17,7 +16,7 @@ export function ResultsTable({
 	onOpen,
 }: {
 	bench: Bench;
-	onAsk: (wanted: Wanted) => void;
+	onAsk: (wanted: Asked) => void;
 	onOpen: (type: string, id: number) => void;
 }) {
 	const source = useSource();
@@ -113,7 +112,7 @@ export function ResultsTable({
 									<button
 										type="button"
 										className="plain-add whitespace-nowrap"
-										onClick={() => onAsk({ id: row.id, slug: row.slug, title: row.title })}
+										onClick={() => onAsk({ item: source.isItems ? row.id : null, slug: row.slug, title: row.title })}
 										aria-label={`Why is ${row.title} here?`}
 									>
 										Why here?

@@ -1,16 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../shared/api";
-import { findItems } from "../shared/findItems";
-import { useStart } from "../shared/start";
-import type { Results, Traced, TraceStep } from "../shared/types";
+import type { Asked, Traced, TraceStep } from "../shared/types";
 import type { Bench } from "./useBench";
-
-export interface Wanted {
-	id?: number;
-	slug?: string;
-	title: string;
-}
 
 /** One question, answered for any record: why is it here, or not? */
 export function TraceBar({
@@ -20,36 +12,33 @@ export function TraceBar({
 	onOpen,
 }: {
 	bench: Bench;
-	wanted: Wanted | null;
-	onWanted: (next: Wanted | null) => void;
+	wanted: Asked | null;
+	onWanted: (next: Asked | null) => void;
 	onOpen: (type: string, id: number) => void;
 }) {
 	const [words, setWords] = useState("");
-	const source = bench.look.data?.source;
-	const { types } = useStart();
 	const found = useQuery({
-		queryKey: ["find any", words, source?.isItems],
+		queryKey: ["find any", words, bench.definition.source],
 		queryFn: () =>
-			find(
+			send<(Asked & { kind: string })[]>("POST", "/bench/find", {
+				...bench.standpoint,
+				definition: bench.definition,
 				words,
-				types.map((one) => one.key),
-				source?.isItems ?? true,
-				bench,
-			),
+			}),
 		enabled: words.trim() !== "",
 	});
 	const traced = useQuery({
-		queryKey: ["trace", bench.definition, bench.standpoint, wanted?.id, wanted?.slug],
+		queryKey: ["trace", bench.definition, bench.standpoint, wanted?.item, wanted?.slug],
 		queryFn: () =>
 			send<Traced>("POST", "/bench/trace", {
 				...bench.standpoint,
 				definition: bench.definition,
-				...(wanted?.id !== undefined && source?.isItems ? { item: wanted.id } : { slug: wanted?.slug }),
+				...(wanted?.item ? { item: wanted.item } : { slug: wanted?.slug }),
 			}),
 		enabled: wanted !== null,
 	});
 	const answer = traced.data;
-	const pick = (next: Wanted) => {
+	const pick = (next: Asked) => {
 		onWanted(next);
 		setWords("");
 	};
@@ -82,13 +71,14 @@ export function TraceBar({
 					{words.trim() !== "" && found.data && (
 						<ul className="absolute bottom-full mb-1 z-20 w-80 max-h-64 overflow-y-auto bg-base-100 border border-base-300 rounded-box shadow-lg p-1.5">
 							{found.data.map((one) => (
-								<li key={`${one.id} ${one.slug}`}>
+								<li key={`${one.kind} ${one.item} ${one.slug}`}>
 									<button
 										type="button"
-										className="w-full text-left px-2 py-1 rounded-field hover:bg-accent focus:bg-accent cursor-pointer"
+										className="w-full flex gap-3 text-left px-2 py-1 rounded-field hover:bg-accent focus:bg-accent cursor-pointer"
 										onClick={() => pick(one)}
 									>
-										{one.title}
+										<span className="flex-1">{one.title}</span>
+										<span className="text-quiet text-[0.82rem]">{one.kind}</span>
 									</button>
 								</li>
 							))}
@@ -172,23 +162,4 @@ function Step({ step, number }: { step: TraceStep; number: number }) {
 			</span>
 		</li>
 	);
-}
-
-async function find(words: string, types: string[], items: boolean, bench: Bench): Promise<Wanted[]> {
-	if (!items) {
-		const shown = await send<Results>("POST", "/bench/results", {
-			...bench.standpoint,
-			definition: bench.definition,
-			fields: [],
-		});
-		return shown.rows
-			.filter((row) => row.title.toLowerCase().includes(words.trim().toLowerCase()))
-			.map((row) => ({ slug: row.slug, title: row.title }));
-	}
-	const pages = await Promise.all(types.map((type) => findItems(type, words)));
-	return pages
-		.flatMap((page) =>
-			page.items.slice(0, 6).map((item) => ({ id: item.id, slug: String(item.values.slug), title: item.title })),
-		)
-		.slice(0, 14);
 }

@@ -268,6 +268,14 @@ export interface Traced {
 	ways: { words: string; definition: Definition | null; edit: number | null }[];
 }
 
+/** A record that can be asked about. */
+export interface Asked {
+	/** The id of an item; null for a term, a person or a month, known by its slug. */
+	item: number | null;
+	slug: string;
+	title: string;
+}
+
 export interface Results {
 	total: number;
 	pages: number;

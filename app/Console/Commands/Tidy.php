@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use Illuminate\Cache\DatabaseStore;
+use Illuminate\Console\Command;
+use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Support\Facades\DB;
+
+/** A cache in the database keeps what has run out until somebody asks for it by name; of visits and old listings nobody does. */
+final class Tidy extends Command
+{
+    /** So many at a time, so that no request waits for the table. */
+    private const AT_ONCE = 5_000;
+
+    protected $signature = 'wellspring:tidy';
+
+    protected $description = 'Remove what has run out from a cache that lies in the database: who looked half an hour ago, listings that nobody asks for any more';
+
+    public function handle(Repository $cache): int
+    {
+        $removed = 0;
+        if ($cache->getStore() instanceof DatabaseStore) {
+            $table = config()->string('cache.stores.database.table');
+            do {
+                $some = DB::table($table)->whereIn('key', DB::table($table)->select('key')->where('expiration', '<=', now()->getTimestamp())->limit(self::AT_ONCE))->delete();
+                $removed += $some;
+            } while ($some === self::AT_ONCE);
+        }
+        $this->line("Removed {$removed} that had run out.");
+
+        return self::SUCCESS;
+    }
+}
