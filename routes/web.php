@@ -52,6 +52,7 @@ Route::middleware(['auth', 'manage:author'])->prefix('manage')->group(function (
     Route::middleware('manage')->prefix('api')->group(function (): void {
         Route::get('modules', [Manage\ModuleController::class, 'index']);
         Route::post('modules', [Manage\ModuleController::class, 'store']);
+        Route::get('modules/records', [Manage\ModuleController::class, 'records']);
         Route::get('modules/starts', [Manage\ModuleController::class, 'starts']);
         Route::post('modules/many', [Manage\ModuleController::class, 'many']);
         Route::post('modules/check', [Manage\ModuleController::class, 'check']);

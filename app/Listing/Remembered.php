@@ -37,8 +37,7 @@ final readonly class Remembered
     public function show(Module $module, Context $context, string $page = '1'): Result
     {
         $now = $context->now->getTimestamp();
-        // The marks are read before the content: a change in between leaves what is kept under a name nobody asks for again.
-        $name = 'listing:'.hash('xxh128', serialize([$module->bound($context)->toArray(), self::asked($context), $this->marks($module)]));
+        $name = $this->name($module, $context);
         // What no page can be called names nothing that is kept, and may be no text at all.
         $kept = Pages::isNumber($page) ? $this->kept("{$name}:{$page}", $now) : null;
         if ($kept !== null) {
@@ -53,6 +52,22 @@ final readonly class Remembered
         ], self::KEEP_SECONDS);
 
         return $result;
+    }
+
+    /** How many records the module shows in all. */
+    public function total(Module $module, Context $context): int
+    {
+        $now = $context->now->getTimestamp();
+        $name = $this->name($module, $context).':total';
+        $kept = $this->kept($name, $now);
+        if ($kept !== null) {
+            return $kept['total'];
+        }
+        $until = $this->holds->until($module, $context);
+        $total = $this->listing->total($module, $context);
+        $this->cache->put($name, ['total' => $total, 'from' => $now, 'until' => $until], self::KEEP_SECONDS);
+
+        return $total;
     }
 
     /**
@@ -78,6 +93,12 @@ final readonly class Remembered
         $this->cache->put($name, ['records' => serialize($records), 'from' => $now, 'until' => $this->holds->until($module, $context)], self::KEEP_SECONDS);
 
         return $records;
+    }
+
+    /** What a listing is kept under. The marks are read before the content: a change in between leaves what is kept under a name nobody asks for again. */
+    private function name(Module $module, Context $context): string
+    {
+        return 'listing:'.hash('xxh128', serialize([$module->bound($context)->toArray(), self::asked($context), $this->marks($module)]));
     }
 
     /** @return array<string, mixed>|null what is kept under the name, where it is right at that moment */

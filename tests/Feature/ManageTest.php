@@ -109,7 +109,8 @@ final class ManageTest extends TestCase
         $this->postJson('/manage/api/modules/plants/publish')->assertOk()->assertJson(['live' => true, 'changed' => false]);
         $this->get('/garden')->assertSee('Hosta')->assertDontSee('Rose');
         $this->assertSame(1, DB::table('module_versions')->count());
-        $this->getJson('/manage/api/modules')->assertOk()->assertJson([['key' => 'plants', 'records' => 2, 'live' => true, 'line' => 'Take plants · keep only those whose light is Shade · order by publish date, newest first · show 10 at a time with numbered pages · as a grid, 4 across on desktop · 3 on laptop · 2 on tablet · 1 on phone'], ['key' => 'plants-2', 'live' => false]]);
+        $this->getJson('/manage/api/modules')->assertOk()->assertJson([['key' => 'plants', 'state' => 'live', 'takes' => ['Plants'], 'line' => 'Take plants · keep only those whose light is Shade · order by publish date, newest first · show 10 at a time with numbered pages · as a grid, 4 across on desktop · 3 on laptop · 2 on tablet · 1 on phone'], ['key' => 'plants-2', 'state' => 'draft']]);
+        $this->getJson('/manage/api/modules/records?keys[]=plants&keys[]=plants-2')->assertExactJson(['plants' => ['live' => 2, 'draft' => 2], 'plants-2' => ['live' => null, 'draft' => 4]]);
         $this->putJson('/manage/api/modules/plants/pages', ['pages' => []])->assertOk();
         $this->get('/garden')->assertDontSee('Hosta');
         $this->getJson('/manage/api/modules/none')->assertNotFound();

@@ -218,8 +218,34 @@ final class QueryTest extends TestCase
         $this->putJson('/manage/api/modules/plants/draft', ['definition' => ['name' => 'Mended half'] + $gone, 'revision' => $row->revision])->assertOk();
         $this->putJson('/manage/api/modules/plants/draft', ['definition' => ['headings' => ['by' => 'nowhere']] + $gone, 'revision' => $row->revision + 1])->assertUnprocessable();
         $this->postJson('/manage/api/modules/plants/publish', [])->assertUnprocessable();
-        $this->getJson('/manage/api/modules')->assertJsonPath('0.problem', fn (string $said): bool => str_contains($said, '“gone” is not a field'));
+        $this->getJson('/manage/api/modules/records?keys[]=plants')->assertExactJson(['plants' => ['live' => 0, 'draft' => null]]);
+        $this->getJson('/manage/api/modules')->assertJsonPath('0.state', 'attention')->assertJsonPath('0.takes', ['Plants'])->assertJsonPath('0.problem', fn (string $said): bool => str_contains($said, '“gone” is not a field'));
         $this->postJson('/manage/api/modules/check', ['definition' => $gone])->assertUnprocessable()->assertJsonCount(2, 'problems');
+    }
+
+    public function test_the_list_of_modules_says_what_each_takes_names_and_shows(): void
+    {
+        $this->garden();
+        $store = app(ModuleStore::class);
+        $store->apply(Garden::module(['key' => 'a', 'where' => ['all' => [['any' => [['field' => 'groups', 'test' => 'anyOf', 'value' => ['ferns', 'shrubs']], ['field' => 'groups', 'test' => 'noneOf', 'value' => ['ferns']]]]]], 'order' => [['by' => 'byHand', 'of' => 'groups', 'term' => 'hostas']]]));
+        $store->apply($store->read(['format' => 1, 'key' => 'b', 'name' => 'B', 'source' => ['terms' => 'groups', 'under' => 'perennials']]));
+        $row = $store->publish($store->apply($store->read(['format' => 1, 'key' => 'c', 'name' => 'C', 'source' => ['people' => ['groups' => []]]])));
+        $store->many([$row], 'off');
+        $shifted = $store->publish($store->apply(Garden::module(['key' => 'd', 'where' => ['all' => [['field' => 'price', 'test' => 'gt', 'value' => 3]]]])));
+        $store->saveDraft($shifted, Garden::module(['key' => 'd'])->toArray(), $shifted->revision);
+        $listed = array_map(fn (array $one): array => [$one['key'], $one['state'], $one['takes'], array_column($one['terms'], 'key')], (array) $this->getJson('/manage/api/modules')->assertOk()->json());
+        $this->assertSame([
+            ['a', 'draft', ['Plants'], ['groups/ferns', 'groups/shrubs', 'groups/hostas']],
+            ['b', 'draft', ['Plant groups'], ['groups/perennials']],
+            ['c', 'off', ['People'], []],
+            ['d', 'changed', ['Plants'], []],
+        ], $listed);
+        $records = fn () => $this->getJson('/manage/api/modules/records?keys[]=a&keys[]=b&keys[]=c&keys[]=d')->assertOk();
+        $records()->assertExactJson(['a' => ['live' => null, 'draft' => 5], 'b' => ['live' => null, 'draft' => 3], 'c' => ['live' => null, 'draft' => 1], 'd' => ['live' => 2, 'draft' => 5]]);
+        $this->plant(['title' => 'Dear', 'price' => 30, 'publish_at' => '2026-01-01']);
+        $records()->assertJsonPath('d', ['live' => 3, 'draft' => 6]);
+        $this->getJson('/manage/api/modules/records?keys[]=gone')->assertNotFound();
+        $this->getJson('/manage/api/modules/records')->assertUnprocessable();
     }
 
     public function test_modules_are_copied_switched_off_and_removed_together_and_come_back(): void

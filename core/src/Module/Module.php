@@ -5,17 +5,22 @@ declare(strict_types=1);
 namespace Wellspring\Core\Module;
 
 use Wellspring\Core\Card\Card;
+use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\Test\Given;
 use Wellspring\Core\Filter\Test\Search;
+use Wellspring\Core\Filter\Test\TermsAmong;
 use Wellspring\Core\Layout\Arrange;
 use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Paging\PageRule;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Sort\By\ByHand;
 use Wellspring\Core\Sort\By\Relevance;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Source;
+use Wellspring\Core\Source\Terms;
 
 /** The definition of one data-driven listing, read and found right by ModuleReader. */
 final readonly class Module
@@ -52,6 +57,33 @@ final readonly class Module
     public function type(): Type
     {
         return $this->source->type();
+    }
+
+    /** @return list<array{taxonomy: Taxonomy, slug: string}> the terms that its rules name, each once */
+    public function terms(): array
+    {
+        $terms = [];
+        $name = function (?Taxonomy $taxonomy, string $slug) use (&$terms): void {
+            if ($taxonomy?->terms->find($slug) !== null) {
+                $terms["{$taxonomy->key}/{$slug}"] = ['taxonomy' => $taxonomy, 'slug' => $slug];
+            }
+        };
+        if ($this->source instanceof Terms && $this->source->under !== null) {
+            $name($this->source->taxonomy, $this->source->under);
+        }
+        foreach ($this->where?->conditions() ?? [] as $condition) {
+            foreach ($condition->test instanceof TermsAmong && is_array($condition->value) ? Given::texts($condition->value) : [] as $slug) {
+                $name($condition->field->taxonomy, $slug);
+            }
+        }
+
+        foreach ($this->order as $key) {
+            if ($key->by instanceof ByHand && $key->by->term !== null) {
+                $name($this->type()->taxonomies[$key->by->term['taxonomy']] ?? null, $key->by->term['slug']);
+            }
+        }
+
+        return array_values($terms);
     }
 
     /** The module as it stands here and now: its conditions with what the page, the viewer and the address give. */

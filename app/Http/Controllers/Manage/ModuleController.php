@@ -6,29 +6,54 @@ namespace App\Http\Controllers\Manage;
 
 use App\Content\CatalogueStore;
 use App\Listing\Contexts;
-use App\Listing\Listing;
+use App\Listing\Remembered;
 use App\Models\Module as ModuleRow;
-use App\Models\Page;
 use App\Models\User;
 use App\Modules\ModuleStore;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Wellspring\Core\Content\Kind\Instant;
-use Wellspring\Core\Module\Sentences;
 use Wellspring\Core\Module\Starts;
-use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
 
 final readonly class ModuleController
 {
-    public function __construct(private ModuleStore $store, private Listing $listing, private CatalogueStore $catalogue, private Contexts $contexts)
+    public function __construct(private ModuleStore $store, private ModuleShape $shape, private Remembered $listing, private CatalogueStore $catalogue, private Contexts $contexts)
     {
     }
 
     /** @return list<array<string, mixed>> */
     public function index(): array
     {
-        return array_values($this->store->all()->map($this->summary(...))->all());
+        return array_values($this->store->all()->map($this->shape->summary(...))->all());
+    }
+
+    /**
+     * How many records some modules show: what visitors get of each, and what its draft would give. Counted beside the
+     * list, since counting may take longer than the list itself.
+     *
+     * @return array<string, array{live: int|null, draft: int|null}> by key
+     */
+    public function records(Request $request): array
+    {
+        $given = $request->validate(['keys' => ['required', 'array', 'max:50'], 'keys.*' => ['string']]);
+        $context = $this->contexts->now();
+        $records = [];
+        foreach (array_values($given['keys']) as $key) {
+            $row = $this->row($key);
+            $live = $this->store->live($row);
+            try {
+                $draft = $this->store->draft($row);
+            } catch (Refused) {
+                $draft = null;
+            }
+            $records[$row->key] = [
+                'live' => $live === null ? null : $this->listing->total($live, $context),
+                'draft' => $draft === null ? null : $this->listing->total($draft, $context),
+            ];
+        }
+
+        return $records;
     }
 
     /** @return list<array{key: string, words: string, definition: array<string, mixed>}> */
@@ -42,13 +67,13 @@ final readonly class ModuleController
         $given = $request->validate(['name' => ['required', 'string', 'max:200'], 'definition' => ['required', 'array']]);
         $definition = $request->json()->all()['definition'];
 
-        return new JsonResponse($this->whole($this->store->create($given['name'], is_array($definition) ? $definition : [])), 201);
+        return new JsonResponse($this->shape->whole($this->store->create($given['name'], is_array($definition) ? $definition : [])), 201);
     }
 
     /** @return array<string, mixed> */
     public function show(string $key): array
     {
-        return $this->whole($this->row($key));
+        return $this->shape->whole($this->row($key));
     }
 
     /** @return array{revision: int, savedAt: string} */
@@ -78,7 +103,7 @@ final readonly class ModuleController
     {
         $user = $request->user();
 
-        return $this->whole($this->store->publish($this->row($key), $user instanceof User ? $user : null));
+        return $this->shape->whole($this->store->publish($this->row($key), $user instanceof User ? $user : null));
     }
 
     /** @return list<array{number: int, publishedAt: string, by: string|null}> */
@@ -99,7 +124,7 @@ final readonly class ModuleController
 
     public function duplicate(string $key): JsonResponse
     {
-        return new JsonResponse($this->whole($this->store->duplicate($this->row($key))), 201);
+        return new JsonResponse($this->shape->whole($this->store->duplicate($this->row($key))), 201);
     }
 
     /** @return array{change: int|null, title: string, faults: list<string>} */
@@ -133,78 +158,11 @@ final readonly class ModuleController
         $row = $this->row($key);
         $this->store->place($row, array_values(array_map(intval(...), $given['pages'])));
 
-        return $this->whole($row->refresh());
+        return $this->shape->whole($row->refresh());
     }
 
     private function row(string $key): ModuleRow
     {
         return $this->store->find($key) ?? abort(404, "There is no module “{$key}”.");
-    }
-
-    /** @return array<string, mixed> */
-    private function whole(ModuleRow $row): array
-    {
-        return [
-            'key' => $row->key,
-            'definition' => $row->draft,
-            'liveDefinition' => $row->live,
-            'revision' => $row->revision,
-            'savedAt' => Instant::write($row->updated_at),
-            'pages' => $this->pages($row),
-        ] + $this->state($row);
-    }
-
-    /** @return array<string, mixed> */
-    private function summary(ModuleRow $row): array
-    {
-        $summary = [
-            'key' => $row->key,
-            'name' => $row->draft['name'] ?? $row->key,
-            'savedAt' => Instant::write($row->updated_at),
-            'by' => $row->user?->name,
-            'pages' => $this->pages($row),
-        ] + $this->state($row);
-        try {
-            $module = $this->store->draft($row);
-
-            return $summary + [
-                'type' => $module->type()->plural,
-                'line' => Sentences::asLine($module),
-                'terms' => $this->terms($row->draft['where'] ?? []),
-                'records' => $this->listing->total($module, $this->contexts->now()),
-            ];
-        } catch (Refused $refused) {
-            return $summary + ['problem' => implode(' ', array_map(fn (Problem $problem): string => (string) $problem, array_slice($refused->problems, 0, 2)))];
-        }
-    }
-
-    /** @return list<string> the words that conditions name: terms, choices, texts */
-    private function terms(mixed $where): array
-    {
-        $found = [];
-        array_walk_recursive($where, function (mixed $value, string|int $key) use (&$found): void {
-            if (is_string($value) && ! in_array($key, ['field', 'test', 'unit', 'from', 'take', 'of'], true)) {
-                $found[] = $value;
-            }
-        });
-
-        return $found;
-    }
-
-    /** @return array{live: bool, off: bool, changed: bool, publishedAt: string|null} */
-    private function state(ModuleRow $row): array
-    {
-        return [
-            'live' => $row->live !== null,
-            'off' => $row->off,
-            'changed' => $row->live !== null && json_encode($row->live) !== json_encode($row->draft),
-            'publishedAt' => $row->published_at === null ? null : Instant::write($row->published_at),
-        ];
-    }
-
-    /** @return list<array{id: int, title: string, address: string}> */
-    private function pages(ModuleRow $row): array
-    {
-        return array_values($row->loadMissing('pages')->pages->map(fn (Page $page): array => ['id' => $page->id, 'title' => $page->title, 'address' => $page->address])->all());
     }
 }

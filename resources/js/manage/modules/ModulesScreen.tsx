@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueries, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { get, send } from "../shared/api";
@@ -6,22 +6,19 @@ import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { moment, useStart } from "../shared/start";
-import type { ModuleSummary, ModuleWhole } from "../shared/types";
+import type { ModuleRecords, ModuleSummary, ModuleWhole } from "../shared/types";
 import { NewModule } from "./NewModule";
 
-type State = "live" | "changed" | "draft" | "off" | "attention";
+/** So many modules are counted by one request. */
+const AT_ONCE = 8;
 
-const STATES: [State, string][] = [
+const STATES: [ModuleSummary["state"], string][] = [
 	["live", "live"],
 	["changed", "live, with unpublished changes"],
 	["draft", "draft"],
 	["off", "switched off"],
 	["attention", "needs attention"],
 ];
-
-function stateOf(one: ModuleSummary): State {
-	return one.problem ? "attention" : one.off ? "off" : !one.live ? "draft" : one.changed ? "changed" : "live";
-}
 
 /** All modules: the sentence each one reads as, where it stands, how many records it shows, its state, who changed it last. */
 export function ModulesScreen() {
@@ -33,6 +30,7 @@ export function ModulesScreen() {
 	const [words, setWords] = useState("");
 	const [type, setType] = useState("");
 	const [page, setPage] = useState("");
+	const [term, setTerm] = useState("");
 	const [state, setState] = useState("");
 	const [picked, setPicked] = useState<string[]>([]);
 	const [making, setMaking] = useState(false);
@@ -46,19 +44,20 @@ export function ModulesScreen() {
 		const text = [
 			one.name,
 			one.key,
-			one.type,
+			...one.takes,
 			one.line,
 			one.by,
-			...(one.terms ?? []),
+			...one.terms.map((term) => term.name),
 			...one.pages.flatMap((at) => [at.title, at.address]),
 		]
 			.join(" ")
 			.toLowerCase();
 		return (
 			wanted.every((word) => text.includes(word)) &&
-			(type === "" || (one.type ?? "").split(/, | and /).includes(type)) &&
+			(type === "" || one.takes.includes(type)) &&
+			(term === "" || one.terms.some((named) => named.key === term)) &&
 			(page === "" || (page === "none" ? one.pages.length === 0 : one.pages.some((at) => String(at.id) === page))) &&
-			(state === "" || stateOf(one) === state)
+			(state === "" || one.state === state)
 		);
 	});
 	const chosen = all.filter((one) => picked.includes(one.key));
@@ -79,7 +78,14 @@ export function ModulesScreen() {
 			void go(`/modules/${made.key}`);
 		},
 	});
-	const types = [...new Set(all.flatMap((one) => (one.type ?? "").split(/, | and /)).filter(Boolean))].sort();
+	const types = [...new Set(all.flatMap((one) => one.takes))].sort();
+	const terms = new Map(
+		all
+			.flatMap((one) => one.terms)
+			.sort((a, b) => a.name.localeCompare(b.name))
+			.map((named) => [named.key, `with ${named.name} (${named.taxonomy})`]),
+	);
+	const records = useRecords(all.map((one) => one.key));
 
 	return (
 		<div className="w-full max-w-6xl mx-auto px-4 md:px-6 py-6 grid gap-4 content-start">
@@ -112,6 +118,9 @@ export function ModulesScreen() {
 						...start.pages.map((one): [string, string] => [String(one.id), `on ${one.title}`]),
 					]}
 				/>
+				{terms.size > 0 && (
+					<Pick label="Term" any="with any term" value={term} onChange={setTerm} options={[...terms]} />
+				)}
 				<Pick label="State" any="in any state" value={state} onChange={setState} options={STATES} />
 			</div>
 			{modules.error && <Notice>{modules.error.message}</Notice>}
@@ -179,9 +188,7 @@ export function ModulesScreen() {
 							)}
 						</div>
 						<div className="md:text-right md:pt-1 max-md:col-start-2">
-							<div className="text-lg font-semibold leading-tight">
-								{one.records ?? "–"} <span className="text-[0.78rem] font-normal text-quiet">records now</span>
-							</div>
+							<Records one={one} counted={records.get(one.key)} />
 							<div className="text-[0.78rem] text-quiet">
 								changed {moment(start, one.savedAt, false)}
 								{one.by && ` by ${one.by}`}
@@ -273,8 +280,39 @@ function Pick({
 	);
 }
 
+/** How many records each shows, as they are counted: the list does not wait for it. */
+function useRecords(keys: string[]): Map<string, ModuleRecords> {
+	const chunks = Array.from({ length: Math.ceil(keys.length / AT_ONCE) }, (_, i) =>
+		keys.slice(i * AT_ONCE, (i + 1) * AT_ONCE),
+	);
+	return useQueries({
+		queries: chunks.map((chunk) => ({
+			queryKey: ["modules", "records", chunk],
+			queryFn: () =>
+				get<Record<string, ModuleRecords>>(
+					`/modules/records?${new URLSearchParams(chunk.map((key) => ["keys[]", key]))}`,
+				),
+		})),
+		combine: (answers) => new Map(answers.flatMap((answer) => Object.entries(answer.data ?? {}))),
+	});
+}
+
+function Records({ one, counted }: { one: ModuleSummary; counted: ModuleRecords | undefined }) {
+	const now = counted && (one.live && !one.off ? counted.live : counted.draft);
+	const differs = one.state === "changed" && counted && counted.draft !== null && counted.draft !== counted.live;
+	return (
+		<div>
+			<div className="text-lg font-semibold leading-tight">
+				{counted ? (now ?? "–") : "…"}{" "}
+				<span className="text-[0.78rem] font-normal text-quiet">{now === 1 ? "record now" : "records now"}</span>
+			</div>
+			{differs && <div className="text-[0.78rem] text-secondary">{counted.draft} in the draft</div>}
+		</div>
+	);
+}
+
 function StateMark({ one }: { one: ModuleSummary }) {
-	const state = stateOf(one);
+	const { state } = one;
 	const look =
 		state === "live"
 			? "bg-accent text-accent-content"

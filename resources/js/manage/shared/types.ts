@@ -346,11 +346,20 @@ export interface ModuleWhole extends ModuleState {
 export interface ModuleSummary extends ModuleState {
 	name: string;
 	by: string | null;
-	terms?: string[];
-	type?: string;
-	line?: string;
-	records?: number;
-	problem?: string;
+	state: "live" | "changed" | "draft" | "off" | "attention";
+	/** What it draws from, in words. */
+	takes: string[];
+	/** The terms that its rules name. */
+	terms: { key: string; name: string; taxonomy: string }[];
+	/** The sentence it reads as; null where it cannot be read at all. */
+	line: string | null;
+	problem: string | null;
+}
+
+/** How many records a module shows: to visitors, and by its draft. */
+export interface ModuleRecords {
+	live: number | null;
+	draft: number | null;
 }
 
 /** An uploaded picture, video or other file. */

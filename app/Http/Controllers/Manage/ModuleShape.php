@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Content\CatalogueStore;
+use App\Models\Module as ModuleRow;
+use App\Models\Page;
+use App\Modules\ModuleStore;
+use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Module\Mended;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\Sentences;
+use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\Refused;
+
+/** A module as the manage screens take it. */
+final readonly class ModuleShape
+{
+    public function __construct(private ModuleStore $store, private CatalogueStore $catalogue)
+    {
+    }
+
+    /** @return array<string, mixed> with its definitions, for the bench */
+    public function whole(ModuleRow $row): array
+    {
+        return [
+            'key' => $row->key,
+            'definition' => $row->draft,
+            'liveDefinition' => $row->live,
+            'revision' => $row->revision,
+            'savedAt' => Instant::write($row->updated_at),
+            'pages' => self::pages($row),
+        ] + self::standing($row);
+    }
+
+    /** @return array<string, mixed> as the list of modules has it: the sentence it reads as, what it takes and names, its state */
+    public function summary(ModuleRow $row): array
+    {
+        $summary = [
+            'key' => $row->key,
+            'name' => $row->draft['name'] ?? $row->key,
+            'savedAt' => Instant::write($row->updated_at),
+            'by' => $row->user?->name,
+            'pages' => self::pages($row),
+        ] + self::standing($row);
+        $problems = [];
+        $module = null;
+        try {
+            $mended = Mended::read($row->draft, $this->store->reader());
+            [$module, $problems] = [$mended->module, $mended->problems];
+        } catch (Refused $refused) {
+            $problems = $refused->problems;
+        }
+
+        return $summary + [
+            'state' => $problems === [] ? self::state($row) : 'attention',
+            'problem' => $problems === [] ? null : implode(' ', array_map(fn (Problem $problem): string => (string) $problem, array_slice($problems, 0, 2))),
+            'line' => $module === null ? null : Sentences::asLine($module),
+            'takes' => $module === null ? [] : $this->takes($module),
+            'terms' => $module === null ? [] : array_map(fn (array $term): array => [
+                'key' => "{$term['taxonomy']->key}/{$term['slug']}",
+                'name' => $term['taxonomy']->terms->find($term['slug'])->name ?? $term['slug'],
+                'taxonomy' => $term['taxonomy']->label,
+            ], $module->terms()),
+        ];
+    }
+
+    /** @return list<string> what it draws from: the names of its types; of what is no item, what that is called */
+    private function takes(Module $module): array
+    {
+        $types = $this->catalogue->catalogue()->types;
+
+        return $module->source->isItems()
+            ? array_map(fn (string $key): string => $types[$key]->plural, $module->source->draws())
+            : [$module->type()->plural];
+    }
+
+    private static function state(ModuleRow $row): string
+    {
+        ['live' => $live, 'off' => $off, 'changed' => $changed] = self::standing($row);
+
+        return match (true) {
+            $off => 'off',
+            ! $live => 'draft',
+            $changed => 'changed',
+            default => 'live',
+        };
+    }
+
+    /** @return array{live: bool, off: bool, changed: bool, publishedAt: string|null} */
+    private static function standing(ModuleRow $row): array
+    {
+        return [
+            'live' => $row->live !== null,
+            'off' => $row->off,
+            'changed' => $row->live !== null && json_encode($row->live) !== json_encode($row->draft),
+            'publishedAt' => $row->published_at === null ? null : Instant::write($row->published_at),
+        ];
+    }
+
+    /** @return list<array{id: int, title: string, address: string}> */
+    private static function pages(ModuleRow $row): array
+    {
+        return array_values($row->loadMissing('pages')->pages->map(fn (Page $page): array => ['id' => $page->id, 'title' => $page->title, 'address' => $page->address])->all());
+    }
+}
