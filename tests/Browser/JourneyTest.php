@@ -109,7 +109,7 @@ final class JourneyTest extends BrowserTestCase
         $this->keys('is not');
         $this->sees('Spaces left is not 0');
         $this->keys(WebDriverKeys::ESCAPE);
-        $this->sees('Starts, oldest first');
+        $this->sees('Starts, earliest first');
         $this->tabTo('[data-at="page.size"]');
         $this->keys(WebDriverKeys::ENTER);
         $this->keys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, '6']);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Wellspring\Core\Module;
 
 use Wellspring\Core\Card\EmptyAction;
-use Wellspring\Core\Content\Family;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
@@ -165,7 +164,7 @@ final class Sentences
             new Piece($headings->field->label, 'headings.by'),
             ...$per === '' ? [] : [new Piece(', by '), new Piece($per, 'headings.per')],
             new Piece(', '),
-            new Piece($headings->direction->words($headings->field->family() === Family::Terms ? Family::Choice : $headings->field->family()), 'headings.direction'),
+            new Piece(Headings::directionWords($headings->field, $headings->direction), 'headings.direction'),
         ]);
     }
 

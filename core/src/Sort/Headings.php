@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Sort\By\FieldValue;
 use Wellspring\Core\Text\Fold;
 
 /**
@@ -80,6 +81,12 @@ final readonly class Headings
     public function perWords(): string
     {
         return $this->per->value ?? ($this->field->family() === Family::Text ? 'first letter' : '');
+    }
+
+    /** How the order of headings by a field reads. */
+    public static function directionWords(Field $field, Direction $direction): string
+    {
+        return $field->family() === Family::Terms ? $direction->words(Family::Choice) : (new FieldValue($field))->directionWords($direction);
     }
 
     /** @return array<string, string> */

@@ -10,6 +10,7 @@ use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Filter\Value\Take;
 use Wellspring\Core\Module\WhereReader;
+use Wellspring\Core\Sort\By\FieldValue;
 use Wellspring\Core\Sort\Direction;
 
 /** A field as the manage screens take it: its words, and what rules may say of it. */
@@ -43,8 +44,16 @@ final class FieldShape
             ], Tests::for($family)),
             'takes' => array_map(fn (Take $take): string => $take->value, WhereReader::takes($field)),
             'sorts' => $family->ordered(),
-            'directions' => $family->ordered() ? ['up' => Direction::Up->words($family), 'down' => Direction::Down->words($family)] : null,
+            'directions' => $family->ordered() ? self::directions($field) : null,
             'onCards' => $family->readsAsText(),
         ];
+    }
+
+    /** @return array{up: string, down: string} */
+    private static function directions(Field $field): array
+    {
+        $by = new FieldValue($field);
+
+        return ['up' => $by->directionWords(Direction::Up), 'down' => $by->directionWords(Direction::Down)];
     }
 }

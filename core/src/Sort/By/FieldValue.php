@@ -6,6 +6,7 @@ namespace Wellspring\Core\Sort\By;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Sort\By;
 use Wellspring\Core\Sort\Direction;
@@ -51,7 +52,12 @@ final readonly class FieldValue implements By
 
     public function directionWords(Direction $direction): string
     {
-        return $direction->words($this->family());
+        // What a record came to the site by is new or old; a date of its own is early or late.
+        $isDay = $this->family() === Family::Date || $this->family() === Family::Instant;
+
+        return $isDay && $this->field->origin === Origin::Type
+            ? ($direction === Direction::Up ? 'earliest first' : 'latest first')
+            : $direction->words($this->family());
     }
 
     public function options(): array

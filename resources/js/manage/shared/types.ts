@@ -156,7 +156,7 @@ export interface SourceShape {
 		directions: { up: string; down: string };
 		options: Partial<SortKey>;
 	}[];
-	headings: { key: string; label: string; family: Field["family"] }[];
+	headings: { key: string; label: string; family: Field["family"]; directions: { up: string; down: string } }[];
 }
 
 export interface EmptyRule {

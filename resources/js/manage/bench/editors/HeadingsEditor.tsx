@@ -12,7 +12,8 @@ export function HeadingsEditor({ bench, onClose }: { bench: Bench; onClose: () =
 	if (!now) {
 		return null;
 	}
-	const family = source.headings.find((one) => one.key === now.by)?.family;
+	const by = source.headings.find((one) => one.key === now.by);
+	const family = by?.family;
 	const isDay = family === "date" || family === "instant";
 	return (
 		<div className="grid gap-2.5">
@@ -60,8 +61,8 @@ export function HeadingsEditor({ bench, onClose }: { bench: Bench; onClose: () =
 					value={now.direction}
 					onChange={(event) => change(withAt(definition, "headings.direction", event.target.value))}
 				>
-					<option value="up">{isDay ? "oldest first" : "in their own order"}</option>
-					<option value="down">{isDay ? "newest first" : "last first"}</option>
+					<option value="up">{by?.directions.up}</option>
+					<option value="down">{by?.directions.down}</option>
 				</select>
 			</div>
 			<p className="text-quiet text-[0.8rem]">
