@@ -1,3 +1,4 @@
+import { GripHorizontal } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { fieldOf } from "../shared/start";
 import type { Group, Look, Rule, Sentence } from "../shared/types";
@@ -17,6 +18,9 @@ import { FieldPicker } from "./FieldPicker";
 import { Stream } from "./Stream";
 import { useSource } from "./source";
 import type { Bench } from "./useBench";
+
+/** What is dragged: the place of a condition. */
+const RULE = "application/x-wellspring-rule";
 
 interface Open {
 	rule: string;
@@ -110,6 +114,9 @@ function Row({
 	lost: number;
 }) {
 	const isOpen = open?.rule === sentence.rule;
+	const [isOver, setOver] = useState(false);
+	const place = /^where\.all\[(\d+)\]$/.exec(sentence.rule)?.[1];
+	const moves = place !== undefined && members(bench.definition.where ?? { all: [] }).length > 1;
 	const openAt = open?.at ?? "";
 	const editor = useRef<HTMLDivElement>(null);
 	useEffect(() => {
@@ -131,14 +138,33 @@ function Row({
 			className={
 				isOpen
 					? "relative z-10 -mx-2 my-1 px-3 py-2.5 bg-base-100 border border-base-300 rounded-box shadow-sm"
-					: "px-1 py-1.5 border-b border-base-300"
+					: `group px-1 py-1.5 border-b border-base-300 ${isOver ? "bg-accent" : ""}`
 			}
+			draggable={moves && !isOpen}
+			onDragStart={(event) => {
+				event.dataTransfer.setData(RULE, place ?? "");
+				event.dataTransfer.effectAllowed = "move";
+			}}
+			onDragOver={(event) => {
+				if (moves && event.dataTransfer.types.includes(RULE)) {
+					event.preventDefault();
+					setOver(true);
+				}
+			}}
+			onDragLeave={() => setOver(false)}
+			onDrop={(event) => {
+				setOver(false);
+				const from = event.dataTransfer.getData(RULE);
+				if (moves && from !== "") {
+					event.preventDefault();
+					onMove(Number(from), Number(place));
+				}
+			}}
 			onKeyDown={(event) => {
 				if (event.key === "Escape" && isOpen) {
 					event.stopPropagation();
 					onClose();
 				}
-				const place = /^where\.all\[(\d+)\]$/.exec(sentence.rule)?.[1];
 				if (place !== undefined && event.altKey && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
 					event.preventDefault();
 					onMove(Number(place), Number(place) + (event.key === "ArrowUp" ? -1 : 1));
@@ -147,7 +173,16 @@ function Row({
 		>
 			<div className="flex gap-3 items-start">
 				<div className={`flex-1 min-w-0 ${sentence.off ? "opacity-60" : ""}`}>
-					<div className="text-[0.78rem] text-quiet">{sentence.lead}</div>
+					<div className={`text-[0.78rem] text-quiet flex items-center gap-1 ${moves ? "cursor-grab" : ""}`}>
+						{sentence.lead}
+						{moves && (
+							<GripHorizontal
+								size={14}
+								aria-hidden="true"
+								className="opacity-0 group-hover:opacity-70 transition-opacity"
+							/>
+						)}
+					</div>
 					<p className="leading-[1.6] break-words">
 						{sentence.pieces.map((piece, i) =>
 							piece.at === null ? (

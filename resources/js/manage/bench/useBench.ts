@@ -2,41 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import { ApiError, send } from "../shared/api";
 import type { Definition, Look, ModuleWhole, Standpoint } from "../shared/types";
-
-interface History {
-	past: Definition[];
-	now: Definition;
-	future: Definition[];
-	tag: string | null;
-}
-
-type Act =
-	| { do: "change"; to: Definition; tag: string | null }
-	| { do: "undo" }
-	| { do: "redo" }
-	| { do: "replace"; to: Definition };
-
-function step(history: History, act: Act): History {
-	switch (act.do) {
-		case "change": {
-			// Typing in one place is one step back, not one for each letter.
-			const same = act.tag !== null && act.tag === history.tag;
-			return { past: same ? history.past : [...history.past, history.now], now: act.to, future: [], tag: act.tag };
-		}
-		case "undo": {
-			const before = history.past.at(-1);
-			return before
-				? { past: history.past.slice(0, -1), now: before, future: [history.now, ...history.future], tag: null }
-				: history;
-		}
-		case "redo": {
-			const [next, ...rest] = history.future;
-			return next ? { past: [...history.past, history.now], now: next, future: rest, tag: null } : history;
-		}
-		case "replace":
-			return { past: [...history.past, history.now], now: act.to, future: [], tag: null };
-	}
-}
+import { recall, remember, step } from "./history";
 
 function useSettled<T>(value: T, milliseconds: number): T {
 	const [settled, setSettled] = useState(value);
@@ -56,7 +22,9 @@ export type Keeping =
 /** The state of the bench: the definition with its history, how it looks, and the draft that keeps itself. */
 export function useBench(module: ModuleWhole) {
 	const client = useQueryClient();
-	const [history, act] = useReducer(step, { past: [], now: module.definition, future: [], tag: null });
+	const [history, act] = useReducer(step, null, () =>
+		recall(sessionStorage, module.key, module.definition, module.revision),
+	);
 	const [page, setPage] = useState("1");
 	const [standpoint, setStandpoint] = useState<Standpoint>({});
 	const definition = history.now;
@@ -73,8 +41,10 @@ export function useBench(module: ModuleWhole) {
 	const kept = useRef(module.definition);
 	const flight = useRef<Promise<boolean> | null>(null);
 	const wanted = useRef(definition);
+	const newest = useRef(history);
 	const [keeping, setKeeping] = useState<Keeping>({ state: "kept", at: module.savedAt });
 	wanted.current = definition;
+	newest.current = history;
 
 	const save = useCallback(
 		async (saving: Definition, from: number): Promise<boolean> => {
@@ -88,6 +58,8 @@ export function useBench(module: ModuleWhole) {
 				);
 				revision.current = answer.revision;
 				kept.current = saving;
+				// Also where the bench was left meanwhile.
+				remember(sessionStorage, module.key, newest.current, answer.revision);
 				setKeeping({ state: "kept", at: answer.savedAt });
 				return true;
 			} catch (error) {
@@ -115,6 +87,9 @@ export function useBench(module: ModuleWhole) {
 		flight.current = null;
 		return done && (wanted.current === kept.current || keep());
 	}, [save]);
+
+	// biome-ignore lint/correctness/useExhaustiveDependencies: what is kept counts the revision up
+	useEffect(() => remember(sessionStorage, module.key, history, revision.current), [module.key, history, keeping]);
 
 	// biome-ignore lint/correctness/useExhaustiveDependencies: every change of the definition is to be kept
 	useEffect(() => {
