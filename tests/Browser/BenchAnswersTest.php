@@ -137,6 +137,52 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    public function test_a_condition_is_dragged_to_its_place_and_undo_reaches_back_after_the_bench_was_left(): void
+    {
+        $name = $this->open('Dragged', 'garden plots');
+        foreach (['Soil', 'Area', 'Villages'] as $i => $field) {
+            $this->pickField('Add a condition', $field);
+            $this->sees('filled', "[data-rule=\"where.all[{$i}]\"]");
+            $this->findText('button', 'Done')->click();
+        }
+        $order = fn (): array => $this->browser->executeScript('return [...document.querySelectorAll("[data-rule^=where] button.word:first-of-type")].map((one) => one.textContent.trim())');
+        [$first, $second, $third] = $order();
+        $this->drag('[data-rule="where.all[0]"] .text-quiet', '[data-rule="where.all[2]"] .text-quiet');
+        $this->await('it is not dragged', fn (): ?bool => $order() === [$second, $third, $first] ?: null);
+        $this->sees('Draft · every change kept');
+
+        $this->findText('nav a', 'Modules')->click();
+        $this->findText('a', $name)->click();
+        $this->sees('When nothing is left');
+        $this->find('[aria-label=Undo]')->click();
+        $this->await('it does not go back', fn (): ?bool => $order() === [$first, $second, $third] ?: null);
+        $this->sees('Draft · every change kept');
+        $this->browser->navigate()->refresh();
+        $this->sees('When nothing is left');
+        $this->find('[aria-label=Redo]')->click();
+        $this->await('it does not come again', fn (): ?bool => $order() === [$second, $third, $first] ?: null);
+        $this->assertQuietConsole();
+    }
+
+    /** With a mouse's own moves, since dragging begins with nothing else. */
+    private function drag(string $from, string $to): void
+    {
+        [$start, $end] = array_map(fn (string $css) => $this->find($css)->getLocation(), [$from, $to]);
+        $mouse = fn (string $type, float $part, bool $held = true) => $this->browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => 'Input.dispatchMouseEvent', 'params' => [
+            'type' => $type, 'button' => $held ? 'left' : 'none', 'buttons' => (int) $held, 'clickCount' => 1,
+            'x' => $start->getX() + 6 + $part * ($end->getX() - $start->getX()), 'y' => $start->getY() + 8 + $part * ($end->getY() - $start->getY()),
+        ]]);
+        $mouse('mouseMoved', 0, false);
+        $mouse('mousePressed', 0);
+        for ($part = 1; $part <= 10; $part++) {
+            $mouse('mouseMoved', $part / 10);
+            usleep(30_000);
+        }
+        // What lies below the mouse has to have said that it takes it.
+        usleep(400_000);
+        $mouse('mouseReleased', 1);
+    }
+
     public function test_the_definition_is_changed_as_json_checked_and_applied(): void
     {
         $this->open('Json', 'products');
