@@ -92,6 +92,6 @@ final class ImportFilesTest extends TestCase
         $fern = PlantDrawing::plant('fern', 5);
         $this->assertSame($fern, PlantDrawing::plant('fern', 5));
         $this->assertNotSame($fern, PlantDrawing::plant('fern', 6));
-        $this->assertSame([800, 600, IMAGETYPE_WEBP], array_slice(getimagesizefromstring($fern) ?: [], 0, 3));
+        $this->assertSame([800, 600, IMAGETYPE_PNG], array_slice(getimagesizefromstring($fern) ?: [], 0, 3));
     }
 }
