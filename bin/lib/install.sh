@@ -51,6 +51,13 @@ install_composer() {
     set_stamp composer "$sum"
 }
 
+# Both beside each other: each waits for the network most of the time.
+install_packages() {
+    install_npm & local npm=$!
+    install_composer
+    wait "$npm"
+}
+
 # Not `npm ci`: it wants every platform's binaries in the lock file, and a partial registry lacks some.
 install_npm() {
     local sum; sum="$(sum_of package.json package-lock.json)"

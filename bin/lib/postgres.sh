@@ -46,6 +46,9 @@ ensure_database() {
         || PGPASSWORD="$DB_PASSWORD" "$PG_BIN/createdb" -h 127.0.0.1 -p "$DB_PORT" -U wellspring "$1"
 }
 
+# copy_database FROM TO: nobody may be connected to the first.
+copy_database() { PGPASSWORD="$DB_PASSWORD" "$PG_BIN/createdb" -h 127.0.0.1 -p "$DB_PORT" -U wellspring -T "$1" "$2"; }
+
 drop_database() { PGPASSWORD="$DB_PASSWORD" "$PG_BIN/dropdb" --if-exists --force -h 127.0.0.1 -p "$DB_PORT" -U wellspring "$1"; }
 
 stop_postgres() {

@@ -164,6 +164,10 @@ final class QueryTest extends TestCase
         $this->assertSame($live->toArray(), $first);
         $this->postJson('/manage/api/bench/compare', ['definition' => $draft, 'against' => 1])->assertJson(['comes' => 1]);
         $this->postJson('/manage/api/bench/compare', ['definition' => $draft, 'against' => 9])->assertUnprocessable();
+        $two = fn (?int $version, ?int $against): array => $this->postJson('/manage/api/bench/compare', ['definition' => Garden::module()->toArray(), 'version' => $version, 'against' => $against])->assertOk()->json();
+        $this->assertSame([['Plant 5'], ['Plant 1']], [array_column($two(1, 2)['goes'], 'title'), array_column($two(2, 1)['goes'], 'title')], 'any two versions, whatever the draft says');
+        $this->assertSame([0, [], 0, []], [$two(2, null)['comes'], $two(2, null)['goes'], $two(2, null)['moves'], $two(2, null)['said']], 'version 2 is what is live');
+        $this->postJson('/manage/api/bench/compare', ['definition' => $draft, 'version' => 9])->assertUnprocessable()->assertJsonPath('problems.0.path', 'version');
         $this->getJson('/manage/api/modules/plants/versions/9')->assertNotFound();
     }
 
@@ -244,7 +248,7 @@ final class QueryTest extends TestCase
         $records()->assertExactJson(['a' => ['live' => null, 'draft' => 5], 'b' => ['live' => null, 'draft' => 3], 'c' => ['live' => null, 'draft' => 1], 'd' => ['live' => 2, 'draft' => 5]]);
         $this->plant(['title' => 'Dear', 'price' => 30, 'publish_at' => '2026-01-01']);
         $records()->assertJsonPath('d', ['live' => 3, 'draft' => 6]);
-        $this->getJson('/manage/api/modules/records?keys[]=gone')->assertNotFound();
+        $this->getJson('/manage/api/modules/records?keys[]=gone&keys[]=b')->assertExactJson(['b' => ['live' => null, 'draft' => 3]]);
         $this->getJson('/manage/api/modules/records')->assertUnprocessable();
     }
 

@@ -12,6 +12,7 @@ use App\Listing\Sources;
 use App\Listing\Traced;
 use App\Listing\Tracer;
 use App\Models\Item;
+use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\Comparison;
 use App\Modules\ModuleStore;
@@ -153,24 +154,28 @@ final readonly class BenchController
     }
 
     /**
-     * What visitors would see come, go and move.
+     * What visitors would see come, go and move, if the draft (or the version named) took the place of what is live (or of
+     * the version that it is held against).
      *
      * @return array<string, mixed>
      */
     public function compare(Request $request, Comparison $comparison): array
     {
-        $given = $request->validate(['against' => ['nullable', 'integer']]);
-        $module = $this->mended($request)->module;
-        $row = $this->store->find($module->key);
-        $before = null;
-        if ($row !== null && isset($given['against'])) {
-            $definition = $this->store->version($row, (int) $given['against']) ?? throw Refused::because('against', 'unknownVersion', "There is no version {$given['against']}.");
-            $before = Mended::read($definition, $this->store->reader())->module;
-        } elseif ($row !== null) {
-            $before = $this->store->live($row);
-        }
+        $given = $request->validate(['version' => ['nullable', 'integer'], 'against' => ['nullable', 'integer']]);
+        $draft = $this->mended($request)->module;
+        $row = $this->store->find($draft->key);
+        $after = isset($given['version']) ? $this->version($row, 'version', (int) $given['version']) : $draft;
+        $before = isset($given['against']) ? $this->version($row, 'against', (int) $given['against']) : ($row === null ? null : $this->store->live($row));
 
-        return $comparison->of($before, $module, $this->standpoint->of($request)) + ['compared' => $before !== null];
+        return $comparison->of($before, $after, $this->standpoint->of($request)) + ['compared' => $before !== null];
+    }
+
+    /** A version that was published, without what makes no sense any more. */
+    private function version(?ModuleRow $row, string $asked, int $number): Module
+    {
+        $definition = $row === null ? null : $this->store->version($row, $number);
+
+        return Mended::read($definition ?? throw Refused::because($asked, 'unknownVersion', "There is no version {$number}."), $this->store->reader())->module;
     }
 
     private function mended(Request $request): Mended

@@ -32,7 +32,7 @@ final readonly class ModuleController
      * How many records some modules show: what visitors get of each, and what its draft would give. Counted beside the
      * list, since counting may take longer than the list itself.
      *
-     * @return array<string, array{live: int|null, draft: int|null}> by key
+     * @return array<string, array{live: int|null, draft: int|null}> by key, without those that are gone meanwhile
      */
     public function records(Request $request): array
     {
@@ -40,7 +40,10 @@ final readonly class ModuleController
         $context = $this->contexts->now();
         $records = [];
         foreach (array_values($given['keys']) as $key) {
-            $row = $this->row($key);
+            $row = $this->store->find($key);
+            if ($row === null) {
+                continue;
+            }
             $live = $this->store->live($row);
             try {
                 $draft = $this->store->draft($row);

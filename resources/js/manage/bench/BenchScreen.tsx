@@ -7,7 +7,7 @@ import { Notice } from "../shared/Notice";
 import type { Asked, ModuleWhole } from "../shared/types";
 import { AsText } from "./AsText";
 import { BenchHead, Trouble } from "./BenchHead";
-import { CompareView } from "./CompareView";
+import { CompareView, type Pair } from "./CompareView";
 import { type Device, DeviceSwitch, Preview } from "./Preview";
 import { ResultsTable } from "./ResultsTable";
 import { Standing } from "./Standing";
@@ -46,7 +46,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 	const [device, setDevice] = useState<Device>(window.innerWidth < 768 ? "Phone" : "Laptop");
 	const [side, setSide] = useState<"text" | "page">("text");
 	const [tab, setTab] = useState<Tab>("page");
-	const [against, setAgainst] = useState<number | null>(null);
+	const [pair, setPair] = useState<Pair>(LATEST);
 	const [wanted, setWanted] = useState<Asked | null>(null);
 	const [asText, setAsText] = useState(false);
 	const look = bench.look.data;
@@ -78,7 +78,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 				bench={bench}
 				module={module}
 				onCompare={() => {
-					setAgainst(null);
+					setPair(LATEST);
 					setTab("compare");
 					setSide("page");
 				}}
@@ -166,7 +166,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 										</div>
 									)}
 									{tab === "results" && <ResultsTable bench={bench} onAsk={setWanted} onOpen={open} />}
-									{tab === "compare" && <CompareView bench={bench} against={against} onAgainst={setAgainst} />}
+									{tab === "compare" && <CompareView bench={bench} pair={pair} onPair={setPair} />}
 								</>
 							)}
 							<TraceBar bench={bench} wanted={wanted} onWanted={setWanted} onOpen={open} />
@@ -188,6 +188,9 @@ const TABS: [Tab, string][] = [
 	["results", "Results"],
 	["compare", "Versions"],
 ];
+
+/** The draft beside what is live. */
+const LATEST: Pair = { version: null, against: null };
 
 /** What the bench asks of the records, to be asked again when one of them is another. */
 const OF_RECORDS = ["look", "results", "trace", "options", "compare"];

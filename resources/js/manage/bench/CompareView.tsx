@@ -7,53 +7,53 @@ import type { Bench } from "./useBench";
 
 const MARKS = { comes: "comes", moves: "moves", otherPage: "from another page", stays: "" } as const;
 
-/** What visitors would see come, go and move if the draft were published; and every version that ever was. */
-export function CompareView({
-	bench,
-	against,
-	onAgainst,
-}: {
-	bench: Bench;
+/** Two versions of a module: null stands for the draft, and beside it for what is live. */
+export interface Pair {
+	version: number | null;
 	against: number | null;
-	onAgainst: (version: number | null) => void;
-}) {
-	const start = useStart();
+}
+
+/** What visitors would see come, go and move if the draft were published; and any two versions that ever were, side by side. */
+export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair; onPair: (next: Pair) => void }) {
+	const { version, against } = pair;
 	const key = bench.definition.key;
 	const versions = useQuery({ queryKey: ["versions", key], queryFn: () => get<Version[]>(`/modules/${key}/versions`) });
 	const compared = useQuery({
-		queryKey: ["compare", bench.definition, bench.standpoint, against, versions.data?.[0]?.number],
+		queryKey: ["compare", bench.definition, bench.standpoint, version, against, versions.data?.[0]?.number],
 		queryFn: () =>
-			send<Compared>("POST", "/bench/compare", { ...bench.standpoint, definition: bench.definition, against }),
+			send<Compared>("POST", "/bench/compare", { ...bench.standpoint, definition: bench.definition, version, against }),
 		placeholderData: keepPreviousData,
 	});
 	const bringBack = async (version: number) => {
 		const { definition } = await get<{ definition: Definition }>(`/modules/${key}/versions/${version}`);
 		bench.change({ ...definition, key });
+		onPair({ version: null, against: null });
 	};
 	const data = compared.data;
 	return (
 		<div className="flex-1 min-h-0 overflow-y-auto bg-base-100 px-5 py-4 grid gap-5 content-start">
 			<div className="flex flex-wrap items-end gap-3">
-				<label className="grid gap-1">
-					<span className="text-[0.78rem] text-quiet">The draft beside</span>
-					<select
-						className="select select-sm w-auto"
-						value={against ?? ""}
-						onChange={(event) => onAgainst(event.target.value === "" ? null : Number(event.target.value))}
-					>
-						<option value="">what is live</option>
-						{versions.data?.map((one) => (
-							<option key={one.number} value={one.number}>
-								version {one.number}, {moment(start, one.publishedAt)}
-								{one.by ? `, ${one.by}` : ""}
-							</option>
-						))}
-					</select>
-				</label>
-				{against !== null && (
-					<button type="button" className="btn btn-sm" onClick={() => bringBack(against)}>
-						Bring version {against} back as the draft
-					</button>
+				<Choice
+					label="What would be seen with"
+					none="the draft"
+					value={version}
+					versions={versions.data ?? []}
+					onChange={(next) => onPair({ ...pair, version: next })}
+				/>
+				<Choice
+					label="beside"
+					none="what is live"
+					value={against}
+					versions={versions.data ?? []}
+					onChange={(next) => onPair({ ...pair, against: next })}
+				/>
+				{[...new Set([version, against])].map(
+					(one) =>
+						one !== null && (
+							<button key={one} type="button" className="btn btn-sm" onClick={() => bringBack(one)}>
+								Bring version {one} back as the draft
+							</button>
+						),
 				)}
 				{versions.data?.length === 0 && <span className="text-quiet">Nothing was published yet.</span>}
 			</div>
@@ -132,6 +132,40 @@ export function CompareView({
 				</>
 			)}
 		</div>
+	);
+}
+
+function Choice({
+	label,
+	none,
+	value,
+	versions,
+	onChange,
+}: {
+	label: string;
+	none: string;
+	value: number | null;
+	versions: Version[];
+	onChange: (next: number | null) => void;
+}) {
+	const start = useStart();
+	return (
+		<label className="grid gap-1">
+			<span className="text-[0.78rem] text-quiet">{label}</span>
+			<select
+				className="select select-sm w-auto"
+				value={value ?? ""}
+				onChange={(event) => onChange(event.target.value === "" ? null : Number(event.target.value))}
+			>
+				<option value="">{none}</option>
+				{versions.map((one) => (
+					<option key={one.number} value={one.number}>
+						version {one.number}, {moment(start, one.publishedAt)}
+						{one.by ? `, ${one.by}` : ""}
+					</option>
+				))}
+			</select>
+		</label>
 	);
 }
 
