@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property int $id
  * @property string $key
  * @property array<string, mixed> $draft
+ * @property list<string> $faults what was ever wrong with the draft
  * @property int $revision of the draft
  * @property array<string, mixed>|null $live
  * @property CarbonImmutable|null $published_at
@@ -30,11 +31,11 @@ final class Module extends Model
 {
     protected $fillable = ['key', 'draft', 'live', 'published_at', 'off', 'user_id', 'removed_at'];
 
-    protected $attributes = ['off' => false];
+    protected $attributes = ['off' => false, 'faults' => '[]'];
 
     protected function casts(): array
     {
-        return ['draft' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime', 'removed_at' => 'immutable_datetime', 'off' => 'bool'];
+        return ['draft' => 'array', 'faults' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime', 'removed_at' => 'immutable_datetime', 'off' => 'bool'];
     }
 
     /** @return BelongsTo<User, $this> */

@@ -29,6 +29,9 @@ use Wellspring\Core\Text\Slug;
 /** Keeps modules: their drafts, what is live, every version that was published, and where they stand. */
 final readonly class ModuleStore
 {
+    /** So many faults of a draft are remembered, the last. */
+    private const FAULTS = 50;
+
     public function __construct(private CatalogueStore $catalogue, private Sources $sources, private Contexts $contexts, private Ledger $ledger)
     {
     }
@@ -116,7 +119,8 @@ final readonly class ModuleStore
     }
 
     /**
-     * Rules that no longer make sense are kept as they stand while the manager mends the draft; none that is wrong comes in.
+     * Rules that no longer make sense are kept as they stand while the manager mends the draft, and come back when the
+     * mending is undone; none that is wrong comes in.
      *
      * @param  array<array-key, mixed>  $definition
      * @param  int  $revision  the revision that the change started from
@@ -130,25 +134,43 @@ final readonly class ModuleStore
         if ($mended->module->key !== $row->key) {
             throw Refused::because('key', 'wrongValue', "expected “{$row->key}”; a module keeps its key.");
         }
-        $said = fn (Problem $problem): string => $problem->message;
-        $known = $mended->problems === [] ? [] : array_map($said, Mended::read($row->draft, $this->reader())->problems);
-        $new = array_values(array_filter($mended->problems, fn (Problem $problem): bool => ! in_array($said($problem), $known, true)));
+        $known = $this->faults($row);
+        $new = array_values(array_filter($mended->problems, fn (Problem $problem): bool => ! in_array(self::fault($problem), $known, true)));
         if ($new !== []) {
             throw new Refused($new);
         }
 
-        return DB::transaction(function () use ($row, $definition, $mended, $revision): ModuleRow {
+        return DB::transaction(function () use ($row, $definition, $mended, $known, $revision): ModuleRow {
             $row = ModuleRow::query()->lockForUpdate()->findOrFail($row->id);
             if ($row->revision !== $revision) {
                 throw new StaleWrite($row->revision);
             }
             $row->draft = $mended->problems === [] ? $mended->module->toArray() : $definition;
+            $row->faults = array_slice($known, -self::FAULTS);
             $row->revision++;
             $row->user_id = self::who();
             $row->save();
 
             return $row;
         });
+    }
+
+    /** @return list<string> what is wrong with the draft, or ever was */
+    private function faults(ModuleRow $row): array
+    {
+        try {
+            $problems = Mended::read($row->draft, $this->reader())->problems;
+        } catch (Refused $refused) {
+            $problems = $refused->problems;
+        }
+
+        return array_values(array_unique([...$row->faults, ...array_map(self::fault(...), $problems)]));
+    }
+
+    /** A fault as it is known again, wherever it stands and whatever else could stand there. */
+    private static function fault(Problem $problem): string
+    {
+        return $problem->code.': '.($problem->variables === [] ? $problem->message : json_encode($problem->variables));
     }
 
     /** Makes the draft live and keeps it as a version. What was switched off shows again. */

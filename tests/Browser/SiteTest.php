@@ -85,6 +85,7 @@ final class SiteTest extends BrowserTestCase
         $this->sees('visitors will no longer see it there');
         $this->assertAccessible('what removing would do');
         $this->find('.btn-secondary')->click();
+        $this->sees('Removed “');
         $this->findText('button', 'Take it back')->click();
         $this->sees('Taken back.');
         $this->visit('/plots');

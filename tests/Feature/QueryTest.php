@@ -222,6 +222,11 @@ final class QueryTest extends TestCase
         $this->putJson('/manage/api/modules/plants/draft', ['definition' => ['name' => 'Mended half'] + $gone, 'revision' => $row->revision])->assertOk();
         $this->putJson('/manage/api/modules/plants/draft', ['definition' => ['headings' => ['by' => 'nowhere']] + $gone, 'revision' => $row->revision + 1])->assertUnprocessable();
         $this->postJson('/manage/api/modules/plants/publish', [])->assertUnprocessable();
+        // Mended and kept, and the mending undone: what was wrong may come back, and nothing else.
+        $keep = fn (array $definition) => $this->putJson('/manage/api/modules/plants/draft', ['definition' => $definition, 'revision' => $row->refresh()->revision]);
+        $keep(Garden::module()->toArray())->assertOk();
+        $keep($gone)->assertOk();
+        $keep(json_decode(str_replace('"gone"', '"gone_too"', (string) json_encode($gone)), true))->assertUnprocessable();
         $this->getJson('/manage/api/modules/records?keys[]=plants')->assertExactJson(['plants' => ['live' => 0, 'draft' => null]]);
         $this->getJson('/manage/api/modules')->assertJsonPath('0.state', 'attention')->assertJsonPath('0.takes', ['Plants'])->assertJsonPath('0.problem', fn (string $said): bool => str_contains($said, '“gone” is not a field'));
         $this->postJson('/manage/api/modules/check', ['definition' => $gone])->assertUnprocessable()->assertJsonCount(2, 'problems');

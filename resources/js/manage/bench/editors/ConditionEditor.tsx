@@ -98,6 +98,7 @@ export function ConditionEditor({
 		setWaiting(null);
 		onChange({ field: field.key, test: wants ? test : "anyOf", value, ...kept, ...extra }, typing ? tag : null);
 	};
+	const isNamed = Object.keys(options.data?.choices ?? {}).length > 0;
 	const list = { field, condition, wants: wants && taken === null, options: options.data, onPick: pickValue };
 
 	return (
@@ -124,7 +125,9 @@ export function ConditionEditor({
 				<Chips {...list} choices={field.choices} />
 			)}
 			{taken === null && field.family === "terms" && <TermList {...list} />}
-			{taken === null && wants && (field.family === "items" || field.family === "person") && <Linked {...list} />}
+			{taken === null && (field.family === "items" || field.family === "person") && (wants || isNamed) && (
+				<Linked {...list} />
+			)}
 			{taken === null && wants && ["anyOf", "noneOf"].includes(test) && ["text", "longText"].includes(field.family) && (
 				<Texts {...list} />
 			)}
