@@ -235,7 +235,7 @@ final class KeepingTest extends TestCase
         $this->assertSame(['Light is Full sun, and the rule keeps Shade or Half shade.'], $shown['b']['reasons']);
         $this->assertSame(['Light is Full sun, and the rule keeps Shade.', 'Height is empty, and the rule asks that it is at least 4 cm.'], $shown['c']['reasons']);
         $this->assertSame(['It is left out by hand.'], $shown['d']['reasons']);
-        $this->assertStringContainsString('outside the 1 records', $shown['e']['reasons'][0]);
+        $this->assertStringContainsString('stands at place 2, but the module shows no more than 1', $shown['e']['reasons'][0]);
         $this->assertSame(['a', 'b', 'd', 'e', 'c'], array_keys($shown), 'those that show it, then the nearest');
         $this->save($item, 1, ['publish_at' => '2099-01-01', 'audience' => 'members'])->assertOk();
         $this->assertStringContainsString('It is only for members.', implode(' ', $this->getJson("/manage/api/items/{$item->id}/shown")->json('0.reasons')));
