@@ -14,7 +14,6 @@ use App\Models\Change;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
-use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -174,9 +173,9 @@ final readonly class ModuleStore
     }
 
     /** Makes the draft live and keeps it as a version. What was switched off shows again. */
-    public function publish(ModuleRow $row, ?User $by = null): ModuleRow
+    public function publish(ModuleRow $row): ModuleRow
     {
-        return DB::transaction(function () use ($row, $by): ModuleRow {
+        return DB::transaction(function () use ($row): ModuleRow {
             $row = ModuleRow::query()->lockForUpdate()->findOrFail($row->id);
             $module = $this->draft($row);
             $row->live = $module->toArray();
@@ -188,7 +187,7 @@ final readonly class ModuleStore
                 'module_id' => $row->id,
                 'number' => (is_numeric($number) ? (int) $number : 0) + 1,
                 'definition' => json_encode($row->live, JSON_THROW_ON_ERROR),
-                'user_id' => $by?->id,
+                'user_id' => self::who(),
                 'published_at' => $row->published_at,
             ]);
             DB::afterCommit(fn () => KeepIndexes::dispatch());
@@ -228,41 +227,74 @@ final readonly class ModuleStore
     }
 
     /**
-     * Switches modules off or on, or removes them, as one change that can be undone. On their pages nothing of them shows.
+     * Publishes modules, switches them off or on, or removes them, as one change that can be undone. Of what is off or
+     * removed, nothing shows on its pages.
      *
      * @param  list<ModuleRow>  $rows
-     * @param  'off'|'on'|'remove'  $do
+     * @param  'publish'|'off'|'on'|'remove'  $do
+     * @return array{change: Change|null, faults: list<string>} no change where nothing could be done; and what was not done, and why
      */
-    public function many(array $rows, string $do): Change
+    public function many(array $rows, string $do): array
     {
-        $names = implode(', ', array_map(fn (ModuleRow $row): string => '“'.(is_string($row->draft['name'] ?? null) ? $row->draft['name'] : $row->key).'”', array_slice($rows, 0, 3))).(count($rows) > 3 ? ' and '.(count($rows) - 3).' more' : '');
-        $title = ['off' => 'Switched off', 'on' => 'Switched on', 'remove' => 'Removed'][$do]." {$names}";
-
-        return $this->ledger->change('modules', $title, $do, function (Change $change) use ($rows, $do): void {
+        $faults = [];
+        foreach ($do === 'publish' ? $rows : [] as $i => $row) {
+            try {
+                $this->draft($row);
+            } catch (Refused $refused) {
+                $faults[] = self::named($row)." was not published: {$refused->problems[0]}";
+                unset($rows[$i]);
+            }
+        }
+        if ($rows === []) {
+            return ['change' => null, 'faults' => $faults];
+        }
+        $names = implode(', ', array_map(self::named(...), array_slice($rows, 0, 3))).(count($rows) > 3 ? ' and '.(count($rows) - 3).' more' : '');
+        $title = ['publish' => 'Published', 'off' => 'Switched off', 'on' => 'Switched on', 'remove' => 'Removed'][$do]." {$names}";
+        $change = $this->ledger->change('modules', $title, $do, function (Change $change) use ($rows, $do): void {
             $was = [];
             foreach ($rows as $row) {
-                $was[] = ['id' => $row->id, 'off' => $row->off];
-                $row->fill($do === 'remove' ? ['removed_at' => now()] : ['off' => $do === 'off'])->save();
+                $before = ['id' => $row->id, 'off' => $row->off];
+                if ($do === 'publish') {
+                    $before += ['live' => $row->live, 'published_at' => $row->published_at?->toIso8601String()];
+                    $this->publish($row);
+                    $before += ['version' => $this->versions($row)[0]['number'] ?? 0];
+                } else {
+                    $row->fill($do === 'remove' ? ['removed_at' => now()] : ['off' => $do === 'off'])->save();
+                }
+                $was[] = $before;
             }
             $change->data = ['do' => $do, 'modules' => $was];
             $change->save();
             DB::afterCommit(fn () => KeepIndexes::dispatch());
         });
+
+        return ['change' => $change, 'faults' => $faults];
     }
 
-    /** Takes back what many() did. */
+    /** Takes back what many() did; what was done otherwise since stays done. */
     public function undo(Change $change): int
     {
         $undone = 0;
         foreach ((array) ($change->data['modules'] ?? []) as $was) {
             $row = is_array($was) ? ModuleRow::query()->where('id', $was['id'])->first() : null;
-            // What was done to it otherwise since stays done.
-            $row?->fill(($change->data['do'] ?? '') === 'remove' ? ['removed_at' => null] : ['off' => $was['off'] === true])->save();
-            $undone += $row === null ? 0 : 1;
+            if ($row === null || $change->data['do'] === 'publish' && ($this->versions($row)[0]['number'] ?? 0) !== $was['version']) {
+                continue;
+            }
+            $row->fill(match ($change->data['do']) {
+                'remove' => ['removed_at' => null],
+                'publish' => ['live' => $was['live'], 'published_at' => $was['published_at'], 'off' => $was['off'] === true],
+                default => ['off' => $was['off'] === true],
+            })->save();
+            $undone++;
         }
         DB::afterCommit(fn () => KeepIndexes::dispatch());
 
         return $undone;
+    }
+
+    private static function named(ModuleRow $row): string
+    {
+        return '“'.(is_string($row->draft['name'] ?? null) ? $row->draft['name'] : $row->key).'”';
     }
 
     private static function who(): ?int

@@ -59,10 +59,10 @@ final class StoresTest extends TestCase
     {
         $this->plantType();
         $store = app(ModuleStore::class);
-        $user = $this->manager();
+        $this->actingAs($user = $this->manager());
         $row = $store->create('Plants', ['source' => ['items' => ['plant']]]);
         foreach ([3, 5, 5] as $size) {
-            $row = $store->publish($store->apply($store->read(['page' => ['size' => $size]] + $row->draft)), $user);
+            $row = $store->publish($store->apply($store->read(['page' => ['size' => $size]] + $row->draft)));
         }
         $versions = DB::table('module_versions')->orderBy('number')->get();
         $this->assertSame([1, 2, 3], $versions->pluck('number')->all());

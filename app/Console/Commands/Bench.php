@@ -12,6 +12,10 @@ use App\Listing\Contexts;
 use App\Listing\Indexes;
 use App\Listing\KeptMarks;
 use App\Listing\Listing;
+use App\Listing\Options;
+use App\Listing\RecordFinder;
+use App\Listing\Tracer;
+use App\Models\Item;
 use App\Models\Page;
 use App\Models\User;
 use App\Site\PageMaker;
@@ -38,7 +42,7 @@ final class Bench extends Command
     /** With the terms' ids written out, as whoever knows the database would. */
     private const SQL_GROUP = 'exists (select 1 from item_term where item_term.item_id = items.id and item_term.term_id = any(\'{%s}\'))';
 
-    public function handle(Ground $ground, Listing $listing, Contexts $contexts, Indexes $indexes, PageMaker $maker): int
+    public function handle(Ground $ground, Listing $listing, Contexts $contexts, Indexes $indexes, PageMaker $maker, Options $options, Tracer $tracer, RecordFinder $finder): int
     {
         if (! str_ends_with(DB::connection()->getDatabaseName(), '_bench')) {
             $this->error('This fills its database with invented items; run it with bin/bench, which gives it one of its own.');
@@ -106,17 +110,25 @@ final class Bench extends Command
 
         $rows = [];
         foreach (['newest', 'filtered'] as $key) {
-            $times = [];
-            for ($run = 0; $run < 7; $run++) {
-                $from = hrtime(true);
+            $rows[] = [$key, $this->median(function () use ($listing, $maker, $modules, $key, $context): void {
                 $looked = $listing->lookAt($modules[$key], $context, '1');
                 view('site.page', ['page' => new Page(['address' => '/', 'title' => 'Bench', 'intro' => '']), 'modules' => [$maker->shown($modules[$key], '/', $context, $looked->result)]])->render();
-                $times[] = (hrtime(true) - $from) / 1e6;
-            }
-            sort($times);
-            $rows[] = [$key, number_format($times[3], 0)];
+            })];
         }
         $this->table(['the bench’s answer to an edit: counts, gaps, page', 'ms'], $rows);
+
+        $type = $modules['filtered']->type();
+        $item = fn (mixed $id): Item => Item::query()->where('id', $id)->firstOrFail();
+        $dropped = $item(Item::query()->where('type_key', 'product')->whereRaw("not (fields->>'light' in ('shade', 'half-shade'))")->max('id'));
+        $shown = $item($listing->some($modules['filtered'], $context, 20_000, 1)[0] ?? $listing->some($modules['filtered'], $context, 0, 1)[0] ?? $dropped->id);
+        $this->table(['what else the bench asks', 'ms'], array_map(fn (string $what, \Closure $ask): array => [$what, $this->median($ask)], array_keys($asked = [
+            'counts beside the terms of a condition' => fn () => $options->of($modules['filtered'], $type->reachable['groups'], 'where.all[0]', $context),
+            'counts beside choices' => fn () => $options->of($modules['filtered'], $type->reachable['light'], 'where.all[1]', $context),
+            'how a number lies' => fn () => $options->of($modules['filtered'], $type->reachable['price'], 'where.all[1]', $context),
+            'why a record shows, and where' => fn () => $tracer->item($modules['filtered'], $shown, $context),
+            'why one does not, and where it would' => fn () => $tracer->item($modules['filtered'], $dropped, $context),
+            'a record by a part of its title' => fn () => $finder->find($modules['filtered'], 'plant 4711', $context),
+        ]), $asked));
 
         $rows = [];
         foreach ([
@@ -149,6 +161,20 @@ final class Bench extends Command
         $query = $items->find($type, $asked, new User(['name' => 'Bench', 'role' => 'manager']));
         (clone $query)->count();
         $items->order($query, $type, $sort, $up)->forPage(1, 50)->get();
+    }
+
+    /** @return string the median of seven runs, in ms */
+    private function median(\Closure $work): string
+    {
+        $times = [];
+        for ($run = 0; $run < 7; $run++) {
+            $from = hrtime(true);
+            $work();
+            $times[] = (hrtime(true) - $from) / 1e6;
+        }
+        sort($times);
+
+        return number_format($times[3], 0);
     }
 
     /**

@@ -8,7 +8,6 @@ use App\Content\CatalogueStore;
 use App\Listing\Contexts;
 use App\Listing\Remembered;
 use App\Models\Module as ModuleRow;
-use App\Models\User;
 use App\Modules\ModuleStore;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -102,11 +101,9 @@ final readonly class ModuleController
     }
 
     /** @return array<string, mixed> */
-    public function publish(Request $request, string $key): array
+    public function publish(string $key): array
     {
-        $user = $request->user();
-
-        return $this->shape->whole($this->store->publish($this->row($key), $user instanceof User ? $user : null));
+        return $this->shape->whole($this->store->publish($this->row($key)));
     }
 
     /** @return list<array{number: int, publishedAt: string, by: string|null}> */
@@ -134,24 +131,9 @@ final readonly class ModuleController
     public function many(Request $request): array
     {
         $given = $request->validate(['keys' => ['required', 'array', 'min:1'], 'keys.*' => ['string'], 'do' => ['required', 'in:publish,off,on,remove']]);
-        $rows = array_map($this->row(...), array_values($given['keys']));
-        if ($given['do'] !== 'publish') {
-            $change = $this->store->many($rows, $given['do']);
+        ['change' => $change, 'faults' => $faults] = $this->store->many(array_map($this->row(...), array_values($given['keys'])), $given['do']);
 
-            return ['change' => $change->id, 'title' => $change->title, 'faults' => []];
-        }
-        $user = $request->user();
-        $faults = [];
-        foreach ($rows as $row) {
-            try {
-                $this->store->publish($row, $user instanceof User ? $user : null);
-            } catch (Refused $refused) {
-                $faults[] = "“{$row->key}” was not published: {$refused->problems[0]}";
-            }
-        }
-        $published = count($rows) - count($faults);
-
-        return ['change' => null, 'title' => 'Published '.($published === 1 ? 'one module' : "{$published} modules"), 'faults' => $faults];
+        return ['change' => $change?->id, 'title' => $change->title ?? 'Nothing was published', 'faults' => $faults];
     }
 
     /** @return array<string, mixed> */
