@@ -56,6 +56,8 @@ decorate_workers_output = no
 php_admin_value[opcache.memory_consumption] = 128
 php_admin_value[opcache.max_accelerated_files] = 20000
 php_admin_value[realpath_cache_size] = 4M
+php_admin_value[upload_tmp_dir] = $dir/temp
+php_admin_value[sys_temp_dir] = $dir/temp
 php_admin_value[upload_max_filesize] = 61M
 php_admin_value[post_max_size] = 62M
 CONF
