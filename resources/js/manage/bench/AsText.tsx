@@ -11,8 +11,13 @@ export function AsText({ bench, look, onClose }: { bench: Bench; look: Look; onC
 	const [json, setJson] = useState(() => JSON.stringify(bench.definition, null, 2));
 	const [copied, setCopied] = useState("");
 	const copy = async (what: string, text: string) => {
-		await navigator.clipboard.writeText(text);
-		setCopied(`${what} is copied.`);
+		// Browsers let only pages behind https, or on this machine, write there.
+		try {
+			await navigator.clipboard.writeText(text);
+			setCopied(`${what} is copied.`);
+		} catch {
+			setCopied("The browser does not let it be copied from here: mark it and press Ctrl C.");
+		}
 	};
 	const check = useMutation({
 		mutationFn: async () => {
