@@ -24,6 +24,9 @@ final readonly class Indexes
 {
     private const PREFIX = 'wellspring_module_';
 
+    /** Any number that nothing else locks by. */
+    private const LOCK = 7_310_415;
+
     private const STATISTICS = self::PREFIX.'stats_';
 
     public function __construct(private ModuleStore $modules, private OrderSql $orders, private Contexts $contexts)
@@ -58,7 +61,8 @@ final readonly class Indexes
     }
 
     /**
-     * Makes what is missing and drops what nothing needs.
+     * Makes what is missing and drops what nothing needs. One process at a time does so: two that make indexes beside others'
+     * work would wait for each other.
      *
      * @param  \Closure(string): void|null  $tell  told what is being done
      * @return array{made: list<string>, dropped: list<string>}
@@ -66,6 +70,26 @@ final readonly class Indexes
     public function keep(?\Closure $tell = null): array
     {
         $tell ??= fn (string $what) => null;
+        // Asked for again and again: who waits within the database is waited for there, too.
+        for ($tries = 0; DB::scalar('select pg_try_advisory_lock(?)', [self::LOCK]) !== true; $tries++) {
+            if ($tries === 0) {
+                $tell('wait for another process that does the same');
+            }
+            usleep(250_000);
+        }
+        try {
+            return $this->kept($tell);
+        } finally {
+            DB::scalar('select pg_advisory_unlock(?)', [self::LOCK]);
+        }
+    }
+
+    /**
+     * @param  \Closure(string): mixed  $tell
+     * @return array{made: list<string>, dropped: list<string>}
+     */
+    private function kept(\Closure $tell): array
+    {
         $needed = $this->needed();
         $present = $this->present();
         $made = $dropped = [];

@@ -7,8 +7,10 @@ namespace Tests\Feature;
 use App\Content\CatalogueStore;
 use App\Listing\Indexes;
 use App\Modules\ModuleStore;
+use Illuminate\Contracts\Process\InvokedProcess;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Process;
 use Tests\Support\Garden;
 
 /** Indexes are made beside others' work, which no transaction allows: this test clears up after itself. */
@@ -59,5 +61,31 @@ final class IndexesTest extends TestCase
         $store->many([$two], 'remove');
         $indexes->keep();
         $this->assertSame([], $indexes->present());
+    }
+
+    /** Two that make indexes beside others' work at the same time wait for each other until the database ends one of them. */
+    public function test_one_process_at_a_time_keeps_the_indexes(): void
+    {
+        $this->plantType();
+        $store = app(ModuleStore::class);
+        $store->publish($store->apply(Garden::module(['order' => [['by' => 'price']]])));
+        app(Indexes::class)->keep();
+        DB::statement('drop index '.implode(', ', array_keys(app(Indexes::class)->present())));
+        $started = fn (): InvokedProcess => Process::path(base_path())->env(['DB_DATABASE' => DB::connection()->getDatabaseName()])->start([PHP_BINARY, 'artisan', 'wellspring:indexes']);
+        // As if another were at it: the lock that it would hold.
+        $lock = (new \ReflectionClassConstant(Indexes::class, 'LOCK'))->getValue();
+        $other = DB::connectUsing('other', config()->array('database.connections.pgsql'));
+        $other->scalar('select pg_advisory_lock(?)', [$lock]);
+        [$one, $two] = [$started(), $started()];
+        for ($wait = 0; $wait < 100 && (! str_contains($one->output(), 'wait for another') || ! str_contains($two->output(), 'wait for another')); $wait++) {
+            usleep(100_000);
+        }
+        $this->assertTrue($one->running() && $two->running(), $one->output().$two->output().$one->errorOutput());
+        $this->assertSame([], app(Indexes::class)->present());
+        $other->scalar('select pg_advisory_unlock(?)', [$lock]);
+        $this->assertSame([0, 0], [$one->wait()->exitCode(), $two->wait()->exitCode()]);
+        $this->assertSame(1, substr_count($one->output().$two->output(), 'make wellspring_module_'), 'made once');
+        $this->assertCount(1, app(Indexes::class)->present());
+        DB::disconnect($other->getName());
     }
 }
