@@ -74,7 +74,8 @@ final class IndexesTest extends TestCase
         $started = fn (): InvokedProcess => Process::path(base_path())->env(['DB_DATABASE' => DB::connection()->getDatabaseName()])->start([PHP_BINARY, 'artisan', 'wellspring:indexes']);
         // As if another were at it: the lock that it would hold.
         $lock = (new \ReflectionClassConstant(Indexes::class, 'LOCK'))->getValue();
-        $other = DB::connectUsing('other', config()->array('database.connections.pgsql'));
+        config(['database.connections.other' => config()->array('database.connections.pgsql')]);
+        $other = DB::connection('other');
         $other->scalar('select pg_advisory_lock(?)', [$lock]);
         [$one, $two] = [$started(), $started()];
         for ($wait = 0; $wait < 100 && (! str_contains($one->output(), 'wait for another') || ! str_contains($two->output(), 'wait for another')); $wait++) {
@@ -86,6 +87,6 @@ final class IndexesTest extends TestCase
         $this->assertSame([0, 0], [$one->wait()->exitCode(), $two->wait()->exitCode()]);
         $this->assertSame(1, substr_count($one->output().$two->output(), 'make wellspring_module_'), 'made once');
         $this->assertCount(1, app(Indexes::class)->present());
-        DB::disconnect($other->getName());
+        DB::disconnect('other');
     }
 }
