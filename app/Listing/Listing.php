@@ -98,17 +98,15 @@ final readonly class Listing
     {
         $bound = $module->bound($context);
 
-        return $this->standingAmong($bound, $item, $context, $this->stream($bound, $context));
+        return $this->standingOf($bound, $item, $context, $this->stream($bound, $context));
     }
 
     /** Where the record would stand likewise if it passed every rule up to the order. */
     public function standingHadItPassed(Module $module, int $item, Context $context): ?int
     {
         $bound = $module->bound($context);
-        $passing = $this->stream($bound, $context)->toBase()->select('items.id');
-        $with = $this->sources->kin($bound->source, $context)->where(fn (Builder $query): Builder => $query->whereRaw("items.id in ({$passing->toSql()})", $passing->getBindings())->orWhere('items.id', $item));
 
-        return $this->standingAmong($bound, $item, $context, $with);
+        return $this->standingOf($bound, $item, $context, $this->sources->kin($bound->source, $context));
     }
 
     /** @return Builder<Item> what reaches the rule of that name: the candidates that every earlier rule keeps */
@@ -291,29 +289,25 @@ final readonly class Listing
     }
 
     /**
+     * One more than the records that are listed and do not come behind it: counted in one scan, since nothing need be sorted for it.
+     *
      * @param  Module  $module  bound
-     * @param  Builder<Item>  $among
-     * @return int|null 1 first, among all that are listed before any is skipped
+     * @param  Builder<Item>  $holder  what the record is looked for in
      */
-    private function standingAmong(Module $module, int $item, Context $context, Builder $among): ?int
+    private function standingOf(Module $module, int $item, Context $context, Builder $holder): ?int
     {
         $pins = $this->pins($module, $context)['ids'];
         $at = array_search($item, $pins, true);
         if ($at !== false) {
             return $at + 1;
         }
-        $query = $among->toBase()->select('items.id');
-        if ($pins !== []) {
-            $query->whereNotIn('items.id', $pins);
+        $behind = $this->walk->behind($holder->where('items.id', $item)->toBase(), $this->orders->of($module, $context));
+        if ($behind === null) {
+            return null;
         }
-        $orders = $this->orders->of($module, $context);
-        $query->selectRaw(
-            'row_number() over (order by '.implode(', ', array_map(fn (OrderBy $by): string => $by->sql(), $orders)).') as place',
-            array_merge(...array_map(fn (OrderBy $by): array => $by->by->bindings, $orders)),
-        );
-        $place = DB::query()->fromSub($query, 'ranked')->where('id', $item)->value('place');
+        $before = $this->stream($module, $context)->whereNotIn('items.id', [...$pins, $item])->whereRaw("({$behind->sql}) is not true", $behind->bindings)->count();
 
-        return is_numeric($place) ? count($pins) + (int) $place : null;
+        return count($pins) + $before + 1;
     }
 
     /**

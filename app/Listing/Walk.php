@@ -60,6 +60,20 @@ final readonly class Walk
     }
 
     /**
+     * True of what comes behind a record.
+     *
+     * @param  Builder  $holder  that record alone
+     * @param  non-empty-list<OrderBy>  $orders
+     * @return Fragment|null null where there is no such record
+     */
+    public function behind(Builder $holder, array $orders): ?Fragment
+    {
+        $row = self::withValues($holder->select('items.id'), $orders)->first();
+
+        return $row === null ? null : Fragment::any($this->branches($orders, self::valuesOf($row, $orders)));
+    }
+
+    /**
      * Notes records all along the order, a stride apart, in one pass.
      *
      * @param  non-empty-list<OrderBy>  $orders
@@ -68,15 +82,32 @@ final readonly class Walk
     {
         $bindings = array_merge(...array_map(fn (OrderBy $by): array => $by->by->bindings, $orders));
         $ranked = (clone $query)->selectRaw('row_number() over (order by '.implode(', ', array_map(fn (OrderBy $by): string => $by->sql(), $orders)).') - 1 as place', $bindings);
-        foreach ($orders as $i => $by) {
-            $ranked->selectRaw("({$by->by->sql})::text as k{$i}", $by->by->bindings);
-        }
         $noted = [];
-        foreach (DB::query()->fromSub($ranked, 'ranked')->whereRaw('place % ? = 0', [$this->stride])->orderBy('place')->get() as $row) {
-            $values = (array) $row;
-            $noted[(int) $values['place']] = array_map(fn (int $i): ?string => is_scalar($values["k{$i}"]) ? (string) $values["k{$i}"] : null, array_keys($orders));
+        foreach (DB::query()->fromSub(self::withValues($ranked, $orders), 'ranked')->whereRaw('place % ? = 0', [$this->stride])->orderBy('place')->get() as $row) {
+            $noted[(int) $row->place] = self::valuesOf($row, $orders);
         }
         $marks->note($noted);
+    }
+
+    /** @param  non-empty-list<OrderBy>  $orders */
+    private static function withValues(Builder $query, array $orders): Builder
+    {
+        foreach ($orders as $i => $by) {
+            $query->selectRaw("({$by->by->sql})::text as k{$i}", $by->by->bindings);
+        }
+
+        return $query;
+    }
+
+    /**
+     * @param  non-empty-list<OrderBy>  $orders
+     * @return list<string|null> the record's values of what it is ordered by
+     */
+    private static function valuesOf(\stdClass $row, array $orders): array
+    {
+        $values = (array) $row;
+
+        return array_map(fn (int $i): ?string => is_scalar($values["k{$i}"]) ? (string) $values["k{$i}"] : null, array_keys($orders));
     }
 
     /**

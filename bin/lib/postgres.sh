@@ -4,6 +4,9 @@ PG_STARTED=""
 
 as_postgres() { if is_root; then (cd / && runuser -u postgres -- "$@"); else "$@"; fi; }
 
+# What PostgreSQL is advised to keep to itself, in MB: 128 to 2048. Source: its documentation, 20.4 Resource Consumption, shared_buffers.
+quarter_of_memory() { awk '/^MemTotal:/ { mb = int($2 / 4096); print mb < 128 ? 128 : mb > 2048 ? 2048 : mb }' /proc/meminfo; }
+
 start_postgres() {
     PG_BIN="$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)"
     [ -n "$PG_BIN" ] || fail "PostgreSQL is not installed."
@@ -21,7 +24,7 @@ start_postgres() {
         cat >> "$PG_DATA/postgresql.conf" <<CONF
 listen_addresses = '127.0.0.1'
 unix_socket_directories = ''
-shared_buffers = 256MB
+shared_buffers = $(quarter_of_memory)MB
 work_mem = 16MB
 random_page_cost = 1.1
 jit = off
