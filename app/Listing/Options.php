@@ -184,43 +184,72 @@ final readonly class Options
     /** @return array{filled: int, empty: int, bars: list<array{from: float, to: float, records: int}>} */
     private function numbers(Query $query, string $number): array
     {
-        $ends = (array) (clone $query)->selectRaw("count({$number}) as filled, count(*) as records, min({$number}) as low, max({$number}) as high")->first();
-        $filled = ['filled' => (int) $ends['filled'], 'empty' => (int) $ends['records'] - (int) $ends['filled']];
-        if ($filled['filled'] === 0) {
-            return $filled + ['bars' => []];
+        ['filled' => $filled, 'empty' => $empty, 'low' => $low, 'high' => $high, 'bars' => $counts] = $this->spread(
+            $query, $number, 'held', 'case when high > low then least(? - 1, floor((value - low) * ? / (high - low))) else 0 end', [self::BARS, self::BARS],
+        );
+        if ($low === null) {
+            return ['filled' => $filled, 'empty' => $empty, 'bars' => []];
         }
-        [$low, $high] = [(float) $ends['low'], (float) $ends['high']];
-        $width = $high > $low ? ($high - $low) / self::BARS : 1.0;
+        [$low, $high] = [(float) $low, (float) $high];
         $last = $high > $low ? self::BARS - 1 : 0;
-        $counts = $query->selectRaw("least(?::int, floor(({$number} - ?) / ?))::int as bar, count(*) as records", [$last, $low, $width])
-            ->whereRaw("{$number} is not null")->groupByRaw('1')->pluck('records', 'bar');
+        $width = ($high - $low) / self::BARS;
 
-        return $filled + ['bars' => array_map(fn (int $bar): array => [
+        return ['filled' => $filled, 'empty' => $empty, 'bars' => array_map(fn (int $bar): array => [
             'from' => $low + $bar * $width,
             'to' => $bar === $last ? $high : $low + ($bar + 1) * $width,
-            'records' => is_numeric($counts[$bar] ?? 0) ? (int) ($counts[$bar] ?? 0) : 0,
+            'records' => $counts[$bar] ?? 0,
         ], range(0, $last))];
     }
 
     /** @return array{filled: int, empty: int, bars: list<array{from: string, to: string, records: int}>} bars of whole days */
     private function days(Query $query, Field $field, Context $context): array
     {
-        $raw = FieldSql::raw($field);
-        $day = $field->family() === Family::Date ? "{$raw}::date" : "({$raw}::timestamptz at time zone '".$context->calendar->zone->getName()."')::date";
-        $ends = (array) (clone $query)->selectRaw("count({$raw}) as filled, count(*) as records, min({$day}) as low, max({$day}) as high")->first();
-        $filled = ['filled' => (int) $ends['filled'], 'empty' => (int) $ends['records'] - (int) $ends['filled']];
-        if ($filled['filled'] === 0) {
-            return $filled + ['bars' => []];
+        $day = $field->family() === Family::Date ? 'held::date' : "(held::timestamptz at time zone '".$context->calendar->zone->getName()."')::date";
+        ['filled' => $filled, 'empty' => $empty, 'low' => $low, 'high' => $high, 'bars' => $counts] = $this->spread(
+            $query, FieldSql::raw($field), $day, '(value - low) / greatest(1, ceil((high - low + 1)::numeric / ?))::int', [self::BARS],
+        );
+        if ($low === null) {
+            return ['filled' => $filled, 'empty' => $empty, 'bars' => []];
         }
-        $from = new \DateTimeImmutable((string) $ends['low'], new \DateTimeZone('UTC'));
-        $days = (int) $from->diff(new \DateTimeImmutable((string) $ends['high'], new \DateTimeZone('UTC')))->days + 1;
+        $from = new \DateTimeImmutable($low, new \DateTimeZone('UTC'));
+        $days = (int) $from->diff(new \DateTimeImmutable((string) $high, new \DateTimeZone('UTC')))->days + 1;
         $width = max(1, (int) ceil($days / self::BARS));
-        $counts = $query->selectRaw("({$day} - ?::date) / ?::int as bar, count(*) as records", [$ends['low'], $width])->whereRaw("{$raw} is not null")->groupByRaw('1')->pluck('records', 'bar');
 
-        return $filled + ['bars' => array_map(fn (int $bar): array => [
+        return ['filled' => $filled, 'empty' => $empty, 'bars' => array_map(fn (int $bar): array => [
             'from' => $from->modify('+'.$bar * $width.' days')->format('Y-m-d'),
             'to' => $from->modify('+'.(($bar + 1) * $width - 1).' days')->format('Y-m-d'),
-            'records' => is_numeric($counts[$bar] ?? 0) ? (int) ($counts[$bar] ?? 0) : 0,
+            'records' => $counts[$bar] ?? 0,
         ], range(0, intdiv($days - 1, $width)))];
+    }
+
+    /**
+     * How values lie between the lowest and the highest.
+     *
+     * @param  string  $held  what stands in a record
+     * @param  string  $value  the value that it is
+     * @param  string  $bar  which bar a `value` between `low` and `high` stands in
+     * @param  list<int>  $bindings  of the bar
+     * @return array{filled: int, empty: int, low: string|null, high: string|null, bars: array<int, int>}
+     */
+    private function spread(Query $query, string $held, string $value, string $bar, array $bindings): array
+    {
+        $counted = $query->selectRaw("{$held} as held, count(*) as records")->groupByRaw('1');
+        $row = (array) DB::selectOne(<<<SQL
+            with counted as materialized ({$counted->toSql()}),
+            valued as (select {$value} as value, records from counted where held is not null),
+            ends as (select min(value) as low, max(value) as high from valued)
+            select (select coalesce(sum(records), 0) from counted) as records, (select coalesce(sum(records), 0) from valued) as filled, low::text, high::text,
+                (select json_object_agg(bar, records) from (select ({$bar})::int as bar, sum(records) as records from valued cross join ends group by 1) as barred) as bars
+            from ends
+            SQL, [...$counted->getBindings(), ...$bindings]);
+        $bars = json_decode((string) ($row['bars'] ?? '[]'), true);
+
+        return [
+            'filled' => (int) $row['filled'],
+            'empty' => (int) $row['records'] - (int) $row['filled'],
+            'low' => is_string($row['low']) ? $row['low'] : null,
+            'high' => is_string($row['high']) ? $row['high'] : null,
+            'bars' => is_array($bars) ? array_map(fn (mixed $records): int => is_numeric($records) ? (int) $records : 0, $bars) : [],
+        ];
     }
 }

@@ -5,7 +5,7 @@ PG_STARTED=""
 as_postgres() { if is_root; then (cd / && runuser -u postgres -- "$@"); else "$@"; fi; }
 
 # What PostgreSQL is advised to keep to itself, in MB: 128 to 2048. Source: its documentation, 20.4 Resource Consumption, shared_buffers.
-quarter_of_memory() { awk '/^MemTotal:/ { mb = int($2 / 4096); print mb < 128 ? 128 : mb > 2048 ? 2048 : mb }' /proc/meminfo; }
+quarter_of_memory() { awk '/^MemTotal:/ { mb = int($2 / 4096); print (mb < 128 ? 128 : (mb > 2048 ? 2048 : mb)) }' /proc/meminfo; }
 
 start_postgres() {
     PG_BIN="$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)"

@@ -84,6 +84,16 @@ final class BenchAgreementTest extends TestCase
                         $this->assertEquals($expected, $options['choices'], $said);
                     }
                     $this->assertSame(in_array($field->family(), [Family::Number, Family::Date, Family::Instant], true) ? count($values) : 0, array_sum(array_column($options['bars'], 'records')), "every value is in one bar; {$said}");
+                    $below = 0;
+                    foreach ($options['bars'] as $bar) {
+                        $below += $bar['records'];
+                        // A day belongs to one bar; of a number, what lies on the end of a bar may stand in either.
+                        $end = $bar['to'];
+                        [$least, $most] = is_string($end)
+                            ? array_fill(0, 2, count(array_filter($values, fn (mixed $value): bool => is_string($value) && ($field->family() === Family::Date ? $value : $context->calendar->dayOf($value)) <= $end)))
+                            : [count(array_filter($values, fn (mixed $value): bool => $value < $end - abs($end) * 1e-9)), count(array_filter($values, fn (mixed $value): bool => $value <= $end + abs($end) * 1e-9))];
+                        $this->assertTrue($least <= $below && $below <= $most, "{$below} up to {$end}, expected {$least} to {$most}; {$said}");
+                    }
                     if ($field->family() === Family::Number) {
                         $bars = $options['bars'];
                         $this->assertEquals($values === [] ? [null, null] : [min($values), max($values)], [$bars[0]['from'] ?? null, $bars[count($bars) - 1]['to'] ?? null], $said);
