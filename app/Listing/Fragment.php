@@ -39,6 +39,12 @@ final readonly class Fragment
         return self::join(' or ', $any, self::false());
     }
 
+    /** @param  list<self>  $values as one row, which compares as a whole */
+    public static function row(array $values): self
+    {
+        return new self('('.implode(', ', array_map(fn (self $value): string => $value->sql, $values)).')', array_merge(...array_map(fn (self $value): array => $value->bindings, $values)));
+    }
+
     /**
      * True where a record has one of the terms.
      *

@@ -120,6 +120,13 @@ final readonly class Walk
      */
     private function branches(array $orders, array $values): array
     {
+        if ($this->comparesAsRow($orders, $values)) {
+            $row = Fragment::row(array_map(fn (OrderBy $by): Fragment => $by->by, $orders));
+            $known = Fragment::row(array_map(fn (OrderBy $by, ?string $value): Fragment => new Fragment("?::{$by->type}", [$value]), $orders, $values));
+            $empty = array_slice(self::after($orders[0], $values[0]), 1);
+
+            return [new Fragment("{$row->sql} ".($orders[0]->up ? '>' : '<')." {$known->sql}", [...$row->bindings, ...$known->bindings]), ...$empty];
+        }
         $branches = [];
         for ($last = count($orders) - 1; $last >= 0; $last--) {
             $alike = [];
@@ -134,6 +141,24 @@ final readonly class Walk
         }
 
         return $branches;
+    }
+
+    /**
+     * Whether what comes after is what is greater as a whole row, or less: one stretch of an index. So it is where all keys go
+     * one way and none but the first can be empty.
+     *
+     * @param  non-empty-list<OrderBy>  $orders
+     * @param  list<string|null>  $values
+     */
+    private function comparesAsRow(array $orders, array $values): bool
+    {
+        foreach ($orders as $i => $by) {
+            if ($by->up !== $orders[0]->up || $values[$i] === null || $i > 0 && $by->emptyFirst !== null) {
+                return false;
+            }
+        }
+
+        return count($orders) > 1;
     }
 
     /** @return list<Fragment> */
