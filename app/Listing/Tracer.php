@@ -28,7 +28,18 @@ final readonly class Tracer
     /** @param  Record  $item  with all that rules can ask of it; see Records::complete() */
     public function complete(Module $module, Record $item, Context $context): Traced
     {
-        return $this->record($module, $item, $context, $this->catalogue->catalogue()->type($item->type)->label ?? 'record');
+        return $this->record($module, $item, $context, $this->kind($item));
+    }
+
+    /** What the rules say of the item, without its place, which would have to be counted. */
+    public function trace(Module $module, Record $item, Context $context): Trace
+    {
+        return Trace::of($module, $item, $context, $this->format, $this->kind($item));
+    }
+
+    private function kind(Record $item): string
+    {
+        return $this->catalogue->catalogue()->type($item->type)->label ?? 'record';
     }
 
     /** By its slug: a term, a person or a month where the module takes those, whether it takes this one or not; otherwise an item of any type. Null where there is none. */

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Content\Records;
+use App\Listing\Traced;
 use App\Listing\Tracer;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
+use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\Context;
 
 /** Where an item shows now; and where it does not though it nearly would, with the reason. */
@@ -27,22 +29,36 @@ final readonly class WhereShown
     {
         $record = Records::complete($item);
         $shows = $not = [];
+        // Its place is counted among all that a module lists: only where it shows, and for the few that nearly do.
         foreach (ModuleRow::query()->with('pages')->whereNotNull('live')->where('off', false)->whereNull('removed_at')->orderBy('key')->get() as $row) {
             $module = $this->modules->live($row);
             if ($module === null || ! $module->source->isItems() || ! in_array($item->type_key, $module->source->draws(), true)) {
                 continue;
             }
-            $traced = $this->tracer->complete($module, $record, $context);
-            $about = [
-                'module' => $row->key,
-                'name' => $module->name,
-                'reasons' => $traced->place === null && $traced->trace->passes() ? [$traced->answer()] : $traced->trace->reasons(),
-                'pages' => array_values($row->pages->map(fn (Page $page): array => ['title' => $page->title, 'address' => $page->address])->all()),
-            ] + $traced->toArray();
-            $traced->place === null ? $not[] = $about : $shows[] = $about;
+            $reasons = count($this->tracer->trace($module, $record, $context)->reasons());
+            $traced = $reasons === 0 ? $this->tracer->complete($module, $record, $context) : null;
+            if ($traced?->place !== null) {
+                $shows[] = self::about($row, $module, $traced);
+            } else {
+                $not[] = ['reasons' => max(1, $reasons), 'row' => $row, 'module' => $module, 'traced' => $traced];
+            }
         }
-        usort($not, fn (array $a, array $b): int => count($a['reasons']) <=> count($b['reasons']));
+        usort($not, fn (array $a, array $b): int => $a['reasons'] <=> $b['reasons']);
+        foreach (array_slice($not, 0, self::NEAREST) as ['row' => $row, 'module' => $module, 'traced' => $traced]) {
+            $shows[] = self::about($row, $module, $traced ?? $this->tracer->complete($module, $record, $context));
+        }
 
-        return [...$shows, ...array_slice($not, 0, self::NEAREST)];
+        return $shows;
+    }
+
+    /** @return array<string, mixed> */
+    private static function about(ModuleRow $row, Module $module, Traced $traced): array
+    {
+        return [
+            'module' => $row->key,
+            'name' => $module->name,
+            'reasons' => $traced->place === null && $traced->trace->passes() ? [$traced->answer()] : $traced->trace->reasons(),
+            'pages' => array_values($row->pages->map(fn (Page $page): array => ['title' => $page->title, 'address' => $page->address])->all()),
+        ] + $traced->toArray();
     }
 }
