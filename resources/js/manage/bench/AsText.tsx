@@ -1,9 +1,10 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { ApiError, send } from "../shared/api";
+import { send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import type { Definition, Look } from "../shared/types";
+import { Faults } from "./Faults";
 import type { Bench } from "./useBench";
 
 /** The whole module as text to copy, and as JSON to copy, change, check and apply. */
@@ -74,21 +75,7 @@ export function AsText({ bench, look, onClose }: { bench: Bench; look: Look; onC
 				</div>
 				<p aria-live="polite">{check.data && !otherKey ? "It can be read, every rule of it." : copied}</p>
 				{otherKey && <Notice>A module keeps its key: expected “{bench.definition.key}”.</Notice>}
-				{check.error && (
-					<Notice>
-						{check.error instanceof ApiError && check.error.problems.length > 0 ? (
-							<ul>
-								{check.error.problems.map((one) => (
-									<li key={one.path + one.code}>
-										<code>{one.path}</code> {one.message}
-									</li>
-								))}
-							</ul>
-						) : (
-							check.error.message
-						)}
-					</Notice>
-				)}
+				{check.error && <Faults error={check.error} />}
 			</div>
 		</Sheet>
 	);

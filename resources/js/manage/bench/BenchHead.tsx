@@ -2,10 +2,11 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
-import { ApiError, get, send } from "../shared/api";
+import { get, send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { moment, useStart } from "../shared/start";
 import type { ModuleWhole } from "../shared/types";
+import { Faults } from "./Faults";
 import { PagesMenu } from "./PagesMenu";
 import type { Bench } from "./useBench";
 
@@ -150,19 +151,7 @@ export function Trouble({ bench }: { bench: Bench }) {
 			)}
 			{look.error && (
 				<div className="px-4 pt-3">
-					<Notice>
-						{look.error instanceof ApiError && look.error.problems.length > 0 ? (
-							<ul>
-								{look.error.problems.map((one) => (
-									<li key={one.path + one.code}>
-										<code>{one.path}</code> {one.message}
-									</li>
-								))}
-							</ul>
-						) : (
-							look.error.message
-						)}
-					</Notice>
+					<Faults error={look.error} />
 				</div>
 			)}
 		</>

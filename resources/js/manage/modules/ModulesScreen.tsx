@@ -1,6 +1,6 @@
 import { useMutation, useQueries, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
@@ -33,7 +33,8 @@ export function ModulesScreen() {
 	const [term, setTerm] = useState("");
 	const [state, setState] = useState("");
 	const [picked, setPicked] = useState<string[]>([]);
-	const [making, setMaking] = useState(false);
+	// In the address, so that the command box leads there.
+	const [address, setAddress] = useSearchParams();
 	const [removing, setRemoving] = useState<ModuleSummary[] | null>(null);
 	useEffect(() => {
 		document.title = "Modules · Wellspring";
@@ -94,7 +95,7 @@ export function ModulesScreen() {
 					<h1 className="font-serif text-3xl font-semibold">Modules</h1>
 					<p className="text-quiet">Each is set up once; every page that carries it updates by itself.</p>
 				</div>
-				<button type="button" className="btn btn-primary" onClick={() => setMaking(true)}>
+				<button type="button" className="btn btn-primary" onClick={() => setAddress({ new: "" })}>
 					New module
 				</button>
 			</div>
@@ -209,7 +210,7 @@ export function ModulesScreen() {
 					<li className="px-5 py-6 text-quiet">{all.length === 0 ? "No modules yet." : "No module fits."}</li>
 				)}
 			</ul>
-			{making && <NewModule onClose={() => setMaking(false)} />}
+			{address.has("new") && <NewModule onClose={() => setAddress({}, { replace: true })} />}
 			{removing && (
 				<Sheet
 					title={removing.length === 1 ? `Remove “${removing[0]?.name}”?` : `Remove ${removing.length} modules?`}

@@ -59,17 +59,18 @@ export function CommandBox() {
 
 	const actions: Found[] = (
 		[
-			["Modules", "/modules", true],
-			["Content", "/content", false],
-			["Types", "/types", true],
-			["Terms", "/terms", true],
-			["Files", "/files", false],
-			["People", "/people", true],
-			["My account", "/account", false],
+			["Go to Modules", "/modules", true],
+			["Make a new module", "/modules?new", true],
+			["Go to Content", "/content", false],
+			["Go to Types", "/types", true],
+			["Go to Terms", "/terms", true],
+			["Go to Files", "/files", false],
+			["Go to People", "/people", true],
+			["Go to My account", "/account", false],
 		] as [string, string, boolean][]
 	)
 		.filter(([, , managers]) => !managers || user.role === "manager")
-		.map(([title, to]) => ({ kind: "action", title: `Go to ${title}`, about: "Action", to }))
+		.map(([title, to]) => ({ kind: "action", title, about: "Action", to }))
 		.filter((one) => one.title.toLowerCase().includes(words.trim().toLowerCase()));
 	const shown = words.trim() === "" ? actions : [...(found.data ?? []), ...actions];
 	const pick = (one: Found) => {

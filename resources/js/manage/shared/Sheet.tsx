@@ -23,7 +23,7 @@ export function Sheet({
 			<Modal
 				className={`w-full ${wide ? "max-w-4xl" : "max-w-lg"} bg-base-100 rounded-box border border-base-300 shadow-xl`}
 			>
-				<Dialog className="p-5 md:p-6 grid gap-4 outline-none max-h-[88vh] overflow-y-auto">
+				<Dialog className="p-5 md:p-6 grid gap-4 rounded-box outline-none max-h-[88vh] overflow-y-auto">
 					<div className="flex items-start gap-4">
 						<Heading slot="title" className="font-serif text-2xl font-semibold grow">
 							{title}
