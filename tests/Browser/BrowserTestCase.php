@@ -177,7 +177,7 @@ abstract class BrowserTestCase extends TestCase
     protected function tabTo(string $css, string $words = ''): void
     {
         for ($i = 0; $i < 120; $i++) {
-            $this->browser->getKeyboard()->sendKeys(WebDriverKeys::TAB);
+            $this->keys(WebDriverKeys::TAB);
             if ($this->browser->executeScript('const one = document.activeElement; return one.matches(arguments[0]) && one.textContent.includes(arguments[1])', [$css, $words]) === true) {
                 return;
             }
@@ -185,10 +185,18 @@ abstract class BrowserTestCase extends TestCase
         $this->fail("{$css} {$words} is not reached by Tab; the focus is on ".$this->browser->executeScript('return document.activeElement.outerHTML.slice(0, 200)'));
     }
 
-    /** @param  string|list<string>  $keys */
+    /**
+     * To what has the focus, which may be drawn anew just then.
+     *
+     * @param  string|list<string>  $keys
+     */
     protected function keys(string|array $keys): void
     {
-        $this->browser->switchTo()->activeElement()->sendKeys($keys);
+        $this->await('no key is taken', function () use ($keys): bool {
+            $this->browser->switchTo()->activeElement()->sendKeys($keys);
+
+            return true;
+        });
     }
 
     /** Replaces what stands in a field. */

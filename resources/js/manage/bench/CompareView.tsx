@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useRef } from "react";
 import { get, send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { moment, useStart } from "../shared/start";
@@ -16,6 +17,7 @@ export interface Pair {
 /** What visitors would see come, go and move if the draft were published; and any two versions that ever were, side by side. */
 export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair; onPair: (next: Pair) => void }) {
 	const { version, against } = pair;
+	const view = useRef<HTMLDivElement>(null);
 	const key = bench.definition.key;
 	const versions = useQuery({ queryKey: ["versions", key], queryFn: () => get<Version[]>(`/modules/${key}/versions`) });
 	const compared = useQuery({
@@ -27,11 +29,13 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 	const bringBack = async (version: number) => {
 		const { definition } = await get<{ definition: Definition }>(`/modules/${key}/versions/${version}`);
 		bench.change({ ...definition, key });
+		// The button goes with the choice that it belonged to; the keyboard goes on from there.
+		view.current?.querySelector("select")?.focus();
 		onPair({ version: null, against: null });
 	};
 	const data = compared.data;
 	return (
-		<div className="flex-1 min-h-0 overflow-y-auto bg-base-100 px-5 py-4 grid gap-5 content-start">
+		<div ref={view} className="flex-1 min-h-0 overflow-y-auto bg-base-100 px-5 py-4 grid gap-5 content-start">
 			<div className="flex flex-wrap items-end gap-3">
 				<Choice
 					label="What would be seen with"
