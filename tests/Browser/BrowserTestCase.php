@@ -177,7 +177,10 @@ abstract class BrowserTestCase extends TestCase
     protected function tabTo(string $css, string $words = ''): void
     {
         for ($i = 0; $i < 120; $i++) {
-            $this->keys(WebDriverKeys::TAB);
+            // The key itself, as from a keyboard, wherever the focus is just then.
+            $this->browser->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => [
+                ['type' => 'keyDown', 'value' => WebDriverKeys::TAB], ['type' => 'keyUp', 'value' => WebDriverKeys::TAB],
+            ]]]]);
             if ($this->browser->executeScript('const one = document.activeElement; return one.matches(arguments[0]) && one.textContent.includes(arguments[1])', [$css, $words]) === true) {
                 return;
             }
