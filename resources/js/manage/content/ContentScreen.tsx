@@ -95,8 +95,12 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 		}
 		const timer = setTimeout(() => {
 			kept.current = now;
-			void send<Views>("PUT", `/views/${type.key}`, { name: "", state: keeps }).then((answer) =>
-				client.setQueryData(["views", type.key], answer),
+			send<Views>("PUT", `/views/${type.key}`, { name: "", state: keeps }).then(
+				(answer) => client.setQueryData(["views", type.key], answer),
+				// How a table stood is not worth a message; the next change tries anew.
+				() => {
+					kept.current = "";
+				},
 			);
 		}, 500);
 		return () => clearTimeout(timer);
