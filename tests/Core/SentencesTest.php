@@ -91,6 +91,7 @@ final class SentencesTest extends TestCase
             ['Friends is not plant-1', 'friends', 'noneOf', ['plant/plant-1']],
             ['Friends is filled', 'friends', 'filled'],
             ['Keeper is ada@example.org', 'keeper', 'anyOf', ['ada@example.org']],
+            ['Keeper is not ada@example.org', 'keeper', 'noneOf', ['ada@example.org']],
             ['Keeper is empty', 'keeper', 'empty'],
             ['Friends: Title begins with “Fe”', 'friends.title', 'begins', 'Fe'],
             ['The item itself is not the one being shown', 'id', 'notThisOne'],
