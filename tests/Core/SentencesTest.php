@@ -146,9 +146,10 @@ final class SentencesTest extends TestCase
         for ($n = 0; $n < 300; $n++) {
             $module = $reader->read($rules = (new RandomModules($seed + $n))->rules(20));
             $about = "seed {$seed}, definition {$n}: ".json_encode($rules, JSON_UNESCAPED_UNICODE);
+            $text = Sentences::asText($module);
             foreach (Sentences::of($module) as $sentence) {
                 $this->assertNotSame('', trim($sentence->text()), $about);
-                $this->assertStringContainsString("{$sentence->lead}: {$sentence->text()}\n", Sentences::asText($module), $about);
+                $this->assertStringContainsString("{$sentence->lead}: {$sentence->text()}\n", $text, $about);
             }
             $line = Sentences::asLine($module);
             $this->assertMatchesRegularExpression('/^Take .+ · order by .+ · show \d+ at a time .+ · as a (grid|list)/su', $line, $about);
