@@ -31,7 +31,7 @@ export function Standing({ bench }: { bench: Bench }) {
 								name="audience"
 								className="radio radio-sm"
 								checked={(standpoint.as ?? "signed-out") === key && !standpoint.person}
-								onChange={() => set({ as: key, person: undefined as never })}
+								onChange={() => set({ as: key, person: undefined })}
 							/>
 							{words}
 						</label>
@@ -108,7 +108,7 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<Standpoint>) 
 		const all = Object.fromEntries(
 			Object.entries({ ...about, ...next }).filter(([, value]) => value !== undefined && value !== ""),
 		);
-		set({ about: Object.keys(all).length === 0 ? (undefined as never) : all });
+		set({ about: Object.keys(all).length === 0 ? undefined : all });
 	};
 	return (
 		<div className="grid gap-2.5">
@@ -160,9 +160,7 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<Standpoint>) 
 					className="select select-sm"
 					aria-label="The item"
 					value={about.item ?? ""}
-					onChange={(event) =>
-						put({ item: event.target.value === "" ? (undefined as never) : Number(event.target.value) })
-					}
+					onChange={(event) => put({ item: event.target.value === "" ? undefined : Number(event.target.value) })}
 				>
 					<option value="">none</option>
 					{(found.data?.items ?? []).map((item) => (
