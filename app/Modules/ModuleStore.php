@@ -265,7 +265,9 @@ final readonly class ModuleStore
             }
             $change->data = ['do' => $do, 'modules' => $was];
             $change->save();
-            DB::afterCommit(fn () => KeepIndexes::dispatch());
+            if ($do !== 'publish') {
+                DB::afterCommit(fn () => KeepIndexes::dispatch());
+            }
         });
 
         return ['change' => $change, 'faults' => $faults];

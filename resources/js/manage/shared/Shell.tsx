@@ -6,6 +6,8 @@ import { useStart } from "./start";
 
 async function signOut() {
 	await send("POST", "/sign-out", {});
+	// What this tab kept of the work is nobody else's.
+	sessionStorage.clear();
 	window.location.assign("/manage/sign-in");
 }
 
