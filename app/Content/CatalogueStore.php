@@ -32,7 +32,7 @@ final class CatalogueStore
             $taxonomies = $this->taxonomies();
             $types = [];
             foreach (ContentType::query()->orderBy('position')->orderBy('key')->get() as $row) {
-                $types[$row->key] = TypeFile::read($row->definition, $taxonomies);
+                $types[$row->key] = TypeFile::read($row->definition, $taxonomies, stored: true);
             }
             $this->catalogue = new Catalogue($types, $taxonomies, Group::query()->orderBy('key')->pluck('name', 'key')->map(fn (mixed $name): string => is_string($name) ? $name : '')->all());
         }

@@ -15,6 +15,7 @@ use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Run\Context;
 use Wellspring\Core\Source\People;
 use Wellspring\Core\Who\Audience;
 
@@ -24,15 +25,15 @@ final class Records
     /**
      * @param  list<int>  $ids  items of any type
      * @param  array<array-key, Field>  $fields  what is asked of them beside their own columns
-     * @return list<Record> in the order of the ids
+     * @return list<Record> as the viewer sees them, in the order of the ids
      */
-    public static function byId(array $ids, array $fields): array
+    public static function byId(array $ids, array $fields, Context $context): array
     {
         $asked = fn (\Closure $of): bool => array_filter($fields, $of) !== [];
         $with = [
             ...$asked(fn (Field $field): bool => $field->family() === Family::Terms) ? ['terms'] : [],
             ...$asked(fn (Field $field): bool => $field->family()->isLink() && $field->origin === Origin::Type) ? Item::shownLinks() : [],
-            ...$asked(fn (Field $field): bool => $field->key === 'author') ? ['author:id,name,email'] : [],
+            ...$asked(fn (Field $field): bool => $field->key === 'author') ? ['author:id,name,email,slug,active'] : [],
         ];
         $items = Item::query()->with($with)->findMany($ids)->keyBy('id');
         $records = [];
@@ -44,7 +45,7 @@ final class Records
                         $item->setRelation($relation, new Collection);
                     }
                 }
-                $records[] = self::of($item);
+                $records[] = self::of($item)->seenBy($context);
             }
         }
 
@@ -55,16 +56,6 @@ final class Records
     public static function complete(Item $item): Record
     {
         $item->loadMissing(Item::whole());
-        $targets = Item::query()->with('terms')->findMany($item->links->pluck('target_id')->filter()->all())->keyBy('id');
-        $linked = $item->author === null ? [] : ['author' => [self::person($item->author)]];
-        foreach ($item->links as $link) {
-            $target = $targets->get($link->target_id ?? 0);
-            if ($target !== null) {
-                $linked[$link->field][] = self::of($target->setRelation('links', new Collection));
-            } elseif ($link->person !== null) {
-                $linked[$link->field][] = self::person($link->person);
-            }
-        }
         $views = [];
         foreach (DB::table('item_views')->where('item_id', $item->id)->get(['day', 'views']) as $row) {
             $views[(string) $row->day] = (int) $row->views;
@@ -74,7 +65,18 @@ final class Records
             $places["{$row->taxonomy_key}/{$row->slug}"] = (int) $row->position;
         }
 
-        return self::of($item)->beside($linked, self::words($item), $views, $places);
+        return self::of($item, self::targets($item))->beside(self::words($item), $views, $places);
+    }
+
+    /** @return array<int, Item> what the item links to, with its terms, by id */
+    private static function targets(Item $item): array
+    {
+        $targets = [];
+        foreach (Item::query()->with('terms')->whereKey($item->links->pluck('target_id')->filter())->get() as $target) {
+            $targets[$target->id] = $target;
+        }
+
+        return $targets;
     }
 
     /** @return array<string, array<string, string>> of its texts, and of the names of its terms and of those above them */
@@ -103,13 +105,20 @@ final class Records
         );
     }
 
-    public static function of(Item $item): Record
+    /** @param  array<int, Item>  $targets  what it links to, whole, by id; of what is absent, only what is shown of links */
+    public static function of(Item $item, array $targets = []): Record
     {
         $terms = [];
         foreach ($item->terms as $term) {
             $terms[$term->taxonomy_key][] = $term->slug;
         }
-        [$links, $names] = self::links($item);
+        $linked = self::linked($item, $targets);
+        $names = array_map(fn (array $others): array => array_map(fn (Record $other): string => $other->name(), $others), $linked);
+        foreach ($item->links as $link) {
+            if ($link->person !== null) {
+                $names[$link->field] = $link->person->email;
+            }
+        }
         $author = $item->relationLoaded('author') ? $item->author : null;
 
         return new Record(
@@ -127,8 +136,8 @@ final class Records
                 'created_at' => self::instant($item->created_at),
                 'updated_at' => self::instant($item->updated_at),
                 'author' => $author?->email,
-            ] + $item->fields + $terms + $links,
-            names: $names + ($author === null ? [] : ['author' => [$author->email => $author->name]]),
+            ] + $item->fields + $terms + $names,
+            linked: $linked + ($author === null ? [] : ['author' => [self::person($author)]]),
         );
     }
 
@@ -150,24 +159,32 @@ final class Records
         return $values;
     }
 
-    /** @return array{array<string, list<string>|string>, array<string, array<string, string>>} values by field, and what they are called */
-    private static function links(Item $item): array
+    /**
+     * @param  array<int, Item>  $targets
+     * @return array<string, list<Record>> what the item's fields link to, seen by whomever, by field
+     */
+    private static function linked(Item $item, array $targets): array
     {
-        $values = $names = [];
+        $linked = [];
         foreach ($item->links as $link) {
             if ($link->person !== null) {
-                $values[$link->field] = $link->person->email;
-                $names[$link->field][$link->person->email] = $link->person->name;
+                $linked[$link->field][] = self::person($link->person);
             } elseif ($link->target !== null) {
-                $name = "{$link->target->type_key}/{$link->target->slug}";
-                $values[$link->field][] = $name;
-                if ($link->target->isPublic()) {
-                    $names[$link->field][$name] = $link->target->title;
-                }
+                $whole = $targets[$link->target->id] ?? null;
+                $linked[$link->field][] = $whole === null ? self::named($link->target) : self::of($whole->setRelation('links', new Collection));
             }
         }
 
-        return [$values, $names];
+        return $linked;
+    }
+
+    /** Of an item, what others that link to it show, and who may see it. */
+    private static function named(Item $item): Record
+    {
+        return new Record(
+            $item->id, $item->type_key, $item->slug, $item->title, Status::from($item->status),
+            self::instant($item->publish_at), self::instant($item->expire_at), Audience::from($item->audience), [],
+        );
     }
 
     private static function instant(?\DateTimeInterface $at): ?string

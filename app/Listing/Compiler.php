@@ -53,9 +53,9 @@ final class Compiler
     }
 
     /** True where something of the card is left. */
-    public function cardStands(Card $card): Fragment
+    public function cardStands(Card $card, Context $context): Fragment
     {
-        $lines = array_map($this->lineStands(...), $card->lines);
+        $lines = array_map(fn (Line $line): Fragment => $this->lineStands($line, $context), $card->lines);
         foreach ($lines as $line) {
             if ($line->sql === 'true') {
                 return Fragment::true();
@@ -66,15 +66,15 @@ final class Compiler
     }
 
     /** True where the part has nothing to show. */
-    public function partIsEmpty(Part $part): Fragment
+    public function partIsEmpty(Part $part, Context $context): Fragment
     {
-        return $this->partIsFilled($part)->not();
+        return $this->partIsShown($part, $context)->not();
     }
 
     private function condition(Condition $condition, Context $context): Fragment
     {
         return match (true) {
-            $condition->off, $condition->missing === Missing::KeepAll => Fragment::true(),
+            $condition->isInactive() => Fragment::true(),
             $condition->missing === Missing::KeepNone => Fragment::false(),
             $condition->field->through === null => $this->test($condition, $context, 'items'),
             default => $this->reached($condition->field->through, $condition, $context),
@@ -95,7 +95,7 @@ final class Compiler
         $asked = $this->test($condition, $context, 'reached');
         $asked = $condition->test->isNegative() ? $asked->not() : $asked;
         $exists = match (true) {
-            $link->family() === Family::Items => $this->linked('items reached on reached.id = item_links.target_id', $link, Fragment::all([new Fragment('reached.type_key = any(?::text[])', [Fragment::arrayLiteral($link->types)]), Sources::admitted($context, 'reached'), $asked])),
+            $link->family() === Family::Items => $this->linked('items reached on reached.id = item_links.target_id', $link, Fragment::all([new Fragment('reached.type_key = any(?::text[])', [Fragment::arrayLiteral($link->types)]), Visibility::ofItem($context, 'reached'), $asked])),
             $link->origin === Origin::Type => $this->linked('('.self::PEOPLE.') reached on reached.id = item_links.person_id', $link, $asked),
             default => new Fragment('exists (select 1 from ('.self::PEOPLE.") reached where reached.id = items.author_id and ({$asked->sql}))", $asked->bindings),
         };
@@ -125,13 +125,13 @@ final class Compiler
         };
     }
 
-    private function lineStands(Line $line): Fragment
+    private function lineStands(Line $line, Context $context): Fragment
     {
         $needed = [];
         $shows = [];
         $sure = false;
         foreach ($line->parts as $part) {
-            $filled = $this->partIsFilled($part);
+            $filled = $this->partIsShown($part, $context);
             if ($part->empty->do === EmptyAction::LeaveOutLine && $filled->sql !== 'true') {
                 $needed[] = $filled;
             }
@@ -142,12 +142,14 @@ final class Compiler
         return Fragment::all($sure ? $needed : [...$needed, Fragment::any($shows)]);
     }
 
-    private function partIsFilled(Part $part): Fragment
+    /** What Part::shown() says: whether there is something to show. */
+    private function partIsShown(Part $part, Context $context): Fragment
     {
         return match (true) {
             $part->field->isNeverEmpty() => Fragment::true(),
-            $part->kind->needsWords() => new Fragment(FieldSql::folded($part->field).' is not null'),
-            default => FieldSql::filled($part->field),
+            // Of text with markup, only what can be read shows; only such text is folded.
+            $part->field->family() === Family::LongText => new Fragment(FieldSql::folded($part->field).' is not null'),
+            default => FieldSql::filled($part->field, $context),
         };
     }
 }

@@ -7,6 +7,7 @@ namespace App\Listing;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Run\Context;
 
 /** Where a record's value of a field stands in the database. `$of` is the table's name in the query: the items, or what they link to. */
 final class FieldSql
@@ -55,13 +56,43 @@ final class FieldSql
         return self::raw($field, $of).($field->origin === Origin::Item ? '' : ' collate "C"');
     }
 
-    public static function filled(Field $field, string $of = 'items'): Fragment
+    /** True where there is a value that the viewer may see: what a field links to may be hidden. */
+    public static function filled(Field $field, Context $context, string $of = 'items'): Fragment
     {
         return match (true) {
-            $field->origin === Origin::Taxonomy => new Fragment("exists (select 1 from item_term join terms on terms.id = item_term.term_id where item_term.item_id = {$of}.id and terms.taxonomy_key = ?)", [$field->ownKey()]),
-            $field->family()->isLink() && $field->origin === Origin::Type => new Fragment("exists (select 1 from item_links where item_links.item_id = {$of}.id and item_links.field = ?)", [$field->ownKey()]),
+            $field->origin === Origin::Taxonomy => new Fragment(
+                "exists (select 1 from item_term join terms on terms.id = item_term.term_id where item_term.item_id = {$of}.id and terms.taxonomy_key = ?)",
+                [$field->ownKey()],
+            ),
+            $field->family()->isLink() => self::linked($field, $context, $of),
             default => new Fragment(self::raw($field, $of).' is not null'),
         };
+    }
+
+    /**
+     * True where the field links to an item or a person that the viewer may see.
+     *
+     * @param  Fragment|null  $and  what else is asked of what it links to, which the query knows as `named`
+     */
+    public static function linked(Field $field, Context $context, string $of, ?Fragment $and = null): Fragment
+    {
+        $and ??= Fragment::true();
+        if ($field->family() === Family::Person) {
+            $person = Visibility::ofPerson('named')." and ({$and->sql})";
+
+            return $field->origin === Origin::Item
+                ? new Fragment("exists (select 1 from users named where named.id = {$of}.author_id and {$person})", $and->bindings)
+                : new Fragment(
+                    "exists (select 1 from item_links join users named on named.id = item_links.person_id where item_links.item_id = {$of}.id and item_links.field = ? and {$person})",
+                    [$field->ownKey(), ...$and->bindings],
+                );
+        }
+        $item = Fragment::all([Visibility::ofItem($context, 'named'), $and]);
+
+        return new Fragment(
+            "exists (select 1 from item_links join items named on named.id = item_links.target_id where item_links.item_id = {$of}.id and item_links.field = ? and {$item->sql})",
+            [$field->ownKey(), ...$item->bindings],
+        );
     }
 
     /** What the field is ordered by. */

@@ -7,6 +7,7 @@ namespace App\Listing;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Card\Part;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\PageMode;
@@ -143,7 +144,7 @@ final readonly class Listing
      */
     private function counts(Module $module, Context $context): array
     {
-        $rules = $this->where($module, $context) + ['choices' => Fragment::true(), 'leaveOut' => $this->compiler->notLeftOut($module), 'empty' => $this->compiler->cardStands($module->card)];
+        $rules = $this->where($module, $context) + ['choices' => Fragment::true(), 'leaveOut' => $this->compiler->notLeftOut($module), 'empty' => $this->compiler->cardStands($module->card, $context)];
         $cases = '';
         $bindings = [];
         foreach (array_values($rules) as $i => $rule) {
@@ -154,7 +155,7 @@ final readonly class Listing
         }
         $passes = count($rules);
         $asked = $this->sources->candidates($module->source, $context)->toBase()->selectRaw(($cases === '' ? "{$passes}" : "case{$cases} else {$passes} end").' as dropped_by', $bindings);
-        $parts = array_map($this->compiler->partIsEmpty(...), $module->card->parts());
+        $parts = array_map(fn (Part $part): Fragment => $this->compiler->partIsEmpty($part, $context), $module->card->parts());
         $empties = array_filter($parts, fn (Fragment $part): bool => $part->sql !== '(true) is not true');
         $columns = [];
         foreach (array_values($empties) as $i => $part) {
@@ -319,7 +320,7 @@ final readonly class Listing
             return ['ids' => [], 'extra' => 0];
         }
         $query = $this->sources->candidates($module->source, $context)->whereIn('items.slug', $module->pin);
-        $this->keep($query, $this->compiler->notLeftOut($module), $this->compiler->cardStands($module->card));
+        $this->keep($query, $this->compiler->notLeftOut($module), $this->compiler->cardStands($module->card, $context));
         $where = Fragment::all(array_values($this->where($module, $context)));
         $places = array_flip($module->pin);
         $rows = $query->toBase()->select(['items.id', 'items.slug'])->selectRaw("({$where->sql}) is true as passes", $where->bindings)->get()
@@ -338,7 +339,7 @@ final readonly class Listing
     private function stream(Module $module, Context $context): Builder
     {
         $query = $this->sources->candidates($module->source, $context);
-        $this->keep($query, ...array_values($this->where($module, $context)), ...[$this->compiler->notLeftOut($module), $this->compiler->cardStands($module->card)]);
+        $this->keep($query, ...array_values($this->where($module, $context)), ...[$this->compiler->notLeftOut($module), $this->compiler->cardStands($module->card, $context)]);
 
         return $query;
     }

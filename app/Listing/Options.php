@@ -50,15 +50,15 @@ final readonly class Options
             Family::Choices => $this->lists($query->toBase(), $field),
             Family::Number => $this->numbers($query->toBase(), FieldSql::number($field)),
             Family::Date, Family::Instant => $this->days($query->toBase(), $field, $context),
-            Family::Items, Family::Person => $this->links($query->toBase(), $field),
-            default => $this->filled($query->toBase(), $field),
+            Family::Items, Family::Person => $this->links($query->toBase(), $field, $context),
+            default => $this->filled($query->toBase(), $field, $context),
         } + self::NONE;
     }
 
     /** @return array{filled: int, empty: int} */
-    private function filled(Query $query, Field $field): array
+    private function filled(Query $query, Field $field, Context $context): array
     {
-        $filled = FieldSql::filled($field);
+        $filled = FieldSql::filled($field, $context);
         $row = (array) (clone $query)->selectRaw("count(*) filter (where {$filled->sql}) as filled, count(*) as records", $filled->bindings)->first();
 
         return ['filled' => (int) $row['filled'], 'empty' => (int) $row['records'] - (int) $row['filled']];
@@ -160,9 +160,9 @@ final readonly class Options
      *
      * @return array{filled: int, empty: int, choices: array<string, int>, labels: array<string, string>} counts and names, by what a condition calls it
      */
-    private function links(Query $query, Field $field): array
+    private function links(Query $query, Field $field, Context $context): array
     {
-        $filled = $this->filled($query, $field);
+        $filled = $this->filled($query, $field, $context);
         $person = $field->family() === Family::Person;
         $linked = $field->origin === Origin::Item ? 'items.author_id' : ($person ? 'item_links.person_id' : 'item_links.target_id');
         if ($field->origin !== Origin::Item) {
@@ -170,7 +170,8 @@ final readonly class Options
         }
         $counted = $query->selectRaw("{$linked} as id, count(*) as records")->whereRaw("{$linked} is not null")->groupByRaw('1');
         [$table, $key, $label] = $person ? ['users', 'named.email', 'named.name'] : ['items', "named.type_key || '/' || named.slug", 'named.title'];
-        $rows = DB::query()->fromSub($counted, 'counted')->join("{$table} as named", 'named.id', '=', 'counted.id')
+        $visible = $person ? new Fragment(Visibility::ofPerson('named')) : Visibility::ofItem($context, 'named');
+        $rows = DB::query()->fromSub($counted, 'counted')->join("{$table} as named", 'named.id', '=', 'counted.id')->whereRaw($visible->sql, $visible->bindings)
             ->selectRaw("{$key} as choice, {$label} as label, records")->orderByRaw('records desc, label')->limit(self::LINKS)->get();
         $choices = $labels = [];
         foreach ($rows as $row) {

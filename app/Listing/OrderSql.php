@@ -89,11 +89,11 @@ final readonly class OrderSql
         return match (true) {
             $by instanceof By\FieldValue => [new OrderBy(FieldSql::order($by->field), self::type($by->field), $up, $by->field->isNeverEmpty() && $module->source->isItems() ? null : $key->emptyFirst)],
             $by instanceof By\PriceNow => $number($this->priceNow($by, $context)),
-            $by instanceof By\Popularity => $sure(new Fragment('(select coalesce(sum(item_views.views), 0) from item_views where item_views.item_id = items.id and item_views.day >= ?)', [$by->since($context)]), 'numeric'),
+            $by instanceof By\Popularity => $sure(new Fragment('(select coalesce(sum(item_views.views), 0) from item_views where item_views.item_id = items.id and item_views.day between ? and ?)', $by->days($context)), 'numeric'),
             $by instanceof By\WeightedRating => [new OrderBy($this->weightedRating($by, $module, $context), 'float8', $up, $key->emptyFirst)],
             $by instanceof By\Shuffle => $sure(new Fragment('md5(? || items.id) collate "C"', [By\Shuffle::salt($module->key, $context)]), 'text collate "C"'),
-            $by instanceof By\ByHand => $this->byHand($by, $up),
-            $by instanceof By\SharedTerms => $sure(new Fragment('(select count(*) from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))', [Fragment::arrayLiteral($this->catalogue->termsOf($context->page->item !== null && $context->admits($context->page->item) ? $context->page->item : null, $by->taxonomies))]), 'bigint'),
+            $by instanceof By\ByHand => $this->byHand($by, $up, $key->emptyFirst),
+            $by instanceof By\SharedTerms => $sure(new Fragment('(select count(*) from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))', [Fragment::arrayLiteral($this->catalogue->termsOf($context->pageItem(), $by->taxonomies))]), 'bigint'),
             $by instanceof By\Relevance => $sure($this->relevance($by), 'int'),
             default => throw new \LogicException('No order is known for '.$by::class.'.'),
         };
@@ -136,15 +136,15 @@ final readonly class OrderSql
         );
     }
 
-    /** @return list<OrderBy> those never placed come last, the newest of them first */
-    private function byHand(By\ByHand $by, bool $up): array
+    /** @return list<OrderBy> of those never placed, the newest comes first */
+    private function byHand(By\ByHand $by, bool $up, bool $emptyFirst): array
     {
         $place = $by->term === null
             ? new Fragment('items.position')
             : new Fragment('(select item_term.position from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))', [Fragment::arrayLiteral($this->catalogue->termIds($by->term['taxonomy'], [$by->term['slug']]))]);
 
         return [
-            new OrderBy($place, 'int', $up, false),
+            new OrderBy($place, 'int', $up, $emptyFirst),
             new OrderBy(new Fragment("case when {$place->sql} is null then items.publish_at end", $place->bindings), 'timestamptz', false, false),
         ];
     }

@@ -77,7 +77,7 @@ final readonly class Sources
     public function records(Source\Source $source, array $ids, array $fields, Context $context): array
     {
         if ($source->isItems()) {
-            return Records::byId($ids, $fields);
+            return Records::byId($ids, $fields, $context);
         }
         $rows = $ids === [] ? [] : $this->candidates($source, $context)->toBase()->whereIn('items.id', $ids)->get()->keyBy('id')->all();
 
@@ -108,20 +108,9 @@ final readonly class Sources
         } elseif ($types !== []) {
             $query->whereIn('items.type_key', $types);
         }
-        $admitted = self::admitted($context);
+        $admitted = Visibility::ofItem($context);
 
         return $query->whereRaw($admitted->sql, $admitted->bindings);
-    }
-
-    /** True where the viewer may see the item. */
-    public static function admitted(Context $context, string $of = 'items'): Fragment
-    {
-        $audiences = array_map(fn (Audience $audience): string => $audience->value, $context->viewer->audience->sees());
-
-        return new Fragment(
-            "{$of}.status = '".Status::Published->value."' and {$of}.publish_at <= ? and ({$of}.expire_at is null or {$of}.expire_at > ?) and {$of}.audience in (".implode(', ', array_fill(0, count($audiences), '?')).')',
-            [$context->at(), $context->at(), ...$audiences],
-        );
     }
 
     /** @return Builder<Item> */
@@ -181,7 +170,7 @@ final readonly class Sources
     /** @return Builder<Item> */
     private function people(Source\People $source, Context $context): Builder
     {
-        $people = $this->accounts($context)->where('items.active', true);
+        $people = $this->accounts($context)->whereRaw(Visibility::ofPerson('items'));
 
         return $source->groups === [] ? $people : $people->whereRaw("jsonb_exists_any(items.fields->'groups', ?::text[])", [Fragment::arrayLiteral(array_map(strval(...), array_keys($source->groups)))]);
     }

@@ -59,13 +59,6 @@ final class Item extends Model
         ];
     }
 
-    /** Whether everybody may see it now. */
-    public function isPublic(): bool
-    {
-        return $this->status === 'published' && $this->audience === 'everyone'
-            && $this->publish_at !== null && $this->publish_at->isPast() && ($this->expire_at === null || $this->expire_at->isFuture());
-    }
-
     /**
      * What a record is made of.
      *

@@ -14,6 +14,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Run\Context;
 
 /** What an item's own page shows: its pictures, its films, and every other value with its label. */
 final readonly class ItemPage
@@ -27,9 +28,9 @@ final readonly class ItemPage
     /** @var list<array{label: string, text: string, links: list<array{address: string, text: string}>}> */
     public array $facts;
 
-    public function __construct(private Catalogue $catalogue, public Type $type, public Item $item, Format $format)
+    public function __construct(private Catalogue $catalogue, public Type $type, public Item $item, Format $format, Context $context)
     {
-        $record = Records::of($item);
+        $record = Records::of($item)->seenBy($context);
         $pictures = $videos = $facts = [];
         $files = $this->media($record);
         foreach ([...$type->fields, ...array_diff_key($type->reachable, $type->fields, Type::itemFields())] as $field) {

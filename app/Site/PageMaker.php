@@ -10,7 +10,6 @@ use App\Listing\Sources;
 use App\Models\Media;
 use App\Models\Page;
 use App\Modules\ModuleStore;
-use Wellspring\Core\Card\CardMaker;
 use Wellspring\Core\Card\Format;
 use Wellspring\Core\Card\MadePart;
 use Wellspring\Core\Card\Part;
@@ -31,7 +30,6 @@ final readonly class PageMaker
     public function __construct(
         private ModuleStore $modules,
         private Remembered $listing,
-        private CardMaker $cards,
         private Sources $sources,
         private CatalogueStore $catalogue,
         private Format $format,
@@ -84,7 +82,7 @@ final readonly class PageMaker
         $types = $this->catalogue->catalogue()->types;
         $cards = array_map(fn (Record $record): ShownCard => new ShownCard(
             isset($types[$record->type]) ? self::itemAddress($types[$record->type], $record->slug) : '',
-            $this->cards->make($module->card, $record),
+            $module->card->made($record, $this->format),
             $result->under[$record->id] ?? null,
         ), $records);
         $pages = new Pages(max(0, $result->total), $module->page->size);

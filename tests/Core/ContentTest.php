@@ -164,7 +164,7 @@ final class ContentTest extends TestCase
 
     public function test_why_a_record_is_not_shown_is_said_in_sentences(): void
     {
-        $format = new Format('en-GB', 'GBP', 'Europe/London');
+        $format = Garden::format();
         $why = fn (array $rules, Record $record): array => Trace::of(Garden::module($rules), $record, Garden::context(), $format, 'Tool')->reasons();
         $where = fn (array ...$rules): array => ['where' => ['all' => array_values($rules)]];
         $this->assertSame([], $why([], Garden::record(1)));

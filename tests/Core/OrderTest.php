@@ -27,7 +27,7 @@ final class OrderTest extends TestCase
      */
     private static function listed(array $rules, array $records, ?Context $context = null): Result
     {
-        return (new ReferenceRun(new Comparator('en-GB')))->run(Garden::module($rules), $records, $context ?? Garden::context());
+        return (new ReferenceRun(new Comparator('en-GB'), Garden::format()))->run(Garden::module($rules), $records, $context ?? Garden::context());
     }
 
     /**
@@ -39,8 +39,9 @@ final class OrderTest extends TestCase
         $records = [Garden::record(1, ['rating' => 5, 'ratings' => 1]), Garden::record(2, ['rating' => 4.6, 'ratings' => 100]), Garden::record(3)];
         $by = WeightedRating::of(Garden::plant());
         $this->assertNotNull($by);
-        $values = array_map(fn (Record $record): float => round((float) $by->value($record, new Ordering('m', Garden::context(), $records)), 6), $records);
-        $this->assertSame([4.669967, 4.600189, 4.60396], $values);
+        $value = $by->values(new Ordering('m', Garden::context(), $records));
+        $values = array_map(fn (Record $record): mixed => $value($record), $records);
+        $this->assertEqualsWithDelta([4.669967, 4.600189, 4.60396], $values, 0.000001);
         $this->assertSame([1, 3, 2], self::listed(['order' => [['by' => 'weightedRating', 'direction' => 'down']]], $records)->ids);
         $this->assertSame([1, 2, 3], self::listed(['order' => [['by' => 'weightedRating', 'confidence' => 0, 'direction' => 'down']]], $records)->ids, 'without confidence each stands by its own, and one without ratings last');
     }
@@ -59,7 +60,7 @@ final class OrderTest extends TestCase
 
     public function test_by_hand_shuffled_and_most_seen(): void
     {
-        $records = array_map(fn (int $id): Record => Garden::record($id, publishAt: "2026-01-0{$id}T00:00:00Z")->beside([], [], ['2026-06-01' => $id % 3, '2026-04-01' => 10 - $id], [2 => ['' => 5], 4 => ['' => 1]][$id] ?? []), range(1, 5));
+        $records = array_map(fn (int $id): Record => Garden::record($id, publishAt: "2026-01-0{$id}T00:00:00Z")->beside([], ['2026-06-01' => $id % 3, '2026-04-01' => 10 - $id], [2 => ['' => 5], 4 => ['' => 1]][$id] ?? []), range(1, 5));
         $this->assertSame([4, 2, 5, 3, 1], self::listed(['order' => [['by' => 'byHand']]], $records)->ids, 'those never placed come after, newest first');
         $this->assertSame([2, 5, 1, 4, 3], self::listed(['order' => [['by' => 'popularity', 'days' => 30, 'direction' => 'down']]], $records)->ids);
         $this->assertSame([1, 2, 3, 4, 5], self::listed(['order' => [['by' => 'views', 'direction' => 'down']]], [...$records])->ids);

@@ -7,8 +7,6 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
-use Wellspring\Core\Card\CardMaker;
-use Wellspring\Core\Card\Format;
 use Wellspring\Core\Card\MadePart;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
@@ -26,7 +24,7 @@ final class RunTest extends TestCase
      */
     private static function listed(array $rules, array $records, int $page = 1, Audience $viewer = Audience::SignedOut): Result
     {
-        return (new ReferenceRun(new Comparator('en-GB')))->run(Garden::module($rules), $records, Garden::context('2026-06-01T12:00:00Z', $viewer), $page);
+        return (new ReferenceRun(new Comparator('en-GB'), Garden::format()))->run(Garden::module($rules), $records, Garden::context('2026-06-01T12:00:00Z', $viewer), $page);
     }
 
     /** @return array<string, int> */
@@ -180,10 +178,9 @@ final class RunTest extends TestCase
             ['parts' => [['part' => 'price', 'empty' => ['do' => 'say', 'text' => 'Ask']], ['part' => 'field', 'field' => 'height'], ['part' => 'field', 'field' => 'light'], ['part' => 'field', 'field' => 'groups']]],
             ['parts' => [['part' => 'field', 'field' => 'sown'], ['part' => 'field', 'field' => 'watered'], ['part' => 'field', 'field' => 'hardy'], ['part' => 'excerpt', 'words' => 2]]],
         ]]]);
-        $maker = new CardMaker(new Format('en-GB', 'GBP', 'Europe/London'));
         $text = fn (Record $record): array => array_map(
             fn (array $line): string => implode(' | ', array_map(fn (MadePart $part): string => $part->text, $line)),
-            $maker->make($module->card, $record),
+            $module->card->made($record, Garden::format()),
         );
         $this->assertSame([
             'fern.webp | Plant 1',

@@ -64,7 +64,7 @@ final class SourceTest extends TestCase
         $module = (new ModuleReader(Garden::catalogue()))->read(['format' => 1, 'key' => 'drawn', 'name' => 'Drawn', 'source' => $source, 'card' => ['lines' => [['parts' => [['part' => 'title']]]]]]);
         $context = Garden::context('2026-12-01T12:00:00Z', page: $page);
         $all = self::garden();
-        $result = (new ReferenceRun(new Comparator('en-GB')))->run($module, $all, $context);
+        $result = (new ReferenceRun(new Comparator('en-GB'), Garden::format()))->run($module, $all, $context);
         $found = array_column(array_map(fn (Record $record): array => [$record->id, $record->slug], $module->source->records($all, $context)), 1, 0);
         $this->assertSame($slugs, array_map(fn (int $id): string => $found[$id], $result->ids));
         $this->assertSame(count($slugs), $result->steps[0]->left);

@@ -13,6 +13,7 @@ use Wellspring\Core\Text\Excerpt;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Slug;
+use Wellspring\Core\Text\Whitespace;
 
 final class TextTest extends TestCase
 {
@@ -63,7 +64,7 @@ final class TextTest extends TestCase
     {
         $this->forAll(Generators::seq(Generators::elements('moss', 'fern,', 'ügly', 'x', "\n", '  ')), Generators::choose(1, 12))
             ->then(function (array $words, int $limit): void {
-                $text = Html::squeeze(implode(' ', $words));
+                $text = Whitespace::squeeze(implode(' ', $words));
                 $excerpt = Excerpt::words($text, max(1, $limit));
                 $count = $text === '' ? 0 : count(explode(' ', $text));
                 $this->assertSame($count > $limit, str_ends_with($excerpt, '…'));

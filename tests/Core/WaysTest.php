@@ -36,8 +36,8 @@ final class WaysTest extends TestCase
     {
         $first = (int) (getenv('WELLSPRING_SEED') ?: random_int(1, 1_000_000_000));
         $reader = new ModuleReader(Garden::catalogue());
-        $run = new ReferenceRun(new Comparator('en-GB'));
-        $format = new Format('en-GB', 'GBP', 'Europe/London');
+        $run = new ReferenceRun(new Comparator('en-GB'), Garden::format());
+        $format = Garden::format();
         $records = self::records($first);
         $tried = [];
         for ($d = 0; $d < self::DEFINITIONS; $d++) {

@@ -158,9 +158,9 @@ final class BenchAgreementTest extends TestCase
             $parts = $module->card->parts();
             $empty = app(Listing::class)->lookAt($module, $context, '1');
             foreach ($parts as $place => $part) {
-                $this->assertSame(count(array_filter($kept, $part->isEmpty(...))), $empty->emptyParts[$place], "records of seed {$this->drawn}, definition of seed {$seed}, {$place}");
+                $this->assertSame(count(array_filter($kept, fn (Record $record): bool => $part->shown($record, Garden::format()) === null)), $empty->emptyParts[$place], "records of seed {$this->drawn}, definition of seed {$seed}, {$place}");
             }
-            $any = array_filter($kept, fn (Record $record): bool => array_filter($parts, fn ($part): bool => $part->isEmpty($record)) !== []);
+            $any = array_filter($kept, fn (Record $record): bool => array_filter($parts, fn ($part): bool => $part->shown($record, Garden::format()) === null) !== []);
             $this->assertSame(count($any), $empty->emptyAny, "records of seed {$this->drawn}, definition of seed {$seed}");
         }
     }

@@ -54,7 +54,7 @@ final class RunAgreementTest extends TestCase
         app(TypeWriter::class)->apply(Garden::toolFile());
         $this->people();
         $first = (int) (getenv('WELLSPRING_SEED') ?: random_int(1, 1_000_000_000));
-        $reference = new ReferenceRun(new Comparator(config()->string('site.locale')));
+        $reference = new ReferenceRun(new Comparator(config()->string('site.locale')), Garden::format());
         $listing = app(Listing::class);
         // The same, reaching all but the first places by walking on from known records.
         $walking = new Listing(app(Sources::class), app(Compiler::class), app(OrderSql::class), new Walk(far: 2, stride: 3));

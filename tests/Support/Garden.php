@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use Wellspring\Core\Calendar\Calendar;
+use Wellspring\Core\Card\Format;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
@@ -90,6 +91,11 @@ final class Garden
     public static function taxonomies(): array
     {
         return ['groups' => self::groups(), 'soils' => new Taxonomy('soils', 'Soils', false, new Terms([new Term('clay', 'Heavy clay'), new Term('ferns', 'Fern peat')]))];
+    }
+
+    public static function format(): Format
+    {
+        return new Format('en-GB', 'GBP', 'Europe/London');
     }
 
     public static function plant(): Type

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Content\CatalogueStore;
 use App\Listing\Contexts;
+use App\Listing\Sources;
 use App\Models\Item;
 use App\Models\Page;
 use App\Site\ItemPage;
@@ -15,14 +16,12 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Wellspring\Core\Card\Format;
-use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Who\Audience;
 
 /** The site that visitors see: pages with their modules, and items' own pages. */
 final readonly class SiteController
 {
-    public function __construct(private PageMaker $maker, private CatalogueStore $catalogue, private Format $format, private Contexts $contexts)
+    public function __construct(private PageMaker $maker, private CatalogueStore $catalogue, private Format $format, private Contexts $contexts, private Sources $sources)
     {
     }
 
@@ -71,15 +70,10 @@ final readonly class SiteController
 
     private function itemPage(Request $request, Type $type, string $slug): View
     {
-        $now = now();
-        $item = Item::query()->with(Item::shown())
-            ->where('type_key', $type->key)->where('slug', $slug)
-            ->where('status', Status::Published->value)->where('publish_at', '<=', $now)
-            ->where(fn ($query) => $query->whereNull('expire_at')->orWhere('expire_at', '>', $now))
-            ->whereIn('audience', array_map(fn (Audience $audience): string => $audience->value, Audience::SignedOut->sees()))
-            ->firstOrFail();
+        $context = $this->contexts->now();
+        $item = $this->sources->items([$type->key], $context)->with(Item::shown())->where('slug', $slug)->firstOrFail();
         $request->attributes->set('item', $item->id);
 
-        return view('site.item', ['page' => new ItemPage($this->catalogue->catalogue(), $type, $item, $this->format)]);
+        return view('site.item', ['page' => new ItemPage($this->catalogue->catalogue(), $type, $item, $this->format, $context)]);
     }
 }

@@ -20,7 +20,7 @@ final class FilledSql implements TestSql
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        $filled = FieldSql::filled($condition->field, $of);
+        $filled = FieldSql::filled($condition->field, $context, $of);
 
         return $test->filled ? $filled : $filled->not();
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile;
 
+use App\Listing\FieldSql;
 use App\Listing\Fragment;
 use Wellspring\Core\Content\Family;
-use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\LinksAmong;
 use Wellspring\Core\Filter\Test\Quantity;
@@ -24,26 +24,18 @@ final class LinksAmongSql implements TestSql
     {
         $given = $test->readValue($condition->value, $condition->field);
         if ($test->quantity === Quantity::All) {
-            return Fragment::all(array_map(fn (string $name): Fragment => $this->has($condition, [$name], $of), $given));
+            return Fragment::all(array_map(fn (string $name): Fragment => $this->has($condition, [$name], $context, $of), $given));
         }
-        $has = $this->has($condition, $given, $of);
+        $has = $this->has($condition, $given, $context, $of);
 
         return $test->isNegative() ? $has->not() : $has;
     }
 
     /** @param  list<string>  $names */
-    private function has(Condition $condition, array $names, string $of): Fragment
+    private function has(Condition $condition, array $names, Context $context, string $of): Fragment
     {
-        $given = Fragment::arrayLiteral($names);
-        $field = $condition->field;
-        $people = 'select named.id from users named where named.email = any(?::text[])';
-        if ($field->origin === Origin::Item) {
-            return new Fragment("{$of}.author_id in ({$people})", [$given]);
-        }
-        $target = $field->family() === Family::Person
-            ? "item_links.person_id in ({$people})"
-            : "item_links.target_id in (select named.id from items named join unnest(?::text[]) as given(name) on named.type_key = split_part(given.name, '/', 1) and named.slug = split_part(given.name, '/', 2))";
-
-        return new Fragment("exists (select 1 from item_links where item_links.item_id = {$of}.id and item_links.field = ? and {$target})", [$field->ownKey(), $given]);
+        return FieldSql::linked($condition->field, $context, $of, $condition->field->family() === Family::Person
+            ? new Fragment('named.email = any(?::text[])', [Fragment::arrayLiteral($names)])
+            : new Fragment("(named.type_key || '/' || named.slug) = any(?::text[])", [Fragment::arrayLiteral($names)]));
     }
 }

@@ -25,6 +25,6 @@ final readonly class RelatedSql implements TestSql
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        return Fragment::hasTerm($this->catalogue->termsOf($context->page->item, Given::texts($condition->value)), $of);
+        return Fragment::hasTerm($this->catalogue->termsOf($context->pageItem(), Given::texts($condition->value)), $of);
     }
 }

@@ -86,7 +86,9 @@ final readonly class Calendar
         $months = $year * 12 + $month - 1 + $amount * ($unit === Unit::Years ? 12 : 1);
         [$year, $month] = [intdiv($months, 12), $months % 12 + 1];
 
-        return sprintf('%04d-%02d-%02d', $year, $month, min($date, (int) date('t', (int) gmmktime(0, 0, 0, $month, 1, $year))));
+        $first = new \DateTimeImmutable(sprintf('%04d-%02d-01', $year, $month), new \DateTimeZone('UTC'));
+
+        return sprintf('%04d-%02d-%02d', $year, $month, min($date, (int) $first->format('t')));
     }
 
     /** @return string the first day of the stretch that the day lies in */

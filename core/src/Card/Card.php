@@ -14,16 +14,21 @@ final readonly class Card
     {
     }
 
-    /** Whether anything of the card is left for the record; a card with no lines left is left out of the list. */
-    public function stands(Record $record): bool
+    /**
+     * @param  Record  $record  as the viewer sees it
+     * @return list<non-empty-list<MadePart>> the lines that are left; none where the card is left out of the list
+     */
+    public function made(Record $record, Format $format): array
     {
+        $lines = [];
         foreach ($this->lines as $line) {
-            if ($line->stands($record)) {
-                return true;
+            $made = $line->made($record, $format);
+            if ($made !== []) {
+                $lines[] = $made;
             }
         }
 
-        return false;
+        return $lines;
     }
 
     /** @return array<string, Part> by their place in a definition: `card.lines[0].parts[1]` */

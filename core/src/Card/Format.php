@@ -51,7 +51,7 @@ final class Format
             $field->family() === Family::Place => is_array($value) && is_string($value['address'] ?? null) ? $value['address'] : $field->kind->writeCell($value, $field),
             $field->family() === Family::Hours => $field->kind->writeCell($value, $field),
             // Who is no longer there is not shown by slug or e-mail.
-            $field->family()->isLink() => implode(', ', array_intersect_key($names, array_flip(array_filter((array) $value, is_string(...))))) ?: null,
+            $field->family()->isLink() => self::listed(array_values(array_intersect_key($names, array_flip(array_filter((array) $value, is_string(...)))))),
             is_array($value) => implode(', ', array_map($field->choiceLabel(...), array_filter($value, is_string(...)))),
             ! is_string($value) => null,
             $field->family() === Family::Choice => $field->choiceLabel($value),
@@ -60,6 +60,12 @@ final class Format
             $field->family() === Family::LongText => Html::visibleText($value),
             default => $value,
         };
+    }
+
+    /** @param  list<string>  $texts */
+    private static function listed(array $texts): ?string
+    {
+        return $texts === [] ? null : implode(', ', $texts);
     }
 
     /** A day as it is, a moment with its time of day. */

@@ -14,18 +14,21 @@ final readonly class Line
     {
     }
 
-    /** Whether the line shows for the record: no part takes it away, and at least one has something to show. */
-    public function stands(Record $record): bool
+    /** @return list<MadePart> what it shows of the record, the empty-value rules applied; none where the line is left out */
+    public function made(Record $record, Format $format): array
     {
-        $shows = false;
+        $made = [];
         foreach ($this->parts as $part) {
-            $empty = $part->isEmpty($record);
-            if ($empty && $part->empty->do === EmptyAction::LeaveOutLine) {
-                return false;
+            $text = $part->shown($record, $format);
+            if ($text !== null) {
+                $made[] = new MadePart($part, $text);
+            } elseif ($part->empty->do === EmptyAction::LeaveOutLine) {
+                return [];
+            } elseif ($part->empty->do === EmptyAction::Say) {
+                $made[] = new MadePart($part, $part->empty->text, said: true);
             }
-            $shows = $shows || ! $empty || $part->empty->do === EmptyAction::Say;
         }
 
-        return $shows;
+        return $made;
     }
 }

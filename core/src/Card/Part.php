@@ -25,9 +25,12 @@ final readonly class Part
     ) {
     }
 
-    public function isEmpty(Record $record): bool
+    /** What it shows of the record: plain text, for a picture its name; null where there is nothing to show. */
+    public function shown(Record $record, Format $format): ?string
     {
-        return $this->kind->needsWords() ? $record->visibleText($this->field) === '' : $record->value($this->field) === null;
+        $shown = $this->kind->show($this, $record, $format);
+
+        return $shown === '' ? null : $shown;
     }
 
     public function wording(): string

@@ -24,10 +24,7 @@ interface PartKind
     /** @return array{level?: int|null, words?: int|null} what the part says beside its field */
     public function options(Shape $shape): array;
 
-    /** Whether only text that a visitor can read counts as filled. */
-    public function needsWords(): bool;
-
-    /** The text to show; null where there is nothing. A picture gives its name. */
+    /** The text to show; null or empty where there is nothing. A picture gives its name. */
     public function show(Part $part, Record $record, Format $format): ?string;
 
     /** How the part is called in a sentence. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Content;
 
 use Wellspring\Core\Text\Html;
+use Wellspring\Core\Text\Whitespace;
 
 /** What “empty” means: absent, null, an empty list, only white space, or HTML with no visible text and no media. Zero and “no” are values. */
 final class Blank
@@ -13,7 +14,7 @@ final class Blank
     {
         return match (true) {
             $value === null, $value === [] => true,
-            is_string($value) => Html::squeeze($value) === '',
+            is_string($value) => Whitespace::isAll($value),
             default => false,
         };
     }

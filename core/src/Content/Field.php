@@ -9,7 +9,7 @@ final readonly class Field
 {
     public const KEY = '/^[a-z][a-z0-9_]{0,62}$/D';
 
-    public const CHOICE = '/^[^|\x00-\x1F\s]([^|\x00-\x1F]{0,98}[^|\x00-\x1F\s])?$/Du';
+    public const CHOICE = '/^[^|\x00-\x1F\s\p{Z}]([^|\x00-\x1F]{0,98}[^|\x00-\x1F\s\p{Z}])?$/Du';
 
     /**
      * @param  array<array-key, string>  $choices  label by key, in the order in which they sort

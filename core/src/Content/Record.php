@@ -17,10 +17,9 @@ final readonly class Record
     /**
      * @param  array<string, mixed>  $values  by field key: text as string, numbers as int|float, yes/no as bool, choice as its key,
      *                                        choices and terms as lists of keys or slugs, dates `Y-m-d`, instants `Y-m-d\TH:i:s\Z`, HTML as string
-     * @param  array<string, array<string, string>>  $names  how linked items and people are called, by field and value
      * @param  string|null  $publishAt  instant
      * @param  string|null  $expireAt  instant
-     * @param  array<string, list<self>>  $linked  the items and people that its fields name, by field
+     * @param  array<string, list<self>>  $linked  the items and people that its fields name, by field, whether they may be seen or not
      * @param  array<string, array<string, string>>  $words  what search looks in, as Sought::weight() takes it
      * @param  array<string, int>  $viewsByDay  by day, `Y-m-d`
      * @param  array<string, int>  $places  by hand: within its type under '', within a term under `taxonomy/slug`
@@ -35,7 +34,6 @@ final readonly class Record
         public ?string $expireAt,
         public Audience $audience,
         array $values,
-        private array $names = [],
         private array $linked = [],
         public array $words = [],
         public array $viewsByDay = [],
@@ -48,20 +46,19 @@ final readonly class Record
     /** @param  array<string, mixed>  $values  what is known of it beside its own */
     public function with(array $values): self
     {
-        return new self($this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience, $values + $this->values, $this->names, $this->linked, $this->words, $this->viewsByDay, $this->places);
+        return new self($this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience, $values + $this->values, $this->linked, $this->words, $this->viewsByDay, $this->places);
     }
 
     /**
      * With what rules can ask beside its values; see the constructor.
      *
-     * @param  array<string, list<self>>  $linked
      * @param  array<string, array<string, string>>  $words
      * @param  array<string, int>  $viewsByDay
      * @param  array<string, int>  $places
      */
-    public function beside(array $linked, array $words, array $viewsByDay, array $places): self
+    public function beside(array $words, array $viewsByDay, array $places): self
     {
-        return new self($this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience, array_diff_key($this->values, ['views' => 0]), $this->names, $linked, $words, $viewsByDay, $places);
+        return new self($this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience, array_diff_key($this->values, ['views' => 0]), $this->linked, $words, $viewsByDay, $places);
     }
 
     /** The value, or null where it is empty. */
@@ -83,10 +80,34 @@ final readonly class Record
         return is_array($terms) ? array_values(array_filter($terms, is_string(...))) : [];
     }
 
-    /** @return list<self> what the field names and the viewer may see */
-    public function reached(Field $link, Context $context): array
+    /** The record as the viewer gets it: what its fields link to and the viewer may not see is as if it were not linked. */
+    public function seenBy(Context $context): self
     {
-        return array_values(array_filter($this->linked[$link->key] ?? [], $context->admits(...)));
+        $values = $this->values;
+        $linked = [];
+        foreach ($this->linked as $field => $others) {
+            $linked[$field] = array_values(array_filter($others, $context->admits(...)));
+            $seen = array_map(fn (self $other): string => $other->name(), $linked[$field]);
+            $named = $values[$field] ?? null;
+            $values[$field] = is_array($named) ? array_values(array_intersect($named, $seen)) : (in_array($named, $seen, true) ? $named : null);
+        }
+
+        return new self(
+            $this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience,
+            $values, $linked, $this->words, $this->viewsByDay, $this->places,
+        );
+    }
+
+    /** @return list<self> what the field links to */
+    public function reached(Field $link): array
+    {
+        return $this->linked[$link->key] ?? [];
+    }
+
+    /** How the fields of others name it: a person by e-mail, an item as `type/slug`. */
+    public function name(): string
+    {
+        return $this->email() === '' ? "{$this->type}/{$this->slug}" : $this->email();
     }
 
     /** A person's address, by which fields name them. Not a field: no visitor reads it. */
@@ -106,7 +127,12 @@ final readonly class Record
     /** @return array<string, string> how what the field links to is called, by the value that names it */
     public function names(Field $field): array
     {
-        return $this->names[$field->key] ?? [];
+        $names = [];
+        foreach ($this->linked[$field->key] ?? [] as $other) {
+            $names[$other->name()] = $other->title;
+        }
+
+        return $names;
     }
 
     /** The text of a field without markup; empty where there is none. */

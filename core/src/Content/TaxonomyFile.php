@@ -32,9 +32,12 @@ final readonly class TaxonomyFile
         if ($key !== '' && preg_match(Type::KEY, $key) !== 1) {
             $file->wrong('key', 'small letters, digits and _, beginning with a letter', $key);
         }
+        if (in_array($key, ReservedKeys::ofTaxonomies(), true)) {
+            $problems->add('key', 'reservedKey', "“{$key}” has a meaning of its own in rules and imports; expected another key.");
+        }
         $label = $file->text('label');
         $tree = $file->flag('tree');
-        $fields = TypeFile::readFields($file, ['slug', 'name', 'description', 'picture', 'colour', 'id', 'parent'], $problems);
+        $fields = TypeFile::readFields($file, ReservedKeys::ofTerms(), $problems);
         foreach ($fields as $field) {
             if ($field->family()->isLink()) {
                 $problems->add("properties.{$field->key}", 'wrongKind', "a term’s field cannot be of the kind {$field->kind->key()}.");

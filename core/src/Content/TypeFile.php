@@ -8,6 +8,7 @@ use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Text\Whitespace;
 
 /** A content type as a JSON Schema (2020-12) document, read and written. What the schema has no word for stands under `x-wellspring`. */
 final readonly class TypeFile
@@ -17,10 +18,11 @@ final readonly class TypeFile
     /**
      * @param  mixed  $data  the decoded document
      * @param  array<string, Taxonomy>  $taxonomies  those the site has; one that is named and absent is made, flat
+     * @param  bool  $stored  whether it is read back from the site's own store, which may be older than a reserved key
      *
      * @throws Refused
      */
-    public static function read(mixed $data, array $taxonomies = []): Type
+    public static function read(mixed $data, array $taxonomies = [], bool $stored = false): Type
     {
         $problems = new Problems;
         $file = new Shape($data, '', $problems);
@@ -44,25 +46,18 @@ final readonly class TypeFile
         foreach ($own->items('taxonomies') as $i => $one) {
             if (! is_string($one) || preg_match(Type::KEY, $one) !== 1) {
                 $problems->add("x-wellspring.taxonomies[{$i}]", 'wrongValue', 'expected the key of a taxonomy, found '.Shape::describe($one).'.');
+            } elseif (! isset($taxonomies[$one]) && in_array($one, ReservedKeys::ofTaxonomies(), true)) {
+                $problems->add("x-wellspring.taxonomies[{$i}]", 'reservedKey', "“{$one}” has a meaning of its own in rules and imports; expected another key.");
             } else {
                 $named[$one] = $taxonomies[$one] ?? new Taxonomy($one, ucfirst(str_replace('_', ' ', $one)), false, new Terms);
             }
         }
         $own->noOthers();
-        $fields = self::readFields($file, self::takenKeys($named), $problems);
+        $fields = self::readFields($file, $stored ? [] : ReservedKeys::ofType($named), $problems);
         $file->noOthers();
         $problems->refuseIfAny();
 
         return new Type($key, $label, $plural, $address, $fields, $named);
-    }
-
-    /**
-     * @param  array<string, Taxonomy>  $taxonomies
-     * @return list<string> keys that no field of the type may have
-     */
-    private static function takenKeys(array $taxonomies): array
-    {
-        return [...array_keys(Type::itemFields()), ...array_map(strval(...), array_keys($taxonomies)), 'id', 'status', 'audience', 'author', 'views'];
     }
 
     /**
@@ -93,7 +88,7 @@ final readonly class TypeFile
             if (preg_match(Field::KEY, $key) !== 1) {
                 $problems->add($path, 'wrongKey', 'a field’s key is small letters, digits and _, beginning with a letter.');
             } elseif (in_array($key, $taken, true)) {
-                $problems->add($path, 'takenKey', 'this key is an item’s own or a taxonomy’s; expected another.');
+                $problems->add($path, 'takenKey', 'this key has a meaning of its own in rules and imports, or is a taxonomy’s; expected another.');
             } else {
                 $fields[$key] = self::field($key, new Shape($schema, $path, $problems), in_array($key, $required, true), $problems);
             }
@@ -246,7 +241,7 @@ final readonly class TypeFile
                 continue;
             }
             $label = $labels[$key] ?? null;
-            $choices[$key] = is_string($label) && trim($label) !== '' ? trim($label) : ucfirst(str_replace('-', ' ', $key));
+            $choices[$key] = is_string($label) && ! Whitespace::isAll($label) ? Whitespace::trim($label) : ucfirst(str_replace('-', ' ', $key));
         }
         foreach (array_diff(array_keys($labels), array_keys($choices)) as $unknown) {
             $problems->add(Path::to($own->at('labels'), (string) $unknown), 'unknownKey', 'is not one of the choices.');

@@ -54,11 +54,22 @@ final readonly class Condition
         return new self($this->field, $this->test, $value, $this->below, $this->off, $this->whenMissing, in: $this->in);
     }
 
-    /** Of a field reached through other items, the test is asked of each: one that passes is enough, and none may fail what asks that something is not so. */
+    /** Whether it asks nothing: it is off, or its value is missing and it then keeps everything. */
+    public function isInactive(): bool
+    {
+        return $this->off || $this->missing === Missing::KeepAll;
+    }
+
+    /**
+     * Of a field reached through other items, the test is asked of each: one that passes is enough, and none may fail what
+     * asks that something is not so.
+     *
+     * @param  Record  $record  as the viewer sees it, see Record::seenBy()
+     */
     public function keeps(Record $record, Context $context): bool
     {
-        if ($this->off || $this->missing !== null) {
-            return $this->off || $this->missing === Missing::KeepAll;
+        if ($this->isInactive() || $this->missing !== null) {
+            return $this->isInactive();
         }
         if ($this->test instanceof RecordTest) {
             return $this->test->keepsRecord($record, $this, $context);
@@ -66,7 +77,7 @@ final readonly class Condition
         if ($this->field->through === null) {
             return $this->test->keeps($record->value($this->field), $this, $context);
         }
-        $reached = array_map(fn (Record $other): mixed => $other->value($this->field), $record->reached($this->field->through, $context));
+        $reached = array_map(fn (Record $other): mixed => $other->value($this->field), $record->reached($this->field->through));
         foreach ($reached as $found) {
             $kept = $this->test->keeps($found, $this, $context);
             if ($kept !== $this->test->isNegative()) {

@@ -7,7 +7,7 @@ namespace Wellspring\Core\Filter;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Run\Context;
 
-/** Conditions joined by all, any or none. A group with nothing in it, or that is off, keeps everything; a member that is off is not there. */
+/** Conditions joined by all, any or none. A group with nothing in it, or that is off, keeps everything; a member that asks nothing is not there. */
 final readonly class Group
 {
     /** @param  list<Condition|Group>  $members */
@@ -39,10 +39,10 @@ final readonly class Group
         return $this->join !== Join::Any;
     }
 
-    /** @return list<Condition|Group> the members that are not off */
+    /** @return list<Condition|Group> the members that ask something: neither off, nor without a value while they then keep everything */
     public function active(): array
     {
-        return array_values(array_filter($this->members, fn (Condition|Group $member): bool => ! $member->off));
+        return array_values(array_filter($this->members, fn (Condition|Group $member): bool => ! ($member instanceof Condition ? $member->isInactive() : $member->off)));
     }
 
     /** @return list<Condition> at any depth, those that are off too */

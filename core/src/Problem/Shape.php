@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Problem;
 
+use Wellspring\Core\Text\ControlCharacters;
+use Wellspring\Core\Text\Whitespace;
+
 /**
  * Reads the keys of one object and notes every fault on the way, so that a reader
  * can go on to the next key and tell of all faults at once.
@@ -50,13 +53,13 @@ final class Shape
             return $default;
         }
         $value = $this->raw($key);
-        if (! is_string($value) || trim($value) === '' || ! self::isPlain($value)) {
+        if (! is_string($value) || Whitespace::isAll($value) || ! self::isPlain($value)) {
             $this->wrong($key, is_string($value) && ! self::isPlain($value) ? 'text without control characters' : 'text that is not empty', $value);
 
             return $default ?? '';
         }
 
-        return trim($value);
+        return Whitespace::trim($value);
     }
 
     public function whole(string $key, int $default, int $min, int $max): int
@@ -144,7 +147,7 @@ final class Shape
     {
         $slugs = [];
         foreach ($this->items($key) as $i => $slug) {
-            if (! is_string($slug) || trim($slug) === '' || ! self::isPlain($slug)) {
+            if (! is_string($slug) || Whitespace::isAll($slug) || ! self::isPlain($slug)) {
                 $this->problems->add(Path::to($this->at($key), $i), 'wrongValue', 'expected a slug, found '.self::describe($slug).'.');
             } elseif (in_array($slug, $slugs, true)) {
                 $this->problems->add(Path::to($this->at($key), $i), 'twice', "“{$slug}” is named twice; expected each slug once.");
@@ -181,7 +184,7 @@ final class Shape
     /** UTF-8 without control characters: what can be kept and shown. */
     private static function isPlain(string $text): bool
     {
-        return mb_check_encoding($text, 'UTF-8') && preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', $text) !== 1;
+        return mb_check_encoding($text, 'UTF-8') && ! ControlCharacters::areIn($text);
     }
 
     /** What was found, short enough for a sentence. */

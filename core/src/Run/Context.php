@@ -48,6 +48,14 @@ final readonly class Context
             && in_array($record->audience, $this->viewer->audience->sees(), true);
     }
 
+    /** The item that the page is about, as the viewer sees it; null where there is none that they may see. */
+    public function pageItem(): ?Record
+    {
+        $item = $this->page->item;
+
+        return $item !== null && $this->admits($item) ? $item->seenBy($this) : null;
+    }
+
     /** @param  array<string, string>|null  $address */
     public function with(?Shown $page = null, ?array $address = null): self
     {

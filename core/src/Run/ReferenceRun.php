@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
+use Wellspring\Core\Card\Format;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
@@ -15,7 +16,7 @@ use Wellspring\Core\Sort\Ordering;
 /** The rules of a module carried out step by step over plain records: what the database's run is held against. */
 final readonly class ReferenceRun
 {
-    public function __construct(private Comparator $comparator)
+    public function __construct(private Comparator $comparator, private Format $format)
     {
     }
 
@@ -27,7 +28,7 @@ final readonly class ReferenceRun
     public function run(Module $module, array $records, Context $context, int $page = 1): Result
     {
         $module = $module->bound($context);
-        $candidates = $module->source->records($records, $context);
+        $candidates = array_map(fn (Record $record): Record => $record->seenBy($context), $module->source->records($records, $context));
         $steps = [new Step('source', count($candidates))];
         $left = $candidates;
         foreach (Steps::ofWhere($module->where) as $name => $rule) {
@@ -38,13 +39,14 @@ final readonly class ReferenceRun
         $notLeftOut = fn (Record $record): bool => ! in_array($record->slug, $module->leaveOut, true);
         $left = array_values(array_filter($left, $notLeftOut));
         $steps[] = new Step('leaveOut', count($left));
-        $left = array_values(array_filter($left, $module->card->stands(...)));
+        $hasSomethingToShow = fn (Record $record): bool => $module->card->made($record, $this->format) !== [];
+        $left = array_values(array_filter($left, $hasSomethingToShow));
         $steps[] = new Step('empty', count($left));
 
         $ordered = $this->comparator->sorted($left, $module->order, new Ordering($module->key, $context, $candidates), $module->headings);
         $pinned = [];
         foreach ($module->pin as $slug) {
-            $named = array_filter($candidates, fn (Record $record): bool => $record->slug === $slug && $notLeftOut($record) && $module->card->stands($record));
+            $named = array_filter($candidates, fn (Record $record): bool => $record->slug === $slug && $notLeftOut($record) && $hasSomethingToShow($record));
             usort($named, fn (Record $a, Record $b): int => $a->id <=> $b->id);
             array_push($pinned, ...$named);
         }

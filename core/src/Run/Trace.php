@@ -29,6 +29,7 @@ final readonly class Trace
     public static function of(Module $module, Record $record, Context $context, Format $format, string $kind = 'of another kind'): self
     {
         $module = $module->bound($context);
+        $record = $record->seenBy($context);
         $pinned = in_array($record->slug, $module->pin, true);
         $source = self::source($module, $record, $context, $format, $kind);
         $steps = [$source];
@@ -43,7 +44,7 @@ final readonly class Trace
         $left = in_array($record->slug, $module->leaveOut, true);
         $steps[] = new TraceStep('leaveOut', 'By hand', ! $left, $left ? 'It is left out by hand.' : ($pinned ? 'It is pinned to the top.' : 'It is not left out by hand.'));
         if ($fits) {
-            $stands = $module->card->stands($record);
+            $stands = $module->card->made($record, $format) !== [];
             $steps[] = new TraceStep('empty', 'Something to show', $stands, $stands ? 'Something of its card is left to show.' : 'Nothing of its card is left: every part that could show is empty.');
         }
 
@@ -119,7 +120,7 @@ final readonly class Trace
     private static function has(Field $field, Record $record, Format $format, ?Context $context = null): string
     {
         if ($field->through !== null) {
-            $values = $context === null ? [] : array_map(fn (Record $other): ?string => $format->value($field, $other->value($field)), $record->reached($field->through, $context));
+            $values = $context === null ? [] : array_map(fn (Record $other): ?string => $format->value($field, $other->value($field)), $record->reached($field->through));
             $found = implode(', ', array_filter($values)) ?: null;
         } else {
             $found = $format->value($field, $record->value($field), $record->names($field));

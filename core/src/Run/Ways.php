@@ -26,6 +26,7 @@ final class Ways
     public static function of(Module $module, Record $record, Trace $trace, ?int $standing, Context $context): array
     {
         $definition = $module->toArray();
+        $record = $record->seenBy($context);
         if ($module->place($standing) !== null) {
             return [
                 ...$trace->isPinned

@@ -23,8 +23,12 @@ interface By
     /** Whether it goes up where a definition says nothing. */
     public function goesUp(): bool;
 
-    /** The record's value, null where it is empty. */
-    public function value(Record $record, Ordering $ordering): mixed;
+    /**
+     * What is the same for every record is computed once, before the first.
+     *
+     * @return \Closure(Record): mixed the record's value; null where it is empty
+     */
+    public function values(Ordering $ordering): \Closure;
 
     public function label(): string;
 

@@ -31,17 +31,19 @@ final class Comparator
      */
     public function sorted(array $records, array $keys, Ordering $ordering, ?Headings $headings = null): array
     {
+        $values = array_map(fn (SortKey $key): \Closure => $key->by->values($ordering), $keys);
         $rows = array_map(fn (Record $record): array => [
             $record,
             $headings?->place($record, $ordering->context),
-            array_map(fn (SortKey $key): mixed => $key->by->value($record, $ordering), $keys),
+            array_map(fn (\Closure $value): mixed => $value($record), $values),
         ], $records);
         usort($rows, function (array $a, array $b) use ($keys, $headings): int {
             $by = $headings === null ? 0 : $this->compare($a[1], $b[1], $headings->family(), $headings->direction, false);
             foreach ($by === 0 ? $keys : [] as $i => $key) {
-                $by = $key->by instanceof By\ByHand
-                    ? $this->compare($a[2][$i], $b[2][$i], Family::Number, $key->direction, false) ?: self::neverPlaced($a[2][$i], $a[0], $b[0])
-                    : $this->compare($a[2][$i], $b[2][$i], $key->by->family(), $key->direction, $key->emptyFirst);
+                $by = $this->compare($a[2][$i], $b[2][$i], $key->by->family(), $key->direction, $key->emptyFirst);
+                if ($by === 0 && $key->by instanceof By\ByHand) {
+                    $by = self::neverPlaced($a[2][$i], $a[0], $b[0]);
+                }
                 if ($by !== 0) {
                     break;
                 }

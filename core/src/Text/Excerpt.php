@@ -4,18 +4,57 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Text;
 
-/** The beginning of a text, cut at a word, with “…” only where something was cut. */
+/**
+ * The beginning of a text, cut at a word, with “…” only where something was cut.
+ *
+ * Words end where ICU's word boundaries say (Unicode Standard Annex #29, with ICU's dictionaries for scripts that write no
+ * blanks between words).
+ */
 final class Excerpt
 {
+    /** No word is counted as longer than this, in characters, so that text without any word boundary is cut too. */
+    private const LONGEST_WORD = 60;
+
     /** @param  positive-int  $words how many words to keep at most */
     public static function words(string $text, int $words): string
     {
-        $all = preg_split('/ /', Html::squeeze($text), -1, PREG_SPLIT_NO_EMPTY) ?: [];
-        if (count($all) <= $words) {
-            return implode(' ', $all);
-        }
-        $kept = rtrim(implode(' ', array_slice($all, 0, $words)), '.,;:–—-');
+        $text = Whitespace::squeeze($text);
+        $end = self::endOfWord($text, $words);
+        $most = self::endOfCharacter($text, $words * self::LONGEST_WORD);
+        $end = $most !== null && ($end === null || $most < $end) ? $most : $end;
 
-        return rtrim($kept).'…';
+        return $end === null ? $text : rtrim(substr($text, 0, $end)).'…';
+    }
+
+    /** @return int|null where the last word that is kept ends, in bytes; null where no word comes after it */
+    private static function endOfWord(string $text, int $words): ?int
+    {
+        $boundaries = \IntlBreakIterator::createWordInstance() ?? throw new \LogicException('ICU lacks the rules for word boundaries.');
+        $boundaries->setText($text);
+        $end = null;
+        foreach ($boundaries as $boundary) {
+            if (! is_int($boundary) || ! $boundaries instanceof \IntlRuleBasedBreakIterator || $boundaries->getRuleStatus() < \IntlBreakIterator::WORD_NONE_LIMIT) {
+                continue;
+            }
+            if ($words === 0) {
+                return $end;
+            }
+            $words--;
+            $end = $boundary;
+        }
+
+        return null;
+    }
+
+    /** @return int|null the byte after that many characters as people count them; null where there are no more */
+    private static function endOfCharacter(string $text, int $characters): ?int
+    {
+        // No character takes less than a byte.
+        if (strlen($text) <= $characters) {
+            return null;
+        }
+        $kept = grapheme_substr($text, 0, $characters);
+
+        return is_string($kept) && strlen($kept) < strlen($text) ? strlen($kept) : null;
     }
 }

@@ -12,21 +12,20 @@ final class Html
     /** The text without markup, its white space folded to single blanks. */
     public static function visibleText(string $html): string
     {
-        $html = preg_replace('~<!--.*?-->|<(script|style|template)\b.*?</\1\s*>~is', ' ', $html) ?? $html;
-        $html = preg_replace('~</?(?:'.self::BLOCKS.')\b[^>]*>~i', ' ', $html) ?? $html;
+        $html = preg_replace('~</?(?:'.self::BLOCKS.')\b[^>]*>~i', ' ', self::rendered($html)) ?? $html;
         $text = html_entity_decode(strip_tags($html), ENT_QUOTES | ENT_HTML5, 'UTF-8');
 
-        return self::squeeze($text);
+        return Whitespace::squeeze($text);
     }
 
     public static function hasMedia(string $html): bool
     {
-        return preg_match('~<(img|picture|video|audio|svg|iframe|object|embed)\b~i', $html) === 1;
+        return preg_match('~<(img|picture|video|audio|svg|iframe|object|embed)\b~i', self::rendered($html)) === 1;
     }
 
-    /** Runs of white space become one blank; none stays at the ends. No-break and zero-width spaces are white space. */
-    public static function squeeze(string $text): string
+    /** The markup without comments and what browsers never show. */
+    private static function rendered(string $html): string
     {
-        return trim(preg_replace('/[\s\p{Z}\x{200B}\x{FEFF}]+/u', ' ', $text) ?? $text);
+        return preg_replace('~<!--.*?(?:-->|$)|<(script|style|template)\b.*?</\1\s*>~is', ' ', $html) ?? $html;
     }
 }

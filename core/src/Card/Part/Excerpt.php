@@ -33,16 +33,9 @@ final class Excerpt implements PartKind
         return ['words' => $shape->whole('words', self::WORDS, 1, 500)];
     }
 
-    public function needsWords(): bool
+    public function show(Part $part, Record $record, Format $format): string
     {
-        return true;
-    }
-
-    public function show(Part $part, Record $record, Format $format): ?string
-    {
-        $text = Cut::words($record->visibleText($part->field), max(1, $part->words ?? self::WORDS));
-
-        return $text === '' ? null : $text;
+        return Cut::words($record->visibleText($part->field), max(1, $part->words ?? self::WORDS));
     }
 
     public function words(Field $field): string

@@ -39,11 +39,6 @@ final class FieldValue implements PartKind
         return [];
     }
 
-    public function needsWords(): bool
-    {
-        return false;
-    }
-
     public function show(Part $part, Record $record, Format $format): ?string
     {
         return $format->value($part->field, $record->value($part->field), $record->names($part->field));

@@ -38,11 +38,6 @@ final class Picture implements PartKind
         return [];
     }
 
-    public function needsWords(): bool
-    {
-        return false;
-    }
-
     public function show(Part $part, Record $record, Format $format): ?string
     {
         $name = $record->value($part->field);

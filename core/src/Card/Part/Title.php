@@ -30,11 +30,6 @@ final class Title implements PartKind
         return ['level' => $shape->whole('level', 3, 2, 6)];
     }
 
-    public function needsWords(): bool
-    {
-        return false;
-    }
-
     public function show(Part $part, Record $record, Format $format): string
     {
         return $record->title;

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** One of the choices that the field lists. */
 final class Choice implements Kind
@@ -47,7 +48,7 @@ final class Choice implements Kind
 
     public function readCell(string $cell, Field $field): ?string
     {
-        return $this->read(trim($cell), $field);
+        return $this->read(Whitespace::trim($cell), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** Any number of the choices that the field lists, each once, in the field's order. */
 final class Choices implements Kind
@@ -57,7 +58,7 @@ final class Choices implements Kind
     /** @return non-empty-list<string>|null */
     public function readCell(string $cell, Field $field): ?array
     {
-        return $this->read(array_values(array_filter(array_map(trim(...), explode('|', $cell)), fn (string $one): bool => $one !== '')), $field);
+        return $this->read(Whitespace::parts($cell, '|'), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

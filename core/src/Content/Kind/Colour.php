@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** A colour, `#1f6470`: red, green and blue in two hexadecimal digits each. */
 final class Colour implements Kind
@@ -41,7 +42,7 @@ final class Colour implements Kind
     /** @throws WrongValue */
     public static function hex(mixed $value): string
     {
-        $text = is_string($value) ? strtolower(trim($value)) : '';
+        $text = is_string($value) ? strtolower(Whitespace::trim($value)) : '';
         if (preg_match('/^#([0-9a-f])([0-9a-f])([0-9a-f])$/D', $text, $m) === 1) {
             return '#'.$m[1].$m[1].$m[2].$m[2].$m[3].$m[3];
         }
@@ -51,7 +52,7 @@ final class Colour implements Kind
 
     public function readCell(string $cell, Field $field): mixed
     {
-        return $this->read(trim($cell), $field);
+        return $this->read(Whitespace::trim($cell), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

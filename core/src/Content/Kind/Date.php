@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** A calendar day, `2026-05-01` (ISO 8601). */
 final class Date implements Kind
@@ -49,7 +50,7 @@ final class Date implements Kind
 
     public function readCell(string $cell, Field $field): ?string
     {
-        return $this->read(trim($cell), $field);
+        return $this->read(Whitespace::trim($cell), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Text\Whitespace;
 
 /** A file that visitors can take with them, named as it is kept on the site: `price-list.pdf`. */
 final class File implements Kind
@@ -38,7 +39,7 @@ final class File implements Kind
 
     public function readCell(string $cell, Field $field): mixed
     {
-        return $this->read(trim($cell), $field);
+        return $this->read(Whitespace::trim($cell), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

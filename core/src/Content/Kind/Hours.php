@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** Opening hours of a week: for each day the spans that it is open, none of them touching. In a cell as schema.org writes `openingHours`: `Mo-Fr 09:00-12:30, 13:30-17:00; Sa 10:00-16:00`. */
 final class Hours implements Kind
@@ -107,13 +108,13 @@ final class Hours implements Kind
     public function readCell(string $cell, Field $field): mixed
     {
         $week = [];
-        foreach (array_filter(array_map(trim(...), explode(';', $cell)), fn (string $rule): bool => $rule !== '') as $rule) {
+        foreach (array_filter(array_map(Whitespace::trim(...), explode(';', $cell)), fn (string $rule): bool => $rule !== '') as $rule) {
             if (preg_match('/^([A-Za-z, -]+?)\s+([0-9:, -]+)$/D', $rule, $m) !== 1) {
                 throw WrongValue::expected('opening hours such as Mo-Fr 09:00-17:00; Sa 10:00-16:00', $rule);
             }
-            $spans = array_map(fn (string $span): array => array_map(trim(...), explode('-', $span)), explode(',', $m[2]));
+            $spans = array_map(fn (string $span): array => array_map(Whitespace::trim(...), explode('-', $span)), explode(',', $m[2]));
             foreach (explode(',', $m[1]) as $days) {
-                [$first, $last] = array_map(fn (string $day): string => ucfirst(strtolower(trim($day))), explode('-', $days, 2) + [1 => explode('-', $days)[0]]);
+                [$first, $last] = array_map(fn (string $day): string => ucfirst(strtolower(Whitespace::trim($day))), explode('-', $days, 2) + [1 => explode('-', $days)[0]]);
                 foreach (self::days($first, $last) as $day) {
                     $week[$day] = [...$week[$day] ?? [], ...$spans];
                 }

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** A moment, kept to the second in UTC: `2026-05-01T18:30:00Z` (ISO 8601). Kept so, moments compare as text does. */
 final class Instant implements Kind
@@ -54,7 +55,7 @@ final class Instant implements Kind
 
     public function readCell(string $cell, Field $field): ?string
     {
-        return $this->read(trim($cell), $field);
+        return $this->read(Whitespace::trim($cell), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

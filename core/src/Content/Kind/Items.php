@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Slug;
+use Wellspring\Core\Text\Whitespace;
 
 /** Other items in an order, each by its slug; where the field names several types, as `type/slug`. */
 final class Items implements Kind
@@ -57,7 +58,7 @@ final class Items implements Kind
 
     private static function name(mixed $value, Field $field): string
     {
-        $text = is_string($value) ? trim($value) : '';
+        $text = is_string($value) ? Whitespace::trim($value) : '';
         if (! str_contains($text, '/') && count($field->types) === 1) {
             $text = "{$field->types[0]}/{$text}";
         }
@@ -70,7 +71,7 @@ final class Items implements Kind
 
     public function readCell(string $cell, Field $field): mixed
     {
-        return $this->read(array_values(array_filter(array_map(trim(...), explode('|', $cell)), fn (string $one): bool => $one !== '')), $field);
+        return $this->read(Whitespace::parts($cell, '|'), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** An address that a visitor can follow: on the web, on this site (`/shop`), to write to (`mailto:`) or to call (`tel:`). RFC 3986. */
 final class Link implements Kind
@@ -41,7 +42,7 @@ final class Link implements Kind
     /** @throws WrongValue */
     public static function address(mixed $value): string
     {
-        $text = is_string($value) ? trim($value) : '';
+        $text = is_string($value) ? Whitespace::trim($value) : '';
         $clean = $text !== '' && strlen($text) <= 2000 && mb_check_encoding($text, 'UTF-8') && preg_match('/[\x00-\x20\x7F"<>\\\\^`{|}]/', $text) !== 1;
         $fits = match (true) {
             ! $clean => false,
@@ -55,7 +56,7 @@ final class Link implements Kind
 
     public function readCell(string $cell, Field $field): mixed
     {
-        return $this->read(trim($cell), $field);
+        return $this->read(Whitespace::trim($cell), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

@@ -11,6 +11,7 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Html;
+use Wellspring\Core\Text\Whitespace;
 
 /** Text with markup (HTML). Whoever stores it makes it safe first. */
 final class LongText implements Kind
@@ -56,7 +57,7 @@ final class LongText implements Kind
             $field->limits->holdText(Html::visibleText($value), 1_000_000);
         }
 
-        return trim($value);
+        return Whitespace::trim($value);
     }
 
     public function readCell(string $cell, Field $field): ?string

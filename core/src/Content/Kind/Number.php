@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** A number, or an amount of money in the site's currency: an int, or a float that is finite. */
 final readonly class Number implements Kind
@@ -63,7 +64,7 @@ final readonly class Number implements Kind
 
     public function readCell(string $cell, Field $field): int|float|null
     {
-        $cell = trim($cell);
+        $cell = Whitespace::trim($cell);
         if ($cell === '') {
             return null;
         }

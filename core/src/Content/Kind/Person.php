@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** One of the site’s people, named by e-mail. What visitors read is the name. */
 final class Person implements Kind
@@ -37,14 +38,14 @@ final class Person implements Kind
         if ($value === null || $value === '') {
             return null;
         }
-        $email = is_string($value) ? mb_strtolower(trim($value)) : '';
+        $email = is_string($value) ? mb_strtolower(Whitespace::trim($value)) : '';
 
         return filter_var($email, FILTER_VALIDATE_EMAIL) === false ? throw WrongValue::expected('the e-mail address of one of the site’s people', $value) : $email;
     }
 
     public function readCell(string $cell, Field $field): mixed
     {
-        return $this->read(trim($cell), $field);
+        return $this->read(Whitespace::trim($cell), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** A picture, named as it is kept on the site: `harts-tongue-fern.webp`. */
 final class Picture implements Kind
@@ -51,7 +52,7 @@ final class Picture implements Kind
 
     public function readCell(string $cell, Field $field): ?string
     {
-        return $this->read(trim($cell), $field);
+        return $this->read(Whitespace::trim($cell), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** Pictures in an order, each named as it is kept on the site. */
 final class Pictures implements Kind
@@ -50,7 +51,7 @@ final class Pictures implements Kind
 
     public function readCell(string $cell, Field $field): mixed
     {
-        return $this->read(array_values(array_filter(array_map(trim(...), explode('|', $cell)), fn (string $one): bool => $one !== '')), $field);
+        return $this->read(Whitespace::parts($cell, '|'), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Html;
+use Wellspring\Core\Text\Whitespace;
 
 /** A place: an address, where it lies (degrees, WGS 84), or both. In a cell: `Mill Lane, Quillmoor @ 50.6105, -3.5219`. */
 final class Place implements Kind
@@ -47,7 +48,7 @@ final class Place implements Kind
             throw WrongValue::expected('an address as text', $address);
         }
         Text::mustBeReadable($address);
-        $address = trim(Html::squeeze(Text::oneLine($address)));
+        $address = Whitespace::squeeze($address);
         if (mb_strlen($address) > 500) {
             throw new WrongValue('expected an address of at most 500 characters, found '.mb_strlen($address).'.');
         }
@@ -71,7 +72,7 @@ final class Place implements Kind
 
     public function readCell(string $cell, Field $field): mixed
     {
-        $cell = trim($cell);
+        $cell = Whitespace::trim($cell);
         if (preg_match('/^(.*?)\s*@\s*(-?\d+(?:\.\d+)?)\s*,\s*(-?\d+(?:\.\d+)?)$/Ds', $cell, $m) === 1) {
             return $this->read(['address' => $m[1], 'latitude' => (float) $m[2], 'longitude' => (float) $m[3]], $field);
         }
@@ -87,7 +88,7 @@ final class Place implements Kind
         return ! isset($place['latitude'], $place['longitude'])
             // An address that would be read as one with degrees, or cut, ends in a sign that says there are none.
             ? (preg_match('/@\s*(-?\d+(\.\d+)?\s*,\s*-?\d+(\.\d+)?)?$/D', $address) === 1 ? $address.' @' : $address)
-            : trim($address.' @ '.json_encode($place['latitude'], JSON_THROW_ON_ERROR).', '.json_encode($place['longitude'], JSON_THROW_ON_ERROR));
+            : Whitespace::trim($address.' @ '.json_encode($place['latitude'], JSON_THROW_ON_ERROR).', '.json_encode($place['longitude'], JSON_THROW_ON_ERROR));
     }
 
     public function schema(Field $field): array

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** An item's terms of one taxonomy: slugs, or in a cell paths such as `Perennials > Ferns | Shade`. Not a field that a type file defines. */
 final class Terms implements Kind
@@ -59,12 +60,12 @@ final class Terms implements Kind
         $terms = $field->taxonomy->terms ?? throw new \LogicException('A field of terms has a taxonomy.');
         $slugs = [];
         foreach (explode('|', $cell) as $path) {
-            if (trim($path) === '') {
+            if (Whitespace::trim($path) === '') {
                 continue;
             }
-            $term = $terms->byPath(array_map(trim(...), explode('>', $path)))
-                ?? $terms->find(trim($path))
-                ?? throw WrongValue::expected("the path of a term of {$field->label}, such as “Perennials > Ferns”", trim($path));
+            $term = $terms->byPath(array_map(Whitespace::trim(...), explode('>', $path)))
+                ?? $terms->find(Whitespace::trim($path))
+                ?? throw WrongValue::expected("the path of a term of {$field->label}, such as “Perennials > Ferns”", Whitespace::trim($path));
             $slugs[$term->slug] = $term->slug;
         }
 
@@ -84,7 +85,7 @@ final class Terms implements Kind
         for ($term = $terms->find($slug); $term !== null; $term = $term->parent === null ? null : $terms->find($term->parent)) {
             array_unshift($names, $term->name);
         }
-        $plain = preg_match('/[|>]|^\s|\s$/', implode('', $names)) !== 1;
+        $plain = ! str_contains(implode('', $names), '|') && ! str_contains(implode('', $names), '>') && array_filter($names, Whitespace::isAtAnEnd(...)) === [];
 
         return $plain && $names !== [] && $terms->byPath($names)?->slug === $slug ? implode(' > ', $names) : $slug;
     }

@@ -9,7 +9,8 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
-use Wellspring\Core\Text\Html;
+use Wellspring\Core\Text\ControlCharacters;
+use Wellspring\Core\Text\Whitespace;
 
 /** One line of text. White space at its ends is dropped. */
 final class Text implements Kind
@@ -46,10 +47,10 @@ final class Text implements Kind
             throw WrongValue::expected('text', $value);
         }
         self::mustBeReadable($value);
-        if (Html::squeeze($value) === '') {
+        if (Whitespace::isAll($value)) {
             return null;
         }
-        $value = trim(self::oneLine($value));
+        $value = Whitespace::trim(Whitespace::onOneLine($value));
         $field->limits->holdText($value, 1000);
 
         return $value;
@@ -73,19 +74,13 @@ final class Text implements Kind
         );
     }
 
-    /** Breaks of lines, whatever their kind, become blanks. */
-    public static function oneLine(string $text): string
-    {
-        return preg_replace('/\R/u', ' ', $text) ?? $text;
-    }
-
     /** @throws WrongValue when the text is not UTF-8 or holds a control character that no text needs */
     public static function mustBeReadable(string $text): void
     {
         if (! mb_check_encoding($text, 'UTF-8')) {
             throw WrongValue::expected('text in UTF-8', $text);
         }
-        if (preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', $text) === 1) {
+        if (ControlCharacters::areIn($text)) {
             throw new WrongValue('expected text without control characters.');
         }
     }

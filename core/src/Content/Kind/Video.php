@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Text\Whitespace;
 
 /** A video: the address of one elsewhere, or the name of an uploaded file. */
 final class Video implements Kind
@@ -45,7 +46,7 @@ final class Video implements Kind
 
     public function readCell(string $cell, Field $field): mixed
     {
-        return $this->read(trim($cell), $field);
+        return $this->read(Whitespace::trim($cell), $field);
     }
 
     public function writeCell(mixed $value, Field $field): string

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Whitespace;
 
 /** Yes or no; a value that was never stated is neither. */
 final class YesNo implements Kind
@@ -46,7 +47,7 @@ final class YesNo implements Kind
 
     public function readCell(string $cell, Field $field): ?bool
     {
-        $word = strtolower(trim($cell));
+        $word = strtolower(Whitespace::trim($cell));
 
         return $word === '' ? null : self::WORDS[$word] ?? throw WrongValue::expected('yes, no, true, false, 1 or 0', $cell);
     }

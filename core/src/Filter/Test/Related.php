@@ -42,7 +42,7 @@ final readonly class Related implements RecordTest
 
     public function lacks(Context $context): bool
     {
-        return $context->page->item === null || ! $context->admits($context->page->item);
+        return $context->pageItem() === null;
     }
 
     public function keeps(mixed $found, Condition $condition, Context $context): bool
@@ -62,8 +62,8 @@ final readonly class Related implements RecordTest
      */
     public static function shared(Record $record, array $taxonomies, Context $context): int
     {
-        $item = $context->page->item;
-        if ($item === null || ! $context->admits($item)) {
+        $item = $context->pageItem();
+        if ($item === null) {
             return 0;
         }
 

@@ -12,6 +12,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\RecordTest;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Sought;
+use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Text\Words;
 
 /**
@@ -37,7 +38,7 @@ final readonly class Search implements RecordTest
 
     public function readValue(mixed $value, Field $field): string
     {
-        $text = trim(TextMatch::given($value));
+        $text = Whitespace::trim(TextMatch::given($value));
 
         return Words::looked($text) === [] ? throw WrongValue::expected('at least one word or number', $value) : $text;
     }

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\Whitespace;
 
 /** A whole text against those given, without regard to case or accents. “None of” keeps records without text. */
 final readonly class TextAmong extends Among
@@ -21,7 +22,7 @@ final readonly class TextAmong extends Among
     /** @return non-empty-list<string> */
     public function readValue(mixed $value, Field $field): array
     {
-        return Given::list($value, 'texts', fn (mixed $one): string => trim(TextMatch::given($one)));
+        return Given::list($value, 'texts', fn (mixed $one): string => Whitespace::trim(TextMatch::given($one)));
     }
 
     /** @return list<string> the given texts in the form in which they are compared */

@@ -13,6 +13,7 @@ use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
+use Wellspring\Core\Text\Whitespace;
 
 /** Text against text, without regard to case or accents; of HTML, the text a visitor reads. The negative ones keep records without text. */
 final readonly class TextMatch implements Test
@@ -45,7 +46,7 @@ final readonly class TextMatch implements Test
         $value = self::given($value);
 
         // A stored text has no white space at its ends, so a whole one is compared without; “the ” may begin one.
-        return $this->place === Place::Whole ? trim($value) : $value;
+        return $this->place === Place::Whole ? Whitespace::trim($value) : $value;
     }
 
     /**
@@ -55,7 +56,7 @@ final readonly class TextMatch implements Test
      */
     public static function given(mixed $value): string
     {
-        if (! is_string($value) || Html::squeeze($value) === '') {
+        if (! is_string($value) || Whitespace::isAll($value)) {
             throw WrongValue::expected('text that is not empty', $value);
         }
         Text::mustBeReadable($value);
@@ -63,7 +64,7 @@ final readonly class TextMatch implements Test
             throw new WrongValue('expected at most 300 characters.');
         }
 
-        return Text::oneLine($value);
+        return Whitespace::onOneLine($value);
     }
 
     /** A value of the field in the form in which it is compared. */

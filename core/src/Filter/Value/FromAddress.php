@@ -6,6 +6,7 @@ namespace Wellspring\Core\Filter\Value;
 
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Text\Whitespace;
 
 /** The words that a visitor looks for, as the page's address says them: `/search?q=fern`. */
 final readonly class FromAddress implements Asked
@@ -16,7 +17,7 @@ final readonly class FromAddress implements Asked
 
     public function take(Field $field, Context $context): mixed
     {
-        $words = trim($context->address[$this->name] ?? '');
+        $words = Whitespace::trim($context->address[$this->name] ?? '');
 
         return $words === '' ? null : mb_substr($words, 0, 200);
     }

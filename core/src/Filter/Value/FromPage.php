@@ -19,13 +19,14 @@ final readonly class FromPage implements Asked
     public function take(Field $field, Context $context): mixed
     {
         $page = $context->page;
+        $item = $context->pageItem();
 
         return match ($this->take) {
             Take::Term => $this->terms($field, $context),
             Take::Item => match (true) {
-                $page->item === null || ! $context->admits($page->item) => null,
-                $this->of !== null => self::fitted($page->item->value($this->of), $field),
-                $field->family() === Family::Items => ["{$page->item->type}/{$page->item->slug}"],
+                $item === null => null,
+                $this->of !== null => self::fitted($item->value($this->of), $field),
+                $field->family() === Family::Items => [$item->name()],
                 default => null,
             },
             Take::Month => $page->month,
@@ -41,9 +42,9 @@ final readonly class FromPage implements Asked
         if ($term !== null) {
             return $term['taxonomy'] === $taxonomy ? [$term['slug']] : null;
         }
-        $item = $context->page->item;
+        $item = $context->pageItem();
 
-        return $item !== null && $taxonomy !== null && $context->admits($item) ? $item->terms($taxonomy) ?: null : null;
+        return $item !== null && $taxonomy !== null ? $item->terms($taxonomy) ?: null : null;
     }
 
     /** One value where the field's tests take one, a list where they take a list. */

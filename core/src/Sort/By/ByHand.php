@@ -33,9 +33,11 @@ final readonly class ByHand implements By
         return true;
     }
 
-    public function value(Record $record, Ordering $ordering): ?int
+    public function values(Ordering $ordering): \Closure
     {
-        return $record->place($this->term === null ? '' : "{$this->term['taxonomy']}/{$this->term['slug']}");
+        $within = $this->term === null ? '' : "{$this->term['taxonomy']}/{$this->term['slug']}";
+
+        return fn (Record $record): ?int => $record->place($within);
     }
 
     public function label(): string

@@ -34,15 +34,18 @@ final readonly class FieldValue implements By
         return true;
     }
 
-    public function value(Record $record, Ordering $ordering): mixed
+    public function values(Ordering $ordering): \Closure
     {
-        $value = $record->value($this->field);
-        if ($this->family() !== Family::Choice || $value === null) {
-            return $value;
+        if ($this->family() !== Family::Choice) {
+            return fn (Record $record): mixed => $record->value($this->field);
         }
-        $place = array_search($value, array_map(strval(...), array_keys($this->field->choices)), true);
+        $places = array_flip(array_map(strval(...), array_keys($this->field->choices)));
 
-        return $place === false ? count($this->field->choices) : $place;
+        return function (Record $record) use ($places): ?int {
+            $value = $record->value($this->field);
+
+            return is_string($value) ? $places[$value] ?? count($places) : null;
+        };
     }
 
     public function label(): string

@@ -12,7 +12,7 @@ use Wellspring\Core\Sort\By;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Ordering;
 
-/** The number of views in the last days, today among them. */
+/** The number of views in the last days, up to and including today. */
 final readonly class Popularity implements By
 {
     public const DAYS = 30;
@@ -38,17 +38,21 @@ final readonly class Popularity implements By
         return false;
     }
 
-    /** @return string the first day whose views count */
-    public function since(Context $context): string
+    /** @return array{string, string} the first and the last day whose views count */
+    public function days(Context $context): array
     {
-        return $context->calendar->movedDay($context->today(), 1 - $this->days, Unit::Days);
+        return [$context->calendar->movedDay($context->today(), 1 - $this->days, Unit::Days), $context->today()];
     }
 
-    public function value(Record $record, Ordering $ordering): int
+    public function values(Ordering $ordering): \Closure
     {
-        $since = $this->since($ordering->context);
+        [$first, $last] = $this->days($ordering->context);
 
-        return array_sum(array_filter($record->viewsByDay, fn (string $day): bool => $day >= $since, ARRAY_FILTER_USE_KEY));
+        return fn (Record $record): int => array_sum(array_filter(
+            $record->viewsByDay,
+            fn (string $day): bool => $day >= $first && $day <= $last,
+            ARRAY_FILTER_USE_KEY,
+        ));
     }
 
     public function label(): string

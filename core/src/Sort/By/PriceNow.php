@@ -47,9 +47,9 @@ final readonly class PriceNow implements By
         return true;
     }
 
-    public function value(Record $record, Ordering $ordering): mixed
+    public function values(Ordering $ordering): \Closure
     {
-        return $this->onSale($record, $ordering->context)
+        return fn (Record $record): mixed => $this->onSale($record, $ordering->context)
             ? $record->value($this->salePrice) ?? $record->value($this->price)
             : $record->value($this->price);
     }

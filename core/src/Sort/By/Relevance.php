@@ -34,9 +34,11 @@ final readonly class Relevance implements By
         return false;
     }
 
-    public function value(Record $record, Ordering $ordering): int
+    public function values(Ordering $ordering): \Closure
     {
-        return array_sum(array_map(fn (Sought $word): int => $word->weight($record->words, $ordering->context->language), $this->sought));
+        $language = $ordering->context->language;
+
+        return fn (Record $record): int => array_sum(array_map(fn (Sought $word): int => $word->weight($record->words, $language), $this->sought));
     }
 
     public function label(): string

@@ -34,9 +34,9 @@ final readonly class SharedTerms implements By
         return false;
     }
 
-    public function value(Record $record, Ordering $ordering): int
+    public function values(Ordering $ordering): \Closure
     {
-        return Related::shared($record, $this->taxonomies, $ordering->context);
+        return fn (Record $record): int => Related::shared($record, $this->taxonomies, $ordering->context);
     }
 
     public function label(): string

@@ -29,9 +29,11 @@ final class Shuffle implements By
         return true;
     }
 
-    public function value(Record $record, Ordering $ordering): string
+    public function values(Ordering $ordering): \Closure
     {
-        return md5(self::salt($ordering->module, $ordering->context).$record->id);
+        $salt = self::salt($ordering->module, $ordering->context);
+
+        return fn (Record $record): string => md5($salt.$record->id);
     }
 
     public static function salt(string $module, Context $context): string

@@ -51,16 +51,20 @@ final readonly class WeightedRating implements By
         return false;
     }
 
-    public function value(Record $record, Ordering $ordering): ?float
+    public function values(Ordering $ordering): \Closure
     {
         [$sum, $count] = $this->total($ordering->source);
         if ($count <= 0.0) {
-            return null;
+            return fn (Record $record): null => null;
         }
-        [$own, $n] = $this->total([$record]);
+        $mean = $sum / $count;
 
-        // Without confidence in the mean, a record without ratings has none.
-        return $this->confidence + $n > 0.0 ? ($this->confidence * ($sum / $count) + $own) / ($this->confidence + $n) : null;
+        return function (Record $record) use ($mean): ?float {
+            [$own, $n] = $this->total([$record]);
+
+            // Without confidence in the mean, a record without ratings has none.
+            return $this->confidence + $n > 0.0 ? ($this->confidence * $mean + $own) / ($this->confidence + $n) : null;
+        };
     }
 
     /**

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Text;
+
+/**
+ * White space in text: every character with the Unicode property White_Space, and the two without a width that copied text
+ * often carries (U+200B, U+FEFF).
+ */
+final class Whitespace
+{
+    private const CHARACTER = '[\s\p{Z}\x{85}\x{200B}\x{FEFF}]';
+
+    /** The text without white space at its ends. Text that is not UTF-8 loses ASCII white space only. */
+    public static function trim(string $text): string
+    {
+        return preg_replace('/^'.self::CHARACTER.'+|'.self::CHARACTER.'+$/Du', '', $text) ?? trim($text);
+    }
+
+    /** Every run of white space becomes one blank; none stays at the ends. */
+    public static function squeeze(string $text): string
+    {
+        return trim(preg_replace('/'.self::CHARACTER.'+/u', ' ', $text) ?? $text);
+    }
+
+    /** Every line break, of whatever kind, becomes a blank. */
+    public static function onOneLine(string $text): string
+    {
+        return preg_replace('/\R/u', ' ', $text) ?? $text;
+    }
+
+    public static function isAll(string $text): bool
+    {
+        return self::trim($text) === '';
+    }
+
+    public static function isAtAnEnd(string $text): bool
+    {
+        return self::trim($text) !== $text;
+    }
+
+    /** @return list<string> the parts of a list in one cell, without white space at their ends; empty parts are left out */
+    public static function parts(string $list, string $separator): array
+    {
+        $parts = $separator === '' ? [$list] : explode($separator, $list);
+
+        return array_values(array_filter(array_map(self::trim(...), $parts), fn (string $part): bool => $part !== ''));
+    }
+}
