@@ -9,12 +9,13 @@ use App\Models\Media;
 use App\Models\Module;
 use App\Models\Taxonomy as TaxonomyRow;
 use App\Models\Term;
+use App\Modules\DefinitionRenamer;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\TaxonomyFile;
 use Wellspring\Core\Content\TermDraft;
-use Wellspring\Core\Module\TermRename;
+use Wellspring\Core\Module\Renaming;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
@@ -23,7 +24,7 @@ use Wellspring\Core\Text\Words;
 /** The one way in which taxonomies and terms are written. What it does to items and modules can be undone. */
 final readonly class TermWriter
 {
-    public function __construct(private CatalogueStore $store, private ItemWriter $items, private Ledger $ledger)
+    public function __construct(private CatalogueStore $store, private ItemWriter $items, private Ledger $ledger, private DefinitionRenamer $renamer)
     {
     }
 
@@ -69,10 +70,11 @@ final readonly class TermWriter
     {
         return DB::transaction(function () use ($term, $draft): Term {
             $this->check($term->taxonomy_key, $draft, $term, null);
+            $before = $this->store->catalogue();
             $old = $term->slug;
             $term->fill($this->columns($term->taxonomy_key, $draft))->save();
             if ($old !== $term->slug) {
-                $this->renameInModules($term->taxonomy_key, [$old => $term->slug]);
+                $this->renamer->rename(Renaming::ofTerms($term->taxonomy_key, [$old => $term->slug]), $before);
             }
             $this->store->forget();
 
@@ -132,7 +134,8 @@ final readonly class TermWriter
                 $child->update(['parent_id' => $into->id, 'position' => (is_numeric($last) ? (int) $last : -1) + 1 + $i]);
             }
             Term::query()->whereIn('id', $ids)->delete();
-            $this->renameInModules($into->taxonomy_key, array_fill_keys(array_map(fn (Term $term): string => $term->slug, $gone), $into->slug));
+            $renamed = array_fill_keys(array_map(fn (Term $term): string => $term->slug, $gone), $into->slug);
+            $this->renamer->rename(Renaming::ofTerms($into->taxonomy_key, $renamed), $this->store->catalogue());
         });
     }
 
@@ -225,21 +228,6 @@ final readonly class TermWriter
                 where items.id = any(?::bigint[])
                 SQL, [Auth::id(), $change->title, $taxonomy, $taxonomy, $taxonomy, $ids]);
             DB::statement('insert into change_items (change_id, item_id, before, after) select ?, id, revision - 1, revision from items where id = any(?::bigint[])', [$change->id, $ids]);
-        }
-    }
-
-    /** @param  array<string, string>  $renamed */
-    private function renameInModules(string $taxonomy, array $renamed): void
-    {
-        foreach (Module::query()->lockForUpdate()->get() as $module) {
-            $draft = TermRename::in($module->draft, $taxonomy, $renamed);
-            $live = $module->live === null ? null : TermRename::in($module->live, $taxonomy, $renamed);
-            if ($draft !== $module->draft || $live !== $module->live) {
-                $module->draft = $draft;
-                $module->live = $live;
-                $module->revision++;
-                $module->save();
-            }
         }
     }
 

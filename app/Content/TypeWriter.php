@@ -9,6 +9,7 @@ use App\Models\ContentType;
 use App\Models\Item;
 use App\Models\Module;
 use App\Models\Taxonomy as TaxonomyRow;
+use App\Modules\DefinitionRenamer;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
@@ -21,15 +22,16 @@ use Wellspring\Core\Content\Outcome;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Content\TypeFile;
-use Wellspring\Core\Module\FieldRename;
 use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Module\Renaming;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Wording\Message;
 
 /** Defines content types from their files; says beforehand what becomes of stored values, and keeps what leaves them. */
 final readonly class TypeWriter
 {
-    public function __construct(private CatalogueStore $store, private ItemWriter $items, private Ledger $ledger)
+    public function __construct(private CatalogueStore $store, private ItemWriter $items, private Ledger $ledger, private DefinitionRenamer $renamer)
     {
     }
 
@@ -69,8 +71,8 @@ final readonly class TypeWriter
         $this->ledger->change('type', "Changed the type {$now->plural}", 'type changed', function (Change $change) use ($now, $type, $renamed, $except): void {
             $change->data = ['type' => $type->key, 'before' => TypeFile::write($now), 'after' => TypeFile::write($type), 'renamed' => (object) $renamed];
             $change->save();
-            $this->store($type);
             $this->renameInModules($type, $renamed);
+            $this->store($type);
             $this->rewriteItems($now, $type, $renamed, $except);
         });
 
@@ -87,8 +89,8 @@ final readonly class TypeWriter
         $renamed = array_flip(array_filter((array) ($change->data['renamed'] ?? []), is_string(...)));
         $same = DB::table('change_items')->join('items', 'items.id', '=', 'change_items.item_id')->where('change_id', $change->id)->whereColumn('items.revision', 'change_items.after')->pluck('items.id');
         $before = $this->readAgain($change->data['before'] ?? null);
+        $this->renameInModules($now, $renamed);
         $this->store($before);
-        $this->renameInModules($before, $renamed);
         $this->rewriteItems($now, $before, $renamed, array_values(array_map(intval(...), $same->all())));
     }
 
@@ -98,7 +100,7 @@ final readonly class TypeWriter
         $problems = new Problems;
         $count = Item::query()->where('type_key', $key)->count();
         if ($count > 0) {
-            $problems->add('', 'inUse', "{$count} items are of this type. Remove them first.");
+            $problems->add('', 'inUse', Message::of('{n, plural, one {# item is of this type. Remove it first.} other {# items are of this type. Remove them first.}}', ['n' => $count]));
         }
         foreach (Module::query()->get() as $module) {
             if (in_array($key, self::drawn($module->draft), true) || in_array($key, self::drawn($module->live ?? []), true)) {
@@ -140,10 +142,11 @@ final readonly class TypeWriter
             }
         }
         $problems->refuseIfAny();
+        $renaming = Renaming::ofFields($type->key, $renamed, $catalogue);
         $reader = new ModuleReader(new Catalogue([$type->key => $type] + $catalogue->types, $catalogue->taxonomies + $type->taxonomies));
         foreach (Module::query()->whereNotNull('live')->get() as $module) {
             try {
-                $reader->read($this->renamedDefinition($module->live ?? [], $type, $renamed));
+                $reader->read(DefinitionRenamer::renamed($module->live ?? [], $renaming, $catalogue));
             } catch (Refused $refused) {
                 $problems->add('', 'inUse', "the live module “{$module->key}” could no longer be read: {$refused->problems[0]}");
             }
@@ -153,9 +156,22 @@ final readonly class TypeWriter
         return $type;
     }
 
+    /**
+     * Call before the type is stored: definitions are read as the site was.
+     *
+     * @param  array<string, string>  $renamed
+     */
+    private function renameInModules(Type $type, array $renamed): void
+    {
+        if ($renamed !== []) {
+            $catalogue = $this->store->catalogue();
+            $this->renamer->rename(Renaming::ofFields($type->key, $renamed, $catalogue), $catalogue);
+        }
+    }
+
     private function readAgain(mixed $definition): Type
     {
-        return TypeFile::read($definition, $this->store->catalogue()->taxonomies);
+        return TypeFile::read($definition, $this->store->catalogue()->taxonomies, stored: true);
     }
 
     private function store(Type $type): Type
@@ -191,7 +207,7 @@ final readonly class TypeWriter
         $effects = [];
         if ($now->address !== $type->address) {
             $count = Item::query()->where('type_key', $type->key)->count();
-            $effects[] = new Effect('', "{$count} items move from {$now->address} to {$type->address}; links to the old addresses lead nowhere.", $count);
+            $effects[] = new Effect('', Message::of('{n, plural, one {# item moves} other {# items move}} from {from} to {to}; links to the old {n, plural, one {address leads} other {addresses lead}} nowhere.', ['n' => $count, 'from' => $now->address, 'to' => $type->address]), $count);
         }
         foreach (array_diff_key($type->fields, $now->fields, array_flip($renamed)) as $new) {
             $effects[] = new Effect($new->key, "{$new->label} is added; every item begins without a value.");
@@ -201,34 +217,34 @@ final readonly class TypeWriter
             $new = $type->fields[$renamed[$key] ?? $key] ?? null;
             $found = $outcomes[$key] ?? [];
             $count = array_sum($found);
-            $items = fn (int $n): string => $n === 1 ? '1 item' : "{$n} items";
+            $values = fn (string $words, int $n): string => Message::of($words, ['n' => $n, 'old' => $old->label, 'new' => $new->label ?? '', 'key' => $new->key ?? '']);
             if ($new === null) {
-                $effects[] = new Effect($key, $count === 0 ? "{$old->label} goes; no item has a value of it." : "{$old->label} goes, and with it the values of {$items($count)}.", $count, $count > 0);
+                $effects[] = new Effect($key, $values('{n, plural, =0 {{old} goes; no item has a value of it.} one {{old} goes, and with it the value of # item.} other {{old} goes, and with it the values of # items.}}', $count), $count, $count > 0);
 
                 continue;
             }
             if ($new->key !== $key) {
-                $effects[] = new Effect($new->key, "{$old->label} is called {$new->key} from now on; the values of {$items($count)} and the modules that name it follow.", $count);
+                $effects[] = new Effect($new->key, $values('{old} gets the key {key}; {n, plural, one {the value of # item} other {the values of # items}} and the modules that name it follow.', $count), $count);
             }
             foreach ([
-                [Outcome::Converted, 'is written in its new form', false],
-                [Outcome::Lost, 'cannot be held any more and goes', true],
-                [Outcome::Unfit, 'no longer fits; it stays as it is until the item is saved next', false],
+                [Outcome::Converted, '{n, plural, one {the value of # item is} other {the values of # items are}} written in the new form', false],
+                [Outcome::Lost, '{n, plural, one {the value of # item cannot be held any more and goes} other {the values of # items cannot be held any more and go}}', true],
+                [Outcome::Unfit, '{n, plural, one {the value of # item no longer fits; it stays as it is until the item is saved next} other {the values of # items no longer fit; each stays as it is until its item is saved next}}', false],
             ] as [$outcome, $words, $loses]) {
                 if (($n = $found[$outcome->name] ?? 0) > 0) {
-                    $effects[] = new Effect($new->key, "{$new->label}: the value of {$items($n)} {$words}.", $n, $loses);
+                    $effects[] = new Effect($new->key, $values("{new}: {$words}.", $n), $n, $loses);
                 }
             }
             if ($new->required && ! $old->required) {
                 $without = Item::query()->where('type_key', $type->key)->count() - $count + ($found[Outcome::Lost->name] ?? 0);
                 if ($without > 0) {
-                    $effects[] = new Effect($new->key, "{$items($without)} have no {$new->label}; it is asked for when they are saved next.", $without);
+                    $effects[] = new Effect($new->key, $values('{n, plural, one {# item has no {new}; it is asked for when the item is saved next} other {# items have no {new}; it is asked for when they are saved next}}.', $without), $without);
                 }
             }
         }
         foreach (array_diff_key($now->taxonomies, $type->taxonomies) as $taxonomy) {
             $count = $this->ofTaxonomy($type, $taxonomy)->count();
-            $effects[] = new Effect('', "{$taxonomy->label} no longer belongs to this type".($count === 0 ? '; no item has a term of it.' : ", and {$count} items lose their terms of it."), $count, $count > 0);
+            $effects[] = new Effect('', Message::of('{label} no longer belongs to this type{n, plural, =0 {; no item has a term of it} one {, and # item loses its terms of it} other {, and # items lose their terms of it}}.', ['n' => $count, 'label' => $taxonomy->label]), $count, $count > 0);
         }
 
         return $effects;
@@ -321,40 +337,6 @@ final readonly class TypeWriter
     private function ofTaxonomy(Type $type, Taxonomy $taxonomy): Builder
     {
         return Item::query()->where('type_key', $type->key)->whereHas('terms', fn ($terms) => $terms->where('taxonomy_key', $taxonomy->key));
-    }
-
-    /** @param  array<string, string>  $renamed */
-    private function renameInModules(Type $type, array $renamed): void
-    {
-        foreach ($renamed === [] ? [] : Module::query()->lockForUpdate()->get() as $module) {
-            $draft = $this->renamedDefinition($module->draft, $type, $renamed);
-            $live = $module->live === null ? null : $this->renamedDefinition($module->live, $type, $renamed);
-            if ($draft !== $module->draft || $live !== $module->live) {
-                $module->draft = $draft;
-                $module->live = $live;
-                $module->revision++;
-                $module->save();
-            }
-        }
-    }
-
-    /**
-     * @param  array<string, mixed>  $definition
-     * @param  array<string, string>  $renamed
-     * @return array<string, mixed>
-     */
-    private function renamedDefinition(array $definition, Type $type, array $renamed): array
-    {
-        $reached = [];
-        foreach ($this->store->catalogue()->types as $other) {
-            foreach ($other->fields as $link) {
-                foreach ($link->family() === Family::Items && in_array($type->key, $link->types, true) ? $renamed : [] as $old => $new) {
-                    $reached["{$link->key}.{$old}"] = "{$link->key}.{$new}";
-                }
-            }
-        }
-
-        return FieldRename::in($definition, $reached + (in_array($type->key, self::drawn($definition), true) ? $renamed : []));
     }
 
     /**

@@ -7,7 +7,7 @@ namespace App\Listing;
 use App\Content\CatalogueStore;
 use App\Content\Records;
 use App\Models\Item;
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\Context;

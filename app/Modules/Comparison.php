@@ -12,6 +12,7 @@ use Wellspring\Core\Module\Sentence;
 use Wellspring\Core\Module\Sentences;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Shift;
+use Wellspring\Core\Wording\Format;
 
 /** What visitors would see come, go and move, page by page, if one definition took another's place; and what would look different. */
 final readonly class Comparison
@@ -21,7 +22,7 @@ final readonly class Comparison
 
     private const LOOKS = ['arrange', 'card', 'empty', 'whenNothing', 'page', 'headings'];
 
-    public function __construct(private Listing $listing, private Sources $sources)
+    public function __construct(private Listing $listing, private Sources $sources, private Format $format)
     {
     }
 
@@ -62,7 +63,7 @@ final readonly class Comparison
             'moves' => count($shift->moves),
             'otherPage' => count(array_filter(array_merge(...array_values($pages)), fn (array $row): bool => $row['what'] === 'otherPage')),
             'pages' => array_map(fn (int $page): array => ['page' => $page, 'rows' => $pages[$page]], array_keys($pages)),
-            'said' => self::said($before, $after),
+            'said' => $this->said($before, $after),
         ];
     }
 
@@ -71,11 +72,11 @@ final readonly class Comparison
      *
      * @return list<array{lead: string, before: string, after: string, looks: bool}>
      */
-    private static function said(?Module $before, Module $after): array
+    private function said(?Module $before, Module $after): array
     {
         $texts = function (?Module $module): array {
             $said = [];
-            foreach ($module === null ? [] : Sentences::of($module) as $sentence) {
+            foreach ($module === null ? [] : Sentences::of($module, $this->format) as $sentence) {
                 $said[$sentence->rule] = $sentence;
             }
 

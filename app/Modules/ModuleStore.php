@@ -18,7 +18,6 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Kind\Instant;
-use Wellspring\Core\Module\Mended;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Problem\Problem;
@@ -129,22 +128,22 @@ final readonly class ModuleStore
      */
     public function saveDraft(ModuleRow $row, array $definition, int $revision): ModuleRow
     {
-        $mended = Mended::read($definition, $this->reader());
-        if ($mended->module->key !== $row->key) {
+        $salvaged = $this->reader()->salvage($definition);
+        if ($salvaged->module->key !== $row->key) {
             throw Refused::because('key', 'wrongValue', "expected “{$row->key}”; a module keeps its key.");
         }
         $known = $this->faults($row);
-        $new = array_values(array_filter($mended->problems, fn (Problem $problem): bool => ! in_array(self::fault($problem), $known, true)));
+        $new = array_values(array_filter($salvaged->problems, fn (Problem $problem): bool => ! in_array(self::fault($problem), $known, true)));
         if ($new !== []) {
             throw new Refused($new);
         }
 
-        return DB::transaction(function () use ($row, $definition, $mended, $known, $revision): ModuleRow {
+        return DB::transaction(function () use ($row, $definition, $salvaged, $known, $revision): ModuleRow {
             $row = ModuleRow::query()->lockForUpdate()->findOrFail($row->id);
             if ($row->revision !== $revision) {
                 throw new StaleWrite($row->revision);
             }
-            $row->draft = $mended->problems === [] ? $mended->module->toArray() : $definition;
+            $row->draft = $salvaged->problems === [] ? $salvaged->module->toArray() : $definition;
             $row->faults = array_slice($known, -self::FAULTS);
             $row->revision++;
             $row->user_id = self::who();
@@ -158,7 +157,7 @@ final readonly class ModuleStore
     private function faults(ModuleRow $row): array
     {
         try {
-            $problems = Mended::read($row->draft, $this->reader())->problems;
+            $problems = $this->reader()->salvage($row->draft)->problems;
         } catch (Refused $refused) {
             $problems = $refused->problems;
         }

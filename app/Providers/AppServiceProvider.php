@@ -13,7 +13,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 use Wellspring\Core\Calendar\Calendar;
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Text\Language;
 
 final class AppServiceProvider extends ServiceProvider

@@ -15,6 +15,7 @@ use Wellspring\Core\Content\TermDraft;
 use Wellspring\Core\Content\TypeFile;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Wording\Message;
 
 /** Brings a set in: what the site lacks is made, what it has stays as it is. */
 final readonly class SetApplier
@@ -58,7 +59,7 @@ final readonly class SetApplier
                 $there = $this->store->catalogue()->taxonomies[$read->taxonomy->key] ?? null;
                 $new = $this->missing($read->terms, fn (string $slug): bool => $there?->terms->find($slug) === null);
                 $this->terms->apply($read);
-                $parts[] = new SetPart('taxonomy', $read->taxonomy->key, $read->taxonomy->label, $there === null ? 'new' : 'same', $new === 0 ? 'no new terms' : ($new === 1 ? '1 new term' : "{$new} new terms"));
+                $parts[] = new SetPart('taxonomy', $read->taxonomy->key, $read->taxonomy->label, $there === null ? 'new' : 'same', Message::of('{n, plural, =0 {no new terms} one {# new term} other {# new terms}}', ['n' => $new]));
             });
         }
         foreach ($this->inOrder($set->types) as $file => $data) {

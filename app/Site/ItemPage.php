@@ -8,7 +8,7 @@ use App\Content\Records;
 use App\Models\Item;
 use App\Models\Media;
 use Illuminate\Support\Collection;
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;

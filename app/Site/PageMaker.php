@@ -10,7 +10,7 @@ use App\Listing\Sources;
 use App\Models\Media;
 use App\Models\Page;
 use App\Modules\ModuleStore;
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Card\MadePart;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\Field;

@@ -47,6 +47,12 @@ final class CalendarTest extends TestCase
     public function test_months_end_on_their_last_day_and_the_time_of_day_stays(): void
     {
         $london = new Calendar(new \DateTimeZone('Europe/London'));
+        // Whatever zone PHP itself is set to.
+        foreach (['Pacific/Pago_Pago', 'America/New_York', 'UTC', 'Pacific/Kiritimati'] as $default) {
+            $this->assertSame('2026-02-28', self::under($default, fn (): string => $london->movedDay('2026-01-31', 1, Unit::Months)), $default);
+            $this->assertSame('2024-02-29', self::under($default, fn (): string => $london->movedDay('2023-12-31', 2, Unit::Months)), $default);
+            $this->assertSame('2026-03-29T23:00:00Z', self::under($default, fn (): string => $london->firstInstant('2026-03-30')), $default);
+        }
         foreach ([
             ['2026-01-31', 1, Unit::Months, '2026-02-28'], ['2024-01-31', 1, Unit::Months, '2024-02-29'], ['2026-03-31', -1, Unit::Months, '2026-02-28'],
             ['2024-02-29', 1, Unit::Years, '2025-02-28'], ['2024-02-29', -4, Unit::Years, '2020-02-29'], ['2026-12-31', 2, Unit::Months, '2027-02-28'], ['2026-01-01', -1, Unit::Months, '2025-12-01'], ['2026-03-01', -1, Unit::Days, '2026-02-28'], ['2026-02-25', 2, Unit::Weeks, '2026-03-11'],
@@ -56,6 +62,18 @@ final class CalendarTest extends TestCase
         $eve = new \DateTimeImmutable('2026-03-28T12:00:00Z');
         $this->assertSame('2026-03-29T11:00:00Z', Instant::write($london->moved($eve, 1, Unit::Days)), 'noon stays noon when clocks go forward');
         $this->assertSame('2026-03-29T12:00:00Z', Instant::write($london->moved($eve, 24, Unit::Hours)), 'hours are elapsed time');
+    }
+
+    /** @param  \Closure(): string  $ask */
+    private static function under(string $zone, \Closure $ask): string
+    {
+        $before = date_default_timezone_get();
+        date_default_timezone_set($zone);
+        try {
+            return $ask();
+        } finally {
+            date_default_timezone_set($before);
+        }
     }
 
     public function test_months_are_called_as_the_sites_language_calls_them(): void

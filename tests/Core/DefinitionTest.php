@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\TaxonomyFile;
 use Wellspring\Core\Content\TypeFile;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Module\Sentence;
@@ -166,10 +167,10 @@ final class DefinitionTest extends TestCase
             'On each card: picture · title · price · height · excerpt',
             'When empty: picture drops its line; price says “Ask at the gate”; other parts are left out',
             'When nothing is left: say “Resting.”',
-        ], array_map(fn (Sentence $sentence): string => "{$sentence->lead}: {$sentence->text()}", Sentences::of($module)));
+        ], array_map(fn (Sentence $sentence): string => "{$sentence->lead}: {$sentence->text()}", Sentences::of($module, Garden::format())));
 
         $written = $module->toArray();
-        foreach (Sentences::of($module) as $sentence) {
+        foreach (Sentences::of($module, Garden::format()) as $sentence) {
             foreach ($sentence->pieces as $piece) {
                 if ($piece->at !== null && ! in_array($piece->at, ['empty'], true)) {
                     $here = $written;
@@ -189,6 +190,31 @@ final class DefinitionTest extends TestCase
         $this->assertEquals(Garden::plant(), $again);
         $this->assertSame(array_keys((array) Garden::plantFile()['properties']), array_keys((array) $written['properties']), 'the order of fields stays');
         $this->assertNotNull((new Catalogue(['plant' => $again]))->type('plant')?->field('groups'));
+    }
+
+    public function test_keys_that_mean_something_of_their_own_are_refused(): void
+    {
+        $type = fn (string $field, string $taxonomy = 'groups'): array => ['$schema' => TypeFile::DRAFT, 'title' => 'T', 'type' => 'object', 'x-wellspring' => ['format' => 1, 'key' => 't', 'taxonomies' => [$taxonomy]], 'properties' => [$field => ['x-wellspring' => ['kind' => 'text']]]];
+        $told = function (\Closure $read): string {
+            try {
+                $read();
+            } catch (Refused $refused) {
+                return implode(' ', array_map(fn ($problem): string => "{$problem->path} {$problem->code}", $refused->problems));
+            }
+
+            return '';
+        };
+        foreach (['words', 'title', 'id', 'views', 'author', 'popularity', 'relevance', 'shuffle', 'groups', 'status'] as $key) {
+            $this->assertSame("properties.{$key} takenKey", $told(fn () => TypeFile::read($type($key))), $key);
+        }
+        foreach (['title', 'words', 'text', 'shuffle', 'publish_at'] as $key) {
+            $this->assertSame('x-wellspring.taxonomies[0] reservedKey', $told(fn () => TypeFile::read($type('fine', $key))), $key);
+            $this->assertSame('key reservedKey', $told(fn () => TaxonomyFile::read(['format' => 1, 'key' => $key, 'label' => 'L'])), $key);
+        }
+        foreach (['count', 'place', 'name', 'title', 'picture', 'relevance'] as $key) {
+            $this->assertSame("properties.{$key} takenKey", $told(fn () => TaxonomyFile::read(['format' => 1, 'key' => 'soils', 'label' => 'L'] + array_intersect_key($type($key), ['properties' => 0]))), $key);
+        }
+        $this->assertSame('', $told(fn () => TypeFile::read($type('words'), stored: true)), 'a site that has such a field from before can still be read');
     }
 
     public function test_a_wrong_type_file_is_refused_with_its_places(): void

@@ -71,7 +71,10 @@ final class LayoutTest extends TestCase
         $this->assertSame([1], (new Pages(3, 8))->numbers(1));
         $this->assertSame([1, 2, 3, null, 20], (new Pages(160, 8))->numbers(1));
         $this->assertSame([1, null, 8, 9, 10, 11, 12, null, 20], (new Pages(160, 8))->numbers(10));
-        $this->assertSame([1, 2, 3, 4, 5, 6, null, 20], (new Pages(160, 8))->numbers(4), 'a gap of one is that page');
+        $this->assertSame([1, 2, 3, 4, 5, 6, null, 20], (new Pages(160, 8))->numbers(4));
+        $this->assertSame([1, 2, 3, 4, 5, 6, 7, null, 20], (new Pages(160, 8))->numbers(5), 'a gap of one is that page');
+        $this->assertSame([1, null, 14, 15, 16, 17, 18, 19, 20], (new Pages(160, 8))->numbers(16));
+        $this->assertSame([1, null, 4, 5, 6, 7, 8, null, 20], (new Pages(160, 8))->numbers(6));
         $this->assertSame([1, null, 18, 19, 20], (new Pages(160, 8))->numbers(20));
         $this->assertSame([1, null, 499_998, 499_999, 500_000, 500_001, 500_002, null, 1_000_000], (new Pages(1_000_000, 1))->numbers(500_000));
     }

@@ -60,12 +60,17 @@ final class OrderTest extends TestCase
 
     public function test_by_hand_shuffled_and_most_seen(): void
     {
-        $records = array_map(fn (int $id): Record => Garden::record($id, publishAt: "2026-01-0{$id}T00:00:00Z")->beside([], ['2026-06-01' => $id % 3, '2026-04-01' => 10 - $id], [2 => ['' => 5], 4 => ['' => 1]][$id] ?? []), range(1, 5));
+        $records = array_map(fn (int $id): Record => Garden::record($id, publishAt: "2026-01-0{$id}T00:00:00Z")->beside([], ['2026-06-01' => $id % 3, '2026-04-01' => 10 - $id, '2026-05-02' => 0, '2026-06-02' => 50 - 10 * $id], [2 => ['' => 5], 4 => ['' => 1]][$id] ?? []), range(1, 5));
         $this->assertSame([4, 2, 5, 3, 1], self::listed(['order' => [['by' => 'byHand']]], $records)->ids, 'those never placed come after, newest first');
-        $this->assertSame([2, 5, 1, 4, 3], self::listed(['order' => [['by' => 'popularity', 'days' => 30, 'direction' => 'down']]], $records)->ids);
+        $this->assertSame([5, 3, 1, 4, 2], self::listed(['order' => [['by' => 'byHand', 'empty' => 'first']]], $records)->ids, 'asked for first, they come before');
+        $this->assertSame([5, 3, 1, 2, 4], self::listed(['order' => [['by' => 'byHand', 'empty' => 'first', 'direction' => 'down']]], $records)->ids);
+        $this->assertSame([2, 5, 1, 4, 3], self::listed(['order' => [['by' => 'popularity', 'days' => 30, 'direction' => 'down']]], $records)->ids, 'seen on 1 June, tomorrow’s views have not happened');
+        $this->assertSame([1, 2, 3, 4, 5], self::listed(['order' => [['by' => 'popularity', 'days' => 62, 'direction' => 'down']]], $records)->ids, '62 days, today among them, begin on 1 April');
+        $this->assertSame([2, 5, 1, 4, 3], self::listed(['order' => [['by' => 'popularity', 'days' => 61, 'direction' => 'down']]], $records)->ids, '61 begin on 2 April');
         $this->assertSame([1, 2, 3, 4, 5], self::listed(['order' => [['by' => 'views', 'direction' => 'down']]], [...$records])->ids);
         $shuffled = fn (string $at, string $key = 'plants'): array => self::listed(['key' => $key, 'order' => [['by' => 'shuffle']]], $records, Garden::context($at))->ids;
         $this->assertSame($shuffled('2026-06-01T00:00:00Z'), $shuffled('2026-06-01T22:00:00Z'), 'fixed for the day');
+        $this->assertNotSame($shuffled('2026-06-01T00:00:00Z'), $shuffled('2026-06-01T00:00:00Z', 'others'), 'each module in an order of its own');
         $days = array_map(fn (int $day): string => implode(',', $shuffled(sprintf('2026-06-%02dT12:00:00Z', $day))), range(1, 20));
         $this->assertGreaterThan(10, count(array_unique($days)), 'another order on other days');
     }
@@ -80,6 +85,7 @@ final class OrderTest extends TestCase
         $this->assertSame(['sun' => 3, 'shade' => 1, '' => 1], $by(['by' => 'light']));
         $this->assertSame(['shade' => 1, 'sun' => 3, '' => 1], $by(['by' => 'light', 'direction' => 'down']), 'those without a value come last either way');
         $this->assertSame(['2025-05-01' => 1, '2026-04-01' => 1, '2026-05-01' => 2, '' => 1], $by(['by' => 'sown', 'per' => 'month']));
+        $this->assertSame(['2025-04-28' => 1, '2026-04-27' => 2, '2026-05-25' => 1, '' => 1], $by(['by' => 'sown', 'per' => 'week']), 'weeks from Monday: 3 May 2026 is a Sunday');
         $this->assertSame(['7' => 1, 'e' => 1, 'f' => 2, 'z' => 1], $by(['by' => 'title']));
         $this->assertSame(['sun' => 1, 'shade' => 1], $by(['by' => 'light'], ['pin' => ['plant-2'], 'skip' => 1, 'atMost' => 3, 'where' => ['all' => [['field' => 'id', 'test' => 'notThisOne'], ['field' => 'light', 'test' => 'filled'], ['field' => 'title', 'test' => 'isNot', 'value' => 'Zinnia']]]]), 'what is pinned or skipped stands under none');
     }

@@ -95,6 +95,10 @@ final class RunTest extends TestCase
             'any of choices' => [$one('light', 'anyOf', ['shade', 'half-shade']), [1]],
             'none of choices keeps the empty' => [$one('light', 'noneOf', ['shade']), [2, 3]],
             'several choices' => [$one('uses', 'anyOf', ['cut']), [1]],
+            'all of several choices' => [$one('uses', 'allOf', ['cut', 'pot']), [1]],
+            'not all of them' => [$one('uses', 'allOf', ['cut', 'hedge']), []],
+            'all of several terms' => [$one('groups', 'allOf', ['shrubs', 'hostas']), [2]],
+            'all of terms and below' => [$one('groups', 'allOf', ['shrubs', 'ferns']) + ['below' => true], []],
             'none of several choices' => [$one('uses', 'noneOf', ['cut', 'pot']), [2, 3]],
             'yes' => [$one('hardy', 'yes'), [1]],
             'no only where stated' => [$one('hardy', 'no'), [2]],
@@ -118,6 +122,15 @@ final class RunTest extends TestCase
             $this->assertSame([1, 2, 3, 4], $keeps([$join => [['off' => true] + $is(1)]]), "{$join}, all of it off");
         }
         $this->assertSame([3], $keeps(['any' => [['off' => true] + $is(1), $is(3)]]), 'what is off is not there');
+        // Nobody looks for anything on this page, so the rule is as if it were switched off; the page has no term, so that rule holds for no record.
+        $words = ['field' => 'words', 'test' => 'search', 'value' => ['from' => 'address', 'name' => 'q']];
+        $term = ['field' => 'groups', 'test' => 'anyOf', 'value' => ['from' => 'page', 'take' => 'term']];
+        $viewer = ['field' => 'keeper', 'test' => 'anyOf', 'value' => ['from' => 'viewer']];
+        $this->assertSame([[1, 2, 3, 4], [3], [1, 2, 4]], [$keeps(['all' => [$words]]), $keeps(['any' => [$words, $is(3)]]), $keeps(['none' => [$words, $is(3)]])]);
+        foreach ([$term, $viewer, ['whenMissing' => 'keepNone'] + $words] as $none) {
+            $this->assertSame([[], [3], [1, 2, 4]], [$keeps(['all' => [$none]]), $keeps(['any' => [$none, $is(3)]]), $keeps(['none' => [$none, $is(3)]])]);
+        }
+        $this->assertSame([1, 2, 4], $keeps(['none' => [['whenMissing' => 'keepAll'] + $term, $is(3)]]), 'unless the module says otherwise');
     }
 
     public function test_order_puts_empties_last_both_ways_and_ties_by_id(): void
@@ -169,6 +182,9 @@ final class RunTest extends TestCase
         $this->assertSame([1], $ids([['empty' => ['do' => 'leaveOutLine']] + $price, $height]), 'a part takes its whole line with it');
         $this->assertSame([1, 2, 3], $ids([$price, ['empty' => ['do' => 'say', 'text' => '?']] + $height]), 'what is said shows');
         $this->assertSame([1, 3], $ids([$price], [$height]));
+        $story = [Garden::record(1, ['story' => '<p><img src="/a.webp"></p>', 'text' => '<p>…</p>']), Garden::record(2, ['story' => '<p>Long ago</p>']), Garden::record(3)];
+        $told = self::listed(['card' => ['lines' => [['parts' => [['part' => 'field', 'field' => 'story']]]]], 'order' => [['by' => 'slug']]], $story);
+        $this->assertSame([2], $told->ids, 'of text with markup only what can be read is shown; a picture alone is an empty part');
     }
 
     public function test_cards_show_values_as_the_site_writes_them_and_leave_no_holes(): void

@@ -7,7 +7,7 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Record;
@@ -68,7 +68,7 @@ final class SourceTest extends TestCase
         $found = array_column(array_map(fn (Record $record): array => [$record->id, $record->slug], $module->source->records($all, $context)), 1, 0);
         $this->assertSame($slugs, array_map(fn (int $id): string => $found[$id], $result->ids));
         $this->assertSame(count($slugs), $result->steps[0]->left);
-        $this->assertSame($reads, Sentences::of($module)[0]->text());
+        $this->assertSame($reads, Sentences::of($module, Garden::format())[0]->text());
         $this->assertSame($source, $module->source->toArray(), 'written as it was read');
         // What it holds says so, and all else says why not.
         foreach ($module->source->records($all, $context) as $record) {

@@ -8,7 +8,9 @@ use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Support\Garden;
 use Wellspring\Core\Content\Blank;
+use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Excerpt;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
@@ -49,13 +51,43 @@ final class TextTest extends TestCase
     /** @return list<array{mixed, bool}> */
     public static function empties(): array
     {
-        return [[null, true], ['', true], [" \t\n\u{A0}\u{200B}", true], [[], true], [0, false], [0.0, false], [false, false], ['0', false], [['x'], false]];
+        return [[null, true], ['', true], [" \t\n\u{A0}\u{200B}", true], ["\u{2003}\u{3000}\u{85}", true], [[], true], [0, false], [0.0, false], [false, false], ['0', false], [['x'], false]];
+    }
+
+    public function test_white_space_of_every_kind_is_dropped_at_the_ends_of_one_line_of_text(): void
+    {
+        // Source: the Unicode property White_Space; U+200B and U+FEFF have no width and are dropped with it.
+        $spaces = ["\t", "\n", "\u{85}", "\u{A0}", "\u{1680}", "\u{2003}", "\u{2028}", "\u{202F}", "\u{205F}", "\u{3000}", "\u{200B}", "\u{FEFF}"];
+        $field = Garden::plant()->fields['nickname'];
+        foreach ($spaces as $space) {
+            $this->assertSame('Tree fern', $field->kind->read("{$space}Tree fern{$space} ", $field), bin2hex($space));
+            $this->assertSame('Tree fern', $field->kind->readCell("Tree fern{$space}", $field), bin2hex($space));
+            $is = Garden::module(['where' => ['all' => [['field' => 'nickname', 'test' => 'is', 'value' => "{$space}tree FERN"]]]])->where->members[0] ?? null;
+            $this->assertTrue($is?->keeps(Garden::record(1, ['nickname' => 'Tree fern']), Garden::context()), bin2hex($space));
+        }
+        $this->assertSame('4 5', Whitespace::squeeze("\u{3000}4 \u{A0}\t5\n"));
+        foreach (["a\x00b", "a\x1Fb", "a\x0Bb", "a\x7Fb"] as $text) {
+            $this->assertSame('expected text without control characters.', $this->refusal($text));
+        }
+        $this->assertSame('expected text in UTF-8, found “a?”.', $this->refusal("a\xFF"));
+    }
+
+    private function refusal(string $text): string
+    {
+        try {
+            Garden::plant()->fields['nickname']->kind->read($text, Garden::plant()->fields['nickname']);
+        } catch (WrongValue $wrong) {
+            return $wrong->getMessage();
+        }
+
+        return '';
     }
 
     public function test_html_is_empty_without_visible_text_and_media(): void
     {
         $this->assertTrue(Blank::isHtml('<p>&nbsp;</p><!-- words --><script>x()</script><style>p{}</style>'));
         $this->assertFalse(Blank::isHtml('<p><img src="a.webp"></p>'));
+        $this->assertTrue(Blank::isHtml('<p><!-- <img src="a.webp"> --></p><template><video></video></template><!-- <img'), 'what no browser shows is no media');
         $this->assertSame('Ferns & moss, one line', Html::visibleText('<h2>Ferns &amp; moss,</h2><p>one<br>line</p>'));
         $this->assertSame('inline words', Html::visibleText('in<b>line</b> words'));
     }
@@ -71,7 +103,14 @@ final class TextTest extends TestCase
                 $this->assertTrue(str_starts_with($text, rtrim($excerpt, '…')));
                 $this->assertLessThanOrEqual($limit, $excerpt === '' ? 0 : count(explode(' ', $excerpt)));
             });
-        $this->assertSame('One, two…', Excerpt::words('One, two. Three', 2));
+        // Word boundaries: Unicode Standard Annex #29, through ICU; the Japanese and Thai words are told from memory.
+        foreach ([
+            ['One, two…', 'One, two. Three', 2], ['One, two.', 'One, two.', 2], ['£4.20 each…', '£4.20 each (two for 5)', 2],
+            ['シダは…', 'シダは日陰を好む。', 2], ['シダは日陰を好む。', 'シダは日陰を好む。', 6], ['เฟิร์นชอบ…', 'เฟิร์นชอบที่ร่ม', 2],
+            [str_repeat('x', 60).'…', str_repeat('x', 61), 1], [str_repeat('👩‍👩‍👧', 60).'…', str_repeat('👩‍👩‍👧', 61), 1],
+        ] as [$expected, $text, $words]) {
+            $this->assertSame($expected, Excerpt::words($text, $words));
+        }
     }
 
     public function test_a_slug_is_always_a_slug(): void

@@ -8,7 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Calendar\Calendar;
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Module\Module;
@@ -25,7 +25,7 @@ final class WaysTest extends TestCase
 {
     private const RECORDS = 25;
 
-    private const DEFINITIONS = 120;
+    private const DEFINITIONS = 48;
 
     private const MOVABLE = [
         ['field' => 'light', 'test' => 'anyOf', 'value' => ['sun']], ['field' => 'groups', 'test' => 'noneOf', 'value' => ['ferns', 'hostas']], ['field' => 'price', 'test' => 'lt', 'value' => 2],

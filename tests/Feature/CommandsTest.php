@@ -87,7 +87,7 @@ final class CommandsTest extends TestCase
         $this->apply(['order' => [['by' => 'sown']]], true);
         $file = Garden::plantFile();
         unset($file['properties']['nickname']);
-        $this->assertStringContainsString('properties.nickname: Nickname goes, and with it the values of 1 item', $this->refused($file));
+        $this->assertStringContainsString('properties.nickname: Nickname goes, and with it the value of 1 item', $this->refused($file));
         $file = Garden::plantFile();
         $file['properties']['nickname'] = ['type' => 'number', 'x-wellspring' => ['kind' => 'number']];
         $this->assertStringContainsString('the value of 1 item cannot be held any more and goes', $this->refused($file));

@@ -25,7 +25,7 @@ use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Calendar\Calendar;
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;

@@ -71,7 +71,7 @@ final class TypesTest extends TestCase
         $said = $this->effects($file, ['height' => 'tallness']);
         foreach ([
             'Soil is added; every item begins without a value.',
-            'Height is called tallness from now on; the values of 8 items and the modules that name it follow.',
+            'Height gets the key tallness; the values of 8 items and the modules that name it follow.',
             'Nickname goes, and with it the values of 4 items.',
             'Friends goes, and with it the values of 7 items.',
             'Uses: the value of 8 items is written in its new form.',
@@ -142,11 +142,11 @@ final class TypesTest extends TestCase
         $file = Garden::plantFile();
         $file['properties']['height'] += ['minimum' => 10];
         $file['required'] = ['nickname'];
-        $this->assertSame(['Height: the value of 1 item no longer fits; it stays as it is until the item is saved next.', '1 item have no Nickname; it is asked for when they are saved next.'], $this->effects($file));
+        $this->assertSame(['Height: the value of 1 item no longer fits; it stays as it is until the item is saved next.', '1 item has no Nickname; it is asked for when the item is saved next.'], $this->effects($file));
         $this->save($file);
         $this->assertEquals(['height' => 5], Item::query()->firstOrFail()->fields);
         $this->putJson('/manage/api/items/'.Item::query()->value('id'), ['revision' => 1, 'values' => ['title' => 'Fern']])->assertUnprocessable()->assertJsonPath('problems.0.path', 'nickname');
-        $this->deleteJson('/manage/api/types/plant')->assertUnprocessable()->assertJsonPath('problems.0.message', '1 items are of this type. Remove them first.');
+        $this->deleteJson('/manage/api/types/plant')->assertUnprocessable()->assertJsonPath('problems.0.message', '1 item is of this type. Remove it first.');
         foreach (['/manage/{slug}', '/plants', '/a/{slug}/b'] as $address) {
             $this->postJson('/manage/api/types/look', ['file' => array_replace_recursive($file, ['x-wellspring' => ['address' => $address]])])->assertUnprocessable()->assertJsonPath('problems.0.path', 'x-wellspring.address');
         }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use Wellspring\Core\Calendar\Calendar;
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
@@ -105,7 +105,13 @@ final class Garden
 
     public static function catalogue(): Catalogue
     {
-        return new Catalogue(['plant' => self::plant(), 'tool' => TypeFile::read(self::toolFile(), ['groups' => self::groups()])], self::taxonomies(), ['gardeners' => 'Gardeners', 'journal' => 'The journal']);
+        return self::catalogueWith(self::plantFile());
+    }
+
+    /** @param  array<string, mixed>  $plantFile */
+    public static function catalogueWith(array $plantFile): Catalogue
+    {
+        return new Catalogue(['plant' => TypeFile::read($plantFile, ['groups' => self::groups()]), 'tool' => TypeFile::read(self::toolFile(), ['groups' => self::groups()])], self::taxonomies(), ['gardeners' => 'Gardeners', 'journal' => 'The journal']);
     }
 
     public static function context(string $at = '2026-06-01T12:00:00Z', Audience $viewer = Audience::SignedOut, string $zone = 'Europe/London', Shown $page = new Shown): Context
@@ -119,9 +125,20 @@ final class Garden
         return (new ModuleReader(self::catalogue()))->read($rules + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']]]);
     }
 
-    /** @param  array<string, mixed>  $values */
-    public static function record(int $id, array $values = [], string $title = '', Status $status = Status::Published, ?string $publishAt = '2026-01-01T00:00:00Z', ?string $expireAt = null, Audience $audience = Audience::Everyone): Record
-    {
-        return new Record($id, 'plant', "plant-{$id}", $title === '' ? "Plant {$id}" : $title, $status, $publishAt, $expireAt, $audience, $values);
+    /**
+     * @param  array<string, mixed>  $values
+     * @param  array<string, list<Record>>  $linked
+     */
+    public static function record(
+        int $id,
+        array $values = [],
+        string $title = '',
+        Status $status = Status::Published,
+        ?string $publishAt = '2026-01-01T00:00:00Z',
+        ?string $expireAt = null,
+        Audience $audience = Audience::Everyone,
+        array $linked = [],
+    ): Record {
+        return new Record($id, 'plant', "plant-{$id}", $title === '' ? "Plant {$id}" : $title, $status, $publishAt, $expireAt, $audience, $values, $linked);
     }
 }

@@ -15,7 +15,7 @@ use App\Site\ShownModule;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Type;
 
 /** The site that visitors see: pages with their modules, and items' own pages. */

@@ -22,16 +22,4 @@ final class Period
             default => Stretch::Year,
         });
     }
-
-    /** How it reads: “1 May 2026”, “May 2026”, “2026”. */
-    public static function words(string $text): string
-    {
-        $at = new \DateTimeImmutable(str_pad($text, 10, '-01'), new \DateTimeZone('UTC'));
-
-        return match (strlen($text)) {
-            10 => $at->format('j M Y'),
-            7 => $at->format('F Y'),
-            default => $text,
-        };
-    }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Calendar;
 
+use Wellspring\Core\Wording\Message;
+
 /** What lengths of time are counted in. */
 enum Unit: string
 {
@@ -33,6 +35,8 @@ enum Unit: string
 
     public function words(int $amount): string
     {
-        return $amount === 1 ? substr($this->value, 0, -1) : "{$amount} {$this->value}";
+        $one = substr($this->value, 0, -1);
+
+        return Message::of("{n, plural, =1 {{$one}} other {{n, number, integer} {$this->value}}}", ['n' => $amount]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Card;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Wording\Format;
 
 /** How one record looks: lines of parts. */
 final readonly class Card

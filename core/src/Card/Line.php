@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Card;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Wording\Format;
 
 /** One line of a card. */
 final readonly class Line

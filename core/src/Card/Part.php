@@ -6,9 +6,12 @@ namespace Wellspring\Core\Card;
 
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
+use Wellspring\Core\Wording\Format;
 
 /** One part of a card's line. */
-final readonly class Part
+final readonly class Part implements RefersTo
 {
     /**
      * @param  int|null  $level  of a heading, 2 to 6
@@ -31,6 +34,11 @@ final readonly class Part
         $shown = $this->kind->show($this, $record, $format);
 
         return $shown === '' ? null : $shown;
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return $this->kind->key() === 'field' ? [Reference::toField("{$at}.field", $this->field, $types)] : [];
     }
 
     public function wording(): string

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
 
 /**
  * A kind of part on a card: which field it shows and how.

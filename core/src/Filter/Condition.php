@@ -6,6 +6,8 @@ namespace Wellspring\Core\Filter;
 
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Value\Asked;
 use Wellspring\Core\Filter\Value\Missing;
@@ -86,6 +88,20 @@ final readonly class Condition
         }
 
         return $this->test->isNegative();
+    }
+
+    /**
+     * @param  string  $at  where it stands in the definition
+     * @param  list<string>  $types  keys of the content types whose items the module lists
+     * @return list<Reference>
+     */
+    public function references(string $at, array $types): array
+    {
+        return [
+            Reference::toField("{$at}.field", $this->field, $types),
+            ...$this->value instanceof RefersTo ? $this->value->references("{$at}.value", $types) : [],
+            ...$this->test instanceof ReferringTest ? $this->test->references($this, $at, $types) : [],
+        ];
     }
 
     /** @return array<string, mixed> */

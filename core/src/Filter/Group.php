@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Run\Context;
 
 /** Conditions joined by all, any or none. A group with nothing in it, or that is off, keeps everything; a member that asks nothing is not there. */
@@ -43,6 +44,21 @@ final readonly class Group
     public function active(): array
     {
         return array_values(array_filter($this->members, fn (Condition|Group $member): bool => ! ($member instanceof Condition ? $member->isInactive() : $member->off)));
+    }
+
+    /**
+     * @param  string  $at  where it stands in the definition
+     * @param  list<string>  $types  keys of the content types whose items the module lists
+     * @return list<Reference>
+     */
+    public function references(string $at, array $types): array
+    {
+        $all = [];
+        foreach ($this->members as $i => $member) {
+            array_push($all, ...$member->references("{$at}.{$this->join->value}[{$i}]", $types));
+        }
+
+        return $all;
     }
 
     /** @return list<Condition> at any depth, those that are off too */

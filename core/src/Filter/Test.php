@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /**
  * What a condition asks of a field's value.
@@ -43,5 +44,5 @@ interface Test
     public function words(Condition $condition): string;
 
     /** How the value reads; empty where there is none. */
-    public function valueWords(Condition $condition): string;
+    public function valueWords(Condition $condition, Format $format): string;
 }

@@ -5,22 +5,19 @@ declare(strict_types=1);
 namespace Wellspring\Core\Module;
 
 use Wellspring\Core\Card\Card;
-use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Filter\Group;
-use Wellspring\Core\Filter\Test\Given;
 use Wellspring\Core\Filter\Test\Search;
-use Wellspring\Core\Filter\Test\TermsAmong;
 use Wellspring\Core\Layout\Arrange;
 use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Paging\PageRule;
 use Wellspring\Core\Run\Context;
-use Wellspring\Core\Sort\By\ByHand;
 use Wellspring\Core\Sort\By\Relevance;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Source;
-use Wellspring\Core\Source\Terms;
 
 /** The definition of one data-driven listing, read and found right by ModuleReader. */
 final readonly class Module
@@ -59,27 +56,38 @@ final readonly class Module
         return $this->source->type();
     }
 
-    /** @return list<array{taxonomy: Taxonomy, slug: string}> the terms that its rules name, each once */
-    public function terms(): array
+    /** @return list<Reference> every place of the definition that names a field or a term */
+    public function references(): array
     {
-        $terms = [];
-        $name = function (?Taxonomy $taxonomy, string $slug) use (&$terms): void {
-            if ($taxonomy?->terms->find($slug) !== null) {
-                $terms["{$taxonomy->key}/{$slug}"] = ['taxonomy' => $taxonomy, 'slug' => $slug];
-            }
-        };
-        if ($this->source instanceof Terms && $this->source->under !== null) {
-            $name($this->source->taxonomy, $this->source->under);
+        $types = $this->source->isItems() ? $this->source->draws() : [];
+        $parts = ['source' => $this->source, 'headings' => $this->headings] + $this->card->parts();
+        foreach ($this->order as $i => $key) {
+            $parts["order[{$i}]"] = $key->by;
         }
-        foreach ($this->where?->conditions() ?? [] as $condition) {
-            foreach ($condition->test instanceof TermsAmong && is_array($condition->value) ? Given::texts($condition->value) : [] as $slug) {
-                $name($condition->field->taxonomy, $slug);
+        $all = $this->where?->references('where', $types) ?? [];
+        foreach ($parts as $at => $part) {
+            array_push($all, ...$part instanceof RefersTo ? $part->references($at, $types) : []);
+        }
+        $taxonomy = $this->source->slugTaxonomy();
+        if ($taxonomy === null) {
+            return $all;
+        }
+        foreach (['pin' => $this->pin, 'leaveOut' => $this->leaveOut] as $at => $slugs) {
+            foreach ($slugs as $i => $slug) {
+                $all[] = Reference::toTerm("{$at}[{$i}]", $taxonomy, $slug);
             }
         }
 
-        foreach ($this->order as $key) {
-            if ($key->by instanceof ByHand && $key->by->term !== null) {
-                $name($this->type()->taxonomies[$key->by->term['taxonomy']] ?? null, $key->by->term['slug']);
+        return $all;
+    }
+
+    /** @return list<array{taxonomy: string, slug: string}> the terms that it names, each once */
+    public function terms(): array
+    {
+        $terms = [];
+        foreach ($this->references() as $reference) {
+            if ($reference->taxonomy !== null) {
+                $terms["{$reference->taxonomy}/{$reference->name}"] = ['taxonomy' => $reference->taxonomy, 'slug' => $reference->name];
             }
         }
 

@@ -27,6 +27,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Sort\By\SharedTerms;
 use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\OrderReader;
 use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Source;
@@ -49,6 +50,30 @@ final readonly class ModuleReader
     public function read(mixed $data): Module
     {
         $problems = new Problems;
+        $module = $this->whole($data, $problems);
+        $problems->refuseIfAny();
+
+        return $module ?? throw new \LogicException('A definition without a source is refused.');
+    }
+
+    /**
+     * The same without the rules that cannot be read.
+     *
+     * @param  mixed  $data  decoded JSON
+     *
+     * @throws Refused when what is wrong is no single rule: its source, its key
+     */
+    public function salvage(mixed $data): SalvagedModule
+    {
+        $problems = new Problems;
+        $module = $this->whole($data, $problems);
+        $problems->refuseIfAnyOutside();
+
+        return new SalvagedModule($module ?? throw new \LogicException('A definition without a source is refused.'), $problems->all(), $problems->aside());
+    }
+
+    private function whole(mixed $data, Problems $problems): ?Module
+    {
         $shape = new Shape($data, '', $problems);
         if ($shape->raw('format') !== self::FORMAT) {
             $shape->wrong('format', 'the format number '.self::FORMAT, $shape->raw('format'));
@@ -80,14 +105,13 @@ final readonly class ModuleReader
             arrange: $this->arrange($shape, $problems),
             card: $this->card($shape, $source->type(), $problems),
             whenNothing: $this->whenNothing($shape, $problems),
-            headings: (new OrderReader($source, $problems))->headings($shape),
+            headings: $problems->part('headings', fn (): ?Headings => (new OrderReader($source, $problems))->headings($shape), null),
         );
         if ($module !== null) {
             $shape->noOthers();
         }
-        $problems->refuseIfAny();
 
-        return $module ?? throw new \LogicException('A definition without a source is refused.');
+        return $module;
     }
 
     private function where(Shape $shape, Type $type, Problems $problems): ?Group
@@ -164,19 +188,20 @@ final readonly class ModuleReader
     {
         $data = $shape->has('card') ? $shape->raw('card') : $this->plainCard($type);
         $card = new Shape($data, 'card', $problems);
+        $title = new Part(PartKinds::all()['title'], $type->reachable['title']);
         $lines = [];
         $given = $card->items('lines');
         foreach ($given as $l => $lineData) {
             $line = new Shape($lineData, "card.lines[{$l}]", $problems);
             $parts = [];
             foreach ($line->items('parts') as $p => $partData) {
-                $parts[] = $this->part(new Shape($partData, "card.lines[{$l}].parts[{$p}]", $problems), $type, $problems);
+                $at = "card.lines[{$l}].parts[{$p}]";
+                $parts[] = $problems->part($at, fn (): ?Part => $this->part(new Shape($partData, $at, $problems), $type, $problems), $title);
             }
             if ($parts === []) {
                 $line->wrong('parts', 'a list of parts, at least one', $line->raw('parts'));
             }
             $line->noOthers();
-            $parts = array_values(array_filter($parts));
             if ($parts !== []) {
                 $lines[] = new Line($parts);
             }
@@ -186,7 +211,7 @@ final readonly class ModuleReader
         }
         $card->noOthers();
 
-        return new Card($lines === [] ? [new Line([new Part(PartKinds::all()['title'], $type->reachable['title'])])] : $lines);
+        return new Card($lines === [] ? [new Line([$title])] : $lines);
     }
 
     private function part(Shape $shape, Type $type, Problems $problems): ?Part

@@ -15,16 +15,17 @@ use Wellspring\Core\Layout\Width;
 use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Run\Steps;
 use Wellspring\Core\Sort\Headings;
+use Wellspring\Core\Wording\Format;
 
 /** Says a module as a short text that reads from top to bottom, one sentence a rule. */
 final class Sentences
 {
     /** @return non-empty-list<Sentence> */
-    public static function of(Module $module): array
+    public static function of(Module $module, Format $format): array
     {
         return [
             new Sentence('source', 'source', 'Take', $module->source->pieces()),
-            ...self::where($module),
+            ...self::where($module, $format),
             self::byHand($module),
             ...$module->headings === null ? [] : [self::headings($module->headings)],
             self::order($module),
@@ -37,17 +38,17 @@ final class Sentences
     }
 
     /** The whole module as text, a line a rule, to be copied. */
-    public static function asText(Module $module): string
+    public static function asText(Module $module, Format $format): string
     {
-        return $module->name."\n".implode("\n", array_map(fn (Sentence $sentence): string => "{$sentence->lead}: {$sentence->text()}", self::of($module)))."\n";
+        return $module->name."\n".implode("\n", array_map(fn (Sentence $sentence): string => "{$sentence->lead}: {$sentence->text()}", self::of($module, $format)))."\n";
     }
 
     /** The rules that tell modules apart, as one line of text. */
-    public static function asLine(Module $module): string
+    public static function asLine(Module $module, Format $format): string
     {
         $where = Steps::ofWhere($module->where);
         $said = ['take '.self::lower(str_replace(' that are published', '', implode('', array_map(fn (Piece $piece): string => $piece->text, $module->source->pieces()))))];
-        foreach (self::of($module) as $sentence) {
+        foreach (self::of($module, $format) as $sentence) {
             $text = $sentence->text();
             $said[] = match (true) {
                 $sentence->off => '',
@@ -65,11 +66,11 @@ final class Sentences
     }
 
     /** @return list<Sentence> */
-    private static function where(Module $module): array
+    private static function where(Module $module, Format $format): array
     {
         $sentences = [];
         foreach (Steps::ofWhere($module->where) as $rule => $part) {
-            $pieces = $part instanceof Condition ? self::condition($part, $rule) : self::group($part, $rule);
+            $pieces = $part instanceof Condition ? self::condition($part, $rule, $format) : self::group($part, $rule, $format);
             $sentences[] = new Sentence($rule, $rule, $part->off ? 'Switched off' : 'Keep only', $pieces, $part->off);
         }
 
@@ -77,9 +78,9 @@ final class Sentences
     }
 
     /** @return list<Piece> */
-    private static function condition(Condition $condition, string $at): array
+    private static function condition(Condition $condition, string $at, Format $format): array
     {
-        $value = $condition->value instanceof Asked ? $condition->value->words($condition->field) : $condition->test->valueWords($condition);
+        $value = $condition->value instanceof Asked ? $condition->value->words($condition->field) : $condition->test->valueWords($condition, $format);
         $pieces = [new Piece($condition->field->label, $at.'.field'), new Piece(' '), new Piece($condition->test->words($condition), $at.'.test')];
         if ($value !== '') {
             array_push($pieces, new Piece(' '), new Piece($value, $at.'.value'));
@@ -98,7 +99,7 @@ final class Sentences
     }
 
     /** @return list<Piece> */
-    private static function group(Group $group, string $at): array
+    private static function group(Group $group, string $at, Format $format): array
     {
         $words = match ($group->join) {
             Join::All => 'all of these hold',
@@ -115,8 +116,8 @@ final class Sentences
                 $pieces[] = new Piece('(off) ');
             }
             array_push($pieces, ...($member instanceof Condition
-                ? self::condition($member, $place)
-                : [new Piece('('), ...self::group($member, $place), new Piece(')')]));
+                ? self::condition($member, $place, $format)
+                : [new Piece('('), ...self::group($member, $place, $format), new Piece(')')]));
         }
         if ($group->members === []) {
             $pieces[] = new Piece('nothing asked yet, everything is kept');

@@ -83,10 +83,14 @@ final readonly class WhereReader
         foreach ($given as $i => $member) {
             $at = Path::to($shape->at($joins[0]->value), $i);
             $isGroup = is_array($member) && array_intersect(array_keys($member), ['all', 'any', 'none']) !== [];
-            $members[] = $isGroup ? $this->group($member, $at, $depth + 1) : $this->condition($member, $at);
+            $members[] = $this->problems->part(
+                $at,
+                fn (): Condition|Group|null => $isGroup ? $this->group($member, $at, $depth + 1) : $this->condition($member, $at),
+                new Group(off: true),
+            );
         }
 
-        return new Group($joins[0], array_values(array_filter($members)), $off);
+        return new Group($joins[0], $members, $off);
     }
 
     private function condition(mixed $data, string $path): ?Condition

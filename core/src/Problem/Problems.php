@@ -10,16 +10,63 @@ final class Problems
     /** @var list<Problem> */
     private array $found = [];
 
+    /** @var list<string> places of the parts that were set aside */
+    private array $aside = [];
+
+    /** How many of the problems lie outside every part that was set aside. */
+    private int $outside = 0;
+
     /** @param  array<string, scalar|null>  $variables */
     public function add(string $path, string $code, string $message, array $variables = []): void
     {
         $this->found[] = new Problem($path, $code, $message, $variables);
+        $this->outside++;
     }
 
     public function take(Refused $refused, string $prefix): void
     {
         foreach ($refused->problems as $problem) {
             $this->found[] = $problem->under($prefix);
+            $this->outside++;
+        }
+    }
+
+    /**
+     * Reads a part of something, such as one rule of many. One in which there are problems is set aside, and what stands
+     * for it is given instead, so that the whole can be looked at without it.
+     *
+     * @template T
+     *
+     * @param  string  $path  the place of the part
+     * @param  \Closure(): (T|null)  $read
+     * @param  T  $standIn
+     * @return T
+     */
+    public function part(string $path, \Closure $read, mixed $standIn): mixed
+    {
+        $before = $this->outside;
+        $part = $read();
+        if ($this->outside > $before) {
+            $this->outside = $before;
+            $this->aside[] = $path;
+
+            return $standIn;
+        }
+
+        return $part ?? $standIn;
+    }
+
+    /** @return list<string> places of the parts that were set aside, in the order in which they were read */
+    public function aside(): array
+    {
+        return $this->aside;
+    }
+
+    /** @throws Refused when anything was found outside the parts that were set aside */
+    public function refuseIfAnyOutside(): void
+    {
+        if ($this->outside > 0) {
+            $this->refuseIfAny();
         }
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;

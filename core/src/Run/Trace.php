@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
@@ -106,11 +106,11 @@ final readonly class Trace
         $kept = $condition->keeps($record, $context);
         $link = $kept ? ', as' : ', and';
         if ($condition->test instanceof RecordTest) {
-            return ($kept ? 'It passes: ' : 'It does not pass: ')."the rule asks that {$condition->field->label} ".trim($condition->test->words($condition).' '.$condition->test->valueWords($condition)).($condition->in === null ? '' : ' in '.$condition->inWords()).'.';
+            return ($kept ? 'It passes: ' : 'It does not pass: ')."the rule asks that {$condition->field->label} ".trim($condition->test->words($condition).' '.$condition->test->valueWords($condition, $format)).($condition->in === null ? '' : ' in '.$condition->inWords()).'.';
         }
         $asked = in_array($condition->test->key(), ['anyOf', 'allOf'], true)
             ? 'keeps '.implode($condition->test->key() === 'anyOf' ? ' or ' : ' and ', array_map($condition->field->choiceLabel(...), Given::texts($condition->value)))
-            : 'asks that it '.trim($condition->test->words($condition).' '.$condition->test->valueWords($condition));
+            : 'asks that it '.trim($condition->test->words($condition).' '.$condition->test->valueWords($condition, $format));
         $asked .= $condition->below ? ' or below' : '';
 
         return "{$condition->field->label} is ".self::has($condition->field, $record, $format, $context)."{$link} the rule {$asked}.";

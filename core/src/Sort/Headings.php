@@ -8,6 +8,8 @@ use Wellspring\Core\Calendar\Stretch;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Sort\By\FieldValue;
 use Wellspring\Core\Text\Fold;
@@ -16,7 +18,7 @@ use Wellspring\Core\Text\Fold;
  * Puts the records of a listing under headings: by a choice, a term, a stretch of days or the first letter. A record stands
  * once, under the first of its terms in the taxonomy's own order. Those without a value come last, under no heading's name.
  */
-final readonly class Headings
+final readonly class Headings implements RefersTo
 {
     /** Stands for the heading of records without a value. */
     public const NONE = '';
@@ -87,6 +89,11 @@ final readonly class Headings
     public static function directionWords(Field $field, Direction $direction): string
     {
         return $field->family() === Family::Terms ? $direction->words(Family::Choice) : (new FieldValue($field))->directionWords($direction);
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return [Reference::toField("{$at}.by", $this->field, $types)];
     }
 
     /** @return array<string, string> */

@@ -28,22 +28,31 @@ final readonly class OrderReader
         if (count($given) > self::MAX_KEYS) {
             $definition->wrong('order', 'at most '.self::MAX_KEYS.' keys', $given);
         }
+        $byTitle = new SortKey(new By\FieldValue($this->source->type()->reachable['title']));
         $keys = [];
         foreach (array_slice($given, 0, self::MAX_KEYS) as $i => $data) {
-            $one = new Shape($data, "order[{$i}]", $this->problems);
-            $key = $one->text('by');
-            $by = $key === '' ? null : $this->by($key, $one);
-            $direction = Direction::from($one->oneOf('direction', ['up', 'down'], 'up'));
-            $emptyFirst = $one->oneOf('empty', ['last', 'first'], 'last') === 'first';
-            if ($by !== null) {
-                $one->noOthers();
-                $keys[] = new SortKey($by, $direction, $emptyFirst);
-            } elseif ($key !== '') {
-                $one->wrong('by', 'what '.$this->source->type()->plural.' can be ordered by ('.implode(', ', array_keys(self::offered($this->source))).')', $key);
-            }
+            $keys[] = $this->problems->part("order[{$i}]", fn (): ?SortKey => $this->one(new Shape($data, "order[{$i}]", $this->problems)), $byTitle);
         }
 
         return $keys;
+    }
+
+    private function one(Shape $shape): ?SortKey
+    {
+        $key = $shape->text('by');
+        $by = $key === '' ? null : $this->by($key, $shape);
+        $direction = Direction::from($shape->oneOf('direction', ['up', 'down'], 'up'));
+        $emptyFirst = $shape->oneOf('empty', ['last', 'first'], 'last') === 'first';
+        if ($by === null) {
+            if ($key !== '') {
+                $shape->wrong('by', 'what '.$this->source->type()->plural.' can be ordered by ('.implode(', ', array_keys(self::offered($this->source))).')', $key);
+            }
+
+            return null;
+        }
+        $shape->noOthers();
+
+        return new SortKey($by, $direction, $emptyFirst);
     }
 
     public function headings(Shape $definition): ?Headings

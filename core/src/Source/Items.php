@@ -55,6 +55,11 @@ final readonly class Items implements Source
         return true;
     }
 
+    public function slugTaxonomy(): ?string
+    {
+        return null;
+    }
+
     public function order(): array
     {
         return self::newest($this->shared);

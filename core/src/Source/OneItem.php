@@ -48,6 +48,11 @@ final readonly class OneItem implements Source
         return true;
     }
 
+    public function slugTaxonomy(): ?string
+    {
+        return null;
+    }
+
     public function order(): array
     {
         return Items::newest($this->type);

@@ -59,6 +59,11 @@ final readonly class PageItem implements Source
         return true;
     }
 
+    public function slugTaxonomy(): ?string
+    {
+        return null;
+    }
+
     public function order(): array
     {
         return Items::newest($this->shared);

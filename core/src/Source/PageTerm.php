@@ -73,6 +73,11 @@ final readonly class PageTerm implements Source
         return false;
     }
 
+    public function slugTaxonomy(): ?string
+    {
+        return count($this->taxonomies) === 1 ? array_key_first($this->taxonomies) : null;
+    }
+
     public function order(): array
     {
         return [new SortKey(new By\FieldValue($this->shared->reachable['title']))];

@@ -91,6 +91,11 @@ final readonly class People implements Source
         return false;
     }
 
+    public function slugTaxonomy(): ?string
+    {
+        return null;
+    }
+
     public function order(): array
     {
         return [new SortKey(new By\FieldValue($this->type->reachable['title']))];

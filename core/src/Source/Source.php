@@ -47,6 +47,9 @@ interface Source
     /** Whether its records are items, which have pages of their own. */
     public function isItems(): bool;
 
+    /** The taxonomy whose terms the slugs of its records name; null where they are no terms, or of several taxonomies. */
+    public function slugTaxonomy(): ?string;
+
     /** @return non-empty-list<SortKey> how its records are ordered where nothing is said */
     public function order(): array;
 

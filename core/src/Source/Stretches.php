@@ -10,6 +10,8 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Piece;
@@ -20,7 +22,7 @@ use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Who\Audience;
 
 /** The months, or the years, that hold items by one of their dates, in the site's time zone: an archive. */
-final readonly class Stretches implements Source
+final readonly class Stretches implements RefersTo, Source
 {
     use Holds;
 
@@ -108,6 +110,11 @@ final readonly class Stretches implements Source
         return false;
     }
 
+    public function slugTaxonomy(): ?string
+    {
+        return null;
+    }
+
     public function order(): array
     {
         return [new SortKey(new By\FieldValue($this->type->fields['begins']), Direction::Down)];
@@ -124,5 +131,10 @@ final readonly class Stretches implements Source
     public function toArray(): array
     {
         return ["{$this->per->value}s" => $this->draws(), 'by' => $this->by->key];
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return [Reference::toField("{$at}.by", $this->by, $this->draws())];
     }
 }

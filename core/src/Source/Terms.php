@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Source;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Piece;
@@ -13,7 +15,7 @@ use Wellspring\Core\Sort\By;
 use Wellspring\Core\Sort\SortKey;
 
 /** The terms of a taxonomy, each with the number of items that have it or one below it. */
-final readonly class Terms implements Source
+final readonly class Terms implements RefersTo, Source
 {
     use Holds;
 
@@ -79,6 +81,11 @@ final readonly class Terms implements Source
         return false;
     }
 
+    public function slugTaxonomy(): string
+    {
+        return $this->taxonomy->key;
+    }
+
     public function order(): array
     {
         return [new SortKey(new By\FieldValue($this->type->fields['place']))];
@@ -96,5 +103,10 @@ final readonly class Terms implements Source
     public function toArray(): array
     {
         return ['terms' => $this->taxonomy->key] + ($this->under === null ? [] : ['under' => $this->under]) + ($this->used ? ['used' => true] : []);
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return $this->under === null ? [] : [Reference::toTerm("{$at}.under", $this->taxonomy->key, $this->under)];
     }
 }

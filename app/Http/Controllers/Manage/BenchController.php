@@ -18,14 +18,14 @@ use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use App\Site\PageMaker;
 use Illuminate\Http\Request;
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Layout\Columns;
 use Wellspring\Core\Layout\Width;
-use Wellspring\Core\Module\Mended;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\Piece;
+use Wellspring\Core\Module\SalvagedModule;
 use Wellspring\Core\Module\Sentence;
 use Wellspring\Core\Module\Sentences;
 use Wellspring\Core\Paging\PageRule;
@@ -58,17 +58,17 @@ final readonly class BenchController
     public function look(Request $request, SourceShape $shape): array
     {
         $given = $request->validate(['page' => ['string'], 'on' => ['nullable', 'integer']]);
-        $mended = $this->mended($request);
-        $module = $mended->module;
+        $salvaged = $this->salvaged($request);
+        $module = $salvaged->module;
         $context = $this->standpoint->of($request);
         $looked = $this->listing->lookAt($module, $context, $given['page'] ?? '1');
         $result = $looked->result;
 
         return [
-            'definition' => $mended->problems === [] ? $module->toArray() : $request->json()->all()['definition'],
-            'problems' => array_map(fn (Problem $problem): array => ['path' => $problem->path, 'message' => $problem->message, 'code' => $problem->code], $mended->problems),
-            'sentences' => array_map(fn (Sentence $sentence): array => $this->sentence($sentence, $mended, (array) $request->json()->all()['definition']), Sentences::of($module)),
-            'asText' => Sentences::asText($module),
+            'definition' => $salvaged->problems === [] ? $module->toArray() : $request->json()->all()['definition'],
+            'problems' => array_map(fn (Problem $problem): array => ['path' => $problem->path, 'message' => $problem->message, 'code' => $problem->code], $salvaged->problems),
+            'sentences' => array_map(fn (Sentence $sentence): array => $this->sentence($sentence, $salvaged, (array) $request->json()->all()['definition']), Sentences::of($module, $this->format)),
+            'asText' => Sentences::asText($module, $this->format),
             'source' => $shape->of($module->source),
             'total' => $result->total,
             'pages' => $result->pages,
@@ -86,7 +86,7 @@ final readonly class BenchController
     public function options(Request $request): array
     {
         $given = $request->validate(['field' => ['required', 'string'], 'before' => ['required', 'string']]);
-        $module = $this->mended($request)->module;
+        $module = $this->salvaged($request)->module;
         $field = $this->catalogue->catalogue()->askable($module->type())[$given['field']]
             ?? throw Refused::because('field', 'unknownField', "“{$given['field']}” is not a field of {$module->type()->plural}.");
         $options = $this->options->of($module, $field, $given['before'], $this->standpoint->of($request));
@@ -102,7 +102,7 @@ final readonly class BenchController
     public function results(Request $request): array
     {
         $given = $request->validate(['page' => ['string'], 'fields' => ['present', 'array', 'max:20'], 'fields.*' => ['string']]);
-        $module = $this->mended($request)->module;
+        $module = $this->salvaged($request)->module;
         $context = $this->standpoint->of($request);
         $table = new Module($module->key, $module->name, $module->source, $module->where, $module->leaveOut, $module->pin, $module->order, $module->skip, $module->page->mode->value === 'fixed' ? min($module->page->size, $module->atMost ?? PHP_INT_MAX) : $module->atMost, new PageRule(self::ROWS), $module->arrange, $module->card, $module->whenNothing, $module->headings);
         $result = $this->listing->lookAt($table, $context, $given['page'] ?? '1')->result;
@@ -131,7 +131,7 @@ final readonly class BenchController
     {
         $given = $request->validate(['words' => ['present', 'string', 'max:200']]);
 
-        return $finder->find($this->mended($request)->module, str_replace("\0", '', mb_scrub($given['words'])), $this->standpoint->of($request));
+        return $finder->find($this->salvaged($request)->module, str_replace("\0", '', mb_scrub($given['words'])), $this->standpoint->of($request));
     }
 
     /**
@@ -142,7 +142,7 @@ final readonly class BenchController
     public function trace(Request $request, Tracer $tracer): array
     {
         $given = $request->validate(['item' => ['nullable', 'integer'], 'slug' => ['nullable', 'string', 'max:300']]);
-        $module = $this->mended($request)->module;
+        $module = $this->salvaged($request)->module;
         $context = $this->standpoint->of($request);
         $item = isset($given['item']) ? Item::query()->find($given['item']) : null;
         $traced = $item instanceof Item ? $tracer->item($module, $item, $context) : $tracer->bySlug($module, $given['slug'] ?? '', $context);
@@ -162,7 +162,7 @@ final readonly class BenchController
     public function compare(Request $request, Comparison $comparison): array
     {
         $given = $request->validate(['version' => ['nullable', 'integer'], 'against' => ['nullable', 'integer']]);
-        $draft = $this->mended($request)->module;
+        $draft = $this->salvaged($request)->module;
         $row = $this->store->find($draft->key);
         $after = isset($given['version']) ? $this->version($row, 'version', (int) $given['version']) : $draft;
         $before = isset($given['against']) ? $this->version($row, 'against', (int) $given['against']) : ($row === null ? null : $this->store->live($row));
@@ -175,15 +175,15 @@ final readonly class BenchController
     {
         $definition = $row === null ? null : $this->store->version($row, $number);
 
-        return Mended::read($definition ?? throw Refused::because($asked, 'unknownVersion', "There is no version {$number}."), $this->store->reader())->module;
+        return $this->store->reader()->salvage($definition ?? throw Refused::because($asked, 'unknownVersion', "There is no version {$number}."))->module;
     }
 
-    private function mended(Request $request): Mended
+    private function salvaged(Request $request): SalvagedModule
     {
         $request->validate(['definition' => ['required', 'array']]);
         $definition = $request->json()->all()['definition'];
 
-        return Mended::read(is_array($definition) ? $definition : [], $this->store->reader());
+        return $this->store->reader()->salvage(is_array($definition) ? $definition : []);
     }
 
     /** @return list<array{words: string, definition: array<string, mixed>|null, edit: int|null}> */
@@ -224,13 +224,13 @@ final readonly class BenchController
      * @param  array<array-key, mixed>  $definition  as it was given
      * @return array<string, mixed>
      */
-    private function sentence(Sentence $sentence, Mended $mended, array $definition): array
+    private function sentence(Sentence $sentence, SalvagedModule $salvaged, array $definition): array
     {
-        $broken = array_values(array_filter($mended->aside, fn (string $place): bool => $place === $sentence->rule || str_starts_with($place, $sentence->rule.'.') || str_starts_with($place, $sentence->rule.'[')));
-        $of = fn (string $place): string => implode(' ', array_map(fn (Problem $problem): string => $problem->message, array_filter($mended->problems, fn (Problem $problem): bool => str_starts_with($problem->path, $place))));
+        $broken = array_values(array_filter($salvaged->aside, fn (string $place): bool => $place === $sentence->rule || str_starts_with($place, $sentence->rule.'.') || str_starts_with($place, $sentence->rule.'[')));
+        $of = fn (string $place): string => implode(' ', array_map(fn (Problem $problem): string => $problem->message, array_filter($salvaged->problems, fn (Problem $problem): bool => str_starts_with($problem->path, $place))));
 
         // A rule that was set aside as a whole is said as it stands in the definition.
-        $aside = in_array($sentence->rule, $mended->aside, true);
+        $aside = in_array($sentence->rule, $salvaged->aside, true);
         $said = data_get($definition, str_replace(['[', ']'], ['.', ''], $sentence->rule));
 
         return [

@@ -9,16 +9,16 @@ use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
 use Wellspring\Core\Content\Kind\Instant;
-use Wellspring\Core\Module\Mended;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\Sentences;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Wording\Format;
 
 /** A module as the manage screens take it. */
 final readonly class ModuleShape
 {
-    public function __construct(private ModuleStore $store, private CatalogueStore $catalogue)
+    public function __construct(private ModuleStore $store, private CatalogueStore $catalogue, private Format $format)
     {
     }
 
@@ -48,8 +48,8 @@ final readonly class ModuleShape
         $problems = [];
         $module = null;
         try {
-            $mended = Mended::read($row->draft, $this->store->reader());
-            [$module, $problems] = [$mended->module, $mended->problems];
+            $salvaged = $this->store->reader()->salvage($row->draft);
+            [$module, $problems] = [$salvaged->module, $salvaged->problems];
         } catch (Refused $refused) {
             $problems = $refused->problems;
         }
@@ -57,14 +57,25 @@ final readonly class ModuleShape
         return $summary + [
             'state' => $problems === [] ? self::state($row) : 'attention',
             'problem' => $problems === [] ? null : implode(' ', array_map(fn (Problem $problem): string => (string) $problem, array_slice($problems, 0, 2))),
-            'line' => $module === null ? null : Sentences::asLine($module),
+            'line' => $module === null ? null : Sentences::asLine($module, $this->format),
             'takes' => $module === null ? [] : $this->takes($module),
-            'terms' => $module === null ? [] : array_map(fn (array $term): array => [
-                'key' => "{$term['taxonomy']->key}/{$term['slug']}",
-                'name' => $term['taxonomy']->terms->find($term['slug'])->name ?? $term['slug'],
-                'taxonomy' => $term['taxonomy']->label,
-            ], $module->terms()),
+            'terms' => $module === null ? [] : $this->terms($module),
         ];
+    }
+
+    /** @return list<array{key: string, name: string, taxonomy: string}> the terms that it names and the site has */
+    private function terms(Module $module): array
+    {
+        $named = [];
+        foreach ($module->terms() as ['taxonomy' => $key, 'slug' => $slug]) {
+            $taxonomy = $this->catalogue->catalogue()->taxonomies[$key] ?? null;
+            $term = $taxonomy?->terms->find($slug);
+            if ($taxonomy !== null && $term !== null) {
+                $named[] = ['key' => "{$key}/{$slug}", 'name' => $term->name, 'taxonomy' => $taxonomy->label];
+            }
+        }
+
+        return $named;
     }
 
     /** @return list<string> what it draws from: the names of its types; of what is no item, what that is called */

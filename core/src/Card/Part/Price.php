@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card\Part;
 
-use Wellspring\Core\Card\Format;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Card\PartKind;
 use Wellspring\Core\Content\Field;

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** What a record has against a list of values: any, all or none of them. “None of” keeps records that have nothing. */
 abstract readonly class Among implements Test
@@ -42,7 +43,7 @@ abstract readonly class Among implements Test
         return $this->quantity->words($condition->value);
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         return implode(', ', array_map($condition->field->choiceLabel(...), Given::texts($condition->value)));
     }

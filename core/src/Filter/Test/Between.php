@@ -10,6 +10,7 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** A number from one to another; both ends belong. */
 final readonly class Between implements Test
@@ -60,7 +61,7 @@ final readonly class Between implements Test
         return 'is between';
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         [$from, $to] = $this->readValue($condition->value, $condition->field);
 

@@ -10,6 +10,7 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** A number against a number. “Is not” keeps records without a number; the others do not. */
 final readonly class Comparison implements Test
@@ -57,7 +58,7 @@ final readonly class Comparison implements Test
         return $this->relation->words();
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         return self::numberWords($condition->value, $condition->field);
     }

@@ -12,6 +12,7 @@ use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** On, before or after a day, a month or a year; of an instant also before or after another, and between two. */
 final readonly class DayIs extends DayTest
@@ -64,9 +65,9 @@ final readonly class DayIs extends DayTest
         };
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
-        return implode(' and ', array_map(self::say(...), Given::texts($condition->value)));
+        return implode(' and ', array_map($format->period(...), Given::texts($condition->value)));
     }
 
     private function one(mixed $value, Field $field): string
@@ -96,10 +97,5 @@ final readonly class DayIs extends DayTest
     private static function first(string $end): string
     {
         return Period::days($end)->from ?? $end;
-    }
-
-    private static function say(string $end): string
-    {
-        return Period::days($end) === null ? (new \DateTimeImmutable($end))->format('j M Y, H:i').' UTC' : Period::words($end);
     }
 }

@@ -12,6 +12,7 @@ use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** In the next, or the last, so many minutes, hours, days, weeks, months or years; both ends belong. */
 final readonly class DayNear extends DayTest
@@ -61,7 +62,7 @@ final readonly class DayNear extends DayTest
         return $this->ahead ? 'is in the next' : 'was in the last';
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         [$amount, $unit] = $this->length($condition);
 

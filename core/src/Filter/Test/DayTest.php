@@ -11,6 +11,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** A test of a date or an instant: whether it lies in a span that the rule and the moment of asking make. */
 abstract readonly class DayTest implements Test
@@ -43,7 +44,7 @@ abstract readonly class DayTest implements Test
         return is_string($found) && $this->span($condition, $context)->holds($found);
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         return '';
     }

@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** In this, the last or the next whole day, week, month or year of the calendar. */
 final readonly class DayWithin extends DayTest
@@ -53,7 +54,7 @@ final readonly class DayWithin extends DayTest
         };
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         $stretch = is_string($condition->value) ? $condition->value : '';
 

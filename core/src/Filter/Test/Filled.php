@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** Whether there is a value at all. */
 final readonly class Filled implements Test
@@ -52,7 +53,7 @@ final readonly class Filled implements Test
         return $this->filled ? 'is filled' : 'is empty';
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         return '';
     }

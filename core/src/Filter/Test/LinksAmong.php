@@ -7,6 +7,7 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Wording\Format;
 
 /** The items or people that a record names, against those given. “None of” keeps records that name none. */
 final readonly class LinksAmong extends Among
@@ -28,7 +29,7 @@ final readonly class LinksAmong extends Among
         });
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         return implode(', ', array_map(fn (string $name): string => substr((string) strrchr("/{$name}", '/'), 1), Given::texts($condition->value)));
     }

@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\RecordTest;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** Leaves out the item that the page is about. On a page about none, it keeps everything. */
 final readonly class NotThisOne implements RecordTest
@@ -59,7 +60,7 @@ final readonly class NotThisOne implements RecordTest
         return 'is not the one being shown';
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         return '';
     }

@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\RecordTest;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** Keeps the records that share at least one term, of the named taxonomies, with the page's item. */
 final readonly class Related implements RecordTest
@@ -75,7 +76,7 @@ final readonly class Related implements RecordTest
         return 'shares, with the one being shown, a term of';
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         return implode(' or ', array_map($condition->field->choiceLabel(...), Given::texts($condition->value)));
     }

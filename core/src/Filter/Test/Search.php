@@ -6,20 +6,24 @@ namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\RecordTest;
+use Wellspring\Core\Filter\ReferringTest;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Sought;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Text\Words;
+use Wellspring\Core\Wording\Format;
 
 /**
  * Every word looked for is in one of the texts it looks in, or in the name of one of the record's terms or of one above: as a whole, in any of its forms, or, ending in `*`, as a
  * beginning. Case and accents make no difference.
  */
-final readonly class Search implements RecordTest
+final readonly class Search implements RecordTest, ReferringTest
 {
     public function key(): string
     {
@@ -69,6 +73,14 @@ final readonly class Search implements RecordTest
         return true;
     }
 
+    public function references(Condition $condition, string $at, array $types): array
+    {
+        return array_map(
+            fn (string $key): Reference => Reference::toFieldAsKey("{$at}.in", $key, new Field($key, $key, new Kind\Text), $types),
+            array_map(strval(...), array_keys($condition->in ?? [])),
+        );
+    }
+
     /** @return list<Sought> */
     public static function sought(Condition $condition): array
     {
@@ -80,7 +92,7 @@ final readonly class Search implements RecordTest
         return 'hold';
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         return is_string($condition->value) ? "“{$condition->value}”" : '';
     }

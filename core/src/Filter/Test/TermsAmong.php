@@ -6,13 +6,15 @@ namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Term;
 use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\ReferringTest;
 use Wellspring\Core\Run\Context;
 
 /** Terms against those given, with or without all below them. “None of” keeps records without a term. */
-final readonly class TermsAmong extends Among
+final readonly class TermsAmong extends Among implements ReferringTest
 {
     public function suits(Family $family): bool
     {
@@ -40,6 +42,18 @@ final readonly class TermsAmong extends Among
         $has = Given::texts($found);
 
         return $this->quantity->holds(array_map(fn (array $slugs): bool => array_intersect($has, $slugs) !== [], $this->wanted($condition)));
+    }
+
+    public function references(Condition $condition, string $at, array $types): array
+    {
+        $references = [];
+        foreach (is_array($condition->value) ? array_values($condition->value) : [] as $i => $slug) {
+            if (is_string($slug)) {
+                $references[] = Reference::toTerm("{$at}.value[{$i}]", self::taxonomy($condition->field)->key, $slug);
+            }
+        }
+
+        return $references;
     }
 
     private static function taxonomy(Field $field): Taxonomy

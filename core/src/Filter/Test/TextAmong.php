@@ -10,6 +10,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\Format;
 
 /** A whole text against those given, without regard to case or accents. “None of” keeps records without text. */
 final readonly class TextAmong extends Among
@@ -36,7 +37,7 @@ final readonly class TextAmong extends Among
         return (is_string($found) && in_array(TextMatch::found($found, $condition->field), $this->needles($condition), true)) !== $this->isNegative();
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         return implode(', ', array_map(fn (string $text): string => "“{$text}”", Given::texts($condition->value)));
     }

@@ -14,6 +14,7 @@ use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\Format;
 
 /** Text against text, without regard to case or accents; of HTML, the text a visitor reads. The negative ones keep records without text. */
 final readonly class TextMatch implements Test
@@ -111,7 +112,7 @@ final readonly class TextMatch implements Test
         };
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         return is_string($condition->value) ? "“{$condition->value}”" : '';
     }

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** A stated yes, or a stated no. */
 final readonly class YesOrNo implements Test
@@ -52,7 +53,7 @@ final readonly class YesOrNo implements Test
         return $this->yes ? 'is yes' : 'is no';
     }
 
-    public function valueWords(Condition $condition): string
+    public function valueWords(Condition $condition, Format $format): string
     {
         return '';
     }

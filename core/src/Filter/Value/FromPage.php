@@ -6,10 +6,12 @@ namespace Wellspring\Core\Filter\Value;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Run\Context;
 
 /** What the page is about: its term, its item or a value of that item, its month, its person. */
-final readonly class FromPage implements Asked
+final readonly class FromPage implements Asked, RefersTo
 {
     /** @param  Field|null  $of  the field of the page's item that is taken; null for the item itself, and for a term, month or person */
     public function __construct(public Take $take, public ?Field $of = null)
@@ -54,6 +56,11 @@ final readonly class FromPage implements Asked
             Family::Choice, Family::Choices, Family::Terms, Family::Items, Family::Person => $value === null ? null : (array) $value,
             default => is_array($value) ? null : $value,
         };
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return $this->of === null ? [] : [Reference::toFieldOfPage("{$at}.of", $this->of)];
     }
 
     public function whenMissing(): Missing

@@ -6,12 +6,14 @@ namespace Wellspring\Core\Sort\By;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Sort\By;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Ordering;
 
 /** The manager's own order, within the type or within one term. Records never placed come after, newest first. */
-final readonly class ByHand implements By
+final readonly class ByHand implements By, RefersTo
 {
     /** @param  array{taxonomy: string, slug: string, name: string}|null  $term */
     public function __construct(public ?array $term = null)
@@ -53,5 +55,10 @@ final readonly class ByHand implements By
     public function options(): array
     {
         return $this->term === null ? [] : ['of' => $this->term['taxonomy'], 'term' => $this->term['slug']];
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return $this->term === null ? [] : [Reference::toTerm("{$at}.term", $this->term['taxonomy'], $this->term['slug'])];
     }
 }

@@ -8,12 +8,14 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Sort\By;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Ordering;
 
 /** A field of the records. */
-final readonly class FieldValue implements By
+final readonly class FieldValue implements By, RefersTo
 {
     public function __construct(public Field $field)
     {
@@ -66,5 +68,10 @@ final readonly class FieldValue implements By
     public function options(): array
     {
         return [];
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return [Reference::toField("{$at}.by", $this->field, $types)];
     }
 }

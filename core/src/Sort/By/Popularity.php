@@ -57,7 +57,7 @@ final readonly class Popularity implements By
 
     public function label(): string
     {
-        return "Views in the last {$this->days} days";
+        return 'Views in the last '.Unit::Days->words($this->days);
     }
 
     public function directionWords(Direction $direction): string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Wellspring\Core\Card;
+namespace Wellspring\Core\Wording;
 
 use Wellspring\Core\Calendar\Stretch;
 use Wellspring\Core\Content\Family;
@@ -93,6 +93,21 @@ final class Format
             Family::Text => mb_strtoupper($key),
             Family::YesNo => "{$headings->field->label}: {$key}",
             default => $headings->field->choiceLabel($key),
+        };
+    }
+
+    /**
+     * A day, a month, a year or a moment as conditions give them: “1 May 2026”, “May 2026”, “2026”, “1 May 2026, 19:30”.
+     *
+     * @param  string  $period  `2026-05-01`, `2026-05`, `2026` or `2026-05-01T18:30:00Z`
+     */
+    public function period(string $period): string
+    {
+        return match (strlen($period)) {
+            4 => $period,
+            7 => $this->date($this->month, "{$period}-01T00:00:00Z"),
+            10 => $this->date($this->day, "{$period}T00:00:00Z"),
+            default => $this->date($this->second, $period),
         };
     }
 

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content;
+
+/** A place in a definition that names a field, or a term. */
+final readonly class Reference
+{
+    /**
+     * @param  string  $path  such as `where.all[0].field`
+     * @param  string  $name  what stands there
+     * @param  list<string>  $types  of a field: keys of the content types that it may be of
+     * @param  bool  $isKey  whether the name is the last key of the path itself, not the value under it
+     */
+    private function __construct(
+        public string $path,
+        public string $name,
+        public ?Field $field = null,
+        public array $types = [],
+        public ?string $taxonomy = null,
+        public bool $isOfPage = false,
+        public bool $isKey = false,
+    ) {
+    }
+
+    /** @param  list<string>  $types  keys of the content types whose field it is */
+    public static function toField(string $path, Field $field, array $types): self
+    {
+        return new self($path, $field->key, $field, $types);
+    }
+
+    /** @param  list<string>  $types */
+    public static function toFieldAsKey(string $path, string $key, Field $field, array $types): self
+    {
+        return new self("{$path}.{$key}", $key, $field, $types, isKey: true);
+    }
+
+    /** To a field of whatever item a page is about. */
+    public static function toFieldOfPage(string $path, Field $field): self
+    {
+        return new self($path, $field->key, $field, isOfPage: true);
+    }
+
+    public static function toTerm(string $path, string $taxonomy, string $slug): self
+    {
+        return new self($path, $slug, taxonomy: $taxonomy);
+    }
+}
