@@ -17,7 +17,7 @@ use Wellspring\Core\Problem\Refused;
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
     ->withSchedule(function (Schedule $schedule): void {
-        $schedule->command('wellspring:tidy')->everyTenMinutes();
+        $schedule->command('wellspring:tidy')->everyMinute()->withoutOverlapping();
     })
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Freshness\ContentMarks;
 use App\Models\ContentType;
 use App\Models\Group;
 use App\Models\Taxonomy as TaxonomyRow;
+use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Field;
@@ -18,26 +20,51 @@ use Wellspring\Core\Content\TypeFile;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** The site's types and taxonomies, read from the database once a request. */
+/** The site's types and taxonomies, read from the database once after each change of them. */
 final class CatalogueStore
 {
+    /** Only so that the cache does not fill up; nothing relies on it. */
+    private const KEEP_SECONDS = 86_400;
+
     private ?Catalogue $catalogue = null;
 
     /** @var array<string, array<string, int>> ids by taxonomy and slug */
     private array $termIds = [];
 
+    public function __construct(private readonly Repository $cache, private readonly ContentMarks $marks)
+    {
+    }
+
     public function catalogue(): Catalogue
     {
-        if ($this->catalogue === null) {
-            $taxonomies = $this->taxonomies();
-            $types = [];
-            foreach (ContentType::query()->orderBy('position')->orderBy('key')->get() as $row) {
-                $types[$row->key] = TypeFile::read($row->definition, $taxonomies, stored: true);
-            }
-            $this->catalogue = new Catalogue($types, $taxonomies, Group::query()->orderBy('key')->pluck('name', 'key')->map(fn (mixed $name): string => is_string($name) ? $name : '')->all());
+        if ($this->catalogue !== null) {
+            return $this->catalogue;
+        }
+        $mark = $this->marks->of(['catalogue']);
+        $name = $mark === null ? null : 'catalogue:'.hash('xxh128', serialize($mark));
+        $kept = $name === null ? null : $this->cache->get($name);
+        if (is_array($kept) && $kept['catalogue'] instanceof Catalogue) {
+            $this->termIds = $kept['termIds'];
+
+            return $this->catalogue = $kept['catalogue'];
+        }
+        $this->catalogue = $this->read();
+        if ($name !== null) {
+            $this->cache->put($name, ['catalogue' => $this->catalogue, 'termIds' => $this->termIds], self::KEEP_SECONDS);
         }
 
         return $this->catalogue;
+    }
+
+    private function read(): Catalogue
+    {
+        $taxonomies = $this->taxonomies();
+        $types = [];
+        foreach (ContentType::query()->orderBy('position')->orderBy('key')->get() as $row) {
+            $types[$row->key] = TypeFile::read($row->definition, $taxonomies, stored: true);
+        }
+
+        return new Catalogue($types, $taxonomies, Group::query()->orderBy('key')->pluck('name', 'key')->map(fn (mixed $name): string => is_string($name) ? $name : '')->all());
     }
 
     /** Call after types, taxonomies or terms were written. */

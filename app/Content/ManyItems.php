@@ -41,7 +41,6 @@ final readonly class ManyItems
             throw Refused::because('terms', 'wrongValue', "expected terms of a taxonomy of {$type->plural}.");
         }
         $change = $this->ledger->change('items', 'Edited many', self::how($do), function (Change $change) use ($type, $ids, $do, $with, $taxonomy, $slugs, &$left, &$done): void {
-            DB::statement("set local wellspring.bulk = 'on'");
             foreach (array_chunk($ids, 500) as $some) {
                 foreach (Item::query()->with(Item::whole())->where('type_key', $type->key)->whereIn('id', $some)->orderBy('id')->get() as $item) {
                     try {

@@ -184,7 +184,6 @@ final readonly class TermWriter
     private function change(string $title, string $how, array $touched, \Closure $work): Change
     {
         return $this->ledger->change('terms', $title, $how, function (Change $change) use ($touched, $work): void {
-            DB::statement("set local wellspring.bulk = 'on'");
             $ids = array_map(fn (Term $term): int => $term->id, $touched);
             $modules = Module::query()->get()->keyBy('key');
             $data = [

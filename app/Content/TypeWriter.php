@@ -277,7 +277,6 @@ final readonly class TypeWriter
      */
     private function rewriteItems(Type $now, Type $type, array $renamed, array $except): void
     {
-        DB::statement("set local wellspring.bulk = 'on'");
         $reader = new ItemReader($type);
         $gone = array_diff_key($now->taxonomies, $type->taxonomies);
         $touched = $this->touched($now, $type, $renamed);

@@ -36,7 +36,6 @@ final readonly class Undo
             $left = [];
             $undone = 0;
             $this->ledger->change('undo', "Took back: {$change->title}", 'taken back', function () use ($change, &$left, &$undone): void {
-                DB::statement("set local wellspring.bulk = 'on'");
                 if ($change->kind === 'type') {
                     $this->types->undo($change);
                 } elseif ($change->kind === 'modules') {

@@ -77,7 +77,6 @@ final class ItemImport
         [$result->created, $result->changed, $result->unchanged] = [0, 0, 0];
         $this->begin($type, $plan);
         $change = $this->ledger->change('import', 'Imported '.mb_strtolower($type->plural), 'imported', function (Change $change) use ($path, $bad, $slugs, $plan, $progress, $result): void {
-            DB::statement("set local wellspring.bulk = 'on'");
             $written = 0;
             foreach ($this->rows($path, $plan) as $n => $row) {
                 if (! isset($bad[$n])) {

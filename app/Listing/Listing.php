@@ -20,7 +20,7 @@ use Wellspring\Core\Run\Steps;
 /** The run of a module on PostgreSQL: what ReferenceRun does in memory, without loading the records. */
 final readonly class Listing
 {
-    public function __construct(private Sources $sources, private Compiler $compiler, private OrderSql $orders, private Walk $walk)
+    public function __construct(private Sources $sources, private Compiler $compiler, private OrderSql $orders, private KeysetPaginator $paginator)
     {
     }
 
@@ -51,11 +51,11 @@ final readonly class Listing
     /**
      * The page alone, with its total and no steps: what a visitor needs.
      *
-     * @param  Marks|null  $marks  known places to walk from
+     * @param  CursorStore|null  $cursors  known places to walk from
      *
      * @throws NoSuchPage
      */
-    public function show(Module $module, Context $context, string $page = '1', ?Marks $marks = null): Result
+    public function show(Module $module, Context $context, string $page = '1', ?CursorStore $cursors = null): Result
     {
         $module = $module->bound($context);
 
@@ -68,7 +68,7 @@ final readonly class Listing
             return $this->result($module, $context, $page, $pins['ids'], [], count($ids), $ids);
         }
 
-        return $this->page($module, $context, $page, $pins, [], $this->passed($module, $context, $pins), $marks);
+        return $this->page($module, $context, $page, $pins, [], $this->passed($module, $context, $pins), $cursors);
     }
 
     /** How many records the module shows in all. */
@@ -86,12 +86,12 @@ final readonly class Listing
      * @param  int  $from  a place, 0 first
      * @return list<int> ids
      */
-    public function some(Module $module, Context $context, int $from, int $count, ?Marks $marks = null): array
+    public function some(Module $module, Context $context, int $from, int $count, ?CursorStore $cursors = null): array
     {
         $bound = $module->bound($context);
         $left = $bound->most() === null ? $count : max(0, min($count, $bound->most() - $from));
 
-        return $this->slice($bound, $context, $this->pins($bound, $context)['ids'], $bound->skip + $from, $left, $marks);
+        return $this->slice($bound, $context, $this->pins($bound, $context)['ids'], $bound->skip + $from, $left, $cursors);
     }
 
     /** Where the record stands among all that are listed, before the first are skipped and the rest is cut off: 1 first; null where it does not pass. */
@@ -196,12 +196,12 @@ final readonly class Listing
      * @param  list<Step>  $steps
      * @param  int  $passed  how many records are left after step 5
      */
-    private function page(Module $module, Context $context, string $page, array $pins, array $steps, int $passed, ?Marks $marks): Result
+    private function page(Module $module, Context $context, string $page, array $pins, array $steps, int $passed, ?CursorStore $cursors): Result
     {
         $total = $module->total($passed + $pins['extra']);
         $pages = new Pages(max(0, $total), $module->page->size);
         $number = $pages->number($page);
-        $ids = $this->slice($module, $context, $pins['ids'], $module->skip + $pages->offset($number), $pages->on($number), $marks);
+        $ids = $this->slice($module, $context, $pins['ids'], $module->skip + $pages->offset($number), $pages->on($number), $cursors);
 
         return $this->result($module, $context, $page, $pins['ids'], $steps, $total, $ids);
     }
@@ -228,7 +228,7 @@ final readonly class Listing
      * @param  list<int>  $pinned
      * @return list<int> the records from a place among all that are listed
      */
-    private function slice(Module $module, Context $context, array $pinned, int $from, int $count, ?Marks $marks): array
+    private function slice(Module $module, Context $context, array $pinned, int $from, int $count, ?CursorStore $cursors): array
     {
         $first = array_slice($pinned, $from, $count);
         $left = $count - count($first);
@@ -240,7 +240,7 @@ final readonly class Listing
             $query->whereNotIn('items.id', $pinned);
         }
 
-        return [...$first, ...$this->walk->ids($query->toBase(), $this->orders->of($module, $context), max(0, $from - count($pinned)), $left, $marks)];
+        return [...$first, ...$this->paginator->ids($query->toBase(), $this->orders->of($module, $context), max(0, $from - count($pinned)), $left, $cursors)];
     }
 
     /**
@@ -300,7 +300,7 @@ final readonly class Listing
         if ($at !== false) {
             return $at + 1;
         }
-        $behind = $this->walk->behind($holder->where('items.id', $item)->toBase(), $this->orders->of($module, $context));
+        $behind = $this->paginator->behind($holder->where('items.id', $item)->toBase(), $this->orders->of($module, $context));
         if ($behind === null) {
             return null;
         }

@@ -45,6 +45,15 @@ final readonly class ModuleStore
         return ModuleRow::query()->with(['pages', 'user:id,name'])->whereNull('removed_at')->orderBy('key')->get();
     }
 
+    /**
+     * @param  list<string>  $keys
+     * @return Collection<int, ModuleRow> without those that are not there
+     */
+    public function some(array $keys): Collection
+    {
+        return ModuleRow::query()->whereIn('key', $keys)->whereNull('removed_at')->orderBy('key')->get();
+    }
+
     public function reader(): ModuleReader
     {
         return new ModuleReader($this->catalogue->catalogue());

@@ -7,7 +7,7 @@ namespace App\Providers;
 use App\Content\CatalogueStore;
 use App\Content\Ledger;
 use App\Listing\PostgresLanguage;
-use App\Listing\Walk;
+use App\Listing\KeysetPaginator;
 use App\Models\Page;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\View;
@@ -23,7 +23,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(CatalogueStore::class);
         $this->app->scoped(Ledger::class);
         $this->app->singleton(Calendar::class, fn (): Calendar => Calendar::of(config()->string('site.time_zone'), config()->string('site.locale')));
-        $this->app->singleton(Walk::class, fn (): Walk => new Walk);
+        $this->app->singleton(KeysetPaginator::class, fn (): KeysetPaginator => new KeysetPaginator);
         $this->app->scoped(Language::class, PostgresLanguage::class);
         $this->app->singleton(Format::class, fn (): Format => new Format(
             config()->string('site.locale'),

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Content\CatalogueStore;
-use App\Listing\Remembered;
+use App\Listing\CachedListing;
 use App\Listing\Sources;
 use App\Models\Media;
 use App\Models\Page;
@@ -29,7 +29,7 @@ final readonly class PageMaker
 {
     public function __construct(
         private ModuleStore $modules,
-        private Remembered $listing,
+        private CachedListing $listing,
         private Sources $sources,
         private CatalogueStore $catalogue,
         private Format $format,

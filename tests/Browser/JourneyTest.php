@@ -100,9 +100,9 @@ final class JourneyTest extends BrowserTestCase
         $this->keys(WebDriverKeys::SPACE);
         $this->sees('Kind is Workshop');
         $this->browser->executeScript('document.querySelector(\'[aria-label="Field"]\').focus()');
-        $this->tabTo('button.chip', 'Walk');
+        $this->tabTo('button.chip', 'KeysetPaginator');
         $this->keys(WebDriverKeys::SPACE);
-        $this->sees('Kind is any of Workshop, Walk');
+        $this->sees('Kind is any of Workshop, KeysetPaginator');
         $this->keys(WebDriverKeys::ESCAPE);
         $this->addCondition('Spaces left');
         $this->tabTo('[aria-label=Test]');

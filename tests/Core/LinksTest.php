@@ -121,6 +121,8 @@ final class LinksTest extends TestCase
         ] as $what => [$condition, $ids]) {
             $this->assertSame([$ids, []], [$kept($condition, Status::Published), $kept($condition, Status::Draft)], $what);
         }
+        $ordered = fn (Status $status): array => self::kept(['order' => [['by' => 'sharedTerms', 'direction' => 'up']]], $plants, Garden::context(page: new Shown($item($status))));
+        $this->assertSame([[2, 3, 1], [1, 2, 3]], [$ordered(Status::Published), $ordered(Status::Draft)], 'the order by shared terms');
     }
 
     /**

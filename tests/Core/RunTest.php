@@ -147,6 +147,18 @@ final class RunTest extends TestCase
         $this->assertSame([4, 2, 1, 3, 5], $by(['by' => 'price'], ['by' => 'title']), 'the second key decides where the first ties');
     }
 
+    public function test_a_search_keeps_what_holds_every_word(): void
+    {
+        $records = [
+            Garden::record(1)->beside(['A' => ['title' => 'lady fern'], 'D' => ['story' => 'moss and stone']], [], []),
+            Garden::record(2)->beside(['A' => ['title' => 'fern']], [], []),
+            Garden::record(3)->beside(['B' => ['nickname' => 'mossy ferns']], [], []),
+        ];
+        $found = fn (string $words, array $more = []): array => self::listed(['where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => $words] + $more]], 'order' => [['by' => 'slug']]], $records)->ids;
+        $this->assertSame([[1, 2], [1], [1, 3], []], [$found('FERN'), $found('fern moss'), $found('fern* moss*'), $found('fern bog')]);
+        $this->assertSame([], $found('fern moss', ['in' => ['title' => 3]]), 'every word in the fields that are named');
+    }
+
     public function test_choices_sort_in_the_order_in_which_the_type_lists_them(): void
     {
         $records = [Garden::record(1, ['light' => 'shade']), Garden::record(2, ['light' => 'sun']), Garden::record(3), Garden::record(4, ['light' => 'half-shade'])];
@@ -169,6 +181,7 @@ final class RunTest extends TestCase
         $paged = $rules + ['skip' => 1, 'atMost' => 2, 'page' => ['size' => 1]];
         $this->assertSame([[10], [6]], [self::listed($paged, $records)->ids, self::listed($paged, $records, 2)->ids]);
         $this->assertSame([2, 2], [self::listed($paged, $records)->total, self::listed($paged, $records)->pages]);
+        $this->assertSame([8, 2, 0], array_map(fn (array $more): int => self::listed($more, $records)->total, [['skip' => 2], ['skip' => 8, 'atMost' => 5], ['skip' => 30]]));
         $this->assertSame(['source' => 10, 'where' => 4, 'choices' => 4, 'leaveOut' => 4, 'empty' => 4, 'total' => 4], self::steps(self::listed(['where' => ['none' => [['field' => 'height', 'test' => 'lte', 'value' => 2], ['field' => 'height', 'test' => 'empty']]]], $records)));
     }
 

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Freshness\ContentMarks;
+use App\Listing\CachedListing;
 use App\Listing\Contexts;
 use App\Listing\Listing;
-use App\Listing\Remembered;
+use App\Models\Group;
 use App\Models\Item;
+use App\Models\Page;
 use App\Models\Term;
+use App\Models\User;
 use App\Modules\ModuleStore;
 use App\Site\PageMaker;
 use Illuminate\Support\Facades\DB;
@@ -20,6 +24,8 @@ use Wellspring\Core\Who\Viewer;
 /** What is remembered is never stale, and asked for again it costs next to nothing. */
 final class FreshnessTest extends TestCase
 {
+    use Committed;
+
     /** @param  array<string, mixed>  $rules */
     private function module(array $rules = []): Module
     {
@@ -31,9 +37,9 @@ final class FreshnessTest extends TestCase
         $this->plantType();
         $this->plant(['title' => 'Fern', 'publish_at' => '2026-01-01']);
         $module = $this->module();
-        $look = fn () => app(Remembered::class)->show($module, app(Contexts::class)->now());
+        $look = fn () => app(CachedListing::class)->show($module, app(Contexts::class)->now());
         $first = $look();
-        $this->assertSame(['content_counters', 'cache'], $this->tablesAsked(fn () => $this->assertEquals($first, $look())));
+        $this->assertSame(['marks', 'cache'], $this->tablesAsked(fn () => $this->assertEquals($first, $look())));
     }
 
     /**
@@ -49,7 +55,11 @@ final class FreshnessTest extends TestCase
         $do();
         DB::disableQueryLog();
 
-        return array_map(fn (string $query): string => preg_match('/from "(\w+)"/', $query, $found) === 1 ? $found[1] : $query, array_column(DB::getQueryLog(), 'query'));
+        return array_map(fn (string $query): string => match (true) {
+            str_contains($query, 'content_mark_changes') => 'marks',
+            preg_match('/from "(\w+)"/', $query, $found) === 1 => $found[1],
+            default => $query,
+        }, array_column(DB::getQueryLog(), 'query'));
     }
 
     /** How many items a term has is counted once, not for every visitor; the cards themselves are as they were, or as they are now. */
@@ -63,7 +73,7 @@ final class FreshnessTest extends TestCase
             $first = $cards();
             $this->assertNotSame([], $first);
             $asked = $this->tablesAsked(fn () => $this->assertEquals($first, $cards()));
-            $this->assertSame(['content_counters', 'cache'], array_values(array_unique($asked)));
+            $this->assertSame(['marks', 'cache'], array_values(array_unique($asked)));
             $this->plant(['title' => 'Another', 'publish_at' => '2026-01-01', 'groups' => ['ferns']]);
             $this->assertNotEquals($first, $cards(), 'one more is counted at once');
         }
@@ -87,7 +97,7 @@ final class FreshnessTest extends TestCase
             'all deleted' => fn () => Item::query()->delete(),
         ] as $what => $write) {
             $this->assertSameNow($module, "before {$what}");
-            $before = app(Remembered::class)->show($module, app(Contexts::class)->now());
+            $before = app(CachedListing::class)->show($module, app(Contexts::class)->now());
             $write();
             app(\App\Content\CatalogueStore::class)->forget();
             $module = $this->module(array_intersect_key($module->toArray(), ['where' => 0]));
@@ -101,7 +111,7 @@ final class FreshnessTest extends TestCase
         $this->plant(['title' => 'Now', 'slug' => 'now', 'publish_at' => '2026-01-01T00:00:00Z', 'expire_at' => '2026-06-03T00:00:00Z']);
         $this->plant(['title' => 'Soon', 'slug' => 'soon', 'publish_at' => '2026-06-02T00:00:00Z']);
         $module = $this->module();
-        $titles = fn (string $at): array => Item::query()->findMany(app(Remembered::class)->show($module, app(Contexts::class)->at(new \DateTimeImmutable($at), new Viewer))->ids)->pluck('slug')->sort()->values()->all();
+        $titles = fn (string $at): array => Item::query()->findMany(app(CachedListing::class)->show($module, app(Contexts::class)->at(new \DateTimeImmutable($at), new Viewer))->ids)->pluck('slug')->sort()->values()->all();
         foreach ([
             ['2026-06-01T23:59:59Z', ['now']], ['2026-06-02T00:00:00Z', ['now', 'soon']], ['2026-06-02T23:59:59Z', ['now', 'soon']],
             ['2026-06-03T00:00:00Z', ['soon']], ['2026-06-01T00:00:00Z', ['now']], ['2025-01-01T00:00:00Z', []],
@@ -131,7 +141,7 @@ final class FreshnessTest extends TestCase
             ['sown', 'following', 'year', '2025-01-01T00:00:00Z', '2026-01-01T00:00:00Z'],
         ] as [$field, $test, $value, $from, $until]) {
             $module = $this->module(['where' => ['all' => [['field' => $field, 'test' => $test] + ($value === null ? [] : ['value' => $value])]]]);
-            $shows = fn (\DateTimeImmutable $at): int => app(Remembered::class)->show($module, app(Contexts::class)->at($at, new Viewer))->total;
+            $shows = fn (\DateTimeImmutable $at): int => app(CachedListing::class)->show($module, app(Contexts::class)->at($at, new Viewer))->total;
             foreach ([[$from, 0, 1], [$until, 1, 0]] as [$moment, $before, $after]) {
                 // Only what may be seen then can come or go.
                 if ($moment !== null && $moment > '2026-01-02') {
@@ -159,37 +169,99 @@ final class FreshnessTest extends TestCase
                 $context = app(Contexts::class)->at($at, new Viewer(Audience::cases()[$seed % 3]));
                 $run = app(Listing::class)->show($module, $context);
                 foreach ([1, 2] as $time) {
-                    $kept = app(Remembered::class)->show($module, $context);
+                    $kept = app(CachedListing::class)->show($module, $context);
                     $this->assertEquals($run, $kept, "seed {$seed}, step {$step}, time {$time}: ".json_encode($module->toArray()));
                 }
             }
         }
     }
 
-    public function test_a_transaction_that_is_rolled_back_leaves_no_mark(): void
+    public function test_a_mark_changes_with_each_change_and_with_nothing_else(): void
     {
         $this->plantType();
-        $marks = fn (): array => DB::table('content_counters')->orderBy('key')->pluck('mark', 'key')->all();
+        $this->plant(['title' => 'Fern', 'slug' => 'fern']);
+        $marks = fn (): array => app(ContentMarks::class)->of(['type:plant', 'catalogue', 'people', 'modules', 'pages', 'media', 'nothing'], true) ?? [];
         $before = $marks();
-        DB::beginTransaction();
-        $this->plant(['title' => 'Gone']);
-        $once = $marks();
-        $this->assertNotSame($before, $once);
-        DB::statement("set local wellspring.bulk = 'on'");
-        $this->plant(['title' => 'Gone too']);
-        $bulk = $marks();
-        $this->assertNotSame($once, $bulk);
-        $this->plant(['title' => 'And gone']);
-        $this->assertSame($bulk, $marks(), 'a transaction of very many statements marks once');
-        DB::rollBack();
         $this->assertSame($before, $marks());
-        $this->assertSame(['taxonomy:groups', 'taxonomy:soils', 'type:plant'], array_keys($before));
+        $person = $this->manager();
+        foreach ([
+            'an item' => [fn () => Item::query()->update(['title' => 'Bracken']), ['type:plant']],
+            'a term' => [fn () => Term::query()->where('slug', 'hostas')->update(['name' => 'Plantain lilies']), ['catalogue', 'taxonomy:groups']],
+            'a person' => [fn () => $person->update(['name' => 'Mari']), ['people']],
+            'what nobody sees of a person' => [fn () => $person->update(['signed_in_at' => now()]), []],
+            'a page' => [fn () => Page::query()->create(['address' => '/new', 'title' => 'New']), ['pages']],
+            'a group' => [fn () => Group::query()->create(['key' => 'friends', 'name' => 'Friends']), ['catalogue', 'people']],
+            'folding' => [fn () => app(ContentMarks::class)->fold(), []],
+            'folding again' => [fn () => app(ContentMarks::class)->fold(), []],
+            'an item, after folding' => [fn () => Item::query()->update(['title' => 'Fern']), ['type:plant']],
+        ] as $what => [$write, $changed]) {
+            $before = $marks();
+            $write();
+            $this->assertEqualsCanonicalizing($changed, array_keys(array_diff_assoc($marks(), $before)), $what);
+            $this->assertSame([], array_diff_key($before, $marks()), $what);
+        }
+    }
+
+    public function test_a_transaction_that_has_written_remembers_nothing_and_one_that_is_rolled_back_leaves_no_mark(): void
+    {
+        $this->plantType();
+        $this->plant(['title' => 'Fern', 'slug' => 'fern', 'publish_at' => '2026-01-01']);
+        $marks = app(ContentMarks::class);
+        $before = $marks->of([], true);
+        $module = $this->module();
+        DB::beginTransaction();
+        $this->plant(['title' => 'Gone', 'slug' => 'gone', 'publish_at' => '2026-01-01']);
+        $this->assertNull($marks->of(['type:plant']));
+        $this->assertSame(2, app(CachedListing::class)->show($module, app(Contexts::class)->now())->total);
+        DB::rollBack();
+        $this->assertSame($before, $marks->of([], true));
+        $this->assertSame(1, app(CachedListing::class)->show($module, app(Contexts::class)->now())->total);
+    }
+
+    /** Two connections write to one type at once: neither waits, and a number that is committed late changes the mark all the same. */
+    public function test_marks_are_never_waited_for(): void
+    {
+        $this->plantType();
+        $this->plant(['title' => 'Fern', 'slug' => 'fern']);
+        $this->plant(['title' => 'Moss', 'slug' => 'moss']);
+        $marks = fn (): ?array => app(ContentMarks::class)->of(['type:plant']);
+        $other = DB::connection('progress');
+        $other->beginTransaction();
+        $other->table('items')->where('slug', 'fern')->update(['title' => 'Long work']);
+        DB::statement("set lock_timeout = '1s'");
+        $first = $marks();
+        Item::query()->where('slug', 'moss')->update(['title' => 'Short work']);
+        app(ContentMarks::class)->fold();
+        $second = $marks();
+        $other->commit();
+        $third = $marks();
+        DB::statement('reset lock_timeout');
+        $this->assertCount(3, array_unique(array_map(serialize(...), [$first, $second, $third])));
+        app(ContentMarks::class)->fold();
+        $this->assertSame([$third, 0], [$marks(), DB::table('content_mark_changes')->count()]);
+    }
+
+    /** What comes and goes with the accounts and the visibility of what is linked to. */
+    public function test_cards_of_links_and_authors_are_right_at_the_next_look(): void
+    {
+        $this->plantType();
+        $ada = User::query()->create(['name' => 'Ada', 'email' => 'ada@example.org']);
+        $this->plant(['title' => 'Oak', 'slug' => 'oak', 'publish_at' => '2026-01-01']);
+        $this->plant(['title' => 'Fern', 'slug' => 'fern', 'publish_at' => '2026-01-01', 'author' => 'ada@example.org', 'friends' => ['oak']]);
+        $only = fn (string $field): Module => $this->module(['card' => ['lines' => [['parts' => [['part' => 'field', 'field' => $field]]]]]]);
+        $total = fn (string $field, string $at = '2026-06-01T00:00:00Z'): int => app(CachedListing::class)->show($only($field), app(Contexts::class)->at(new \DateTimeImmutable($at), new Viewer))->total;
+        $this->assertSame([1, 1], [$total('author'), $total('friends')]);
+        $ada->update(['active' => false]);
+        Item::query()->where('slug', 'oak')->update(['expire_at' => '2026-07-01T00:00:00Z']);
+        $this->assertSame([0, 1, 1, 0], [$total('author'), $total('friends'), $total('friends', '2026-06-30T23:59:59Z'), $total('friends', '2026-07-01T00:00:00Z')]);
+        Item::query()->where('slug', 'oak')->update(['audience' => 'members', 'expire_at' => null]);
+        $this->assertSame([0, 0], [$total('friends'), $total('friends', '2026-06-30T23:59:59Z')]);
     }
 
     private function assertSameNow(Module $module, string $what): \Wellspring\Core\Run\Result
     {
         $context = app(Contexts::class)->now();
-        $kept = app(Remembered::class)->show($module, $context);
+        $kept = app(CachedListing::class)->show($module, $context);
         $this->assertEquals(app(Listing::class)->show($module, $context)->ids, $kept->ids, $what);
 
         return $kept;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Content\CatalogueStore;
 use App\Listing\Indexes;
 use App\Modules\ModuleStore;
 use Illuminate\Contracts\Process\InvokedProcess;
@@ -16,18 +15,15 @@ use Tests\Support\Garden;
 /** Indexes are made beside others' work, which no transaction allows: this test clears up after itself. */
 final class IndexesTest extends TestCase
 {
-    /** @return list<string> */
-    protected function connectionsToTransact(): array
-    {
-        return [];
+    use Committed {
+        tearDown as private truncate;
     }
 
     protected function tearDown(): void
     {
-        DB::statement('truncate modules, items, terms, taxonomies, types, content_counters, changes cascade');
+        DB::statement('truncate modules cascade');
         app(Indexes::class)->keep();
-        app(CatalogueStore::class)->forget();
-        parent::tearDown();
+        $this->truncate();
     }
 
     public function test_live_modules_get_the_indexes_they_need_and_leave_none_behind(): void

@@ -7,7 +7,7 @@ namespace Tests\Feature;
 use App\Content\CatalogueStore;
 use App\Listing\Contexts;
 use App\Listing\Listing;
-use App\Listing\Remembered;
+use App\Listing\CachedListing;
 use App\Models\Group;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
@@ -342,7 +342,7 @@ final class QueryTest extends TestCase
         /** @param  array<string, int>|null  $in */
         $module = fn (string $words, ?array $in): Module => app(ModuleStore::class)->read(['format' => 1, 'key' => 'found', 'name' => 'Found', 'source' => ['items' => ['plant']],
             'where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => $words] + ($in === null ? [] : ['in' => $in])]], 'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'slug']]]);
-        $found = fn (Module $module): array => array_map(fn (int $id): string => (string) Item::query()->whereKey($id)->value('slug'), app(Remembered::class)->show($module, app(Contexts::class)->now())->ids);
+        $found = fn (Module $module): array => array_map(fn (int $id): string => (string) Item::query()->whereKey($id)->value('slug'), app(CachedListing::class)->show($module, app(Contexts::class)->now())->ids);
         foreach ([
             ['rust', null, ['p0', 'p2', 'p1']], ['rust', ['title' => 1], ['p0']], ['rust', ['title' => 1, 'nickname' => 5], ['p2', 'p0']], ['rust', ['story' => 3, 'nickname' => 2, 'title' => 1], ['p1', 'p2', 'p0']],
             ['fern', null, ['p0']], ['perennial', null, ['p0']], ['perenn* moss', null, ['p0']], ['moss fern', ['title' => 1, 'groups' => 1], []], ['shrubs', ['groups' => 1], ['p1']], ['shrubs', ['title' => 1], []], ['lily shrub', ['title' => 2, 'groups' => 1], ['p1']],

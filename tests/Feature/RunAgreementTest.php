@@ -9,11 +9,11 @@ use App\Content\ItemWriter;
 use App\Content\Records;
 use App\Content\TypeWriter;
 use App\Listing\Compiler;
-use App\Listing\KeptMarks;
+use App\Listing\CachedCursors;
 use App\Listing\Listing;
 use App\Listing\OrderSql;
 use App\Listing\Sources;
-use App\Listing\Walk;
+use App\Listing\KeysetPaginator;
 use App\Models\Group;
 use App\Models\Item;
 use App\Models\Term;
@@ -57,7 +57,7 @@ final class RunAgreementTest extends TestCase
         $reference = new ReferenceRun(new Comparator(config()->string('site.locale')), Garden::format());
         $listing = app(Listing::class);
         // The same, reaching all but the first places by walking on from known records.
-        $walking = new Listing(app(Sources::class), app(Compiler::class), app(OrderSql::class), new Walk(far: 2, stride: 3));
+        $walking = new Listing(app(Sources::class), app(Compiler::class), app(OrderSql::class), new KeysetPaginator(far: 2, stride: 3));
         $store = app(ModuleStore::class);
         $met = 0;
         for ($set = 0; $set < self::SETS; $set++) {
@@ -72,13 +72,13 @@ final class RunAgreementTest extends TestCase
                 $expected = $reference->run($module, $records, $context);
                 $pages = $expected->pages;
                 $seen = [];
-                $marks = new KeptMarks(new Repository(new ArrayStore), 'drawn', 0, null);
+                $cursors = new CachedCursors(new Repository(new ArrayStore), 'drawn', 0, null);
                 for ($page = 1; $page <= $pages; $page++) {
                     $expected = $reference->run($module, $records, $context, $page);
                     $found = $listing->run($module, $context, (string) $page);
                     $this->assertEquals($expected, $found, $said);
                     $this->assertSame(array_keys($expected->headings), array_keys($found->headings), "headings in order; {$said}");
-                    $this->assertSame($expected->ids, $walking->show($module, $context, (string) $page, $marks)->ids, "walked to page {$page}; {$said}");
+                    $this->assertSame($expected->ids, $walking->show($module, $context, (string) $page, $cursors)->ids, "walked to page {$page}; {$said}");
                     array_push($seen, ...$expected->ids);
                 }
                 $this->assertSame($seen, array_values(array_unique($seen)), "no record shows twice; {$said}");

@@ -268,7 +268,7 @@ final class RandomModules
     /** @return array<string, mixed> */
     private function part(Type $type): array
     {
-        $shown = array_values(array_intersect(['height', 'nickname', 'story', 'light', 'uses', 'hardy', 'sown', 'groups', 'lead', 'expire_at', 'friends', 'count', 'begins', 'place'], array_keys($type->reachable)));
+        $shown = array_values(array_intersect(['height', 'nickname', 'story', 'light', 'uses', 'hardy', 'sown', 'groups', 'lead', 'expire_at', 'friends', 'keeper', 'author', 'text', 'count', 'begins', 'place'], array_keys($type->reachable)));
         $part = $this->one([
             ['part' => 'title'],
             ...isset($type->fields['picture']) ? [['part' => 'picture']] : [],

@@ -10,7 +10,7 @@ use App\Content\CatalogueStore;
 use App\Content\ItemQuery;
 use App\Listing\Contexts;
 use App\Listing\Indexes;
-use App\Listing\KeptMarks;
+use App\Listing\CachedCursors;
 use App\Listing\Listing;
 use App\Listing\Options;
 use App\Listing\RecordFinder;
@@ -94,15 +94,15 @@ final class Bench extends Command
 
         $rows = [];
         foreach (['newest', 'cheapest', 'filtered'] as $key) {
-            $marks = new KeptMarks(new Repository(new ArrayStore), $key, 0, null);
+            $cursors = new CachedCursors(new Repository(new ArrayStore), $key, 0, null);
             $far = min(5000, max(2, intdiv($listing->total($modules[$key], $context), 24)));
             $from = hrtime(true);
-            $listing->some($modules[$key], $context, ($far - 1) * 24, 24, $marks);
+            $listing->some($modules[$key], $context, ($far - 1) * 24, 24, $cursors);
             $laid = (hrtime(true) - $from) / 1e6;
             $one = $this->compare(
                 "{$key}: page {$far} beside page 1",
-                fn () => $listing->some($modules[$key], $context, ($far - 1) * 24, 24, $marks),
-                fn () => $listing->some($modules[$key], $context, 0, 24, $marks),
+                fn () => $listing->some($modules[$key], $context, ($far - 1) * 24, 24, $cursors),
+                fn () => $listing->some($modules[$key], $context, 0, 24, $cursors),
             );
             $rows[] = [...$one, number_format($laid, 0)];
         }

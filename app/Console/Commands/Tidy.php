@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Freshness\ContentMarks;
 use Illuminate\Cache\DatabaseStore;
 use Illuminate\Console\Command;
 use Illuminate\Contracts\Cache\Repository;
@@ -17,9 +18,9 @@ final class Tidy extends Command
 
     protected $signature = 'wellspring:tidy';
 
-    protected $description = 'Remove what has run out from a cache that lies in the database: who looked half an hour ago, listings that nobody asks for any more';
+    protected $description = 'Remove what has run out from a cache in the database, and fold the marks that changes of content have left';
 
-    public function handle(Repository $cache): int
+    public function handle(Repository $cache, ContentMarks $marks): int
     {
         $removed = 0;
         if ($cache->getStore() instanceof DatabaseStore) {
@@ -29,7 +30,8 @@ final class Tidy extends Command
                 $removed += $some;
             } while ($some === self::AT_ONCE);
         }
-        $this->line("Removed {$removed} that had run out.");
+        $folded = $marks->fold();
+        $this->line("Removed {$removed} that had run out; folded the marks of {$folded} changes.");
 
         return self::SUCCESS;
     }

@@ -6,7 +6,7 @@ namespace App\Http\Controllers\Manage;
 
 use App\Content\CatalogueStore;
 use App\Listing\Contexts;
-use App\Listing\Remembered;
+use App\Listing\CachedListing;
 use App\Models\Module as ModuleRow;
 use App\Modules\ModuleStore;
 use Illuminate\Http\JsonResponse;
@@ -17,7 +17,7 @@ use Wellspring\Core\Problem\Refused;
 
 final readonly class ModuleController
 {
-    public function __construct(private ModuleStore $store, private ModuleShape $shape, private Remembered $listing, private CatalogueStore $catalogue, private Contexts $contexts)
+    public function __construct(private ModuleStore $store, private ModuleShape $shape, private CachedListing $listing, private CatalogueStore $catalogue, private Contexts $contexts)
     {
     }
 
@@ -31,28 +31,25 @@ final readonly class ModuleController
      * How many records some modules show: what visitors get of each, and what its draft would give. Counted beside the
      * list, since counting may take longer than the list itself.
      *
-     * @return array<string, array{live: int|null, draft: int|null}> by key, without those that are gone meanwhile
+     * @return array<string, array<string, int|null>> `live` and `draft` by key, without those that are gone meanwhile
      */
     public function records(Request $request): array
     {
         $given = $request->validate(['keys' => ['required', 'array', 'max:50'], 'keys.*' => ['string']]);
-        $context = $this->contexts->now();
-        $records = [];
-        foreach (array_values($given['keys']) as $key) {
-            $row = $this->store->find($key);
-            if ($row === null) {
-                continue;
-            }
-            $live = $this->store->live($row);
+        $modules = [];
+        foreach ($this->store->some(array_values($given['keys'])) as $row) {
+            $modules["{$row->key} live"] = $this->store->live($row);
             try {
-                $draft = $this->store->draft($row);
+                $modules["{$row->key} draft"] = $this->store->draft($row);
             } catch (Refused) {
-                $draft = null;
+                $modules["{$row->key} draft"] = null;
             }
-            $records[$row->key] = [
-                'live' => $live === null ? null : $this->listing->total($live, $context),
-                'draft' => $draft === null ? null : $this->listing->total($draft, $context),
-            ];
+        }
+        $totals = $this->listing->totals(array_filter($modules), $this->contexts->now());
+        $records = [];
+        foreach (array_keys($modules) as $name) {
+            [$key, $which] = explode(' ', $name);
+            $records[$key][$which] = $totals[$name] ?? null;
         }
 
         return $records;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Listing;
 
 /** Known places in the order of one listing, from which a walk can begin: what a far page costs is then that of a near one. */
-interface Marks
+interface CursorStore
 {
     /**
      * @param  int  $from  a place, 0 first

@@ -5,8 +5,12 @@ declare(strict_types=1);
 namespace App\Listing;
 
 use App\Models\Item;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Calendar\Unit;
+use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\DayIs;
@@ -20,7 +24,7 @@ use Wellspring\Core\Sort\By;
 use Wellspring\Core\Source\People;
 
 /** Until when the result of a run is right while no content changes: schedules and rules about time change it by themselves. */
-final readonly class Holds
+final readonly class CacheExpiry
 {
     /** Views are counted as they come; what asks for them is right within the minute. */
     private const VIEWS = 60;
@@ -32,12 +36,8 @@ final readonly class Holds
     public function until(Module $module, Context $context): ?int
     {
         $now = $context->now->getTimestamp();
-        // Accounts leave no mark when they change.
-        if ($module->source instanceof People) {
-            return $now;
-        }
-        $types = self::reaches($module) ? [] : $module->source->draws();
-        $moments = [$this->next($types, 'publish_at', $context), $this->next($types, 'expire_at', $context)];
+        $types = self::reachesItems($module) ? [] : $module->source->draws();
+        $moments = $this->nextChanges($types, $context);
         foreach ($module->bound($context)->where?->conditions() ?? [] as $condition) {
             $moments[] = $this->condition($condition, $types, $context);
         }
@@ -54,17 +54,33 @@ final readonly class Holds
     }
 
     /** Whether the result depends on more than the module's own items and the terms that they share. */
-    public static function reaches(Module $module): bool
+    public static function reachesItems(Module $module): bool
     {
         foreach ($module->where?->conditions() ?? [] as $condition) {
             // A search over several types looks in the names of terms of every taxonomy, shared or not.
-            $everywhere = $condition->test instanceof Search && count($module->source->draws()) !== 1;
-            if ($everywhere || $condition->field->through !== null || $condition->field->family()->isLink()) {
+            if ($condition->test instanceof Search && count($module->source->draws()) !== 1) {
                 return true;
             }
         }
 
-        return false;
+        return self::links($module, Family::Items);
+    }
+
+    /** Whether the result depends on who has an account and what they are called. */
+    public static function reachesPeople(Module $module): bool
+    {
+        return $module->source instanceof People || self::links($module, Family::Person);
+    }
+
+    /** Whether a condition or a part of the card asks for what items link to. */
+    private static function links(Module $module, Family $to): bool
+    {
+        $fields = [
+            ...array_map(fn (Condition $condition): Field => $condition->field->through ?? $condition->field, $module->where?->conditions() ?? []),
+            ...array_map(fn (Part $part): Field => $part->field, array_values($module->card->parts())),
+        ];
+
+        return array_filter($fields, fn (Field $field): bool => $field->family() === $to) !== [];
     }
 
     /** @param  list<string>  $types */
@@ -77,7 +93,6 @@ final readonly class Holds
         return match (true) {
             $condition->off || $condition->missing !== null => null,
             $condition->field->key === 'views' => $now + self::VIEWS,
-            $condition->field->through?->family() === Family::Person => $now,
             ! $test instanceof DayTest, $test instanceof DayIs => null,
             $isDate, $test instanceof DayWithin => self::tomorrow($context),
             $condition->field->through !== null => $now,
@@ -109,13 +124,19 @@ final readonly class Holds
         return $moments === [] ? null : min($moments);
     }
 
-    /** @param  list<string>  $types none: of every type */
-    private function next(array $types, string $column, Context $context): ?int
+    /**
+     * When the next item appears, and when the next one expires.
+     *
+     * @param  list<string>  $types  none: of every type
+     * @return list<int> timestamps
+     */
+    private function nextChanges(array $types, Context $context): array
     {
-        $next = Item::query()->toBase()->when($types !== [], fn ($query) => $query->whereIn('type_key', $types))
-            ->where('status', Status::Published->value)->where($column, '>', $context->now)->min($column);
+        $next = fn (string $column): Builder => Item::query()->toBase()->when($types !== [], fn ($query) => $query->whereIn('type_key', $types))
+            ->where('status', Status::Published->value)->where($column, '>', $context->at())->selectRaw("min({$column})");
+        $row = (array) DB::query()->selectSub($next('publish_at'), 'appears')->selectSub($next('expire_at'), 'expires')->first();
 
-        return is_string($next) ? (new \DateTimeImmutable($next))->getTimestamp() : null;
+        return array_values(array_map(fn (string $moment): int => (new \DateTimeImmutable($moment))->getTimestamp(), array_filter($row, is_string(...))));
     }
 
     private static function tomorrow(Context $context): int

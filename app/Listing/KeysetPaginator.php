@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
  * Takes records from a place in an order. Far places are reached by key: from a record whose place and values are known,
  * the walk goes on behind it, so that the database need not count its way there.
  */
-final readonly class Walk
+final readonly class KeysetPaginator
 {
     /**
      * @param  int  $far  nearer places are counted to
@@ -26,18 +26,18 @@ final readonly class Walk
      * @param  non-empty-list<OrderBy>  $orders  the last tells all records apart
      * @return list<int>
      */
-    public function ids(Builder $query, array $orders, int $from, int $count, ?Marks $marks): array
+    public function ids(Builder $query, array $orders, int $from, int $count, ?CursorStore $cursors): array
     {
         if ($count <= 0) {
             return [];
         }
-        if ($marks === null || $from < $this->far) {
+        if ($cursors === null || $from < $this->far) {
             return self::plucked($this->ordered(clone $query, $orders)->offset($from)->limit($count));
         }
-        $known = $marks->before($from);
+        $known = $cursors->before($from);
         if ($known === null || $from - $known['place'] > $this->stride) {
-            $this->lay($query, $orders, $marks);
-            $known = $marks->before($from);
+            $this->seedCursors($query, $orders, $cursors);
+            $known = $cursors->before($from);
         }
         if ($known === null) {
             return self::plucked($this->ordered(clone $query, $orders)->offset($from)->limit($count));
@@ -78,7 +78,7 @@ final readonly class Walk
      *
      * @param  non-empty-list<OrderBy>  $orders
      */
-    private function lay(Builder $query, array $orders, Marks $marks): void
+    private function seedCursors(Builder $query, array $orders, CursorStore $cursors): void
     {
         $bindings = array_merge(...array_map(fn (OrderBy $by): array => $by->by->bindings, $orders));
         $ranked = (clone $query)->selectRaw('row_number() over (order by '.implode(', ', array_map(fn (OrderBy $by): string => $by->sql(), $orders)).') - 1 as place', $bindings);
@@ -86,7 +86,7 @@ final readonly class Walk
         foreach (DB::query()->fromSub(self::withValues($ranked, $orders), 'ranked')->whereRaw('place % ? = 0', [$this->stride])->orderBy('place')->get() as $row) {
             $noted[(int) $row->place] = self::valuesOf($row, $orders);
         }
-        $marks->note($noted);
+        $cursors->note($noted);
     }
 
     /** @param  non-empty-list<OrderBy>  $orders */

@@ -7,11 +7,11 @@ namespace App\Listing;
 use Illuminate\Contracts\Cache\Repository;
 
 /** Places in a listing's order, kept as long as the listing itself is remembered. */
-final class KeptMarks implements Marks
+final class CachedCursors implements CursorStore
 {
     private const KEEP_SECONDS = 21_600;
 
-    /** How many marks lie in one entry of the cache: a far page reads one entry, not all. */
+    /** How many cursors lie in one entry of the cache: a far page reads one entry, not all. */
     private const BUNDLE = 100;
 
     /** @param  int|null  $until  the timestamp until which they are right; null: for good */
@@ -21,7 +21,7 @@ final class KeptMarks implements Marks
 
     public function before(int $from): ?array
     {
-        $index = $this->cache->get("{$this->name}:marks");
+        $index = $this->cache->get("{$this->name}:cursors");
         if (! is_array($index) || $this->now < $index['from'] || $index['until'] !== null && $this->now >= $index['until']) {
             return null;
         }
@@ -32,7 +32,7 @@ final class KeptMarks implements Marks
             }
             $bundle = $i;
         }
-        $values = $bundle === null ? null : $this->cache->get("{$this->name}:marks:{$bundle}");
+        $values = $bundle === null ? null : $this->cache->get("{$this->name}:cursors:{$bundle}");
         $known = null;
         foreach (is_array($values) ? $values : [] as $place => $one) {
             if ($place > $from) {
@@ -48,9 +48,9 @@ final class KeptMarks implements Marks
     {
         $bundles = [];
         foreach (array_chunk($values, self::BUNDLE, true) as $i => $some) {
-            $this->cache->put("{$this->name}:marks:{$i}", $some, self::KEEP_SECONDS);
+            $this->cache->put("{$this->name}:cursors:{$i}", $some, self::KEEP_SECONDS);
             $bundles[$i] = array_key_first($some);
         }
-        $this->cache->put("{$this->name}:marks", ['from' => $this->now, 'until' => $this->until, 'bundles' => $bundles], self::KEEP_SECONDS);
+        $this->cache->put("{$this->name}:cursors", ['from' => $this->now, 'until' => $this->until, 'bundles' => $bundles], self::KEEP_SECONDS);
     }
 }

@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+use App\Freshness\ContentMarks;
+use Illuminate\Contracts\Cache\Repository;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Status;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Paging\NoSuchPage;
+use Wellspring\Core\Paging\Pages;
+use Wellspring\Core\Run\Context;
+use Wellspring\Core\Run\Result;
+use Wellspring\Core\Who\Audience;
+
+/**
+ * A listing's page as it was computed last, for as long as it is right: until content that it depends on changes (the
+ * marks of that content are part of the name it is kept under), or until time alone changes it.
+ */
+final readonly class CachedListing
+{
+    /** Only so that the cache does not fill up; nothing relies on it. */
+    private const KEEP_SECONDS = 21_600;
+
+    public function __construct(
+        private Listing $listing,
+        private Sources $sources,
+        private CacheExpiry $expiry,
+        private Repository $cache,
+        private ContentMarks $marks,
+    ) {
+    }
+
+    /**
+     * What Listing::show gives.
+     *
+     * @param  bool  $keep  whether it is worth keeping: what is asked for but once is not
+     *
+     * @throws NoSuchPage
+     */
+    public function show(Module $module, Context $context, string $page = '1', bool $keep = true): Result
+    {
+        $now = $context->now->getTimestamp();
+        // What no page can be called names nothing that is kept, and may be no text at all.
+        $name = $keep && Pages::isNumber($page) ? $this->name($module, $context, $this->marks->of(...$this->dependsOn($module))) : null;
+        if ($name === null) {
+            return $this->listing->show($module, $context, $page);
+        }
+        $kept = self::valid($this->cache->get("{$name}:{$page}"), $now);
+        if ($kept !== null) {
+            return new Result($kept['total'], $kept['pages'], $kept['page'], [], $kept['ids'], $kept['headings'], $kept['under']);
+        }
+        $until = $this->expiry->until($module, $context);
+        $result = $this->listing->show($module, $context, $page, new CachedCursors($this->cache, $name, $now, $until));
+        $this->cache->put("{$name}:{$page}", [
+            'total' => $result->total, 'pages' => $result->pages, 'page' => $result->page, 'ids' => $result->ids,
+            'headings' => $result->headings, 'under' => $result->under,
+            'from' => $now, 'until' => $until,
+        ], self::KEEP_SECONDS);
+
+        return $result;
+    }
+
+    /**
+     * How many records each module shows in all.
+     *
+     * @template TKey of array-key
+     *
+     * @param  array<TKey, Module>  $modules
+     * @return array<TKey, int> under the modules' keys
+     */
+    public function totals(array $modules, Context $context): array
+    {
+        $now = $context->now->getTimestamp();
+        $marks = $modules === [] ? [] : $this->marks->of(['people'], allContent: true);
+        $names = array_map(fn (Module $module): ?string => $this->name($module, $context, $marks), $modules);
+        $wanted = array_values(array_unique(array_map(fn (string $name): string => "{$name}:total", array_filter($names))));
+        $kept = [];
+        foreach ($wanted === [] ? [] : $this->cache->getMultiple($wanted) as $name => $value) {
+            $kept[(string) $name] = $value;
+        }
+        $totals = $new = [];
+        foreach ($modules as $key => $module) {
+            $name = $names[$key] === null ? '' : "{$names[$key]}:total";
+            $known = self::valid($new[$name] ?? $kept[$name] ?? null, $now);
+            $totals[$key] = $known['total'] ?? $this->listing->total($module, $context);
+            if ($known === null && $name !== '') {
+                $new[$name] = ['total' => $totals[$key], 'from' => $now, 'until' => $this->expiry->until($module, $context)];
+            }
+        }
+        if ($new !== []) {
+            $this->cache->setMultiple($new, self::KEEP_SECONDS);
+        }
+
+        return $totals;
+    }
+
+    /**
+     * The records of a page that show() gave. Items are read anew, which their ids make cheap; what has to be counted for
+     * terms, people and months is kept as the page is.
+     *
+     * @param  list<int>  $ids
+     * @param  array<array-key, Field>  $fields  what is asked of them
+     * @return list<Record> in the order of the ids
+     */
+    public function records(Module $module, array $ids, array $fields, Context $context): array
+    {
+        $marks = $module->source->isItems() || $ids === [] ? null : $this->marks->of(...$this->dependsOn($module));
+        if ($marks === null) {
+            return $this->sources->records($module->source, $ids, $fields, $context);
+        }
+        $now = $context->now->getTimestamp();
+        $name = 'records:'.hash('xxh128', serialize([$module->source->toArray(), $ids, self::asked($context), $marks]));
+        $kept = self::valid($this->cache->get($name), $now);
+        if ($kept !== null) {
+            return unserialize($kept['records'], ['allowed_classes' => [Record::class, Status::class, Audience::class]]);
+        }
+        $records = $this->sources->records($module->source, $ids, $fields, $context);
+        $this->cache->put($name, ['records' => serialize($records), 'from' => $now, 'until' => $this->expiry->until($module, $context)], self::KEEP_SECONDS);
+
+        return $records;
+    }
+
+    /**
+     * What a listing is kept under. The marks are read before the content: after a change in between, what is kept lies
+     * under a name that nobody asks for again.
+     *
+     * @param  array<string, string>|null  $marks  at least those that the module depends on
+     * @return string|null null where nothing may be kept
+     */
+    private function name(Module $module, Context $context, ?array $marks): ?string
+    {
+        if ($marks === null) {
+            return null;
+        }
+        [$keys, $allContent] = $this->dependsOn($module);
+        $marks = array_filter(
+            $marks,
+            fn (string $key): bool => in_array($key, $keys, true) || $allContent && (str_starts_with($key, 'type:') || str_starts_with($key, 'taxonomy:')),
+            ARRAY_FILTER_USE_KEY,
+        );
+
+        return 'listing:'.hash('xxh128', serialize([$module->bound($context)->toArray(), self::asked($context), $marks]));
+    }
+
+    /** @return array<string, mixed>|null what was kept, where it is right at that moment */
+    private static function valid(mixed $kept, int $now): ?array
+    {
+        return is_array($kept) && $now >= $kept['from'] && ($kept['until'] === null || $now < $kept['until']) ? $kept : null;
+    }
+
+    /**
+     * What of the context the result depends on, beside the moment.
+     *
+     * @return list<mixed>
+     */
+    private static function asked(Context $context): array
+    {
+        return [$context->viewer->audience->value, $context->viewer->person, serialize($context->page), $context->address];
+    }
+
+    /** @return array{list<string>, bool} the keys of the marks that the module depends on, and whether on all content beside */
+    private function dependsOn(Module $module): array
+    {
+        $people = CacheExpiry::reachesPeople($module) ? ['people'] : [];
+        // What reaches through other items, or counts all items, depends on every type.
+        if (! $module->source->isItems() || CacheExpiry::reachesItems($module)) {
+            return [$people, true];
+        }
+
+        return [[
+            ...$people,
+            ...array_map(fn (string $type): string => "type:{$type}", $module->source->draws()),
+            ...array_map(fn (string $taxonomy): string => "taxonomy:{$taxonomy}", array_map(strval(...), array_keys($module->type()->taxonomies))),
+        ], false];
+    }
+}
