@@ -3,14 +3,21 @@
 declare(strict_types=1);
 
 use App\Content\StaleWrite;
-use App\Http\Middleware\MayManage;
+use App\Http\DatabaseFaults;
+use App\Http\Middleware\CsrfToken;
+use App\Http\Middleware\KnownHost;
+use App\Http\Middleware\SecurityHeaders;
 use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Problem\Refused;
 
@@ -21,7 +28,9 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->alias(['manage' => MayManage::class]);
+        $middleware->prepend(KnownHost::class);
+        $middleware->append(SecurityHeaders::class);
+        $middleware->web(replace: [ValidateCsrfToken::class => CsrfToken::class]);
         // What the manage screens send is read as it was typed; core says what is dropped.
         $fromManage = fn (Request $request): bool => $request->is('manage/api/*');
         $middleware->trimStrings([$fromManage]);
@@ -36,6 +45,8 @@ return Application::configure(basePath: dirname(__DIR__))
             fn ($problem): array => ['path' => $problem->path, 'code' => $problem->code, 'message' => $problem->message],
             $refused->problems,
         )], 422));
-        $exceptions->map(NoSuchPage::class, fn (NoSuchPage $none) => new Symfony\Component\HttpKernel\Exception\NotFoundHttpException($none->getMessage(), $none));
+        $exceptions->render(fn (QueryException $fault, Request $request): ?JsonResponse => $request->is('manage/api/*') ? DatabaseFaults::answer($fault) : null);
+        $exceptions->render(fn (NotFoundHttpException $none, Request $request): ?JsonResponse => $request->is('manage/api/*') && $none->getPrevious() instanceof ModelNotFoundException ? DatabaseFaults::notFound($none->getPrevious()) : null);
+        $exceptions->map(NoSuchPage::class, fn (NoSuchPage $none) => new NotFoundHttpException($none->getMessage(), $none));
     })
     ->create();

@@ -10,4 +10,19 @@ return [
     'locale' => env('SITE_LOCALE', 'en-GB'),
     'time_zone' => env('SITE_TIME_ZONE', 'Europe/London'),
     'currency' => env('SITE_CURRENCY', 'GBP'),
+
+    // Names under which the site is served beside the one of APP_URL, separated by commas.
+    'hosts' => env('SITE_HOSTS', ''),
+    // How often one address may search in a minute.
+    'searches_a_minute' => (int) env('SEARCHES_A_MINUTE', 60),
+    // For how many days the trail of who did what is kept.
+    'audit_days' => (int) env('AUDIT_DAYS', 400),
+
+    'media' => [
+        // The largest picture that is taken in, in pixels; one of more than `pixels_in_request` is decoded by the queue's worker.
+        'max_pixels' => (int) env('MEDIA_MAX_PIXELS', 40_000_000),
+        'pixels_in_request' => (int) env('MEDIA_PIXELS_IN_REQUEST', 2_000_000),
+        // What all files may take in all; 0: no limit.
+        'quota_mb' => (int) env('MEDIA_QUOTA_MB', 0),
+    ],
 ];

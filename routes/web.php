@@ -5,21 +5,24 @@ declare(strict_types=1);
 use App\Http\Controllers\Manage;
 use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SiteController;
+use App\Http\Middleware\ActiveAccount;
 use App\Http\Middleware\CountsViews;
 use Illuminate\Support\Facades\Route;
 
-Route::pattern('id', '[0-9]{1,18}');
+foreach (['id', 'item', 'change', 'media', 'task'] as $row) {
+    Route::pattern($row, '[0-9]{1,18}');
+}
 Route::pattern('number', '[0-9]{1,9}');
 
 Route::middleware('guest')->group(function (): void {
     Route::get('/manage/sign-in', [Manage\SignInController::class, 'form'])->name('login');
     Route::post('/manage/sign-in', [Manage\SignInController::class, 'signIn']);
     Route::get('/manage/welcome/{secret}', [Manage\SignInController::class, 'welcome']);
-    Route::post('/manage/welcome/{secret}', [Manage\SignInController::class, 'takeUp']);
+    Route::post('/manage/welcome/{secret}', [Manage\SignInController::class, 'takeUp'])->middleware('throttle:20,1');
 });
 
-Route::middleware(['auth', 'manage:author'])->prefix('manage')->group(function (): void {
-    Route::prefix('api')->group(function (): void {
+Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(function (): void {
+    Route::prefix('api')->middleware('can:enter')->group(function (): void {
         Route::get('start', Manage\StartController::class);
         Route::get('find', Manage\FindController::class);
         Route::post('sign-out', [Manage\SignInController::class, 'signOut']);
@@ -31,25 +34,29 @@ Route::middleware(['auth', 'manage:author'])->prefix('manage')->group(function (
         Route::post('items', [Manage\ItemController::class, 'store']);
         Route::put('items/draft', [Manage\ItemController::class, 'keepDraft']);
         Route::delete('items/draft', [Manage\ItemController::class, 'dropDraft']);
-        Route::get('items/{id}', [Manage\ItemController::class, 'show']);
-        Route::put('items/{id}', [Manage\ItemController::class, 'update']);
-        Route::delete('items/{id}', [Manage\ItemController::class, 'remove']);
-        Route::get('items/{id}/revisions', [Manage\ItemController::class, 'revisions']);
-        Route::post('items/{id}/revisions/{number}', [Manage\ItemController::class, 'bringBack']);
-        Route::get('items/{id}/shown', [Manage\ItemController::class, 'shown']);
+        Route::middleware('can:edit,item')->group(function (): void {
+            Route::get('items/{item}', [Manage\ItemController::class, 'show']);
+            Route::put('items/{item}', [Manage\ItemController::class, 'update']);
+            Route::delete('items/{item}', [Manage\ItemController::class, 'remove']);
+            Route::get('items/{item}/revisions', [Manage\ItemController::class, 'revisions']);
+            Route::post('items/{item}/revisions/{number}', [Manage\ItemController::class, 'bringBack']);
+            Route::get('items/{item}/shown', [Manage\ItemController::class, 'shown']);
+        });
         Route::get('views/{key}', [Manage\ItemTableController::class, 'views']);
         Route::put('views/{key}', [Manage\ItemTableController::class, 'saveView']);
         Route::delete('views/{key}/{id}', [Manage\ItemTableController::class, 'removeView']);
         Route::get('changes', [Manage\ChangeController::class, 'index']);
-        Route::post('changes/{id}/undo', [Manage\ChangeController::class, 'undo']);
+        Route::post('changes/{change}/undo', [Manage\ChangeController::class, 'undo'])->can('undo', 'change');
+        Route::get('tasks', [Manage\TaskController::class, 'index']);
+        Route::get('tasks/{task}', [Manage\TaskController::class, 'show'])->can('view', 'task');
 
         Route::get('media', [Manage\MediaController::class, 'index']);
         Route::post('media', [Manage\MediaController::class, 'store']);
-        Route::put('media/{id}', [Manage\MediaController::class, 'update']);
-        Route::delete('media/{id}', [Manage\MediaController::class, 'remove']);
+        Route::put('media/{media}', [Manage\MediaController::class, 'update'])->can('edit', 'media');
+        Route::delete('media/{media}', [Manage\MediaController::class, 'remove'])->can('edit', 'media');
     });
 
-    Route::middleware('manage')->prefix('api')->group(function (): void {
+    Route::middleware('can:manage')->prefix('api')->group(function (): void {
         Route::get('modules', [Manage\ModuleController::class, 'index']);
         Route::post('modules', [Manage\ModuleController::class, 'store']);
         Route::get('modules/records', [Manage\ModuleController::class, 'records']);
@@ -105,6 +112,7 @@ Route::middleware(['auth', 'manage:author'])->prefix('manage')->group(function (
         Route::put('groups', [Manage\PeopleController::class, 'saveGroup']);
         Route::delete('groups/{id}', [Manage\PeopleController::class, 'removeGroup']);
 
+        Route::get('audit', Manage\AuditController::class);
         Route::get('imports', [Manage\ImportController::class, 'index']);
         Route::post('imports', [Manage\ImportController::class, 'store']);
         Route::get('imports/{id}', [Manage\ImportController::class, 'show']);
@@ -114,12 +122,12 @@ Route::middleware(['auth', 'manage:author'])->prefix('manage')->group(function (
         Route::get('exports/{key}', [Manage\ImportController::class, 'export']);
     });
 
-    Route::view('{screen?}', 'manage.app')->where('screen', '(?!api/).*');
+    Route::view('{screen?}', 'manage.app')->where('screen', '(?!api/).*')->middleware('can:enter');
 });
 
 // Visitors carry no session: their pages are the same for all who may see them.
 Route::withoutMiddleware('web')->group(function (): void {
     Route::get('/up', fn () => response('up', 200, ['Content-Type' => 'text/plain']));
-    Route::get('/search', SearchController::class);
+    Route::get('/search', SearchController::class)->middleware('throttle:search');
     Route::get('/{path?}', [SiteController::class, 'show'])->where('path', '.*')->middleware(CountsViews::class);
 });

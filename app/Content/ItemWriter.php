@@ -4,20 +4,22 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Models\FreeName;
 use App\Models\Item;
 use App\Models\ItemLink;
 use App\Models\Media;
 use App\Models\User;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
-use Symfony\Component\HtmlSanitizer\HtmlSanitizer;
-use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
-use Wellspring\Core\Content\Blank;
+use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Slug;
@@ -26,7 +28,8 @@ use Wellspring\Core\Text\Words;
 /** The one way in which items are stored, from the form, from imports and from edits of many alike. */
 final class ItemWriter
 {
-    private HtmlSanitizer $sanitizer;
+    /** How often a write is tried again that the database ended because of others' locks. */
+    private const ATTEMPTS = 5;
 
     /** @var array<string, string> kinds of files that are known, by name; empty: there is none */
     private array $files = [];
@@ -40,13 +43,8 @@ final class ItemWriter
     /** @var array<string, int|null> ids by `type/slug`, while a file is read */
     private array $targets = [];
 
-    public function __construct(private readonly CatalogueStore $catalogue, private readonly Ledger $ledger)
+    public function __construct(private readonly CatalogueStore $catalogue, private readonly SafeHtml $html)
     {
-        $this->sanitizer = new HtmlSanitizer((new HtmlSanitizerConfig)
-            ->allowSafeElements()
-            ->allowRelativeLinks()
-            ->allowRelativeMedias()
-            ->withMaxInputLength(1_000_000));
     }
 
     /**
@@ -58,9 +56,11 @@ final class ItemWriter
     {
         $problems = new Problems;
         if ($draft->slug !== null) {
-            $owner = Item::query()->where('type_key', $type->key)->where('slug', $draft->slug)->first(['id', 'title']);
+            $owner = Item::query()->where('type_key', $type->key)->where('slug', $draft->slug)->first(['id', 'title', 'author_id']);
             if ($owner !== null && $owner->id !== $item?->id) {
-                $problems->add('slug', 'taken', "“{$draft->slug}” is taken by “{$owner->title}”; expected a slug that no other {$type->label} has.");
+                // The title of what is not theirs is not told to an author.
+                $by = Auth::hasUser() && Gate::denies('edit', $owner) ? '' : " by “{$owner->title}”";
+                $problems->add('slug', 'taken', "“{$draft->slug}” is taken{$by}; expected a slug that no other {$type->label} has.");
             }
         }
         if ($draft->author !== null && $this->personId($draft->author) === null) {
@@ -113,11 +113,13 @@ final class ItemWriter
     }
 
     /**
-     * @param  array<string, mixed>  $reserved  slugs, as keys, that one made from the title may not take
+     * @param  array<array-key, mixed>  $reserved  slugs, as keys, that one made from the title may not take
      * @param  int|null  $as  the id it had before it was removed
      * @param  int  $after  the number of its last revision then
+     *
+     * @throws Refused when another item takes the slug at the same moment
      */
-    public function create(Type $type, ItemDraft $draft, array $reserved = [], ?int $as = null, int $after = 0): Item
+    public function create(Type $type, ItemDraft $draft, array $reserved = [], ?int $as = null, int $after = 0, ?RevisionRecorder $recorder = null): Item
     {
         $item = new Item(['type_key' => $type->key]);
         if ($as !== null) {
@@ -125,79 +127,130 @@ final class ItemWriter
         }
         $item->revision = $after + 1;
 
-        return $this->write($item, $type, $draft, $draft->slug ?? $this->freeSlug($type, $draft->title, $reserved), null);
+        return self::together(fn (): Item => $this->write($item, $type, $draft, null, $recorder ?? RevisionRecorder::single(), $reserved));
     }
 
     /**
      * @param  int|null  $revision  the revision that the change started from; null to write in any case
      *
      * @throws StaleWrite
+     * @throws ModelNotFoundException when it was removed meanwhile
      */
-    public function update(Item $item, Type $type, ItemDraft $draft, ?int $revision = null): Item
+    public function update(Item $item, Type $type, ItemDraft $draft, ?int $revision = null, ?RevisionRecorder $recorder = null): Item
     {
-        return self::together(function () use ($item, $type, $draft, $revision): Item {
-            $item = Item::query()->lockForUpdate()->findOrFail($item->id);
-            if ($revision !== null && $item->revision !== $revision) {
-                throw new StaleWrite($item->revision);
-            }
-            $this->ledger->keep($item, $type);
+        return self::together(function () use ($item, $type, $draft, $revision, $recorder): Item {
+            $item = self::locked($item, $revision);
+            RevisionRecorder::keep($item, $type);
             $before = $item->revision++;
 
-            return $this->write($item, $type, $draft, $draft->slug ?? $item->slug, $before);
-        });
-    }
-
-    /** Its revisions stay, so that it can come back. */
-    public function remove(Item $item): void
-    {
-        $type = $this->catalogue->catalogue()->type($item->type_key);
-        self::together(function () use ($item, $type): void {
-            if ($type !== null) {
-                $this->ledger->keep($item, $type);
-            }
-            $this->ledger->removing([$item]);
-            $item->delete();
-        });
-    }
-
-    private function write(Item $item, Type $type, ItemDraft $draft, string $slug, ?int $before): Item
-    {
-        return self::together(function () use ($item, $type, $draft, $slug, $before): Item {
-            $draft = $draft->with(
-                $slug,
-                $draft->publishAt ?? ($draft->status->value === 'published' ? Instant::write($item->publish_at ?? now()) : null),
-                $draft->text === null ? null : $this->safe($draft->text),
-                $this->safeFields($type, $draft->fields),
-            );
-            $item->fill([
-                'slug' => $slug,
-                'title' => $draft->title,
-                'status' => $draft->status->value,
-                'publish_at' => $draft->publishAt,
-                'expire_at' => $draft->expireAt,
-                'audience' => $draft->audience->value,
-                'author_id' => $draft->author === null ? null : $this->personId($draft->author),
-                'lead' => $draft->lead,
-                'text' => $draft->text,
-                'fields' => array_filter($draft->fields, fn (string $key): bool => ! $type->fields[$key]->family()->isLink(), ARRAY_FILTER_USE_KEY),
-                'folded' => self::folded($type, $draft),
-                'words' => self::words($type, $draft),
-            ]);
-            $item->updated_at = now()->toImmutable();
-            if ($before === null) {
-                $item->term_ids = $this->wantedTerms($draft);
-            }
-            $item->save();
-            $this->writeTerms($item, $draft, $before === null);
-            $this->writeLinks($item, $type, $draft, $before === null);
-            $this->ledger->wrote($item, $before, $draft->values());
-
-            return $item;
+            return $this->write($item, $type, $draft, $before, $recorder ?? RevisionRecorder::single());
         });
     }
 
     /**
-     * In the transaction at hand, or in one of its own. Within an import a savepoint for every item would hold a lock
+     * Its revisions stay, so that it can come back.
+     *
+     * @param  int|null  $revision  the revision that whoever removes it has seen; null to remove it in any case
+     *
+     * @throws StaleWrite
+     * @throws ModelNotFoundException when it was removed meanwhile
+     */
+    public function remove(Item $item, RevisionRecorder $recorder, ?int $revision = null): void
+    {
+        $type = $this->catalogue->catalogue()->type($item->type_key);
+        self::together(function () use ($item, $type, $recorder, $revision): void {
+            $item = self::locked($item, $revision);
+            if ($type !== null) {
+                RevisionRecorder::keep($item, $type);
+            }
+            $recorder->removing([$item]);
+            $item->delete();
+        });
+    }
+
+    /**
+     * Locks items against others' writes, in the one order in which everybody locks several: by id. What only links to them
+     * does not wait.
+     *
+     * @param  list<int>  $ids
+     */
+    public static function lock(array $ids): void
+    {
+        sort($ids);
+        foreach (array_chunk($ids, 5000) as $some) {
+            DB::select('select id from items where id = any(?::bigint[]) order by id for no key update', ['{'.implode(',', $some).'}']);
+        }
+    }
+
+    private static function locked(Item $item, ?int $revision): Item
+    {
+        $query = Item::query();
+        $query->getQuery()->lock('for no key update');
+        $item = $query->findOrFail($item->id);
+        if ($revision !== null && $item->revision !== $revision) {
+            throw new StaleWrite($item->revision);
+        }
+
+        return $item;
+    }
+
+    /**
+     * @param  int|null  $before  its revision before; null for a new one
+     * @param  array<array-key, mixed>  $reserved
+     */
+    private function write(Item $item, Type $type, ItemDraft $draft, ?int $before, RevisionRecorder $recorder, array $reserved = []): Item
+    {
+        $draft = $draft->with(
+            $draft->slug ?? ($before === null ? '' : $item->slug),
+            $draft->publishAt ?? ($draft->status->value === 'published' ? Instant::write($item->publish_at ?? now()) : null),
+            $draft->text === null ? null : $this->html->safe($draft->text),
+            $this->html->safeFields($type->fields, $draft->fields),
+        );
+        $item->fill([
+            'title' => $draft->title,
+            'status' => $draft->status->value,
+            'publish_at' => $draft->publishAt,
+            'expire_at' => $draft->expireAt,
+            'audience' => $draft->audience->value,
+            'author_id' => $draft->author === null ? null : $this->personId($draft->author),
+            'lead' => $draft->lead,
+            'text' => $draft->text,
+            'fields' => array_filter($draft->fields, fn (string $key): bool => ! $type->fields[$key]->family()->isLink(), ARRAY_FILTER_USE_KEY),
+            'words' => self::words($type, $draft),
+        ]);
+        $item->updated_at = now()->toImmutable();
+        $before === null ? $this->insert($item, $type, $draft, $reserved) : $item->fill(['slug' => $draft->slug, 'folded' => self::folded($type, $draft)])->save();
+        $draft = $draft->with($item->slug, $draft->publishAt, $draft->text, $draft->fields);
+        $this->writeTerms($item, $draft, $before === null);
+        $this->writeLinks($item, $type, $draft, $before === null);
+        $recorder->wrote($item, $before, $draft->values());
+
+        return $item;
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $reserved
+     *
+     * @throws Refused
+     */
+    private function insert(Item $item, Type $type, ItemDraft $draft, array $reserved): void
+    {
+        $item->term_ids = $this->wantedTerms($draft);
+        $item->folded = self::folded($type, $draft);
+        if ($draft->slug === '') {
+            $base = Slug::from($draft->title);
+            $name = fn (int $n): string => $n === 1 ? $base : "{$base}-{$n}";
+            FreeName::insert($item, 'slug', ['type_key'], $name, $reserved, fn (string $slug): array => $item->folded = ['slug' => $slug] + $item->folded);
+        } else {
+            $item->slug = (string) $draft->slug;
+            if (! FreeName::inserted($item, ['type_key', 'slug'])) {
+                throw Refused::because('slug', 'taken', "“{$draft->slug}” was taken a moment ago; expected a slug that no other {$type->label} has.");
+            }
+        }
+    }
+
+    /**
+     * In the transaction at hand, or in one of its own, tried again where the database ends it because of others' locks. Within an import a savepoint for every item would hold a lock
      * for every item, and the database has room for some thousands.
      *
      * @template T
@@ -207,7 +260,7 @@ final class ItemWriter
      */
     private static function together(\Closure $work): mixed
     {
-        return DB::transactionLevel() > 0 ? $work() : DB::transaction($work);
+        return DB::transactionLevel() > 0 ? $work() : DB::transaction($work, self::ATTEMPTS);
     }
 
     /** @return array<string, string> the texts in the form in which they are compared */
@@ -241,21 +294,6 @@ final class ItemWriter
         }
 
         return array_filter(array_map(fn (array $all): array => array_filter($all, fn (string $text): bool => $text !== ''), $words));
-    }
-
-    /**
-     * @param  array<string, mixed>  $fields
-     * @return array<string, mixed>
-     */
-    private function safeFields(Type $type, array $fields): array
-    {
-        foreach ($fields as $key => $value) {
-            if (is_string($value) && $type->fields[$key]->family() === Family::LongText) {
-                $fields[$key] = $this->safe($value);
-            }
-        }
-
-        return array_filter($fields, fn (mixed $value): bool => $value !== null);
     }
 
     private function writeTerms(Item $item, ItemDraft $draft, bool $new): void
@@ -301,34 +339,6 @@ final class ItemWriter
             ItemLink::query()->where('item_id', $item->id)->delete();
         }
         DB::table('item_links')->insert($rows);
-    }
-
-    /**
-     * A slug from the title that no item of the type has.
-     *
-     * @param  array<string, mixed>  $reserved
-     */
-    private function freeSlug(Type $type, string $title, array $reserved): string
-    {
-        $base = Slug::from($title);
-        $ofType = fn () => Item::query()->where('type_key', $type->key);
-        if (! isset($reserved[$base]) && ! $ofType()->where('slug', $base)->exists()) {
-            return $base;
-        }
-        $taken = $ofType()->where('slug', 'like', $base.'-%')->pluck('slug')->flip();
-        for ($slug = $base.'-2', $n = 3; $taken->has($slug) || isset($reserved[$slug]); $n++) {
-            $slug = $base.'-'.$n;
-        }
-
-        return $slug;
-    }
-
-    /** HTML that does no harm; null where nothing is left of it. */
-    public function safe(string $html): ?string
-    {
-        $safe = trim($this->sanitizer->sanitize($html));
-
-        return Blank::isHtml($safe) ? null : $safe;
     }
 
     /** @return list<string> what the value names and the site does not have */

@@ -4,51 +4,78 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Audit\Action;
+use App\Audit\AuditTrail;
 use App\Models\Change;
 use App\Models\Item;
+use App\Tasks\LongWork;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Differences;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Wording\Message;
 
 /** Does one thing to many items, as one change that can be undone. */
-final readonly class ManyItems
+final readonly class ManyItems implements LongWork
 {
     /** Items that one edit may touch. */
     public const MOST = 5000;
 
-    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer, private Ledger $ledger)
+    private const DOES = ['publish', 'unpublish', 'addTerms', 'removeTerms', 'set', 'delete'];
+
+    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer)
     {
+    }
+
+    /**
+     * @param  array<string, mixed>  $input  type, ids, do, with
+     * @return array{change: int, done: int, left: list<string>}
+     */
+    public function run(array $input, \Closure $progress): array
+    {
+        $type = $this->catalogue->catalogue()->type(is_string($input['type'] ?? null) ? $input['type'] : '') ?? throw Refused::because('type', 'unknownType', 'There is no such content type any more.');
+        $do = $input['do'] ?? null;
+        $ids = array_values(array_filter((array) ($input['ids'] ?? []), is_int(...)));
+
+        return $this->do($type, $ids, in_array($do, self::DOES, true) ? $do : 'set', (array) ($input['with'] ?? []), $progress);
     }
 
     /**
      * @param  list<int>  $ids
      * @param  'publish'|'unpublish'|'addTerms'|'removeTerms'|'set'|'delete'  $do
      * @param  array<string, mixed>  $with  taxonomy and terms (slugs), or values by column
+     * @param  (\Closure(int): void)|null  $progress  told how many were looked at
      * @return array{change: int, done: int, left: list<string>} how many were changed; which were not, with the reason
      */
-    public function do(Type $type, array $ids, string $do, array $with): array
+    public function do(Type $type, array $ids, string $do, array $with, ?\Closure $progress = null): array
     {
         if (count($ids) > self::MOST) {
             throw Refused::because('ids', 'tooMany', 'expected at most '.number_format(self::MOST).' items at a time, found '.number_format(count($ids)).'. Narrow the table with a filter first.');
         }
         $left = [];
         $done = 0;
+        sort($ids);
         $taxonomy = is_string($with['taxonomy'] ?? null) ? $with['taxonomy'] : '';
         $slugs = array_values(array_filter((array) ($with['terms'] ?? []), is_string(...)));
         if (str_ends_with($do, 'Terms') && (! isset($type->taxonomies[$taxonomy]) || $slugs === [] || count($this->catalogue->termIds($taxonomy, $slugs)) !== count($slugs))) {
             throw Refused::because('terms', 'wrongValue', "expected terms of a taxonomy of {$type->plural}.");
         }
-        $change = $this->ledger->change('items', 'Edited many', self::how($do), function (Change $change) use ($type, $ids, $do, $with, $taxonomy, $slugs, &$left, &$done): void {
+        $change = RevisionRecorder::change('items', 'Edited many', self::how($do), function (RevisionRecorder $recorder, Change $change) use ($type, $ids, $do, $with, $taxonomy, $slugs, $progress, &$left, &$done): void {
+            [$left, $done, $seen] = [[], 0, 0];
+            ItemWriter::lock($ids);
             foreach (array_chunk($ids, 500) as $some) {
                 foreach (Item::query()->with(Item::whole())->where('type_key', $type->key)->whereIn('id', $some)->orderBy('id')->get() as $item) {
+                    $progress === null || $progress(++$seen);
                     try {
-                        $done += $this->one($type, $item, $do, $with, $taxonomy, $slugs) ? 1 : 0;
+                        $done += $this->one($type, $item, $do, $with, $taxonomy, $slugs, $recorder) ? 1 : 0;
                     } catch (Refused $refused) {
                         $left[] = "“{$item->title}”: {$refused->problems[0]}";
                     }
                 }
+            }
+            if ($do === 'delete') {
+                AuditTrail::record(Action::ItemsRemoved, "{$done} ".mb_strtolower($type->plural), ['change' => $change->id]);
             }
             $change->update(['title' => self::title($do, $done, $done === 1 ? $type->label : $type->plural)]);
         });
@@ -60,10 +87,10 @@ final readonly class ManyItems
      * @param  array<string, mixed>  $with
      * @param  list<string>  $slugs
      */
-    private function one(Type $type, Item $item, string $do, array $with, string $taxonomy, array $slugs): bool
+    private function one(Type $type, Item $item, string $do, array $with, string $taxonomy, array $slugs, RevisionRecorder $recorder): bool
     {
         if ($do === 'delete') {
-            $this->writer->remove($item);
+            $this->writer->remove($item, $recorder);
 
             return true;
         }
@@ -83,7 +110,7 @@ final readonly class ManyItems
         if ($do === 'set') {
             $this->writer->check($type, $draft, $item);
         }
-        $this->writer->update($item, $type, $draft);
+        $this->writer->update($item, $type, $draft, recorder: $recorder);
 
         return true;
     }
@@ -104,7 +131,7 @@ final readonly class ManyItems
 
         return match ($do) {
             'publish' => "Published {$count} {$what}",
-            'unpublish' => "Made {$count} {$what} a draft",
+            'unpublish' => Message::of('Made {n, plural, one {# {what} a draft} other {# {what} drafts}}', ['n' => $count, 'what' => $what]),
             'addTerms' => "Gave {$count} {$what} a term",
             'removeTerms' => "Took a term from {$count} {$what}",
             'delete' => "Removed {$count} {$what}",

@@ -179,7 +179,7 @@ final class Records
     }
 
     /** Of an item, what others that link to it show, and who may see it. */
-    private static function named(Item $item): Record
+    public static function named(Item $item): Record
     {
         return new Record(
             $item->id, $item->type_key, $item->slug, $item->title, Status::from($item->status),

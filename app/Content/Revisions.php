@@ -6,6 +6,7 @@ namespace App\Content;
 
 use App\Models\Item;
 use App\Models\Revision;
+use App\Models\User;
 use Wellspring\Core\Content\Difference;
 use Wellspring\Core\Content\Differences;
 use Wellspring\Core\Content\Kind\Instant;
@@ -14,15 +15,23 @@ use Wellspring\Core\Content\Type;
 /** What became of an item, save by save. */
 final readonly class Revisions
 {
+    public function __construct(private PeopleNames $people)
+    {
+    }
+
     private const SHOWN = 100;
 
     /** @return list<array{number: int, by: string, at: string, how: string, changed: list<Difference>}> newest first, each with what it changed */
-    public function of(Item $item, Type $type): array
+    public function of(Item $item, Type $type, User $who): array
     {
         $rows = Revision::query()->with('user:id,name')->where('item_id', $item->id)->latest('number')->limit(self::SHOWN + 1)->get()->all();
         $shown = [];
         foreach (array_slice($rows, 0, self::SHOWN) as $i => $row) {
-            $shown[] = $this->about($row) + ['changed' => Differences::between($type, isset($rows[$i + 1]) ? $rows[$i + 1]->values : [], $row->values)];
+            $shown[] = $this->about($row) + ['changed' => Differences::between(
+                $type,
+                isset($rows[$i + 1]) ? $this->people->shownTo($who, $type, $rows[$i + 1]->values) : [],
+                $this->people->shownTo($who, $type, $row->values),
+            )];
         }
 
         return $shown;
@@ -34,11 +43,12 @@ final readonly class Revisions
      * @param  array<string, mixed>  $mine
      * @return array{theirs: list<Difference>, conflicts: list<array{field: string, label: string, theirs: string, mine: string}>, merged: object, saves: list<array<string, mixed>>}
      */
-    public function since(Item $item, Type $type, int $revision, array $mine): array
+    public function since(Item $item, Type $type, int $revision, array $mine, User $who): array
     {
         $theirs = Records::values($item, $type);
         $base = Revision::query()->where('item_id', $item->id)->where('number', $revision)->first()->values ?? $theirs;
         $mine += $base;
+        [$theirs, $base, $mine] = array_map(fn (array $values): array => $this->people->shownTo($who, $type, $values), [$theirs, $base, $mine]);
         ['merged' => $merged, 'conflicts' => $conflicts] = Differences::merge($base, $mine, $theirs);
 
         return [

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Audit\Action;
+use App\Audit\AuditTrail;
 use App\Models\Change;
+use App\Models\FreeName;
 use App\Models\Media;
 use App\Models\Module;
 use App\Models\Taxonomy as TaxonomyRow;
@@ -24,7 +27,7 @@ use Wellspring\Core\Text\Words;
 /** The one way in which taxonomies and terms are written. What it does to items and modules can be undone. */
 final readonly class TermWriter
 {
-    public function __construct(private CatalogueStore $store, private ItemWriter $items, private Ledger $ledger, private DefinitionRenamer $renamer)
+    public function __construct(private CatalogueStore $store, private SafeHtml $html, private DefinitionRenamer $renamer)
     {
     }
 
@@ -49,6 +52,7 @@ final readonly class TermWriter
         }
         $fields = TaxonomyFile::write($file->taxonomy, []);
         $row->fill(['label' => $file->taxonomy->label, 'tree' => $file->taxonomy->tree, 'fields' => array_intersect_key($fields, ['properties' => 0, 'required' => 0])])->save();
+        AuditTrail::record(Action::TaxonomyChanged, $row->label, ['key' => $row->key]);
         $this->store->forget();
 
         return $row;
@@ -59,7 +63,10 @@ final readonly class TermWriter
     {
         $this->check($taxonomy, $draft, null, $parent);
         $last = Term::query()->where('taxonomy_key', $taxonomy)->where('parent_id', $parent?->id)->max('position');
-        $term = Term::query()->create(['taxonomy_key' => $taxonomy, 'parent_id' => $parent?->id, 'position' => (is_numeric($last) ? (int) $last : -1) + 1] + $this->columns($taxonomy, $draft));
+        $term = new Term(['taxonomy_key' => $taxonomy, 'parent_id' => $parent?->id, 'position' => (is_numeric($last) ? (int) $last : -1) + 1] + $this->columns($taxonomy, $draft));
+        if (! FreeName::inserted($term, ['taxonomy_key', 'slug'])) {
+            throw Refused::because('slug', 'taken', "“{$draft->slug}” was taken a moment ago; expected a slug that no other term has.");
+        }
         $this->store->forget();
 
         return $term;
@@ -90,7 +97,7 @@ final readonly class TermWriter
     public function move(Term $term, ?Term $parent, int $position): void
     {
         DB::transaction(function () use ($term, $parent, $position): void {
-            Term::query()->where('taxonomy_key', $term->taxonomy_key)->lockForUpdate()->get(['id']);
+            Term::query()->where('taxonomy_key', $term->taxonomy_key)->orderBy('id')->lockForUpdate()->get(['id']);
             if ($parent !== null && ($parent->taxonomy_key !== $term->taxonomy_key || ! (TaxonomyRow::query()->find($term->taxonomy_key)->tree ?? false))) {
                 throw Refused::because('parent', 'wrongValue', 'expected a term of the same tree.');
             }
@@ -135,6 +142,7 @@ final readonly class TermWriter
             }
             Term::query()->whereIn('id', $ids)->delete();
             $renamed = array_fill_keys(array_map(fn (Term $term): string => $term->slug, $gone), $into->slug);
+            AuditTrail::record(Action::TermsMerged, $change->title, ['change' => $change->id]);
             $this->renamer->rename(Renaming::ofTerms($into->taxonomy_key, $renamed), $this->store->catalogue());
         });
     }
@@ -146,20 +154,58 @@ final readonly class TermWriter
             $this->touchItems($change, $term->taxonomy_key, [$term->id], fn () => DB::table('item_term')->where('term_id', $term->id)->delete());
             Term::query()->where('parent_id', $term->id)->update(['parent_id' => $term->parent_id]);
             $term->delete();
+            AuditTrail::record(Action::TermRemoved, $term->name, ['taxonomy' => $term->taxonomy_key, 'change' => $change->id]);
         });
+    }
+
+    /**
+     * The taxonomy with all its terms; taken back like the rest.
+     *
+     * @throws Refused when a type or a module has it
+     */
+    public function removeTaxonomy(TaxonomyRow $taxonomy): Change
+    {
+        foreach ($this->store->catalogue()->types as $type) {
+            if (isset($type->taxonomies[$taxonomy->key])) {
+                throw Refused::because('', 'inUse', "it belongs to {$type->plural}. Take it from that type first.");
+            }
+        }
+        foreach (Module::query()->whereNull('removed_at')->get() as $module) {
+            foreach (array_filter([$module->draft, $module->live]) as $definition) {
+                if (($definition['source']['terms'] ?? null) === $taxonomy->key || ($definition['source']['of'] ?? null) === $taxonomy->key) {
+                    throw Refused::because('', 'inUse', "the module “{$module->key}” takes its terms.");
+                }
+            }
+        }
+        $terms = array_values(Term::query()->where('taxonomy_key', $taxonomy->key)->orderBy('id')->get()->all());
+
+        return $this->change("Removed the taxonomy “{$taxonomy->label}”", 'taxonomy removed', $terms, function (Change $change) use ($taxonomy, $terms): void {
+            $this->touchItems($change, $taxonomy->key, array_map(fn (Term $term): int => $term->id, $terms), fn () => DB::table('item_term')->whereIn('term_id', array_map(fn (Term $term): int => $term->id, $terms))->delete());
+            DB::table('terms')->where('taxonomy_key', $taxonomy->key)->update(['parent_id' => null]);
+            $taxonomy->delete();
+            AuditTrail::record(Action::TaxonomyRemoved, $taxonomy->label, ['key' => $taxonomy->key, 'terms' => count($terms), 'change' => $change->id]);
+        }, ['taxonomy' => ['key' => $taxonomy->key, 'label' => $taxonomy->label, 'tree' => $taxonomy->tree, 'fields' => $taxonomy->fields]]);
     }
 
     /** Brings back the terms that a merge or removal took, and the modules that named them. Items come back by their revisions. */
     public function undo(Change $change): void
     {
+        $taxonomy = $change->data['taxonomy'] ?? null;
+        if (is_array($taxonomy)) {
+            TaxonomyRow::query()->create($taxonomy);
+        }
         foreach ((array) ($change->data['terms'] ?? []) as $row) {
             if (is_array($row) && ! Term::query()->where('id', $row['id'] ?? 0)->exists()) {
                 if (Term::query()->where('taxonomy_key', $row['taxonomy_key'])->where('slug', $row['slug'])->exists()) {
                     throw Refused::because('', 'taken', "the slug “{$row['slug']}” is taken by another term by now.");
                 }
-                $row['parent_id'] = Term::query()->where('id', $row['parent_id'] ?? 0)->value('id');
-                DB::table('terms')->insert(['fields' => json_encode((object) (array) $row['fields'])] + $row);
+                DB::table('terms')->insert(['fields' => json_encode((object) (array) $row['fields']), 'parent_id' => null] + $row);
+                $parents[(int) $row['id']] = $row['parent_id'] ?? null;
             }
+        }
+        // What stood below what is there again stands there again.
+        foreach (array_filter($parents ?? []) as $id => $parent) {
+            Term::query()->where('id', $id)->update(['parent_id' => Term::query()->where('id', $parent)->value('id')]);
         }
         foreach ((array) ($change->data['children'] ?? []) as $id => $parent) {
             Term::query()->where('id', $id)->update(['parent_id' => $parent]);
@@ -180,10 +226,11 @@ final readonly class TermWriter
     /**
      * @param  list<Term>  $touched
      * @param  \Closure(Change): void  $work
+     * @param  array<string, mixed>  $more  what undoing needs beside
      */
-    private function change(string $title, string $how, array $touched, \Closure $work): Change
+    private function change(string $title, string $how, array $touched, \Closure $work, array $more = []): Change
     {
-        return $this->ledger->change('terms', $title, $how, function (Change $change) use ($touched, $work): void {
+        return RevisionRecorder::change('terms', $title, $how, function (RevisionRecorder $recorder, Change $change) use ($touched, $work, $more): void {
             $ids = array_map(fn (Term $term): int => $term->id, $touched);
             $modules = Module::query()->get()->keyBy('key');
             $data = [
@@ -197,7 +244,7 @@ final readonly class TermWriter
                     $data['modules'][] = ['key' => $module->key, 'after' => $module->revision, 'draft' => $modules[$module->key]?->draft, 'live' => $modules[$module->key]?->live];
                 }
             }
-            $change->data = $data;
+            $change->data = $data + $more;
             $change->save();
             $this->store->forget();
         });
@@ -211,7 +258,8 @@ final readonly class TermWriter
      */
     private function touchItems(Change $change, string $taxonomy, array $terms, \Closure $work): void
     {
-        $items = DB::table('item_term')->whereIn('term_id', $terms)->distinct()->pluck('item_id')->map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)->all();
+        $items = array_values(DB::table('item_term')->whereIn('term_id', $terms)->distinct()->pluck('item_id')->map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)->all());
+        ItemWriter::lock($items);
         $work();
         foreach (array_chunk($items, 5000) as $some) {
             $ids = '{'.implode(',', $some).'}';
@@ -228,6 +276,16 @@ final readonly class TermWriter
                 SQL, [Auth::id(), $change->title, $taxonomy, $taxonomy, $taxonomy, $ids]);
             DB::statement('insert into change_items (change_id, item_id, before, after) select ?, id, revision - 1, revision from items where id = any(?::bigint[])', [$change->id, $ids]);
         }
+    }
+
+    /**
+     * Stores texts of a term anew, as they are.
+     *
+     * @param  array<string, mixed>  $fields
+     */
+    public function rewrite(Term $term, string $description, array $fields): void
+    {
+        $term->fill(['description' => $description, 'fields' => $fields, 'folded' => $this->folded($term->taxonomy_key, $term->name, $term->slug, $description, $fields)])->save();
     }
 
     /** @param  list<TermDraft>  $terms */
@@ -256,7 +314,9 @@ final readonly class TermWriter
     /** @return array<string, mixed> */
     private function columns(string $taxonomy, TermDraft $draft): array
     {
-        $description = $draft->description === '' ? '' : (string) $this->items->safe($draft->description);
+        $description = $draft->description === '' ? '' : (string) $this->html->safe($draft->description);
+
+        $fields = $this->html->safeFields($this->store->catalogue()->taxonomies[$taxonomy]->fields ?? [], $draft->fields);
 
         return [
             'slug' => $draft->slug,
@@ -264,18 +324,21 @@ final readonly class TermWriter
             'description' => $description,
             'picture' => $draft->picture,
             'colour' => $draft->colour,
-            'fields' => $draft->fields,
-            'folded' => $this->folded($taxonomy, $draft, $description),
+            'fields' => $fields,
+            'folded' => $this->folded($taxonomy, $draft->name, $draft->slug, $description, $fields),
             'words' => implode(' ', Words::of($draft->name)),
         ];
     }
 
-    /** @return array<string, string> the texts in the form in which they are compared */
-    private function folded(string $taxonomy, TermDraft $draft, string $description): array
+    /**
+     * @param  array<string, mixed>  $fields
+     * @return array<string, string> the texts in the form in which they are compared
+     */
+    private function folded(string $taxonomy, string $name, string $slug, string $description, array $fields): array
     {
-        $texts = ['title' => $draft->name, 'slug' => $draft->slug, 'text' => Html::visibleText($description)];
+        $texts = ['title' => $name, 'slug' => $slug, 'text' => Html::visibleText($description)];
         foreach ($this->store->catalogue()->taxonomies[$taxonomy]->fields ?? [] as $key => $field) {
-            $value = $draft->fields[$key] ?? null;
+            $value = $fields[$key] ?? null;
             if (is_string($value) && ($field->family() === Family::Text || $field->family() === Family::LongText)) {
                 $texts[$key] = $field->family() === Family::LongText ? Html::visibleText($value) : $value;
             }

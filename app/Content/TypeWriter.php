@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Audit\Action;
+use App\Audit\AuditTrail;
 use App\Models\Change;
 use App\Models\ContentType;
 use App\Models\Item;
@@ -31,7 +33,7 @@ use Wellspring\Core\Wording\Message;
 /** Defines content types from their files; says beforehand what becomes of stored values, and keeps what leaves them. */
 final readonly class TypeWriter
 {
-    public function __construct(private CatalogueStore $store, private ItemWriter $items, private Ledger $ledger, private DefinitionRenamer $renamer)
+    public function __construct(private CatalogueStore $store, private ItemWriter $items, private DefinitionRenamer $renamer)
     {
     }
 
@@ -56,31 +58,39 @@ final readonly class TypeWriter
      * @param  bool  $withLoss  whether it is done though values leave the items
      * @param  list<int>  $except  items that are left alone
      *
+     * @param  (\Closure(int): void)|null  $progress  told how many items are rewritten
+     *
      * @throws Refused when the file is wrong, a live module would lose its field, or values would leave the items unasked
      */
-    public function apply(mixed $data, array $renamed = [], bool $withLoss = false, array $except = []): Type
+    public function apply(mixed $data, array $renamed = [], bool $withLoss = false, array $except = [], ?\Closure $progress = null): AppliedType
     {
         $type = $this->read($data, $renamed);
         $now = $this->store->catalogue()->type($type->key);
         if ($now === null) {
-            return DB::transaction(fn (): Type => $this->store($type));
+            DB::transaction(function () use ($type): void {
+                $this->store($type);
+                AuditTrail::record(Action::TypeChanged, $type->plural, ['key' => $type->key, 'new' => true]);
+            });
+
+            return new AppliedType($type, null);
         }
         if (! $withLoss) {
             $this->refuseLoss($this->effects($now, $type, $renamed));
         }
-        $this->ledger->change('type', "Changed the type {$now->plural}", 'type changed', function (Change $change) use ($now, $type, $renamed, $except): void {
+        $change = RevisionRecorder::change('type', "Changed the type {$now->plural}", 'type changed', function (RevisionRecorder $recorder, Change $change) use ($now, $type, $renamed, $except, $progress): void {
             $change->data = ['type' => $type->key, 'before' => TypeFile::write($now), 'after' => TypeFile::write($type), 'renamed' => (object) $renamed];
             $change->save();
             $this->renameInModules($type, $renamed);
             $this->store($type);
-            $this->rewriteItems($now, $type, $renamed, $except);
+            $this->rewriteItems($now, $type, $renamed, $except, $recorder, $progress);
+            AuditTrail::record(Action::TypeChanged, $type->plural, ['key' => $type->key, 'change' => $change->id]);
         });
 
-        return $type;
+        return new AppliedType($type, $change);
     }
 
     /** Makes of a change of a type what was before; items that were changed since keep what they have, in the old form. */
-    public function undo(Change $change): void
+    public function undo(Change $change, RevisionRecorder $recorder): void
     {
         $now = $this->store->catalogue()->type(is_string($change->data['type'] ?? null) ? $change->data['type'] : '');
         if ($now === null || json_encode(TypeFile::write($now)) !== json_encode(TypeFile::write($this->readAgain($change->data['after'] ?? null)))) {
@@ -91,7 +101,22 @@ final readonly class TypeWriter
         $before = $this->readAgain($change->data['before'] ?? null);
         $this->renameInModules($now, $renamed);
         $this->store($before);
-        $this->rewriteItems($now, $before, $renamed, array_values(array_map(intval(...), $same->all())));
+        $this->rewriteItems($now, $before, $renamed, array_values(array_map(intval(...), $same->all())), $recorder);
+    }
+
+    /**
+     * How many items the change would rewrite, at most.
+     *
+     * @param  array<string, string>  $renamed
+     *
+     * @throws Refused
+     */
+    public function size(mixed $data, array $renamed): int
+    {
+        $type = $this->read($data, $renamed);
+        $now = $this->store->catalogue()->type($type->key);
+
+        return $now === null ? 0 : $this->touched($now, $type, $renamed)->count();
     }
 
     /** @throws Refused when it still has items, or a module draws from it */
@@ -115,6 +140,7 @@ final readonly class TypeWriter
             }
         }
         $problems->refuseIfAny();
+        AuditTrail::record(Action::TypeRemoved, $this->store->catalogue()->type($key)->plural ?? $key, ['key' => $key]);
         ContentType::query()->where('key', $key)->delete();
         $this->store->forget();
     }
@@ -274,14 +300,17 @@ final readonly class TypeWriter
     /**
      * @param  array<string, string>  $renamed
      * @param  list<int>  $except
+     * @param  (\Closure(int): void)|null  $progress
      */
-    private function rewriteItems(Type $now, Type $type, array $renamed, array $except): void
+    private function rewriteItems(Type $now, Type $type, array $renamed, array $except, RevisionRecorder $recorder, ?\Closure $progress = null): void
     {
         $reader = new ItemReader($type);
         $gone = array_diff_key($now->taxonomies, $type->taxonomies);
         $touched = $this->touched($now, $type, $renamed);
         $touched->getQuery()->whereIntegerNotInRaw('items.id', $except);
+        $done = 0;
         foreach ($touched->lazyById(500) as $item) {
+            $progress === null || $progress(++$done);
             $before = Records::values($item, $now);
             $after = array_diff_key($before, $now->fields);
             foreach ($now->fields as $key => $old) {
@@ -294,11 +323,11 @@ final readonly class TypeWriter
             if (Differences::same($draft->values(), (new ItemReader($now))->asItStands($before)->values()) && array_intersect_key($before, $gone) === []) {
                 continue;
             }
-            $this->ledger->keep($item, $now);
+            RevisionRecorder::keep($item, $now);
             foreach ($gone as $taxonomy) {
                 $item->terms()->detach($item->terms->where('taxonomy_key', $taxonomy->key)->modelKeys());
             }
-            $this->items->update($item, $type, $draft);
+            $this->items->update($item, $type, $draft, recorder: $recorder);
         }
     }
 

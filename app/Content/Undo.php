@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Audit\Action;
+use App\Audit\AuditTrail;
 use App\Models\Change;
 use App\Models\Item;
 use App\Models\Revision;
@@ -17,47 +19,51 @@ use Wellspring\Core\Problem\Refused;
 /** Takes a change back: items return to the revision before it, what it made goes, what it removed comes again. */
 final readonly class Undo
 {
-    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer, private TypeWriter $types, private TermWriter $terms, private ModuleStore $modules, private Ledger $ledger)
+    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer, private TypeWriter $types, private TermWriter $terms, private ModuleStore $modules)
     {
     }
 
     /**
      * An item that was changed again since is left as it is now.
      *
+     * @param  (\Closure(int): void)|null  $progress  told how many items are done
      * @return array{undone: int, left: list<string>} how many items returned, and which did not, with the reason
      */
-    public function undo(Change $change): array
+    public function undo(Change $change, ?\Closure $progress = null): array
     {
-        return DB::transaction(function () use ($change): array {
+        $left = [];
+        $undone = 0;
+        RevisionRecorder::change('undo', "Took back: {$change->title}", 'taken back', function (RevisionRecorder $recorder) use ($change, $progress, &$left, &$undone): void {
+            [$left, $undone] = [[], 0];
             $change = Change::query()->lockForUpdate()->findOrFail($change->id);
             if ($change->undone_at !== null) {
                 throw Refused::because('', 'undone', "“{$change->title}” was taken back already.");
             }
-            $left = [];
-            $undone = 0;
-            $this->ledger->change('undo', "Took back: {$change->title}", 'taken back', function () use ($change, &$left, &$undone): void {
-                if ($change->kind === 'type') {
-                    $this->types->undo($change);
-                } elseif ($change->kind === 'modules') {
-                    $undone += $this->modules->undo($change);
-                } elseif ($change->kind === 'terms') {
-                    $this->terms->undo($change);
+            ItemWriter::lock(array_values(array_map(intval(...), DB::table('change_items')->where('change_id', $change->id)->pluck('item_id')->all())));
+            if ($change->kind === 'type') {
+                $this->types->undo($change, $recorder);
+            } elseif ($change->kind === 'modules') {
+                $undone += $this->modules->undo($change);
+            } elseif ($change->kind === 'terms') {
+                $this->terms->undo($change);
+            }
+            $undone += $this->removeMade($change, $recorder, $progress);
+            $done = $undone;
+            foreach (DB::table('change_items')->where('change_id', $change->id)->orderBy('item_id')->lazy(500) as $row) {
+                $progress === null || $progress(++$done);
+                if ($row->before === null && ! Item::query()->where('id', $row->item_id)->exists()) {
+                    continue;
                 }
-                $undone += $this->removeMade($change);
-                foreach (DB::table('change_items')->where('change_id', $change->id)->orderBy('item_id')->lazy(500) as $row) {
-                    if ($row->before === null && ! Item::query()->where('id', $row->item_id)->exists()) {
-                        continue;
-                    }
-                    $why = $this->one((int) $row->item_id, $row->before, $row->after);
-                    $why === null ? $undone++ : $left[] = $why;
-                }
-                $this->linkAgain($change);
-            });
+                $why = $this->one((int) $row->item_id, $row->before, $row->after, $recorder);
+                $why === null ? $undone++ : $left[] = $why;
+            }
+            $this->linkAgain($change);
+            AuditTrail::record(Action::Undone, $change->title, ['change' => $change->id]);
             $change->undone_at = now()->toImmutable();
             $change->save();
-
-            return ['undone' => $undone, 'left' => $left];
         });
+
+        return ['undone' => $undone, 'left' => $left];
     }
 
     /** Brings one earlier state of an item back; what it names and is gone by now is left out. */
@@ -65,19 +71,24 @@ final readonly class Undo
     {
         $type = $this->type($revision->type_key);
 
-        return $this->ledger->how('brought back revision '.$revision->number, fn (): Item => $this->writer->update($item, $type, $this->draft($type, $revision)));
+        return $this->writer->update($item, $type, $this->draft($type, $revision), recorder: RevisionRecorder::single('brought back revision '.$revision->number));
     }
 
-    /** What the change made and nobody touched since goes, many at a time: an import may have made very many. */
-    private function removeMade(Change $change): int
+    /**
+     * What the change made and nobody touched since goes, many at a time: an import may have made very many.
+     *
+     * @param  (\Closure(int): void)|null  $progress
+     */
+    private function removeMade(Change $change, RevisionRecorder $recorder, ?\Closure $progress): int
     {
         $removed = 0;
         do {
             $some = Item::query()->whereIn('id', DB::table('change_items')->join('items', 'items.id', '=', 'change_items.item_id')
                 ->where('change_id', $change->id)->whereNull('before')->whereColumn('items.revision', 'change_items.after')->select('items.id')->limit(500))->get();
-            $this->ledger->removing($some);
+            $recorder->removing($some);
             Item::query()->whereKey($some->modelKeys())->delete();
             $removed += $some->count();
+            $progress === null || $progress($removed);
         } while ($some->isNotEmpty());
 
         return $removed;
@@ -95,7 +106,7 @@ final readonly class Undo
         }
     }
 
-    private function one(int $id, ?int $before, ?int $after): ?string
+    private function one(int $id, ?int $before, ?int $after, RevisionRecorder $recorder): ?string
     {
         $item = Item::query()->find($id);
         if ($after !== null) {
@@ -113,7 +124,7 @@ final readonly class Undo
         $type = $this->type($revision->type_key);
         try {
             $draft = $this->draft($type, $revision);
-            $item === null ? $this->restore($id, $type, $draft) : $this->writer->update($item, $type, $draft);
+            $item === null ? $this->restore($id, $type, $draft, $recorder) : $this->writer->update($item, $type, $draft, recorder: $recorder);
         } catch (Refused $refused) {
             $title = is_string($revision->values['title'] ?? null) ? $revision->values['title'] : 'An item';
 
@@ -123,11 +134,11 @@ final readonly class Undo
         return null;
     }
 
-    private function restore(int $id, Type $type, ItemDraft $draft): void
+    private function restore(int $id, Type $type, ItemDraft $draft, RevisionRecorder $recorder): void
     {
         $this->writer->check($type, $draft);
         $last = Revision::query()->where('item_id', $id)->max('number');
-        $this->writer->create($type, $draft, as: $id, after: is_numeric($last) ? (int) $last : 0);
+        $this->writer->create($type, $draft, as: $id, after: is_numeric($last) ? (int) $last : 0, recorder: $recorder);
     }
 
     /** @throws Refused */

@@ -26,7 +26,15 @@ final readonly class DemoSite
 {
     public const EMAIL = 'marigold@quillmoor.example';
 
+    public const DOMAIN = 'quillmoor.example';
+
     public const PASSWORD = 'water-the-ferns';
+
+    /** Whether this is the demo at hand: a site that only this machine can reach. Elsewhere the published password opens nothing. */
+    public static function isServedHere(): bool
+    {
+        return in_array(parse_url(config()->string('app.url'), PHP_URL_HOST), ['127.0.0.1', 'localhost', '[::1]'], true);
+    }
 
     public function __construct(
         private SetApplier $sets,

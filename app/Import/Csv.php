@@ -56,6 +56,20 @@ final class Csv
         ))."\r\n";
     }
 
+    /**
+     * A cell that a spreadsheet program takes as text and not as a formula: one that begins as formulas do gets an apostrophe
+     * before it, which unmarked() takes away again. Plain numbers stay as they are.
+     */
+    public static function marked(string $cell): string
+    {
+        return preg_match("/^'*[=+\\-@\t\r]/", $cell) === 1 && preg_match('/^[+-]?(\d+(\.\d*)?|\.\d+)([eE][+-]?\d+)?$/D', $cell) !== 1 ? "'{$cell}" : $cell;
+    }
+
+    public static function unmarked(string $cell): string
+    {
+        return preg_match("/^'+[=+\\-@\t\r]/", $cell) === 1 ? substr($cell, 1) : $cell;
+    }
+
     /** The one of comma, semicolon and tab that stands most often in the header, quotes aside. */
     private static function separator(string $header): string
     {

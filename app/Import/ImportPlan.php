@@ -20,6 +20,7 @@ final readonly class ImportPlan
      * @param  string  $key  what a row is known by: `slug`, or a field of the type
      * @param  bool  $makeTerms  whether terms that are not there are made
      * @param  bool  $skipBad  whether the right rows are written though others are wrong
+     * @param  bool  $plain  whether cells stand as they are: an apostrophe before what looks like a formula is a part of the text
      * @param  string|null  $pictures  path of a zip file with the pictures that cells name
      */
     public function __construct(
@@ -29,11 +30,12 @@ final readonly class ImportPlan
         public bool $makeTerms = false,
         public bool $skipBad = false,
         public ?string $pictures = null,
+        public bool $plain = false,
     ) {
     }
 
     /**
-     * @param  array<string, mixed>  $said  columns, mode, key, makeTerms, skipBad
+     * @param  array<string, mixed>  $said  columns, mode, key, makeTerms, skipBad, plain
      *
      * @throws Refused
      */
@@ -49,10 +51,11 @@ final readonly class ImportPlan
         $key = $shape->oneOf('key', self::keys($type), 'slug');
         $makeTerms = $shape->flag('makeTerms');
         $skipBad = $shape->flag('skipBad');
+        $plain = $shape->flag('plain');
         $shape->noOthers();
         $problems->refuseIfAny();
 
-        return new self($columns, $mode === 'update' ? 'update' : ($mode === 'both' ? 'both' : 'create'), $key, $makeTerms, $skipBad, $pictures);
+        return new self($columns, $mode === 'update' ? 'update' : ($mode === 'both' ? 'both' : 'create'), $key, $makeTerms, $skipBad, $pictures, $plain);
     }
 
     /** @return list<string> what a row of the type can be known by */

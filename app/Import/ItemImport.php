@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Import;
 
+use App\Audit\Action;
+use App\Audit\AuditTrail;
 use App\Content\CatalogueStore;
 use App\Content\ItemWriter;
-use App\Content\Ledger;
 use App\Content\Records;
+use App\Content\RevisionRecorder;
 use App\Content\TermWriter;
 use App\Media\MediaStore;
 use App\Models\Change;
@@ -37,6 +39,9 @@ final class ItemImport
 
     private ?PictureZip $zip = null;
 
+    /** @var array<string, list<int>> ids of the items that have a value of the file's key field, by the value as JSON */
+    private array $byKey = [];
+
     /** @var array<string, Field> fields by which an item links to others of its type */
     private array $linksToItsOwn = [];
 
@@ -44,7 +49,6 @@ final class ItemImport
         private readonly ItemWriter $writer,
         private readonly TermWriter $terms,
         private readonly CatalogueStore $catalogue,
-        private readonly Ledger $ledger,
         private readonly MediaStore $media,
     ) {
     }
@@ -68,19 +72,21 @@ final class ItemImport
      */
     public function run(string $path, Type $type, ImportPlan $plan, \Closure $progress): ImportResult
     {
-        [$result, $bad, $slugs] = $this->checked($path, $type, $plan, $progress);
+        [$result, $bad, $slugs, $known] = $this->checked($path, $type, $plan, $progress);
         if ($bad !== [] && ! $plan->skipBad) {
             [$result->created, $result->changed, $result->unchanged] = [0, 0, 0];
 
             return $result;
         }
-        [$result->created, $result->changed, $result->unchanged] = [0, 0, 0];
-        $this->begin($type, $plan);
-        $change = $this->ledger->change('import', 'Imported '.mb_strtolower($type->plural), 'imported', function (Change $change) use ($path, $bad, $slugs, $plan, $progress, $result): void {
+        $change = RevisionRecorder::change('import', 'Imported '.mb_strtolower($type->plural), 'imported', function (RevisionRecorder $recorder, Change $change) use ($path, $type, $bad, $slugs, $known, $plan, $progress, $result): void {
+            [$result->created, $result->changed, $result->unchanged] = [0, 0, 0];
+            $this->catalogue->forget();
+            $this->begin($type, $plan);
+            ItemWriter::lock($known);
             $written = 0;
             foreach ($this->rows($path, $plan) as $n => $row) {
                 if (! isset($bad[$n])) {
-                    match ($this->write($row, $plan, $slugs)) {
+                    match ($this->write($row, $plan, $slugs, $recorder)) {
                         'created' => $result->created++,
                         'changed' => $result->changed++,
                         'unchanged' => $result->unchanged++,
@@ -96,9 +102,10 @@ final class ItemImport
             foreach ($this->linksToItsOwn === [] ? [] : $this->rows($path, $plan) as $n => $row) {
                 $slug = $row->values['slug'] ?? null;
                 if (! isset($bad[$n]) && is_string($slug) && trim($slug) !== '' && array_filter(array_intersect_key($row->values, $this->linksToItsOwn)) !== []) {
-                    $this->write($row, new ImportPlan($plan->columns, 'both', 'slug', false, false, $plan->pictures), $slugs);
+                    $this->write($row, new ImportPlan($plan->columns, 'both', 'slug', false, false, $plan->pictures, $plan->plain), $slugs, $recorder);
                 }
             }
+            AuditTrail::record(Action::Imported, $this->type->plural, ['made' => $result->created, 'changed' => $result->changed, 'change' => $change->id]);
             $change->update(['title' => "Imported {$this->type->plural}: {$result->created} made, {$result->changed} changed"]);
         });
         $result->change = $change->id;
@@ -108,14 +115,15 @@ final class ItemImport
 
     /**
      * @param  \Closure(string, int): void  $progress
-     * @return array{ImportResult, array<int, true>, array<array-key, string>} the bad rows by number, and the slugs that the file names, with where
+     * @return array{ImportResult, array<int, true>, array<array-key, string>, list<int>} the bad rows by number, the slugs that the file names, with where, and the ids of the items that it changes
      */
     private function checked(string $path, Type $type, ImportPlan $plan, \Closure $progress): array
     {
         $this->begin($type, $plan);
         $this->expectLinks($path, $plan);
+        $this->findByKey($path, $plan);
         $result = new ImportResult;
-        $bad = $slugs = $keys = [];
+        $bad = $slugs = $keys = $known = [];
         $read = 0;
         foreach ($this->rows($path, $plan) as $n => $row) {
             $progress('read', ++$read);
@@ -125,6 +133,9 @@ final class ItemImport
                 $keys = $plan->key === 'slug' ? [] : self::once($keys, $plan->key, $draft->fields[$plan->key] ?? null, $row);
                 $becomes = $item === null ? 'created' : ($this->isSame($draft, $standing) ? 'unchanged' : 'changed');
                 $result->{$becomes}++;
+                if ($becomes === 'changed') {
+                    $known[] = $item->id;
+                }
                 $this->preview($result, $row, $becomes, $draft);
             } catch (Refused $refused) {
                 $bad[$n] = true;
@@ -138,7 +149,7 @@ final class ItemImport
             }
         }
 
-        return [$result, $bad, $slugs];
+        return [$result, $bad, $slugs, $known];
     }
 
     /**
@@ -216,40 +227,80 @@ final class ItemImport
 
             return $slug === '' ? null : $query->where('slug', $slug)->first();
         }
-        $field = $this->type->fields[$plan->key];
-        $given = $values[$plan->key] ?? null;
-        try {
-            $value = $cells ? $field->kind->readCell(is_string($given) ? $given : '', $field) : $field->kind->read($given, $field);
-        } catch (\Wellspring\Core\Content\WrongValue $wrong) {
-            throw Refused::because($plan->key, 'wrongValue', $wrong->getMessage());
-        }
-        if ($value === null) {
-            return null;
-        }
-        $found = $query->whereRaw('items.fields @> ?::jsonb', [json_encode([$plan->key => $value], JSON_THROW_ON_ERROR)])->limit(2)->get();
-        if ($found->count() > 1) {
+        $value = $this->keyOf($values, $cells, $plan);
+        $ids = $value === null ? [] : $this->byKey[self::canonical($value)] ?? [];
+        if (count($ids) > 1) {
+            $field = $this->type->fields[$plan->key];
             throw Refused::because($plan->key, 'many', "several {$this->type->plural} have this {$field->label}; expected one that tells them apart.");
         }
 
-        return $found->first();
+        return $ids === [] ? null : $query->where('id', $ids[0])->first();
+    }
+
+    /**
+     * What the row says of the key field.
+     *
+     * @param  array<string, mixed>  $values
+     */
+    private function keyOf(array $values, bool $cells, ImportPlan $plan): mixed
+    {
+        $field = $this->type->fields[$plan->key];
+        $given = $values[$plan->key] ?? null;
+        try {
+            return $cells ? $field->kind->readCell(is_string($given) ? $given : '', $field) : $field->kind->read($given, $field);
+        } catch (\Wellspring\Core\Content\WrongValue $wrong) {
+            throw Refused::because($plan->key, 'wrongValue', $wrong->getMessage());
+        }
+    }
+
+    /** Finds the items that the file's rows are known by, all in one scan: there is no index of every field. */
+    private function findByKey(string $path, ImportPlan $plan): void
+    {
+        $this->byKey = [];
+        if ($plan->key === 'slug') {
+            return;
+        }
+        $wanted = [];
+        foreach ($this->rows($path, $plan) as $row) {
+            try {
+                $value = $row->fault === null ? $this->keyOf($row->values, $row->cells, $plan) : null;
+            } catch (Refused) {
+                $value = null;
+            }
+            if ($value !== null) {
+                $wanted[self::canonical($value)] = true;
+            }
+        }
+        foreach (array_chunk(array_map(strval(...), array_keys($wanted)), 50_000) as $some) {
+            $rows = DB::select('select id, fields->? as value from items where type_key = ? and fields->? = any(array(select jsonb_array_elements(?::jsonb))) order by id', [$plan->key, $this->type->key, $plan->key, '['.implode(',', $some).']']);
+            foreach ($rows as $row) {
+                $this->byKey[self::canonical(json_decode((string) $row->value, true))][] = (int) $row->id;
+            }
+        }
+    }
+
+    /** A value as JSON, the same for numbers that are equal. */
+    private static function canonical(mixed $value): string
+    {
+        return json_encode(is_float($value) && floor($value) === $value && abs($value) < 2 ** 53 ? (int) $value : $value, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 
     /**
      * @param  array<array-key, string>  $slugs  those that the file names, which no made slug may take
      * @return 'created'|'changed'|'unchanged'
      */
-    private function write(Row $row, ImportPlan $plan, array $slugs): string
+    private function write(Row $row, ImportPlan $plan, array $slugs, RevisionRecorder $recorder): string
     {
         [$draft, $item, $standing] = $this->read($row, $plan, null, true);
         if ($item === null) {
-            $this->writer->create($this->type, $draft, $slugs);
+            $this->writer->create($this->type, $draft, $slugs, recorder: $recorder);
 
             return 'created';
         }
         if ($this->isSame($draft, $standing)) {
             return 'unchanged';
         }
-        $this->writer->update($item, $this->type, $draft);
+        $this->writer->update($item, $this->type, $draft, recorder: $recorder);
 
         return 'changed';
     }
@@ -356,7 +407,7 @@ final class ItemImport
             } elseif (count($cells) !== count($header)) {
                 yield new Row("line {$line}", [], true, 'expected '.count($header).' cells as in the header, found '.count($cells).'.');
             } else {
-                $values = array_combine($header, $cells);
+                $values = array_combine($header, $plan->plain ? $cells : array_map(Csv::unmarked(...), $cells));
                 yield new Row("line {$line}", $plan->columns === null ? $values : self::matched($values, $plan->columns), true);
             }
         }

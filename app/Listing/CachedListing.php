@@ -37,15 +37,14 @@ final readonly class CachedListing
     /**
      * What Listing::show gives.
      *
-     * @param  bool  $keep  whether it is worth keeping: what is asked for but once is not
-     *
      * @throws NoSuchPage
      */
-    public function show(Module $module, Context $context, string $page = '1', bool $keep = true): Result
+    public function show(Module $module, Context $context, string $page = '1'): Result
     {
         $now = $context->now->getTimestamp();
-        // What no page can be called names nothing that is kept, and may be no text at all.
-        $name = $keep && Pages::isNumber($page) ? $this->name($module, $context, $this->marks->of(...$this->dependsOn($module))) : null;
+        // What no page can be called names nothing that is kept, and may be no text at all. What a visitor looks for is asked
+        // for but once, and there is no end of it.
+        $name = $context->address === [] && Pages::isNumber($page) ? $this->name($module, $context, $this->marks->of(...$this->dependsOn($module))) : null;
         if ($name === null) {
             return $this->listing->show($module, $context, $page);
         }

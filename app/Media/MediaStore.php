@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace App\Media;
 
+use App\Audit\Action;
+use App\Audit\AuditTrail;
+use App\Models\FreeName;
 use App\Models\Media;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
@@ -20,7 +24,6 @@ final class MediaStore
 
     public const MAX_PICTURE_BYTES = 15 * 1024 * 1024;
 
-    private const MAX_PIXELS = 40_000_000;
 
     /** Widths in px that a picture is made in; the largest is the most that is kept. */
     public const WIDTHS = [400, 800, 1200, 1600];
@@ -63,11 +66,10 @@ final class MediaStore
         if ($mime === 'text/plain' && str_ends_with(strtolower($name), '.csv')) {
             $ending = 'csv';
         }
-        $free = $this->freeName($name, $ending);
-        $from = fopen($path, 'rb');
-        Storage::disk('media')->put($free, $from === false ? '' : $from);
+        $this->mustFit($bytes);
+        $media = new Media(['kind' => $kind, 'title' => $name, 'mime' => $mime, 'bytes' => $bytes, 'alt' => $alt, 'sizes' => [], 'user_id' => Auth::id()]);
 
-        return Media::query()->create(['name' => $free, 'kind' => $kind, 'title' => $name, 'mime' => $mime, 'bytes' => $bytes, 'alt' => $alt, 'sizes' => [], 'user_id' => Auth::id()]);
+        return $this->keep($media, $name, $ending, ['' => fn () => fopen($path, 'rb') ?: throw new \RuntimeException("{$path} cannot be read.")]);
     }
 
     /**
@@ -82,23 +84,21 @@ final class MediaStore
         $picture = $this->open($bytes);
         imagepalettetotruecolor($picture);
         $picture = $this->narrowed($picture, max(self::WIDTHS));
-        $base = pathinfo($free = $this->freeName($name, 'webp'), PATHINFO_FILENAME);
         $clear = $this->isClear($picture);
-        $stored = 0;
-        $sizes = [];
+        $plain = $clear ? 'png' : 'jpg';
+        $files = $sizes = [];
         foreach ([...array_filter(self::WIDTHS, fn (int $width): bool => $width < imagesx($picture)), imagesx($picture)] as $width) {
             $folder = $width === imagesx($picture) ? '' : "w{$width}/";
             $drawn = $this->narrowed($picture, $width);
-            foreach (['webp', $clear ? 'png' : 'jpg'] as $ending) {
-                $file = $this->write($drawn, $ending);
-                $stored += strlen($file);
-                Storage::disk('media')->put("{$folder}{$base}.{$ending}", $file);
+            foreach (['webp', $plain] as $ending) {
+                $files["{$folder} {$ending}"] = $this->write($drawn, $ending);
             }
             $sizes[] = $width;
         }
+        $stored = array_sum(array_map(strlen(...), $files));
+        $this->mustFit($stored);
 
-        return Media::query()->create([
-            'name' => $free,
+        return $this->keep(new Media([
             'kind' => 'picture',
             'title' => $name,
             'mime' => $clear ? 'image/png' : 'image/jpeg',
@@ -108,13 +108,58 @@ final class MediaStore
             'alt' => $alt,
             'sizes' => $sizes,
             'user_id' => Auth::id(),
-        ]);
+        ]), $name, 'webp', array_map(fn (string $bytes): \Closure => fn (): string => $bytes, $files));
+    }
+
+    /** How many pixels a picture of this machine's has; 0 where it is none. */
+    public static function pixels(string $path): int
+    {
+        $size = @getimagesize($path);
+
+        return $size === false ? 0 : $size[0] * $size[1];
+    }
+
+    /**
+     * Keeps the row and the files together: both, or, where the transaction does not come about, neither.
+     *
+     * @param  array<string, \Closure(): (string|resource)>  $files  contents by folder and ending: `w400/ jpg`; '' for the one as it came
+     */
+    private function keep(Media $media, string $name, string $ending, array $files): Media
+    {
+        return DB::transaction(function () use ($media, $name, $ending, $files): Media {
+            $base = Slug::from(pathinfo($name, PATHINFO_FILENAME));
+            FreeName::insert($media, 'name', [], fn (int $n): string => $base.($n === 1 ? '' : "-{$n}").".{$ending}");
+            $kept = pathinfo($media->name, PATHINFO_FILENAME);
+            $paths = [];
+            DB::afterRollBack(function () use (&$paths): void {
+                Storage::disk('media')->delete($paths);
+            });
+            foreach ($files as $place => $content) {
+                [$folder, $as] = explode(' ', $place) + ['', $ending];
+                $paths[] = "{$folder}{$kept}.{$as}";
+                Storage::disk('media')->put("{$folder}{$kept}.{$as}", $content());
+            }
+
+            return $media->refresh();
+        });
+    }
+
+    /** @throws Refused where the site's files would take more room than the site allows */
+    private function mustFit(int $bytes): void
+    {
+        $quota = config()->integer('site.media.quota_mb') * 1024 * 1024;
+        if ($quota > 0 && (int) Media::query()->sum('bytes') + $bytes > $quota) {
+            throw Refused::because('file', 'quota', 'the site’s files may take '.number_format($quota / 1024 / 1024).' MB in all, and this one does not fit. Remove some first, or raise MEDIA_QUOTA_MB.');
+        }
     }
 
     public function remove(Media $media): void
     {
-        Storage::disk('media')->delete($media->files());
-        $media->delete();
+        DB::transaction(function () use ($media): void {
+            AuditTrail::record(Action::FileRemoved, $media->title === '' ? $media->name : $media->title, ['name' => $media->name]);
+            $media->delete();
+            DB::afterCommit(fn () => Storage::disk('media')->delete($media->files()));
+        });
     }
 
     private function open(string $bytes): \GdImage
@@ -126,8 +171,9 @@ final class MediaStore
         if ($size === false || ! in_array($size[2], [IMAGETYPE_PNG, IMAGETYPE_JPEG, IMAGETYPE_WEBP, IMAGETYPE_GIF], true)) {
             throw Refused::because('picture', 'notAPicture', 'expected a PNG, JPEG, WebP or GIF picture; the file’s content is none of these.');
         }
-        if ($size[0] * $size[1] > self::MAX_PIXELS) {
-            throw Refused::because('picture', 'tooManyPixels', "expected at most 40 million pixels, found {$size[0]} × {$size[1]}.");
+        if ($size[0] * $size[1] > config()->integer('site.media.max_pixels')) {
+            $most = number_format(config()->integer('site.media.max_pixels'));
+            throw Refused::because('picture', 'tooManyPixels', "expected at most {$most} pixels, found {$size[0]} × {$size[1]}.");
         }
         $picture = @imagecreatefromstring($bytes);
         if ($picture === false) {
@@ -191,15 +237,5 @@ final class MediaStore
         };
 
         return (string) ob_get_clean();
-    }
-
-    private function freeName(string $name, string $ending): string
-    {
-        $base = Slug::from(pathinfo($name, PATHINFO_FILENAME));
-        for ($free = "{$base}.{$ending}", $n = 2; Media::query()->where('name', $free)->exists(); $n++) {
-            $free = "{$base}-{$n}.{$ending}";
-        }
-
-        return $free;
     }
 }

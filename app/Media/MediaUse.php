@@ -4,50 +4,31 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use App\Content\CatalogueStore;
 use App\Models\Item;
 use App\Models\Term;
-use Wellspring\Core\Content\Family;
+use App\Models\User;
 
 /** Where files are used: in items’ fields, in their texts, and by terms. */
 final readonly class MediaUse
 {
-    public function __construct(private CatalogueStore $catalogue)
-    {
-    }
-
     /**
      * @param  list<string>  $names
-     * @return array<string, list<array{title: string, link: string}>> by name; links lead to the manage screens
+     * @param  User|null  $who  authors read the titles of their own items only; null: everything is told
+     * @return array<string, list<array{title: string, link: string|null}>> by name; links lead to the manage screens
      */
-    public function of(array $names): array
+    public function of(array $names, ?User $who = null): array
     {
         $uses = array_fill_keys($names, []);
-        $array = '{'.implode(',', $names).'}';
-        $inText = '('.implode('|', array_map(fn (string $name): string => preg_quote($name), $names)).')';
-        foreach ($names === [] ? [] : $this->catalogue->catalogue()->types as $type) {
-            $asks = ['items.text ~ ?'];
-            $bindings = ["/media/(w[0-9]+/)?{$inText}"];
-            foreach ($type->fields as $key => $field) {
-                if ($field->family() === Family::Pictures) {
-                    $asks[] = "jsonb_exists_any(items.fields->'{$key}', ?::text[])";
-                    $bindings[] = $array;
-                } elseif ($field->family()->isMedia()) {
-                    $asks[] = "items.fields->>'{$key}' = any(?::text[])";
-                    $bindings[] = $array;
-                }
-            }
-            $query = Item::query()->where('type_key', $type->key)->whereRaw('('.implode(' or ', $asks).')', $bindings);
-            foreach ($query->get(['id', 'type_key', 'title', 'text', 'fields']) as $item) {
-                foreach ($names as $name) {
-                    if (str_contains((string) $item->text, $name) || str_contains((string) json_encode($item->fields), '"'.$name.'"')) {
-                        $uses[$name][] = ['title' => $item->title, 'link' => "/content/{$type->key}/{$item->id}"];
-                    }
-                }
+        $isManager = $who === null || $who->isManager();
+        $list = '{'.implode(',', array_map(fn (string $name): string => '"'.addcslashes($name, '"\\').'"', $names)).'}';
+        foreach ($names === [] ? [] : Item::query()->whereRaw('media_names && ?::text[]', [$list])->orderBy('id')->get(['id', 'type_key', 'title', 'author_id', 'media_names']) as $item) {
+            $mayRead = $isManager || $item->author_id === $who->id;
+            foreach (array_intersect($names, $item->media_names) as $name) {
+                $uses[$name][] = $mayRead ? ['title' => $item->title, 'link' => "/content/{$item->type_key}/{$item->id}"] : ['title' => 'someone else’s item', 'link' => null];
             }
         }
-        foreach (Term::query()->whereIn('picture', $names)->get() as $term) {
-            $uses[$term->picture][] = ['title' => $term->name, 'link' => "/terms/{$term->taxonomy_key}?term={$term->id}"];
+        foreach ($names === [] ? [] : Term::query()->whereIn('picture', $names)->orderBy('id')->get() as $term) {
+            $uses[$term->picture][] = ['title' => $term->name, 'link' => $isManager ? "/terms/{$term->taxonomy_key}?term={$term->id}" : null];
         }
 
         return $uses;

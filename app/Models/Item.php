@@ -28,6 +28,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property array<string, string> $folded the texts in the form in which they are compared
  * @property array<string, mixed> $words the words of its texts, by how they stand for search and by field
  * @property list<int> $term_ids ids of its terms, kept by the database
+ * @property list<string> $media_names of the files that it uses, kept by the database
  * @property int|null $author_id
  * @property int|null $position by hand, within its type; null: never placed
  * @property int $revision
@@ -56,6 +57,7 @@ final class Item extends Model
             'folded' => JsonObject::class,
             'words' => JsonObject::class,
             'term_ids' => NumberList::class,
+            'media_names' => TextList::class,
         ];
     }
 
@@ -76,7 +78,7 @@ final class Item extends Model
      */
     public static function shownLinks(): array
     {
-        return ['links.target:id,type_key,slug,title,status,publish_at,expire_at,audience', 'links.person:id,name,email,slug,active'];
+        return ['links.target:id,type_key,slug,title,status,publish_at,expire_at,audience,author_id', 'links.person:id,name,email,slug,active'];
     }
 
     /**

@@ -63,10 +63,30 @@ final class Media extends Model
         return implode(', ', array_map(fn (int $width): string => '/media/'.($width === $this->width ? '' : "w{$width}/")."{$name} {$width}w", $this->sizes === [] ? [(int) $this->width] : $this->sizes));
     }
 
-    /** @return string as CSS’s object-position says it */
-    public function focus(): string
+    /** @return list<string> classes of resources/css/steps.css that keep its point in sight where it is cut; none for its middle */
+    public function focusClasses(): array
     {
-        return round($this->focus_x * 100).'% '.round($this->focus_y * 100).'%';
+        $at = fn (string $axis, float $share): string => "focus-{$axis}-".(int) round($share * 100);
+
+        return $this->focus_x === 0.5 && $this->focus_y === 0.5 ? [] : [$at('x', $this->focus_x), $at('y', $this->focus_y)];
+    }
+
+    /** @return array<string, mixed> what the manage screens are told of it */
+    public function about(): array
+    {
+        return [
+            'id' => $this->id,
+            'name' => $this->name,
+            'kind' => $this->kind,
+            'title' => $this->title,
+            'url' => $this->url(),
+            'small' => $this->smallUrl(),
+            'width' => $this->width,
+            'height' => $this->height,
+            'bytes' => $this->bytes,
+            'alt' => $this->alt,
+            'focus' => [$this->focus_x, $this->focus_y],
+        ];
     }
 
     /** @return list<string> all that is kept of it */

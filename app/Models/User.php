@@ -24,19 +24,23 @@ use Wellspring\Core\Text\Slug;
  * @property string|null $password hashed; null until the invitation is taken up
  * @property string|null $invitation hash of the invitation's secret
  * @property CarbonImmutable|null $invited_until
+ * @property string $session_key changes where all sessions are to end
  * @property CarbonImmutable|null $signed_in_at
  * @property CarbonImmutable $created_at
  * @property Collection<int, Group> $groups
  */
 final class User extends Authenticatable
 {
+    /** Under this name a session keeps the key that it began with; once the account has another, the session has ended. */
+    public const SESSION_KEY = 'session_key';
+
     public const ROLES = ['manager', 'author', 'member'];
 
     protected $fillable = ['name', 'email', 'password', 'role', 'active', 'invitation', 'invited_until', 'signed_in_at'];
 
-    protected $hidden = ['password', 'remember_token', 'invitation'];
+    protected $hidden = ['password', 'remember_token', 'invitation', 'session_key'];
 
-    protected $attributes = ['role' => 'manager', 'active' => true, 'slug' => null];
+    protected $attributes = ['role' => 'member', 'active' => true, 'slug' => null, 'session_key' => ''];
 
     protected $dateFormat = 'Y-m-d H:i:sO';
 
@@ -52,13 +56,33 @@ final class User extends Authenticatable
                 $user->folded = Fold::of($user->name);
             }
             if (! $user->exists && $user->slug === null) {
-                $base = Slug::from($user->name);
-                for ($slug = $base, $n = 2; self::query()->where('slug', $slug)->exists(); $n++) {
-                    $slug = "{$base}-{$n}";
-                }
-                $user->slug = $slug;
+                $user->slug = FreeName::unused(self::query(), 'slug', self::slugs($user->name));
             }
         });
+    }
+
+    /** @return bool false where somebody else has the e-mail address */
+    public function insertUnderFreeSlug(): bool
+    {
+        $this->folded = Fold::of($this->name);
+        for ($try = 0; $try < 20; $try++) {
+            $this->slug = FreeName::unused(self::query(), 'slug', self::slugs($this->name));
+            if (FreeName::inserted($this, [])) {
+                return true;
+            }
+            if (self::query()->where('email', $this->email)->exists()) {
+                return false;
+            }
+        }
+        throw new \RuntimeException("No free slug was found for {$this->name}.");
+    }
+
+    /** @return \Closure(int): string */
+    private static function slugs(string $name): \Closure
+    {
+        $base = Slug::from($name);
+
+        return fn (int $n): string => $n === 1 ? $base : "{$base}-{$n}";
     }
 
     /** @return BelongsToMany<Group, $this> */

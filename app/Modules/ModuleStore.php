@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace App\Modules;
 
+use App\Audit\Action;
+use App\Audit\AuditTrail;
 use App\Content\CatalogueStore;
-use App\Content\Ledger;
+use App\Content\RevisionRecorder;
 use App\Content\StaleWrite;
 use App\Jobs\KeepIndexes;
 use App\Listing\Contexts;
 use App\Listing\Sources;
 use App\Models\Change;
+use App\Models\FreeName;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
@@ -30,7 +33,7 @@ final readonly class ModuleStore
     /** So many faults of a draft are remembered, the last. */
     private const FAULTS = 50;
 
-    public function __construct(private CatalogueStore $catalogue, private Sources $sources, private Contexts $contexts, private Ledger $ledger)
+    public function __construct(private CatalogueStore $catalogue, private Sources $sources, private Contexts $contexts)
     {
     }
 
@@ -57,6 +60,22 @@ final readonly class ModuleStore
     public function reader(): ModuleReader
     {
         return new ModuleReader($this->catalogue->catalogue());
+    }
+
+    /** @return list<string> keys of the modules whose draft or live definition names the term */
+    public function naming(string $taxonomy, string $slug): array
+    {
+        $reader = $this->reader();
+        $names = function (mixed $definition) use ($reader, $taxonomy, $slug): bool {
+            try {
+                return in_array(['taxonomy' => $taxonomy, 'slug' => $slug], $reader->salvage($definition)->module->terms(), true);
+            } catch (Refused) {
+                return false;
+            }
+        };
+        $rows = ModuleRow::query()->whereNull('removed_at')->orderBy('key')->get();
+
+        return array_values($rows->filter(fn (ModuleRow $row): bool => $names($row->draft) || $row->live !== null && $names($row->live))->map(fn (ModuleRow $row): string => $row->key)->all());
     }
 
     /** @throws Refused */
@@ -97,11 +116,13 @@ final readonly class ModuleStore
     public function apply(Module $module): ModuleRow
     {
         return DB::transaction(function () use ($module): ModuleRow {
-            $row = ModuleRow::query()->where('key', $module->key)->lockForUpdate()->first() ?? new ModuleRow(['key' => $module->key]);
-            $row->revision = $row->exists ? $row->revision + 1 : 1;
-            $row->draft = $module->toArray();
-            $row->user_id = self::who();
-            $row->removed_at = null;
+            $new = new ModuleRow(['key' => $module->key, 'draft' => $module->toArray(), 'user_id' => self::who()]);
+            if (FreeName::inserted($new, ['key'])) {
+                return $new->refresh();
+            }
+            $row = ModuleRow::query()->where('key', $module->key)->lockForUpdate()->firstOrFail();
+            $row->fill(['draft' => $module->toArray(), 'user_id' => self::who(), 'removed_at' => null]);
+            $row->revision++;
             $row->save();
 
             return $row;
@@ -118,11 +139,11 @@ final readonly class ModuleStore
     public function create(string $name, array $definition): ModuleRow
     {
         $base = substr(Slug::from($name), 0, 56);
-        for ($key = $base, $n = 2; ModuleRow::query()->where('key', $key)->exists(); $n++) {
-            $key = $base.'-'.$n;
-        }
+        $module = $this->read(['format' => ModuleReader::FORMAT, 'key' => $base, 'name' => $name] + $definition);
+        $row = new ModuleRow(['draft' => $module->toArray(), 'user_id' => self::who()]);
+        FreeName::insert($row, 'key', [], fn (int $n): string => $n === 1 ? $base : "{$base}-{$n}", named: fn (string $key): array => $row->draft = ['key' => $key] + $row->draft);
 
-        return $this->apply($this->read(['format' => ModuleReader::FORMAT, 'key' => $key, 'name' => $name] + $definition));
+        return $row->refresh();
     }
 
     /**
@@ -198,6 +219,7 @@ final readonly class ModuleStore
                 'user_id' => self::who(),
                 'published_at' => $row->published_at,
             ]);
+            AuditTrail::record(Action::ModulePublished, self::named($row), ['key' => $row->key]);
             DB::afterCommit(fn () => KeepIndexes::dispatch());
 
             return $row;
@@ -245,6 +267,7 @@ final readonly class ModuleStore
     public function many(array $rows, string $do): array
     {
         $faults = [];
+        usort($rows, fn (ModuleRow $a, ModuleRow $b): int => $a->id <=> $b->id);
         foreach ($do === 'publish' ? $rows : [] as $i => $row) {
             try {
                 $this->draft($row);
@@ -258,7 +281,7 @@ final readonly class ModuleStore
         }
         $names = implode(', ', array_map(self::named(...), array_slice($rows, 0, 3))).(count($rows) > 3 ? ' and '.(count($rows) - 3).' more' : '');
         $title = ['publish' => 'Published', 'off' => 'Switched off', 'on' => 'Switched on', 'remove' => 'Removed'][$do]." {$names}";
-        $change = $this->ledger->change('modules', $title, $do, function (Change $change) use ($rows, $do): void {
+        $change = RevisionRecorder::change('modules', $title, $do, function (RevisionRecorder $recorder, Change $change) use ($rows, $do): void {
             $was = [];
             foreach ($rows as $row) {
                 $before = ['id' => $row->id, 'off' => $row->off];
@@ -268,6 +291,7 @@ final readonly class ModuleStore
                     $before += ['version' => $this->versions($row)[0]['number'] ?? 0];
                 } else {
                     $row->fill($do === 'remove' ? ['removed_at' => now()] : ['off' => $do === 'off'])->save();
+                    AuditTrail::record($do === 'remove' ? Action::ModuleRemoved : Action::ModuleSwitched, self::named($row), ['key' => $row->key, 'do' => $do]);
                 }
                 $was[] = $before;
             }
@@ -324,6 +348,7 @@ final readonly class ModuleStore
                 $last = DB::table('placements')->where('page_id', $page->id)->max('position');
                 $row->pages()->attach($page->id, ['position' => (is_numeric($last) ? (int) $last : 0) + 1]);
             }
+            AuditTrail::record(Action::ModulePlaced, self::named($row), ['key' => $row->key, 'pages' => $row->pages()->pluck('address')->all()]);
         });
     }
 

@@ -4,12 +4,20 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\Audit\Action;
+use App\Audit\AuditTrail;
+use App\Demo\DemoSite;
+use App\Models\FreeName;
 use App\Models\Group;
 use App\Models\User;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
+use Wellspring\Core\Text\Whitespace;
 
 /** Keeps the site's people: who they are, what they may do, and that somebody always manages the site. */
 final readonly class People
@@ -28,8 +36,12 @@ final readonly class People
         if ($owner !== null) {
             throw Refused::because('email', 'taken', "{$owner->name} has this e-mail address already.");
         }
-        $user = User::query()->create(['name' => trim($name), 'email' => $email, 'role' => $role]);
+        $user = new User(['name' => Whitespace::trim($name), 'email' => $email, 'role' => $role]);
+        if (! $user->insertUnderFreeSlug()) {
+            throw Refused::because('email', 'taken', 'Somebody got this e-mail address a moment ago.');
+        }
         $user->groups()->sync($groups);
+        AuditTrail::record(Action::Invited, $user->name, ['email' => $user->email, 'role' => $role]);
 
         return [$user, $this->newLink($user)];
     }
@@ -60,10 +72,15 @@ final readonly class People
             if (($role !== 'manager' || ! $active) && $managers->all() === [$user->id]) {
                 throw Refused::because($active ? 'role' : 'active', 'lastManager', "{$user->name} is the last manager; make another one first.");
             }
-            $user->update(['name' => trim($name), 'role' => $role, 'active' => $active]);
+            $before = ['name' => $user->name, 'role' => $user->role, 'active' => $user->active, 'groups' => $user->groups()->orderBy('key')->pluck('key')->all()];
+            $user->update(['name' => Whitespace::trim($name), 'role' => $role, 'active' => $active]);
             $user->groups()->sync($groups);
+            $after = ['name' => $user->name, 'role' => $user->role, 'active' => $user->active, 'groups' => $user->groups()->orderBy('key')->pluck('key')->all()];
             if (! $active) {
-                $this->signOutEverywhere($user);
+                $this->endSessions($user);
+            }
+            if ($before !== $after) {
+                AuditTrail::record(Action::AccountChanged, $user->name, ['email' => $user->email, 'before' => $before, 'after' => $after]);
             }
 
             return $user;
@@ -73,32 +90,65 @@ final readonly class People
     /** Every browser has to sign in anew. */
     public function signOutEverywhere(User $user): void
     {
-        DB::table('sessions')->where('user_id', $user->id)->delete();
+        $this->endSessions($user);
+        AuditTrail::record(Action::SignedOutEverywhere, $user->name, ['email' => $user->email]);
+    }
+
+    /**
+     * Other browsers have to sign in anew; the session at hand stays, where it is the person's own.
+     *
+     * @throws Refused when it is the demo's published one
+     */
+    public function changePassword(User $user, string $password): void
+    {
+        if ($password === DemoSite::PASSWORD) {
+            throw Refused::because('password', 'published', 'this is the published password of the demo; choose another.');
+        }
+        $user->update(['password' => $password, 'invitation' => null, 'invited_until' => null]);
+        $this->endSessions($user);
+        if (Auth::id() === $user->id && session()->isStarted()) {
+            session()->put(User::SESSION_KEY, $user->session_key);
+        }
+        AuditTrail::record(Action::PasswordChanged, $user->name, ['email' => $user->email]);
+    }
+
+    private function endSessions(User $user): void
+    {
+        $user->session_key = Str::random(40);
         $user->setRememberToken(Str::random(60));
         $user->save();
     }
 
-    /** Other browsers have to sign in anew; the session at hand stays. */
-    public function changePassword(User $user, string $password): void
-    {
-        $user->update(['password' => $password, 'invitation' => null, 'invited_until' => null]);
-        DB::table('sessions')->where('user_id', $user->id)->where('id', '<>', session()->getId())->delete();
-    }
-
     public function saveGroup(?Group $group, string $name): Group
     {
-        $group ??= new Group(['key' => $this->freeKey($name)]);
-        $group->fill(['name' => trim($name)])->save();
+        $name = Whitespace::trim($name);
+        AuditTrail::record(Action::GroupSaved, $name, $group === null ? [] : ['before' => $group->name]);
+        if ($group !== null) {
+            $group->update(['name' => $name]);
+
+            return $group;
+        }
+        $group = new Group(['name' => $name]);
+        $base = Slug::from($name);
+        FreeName::insert($group, 'key', [], fn (int $n): string => $n === 1 ? $base : "{$base}-{$n}");
 
         return $group;
     }
 
-    private function freeKey(string $name): string
+    public function removeGroup(Group $group): void
     {
-        for ($base = $key = Slug::from($name), $n = 2; Group::query()->where('key', $key)->exists(); $n++) {
-            $key = "{$base}-{$n}";
+        AuditTrail::record(Action::GroupRemoved, $group->name, ['people' => $group->people()->count()]);
+        $group->delete();
+    }
+
+    /** Whether the account still opens with the published password of the demo. */
+    public function hasDemoPassword(User $user): bool
+    {
+        if ($user->password === null || ! str_ends_with($user->email, '@'.DemoSite::DOMAIN)) {
+            return false;
         }
 
-        return $key;
+        // Hashes are slow to compare by design; each is compared once.
+        return (bool) Cache::remember('demo-password:'.hash('sha256', $user->password), 86_400, fn (): int => Hash::check(DemoSite::PASSWORD, (string) $user->password) ? 1 : 0);
     }
 }

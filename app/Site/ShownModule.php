@@ -62,6 +62,12 @@ final readonly class ShownModule
         return "(min-width: 1440px) {$share('desktop')}vw, (min-width: 1024px) {$share('laptop')}vw, (min-width: 640px) {$share('tablet')}vw, {$share('phone')}vw";
     }
 
+    /** @return list<string> classes of resources/css/steps.css: how many columns stand at each width */
+    public function columnClasses(): array
+    {
+        return array_map(fn (string $width, int $columns): string => "{$width}-{$columns}", array_keys($this->columns), $this->columns);
+    }
+
     /** The address of one of the listing's pages; page 1 has none of its own. */
     public function pageAddress(int $page): string
     {

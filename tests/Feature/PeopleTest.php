@@ -46,8 +46,8 @@ final class PeopleTest extends TestCase
     public function test_the_last_manager_stays_and_who_goes_is_out_at_once(): void
     {
         $manager = $this->manager();
-        $other = User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'a long password']);
-        $invited = User::query()->create(['name' => 'Invited', 'email' => 'invited@example.org']);
+        $other = User::query()->create(['name' => 'Other', 'email' => 'other@example.org', 'password' => 'a long password', 'role' => 'manager']);
+        $invited = User::query()->create(['name' => 'Invited', 'email' => 'invited@example.org', 'role' => 'manager']);
         $this->actingAs($manager);
         $put = fn (User $user, array $change) => $this->putJson("/manage/api/people/{$user->id}", $change + ['name' => $user->name, 'role' => 'manager', 'active' => true]);
         DB::table('sessions')->insert(['id' => 'theirs', 'user_id' => $other->id, 'payload' => '', 'last_activity' => time()]);

@@ -127,7 +127,7 @@ final class QueryTest extends TestCase
         $this->travel(61)->seconds();
         $this->assertSame(['for-good', 'long', 'short'], $rows(), 'by itself it goes on lying there');
         $this->assertSame(0, Artisan::call('wellspring:tidy'));
-        $this->assertSame("Removed 1 that had run out.\n", Artisan::output());
+        $this->assertSame("Removed 1 that had run out; folded the marks of 0 changes.\n", Artisan::output());
         $this->assertSame(['for-good', 'long'], $rows());
     }
 

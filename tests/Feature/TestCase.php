@@ -46,7 +46,7 @@ abstract class TestCase extends LaravelTestCase
         }
         app(CatalogueStore::class)->forget();
 
-        return app(TypeWriter::class)->apply(Garden::plantFile());
+        return app(TypeWriter::class)->apply(Garden::plantFile())->type;
     }
 
     /** @param  array<string, mixed>  $values */
@@ -59,7 +59,7 @@ abstract class TestCase extends LaravelTestCase
 
     protected function manager(): User
     {
-        return User::query()->create(['name' => 'Marigold', 'email' => 'm@example.org', 'password' => 'a long password'])->refresh();
+        return User::query()->create(['name' => 'Marigold', 'email' => 'm@example.org', 'password' => 'a long password', 'role' => 'manager'])->refresh();
     }
 
     /** A file with the content, gone after the test. */

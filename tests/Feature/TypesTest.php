@@ -74,8 +74,8 @@ final class TypesTest extends TestCase
             'Height gets the key tallness; the values of 8 items and the modules that name it follow.',
             'Nickname goes, and with it the values of 4 items.',
             'Friends goes, and with it the values of 7 items.',
-            'Uses: the value of 8 items is written in its new form.',
-            'Light: the value of 8 items is written in its new form.',
+            'Uses: the values of 8 items are written in the new form.',
+            'Light: the values of 8 items are written in the new form.',
             'Plant groups no longer belongs to this type, and 8 items lose their terms of it.',
         ] as $sentence) {
             $this->assertContains($sentence, $said);

@@ -16,6 +16,7 @@ final class ItemsExport extends Command
     protected $signature = 'wellspring:items:export
         {--type= : the key of the content type}
         {--format=csv : csv, json or jsonl}
+        {--plain : without the apostrophe before cells that a spreadsheet program would take as formulas}
         {--out= : the file to write; the standard output unless given}';
 
     protected $description = 'Give the items of a type out, as wellspring:items:import takes them';
@@ -32,7 +33,7 @@ final class ItemsExport extends Command
         }
         $out = $this->given('--out');
         if ($out === '') {
-            foreach ($export->write($type, $format) as $piece) {
+            foreach ($export->write($type, $format, (bool) $this->option('plain')) as $piece) {
                 $this->output->write($piece, false, OutputInterface::OUTPUT_RAW);
             }
 
@@ -46,7 +47,7 @@ final class ItemsExport extends Command
 
             return self::FAILURE;
         }
-        foreach ($export->write($type, $format) as $piece) {
+        foreach ($export->write($type, $format, (bool) $this->option('plain')) as $piece) {
             fwrite($file, $piece);
         }
         fclose($file);

@@ -27,6 +27,7 @@ final class ItemsImport extends Command
         {--match : the headings are other words than the columns; match them as the Import screen would}
         {--make-terms : make terms that are not there, from paths such as "Perennials > Ferns"}
         {--pictures= : a zip file with the pictures that cells name}
+        {--plain : cells stand as they are, an apostrophe before what looks like a formula included}
         {--skip-bad : write the right rows though others are wrong}';
 
     protected $description = 'Bring items in from a file; nothing is written while a row is wrong';

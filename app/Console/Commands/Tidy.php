@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Audit\AuditTrail;
 use App\Freshness\ContentMarks;
 use Illuminate\Cache\DatabaseStore;
 use Illuminate\Console\Command;
@@ -31,6 +32,7 @@ final class Tidy extends Command
             } while ($some === self::AT_ONCE);
         }
         $folded = $marks->fold();
+        AuditTrail::prune();
         $this->line("Removed {$removed} that had run out; folded the marks of {$folded} changes.");
 
         return self::SUCCESS;

@@ -11,6 +11,9 @@
 <main class="w-full max-w-sm">
     <h1 class="font-serif text-4xl font-semibold text-neutral">Wellspring</h1>
     <p class="mt-1 mb-6 text-quiet">Sign in to manage {{ config('site.name') }}.</p>
+    @if ($nobody)
+        <p class="mb-4 bg-base-100 border border-base-300 rounded-box p-4">Nobody can sign in yet. On the server, run<br><code>php artisan wellspring:manager you@example.org</code><br>and open the link that it prints.</p>
+    @endif
     <form method="post" action="/manage/sign-in" class="bg-base-100 border border-base-300 rounded-box p-6 grid gap-4">
         @csrf
         @error('email')<p role="alert" class="text-secondary font-medium">{{ $message }}</p>@enderror

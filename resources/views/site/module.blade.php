@@ -8,8 +8,7 @@
             @if ($group['heading'] !== null)
                 <h3 class="group-head">{{ $group['heading']['words'] }} <span class="group-count">{{ $group['heading']['records'] }}</span></h3>
             @endif
-            <ul @class(['cards', 'as-list' => $shown->isList, 'as-grid' => ! $shown->isList])
-                style="--phone:{{ $shown->columns['phone'] }};--tablet:{{ $shown->columns['tablet'] }};--laptop:{{ $shown->columns['laptop'] }};--desktop:{{ $shown->columns['desktop'] }}">
+            <ul @class(['cards', 'as-list' => $shown->isList, 'as-grid' => ! $shown->isList, ...$shown->columnClasses()])>
                 @foreach ($group['cards'] as $card)
                     <li class="card">
                         @foreach ($card->lines as $line)

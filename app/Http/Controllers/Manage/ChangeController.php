@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Content\Undo;
 use App\Models\Change;
-use App\Models\User;
-use Illuminate\Http\Request;
+use App\Tasks\TaskKind;
+use App\Tasks\Tasks;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\Kind\Instant;
 
 /** What was done to many items at once, and taking it back. */
@@ -17,11 +19,10 @@ final readonly class ChangeController
     private const SHOWN = 30;
 
     /** @return list<array<string, mixed>> */
-    public function index(Request $request): array
+    public function index(): array
     {
-        $who = $request->user();
         $changes = Change::query()->where('kind', '<>', 'undo')
-            ->when($who instanceof User && ! $who->isManager(), fn ($query) => $query->where('user_id', $who?->getAuthIdentifier()))->latest('id')->limit(self::SHOWN)->get();
+            ->when(Gate::denies('manage'), fn ($query) => $query->where('user_id', Auth::id()))->latest('id')->limit(self::SHOWN)->get();
         $names = DB::table('users')->whereIn('id', $changes->pluck('user_id')->filter())->pluck('name', 'id');
 
         return array_values($changes->map(fn (Change $change): array => [
@@ -33,15 +34,9 @@ final readonly class ChangeController
         ])->all());
     }
 
-    /** @return array{undone: int, left: list<string>} */
-    public function undo(Request $request, int $id, Undo $undo): array
+    /** Answers how many items returned and which did not; where there are many, the task that does so. */
+    public function undo(Change $change, Tasks $tasks): JsonResponse
     {
-        $change = Change::query()->findOrFail($id);
-        $who = $request->user();
-        abort_unless($who instanceof User && ($who->isManager() || $change->user_id === $who->id), 403, 'This was done by someone else.');
-
-        set_time_limit(0);
-
-        return $undo->undo($change);
+        return $tasks->run(TaskKind::Undo, "Take back: {$change->title}", ['change' => $change->id], DB::table('change_items')->where('change_id', $change->id)->count());
     }
 }

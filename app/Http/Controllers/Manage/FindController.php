@@ -13,6 +13,7 @@ use App\Models\User;
 use App\Modules\ModuleStore;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Sought;
 use Wellspring\Core\Text\Words;
@@ -35,7 +36,9 @@ final readonly class FindController
             return [];
         }
 
-        return [...($user->isManager() ? [...$this->modules($words), ...$this->pages($words)] : []), ...$this->items($words, $user), ...($user->isManager() ? $this->terms($words) : [])];
+        return Gate::allows('manage')
+            ? [...$this->modules($words), ...$this->pages($words), ...$this->items($words, $user), ...$this->terms($words)]
+            : $this->items($words, $user);
     }
 
     /** @return list<array{kind: string, title: string, about: string, to: string}> */

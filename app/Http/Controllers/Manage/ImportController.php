@@ -53,7 +53,7 @@ final readonly class ImportController
         $row = Import::query()->create(['user_id' => $user instanceof User ? $user->id : null, 'type_key' => $type->key, 'name' => $file->getClientOriginalName(), 'file' => '', 'columns' => $headings]);
         $row->update([
             'file' => (string) Storage::disk('imports')->putFileAs((string) $row->id, $file, "data.{$ending}"),
-            'options' => ['columns' => (object) ColumnMatch::guess($type, $headings), 'mode' => 'create', 'key' => 'slug', 'makeTerms' => false, 'skipBad' => false],
+            'options' => ['columns' => (object) ColumnMatch::guess($type, $headings), 'mode' => 'create', 'key' => 'slug', 'makeTerms' => false, 'skipBad' => false, 'plain' => false],
         ]);
 
         return new JsonResponse($this->whole($row), 201);
@@ -124,8 +124,10 @@ final readonly class ImportController
             default => 'csv',
         };
 
-        return new StreamedResponse(function () use ($export, $type, $format): void {
-            foreach ($export->write($type, $format) as $piece) {
+        $plain = $request->boolean('plain');
+
+        return new StreamedResponse(function () use ($export, $type, $format, $plain): void {
+            foreach ($export->write($type, $format, $plain) as $piece) {
                 echo $piece;
             }
         }, 200, ['Content-Type' => $format === 'csv' ? 'text/csv; charset=utf-8' : 'application/json', 'Content-Disposition' => "attachment; filename=\"{$type->key}.{$format}\""]);

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Audit\Action;
+use App\Audit\AuditTrail;
 use App\Content\CatalogueStore;
 use App\Content\Drafts;
 use App\Content\ItemWriter;
-use App\Content\Ledger;
+use App\Content\PeopleNames;
 use App\Content\Records;
+use App\Content\RevisionRecorder;
 use App\Content\Revisions;
 use App\Content\StaleWrite;
 use App\Content\Undo;
@@ -20,6 +23,7 @@ use App\Models\User;
 use App\Site\WhereShown;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\Differences;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
@@ -29,16 +33,15 @@ use Wellspring\Core\Problem\Refused;
 /** One item: its form, its draft, its revisions, and where it shows. Authors have only their own. */
 final readonly class ItemController
 {
-    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer, private ItemShape $shape, private Drafts $drafts, private Revisions $revisions)
+    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer, private ItemShape $shape, private Drafts $drafts, private Revisions $revisions, private PeopleNames $names)
     {
     }
 
     /** @return array<string, mixed> */
-    public function show(Request $request, int $id): array
+    public function show(Request $request, Item $item): array
     {
-        $item = $this->own($request, $id);
 
-        return $this->shape->whole($item, $this->type($item->type_key)) + ['draft' => $this->drafts->of($this->who($request), $item->type_key, $item)];
+        return $this->shape->whole($item, $this->type($item->type_key), $this->who($request)) + ['draft' => $this->drafts->of($this->who($request), $item->type_key, $item)];
     }
 
     /** @return array<string, mixed> what a new item begins with, and the draft of one that was begun */
@@ -52,101 +55,113 @@ final readonly class ItemController
     public function store(Request $request): JsonResponse
     {
         $type = $this->type(Asked::text($request, 'type'));
-        $draft = $this->byWho($request, (new ItemReader($type))->fromValues($this->values($request)), null);
+        $draft = $this->byWho($request, (new ItemReader($type))->fromValues($this->values($request, $type)), null);
         $this->writer->check($type, $draft);
         $item = $this->writer->create($type, $draft);
         $this->drafts->drop($this->who($request), $type->key, null);
 
-        return new JsonResponse($this->shape->whole($item, $type) + ['draft' => null], 201);
+        return new JsonResponse($this->shape->whole($item, $type, $this->who($request)) + ['draft' => null], 201);
     }
 
     /** @return array<string, mixed> */
-    public function update(Request $request, int $id): array
+    public function update(Request $request, Item $item): array
     {
         $given = $request->validate(['revision' => ['required', 'integer']]);
-        $item = $this->own($request, $id)->load(Item::whole());
+        $item->load(Item::whole());
         $type = $this->type($item->type_key);
         $standing = Records::values($item, $type);
-        $values = $this->values($request);
+        $values = $this->values($request, $type);
         if ($item->revision !== (int) $given['revision']) {
-            throw new StaleWrite($item->revision, $this->revisions->since($item, $type, (int) $given['revision'], $values));
+            throw new StaleWrite($item->revision, $this->revisions->since($item, $type, (int) $given['revision'], $values, $this->who($request)));
         }
         $draft = $this->byWho($request, (new ItemReader($type))->fromValues($values, $standing), $item);
         $this->writer->check($type, $draft, $item);
         if (! Differences::same($draft->values(), (new ItemReader($type))->asItStands($standing)->values())) {
-            $item = $this->writer->update($item, $type, $draft, (int) $given['revision']);
+            try {
+                $item = $this->writer->update($item, $type, $draft, (int) $given['revision']);
+            } catch (StaleWrite $stale) {
+                // Somebody was faster by a moment.
+                throw new StaleWrite($stale->revision, $this->revisions->since($item->refresh()->load(Item::whole()), $type, (int) $given['revision'], $values, $this->who($request)));
+            }
         }
         $this->drafts->drop($this->who($request), $type->key, $item);
 
-        return $this->shape->whole($item, $type) + ['draft' => null];
+        return $this->shape->whole($item, $type, $this->who($request)) + ['draft' => null];
     }
 
     /** @return array{change: int} */
-    public function remove(Request $request, int $id, Ledger $ledger): array
+    public function remove(Request $request, Item $item): array
     {
-        $item = $this->own($request, $id);
+        $given = $request->validate(['revision' => ['nullable', 'integer']]);
+        $revision = isset($given['revision']) ? (int) $given['revision'] : null;
 
-        return ['change' => $ledger->change('items', "Removed “{$item->title}”", 'removed', fn () => $this->writer->remove($item))->id];
+        $change = RevisionRecorder::change('items', "Removed “{$item->title}”", 'removed', function (RevisionRecorder $recorder) use ($item, $revision): void {
+            $this->writer->remove($item, $recorder, $revision);
+            AuditTrail::record(Action::ItemsRemoved, $item->title, ['type' => $item->type_key, 'id' => $item->id]);
+        });
+
+        return ['change' => $change->id];
     }
 
     /** @return array{keptAt: string} */
     public function keepDraft(Request $request): array
     {
         $given = $request->validate(['type' => ['required', 'string'], 'id' => ['nullable', 'integer'], 'revision' => ['nullable', 'integer']]);
-        $item = isset($given['id']) ? $this->own($request, (int) $given['id']) : null;
+        $item = $this->itemOf($given['id'] ?? null);
 
-        return ['keptAt' => $this->drafts->keep($this->who($request), $this->type($given['type'])->key, $item, isset($given['revision']) ? (int) $given['revision'] : null, $this->values($request))];
+        $type = $this->type($given['type']);
+        $revision = isset($given['revision']) ? (int) $given['revision'] : null;
+
+        return ['keptAt' => $this->drafts->keep($this->who($request), $type->key, $item, $revision, $this->values($request, $type))];
     }
 
     /** @return array{dropped: true} */
     public function dropDraft(Request $request): array
     {
         $given = $request->validate(['type' => ['required', 'string'], 'id' => ['nullable', 'integer']]);
-        $this->drafts->drop($this->who($request), $given['type'], isset($given['id']) ? $this->own($request, (int) $given['id']) : null);
+        $this->drafts->drop($this->who($request), $given['type'], $this->itemOf($given['id'] ?? null));
 
         return ['dropped' => true];
     }
 
     /** @return list<array<string, mixed>> */
-    public function revisions(Request $request, int $id): array
+    public function revisions(Request $request, Item $item): array
     {
-        $item = $this->own($request, $id);
 
-        return $this->revisions->of($item, $this->type($item->type_key));
+        return $this->revisions->of($item, $this->type($item->type_key), $this->who($request));
     }
 
     /** @return array<string, mixed> */
-    public function bringBack(Request $request, int $id, int $number, Undo $undo): array
+    public function bringBack(Request $request, Item $item, int $number, Undo $undo): array
     {
-        $item = $this->own($request, $id);
-        $revision = Revision::query()->where('item_id', $id)->where('number', $number)->firstOrFail();
+        $revision = Revision::query()->where('item_id', $item->id)->where('number', $number)->firstOrFail();
         $item = $undo->bringBack($item, $revision);
 
-        return $this->shape->whole($item, $this->type($item->type_key)) + ['draft' => null];
+        return $this->shape->whole($item, $this->type($item->type_key), $this->who($request)) + ['draft' => null];
     }
 
     /** @return list<array<string, mixed>> */
-    public function shown(Request $request, int $id, WhereShown $where, Contexts $contexts): array
+    public function shown(Request $request, Item $item, WhereShown $where, Contexts $contexts): array
     {
-        return $where->of($this->own($request, $id), $contexts->now());
+        return $where->of($item, $contexts->now());
     }
 
     /** Authors write as themselves; a manager names any author. */
     private function byWho(Request $request, ItemDraft $draft, ?Item $item): ItemDraft
     {
         $who = $this->who($request);
-        if ($item === null && $draft->author === null || ! $who->isManager()) {
+        if ($item === null && $draft->author === null || Gate::denies('manage')) {
             return $draft->by($who->email);
         }
 
         return $draft;
     }
 
-    private function own(Request $request, int $id): Item
+    /** The item that a draft is of; null for a new one. */
+    private function itemOf(mixed $id): ?Item
     {
-        $item = Item::query()->find($id) ?? abort(404, 'There is no such item; it may have been removed.');
-        $who = $this->who($request);
-        abort_unless($who->isManager() || $item->author_id === $who->id, 403, 'This item is another author’s.');
+        $item = is_numeric($id) ? Item::query()->findOrFail((int) $id) : null;
+        $item === null || Gate::authorize('edit', $item);
 
         return $item;
     }
@@ -159,11 +174,11 @@ final readonly class ItemController
     }
 
     /** @return array<string, mixed> */
-    private function values(Request $request): array
+    private function values(Request $request, Type $type): array
     {
         $values = $request->json()->all()['values'] ?? null;
 
-        return is_array($values) ? $values : throw Refused::because('values', 'notAnObject', 'expected an object with a value under each field’s key.');
+        return is_array($values) ? $this->names->sentBy($this->who($request), $type, $values) : throw Refused::because('values', 'notAnObject', 'expected an object with a value under each field’s key.');
     }
 
     private function type(string $key): Type

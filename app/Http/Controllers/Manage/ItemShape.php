@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Content\PeopleNames;
 use App\Content\Records;
+use App\Listing\Contexts;
 use App\Models\Item;
 use App\Models\Media;
+use App\Models\User;
 use App\Site\PageMaker;
 use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\Family;
@@ -16,10 +19,14 @@ use Wellspring\Core\Content\Type;
 /** Items as the manage screens are given them: values by column, with the files, items and people that they name. */
 final readonly class ItemShape
 {
-    /** @return array<string, mixed> */
-    public function whole(Item $item, Type $type): array
+    public function __construct(private PeopleNames $people, private Contexts $contexts)
     {
-        return $this->all([$item->load(Item::whole())], $type)[0];
+    }
+
+    /** @return array<string, mixed> */
+    public function whole(Item $item, Type $type, User $who): array
+    {
+        return $this->all([$item->load(Item::whole())], $type, $who)[0];
     }
 
     /**
@@ -28,30 +35,26 @@ final readonly class ItemShape
      * @param  Builder<Item>  $query
      * @return list<array<string, mixed>>
      */
-    public function rows(Builder $query, Type $type): array
+    public function rows(Builder $query, Type $type, User $who): array
     {
         $long = array_keys(array_filter($type->fields, fn ($field): bool => $field->family() === Family::LongText));
         $columns = ['id', 'type_key', 'slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'author_id', 'lead', 'revision', 'created_at', 'updated_at'];
         $query->getQuery()->select(array_map(fn (string $column): string => "items.{$column}", $columns))
             ->selectRaw('null as text')->selectRaw('items.fields - ?::text[] as fields', ['{'.implode(',', $long).'}']);
 
-        return $this->all($query->with(Item::whole())->get(), $type);
+        return $this->all($query->with(Item::whole())->get(), $type, $who);
     }
 
     /**
      * @param  iterable<Item>  $items
      * @return list<array<string, mixed>>
      */
-    private function all(iterable $items, Type $type): array
+    private function all(iterable $items, Type $type, User $who): array
     {
         $files = $this->files($items, $type);
         $all = [];
         foreach ($items as $item) {
             $record = Records::of($item);
-            $names = [];
-            foreach ($item->links as $link) {
-                $names[$link->field][] = ['name' => $link->person !== null ? $link->person->email : "{$link->target?->type_key}/{$link->target?->slug}", 'title' => $link->person->name ?? $link->target->title ?? ''];
-            }
             $named = [];
             foreach ($type->fields as $key => $field) {
                 if ($field->family()->isMedia()) {
@@ -64,9 +67,9 @@ final readonly class ItemShape
                 'revision' => $item->revision,
                 'title' => $item->title,
                 'status' => $item->status,
-                'values' => (object) Records::values($item, $type),
+                'values' => (object) $this->people->shownTo($who, $type, Records::values($item, $type)),
                 'files' => (object) array_intersect_key($files, $named),
-                'linked' => (object) $names,
+                'linked' => (object) $this->linked($item, $who),
                 'authorName' => $item->author?->name,
                 'updatedAt' => Instant::write($item->updated_at),
                 'address' => PageMaker::itemAddress($type, $item->slug),
@@ -74,6 +77,28 @@ final readonly class ItemShape
         }
 
         return $all;
+    }
+
+    /**
+     * What the item links to. Authors read titles only of what visitors may see, and of their own.
+     *
+     * @return array<string, list<array{name: string, title: string}>> by field
+     */
+    private function linked(Item $item, User $who): array
+    {
+        $context = $this->contexts->now();
+        $linked = [];
+        foreach ($item->links as $link) {
+            $target = $link->target;
+            if ($link->person !== null) {
+                $linked[$link->field][] = ['name' => PeopleNames::nameFor($who, $link->person->email, $link->person->slug), 'title' => $link->person->name];
+            } elseif ($target !== null) {
+                $mayRead = $who->isManager() || $target->author_id === $who->id || $context->admits(Records::named($target));
+                $linked[$link->field][] = ['name' => "{$target->type_key}/{$target->slug}", 'title' => $mayRead ? $target->title : $target->slug];
+            }
+        }
+
+        return $linked;
     }
 
     /**
@@ -91,27 +116,9 @@ final readonly class ItemShape
         }
         $files = [];
         foreach ($names === [] ? [] : Media::query()->whereIn('name', array_unique($names))->get() as $media) {
-            $files[$media->name] = self::file($media);
+            $files[$media->name] = $media->about();
         }
 
         return $files;
-    }
-
-    /** @return array<string, mixed> */
-    public static function file(Media $media): array
-    {
-        return [
-            'id' => $media->id,
-            'name' => $media->name,
-            'kind' => $media->kind,
-            'title' => $media->title,
-            'url' => $media->url(),
-            'small' => $media->smallUrl(),
-            'width' => $media->width,
-            'height' => $media->height,
-            'bytes' => $media->bytes,
-            'alt' => $media->alt,
-            'focus' => [$media->focus_x, $media->focus_y],
-        ];
     }
 }

@@ -8,12 +8,17 @@ use App\Content\ByHand;
 use App\Content\CatalogueStore;
 use App\Content\ItemQuery;
 use App\Content\ManyItems;
+use App\Content\PeopleNames;
 use App\Http\Asked;
 use App\Models\Term;
 use App\Models\User;
+use App\Tasks\TaskKind;
+use App\Tasks\Tasks;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Refused;
 
@@ -25,7 +30,7 @@ final readonly class ItemTableController
     /** Items that are shown to be put in order by hand. */
     private const BY_HAND = 500;
 
-    public function __construct(private CatalogueStore $catalogue, private ItemQuery $items, private ItemShape $shape)
+    public function __construct(private CatalogueStore $catalogue, private ItemQuery $items, private ItemShape $shape, private PeopleNames $names)
     {
     }
 
@@ -44,12 +49,12 @@ final readonly class ItemTableController
             'total' => $total,
             'pages' => max(1, (int) ceil($total / self::ON_PAGE)),
             'page' => $page,
-            'items' => $this->shape->rows($items, $type),
+            'items' => $this->shape->rows($items, $type, $this->who($request)),
         ];
     }
 
-    /** @return array{change: int, done: int, left: list<string>} */
-    public function many(Request $request, ManyItems $many): array
+    /** Answers the change, how many were changed and which were not; where there are many, the task that does so. */
+    public function many(Request $request, Tasks $tasks): JsonResponse
     {
         $given = $request->validate(['type' => ['required', 'string'], 'do' => ['required', 'in:publish,unpublish,addTerms,removeTerms,set,delete'], 'ids' => ['nullable', 'array'], 'ids.*' => ['integer']]);
         $type = $this->type($given['type']);
@@ -63,13 +68,14 @@ final readonly class ItemTableController
         }
 
         $with = (array) ($all['with'] ?? []);
-        if (! $this->who($request)->isManager()) {
+        $with['values'] = $this->names->sentBy($this->who($request), $type, (array) ($with['values'] ?? []));
+        if (Gate::denies('manage')) {
             // Whose an item is, only managers say.
             unset($with['values']['author']);
         }
-        set_time_limit(0);
+        $title = ['publish' => 'Publish', 'unpublish' => 'Make drafts of', 'delete' => 'Remove'][$given['do']] ?? 'Edit';
 
-        return $many->do($type, $ids, $given['do'], $with);
+        return $tasks->run(TaskKind::ManyItems, $title.' '.count($ids).' '.mb_strtolower($type->plural), ['type' => $type->key, 'ids' => $ids, 'do' => $given['do'], 'with' => $with], count($ids));
     }
 
     /** @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} how this person last had the table, and what they saved */

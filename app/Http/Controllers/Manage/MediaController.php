@@ -9,9 +9,12 @@ use App\Media\MediaStore;
 use App\Media\MediaUse;
 use App\Models\Media;
 use App\Models\User;
+use App\Tasks\TaskKind;
+use App\Tasks\Tasks;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
 use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Problem\Refused;
 
@@ -20,7 +23,7 @@ final readonly class MediaController
 {
     private const ON_PAGE = 40;
 
-    public function __construct(private MediaStore $store, private MediaUse $use)
+    public function __construct(private MediaStore $store, private MediaUse $use, private Tasks $tasks)
     {
     }
 
@@ -36,13 +39,14 @@ final readonly class MediaController
         $total = (clone $query)->count();
         $page = (int) ($given['page'] ?? 1);
         $found = $query->latest('id')->forPage($page, self::ON_PAGE)->get();
-        $uses = $this->use->of(array_values($found->pluck('name')->all()));
+        $who = $request->user();
+        $uses = $this->use->of(array_values($found->pluck('name')->all()), $who instanceof User ? $who : null);
 
         return [
             'total' => $total,
             'pages' => max(1, (int) ceil($total / self::ON_PAGE)),
             'page' => $page,
-            'media' => $found->map(fn (Media $media): array => ItemShape::file($media) + ['at' => Instant::write($media->created_at), 'used' => $uses[$media->name]])->all(),
+            'media' => $found->map(fn (Media $media): array => $media->about() + ['at' => Instant::write($media->created_at), 'used' => $uses[$media->name]])->all(),
         ];
     }
 
@@ -52,39 +56,37 @@ final readonly class MediaController
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
             throw Refused::because('file', 'missing', 'expected a file of at most 60 MB.');
         }
-        $media = $this->store->take((string) $file->getRealPath(), $file->getClientOriginalName(), Asked::text($request, 'alt', 300));
+        $name = mb_scrub($file->getClientOriginalName());
+        $alt = Asked::text($request, 'alt', 300);
+        $pixels = MediaStore::pixels((string) $file->getRealPath());
+        if ($pixels > config()->integer('site.media.pixels_in_request') && $pixels <= config()->integer('site.media.max_pixels')) {
+            $kept = (string) Storage::disk('imports')->putFile('uploads', $file);
 
-        return new JsonResponse(ItemShape::file($media), 201);
+            return $this->tasks->beside(TaskKind::Picture, "Take in {$name}", ['file' => $kept, 'name' => $name, 'alt' => $alt], 1);
+        }
+        $media = $this->store->take((string) $file->getRealPath(), $name, $alt);
+
+        return new JsonResponse($media->about(), 201);
     }
 
     /** @return array<string, mixed> */
-    public function update(Request $request, int $id): array
+    public function update(Request $request, Media $media): array
     {
         $given = $request->validate(['alt' => ['present', 'nullable', 'string', 'max:300'], 'focus' => ['required', 'array', 'size:2'], 'focus.*' => ['numeric', 'min:0', 'max:1']]);
-        $media = $this->own($request, $id);
         $media->update(['alt' => trim($given['alt'] ?? ''), 'focus_x' => (float) $given['focus'][0], 'focus_y' => (float) $given['focus'][1]]);
 
-        return ItemShape::file($media);
+        return $media->about();
     }
 
-    public function remove(Request $request, int $id): JsonResponse
+    public function remove(Request $request, Media $media): JsonResponse
     {
-        $media = $this->own($request, $id);
-        $uses = $this->use->of([$media->name])[$media->name];
+        $who = $request->user();
+        $uses = $this->use->of([$media->name], $who instanceof User ? $who : null)[$media->name];
         if ($uses !== []) {
             throw Refused::because('', 'inUse', 'it is used by '.implode(', ', array_map(fn (array $use): string => "“{$use['title']}”", array_slice($uses, 0, 5))).(count($uses) > 5 ? ' and '.(count($uses) - 5).' more' : '').'. Take it out there first.');
         }
         $this->store->remove($media);
 
-        return new JsonResponse(['removed' => $id]);
-    }
-
-    private function own(Request $request, int $id): Media
-    {
-        $media = Media::query()->findOrFail($id);
-        $who = $request->user();
-        abort_unless($who instanceof User && ($who->isManager() || $media->user_id === $who->id), 403, 'This file is someone else’s.');
-
-        return $media;
+        return new JsonResponse(['removed' => $media->id]);
     }
 }

@@ -95,7 +95,7 @@ final readonly class PeopleController
     /** @return list<array<string, mixed>> */
     public function removeGroup(int $id): array
     {
-        Group::query()->findOrFail($id)->delete();
+        $this->people->removeGroup(Group::query()->findOrFail($id));
 
         return $this->groups();
     }
@@ -123,6 +123,7 @@ final readonly class PeopleController
             'active' => $user->active,
             'invited' => $user->password === null,
             'groups' => $user->groups->pluck('id')->all(),
+            'demoPassword' => $this->people->hasDemoPassword($user),
             'items' => $items,
             'signedInAt' => $user->signed_in_at === null ? null : Instant::write($user->signed_in_at),
         ];

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Audit\Action;
+use App\Audit\AuditTrail;
+use App\Demo\DemoSite;
 use App\Models\User;
 use App\People\People;
 use Illuminate\Contracts\View\View;
@@ -11,31 +14,41 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\RateLimiter;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Text\Whitespace;
 
 /** The door: signing in and out, and taking up an invitation. */
 final class SignInController
 {
-    /** Wrong passwords that one address may try for one person in a minute. */
-    private const TRIES = 5;
+    /** Wrong tries in a minute: of one address for one person, of one address for anybody, and of anybody for one person. */
+    private const TRIES = ['both' => 5, 'address' => 20, 'person' => 20];
 
     public function form(): View
     {
-        return view('manage.sign-in');
+        return view('manage.sign-in', ['nobody' => ! User::query()->where('role', 'manager')->whereNotNull('password')->exists()]);
     }
 
     public function signIn(Request $request): RedirectResponse
     {
-        $credentials = $request->validate(['email' => ['required', 'string'], 'password' => ['required', 'string']]);
-        $who = mb_strtolower(trim($credentials['email'])).'|'.$request->ip();
-        if (RateLimiter::tooManyAttempts($who, self::TRIES)) {
-            return $this->again($credentials['email'], 'Too many wrong tries. Try again in '.RateLimiter::availableIn($who).' seconds.');
+        $credentials = $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
+        $email = mb_strtolower(Whitespace::trim($credentials['email']));
+        $limits = ['both' => "sign-in:{$email}|{$request->ip()}", 'address' => "sign-in:{$request->ip()}", 'person' => "sign-in:{$email}"];
+        foreach ($limits as $limit => $key) {
+            if (RateLimiter::tooManyAttempts($key, self::TRIES[$limit])) {
+                return $this->again($credentials['email'], 'Too many wrong tries. Try again in '.RateLimiter::availableIn($key).' seconds.');
+            }
         }
-        if (! Auth::attempt(['email' => mb_strtolower(trim($credentials['email'])), 'password' => $credentials['password'], 'active' => true, 'role' => ['manager', 'author']])) {
-            RateLimiter::hit($who, 60);
+        if ($credentials['password'] === DemoSite::PASSWORD && ! DemoSite::isServedHere()) {
+            return $this->again($credentials['email'], 'This is the published password of the demo, which opens no other site. On the server, php artisan wellspring:manager gives a link for a new one.');
+        }
+        if (! Auth::attempt(['email' => $email, 'password' => $credentials['password'], 'active' => true, 'role' => ['manager', 'author']])) {
+            array_map(fn (string $key): int => RateLimiter::hit($key, 60), $limits);
+            AuditTrail::record(Action::SignInFailed, $email);
 
             return $this->again($credentials['email'], 'This e-mail address and password do not belong together, or may not manage the site.');
         }
-        RateLimiter::clear($who);
+        RateLimiter::clear($limits['both']);
+        RateLimiter::clear($limits['person']);
 
         return $this->enter($request);
     }
@@ -55,7 +68,11 @@ final class SignInController
             'password.min' => 'Expected at least 10 characters.',
             'password.confirmed' => 'The two passwords differ.',
         ]);
-        $people->changePassword($person, $given['password']);
+        try {
+            $people->changePassword($person, $given['password']);
+        } catch (Refused $refused) {
+            return back()->withErrors(['password' => $refused->problems[0]->message]);
+        }
         if ($person->role === 'member') {
             return redirect('/');
         }
@@ -69,7 +86,9 @@ final class SignInController
         $request->session()->regenerate();
         $user = $request->user();
         if ($user instanceof User) {
+            $request->session()->put(User::SESSION_KEY, $user->session_key);
             $user->update(['signed_in_at' => now()]);
+            AuditTrail::record(Action::SignedIn, $user->name);
         }
 
         return redirect()->intended('/manage');
@@ -83,6 +102,8 @@ final class SignInController
     /** @return array{signedOut: true} */
     public function signOut(Request $request): array
     {
+        $user = $request->user();
+        AuditTrail::record(Action::SignedOut, $user instanceof User ? $user->name : '');
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();

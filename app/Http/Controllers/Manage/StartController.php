@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Content\CatalogueStore;
+use App\Content\PeopleNames;
+use App\Demo\DemoSite;
 use App\Models\Page;
 use App\Models\User;
-use Illuminate\Http\Request;
+use App\People\People;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Layout\Arrangement;
@@ -18,25 +23,30 @@ use Wellspring\Core\Paging\PageRule;
 /** What the manage screens need to know of the site before anything else: its types, taxonomies and pages, and what rules may say of them. */
 final readonly class StartController
 {
-    public function __construct(private CatalogueStore $store)
+    public function __construct(private CatalogueStore $store, private People $people)
     {
     }
 
     /** @return array<string, mixed> */
-    public function __invoke(Request $request): array
+    public function __invoke(): array
     {
         $catalogue = $this->store->catalogue();
-        $user = $request->user();
-        abort_unless($user instanceof User, 401);
+        $user = Auth::user();
+        if (! $user instanceof User) {
+            throw new AuthenticationException;
+        }
 
         return [
             'user' => ['name' => $user->name, 'email' => $user->email, 'role' => $user->role],
             'site' => ['name' => config('site.name'), 'locale' => config('site.locale'), 'timeZone' => config('site.time_zone'), 'currency' => config('site.currency')],
+            // A site that others can reach, on which the demo's published password still opens an account.
+            'demoPassword' => Gate::allows('manage') && ! DemoSite::isServedHere() && User::query()->where('active', true)->where('email', 'like', '%@'.DemoSite::DOMAIN)->get()->contains($this->people->hasDemoPassword(...)),
             'types' => array_map($this->type(...), array_values($catalogue->types)),
             'taxonomies' => $this->taxonomies($catalogue),
             'pages' => Page::query()->orderBy('position')->orderBy('id')->get(['id', 'address', 'title']),
             'arrangements' => array_map(fn (Arrangement $as): array => ['key' => $as->value, 'label' => $as->words()], Arrangement::cases()),
-            'people' => User::query()->where('active', true)->orderByRaw('name collate wellspring_text')->limit(500)->get(['name', 'email']),
+            'people' => User::query()->where('active', true)->orderByRaw('name collate wellspring_text')->limit(500)->get(['name', 'email', 'slug'])
+                ->map(fn (User $one): array => ['name' => $one->name, 'email' => PeopleNames::nameFor($user, $one->email, $one->slug)])->all(),
             'pageModes' => array_map(fn (PageMode $mode): array => ['key' => $mode->value, 'label' => $mode->words()], PageMode::cases()),
             'groups' => array_map(fn (string|int $key): array => ['key' => (string) $key, 'name' => $catalogue->groups[$key]], array_keys($catalogue->groups)),
             'limits' => ['columns' => Columns::MAX, 'pageSize' => PageRule::MAX_SIZE],

@@ -7,9 +7,9 @@ namespace App\Http\Controllers\Manage;
 use App\Content\CatalogueStore;
 use App\Content\TermWriter;
 use App\Models\Media;
-use App\Models\Module;
 use App\Models\Taxonomy as TaxonomyRow;
 use App\Models\Term;
+use App\Modules\ModuleStore;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -26,7 +26,7 @@ use Wellspring\Core\Problem\Shape;
 /** Taxonomies and their terms. */
 final readonly class TermController
 {
-    public function __construct(private CatalogueStore $store, private TermWriter $writer)
+    public function __construct(private CatalogueStore $store, private TermWriter $writer, private ModuleStore $modules)
     {
     }
 
@@ -52,18 +52,12 @@ final readonly class TermController
         return ['key' => $this->writer->define(TaxonomyFile::read($request->json()->all()['file'] ?? null))->key];
     }
 
-    public function removeTaxonomy(string $key): JsonResponse
+    /** @return array{removed: string, change: int} */
+    public function removeTaxonomy(string $key): array
     {
-        $this->taxonomy($key);
-        foreach ($this->store->catalogue()->types as $type) {
-            if (isset($type->taxonomies[$key])) {
-                throw Refused::because('', 'inUse', "it belongs to {$type->plural}. Take it from that type first.");
-            }
-        }
-        TaxonomyRow::query()->where('key', $key)->delete();
-        $this->store->forget();
+        $taxonomy = TaxonomyRow::query()->where('key', $key)->first() ?? abort(404, "There is no taxonomy “{$key}”.");
 
-        return new JsonResponse(['removed' => $key]);
+        return ['removed' => $key, 'change' => $this->writer->removeTaxonomy($taxonomy)->id];
     }
 
     /** The taxonomy with all its terms. */
@@ -124,7 +118,7 @@ final readonly class TermController
             'fields' => (object) array_intersect_key($term->fields, $this->taxonomy($term->taxonomy_key)->fields),
             'items' => DB::table('item_term')->where('term_id', $id)->count(),
             'below' => Term::query()->where('parent_id', $id)->count(),
-            'modules' => Module::query()->get()->filter(fn (Module $module): bool => str_contains((string) json_encode([$module->draft['where'] ?? null, $module->live['where'] ?? null]), '"'.$term->slug.'"'))->pluck('key')->values()->all(),
+            'modules' => $this->modules->naming($term->taxonomy_key, $term->slug),
         ];
     }
 

@@ -7,9 +7,10 @@ namespace App\Http\Controllers\Manage;
 use App\Content\CatalogueStore;
 use App\Content\Effect;
 use App\Content\TypeWriter;
-use App\Models\Change;
 use App\Models\ContentType;
 use App\Models\Item;
+use App\Tasks\TaskKind;
+use App\Tasks\Tasks;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -73,15 +74,15 @@ final readonly class TypeController
         )];
     }
 
-    /** @return array{key: string, change: int|null} */
-    public function save(Request $request): array
+    /** Answers the key and the change; where many items are rewritten, the task that does so. */
+    public function save(Request $request, Tasks $tasks): JsonResponse
     {
-        set_time_limit(0);
-        $before = Change::query()->max('id');
-        $type = $this->writer->apply($request->json()->all()['file'] ?? null, $this->renamed($request), $request->boolean('withLoss'));
-        $change = Change::query()->where('kind', 'type')->where('id', '>', $before ?? 0)->max('id');
+        $file = $request->json()->all()['file'] ?? null;
+        $renamed = $this->renamed($request);
+        $input = ['file' => $file, 'renamed' => $renamed, 'withLoss' => $request->boolean('withLoss')];
+        $title = is_array($file) && is_string($file['title'] ?? null) ? $file['title'] : '';
 
-        return ['key' => $type->key, 'change' => is_numeric($change) ? (int) $change : null];
+        return $tasks->run(TaskKind::TypeChange, "Change the type {$title}", $input, $this->writer->size($file, $renamed));
     }
 
     public function remove(string $key): JsonResponse

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Audit;
+
+use App\Models\AuditEntry;
+use App\Models\User;
+use Illuminate\Support\Facades\Auth;
+
+/** Writes down who did what, when, to what and from where, in the transaction that does it. */
+final class AuditTrail
+{
+    /** @param  array<string, mixed>  $details  what is worth knowing beside: the old and the new role, the pages … */
+    public static function record(Action $action, string $subject, array $details = [], ?User $who = null): void
+    {
+        $who ??= Auth::hasUser() && Auth::user() instanceof User ? Auth::user() : null;
+        AuditEntry::query()->create([
+            'at' => now(),
+            'user_id' => $who?->id,
+            'who' => $who === null ? (app()->runningInConsole() && ! app()->runningUnitTests() ? 'the command line' : 'nobody') : "{$who->name} <{$who->email}>",
+            'action' => $action->value,
+            'subject' => mb_strimwidth($subject, 0, 300, '…'),
+            'details' => $details,
+            'origin' => self::origin(),
+        ]);
+    }
+
+    /** @return int how many entries had been kept long enough */
+    public static function prune(): int
+    {
+        return AuditEntry::query()->where('at', '<', now()->subDays(config()->integer('site.audit_days')))->delete();
+    }
+
+    private static function origin(): string
+    {
+        return app()->runningInConsole() && ! app()->runningUnitTests() ? 'command' : (string) request()->ip();
+    }
+}

@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content;
+
+use App\Models\Change;
+use App\Models\Item;
+use App\Models\Revision;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Type;
+
+/**
+ * Records what becomes of items while something is done to them: every state that an item is saved in, by whom and how,
+ * and, where several writes belong together, the change that can be undone as one.
+ */
+final class RevisionRecorder
+{
+    /** How often work is done anew that the database ended because of others' locks. */
+    private const ATTEMPTS = 5;
+
+    /** @var array<int, array<string, mixed>> that go with removed items, by id */
+    private array $links = [];
+
+    /** @var array<int, array{change_id: int, item_id: int, before: int|null, after: int|null}> not written yet, by item */
+    private array $waiting = [];
+
+    /** @param  string  $how  what each item's revision says was done: `imported`, `published with others` */
+    private function __construct(private readonly string $how, private readonly int|string|null $user, public readonly ?Change $change)
+    {
+    }
+
+    /** For a write that stands alone. */
+    public static function single(string $how = 'saved'): self
+    {
+        return new self($how, Auth::id(), null);
+    }
+
+    /**
+     * Does the work as one change. All of it is written, or nothing; it is done anew where the database ended it because
+     * of others' locks, and so must begin from nothing each time.
+     *
+     * @param  \Closure(self, Change): void  $work
+     */
+    public static function change(string $kind, string $title, string $how, \Closure $work): Change
+    {
+        return DB::transaction(function () use ($kind, $title, $how, $work): Change {
+            $change = Change::query()->create(['user_id' => Auth::id(), 'kind' => $kind, 'title' => $title, 'data' => [], 'made_at' => now()]);
+            $recorder = new self($how, Auth::id(), $change);
+            $work($recorder, $change);
+            $recorder->finish();
+
+            return $change;
+        }, self::ATTEMPTS);
+    }
+
+    /**
+     * Records that an item was written.
+     *
+     * @param  int|null  $before  its revision before; null when it was made
+     * @param  array<string, mixed>  $values
+     */
+    public function wrote(Item $item, ?int $before, array $values): void
+    {
+        $how = $this->change === null && $before === null ? 'made' : $this->how;
+        DB::table('item_revisions')->insert(self::row($item, $values, $how, $this->user));
+        $this->note($item->id, $before, $item->revision);
+    }
+
+    /**
+     * Records that items are about to be removed, and the links from and to them, which go with them.
+     *
+     * @param  iterable<Item>  $items
+     */
+    public function removing(iterable $items): void
+    {
+        $ids = [];
+        foreach ($items as $item) {
+            $this->note($item->id, $item->revision, null);
+            $ids[] = $item->id;
+        }
+        if ($this->change !== null) {
+            foreach (DB::table('item_links')->whereIn('item_id', $ids)->orWhereIn('target_id', $ids)->get() as $link) {
+                $this->links[(int) $link->id] = array_diff_key((array) $link, ['id' => 0]);
+            }
+        }
+    }
+
+    /** What is about to be written over is kept, also where an item came to be by another way than the writer. */
+    public static function keep(Item $item, Type $type): void
+    {
+        if (! Revision::query()->where('item_id', $item->id)->where('number', $item->revision)->exists()) {
+            DB::table('item_revisions')->insert(self::row($item, Records::values($item->load(Item::whole()), $type), 'as it was', null));
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed>
+     */
+    private static function row(Item $item, array $values, string $how, int|string|null $user): array
+    {
+        return [
+            'item_id' => $item->id,
+            'type_key' => $item->type_key,
+            'number' => $item->revision,
+            'user_id' => $user,
+            'how' => $how,
+            'at' => $item->getAttribute('updated_at') ?? now(),
+            'values' => json_encode((object) $values, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+        ];
+    }
+
+    private function note(int $item, ?int $before, ?int $after): void
+    {
+        if ($this->change === null) {
+            return;
+        }
+        // Of an item that a change touches twice, the state before the first touch counts.
+        $this->waiting[$item] = [
+            'change_id' => $this->change->id,
+            'item_id' => $item,
+            'before' => isset($this->waiting[$item]) ? $this->waiting[$item]['before'] : $before,
+            'after' => $after,
+        ];
+        if (count($this->waiting) >= 500) {
+            $this->flush();
+        }
+    }
+
+    private function flush(): void
+    {
+        if ($this->waiting === []) {
+            return;
+        }
+        DB::table('change_items')->upsert(array_values($this->waiting), ['change_id', 'item_id'], ['after']);
+        $this->waiting = [];
+    }
+
+    private function finish(): void
+    {
+        $this->flush();
+        if ($this->change !== null && $this->links !== []) {
+            $this->change->data = ['links' => array_values($this->links)] + $this->change->data;
+            $this->change->save();
+        }
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content;
+
+use App\Tasks\LongWork;
+
+/** Changes a content type and rewrites its items. */
+final readonly class TypeChange implements LongWork
+{
+    public function __construct(private TypeWriter $writer)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $input  file (a type file), renamed (new keys by old), withLoss
+     * @return array{key: string, change: int|null}
+     */
+    public function run(array $input, \Closure $progress): array
+    {
+        $renamed = array_filter((array) ($input['renamed'] ?? []), is_string(...));
+        $applied = $this->writer->apply($input['file'] ?? null, $renamed, ($input['withLoss'] ?? false) === true, progress: $progress);
+
+        return ['key' => $applied->type->key, 'change' => $applied->change?->id];
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content;
+
+use App\Models\Change;
+use App\Tasks\LongWork;
+use Wellspring\Core\Problem\Refused;
+
+/** Takes a change back. */
+final readonly class UndoChange implements LongWork
+{
+    public function __construct(private Undo $undo)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $input  change (its id)
+     * @return array{undone: int, left: list<string>}
+     */
+    public function run(array $input, \Closure $progress): array
+    {
+        $change = Change::query()->where('id', $input['change'] ?? 0)->first() ?? throw Refused::because('', 'unknown', 'There is no such change any more.');
+
+        return $this->undo->undo($change, $progress);
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Audit\Action;
+use App\Http\Asked;
+use App\Models\AuditEntry;
+use Illuminate\Http\Request;
+use Wellspring\Core\Content\Kind\Instant;
+
+/** Who did what: for managers to read, never to change. */
+final class AuditController
+{
+    private const ON_PAGE = 50;
+
+    /** @return array<string, mixed> */
+    public function __invoke(Request $request): array
+    {
+        $given = $request->validate(['page' => ['nullable', 'integer', 'min:1', 'max:100000'], 'action' => ['nullable', 'in:'.implode(',', array_column(Action::cases(), 'value'))]]);
+        $words = mb_strtolower(Asked::text($request, 'q'));
+        $query = AuditEntry::query()
+            ->when($given['action'] ?? null, fn ($query, string $action) => $query->where('action', $action))
+            ->when($words !== '', fn ($query) => $query->whereRaw('(strpos(lower(who), ?) > 0 or strpos(lower(subject), ?) > 0)', [$words, $words]));
+        $total = (clone $query)->count();
+        $page = (int) ($given['page'] ?? 1);
+
+        return [
+            'total' => $total,
+            'pages' => max(1, (int) ceil($total / self::ON_PAGE)),
+            'page' => $page,
+            'days' => config()->integer('site.audit_days'),
+            'actions' => array_map(fn (Action $action): array => ['key' => $action->value, 'words' => $action->words()], Action::cases()),
+            'entries' => $query->latest('id')->forPage($page, self::ON_PAGE)->get()->map(fn (AuditEntry $entry): array => [
+                'id' => $entry->id,
+                'at' => Instant::write($entry->at),
+                'who' => $entry->who,
+                'action' => Action::tryFrom($entry->action)?->words() ?? $entry->action,
+                'subject' => $entry->subject,
+                'details' => (object) $entry->details,
+                'origin' => $entry->origin,
+            ])->all(),
+        ];
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\QueryException;
+use Illuminate\Http\JsonResponse;
+
+/** What the database refuses because of what others do at the same moment, as answers that a person can act on. */
+final class DatabaseFaults
+{
+    /** @return JsonResponse|null null for any other fault */
+    public static function answer(QueryException $fault): ?JsonResponse
+    {
+        [$status, $code, $message] = match ((string) $fault->getCode()) {
+            '23505' => [422, 'taken', 'Somebody made the same a moment ago. Look at what is there now, or choose another name.'],
+            '23503' => [409, 'gone', 'Something that this names was removed a moment ago. Nothing was written.'],
+            '40P01', '40001', '55P03' => [409, 'busy', 'Somebody is changing the same at this moment. Nothing was written; try again.'],
+            default => [0, '', ''],
+        };
+
+        return $status === 0 ? null : new JsonResponse(['message' => $message, 'problems' => [['path' => '', 'code' => $code, 'message' => $message]]], $status);
+    }
+
+    /** @param  ModelNotFoundException<Model>  $none */
+    public static function notFound(ModelNotFoundException $none): JsonResponse
+    {
+        $what = mb_strtolower(trim((string) preg_replace('/(?<!^)[A-Z]/', ' $0', class_basename($none->getModel()))));
+
+        return new JsonResponse(['message' => "There is no such {$what}; it may have been removed."], 404);
+    }
+}

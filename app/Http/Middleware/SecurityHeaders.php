@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use Closure;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\View;
+use Illuminate\Support\Str;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * Headers that tell browsers what a page of the site may do (Content Security Policy Level 3, W3C). Visitors' pages carry
+ * no nonce, so that whole pages can be kept; the manage screens have one for the style sheets that their components make.
+ */
+final class SecurityHeaders
+{
+    public function handle(Request $request, Closure $next): Response
+    {
+        $nonce = $request->is('manage', 'manage/*') ? Str::random(24) : null;
+        View::share('nonce', $nonce);
+        /** @var Response $response */
+        $response = $next($request);
+        foreach ([
+            'Content-Security-Policy' => self::policy($nonce),
+            'X-Content-Type-Options' => 'nosniff',
+            'X-Frame-Options' => 'DENY',
+            'Referrer-Policy' => 'strict-origin-when-cross-origin',
+            'Permissions-Policy' => 'camera=(), geolocation=(), microphone=(), payment=(), usb=()',
+        ] + ($request->isSecure() ? ['Strict-Transport-Security' => 'max-age=31536000'] : []) as $name => $value) {
+            $response->headers->set($name, $value);
+        }
+
+        return $response;
+    }
+
+    private static function policy(?string $nonce): string
+    {
+        $styles = $nonce === null ? '' : " 'nonce-{$nonce}'";
+
+        return implode('; ', [
+            "default-src 'self'",
+            "script-src 'self'",
+            "style-src 'self'{$styles}",
+            // Managers may place pictures and films from elsewhere in a text.
+            "img-src 'self' data: blob: https:",
+            "media-src 'self' https:",
+            "object-src 'none'",
+            "base-uri 'none'",
+            "form-action 'self'",
+            // The bench's preview is a document of the bench's own, not a page in a frame.
+            "frame-ancestors 'none'",
+        ]);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Media;
+
+use App\Tasks\LongWork;
+use Illuminate\Support\Facades\Storage;
+
+/** Takes in a large picture that was uploaded a moment ago. */
+final readonly class DrawUpload implements LongWork
+{
+    public function __construct(private MediaStore $store)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $input  file (its path on the disk `imports`), name (what it was called), alt
+     * @return array<string, mixed> the file, as the manage screens know it
+     */
+    public function run(array $input, \Closure $progress): array
+    {
+        $text = fn (string $key): string => is_string($input[$key] ?? null) ? $input[$key] : '';
+        try {
+            return $this->store->take(Storage::disk('imports')->path($text('file')), $text('name'), $text('alt'))->about();
+        } finally {
+            Storage::disk('imports')->delete($text('file'));
+        }
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks;
+
+/** Work that may take longer than a request should: all of it is written, or nothing. */
+interface LongWork
+{
+    /**
+     * @param  array<string, mixed>  $input  what the request asked for, as JSON holds it
+     * @param  \Closure(int): void  $progress  told how many are done
+     * @return array<string, mixed> the answer
+     *
+     * @throws \Wellspring\Core\Problem\Refused
+     */
+    public function run(array $input, \Closure $progress): array;
+}

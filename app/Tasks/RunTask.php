@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks;
+
+use App\Content\CatalogueStore;
+use App\Models\Task;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\Auth;
+
+/** Does the work of a task away from the request, as whoever began it. */
+final class RunTask implements ShouldQueue
+{
+    use Queueable;
+
+    public int $tries = 1;
+
+    public int $timeout = 3600;
+
+    public function __construct(private readonly int $task)
+    {
+    }
+
+    public function handle(Tasks $tasks, CatalogueStore $store): void
+    {
+        $task = Task::query()->find($this->task);
+        if ($task === null) {
+            return;
+        }
+        $store->forget();
+        if ($task->user_id !== null && Auth::id() !== $task->user_id) {
+            // A worker does one job after another, each for somebody else.
+            Auth::forgetGuards();
+            Auth::onceUsingId($task->user_id);
+        }
+        try {
+            $tasks->finish($task);
+        } catch (\Throwable $fault) {
+            report($fault);
+            $tasks->fail($task, [['path' => '', 'code' => 'failed', 'message' => 'Something went wrong on the server; nothing was written. It has been noted in the log.']]);
+        }
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks;
+
+use App\Models\Task;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\Refused;
+
+/** Does work in the request where it is short, and beside it where it is long. */
+final readonly class Tasks
+{
+    /** Work on more than so many items is done beside the request. */
+    public const IN_REQUEST = 200;
+
+    /**
+     * @param  string  $title  in words: “Publish 400 products”
+     * @param  array<string, mixed>  $input
+     * @param  int  $items  how many are touched, at most
+     * @return JsonResponse the answer; or, with status 202, the task that will have it
+     *
+     * @throws Refused
+     */
+    public function run(TaskKind $kind, string $title, array $input, int $items): JsonResponse
+    {
+        return $items <= self::IN_REQUEST
+            ? new JsonResponse($this->work($kind)->run($input, fn (int $done) => null))
+            : $this->beside($kind, $title, $input, $items);
+    }
+
+    /**
+     * @param  array<string, mixed>  $input
+     *
+     * @throws Refused
+     */
+    public function beside(TaskKind $kind, string $title, array $input, int $items): JsonResponse
+    {
+        $task = Task::query()->create(['user_id' => Auth::id(), 'kind' => $kind, 'title' => $title, 'input' => $input, 'total' => $items]);
+        RunTask::dispatch($task->id);
+
+        return self::answer($task->refresh());
+    }
+
+    /** @throws Refused where it was refused */
+    public static function answer(Task $task): JsonResponse
+    {
+        if ($task->state === 'failed') {
+            throw new Refused(array_map(fn (array $one): Problem => new Problem($one['path'], $one['code'], $one['message']), $task->problems) ?: [new Problem('', 'failed', 'It could not be done.')]);
+        }
+
+        return $task->state === 'done' ? new JsonResponse($task->result) : new JsonResponse(['task' => self::about($task)], 202);
+    }
+
+    /** @return array{id: int, title: string, state: string, done: int, total: int} */
+    public static function about(Task $task): array
+    {
+        return ['id' => $task->id, 'title' => $task->title, 'state' => $task->state, 'done' => $task->done, 'total' => $task->total];
+    }
+
+    /** Does the work of a task and keeps its result; called by the queue's worker. */
+    public function finish(Task $task): void
+    {
+        $task->update(['state' => 'running']);
+        try {
+            $result = $this->work($task->kind)->run($task->input, self::progress($task));
+            $task->update(['state' => 'done', 'done' => $task->total, 'result' => $result]);
+        } catch (Refused $refused) {
+            $this->fail($task, array_map(
+                fn (Problem $problem): array => ['path' => $problem->path, 'code' => $problem->code, 'message' => $problem->message],
+                $refused->problems,
+            ));
+        }
+    }
+
+    /** @param  list<array{path: string, code: string, message: string}>  $problems */
+    public function fail(Task $task, array $problems): void
+    {
+        $task->update(['state' => 'failed', 'problems' => $problems]);
+    }
+
+    private function work(TaskKind $kind): LongWork
+    {
+        return app($kind->work());
+    }
+
+    /**
+     * Told on a connection of its own, so that it is seen before the work's transaction ends.
+     *
+     * @return \Closure(int): void
+     */
+    private static function progress(Task $task): \Closure
+    {
+        $told = 0.0;
+
+        return function (int $done) use ($task, &$told): void {
+            if (microtime(true) - $told >= 0.5) {
+                $told = microtime(true);
+                DB::connection('progress')->table('tasks')->where('id', $task->id)->update(['done' => $done, 'updated_at' => now()]);
+            }
+        };
+    }
+}
