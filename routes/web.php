@@ -21,6 +21,10 @@ Route::middleware('guest')->group(function (): void {
     Route::post('/manage/welcome/{secret}', [Manage\SignInController::class, 'takeUp'])->middleware('throttle:20,1');
 });
 
+// For a page that is open while its session ends: a new token, and signing in again without leaving it.
+Route::get('/manage/api/token', [Manage\SignInController::class, 'token']);
+Route::post('/manage/api/sign-in', [Manage\SignInController::class, 'signInAgain']);
+
 Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(function (): void {
     Route::prefix('api')->middleware('can:enter')->group(function (): void {
         Route::get('start', Manage\StartController::class);

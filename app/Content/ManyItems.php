@@ -9,7 +9,6 @@ use App\Audit\AuditTrail;
 use App\Models\Change;
 use App\Models\Item;
 use App\Tasks\LongWork;
-use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Differences;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;

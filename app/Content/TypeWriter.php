@@ -17,7 +17,6 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Conversion;
 use Wellspring\Core\Content\Differences;
-use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Outcome;
@@ -57,7 +56,6 @@ final readonly class TypeWriter
      * @param  array<string, string>  $renamed  new keys of fields by their old
      * @param  bool  $withLoss  whether it is done though values leave the items
      * @param  list<int>  $except  items that are left alone
-     *
      * @param  (\Closure(int): void)|null  $progress  told how many items are rewritten
      *
      * @throws Refused when the file is wrong, a live module would lose its field, or values would leave the items unasked

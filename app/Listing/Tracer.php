@@ -7,11 +7,11 @@ namespace App\Listing;
 use App\Content\CatalogueStore;
 use App\Content\Records;
 use App\Models\Item;
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Trace;
+use Wellspring\Core\Wording\Format;
 
 /** Answers “why is it here, or not?” of any record: the steps it passes and does not, and where it stands or would. */
 final readonly class Tracer

@@ -24,7 +24,6 @@ final class MediaStore
 
     public const MAX_PICTURE_BYTES = 15 * 1024 * 1024;
 
-
     /** Widths in px that a picture is made in; the largest is the most that is kept. */
     public const WIDTHS = [400, 800, 1200, 1600];
 
@@ -171,7 +170,7 @@ final class MediaStore
         if ($size === false || ! in_array($size[2], [IMAGETYPE_PNG, IMAGETYPE_JPEG, IMAGETYPE_WEBP, IMAGETYPE_GIF], true)) {
             throw Refused::because('picture', 'notAPicture', 'expected a PNG, JPEG, WebP or GIF picture; the file’s content is none of these.');
         }
-        if ($size[0] * $size[1] > config()->integer('site.media.max_pixels')) {
+        if (config()->integer('site.media.max_pixels') < $size[0] * $size[1]) {
             $most = number_format(config()->integer('site.media.max_pixels'));
             throw Refused::because('picture', 'tooManyPixels', "expected at most {$most} pixels, found {$size[0]} × {$size[1]}.");
         }

@@ -8,13 +8,13 @@ use App\Content\Records;
 use App\Models\Item;
 use App\Models\Media;
 use Illuminate\Support\Collection;
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Run\Context;
+use Wellspring\Core\Wording\Format;
 
 /** What an item's own page shows: its pictures, its films, and every other value with its label. */
 final readonly class ItemPage

@@ -10,7 +10,6 @@ use App\Listing\Sources;
 use App\Models\Media;
 use App\Models\Page;
 use App\Modules\ModuleStore;
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Card\MadePart;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\Field;
@@ -23,6 +22,7 @@ use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\Pages;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Result;
+use Wellspring\Core\Wording\Format;
 
 /** Makes ready what a visitor's page shows. */
 final readonly class PageMaker

@@ -7,7 +7,6 @@ namespace Tests\Core;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Conversion;
 use Wellspring\Core\Content\Differences;
 use Wellspring\Core\Content\Field;

@@ -9,7 +9,6 @@ use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kinds;
@@ -18,6 +17,7 @@ use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\TypeFile;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Wording\Format;
 
 /** How values of every kind are read and written. */
 final class KindsTest extends TestCase

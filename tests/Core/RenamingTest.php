@@ -41,7 +41,7 @@ final class RenamingTest extends TestCase
             'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'pet_name', 'label' => 'nickname']]]]],
         ];
         $this->assertSame($expected, self::renamed($definition, Renaming::ofFields('plant', ['nickname' => 'pet_name'], Garden::catalogue())));
-        $this->assertSame($definition, self::renamed($definition, Renaming::ofFields('tool', ['nickname' => 'pet_name'], Garden::catalogue()) ), 'another type’s field of that key is another field');
+        $this->assertSame($definition, self::renamed($definition, Renaming::ofFields('tool', ['nickname' => 'pet_name'], Garden::catalogue())), 'another type’s field of that key is another field');
     }
 
     /** Tools link to plants: a plant's field that a rule over tools reaches through the link follows, and so does the link itself. */

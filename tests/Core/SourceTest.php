@@ -7,7 +7,6 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Record;
@@ -24,6 +23,7 @@ use Wellspring\Core\Source\TermType;
 use Wellspring\Core\Text\AnyLanguage;
 use Wellspring\Core\Text\Sought;
 use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Wording\Format;
 
 /** What a module can draw from, on a garden small enough to see through, and where a search looks. */
 final class SourceTest extends TestCase

@@ -82,7 +82,7 @@ final class KeepingTest extends TestCase
         $keep(null, ['title' => 'New'])->assertOk();
         $this->getJson("/manage/api/items/{$item->id}")->assertJson(['title' => 'Fern', 'draft' => ['values' => ['title' => 'Ferns']]]);
         $this->getJson('/manage/api/items/new/plant')->assertJson(['draft' => ['values' => ['title' => 'New']]]);
-        $other = User::query()->create(['name' => 'Osric', 'email' => 'o@example.org', 'password' => 'a long password']);
+        $other = User::query()->create(['name' => 'Osric', 'email' => 'o@example.org', 'password' => 'a long password', 'role' => 'manager']);
         $this->actingAs($other)->getJson("/manage/api/items/{$item->id}")->assertJson(['draft' => null]);
         $this->actingAs(User::query()->where('email', 'm@example.org')->firstOrFail());
         $this->save($item, 1, ['title' => 'Ferns'])->assertJson(['draft' => null]);

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Content\CatalogueStore;
+use App\Listing\CachedListing;
 use App\Listing\Contexts;
 use App\Listing\Listing;
-use App\Listing\CachedListing;
 use App\Models\Group;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;

@@ -8,12 +8,12 @@ use App\Content\CatalogueStore;
 use App\Content\ItemWriter;
 use App\Content\Records;
 use App\Content\TypeWriter;
-use App\Listing\Compiler;
 use App\Listing\CachedCursors;
+use App\Listing\Compiler;
+use App\Listing\KeysetPaginator;
 use App\Listing\Listing;
 use App\Listing\OrderSql;
 use App\Listing\Sources;
-use App\Listing\KeysetPaginator;
 use App\Models\Group;
 use App\Models\Item;
 use App\Models\Term;
@@ -25,7 +25,6 @@ use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Calendar\Calendar;
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
@@ -38,6 +37,7 @@ use Wellspring\Core\Run\Trace;
 use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Text\Language;
 use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Wording\Format;
 
 /** The reference run and the run on PostgreSQL must agree on every input: same ids, same order, same counts after every step. */
 final class RunAgreementTest extends TestCase

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use Wellspring\Core\Calendar\Calendar;
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
@@ -20,6 +19,7 @@ use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Shown;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
+use Wellspring\Core\Wording\Format;
 
 /** A small catalogue with a field of every kind, and records for it. */
 final class Garden

@@ -88,6 +88,7 @@ final class ItemsImport extends Command
             makeTerms: (bool) $this->option('make-terms'),
             skipBad: (bool) $this->option('skip-bad'),
             pictures: $this->given('--pictures') === '' ? null : $this->given('--pictures'),
+            plain: (bool) $this->option('plain'),
         );
     }
 }

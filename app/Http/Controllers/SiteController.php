@@ -15,8 +15,8 @@ use App\Site\ShownModule;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Wording\Format;
 
 /** The site that visitors see: pages with their modules, and items' own pages. */
 final readonly class SiteController

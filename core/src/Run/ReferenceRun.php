@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
@@ -12,6 +11,7 @@ use Wellspring\Core\Paging\Pages;
 use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\Ordering;
+use Wellspring\Core\Wording\Format;
 
 /** The rules of a module carried out step by step over plain records: what the database's run is held against. */
 final readonly class ReferenceRun

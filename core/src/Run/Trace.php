@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
@@ -16,6 +15,7 @@ use Wellspring\Core\Filter\RecordTest;
 use Wellspring\Core\Filter\Test\Given;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Source\People;
+use Wellspring\Core\Wording\Format;
 
 /** Why a module shows a record, or does not: every rule up to the order, passed or not, in a sentence. */
 final readonly class Trace

@@ -10,10 +10,13 @@ import { ItemScreen } from "./content/ItemScreen";
 import { FilesScreen } from "./files/FilesScreen";
 import { ModulesScreen } from "./modules/ModulesScreen";
 import { AccountScreen } from "./people/AccountScreen";
+import { AuditScreen } from "./people/AuditScreen";
 import { PeopleScreen } from "./people/PeopleScreen";
+import { ApiError } from "./shared/api";
 import { DoneProvider } from "./shared/Done";
-import { Notice } from "./shared/Notice";
+import { Opening, ScreenFault } from "./shared/Fault";
 import { Shell } from "./shared/Shell";
+import { SignInAgain } from "./shared/SignInAgain";
 import { StartContext, useStart, useStartQuery } from "./shared/start";
 import { TermsScreen } from "./terms/TermsScreen";
 import { TypeScreen } from "./types/TypeScreen";
@@ -24,23 +27,29 @@ const router = createBrowserRouter(
 		{
 			element: <Shell />,
 			children: [
-				{ index: true, element: <Home /> },
-				{ path: "modules", element: <ModulesScreen /> },
-				{ path: "modules/:key", element: <BenchScreen /> },
-				{ path: "content", element: <ContentScreen /> },
-				{ path: "content/:type", element: <ContentScreen /> },
-				{ path: "content/:type/new", element: <ItemScreen /> },
-				{ path: "content/:type/by-hand", element: <ByHandScreen /> },
-				{ path: "content/:type/import", element: <ImportScreen /> },
-				{ path: "content/:type/:id", element: <ItemScreen /> },
-				{ path: "types", element: <TypesScreen /> },
-				{ path: "types/:key", element: <TypeScreen /> },
-				{ path: "terms", element: <TermsScreen /> },
-				{ path: "terms/:taxonomy", element: <TermsScreen /> },
-				{ path: "files", element: <FilesScreen /> },
-				{ path: "people", element: <PeopleScreen /> },
-				{ path: "account", element: <AccountScreen /> },
-				{ path: "*", element: <Navigate to="/" replace /> },
+				{
+					errorElement: <ScreenFault />,
+					children: [
+						{ index: true, element: <Home /> },
+						{ path: "modules", element: <ModulesScreen /> },
+						{ path: "modules/:key", element: <BenchScreen /> },
+						{ path: "content", element: <ContentScreen /> },
+						{ path: "content/:type", element: <ContentScreen /> },
+						{ path: "content/:type/new", element: <ItemScreen /> },
+						{ path: "content/:type/by-hand", element: <ByHandScreen /> },
+						{ path: "content/:type/import", element: <ImportScreen /> },
+						{ path: "content/:type/:id", element: <ItemScreen /> },
+						{ path: "types", element: <TypesScreen /> },
+						{ path: "types/:key", element: <TypeScreen /> },
+						{ path: "terms", element: <TermsScreen /> },
+						{ path: "terms/:taxonomy", element: <TermsScreen /> },
+						{ path: "files", element: <FilesScreen /> },
+						{ path: "people", element: <PeopleScreen /> },
+						{ path: "people/audit", element: <AuditScreen /> },
+						{ path: "account", element: <AccountScreen /> },
+						{ path: "*", element: <Navigate to="/" replace /> },
+					],
+				},
 			],
 		},
 	],
@@ -53,27 +62,30 @@ function Home() {
 
 function App() {
 	const start = useStartQuery();
-	if (start.error) {
-		return (
-			<div className="p-8">
-				<Notice>{start.error.message}</Notice>
-			</div>
-		);
-	}
 	return start.data ? (
 		<StartContext value={start.data}>
 			<DoneProvider>
 				<RouterProvider router={router} />
+				<SignInAgain email={start.data.user.email} />
 			</DoneProvider>
 		</StartContext>
-	) : null;
+	) : (
+		<Opening queries={[start]} />
+	);
 }
+
+/** What was refused stays refused; what failed by the way is asked for twice more. */
+const client = new QueryClient({
+	defaultOptions: {
+		queries: { retry: (failures, error) => error instanceof ApiError && error.isPassing && failures < 2 },
+	},
+});
 
 const root = document.getElementById("manage");
 if (root) {
 	createRoot(root).render(
 		<StrictMode>
-			<QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: 1 } } })}>
+			<QueryClientProvider client={client}>
 				<App />
 			</QueryClientProvider>
 		</StrictMode>,

@@ -18,7 +18,6 @@ use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use App\Site\PageMaker;
 use Illuminate\Http\Request;
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Layout\Columns;
@@ -36,6 +35,7 @@ use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Run\Step;
 use Wellspring\Core\Run\Ways;
+use Wellspring\Core\Wording\Format;
 
 /** What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page, its records, and why one is there or not. */
 final readonly class BenchController

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Content\CatalogueStore;
-use App\Listing\Contexts;
 use App\Listing\CachedListing;
+use App\Listing\Contexts;
 use App\Models\Module as ModuleRow;
 use App\Modules\ModuleStore;
 use Illuminate\Http\JsonResponse;

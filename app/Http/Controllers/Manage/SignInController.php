@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Manage;
 use App\Audit\Action;
 use App\Audit\AuditTrail;
 use App\Demo\DemoSite;
+use App\Http\Asked;
 use App\Models\User;
 use App\People\People;
 use Illuminate\Contracts\View\View;
@@ -30,27 +31,57 @@ final class SignInController
 
     public function signIn(Request $request): RedirectResponse
     {
+        $why = $this->attempt($request);
+
+        return $why === null ? $this->enter($request) : back()->withInput(['email' => Asked::text($request, 'email')])->withErrors(['email' => $why]);
+    }
+
+    /**
+     * For a page that is open still.
+     *
+     * @return array{email: string}
+     */
+    public function signInAgain(Request $request): array
+    {
+        $why = $this->attempt($request);
+        if ($why !== null) {
+            throw Refused::because('', 'notSignedIn', $why);
+        }
+        $this->enter($request);
+
+        return ['email' => Asked::text($request, 'email')];
+    }
+
+    /** @return array{token: string} what writes of this session must carry */
+    public function token(): array
+    {
+        return ['token' => (string) csrf_token()];
+    }
+
+    /** @return string|null why nobody is signed in; null: somebody is */
+    private function attempt(Request $request): ?string
+    {
         $credentials = $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
         $email = mb_strtolower(Whitespace::trim($credentials['email']));
         $limits = ['both' => "sign-in:{$email}|{$request->ip()}", 'address' => "sign-in:{$request->ip()}", 'person' => "sign-in:{$email}"];
         foreach ($limits as $limit => $key) {
             if (RateLimiter::tooManyAttempts($key, self::TRIES[$limit])) {
-                return $this->again($credentials['email'], 'Too many wrong tries. Try again in '.RateLimiter::availableIn($key).' seconds.');
+                return 'Too many wrong tries. Try again in '.RateLimiter::availableIn($key).' seconds.';
             }
         }
         if ($credentials['password'] === DemoSite::PASSWORD && ! DemoSite::isServedHere()) {
-            return $this->again($credentials['email'], 'This is the published password of the demo, which opens no other site. On the server, php artisan wellspring:manager gives a link for a new one.');
+            return 'This is the published password of the demo, which opens no other site. On the server, php artisan wellspring:manager gives a link for a new one.';
         }
         if (! Auth::attempt(['email' => $email, 'password' => $credentials['password'], 'active' => true, 'role' => ['manager', 'author']])) {
             array_map(fn (string $key): int => RateLimiter::hit($key, 60), $limits);
             AuditTrail::record(Action::SignInFailed, $email);
 
-            return $this->again($credentials['email'], 'This e-mail address and password do not belong together, or may not manage the site.');
+            return 'This e-mail address and password do not belong together, or may not manage the site.';
         }
         RateLimiter::clear($limits['both']);
         RateLimiter::clear($limits['person']);
 
-        return $this->enter($request);
+        return null;
     }
 
     public function welcome(string $secret, People $people): View
@@ -92,11 +123,6 @@ final class SignInController
         }
 
         return redirect()->intended('/manage');
-    }
-
-    private function again(string $email, string $why): RedirectResponse
-    {
-        return back()->withInput(['email' => $email])->withErrors(['email' => $why]);
     }
 
     /** @return array{signedOut: true} */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card\Part;
 
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Card\PartKind;
 use Wellspring\Core\Content\Field;
@@ -12,6 +11,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Excerpt as Cut;
+use Wellspring\Core\Wording\Format;
 
 /** The beginning of the item's text, cut at a word. */
 final class Excerpt implements PartKind

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card\Part;
 
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Card\PartKind;
 use Wellspring\Core\Content\Family;
@@ -12,6 +11,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
 
 /** The item's picture: the first field of its type that holds one. */
 final class Picture implements PartKind

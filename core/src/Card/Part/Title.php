@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card\Part;
 
-use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Card\PartKind;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
 
 /** The item's title, a heading that leads to its own page. */
 final class Title implements PartKind

@@ -8,7 +8,6 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
-use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Whitespace;
 
 /** A place: an address, where it lies (degrees, WGS 84), or both. In a cell: `Mill Lane, Quillmoor @ 50.6105, -3.5219`. */

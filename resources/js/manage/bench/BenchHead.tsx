@@ -113,6 +113,7 @@ export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: 
 /** What stands between the manager and a kept draft, with the ways out. */
 export function Trouble({ bench }: { bench: Bench }) {
 	const { keeping, look } = bench;
+	const start = useStart();
 	const fetchNewest = () => get<ModuleWhole>(`/modules/${bench.definition.key}`);
 	return (
 		<>
@@ -149,9 +150,27 @@ export function Trouble({ bench }: { bench: Bench }) {
 					</Notice>
 				</div>
 			)}
-			{look.error && (
+			{bench.left && (
 				<div className="px-4 pt-3">
+					<Notice tone="calm">
+						This browser still has a change of {moment(start, bench.left.at)} that did not reach the server.{" "}
+						<button type="button" className="link font-semibold" onClick={bench.bringBackLeft}>
+							Bring it back
+						</button>{" "}
+						or{" "}
+						<button type="button" className="link font-semibold" onClick={bench.dropLeft}>
+							drop it
+						</button>
+						.
+					</Notice>
+				</div>
+			)}
+			{look.error && (
+				<div className="px-4 pt-3 grid gap-2">
 					<Faults error={look.error} />
+					<button type="button" className="plain-add justify-self-start" onClick={() => void look.refetch()}>
+						Try again
+					</button>
 				</div>
 			)}
 		</>

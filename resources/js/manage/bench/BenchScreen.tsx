@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { OpenItem } from "../content/ItemScreen";
 import { get } from "../shared/api";
+import { Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import type { Asked, ModuleWhole } from "../shared/types";
 import { AsText } from "./AsText";
@@ -22,7 +23,7 @@ export function BenchScreen() {
 	const client = useQueryClient();
 	const module = useQuery({
 		queryKey: ["module", key],
-		queryFn: () => get<ModuleWhole>(`/modules/${key}`),
+		queryFn: ({ signal }) => get<ModuleWhole>(`/modules/${key}`, signal),
 		staleTime: Number.POSITIVE_INFINITY,
 	});
 	// The bench starts from what the server has, not from what an earlier visit left behind.
@@ -38,7 +39,11 @@ export function BenchScreen() {
 			</div>
 		);
 	}
-	return module.data ? <Loaded key={key} module={module.data} /> : <p className="p-6 text-quiet">Opening the bench…</p>;
+	return module.data ? (
+		<Loaded key={key} module={module.data} />
+	) : (
+		<Opening queries={[module]} words="Opening the bench…" />
+	);
 }
 
 function Loaded({ module }: { module: ModuleWhole }) {

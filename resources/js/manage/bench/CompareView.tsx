@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
 import { get, send } from "../shared/api";
-import { Notice } from "../shared/Notice";
+import { Fault } from "../shared/Fault";
 import { moment, useStart } from "../shared/start";
 import type { Compared, Definition, Version } from "../shared/types";
 import type { Bench } from "./useBench";
@@ -19,11 +19,19 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 	const { version, against } = pair;
 	const view = useRef<HTMLDivElement>(null);
 	const key = bench.definition.key;
-	const versions = useQuery({ queryKey: ["versions", key], queryFn: () => get<Version[]>(`/modules/${key}/versions`) });
+	const versions = useQuery({
+		queryKey: ["versions", key],
+		queryFn: ({ signal }) => get<Version[]>(`/modules/${key}/versions`, signal),
+	});
 	const compared = useQuery({
 		queryKey: ["compare", bench.definition, bench.standpoint, version, against, versions.data?.[0]?.number],
-		queryFn: () =>
-			send<Compared>("POST", "/bench/compare", { ...bench.standpoint, definition: bench.definition, version, against }),
+		queryFn: ({ signal }) =>
+			send<Compared>(
+				"POST",
+				"/bench/compare",
+				{ ...bench.standpoint, definition: bench.definition, version, against },
+				{ signal },
+			),
 		placeholderData: keepPreviousData,
 	});
 	const bringBack = async (version: number) => {
@@ -61,7 +69,7 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 				)}
 				{versions.data?.length === 0 && <span className="text-quiet">Nothing was published yet.</span>}
 			</div>
-			{compared.error && <Notice>{compared.error.message}</Notice>}
+			{compared.error && <Fault error={compared.error} onRetry={compared.refetch} />}
 			{data && !data.compared && <p>Nothing of this module is live: all {data.after} records would come.</p>}
 			{data?.compared && (
 				<>

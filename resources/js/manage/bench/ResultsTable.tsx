@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../shared/api";
-import { Notice } from "../shared/Notice";
+import { Fault } from "../shared/Fault";
 import { Pager } from "../shared/Pager";
 import { fieldOf } from "../shared/start";
 import type { Asked, Results } from "../shared/types";
@@ -33,13 +33,13 @@ export function ResultsTable({
 	const [page, setPage] = useState(1);
 	const results = useQuery({
 		queryKey: ["results", bench.definition, bench.standpoint, fields, page],
-		queryFn: () =>
-			send<Results>("POST", "/bench/results", {
-				...bench.standpoint,
-				definition: bench.definition,
-				fields,
-				page: String(page),
-			}),
+		queryFn: ({ signal }) =>
+			send<Results>(
+				"POST",
+				"/bench/results",
+				{ ...bench.standpoint, definition: bench.definition, fields, page: String(page) },
+				{ signal },
+			),
 		placeholderData: keepPreviousData,
 	});
 	const data = results.data;
@@ -65,7 +65,7 @@ export function ResultsTable({
 					onPick={(key) => !key.includes(".") && setChosen([...fields.filter((one) => one !== key), key])}
 				/>
 			</div>
-			{results.error && <Notice>{results.error.message}</Notice>}
+			{results.error && <Fault error={results.error} onRetry={results.refetch} />}
 			<div className="flex-1 min-h-0 overflow-auto relative">
 				<table className="w-full text-[0.88rem]">
 					<thead className="sticky top-0 bg-base-200 text-left">

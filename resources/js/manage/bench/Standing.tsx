@@ -4,6 +4,7 @@ import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
 import { findItems } from "../shared/findItems";
 import { useStart } from "../shared/start";
 import type { Standpoint } from "../shared/types";
+import { useSettled } from "../shared/useSettled";
 import { fromZone, toZone } from "../shared/zone";
 import type { Bench } from "./useBench";
 
@@ -100,9 +101,10 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<Standpoint>) 
 	const about = standpoint.about ?? {};
 	const [type, setType] = useState(types[0]?.key ?? "");
 	const [words, setWords] = useState("");
+	const sought = useSettled(words);
 	const found = useQuery({
-		queryKey: ["find", type, words],
-		queryFn: () => findItems(type, words),
+		queryKey: ["find", type, sought],
+		queryFn: ({ signal }) => findItems(type, sought, signal),
 	});
 	const put = (next: Partial<NonNullable<Standpoint["about"]>>) => {
 		const all = Object.fromEntries(

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../shared/api";
 import type { Asked, Traced, TraceStep } from "../shared/types";
+import { useSettled } from "../shared/useSettled";
 import type { Bench } from "./useBench";
 
 /** One question, answered for any record: why is it here, or not? */
@@ -17,24 +18,31 @@ export function TraceBar({
 	onOpen: (type: string, id: number) => void;
 }) {
 	const [words, setWords] = useState("");
+	const sought = useSettled(words);
 	const found = useQuery({
-		queryKey: ["find any", words, bench.definition.source],
-		queryFn: () =>
-			send<(Asked & { kind: string })[]>("POST", "/bench/find", {
-				...bench.standpoint,
-				definition: bench.definition,
-				words,
-			}),
-		enabled: words.trim() !== "",
+		queryKey: ["find any", sought, bench.definition.source],
+		queryFn: ({ signal }) =>
+			send<(Asked & { kind: string })[]>(
+				"POST",
+				"/bench/find",
+				{ ...bench.standpoint, definition: bench.definition, words: sought },
+				{ signal },
+			),
+		enabled: sought.trim() !== "",
 	});
 	const traced = useQuery({
 		queryKey: ["trace", bench.definition, bench.standpoint, wanted?.item, wanted?.slug],
-		queryFn: () =>
-			send<Traced>("POST", "/bench/trace", {
-				...bench.standpoint,
-				definition: bench.definition,
-				...(wanted?.item ? { item: wanted.item } : { slug: wanted?.slug }),
-			}),
+		queryFn: ({ signal }) =>
+			send<Traced>(
+				"POST",
+				"/bench/trace",
+				{
+					...bench.standpoint,
+					definition: bench.definition,
+					...(wanted?.item ? { item: wanted.item } : { slug: wanted?.slug }),
+				},
+				{ signal },
+			),
 		enabled: wanted !== null,
 	});
 	const answer = traced.data;

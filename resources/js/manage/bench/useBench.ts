@@ -1,23 +1,20 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useReducer, useRef, useState } from "react";
-import { ApiError, send } from "../shared/api";
+import { ApiError, beforeSigningOut, fitsLeaving, send } from "../shared/api";
+import { useStart } from "../shared/start";
 import type { Definition, Look, ModuleWhole, Standpoint } from "../shared/types";
+import { dropUnsent, keepUnsent, type Unsent, unsentKey, unsentOf } from "../shared/unsent";
+import { useSettled } from "../shared/useSettled";
 import { recall, remember, step } from "./history";
-
-function useSettled<T>(value: T, milliseconds: number): T {
-	const [settled, setSettled] = useState(value);
-	useEffect(() => {
-		const timer = setTimeout(() => setSettled(value), milliseconds);
-		return () => clearTimeout(timer);
-	}, [value, milliseconds]);
-	return settled;
-}
 
 export type Keeping =
 	| { state: "kept"; at: string }
 	| { state: "keeping" }
 	| { state: "stale" }
-	| { state: "failed"; why: string };
+	| { state: "failed"; why: string; passing: boolean };
+
+/** How long to wait, in milliseconds, before something is kept that could not be. */
+const AGAIN = 5000;
 
 /** The state of the bench: the definition with its history, how it looks, and the draft that keeps itself. */
 export function useBench(module: ModuleWhole) {
@@ -25,6 +22,12 @@ export function useBench(module: ModuleWhole) {
 	const [history, act] = useReducer(step, null, () =>
 		recall(sessionStorage, module.key, module.definition, module.revision),
 	);
+	const start = useStart();
+	const key = unsentKey(start.user.email, `module ${module.key}`);
+	const [left, setLeft] = useState<Unsent<Definition> | null>(() => {
+		const found = unsentOf<Definition>(key);
+		return found && JSON.stringify(found.state) !== JSON.stringify(module.definition) ? found : null;
+	});
 	const [page, setPage] = useState("1");
 	const [standpoint, setStandpoint] = useState<Standpoint>({});
 	const definition = history.now;
@@ -32,7 +35,7 @@ export function useBench(module: ModuleWhole) {
 	const shown = useSettled(definition, 90);
 	const look = useQuery({
 		queryKey: ["look", shown, page, standpoint],
-		queryFn: () => send<Look>("POST", "/bench/look", { ...standpoint, definition: shown, page }),
+		queryFn: ({ signal }) => send<Look>("POST", "/bench/look", { ...standpoint, definition: shown, page }, { signal }),
 		placeholderData: keepPreviousData,
 		gcTime: 30_000,
 	});
@@ -50,14 +53,15 @@ export function useBench(module: ModuleWhole) {
 		async (saving: Definition, from: number): Promise<boolean> => {
 			setKeeping({ state: "keeping" });
 			try {
-				const answer = await send<{ revision: number; savedAt: string }>(
-					"PUT",
-					`/modules/${module.key}/draft`,
-					{ definition: saving, revision: from },
-					true,
-				);
+				const answer = await send<{ revision: number; savedAt: string }>("PUT", `/modules/${module.key}/draft`, {
+					definition: saving,
+					revision: from,
+				});
 				revision.current = answer.revision;
 				kept.current = saving;
+				if (wanted.current === saving) {
+					dropUnsent(key);
+				}
 				// Also where the bench was left meanwhile.
 				remember(sessionStorage, module.key, newest.current, answer.revision);
 				setKeeping({ state: "kept", at: answer.savedAt });
@@ -66,12 +70,16 @@ export function useBench(module: ModuleWhole) {
 				setKeeping(
 					error instanceof ApiError && error.status === 409
 						? { state: "stale" }
-						: { state: "failed", why: error instanceof Error ? error.message : String(error) },
+						: {
+								state: "failed",
+								why: error instanceof Error ? error.message : String(error),
+								passing: error instanceof ApiError && error.isPassing,
+							},
 				);
 				return false;
 			}
 		},
-		[module.key],
+		[module.key, key],
 	);
 
 	/** Keeps the newest state, after whatever is on its way; tells whether it is kept. */
@@ -96,23 +104,44 @@ export function useBench(module: ModuleWhole) {
 		if (keeping.state === "stale") {
 			return;
 		}
+		if (definition !== kept.current) {
+			keepUnsent(key, revision.current, definition);
+		}
 		const timer = setTimeout(() => void keep(), 600);
 		return () => clearTimeout(timer);
-	}, [definition, keep]);
+	}, [definition, keep, key]);
+
+	// What could not be kept for want of a connection is kept when there is one again.
+	useEffect(() => {
+		if (keeping.state !== "failed" || !keeping.passing) {
+			return;
+		}
+		const again = () => void keep();
+		const timer = setTimeout(again, AGAIN);
+		window.addEventListener("online", again);
+		return () => {
+			clearTimeout(timer);
+			window.removeEventListener("online", again);
+		};
+	}, [keeping, keep]);
 
 	useEffect(() => {
 		// A page that is being left cannot wait for what is on its way: that one will have counted the revision up.
 		const leave = () => {
-			if (wanted.current !== kept.current) {
-				void save(wanted.current, revision.current + (flight.current ? 1 : 0));
+			const body = { definition: wanted.current, revision: revision.current + (flight.current ? 1 : 0) };
+			// What is too large for that waits in this browser, and is offered on return.
+			if (wanted.current !== kept.current && fitsLeaving(JSON.stringify(body))) {
+				void send("PUT", `/modules/${module.key}/draft`, body, { leaving: true }).catch(() => undefined);
 			}
 		};
+		const unregister = beforeSigningOut(keep);
 		window.addEventListener("pagehide", leave);
 		return () => {
+			unregister();
 			window.removeEventListener("pagehide", leave);
 			void keep().then(() => client.invalidateQueries({ queryKey: ["modules"] }));
 		};
-	}, [keep, save, client]);
+	}, [keep, client, module.key]);
 
 	const change = useCallback((to: Definition, tag: string | null = null) => {
 		setPage("1");
@@ -156,6 +185,18 @@ export function useBench(module: ModuleWhole) {
 		keeping: keeping.state === "kept" && definition !== kept.current ? ({ state: "keeping" } as const) : keeping,
 		overwrite,
 		takeTheirs,
+		/** What was changed earlier and never reached the server. */
+		left,
+		bringBackLeft: useCallback(() => {
+			if (left) {
+				change(left.state);
+				setLeft(null);
+			}
+		}, [left, change]),
+		dropLeft: useCallback(() => {
+			setLeft(null);
+			dropUnsent(key);
+		}, [key]),
 	};
 }
 

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Button, GridList, GridListItem, useDragAndDrop } from "react-aria-components";
 import { Link, useParams } from "react-router";
 import { get, send } from "../shared/api";
+import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
 import { useStart, useType } from "../shared/start";
@@ -22,12 +23,13 @@ export function ByHandScreen() {
 	const [term, setTerm] = useState<number | null>(null);
 	const terms = useQuery({
 		queryKey: ["terms", taxonomy],
-		queryFn: () => get<{ id: number; name: string; items: number }[]>(`/taxonomies/${taxonomy}/terms`),
+		queryFn: ({ signal }) =>
+			get<{ id: number; name: string; items: number }[]>(`/taxonomies/${taxonomy}/terms`, signal),
 		enabled: taxonomy !== "",
 	});
 	const list = useQuery({
 		queryKey: ["by hand", key, term],
-		queryFn: () => get<Row[]>(`/by-hand/${key}${term === null ? "" : `?term=${term}`}`),
+		queryFn: ({ signal }) => get<Row[]>(`/by-hand/${key}${term === null ? "" : `?term=${term}`}`, signal),
 		enabled: taxonomy === "" || term !== null,
 	});
 	return (
@@ -75,7 +77,7 @@ export function ByHandScreen() {
 					</select>
 				)}
 			</div>
-			{list.error && <Notice>{list.error.message}</Notice>}
+			{list.error && <Fault error={list.error} onRetry={list.refetch} />}
 			{list.data && <Sortable key={`${term}`} type={key} term={term} rows={list.data} />}
 		</Screen>
 	);

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { get, send } from "../shared/api";
+import { get, sendLong } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
@@ -18,9 +18,13 @@ export function ChangesSheet({ onClose }: { onClose: () => void }) {
 	const start = useStart();
 	const client = useQueryClient();
 	const done = useDone();
-	const changes = useQuery({ queryKey: ["changes"], queryFn: () => get<Change[]>("/changes"), staleTime: 0 });
+	const changes = useQuery({
+		queryKey: ["changes"],
+		queryFn: ({ signal }) => get<Change[]>("/changes", signal),
+		staleTime: 0,
+	});
 	const undo = useMutation({
-		mutationFn: (id: number) => send<{ undone: number; left: string[] }>("POST", `/changes/${id}/undo`, {}),
+		mutationFn: (id: number) => sendLong<{ undone: number; left: string[] }>("POST", `/changes/${id}/undo`, {}),
 		onSuccess: (answer) => {
 			void client.invalidateQueries();
 			done("Taken back.", null, answer.left);

@@ -3,11 +3,13 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, Navigate, useParams, useSearchParams } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
+import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
 import { useStart } from "../shared/start";
 import type { ContentType, Item, ItemPage } from "../shared/types";
+import { useSettled } from "../shared/useSettled";
 import { Cell } from "./Cell";
 import { ChangesSheet } from "./ChangesSheet";
 import { Columns } from "./Columns";
@@ -25,7 +27,7 @@ export function ContentScreen() {
 	const type = start.types.find((one) => one.key === key);
 	const views = useQuery({
 		queryKey: ["views", key],
-		queryFn: () => get<Views>(`/views/${key}`),
+		queryFn: ({ signal }) => get<Views>(`/views/${key}`, signal),
 		enabled: type !== undefined,
 		staleTime: Number.POSITIVE_INFINITY,
 	});
@@ -41,11 +43,7 @@ export function ContentScreen() {
 			</div>
 		);
 	}
-	return views.data ? (
-		<Table key={type.key} type={type} views={views.data} />
-	) : (
-		<p className="p-6 text-quiet">Opening…</p>
-	);
+	return views.data ? <Table key={type.key} type={type} views={views.data} /> : <Opening queries={[views]} />;
 }
 
 function Table({ type, views }: { type: ContentType; views: Views }) {
@@ -74,15 +72,13 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 		status: state.status,
 		...(where ? { where: JSON.stringify(where) } : {}),
 	};
-	const params = new URLSearchParams({
-		...query,
-		sort: state.sort,
-		direction: state.direction,
-		page: String(page),
-	}).toString();
+	const params = useSettled(
+		new URLSearchParams({ ...query, sort: state.sort, direction: state.direction, page: String(page) }).toString(),
+		150,
+	);
 	const items = useQuery({
 		queryKey: ["items", params],
-		queryFn: () => get<ItemPage>(`/items?${params}`),
+		queryFn: ({ signal }) => get<ItemPage>(`/items?${params}`, signal),
 		placeholderData: keepPreviousData,
 	});
 
@@ -205,7 +201,7 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 				<Selections type={type} views={views} state={state} onPick={(picked) => change(restored(type, picked))} />
 				<Columns type={type} columns={state.columns} onChange={(next) => change({ columns: next }, false)} />
 			</div>
-			{items.error && <Notice>{items.error.message}</Notice>}
+			{items.error && <Fault error={items.error} onRetry={items.refetch} />}
 			{ticked.size > 0 && (
 				<ManyBar
 					type={type}

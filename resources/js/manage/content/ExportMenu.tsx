@@ -11,6 +11,7 @@ export function ExportMenu({ type }: { type: ContentType }) {
 					<p className="text-quiet max-w-56">All {type.plural.toLowerCase()}, as the import takes them.</p>
 					{[
 						["csv", "Table (CSV)"],
+						["csv&plain=1", "Table (CSV), without marks"],
 						["json", "Objects (JSON)"],
 						["jsonl", "One object a line (JSON Lines)"],
 					].map(([format, words]) => (
@@ -18,6 +19,10 @@ export function ExportMenu({ type }: { type: ContentType }) {
 							{words}
 						</a>
 					))}
+					<p className="text-quiet text-[0.82rem] max-w-56">
+						A cell that a spreadsheet program would take as a formula gets an apostrophe before it. The import takes it
+						away again.
+					</p>
 				</Dialog>
 			</Popover>
 		</DialogTrigger>

@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { get, send } from "../shared/api";
+import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { moment, useStart } from "../shared/start";
@@ -20,7 +21,7 @@ export function History({ item, onClose, onBack }: { item: Item; onClose: () => 
 	const start = useStart();
 	const saves = useQuery({
 		queryKey: ["revisions", item.id, item.revision],
-		queryFn: () => get<Save[]>(`/items/${item.id}/revisions`),
+		queryFn: ({ signal }) => get<Save[]>(`/items/${item.id}/revisions`, signal),
 	});
 	const [open, setOpen] = useState<number | null>(null);
 	const back = useMutation({
@@ -29,7 +30,7 @@ export function History({ item, onClose, onBack }: { item: Item; onClose: () => 
 	});
 	return (
 		<Sheet title={`Every save of “${item.title}”`} onClose={onClose} wide>
-			{saves.error && <Notice>{saves.error.message}</Notice>}
+			{saves.error && <Fault error={saves.error} onRetry={saves.refetch} />}
 			{back.error && <Notice>{back.error.message}</Notice>}
 			<ol className="border border-base-300 rounded-box divide-y divide-base-300">
 				{saves.data?.map((one, i) => (

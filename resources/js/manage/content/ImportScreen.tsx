@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
 import { get } from "../shared/api";
-import { Notice } from "../shared/Notice";
+import { Opening } from "../shared/Fault";
 import { Screen } from "../shared/Screen";
 import { useType } from "../shared/start";
 import { ChooseFile } from "./import/ChooseFile";
@@ -16,7 +16,7 @@ export function ImportScreen() {
 	const id = asked.get("import");
 	const row = useQuery({
 		queryKey: ["import", id],
-		queryFn: () => get<Import>(`/imports/${id}`),
+		queryFn: ({ signal }) => get<Import>(`/imports/${id}`, signal),
 		enabled: id !== null,
 		refetchInterval: (query) => (["checking", "writing"].includes(query.state.data?.state ?? "") ? 700 : false),
 	});
@@ -30,13 +30,12 @@ export function ImportScreen() {
 				</Link>
 			}
 		>
-			{row.error && <Notice>{row.error.message}</Notice>}
 			{row.data ? (
 				<ImportSteps key={row.data.id} row={row.data} onAgain={() => setAsked({})} />
 			) : id === null ? (
 				<ChooseFile type={key} onTaken={(taken) => setAsked({ import: String(taken.id) })} />
 			) : (
-				<p className="text-quiet">Opening…</p>
+				<Opening queries={[row]} />
 			)}
 		</Screen>
 	);

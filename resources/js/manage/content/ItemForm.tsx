@@ -100,7 +100,7 @@ export function ItemForm({
 		},
 	});
 	const remove = useMutation({
-		mutationFn: () => send<{ change: number }>("DELETE", `/items/${saved?.id}`, {}),
+		mutationFn: () => send<{ change: number }>("DELETE", `/items/${saved?.id}`, { revision: saved?.revision }),
 		onSuccess: ({ change }) => {
 			draft.drop();
 			void client.invalidateQueries({ queryKey: ["items"] });
@@ -224,6 +224,27 @@ export function ItemForm({
 						<button type="button" className="underline cursor-pointer font-semibold" onClick={() => discard.mutate()}>
 							Drop it
 						</button>
+					</Notice>
+				)}
+				{draft.left && (
+					<Notice tone="calm">
+						This browser still has what you typed on {moment(start, draft.left.at)}; it did not reach the server.{" "}
+						<button
+							type="button"
+							className="underline cursor-pointer font-semibold"
+							onClick={() => {
+								setValues({ ...begun.values, ...draft.left?.state });
+								setRevision(draft.left?.revision ?? revision);
+								draft.dropLeft();
+							}}
+						>
+							Bring it back
+						</button>{" "}
+						or{" "}
+						<button type="button" className="underline cursor-pointer font-semibold" onClick={draft.dropLeft}>
+							drop it
+						</button>
+						.
 					</Notice>
 				)}
 				{save.error && !stale && (

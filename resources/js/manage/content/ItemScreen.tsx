@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
 import { get } from "../shared/api";
+import { Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { useStart } from "../shared/start";
 import type { Item } from "../shared/types";
@@ -18,7 +19,7 @@ export function OpenItem({ type: key, id, beside }: { type: string; id?: string;
 	const type = start.types.find((one) => one.key === key);
 	const item = useQuery({
 		queryKey: ["item", key, id ?? "new"],
-		queryFn: () => get<Item | Begun>(id === undefined ? `/items/new/${key}` : `/items/${id}`),
+		queryFn: ({ signal }) => get<Item | Begun>(id === undefined ? `/items/new/${key}` : `/items/${id}`, signal),
 		enabled: type !== undefined,
 		staleTime: 0,
 		gcTime: 0,
@@ -37,7 +38,7 @@ export function OpenItem({ type: key, id, beside }: { type: string; id?: string;
 		);
 	}
 	if (!item.data) {
-		return <p className="p-6 text-quiet">Opening…</p>;
+		return <Opening queries={[item]} />;
 	}
 	return "id" in item.data ? (
 		<ItemForm key={id} type={type} item={item.data} begun={item.data} beside={beside} />

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api";
+import { sendLong } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Control } from "../shared/fields/Control";
 import { Notice } from "../shared/Notice";
@@ -40,7 +40,7 @@ export function ManyBar({
 	const [value, setValue] = useState<unknown>(null);
 	const run = useMutation({
 		mutationFn: ({ what, extra }: { what: string; extra?: Record<string, unknown> }) =>
-			send<{ change: number; done: number; left: string[] }>("POST", "/items/many", {
+			sendLong<{ change: number; done: number; left: string[] }>("POST", "/items/many", {
 				type: type.key,
 				do: what,
 				...chosen,

@@ -20,7 +20,7 @@ export function ShownIn({ item }: { item: Item }) {
 	const { user } = useStart();
 	const shown = useQuery({
 		queryKey: ["shown", item.id, item.revision],
-		queryFn: () => get<Shown[]>(`/items/${item.id}/shown`),
+		queryFn: ({ signal }) => get<Shown[]>(`/items/${item.id}/shown`, signal),
 	});
 	return (
 		<section aria-labelledby="shown-in" className="grid gap-2 border-y border-base-300 py-4">

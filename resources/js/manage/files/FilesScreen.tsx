@@ -3,12 +3,14 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
+import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
 import { Sheet } from "../shared/Sheet";
 import { moment, useStart } from "../shared/start";
 import type { Media } from "../shared/types";
+import { useSettled } from "../shared/useSettled";
 import type { MediaPage } from "./MediaPicker";
 import { UploadArea } from "./UploadArea";
 
@@ -21,10 +23,10 @@ export function FilesScreen() {
 	const [asked, setAsked] = useState({ q: "", kind: "", alt: "", page: 1 });
 	const [open, setOpen] = useState<Row | null>(null);
 	const { page, ...rest } = asked;
-	const params = new URLSearchParams({ ...rest, page: String(page) }).toString();
+	const params = useSettled(new URLSearchParams({ ...rest, page: String(page) }).toString());
 	const found = useQuery({
 		queryKey: ["media", params],
-		queryFn: () => get<MediaPage>(`/media?${params}`),
+		queryFn: ({ signal }) => get<MediaPage>(`/media?${params}`, signal),
 		placeholderData: keepPreviousData,
 	});
 	const ask = (change: Partial<typeof asked>) => setAsked((now) => ({ ...now, page: 1, ...change }));
@@ -70,7 +72,7 @@ export function FilesScreen() {
 					<option value="missing">pictures without words</option>
 				</select>
 			</div>
-			{found.error && <Notice>{found.error.message}</Notice>}
+			{found.error && <Fault error={found.error} onRetry={found.refetch} />}
 			<div className="relative overflow-x-auto bg-base-100 border border-base-300 rounded-box" tabIndex={-1}>
 				<table className="w-full min-w-[46rem]">
 					<thead className="border-b border-base-300 text-[0.85rem] text-quiet">
@@ -138,11 +140,9 @@ export function FilesScreen() {
 									) : (
 										<>
 											{one.used.slice(0, 2).map((use, i) => (
-												<span key={use.link}>
+												<span key={use.link ?? use.title}>
 													{i > 0 && ", "}
-													<Link to={use.link} className="hover:underline">
-														{use.title}
-													</Link>
+													<Use use={use} className="hover:underline" />
 												</span>
 											))}
 											{one.used.length > 2 && ` and ${one.used.length - 2} more`}
@@ -267,10 +267,8 @@ function About({ media, onClose }: { media: Row; onClose: () => void }) {
 				) : (
 					<ul className="flex flex-wrap gap-x-4">
 						{media.used.map((use) => (
-							<li key={use.link}>
-								<Link to={use.link} className="underline">
-									{use.title}
-								</Link>
+							<li key={use.link ?? use.title}>
+								<Use use={use} className="underline" />
 							</li>
 						))}
 					</ul>
@@ -299,4 +297,15 @@ function bounded(share: number): number {
 
 function bytes(count: number): string {
 	return count < 1_000_000 ? `${Math.ceil(count / 1000)} kB` : `${(count / 1_000_000).toFixed(1)} MB`;
+}
+
+/** Where a file is used; what somebody else uses it for is not told to an author. */
+function Use({ use, className }: { use: Row["used"][number]; className: string }) {
+	return use.link ? (
+		<Link to={use.link} className={className}>
+			{use.title}
+		</Link>
+	) : (
+		<span>{use.title}</span>
+	);
 }

@@ -4,12 +4,13 @@ import { get } from "../shared/api";
 import { Pager } from "../shared/Pager";
 import { Sheet } from "../shared/Sheet";
 import type { Media } from "../shared/types";
+import { useSettled } from "../shared/useSettled";
 
 export interface MediaPage {
 	total: number;
 	pages: number;
 	page: number;
-	media: (Media & { at: string; used: { title: string; link: string }[] })[];
+	media: (Media & { at: string; used: { title: string; link: string | null }[] })[];
 }
 
 /** Chooses among the files that are on the site. */
@@ -23,10 +24,12 @@ export function MediaPicker({
 	onClose: () => void;
 }) {
 	const [words, setWords] = useState("");
+	const sought = useSettled(words);
 	const [page, setPage] = useState(1);
 	const found = useQuery({
-		queryKey: ["media", kind, words, page],
-		queryFn: () => get<MediaPage>(`/media?${new URLSearchParams({ kind, q: words, page: String(page) })}`),
+		queryKey: ["media", kind, sought, page],
+		queryFn: ({ signal }) =>
+			get<MediaPage>(`/media?${new URLSearchParams({ kind, q: sought, page: String(page) })}`, signal),
 		placeholderData: keepPreviousData,
 	});
 	return (

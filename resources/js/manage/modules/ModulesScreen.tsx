@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
+import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { moment, useStart } from "../shared/start";
@@ -26,7 +27,10 @@ export function ModulesScreen() {
 	const client = useQueryClient();
 	const done = useDone();
 	const go = useNavigate();
-	const modules = useQuery({ queryKey: ["modules"], queryFn: () => get<ModuleSummary[]>("/modules") });
+	const modules = useQuery({
+		queryKey: ["modules"],
+		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
+	});
 	const [words, setWords] = useState("");
 	const [type, setType] = useState("");
 	const [page, setPage] = useState("");
@@ -124,7 +128,7 @@ export function ModulesScreen() {
 				)}
 				<Pick label="State" any="in any state" value={state} onChange={setState} options={STATES} />
 			</div>
-			{modules.error && <Notice>{modules.error.message}</Notice>}
+			{modules.error && <Fault error={modules.error} onRetry={modules.refetch} />}
 			{(many.error ?? duplicate.error) && <Notice>{(many.error ?? duplicate.error)?.message}</Notice>}
 			{chosen.length > 0 && (
 				<div className="sticky top-2 z-10 flex flex-wrap items-center gap-2 bg-accent border border-base-300 rounded-box px-4 py-2">
@@ -289,9 +293,10 @@ function useRecords(keys: string[]): Map<string, ModuleRecords> {
 	return useQueries({
 		queries: chunks.map((chunk) => ({
 			queryKey: ["modules", "records", chunk],
-			queryFn: () =>
+			queryFn: ({ signal }) =>
 				get<Record<string, ModuleRecords>>(
 					`/modules/records?${new URLSearchParams(chunk.map((key) => ["keys[]", key]))}`,
+					signal,
 				),
 		})),
 		combine: (answers) => new Map(answers.flatMap((answer) => Object.entries(answer.data ?? {}))),

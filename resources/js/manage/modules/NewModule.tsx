@@ -10,7 +10,10 @@ import type { ModuleWhole, StartingPoint } from "../shared/types";
 export function NewModule({ onClose }: { onClose: () => void }) {
 	const client = useQueryClient();
 	const go = useNavigate();
-	const starts = useQuery({ queryKey: ["starts"], queryFn: () => get<StartingPoint[]>("/modules/starts") });
+	const starts = useQuery({
+		queryKey: ["starts"],
+		queryFn: ({ signal }) => get<StartingPoint[]>("/modules/starts", signal),
+	});
 	const [words, setWords] = useState("");
 	const [chosen, setChosen] = useState<string | null>(null);
 	const [name, setName] = useState<string | null>(null);

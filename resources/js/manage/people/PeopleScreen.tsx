@@ -1,11 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
+import { Link } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
+import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
 import { Sheet } from "../shared/Sheet";
 import { moment, useStart } from "../shared/start";
+import { useSettled } from "../shared/useSettled";
 
 type Role = "manager" | "author" | "member";
 
@@ -16,6 +19,8 @@ interface Person {
 	role: Role;
 	active: boolean;
 	invited: boolean;
+	/** whether it still opens with the published password of the demo */
+	demoPassword: boolean;
 	groups: number[];
 	items: number;
 	signedInAt: string | null;
@@ -38,10 +43,12 @@ const ROLES: Record<Role, string> = {
 export function PeopleScreen() {
 	const start = useStart();
 	const [words, setWords] = useState("");
+	const sought = useSettled(words);
 	const [role, setRole] = useState("");
 	const people = useQuery({
-		queryKey: ["people", words, role],
-		queryFn: () => get<{ people: Person[]; groups: Group[] }>(`/people?${new URLSearchParams({ q: words, role })}`),
+		queryKey: ["people", sought, role],
+		queryFn: ({ signal }) =>
+			get<{ people: Person[]; groups: Group[] }>(`/people?${new URLSearchParams({ q: sought, role })}`, signal),
 		placeholderData: (old) => old,
 	});
 	const [open, setOpen] = useState<Person | null>(null);
@@ -52,9 +59,14 @@ export function PeopleScreen() {
 			title="People"
 			about="Managers, authors and members, and the groups they are in."
 			aside={
-				<button type="button" className="btn btn-primary btn-sm h-9" onClick={() => setInviting(true)}>
-					Invite someone
-				</button>
+				<div className="flex gap-2">
+					<Link to="/people/audit" className="btn btn-sm h-9">
+						Activity
+					</Link>
+					<button type="button" className="btn btn-primary btn-sm h-9" onClick={() => setInviting(true)}>
+						Invite someone
+					</button>
+				</div>
 			}
 		>
 			<div className="flex flex-wrap gap-2">
@@ -80,7 +92,7 @@ export function PeopleScreen() {
 					))}
 				</select>
 			</div>
-			{people.error && <Notice>{people.error.message}</Notice>}
+			{people.error && <Fault error={people.error} onRetry={people.refetch} />}
 			<div className="relative overflow-x-auto bg-base-100 border border-base-300 rounded-box" tabIndex={-1}>
 				<table className="w-full min-w-[44rem]">
 					<thead className="border-b border-base-300 text-[0.85rem] text-quiet">
@@ -109,6 +121,7 @@ export function PeopleScreen() {
 									{one.role}
 									{!one.active && <span className="text-secondary"> · deactivated</span>}
 									{one.active && one.invited && <span className="text-secondary"> · invited</span>}
+									{one.active && one.demoPassword && <span className="text-secondary"> · the demo’s password</span>}
 								</td>
 								<td className="px-4 py-2">
 									{one.groups.map((id) => groups.find((group) => group.id === id)?.name).join(", ") || (

@@ -4,6 +4,7 @@ import { useNavigate } from "react-router";
 import { get } from "./api";
 import { Sheet } from "./Sheet";
 import { useStart } from "./start";
+import { useSettled } from "./useSettled";
 
 interface Found {
 	kind: string;
@@ -31,13 +32,14 @@ export function CommandBox() {
 	const go = useNavigate();
 	const box = useRef<HTMLInputElement>(null);
 	const [words, setWords] = useState("");
+	const sought = useSettled(words);
 	const [at, setAt] = useState(0);
 	const [open, setOpen] = useState(false);
 	const [keys, setKeys] = useState(false);
 	const found = useQuery({
-		queryKey: ["find anything", words],
-		queryFn: () => get<Found[]>(`/find?${new URLSearchParams({ q: words })}`),
-		enabled: words.trim() !== "",
+		queryKey: ["find anything", sought],
+		queryFn: ({ signal }) => get<Found[]>(`/find?${new URLSearchParams({ q: sought })}`, signal),
+		enabled: sought.trim() !== "",
 		placeholderData: keepPreviousData,
 	});
 

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from "react";
-import { send } from "./api";
+import { sendLong } from "./api";
 
 interface Said {
 	words: string;
@@ -23,7 +23,7 @@ export function DoneProvider({ children }: { children: ReactNode }) {
 		[],
 	);
 	const undo = useMutation({
-		mutationFn: (change: number) => send<{ undone: number; left: string[] }>("POST", `/changes/${change}/undo`, {}),
+		mutationFn: (change: number) => sendLong<{ undone: number; left: string[] }>("POST", `/changes/${change}/undo`, {}),
 		onSuccess: (answer) => {
 			void client.invalidateQueries();
 			setSaid({ words: "Taken back.", change: null, left: answer.left });

@@ -1,13 +1,16 @@
 import { ArrowUpRight } from "lucide-react";
 import { NavLink, Outlet } from "react-router";
-import { send } from "./api";
+import { signOut } from "./api";
 import { CommandBox } from "./CommandBox";
 import { useStart } from "./start";
+import { TaskBar } from "./TaskBar";
+import { dropAllUnsent } from "./unsent";
 
-async function signOut() {
-	await send("POST", "/sign-out", {});
-	// What this tab kept of the work is nobody else's.
+async function leave() {
+	await signOut();
+	// What this browser kept of the work is nobody else's.
 	sessionStorage.clear();
+	dropAllUnsent();
 	window.location.assign("/manage/sign-in");
 }
 
@@ -66,7 +69,7 @@ export function Shell() {
 				<NavLink to="/account" className="text-[#c6dadb] hover:text-white py-1 truncate max-w-16 sm:max-w-none">
 					{start.user.name}
 				</NavLink>
-				<button type="button" className="cursor-pointer text-[#c6dadb] hover:text-white py-1" onClick={signOut}>
+				<button type="button" className="cursor-pointer text-[#c6dadb] hover:text-white py-1" onClick={leave}>
 					Sign out
 				</button>
 				<a
@@ -80,6 +83,12 @@ export function Shell() {
 					<span className="sr-only">(opens in a new tab)</span>
 				</a>
 			</header>
+			{start.demoPassword && (
+				<p role="alert" className="bg-warning text-warning-content px-4 md:px-5 py-1.5">
+					An account of the demo still has its published password. Set another under People, or deactivate it.
+				</p>
+			)}
+			<TaskBar />
 			<main id="screen" className="flex-1 flex flex-col min-h-0">
 				<Outlet />
 			</main>

@@ -2,6 +2,6 @@ import { get } from "./api";
 import type { ItemPage } from "./types";
 
 /** Items of a type whose title holds the words, by title. */
-export function findItems(type: string, words: string): Promise<ItemPage> {
-	return get<ItemPage>(`/items?${new URLSearchParams({ type, q: words, sort: "title", direction: "asc" })}`);
+export function findItems(type: string, words: string, signal?: AbortSignal): Promise<ItemPage> {
+	return get<ItemPage>(`/items?${new URLSearchParams({ type, q: words, sort: "title", direction: "asc" })}`, signal);
 }

@@ -6,7 +6,7 @@ import type { ContentType, Field, Start } from "./types";
 export const StartContext = createContext<Start | null>(null);
 
 export function useStartQuery() {
-	return useQuery({ queryKey: ["start"], queryFn: () => get<Start>("/start"), staleTime: 60_000 });
+	return useQuery({ queryKey: ["start"], queryFn: ({ signal }) => get<Start>("/start", signal), staleTime: 60_000 });
 }
 
 export function useStart(): Start {

@@ -82,6 +82,8 @@ export interface SitePage {
 }
 
 export interface Start {
+	/** whether an account of the demo still opens with its published password, where others can reach the site */
+	demoPassword: boolean;
 	user: { name: string; email: string; role: "manager" | "author" };
 	site: { name: string; locale: string; timeZone: string; currency: string };
 	types: ContentType[];

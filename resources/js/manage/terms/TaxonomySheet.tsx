@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { ApiError, get, send } from "../shared/api";
+import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { FieldList } from "../types/FieldList";
@@ -37,7 +38,8 @@ export function TaxonomySheet({
 }) {
 	const client = useQueryClient();
 	const go = useNavigate();
-	const kinds = useQuery({ queryKey: ["types"], queryFn: () => get<TypesAnswer>("/types") });
+	const done = useDone();
+	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<TypesAnswer>("/types", signal) });
 	const [label, setLabel] = useState(taxonomy.label);
 	const [tree, setTree] = useState(taxonomy.tree);
 	const [rows, setRows] = useState<FieldRow[]>(() =>
@@ -63,9 +65,10 @@ export function TaxonomySheet({
 		},
 	});
 	const remove = useMutation({
-		mutationFn: () => send("DELETE", `/taxonomies/${taxonomy.key}`, {}),
-		onSuccess: async () => {
+		mutationFn: () => send<{ change: number }>("DELETE", `/taxonomies/${taxonomy.key}`, {}),
+		onSuccess: async ({ change }) => {
 			onClose();
+			done(`The taxonomy “${taxonomy.label}” is removed.`, change);
 			await client.invalidateQueries();
 			void go("/terms");
 		},

@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, get, type Problem, send } from "../shared/api";
+import { Opening } from "../shared/Fault";
 import { ColourControl, Control } from "../shared/fields/Control";
 import { Labelled } from "../shared/fields/Labelled";
 import { MediaControl } from "../shared/fields/MediaControl";
@@ -39,7 +40,7 @@ export function TermPanel({
 }) {
 	const term = useQuery({
 		queryKey: ["term", id],
-		queryFn: () => get<Term>(`/terms/${id}`),
+		queryFn: ({ signal }) => get<Term>(`/terms/${id}`, signal),
 		gcTime: 0,
 		refetchOnWindowFocus: false,
 	});
@@ -52,7 +53,7 @@ export function TermPanel({
 			onRemoved={onRemoved}
 		/>
 	) : (
-		<p className="text-quiet">Opening…</p>
+		<Opening queries={[term]} />
 	);
 }
 

@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import { Link, Navigate, useParams, useSearchParams } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
+import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
 import { keyFrom } from "../types/typeFile";
@@ -14,17 +15,14 @@ import type { TermRow } from "./tree";
 /** The terms of a taxonomy, as a tree with counts; one of them open beside it. */
 export function TermsScreen() {
 	const { taxonomy: key } = useParams();
-	const taxonomies = useQuery({ queryKey: ["taxonomies"], queryFn: () => get<TaxonomyRow[]>("/taxonomies") });
+	const taxonomies = useQuery({
+		queryKey: ["taxonomies"],
+		queryFn: ({ signal }) => get<TaxonomyRow[]>("/taxonomies", signal),
+	});
 	const [making, setMaking] = useState(false);
 	const [defining, setDefining] = useState(false);
 	if (!taxonomies.data) {
-		return taxonomies.error ? (
-			<div className="p-6">
-				<Notice>{taxonomies.error.message}</Notice>
-			</div>
-		) : (
-			<p className="p-6 text-quiet">Opening…</p>
-		);
+		return <Opening queries={[taxonomies]} />;
 	}
 	const taxonomy = taxonomies.data.find((one) => one.key === key);
 	if (!taxonomy && taxonomies.data[0] && key === undefined) {
@@ -102,7 +100,7 @@ function Terms({ taxonomy }: { taxonomy: TaxonomyRow }) {
 	const [ticked, setTicked] = useState<Set<number>>(new Set());
 	const terms = useQuery({
 		queryKey: ["terms", taxonomy.key],
-		queryFn: () => get<TermRow[]>(`/taxonomies/${taxonomy.key}/terms`),
+		queryFn: ({ signal }) => get<TermRow[]>(`/taxonomies/${taxonomy.key}/terms`, signal),
 	});
 	const again = () =>
 		Promise.all(["terms", "taxonomies", "start", "items"].map((key) => client.invalidateQueries({ queryKey: [key] })));
@@ -159,7 +157,7 @@ function Terms({ taxonomy }: { taxonomy: TaxonomyRow }) {
 					</button>
 				</form>
 				{add.error && <Notice>{add.error.message}</Notice>}
-				{terms.error && <Notice>{terms.error.message}</Notice>}
+				{terms.error && <Fault error={terms.error} onRetry={terms.refetch} />}
 				{ticked.size > 1 && terms.data && (
 					<div
 						role="toolbar"

@@ -25,7 +25,7 @@ const STATES = { new: "will be made", same: "is here already", kept: "is here an
 export function SetsPanel() {
 	const sets = useQuery({
 		queryKey: ["sets"],
-		queryFn: () => get<{ key: string; name: string; about: string }[]>("/sets"),
+		queryFn: ({ signal }) => get<{ key: string; name: string; about: string }[]>("/sets", signal),
 	});
 	const client = useQueryClient();
 	const done = useDone();

@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useBlocker, useNavigate, useParams } from "react-router";
-import { ApiError, get, type Problem, send } from "../shared/api";
+import { ApiError, get, type Problem, send, sendLong } from "../shared/api";
 import { useDone } from "../shared/Done";
+import { Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { useStart } from "../shared/start";
@@ -22,11 +23,11 @@ export function TypeScreen() {
 	const { key = "" } = useParams();
 	const type = useQuery({
 		queryKey: ["type", key],
-		queryFn: () => get<{ file: TypeFile; items: number }>(`/types/${key}`),
+		queryFn: ({ signal }) => get<{ file: TypeFile; items: number }>(`/types/${key}`, signal),
 		refetchOnWindowFocus: false,
 		gcTime: 0,
 	});
-	const kinds = useQuery({ queryKey: ["types"], queryFn: () => get<TypesAnswer>("/types") });
+	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<TypesAnswer>("/types", signal) });
 	if (type.error) {
 		return (
 			<div className="p-6">
@@ -42,7 +43,7 @@ export function TypeScreen() {
 			kinds={kinds.data.kinds}
 		/>
 	) : (
-		<p className="p-6 text-quiet">Opening…</p>
+		<Opening queries={[type, kinds]} />
 	);
 }
 
@@ -76,7 +77,7 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 	};
 	const sent = { file: now, renamed: renamedOf(rows) };
 	const save = useMutation({
-		mutationFn: () => send<{ key: string; change: number | null }>("PUT", "/types", { ...sent, withLoss: true }),
+		mutationFn: () => sendLong<{ key: string; change: number | null }>("PUT", "/types", { ...sent, withLoss: true }),
 		onSuccess: async ({ change }) => {
 			setSaved(true);
 			setEffects(null);

@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { get, send } from "../shared/api";
+import { get, send, sendLong } from "../shared/api";
+import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
 import { SetsPanel } from "./SetsPanel";
@@ -14,7 +15,7 @@ export interface TypesAnswer {
 
 /** All content types, and ready-made sets of them. */
 export function TypesScreen() {
-	const types = useQuery({ queryKey: ["types"], queryFn: () => get<TypesAnswer>("/types") });
+	const types = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<TypesAnswer>("/types", signal) });
 	const client = useQueryClient();
 	const order = useMutation({
 		mutationFn: (keys: string[]) => send("PUT", "/types/order", { keys }),
@@ -29,7 +30,7 @@ export function TypesScreen() {
 	return (
 		<Screen title="Types" about="What kinds of things the site keeps, and what is known of each.">
 			<NewType />
-			{types.error && <Notice>{types.error.message}</Notice>}
+			{types.error && <Fault error={types.error} onRetry={types.refetch} />}
 			<ul className="bg-base-100 border border-base-300 rounded-box divide-y divide-base-300">
 				{types.data?.types.map((one, i) => (
 					<li
@@ -98,7 +99,7 @@ function NewType() {
 				},
 				properties: {},
 			};
-			return send<{ key: string }>("PUT", "/types", { file });
+			return sendLong<{ key: string }>("PUT", "/types", { file });
 		},
 		onSuccess: async (made) => {
 			await client.invalidateQueries();

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { get, send } from "../../shared/api";
 import type { Definition, ItemPage, Results } from "../../shared/types";
+import { useSettled } from "../../shared/useSettled";
 import { moved, withAt } from "../definition";
 import { useSource } from "../source";
 import type { Bench } from "../useBench";
@@ -24,17 +25,17 @@ interface Named {
 }
 
 /** Items of several types, by title or by slug. */
-async function ofTypes(types: string[], asked: string): Promise<Named[]> {
-	const pages = await Promise.all(types.map((type) => get<ItemPage>(`/items?type=${type}&${asked}`)));
+async function ofTypes(types: string[], asked: string, signal: AbortSignal): Promise<Named[]> {
+	const pages = await Promise.all(types.map((type) => get<ItemPage>(`/items?type=${type}&${asked}`, signal)));
 	return pages.flatMap((page) =>
 		page.items.map((item) => ({ id: item.id, slug: String(item.values.slug), title: item.title })),
 	);
 }
 
 /** Of records that are not items, those that the module shows. */
-async function fromResults(definition: Definition, words: string): Promise<Named[]> {
+async function fromResults(definition: Definition, words: string, signal: AbortSignal): Promise<Named[]> {
 	const { pin: _, leaveOut: __, ...rest } = definition;
-	const shown = await send<Results>("POST", "/bench/results", { definition: rest, fields: [] });
+	const shown = await send<Results>("POST", "/bench/results", { definition: rest, fields: [] }, { signal });
 	return shown.rows.filter((row) => row.title.toLowerCase().includes(words.trim().toLowerCase()));
 }
 
@@ -54,22 +55,23 @@ function Slugs({
 	const { definition, change } = bench;
 	const source = useSource();
 	const [words, setWords] = useState("");
+	const sought = useSettled(words);
 	const slugs = definition[place] ?? [];
 	const set = (next: string[]) => change(withAt(definition, place, next.length === 0 ? undefined : next));
 
 	const known = useQuery({
 		queryKey: ["titles", source.types, slugs],
-		queryFn: () => ofTypes(source.types, `slugs=${slugs.map(encodeURIComponent).join(",")}`),
+		queryFn: ({ signal }) => ofTypes(source.types, `slugs=${slugs.map(encodeURIComponent).join(",")}`, signal),
 		enabled: slugs.length > 0 && source.isItems,
 		placeholderData: keepPreviousData,
 	});
 	const found = useQuery({
-		queryKey: ["find by hand", source.types, words, bench.definition],
-		queryFn: () =>
+		queryKey: ["find by hand", source.types, sought, bench.definition],
+		queryFn: ({ signal }) =>
 			source.isItems
-				? ofTypes(source.types, `sort=title&direction=asc&q=${encodeURIComponent(words)}`)
-				: fromResults(bench.definition, words),
-		enabled: words.trim() !== "",
+				? ofTypes(source.types, `sort=title&direction=asc&q=${encodeURIComponent(sought)}`, signal)
+				: fromResults(bench.definition, sought, signal),
+		enabled: sought.trim() !== "",
 		placeholderData: keepPreviousData,
 	});
 	const titleOf = (slug: string) => known.data?.find((one) => one.slug === slug)?.title ?? slug;

@@ -34,13 +34,13 @@ export function ConditionEditor({
 	const [waiting, setWaiting] = useState<string | null>(null);
 	const options = useQuery({
 		queryKey: ["options", bench.definition.source, bench.definition.where, condition.field, before, bench.standpoint],
-		queryFn: () =>
-			send<Options>("POST", "/bench/options", {
-				...bench.standpoint,
-				definition: bench.definition,
-				field: condition.field,
-				before,
-			}),
+		queryFn: ({ signal }) =>
+			send<Options>(
+				"POST",
+				"/bench/options",
+				{ ...bench.standpoint, definition: bench.definition, field: condition.field, before },
+				{ signal },
+			),
 		placeholderData: keepPreviousData,
 		enabled: field !== undefined,
 	});

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { findItems } from "../../shared/findItems";
 import { useStart } from "../../shared/start";
 import type { Definition, Source } from "../../shared/types";
+import { useSettled } from "../../shared/useSettled";
 import type { Bench } from "../useBench";
 
 type Kind = "items" | "terms" | "people" | "months" | "years" | "pageItem" | "pageTerm" | "one";
@@ -246,9 +247,10 @@ function OneItem({
 }) {
 	const { types } = useStart();
 	const [words, setWords] = useState("");
+	const sought = useSettled(words);
 	const found = useQuery({
-		queryKey: ["find", source.type, words],
-		queryFn: () => findItems(source.type ?? "", words),
+		queryKey: ["find", source.type, sought],
+		queryFn: ({ signal }) => findItems(source.type ?? "", sought, signal),
 	});
 	return (
 		<div className="grid gap-2">

@@ -24,7 +24,7 @@ export function ChooseFile({ type, onTaken }: { type: string; onTaken: (row: Imp
 	});
 	const recent = useQuery({
 		queryKey: ["imports", type],
-		queryFn: () => get<Pick<Import, "id" | "name" | "state">[]>(`/imports?type=${type}`),
+		queryFn: ({ signal }) => get<Pick<Import, "id" | "name" | "state">[]>(`/imports?type=${type}`, signal),
 		staleTime: 0,
 	});
 	const take = useMutation({

@@ -172,6 +172,16 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 						/>
 						Write the right rows though others are wrong
 					</label>
+					<label className="flex gap-2 items-start cursor-pointer">
+						<input
+							type="checkbox"
+							className="checkbox checkbox-sm mt-0.5"
+							disabled={busy}
+							checked={options.plain}
+							onChange={() => set({ plain: !options.plain })}
+						/>
+						Take cells as they stand: an apostrophe before = + - @ is a part of the text
+					</label>
 					<label className="grid gap-1 content-start sm:col-span-2">
 						<span className="font-semibold">
 							{row.pictures ? "Pictures: a zip is here" : "Pictures that cells name, as a zip (if there are any)"}

@@ -5,6 +5,8 @@ export interface Options {
 	key: string;
 	makeTerms: boolean;
 	skipBad: boolean;
+	/** whether an apostrophe before what looks like a formula is a part of the text */
+	plain: boolean;
 }
 
 export interface Result {

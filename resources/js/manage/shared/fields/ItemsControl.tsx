@@ -3,6 +3,7 @@ import { useState } from "react";
 import { findItems } from "../findItems";
 import { useStart } from "../start";
 import type { Field, Linked } from "../types";
+import { useSettled } from "../useSettled";
 
 /** Other items, found by title; in an order where there may be several. */
 export function ItemsControl({
@@ -18,15 +19,16 @@ export function ItemsControl({
 }) {
 	const { types } = useStart();
 	const [words, setWords] = useState("");
+	const sought = useSettled(words);
 	const [type, setType] = useState(field.types[0] ?? "");
 	const [titles, setTitles] = useState<Record<string, string>>(
 		Object.fromEntries(linked.map((one) => [one.name, one.title])),
 	);
 	const names = Array.isArray(value) ? (value as string[]) : [];
 	const found = useQuery({
-		queryKey: ["find items", type, words],
-		queryFn: () => findItems(type, words),
-		enabled: words.trim() !== "",
+		queryKey: ["find items", type, sought],
+		queryFn: ({ signal }) => findItems(type, sought, signal),
+		enabled: sought.trim() !== "",
 	});
 	const full = field.limits.maxItems !== undefined && names.length >= field.limits.maxItems;
 	const move = (from: number, to: number) => {

@@ -22,6 +22,7 @@ export default function RichTextEditor({
 	const editor = useEditor({
 		extensions: [StarterKit.configure({ link: { openOnClick: false }, codeBlock: false }), Image],
 		content: value,
+		injectNonce: document.querySelector<HTMLMetaElement>("meta[property=csp-nonce]")?.nonce,
 		editorProps: {
 			attributes: {
 				role: "textbox",

@@ -1,0 +1,124 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { get } from "../shared/api";
+import { Fault, Opening } from "../shared/Fault";
+import { Pager } from "../shared/Pager";
+import { Screen } from "../shared/Screen";
+import { moment, useStart } from "../shared/start";
+import { useSettled } from "../shared/useSettled";
+
+interface Entry {
+	id: number;
+	at: string;
+	who: string;
+	action: string;
+	subject: string;
+	details: Record<string, unknown>;
+	origin: string;
+}
+
+interface AuditPage {
+	total: number;
+	pages: number;
+	page: number;
+	days: number;
+	actions: { key: string; words: string }[];
+	entries: Entry[];
+}
+
+/** Who did what, when and from where: sign-ins, roles, publishing, removals. It can be read and not changed. */
+export function AuditScreen() {
+	const start = useStart();
+	const [asked, setAsked] = useState({ q: "", action: "", page: 1 });
+	const sought = useSettled(asked);
+	const params = new URLSearchParams({ q: sought.q, action: sought.action, page: String(sought.page) }).toString();
+	const found = useQuery({
+		queryKey: ["audit", params],
+		queryFn: ({ signal }) => get<AuditPage>(`/audit?${params}`, signal),
+		placeholderData: keepPreviousData,
+		staleTime: 0,
+	});
+	return (
+		<Screen
+			title="Activity"
+			aside={
+				<Link to="/people" className="btn btn-sm h-9">
+					Back to people
+				</Link>
+			}
+		>
+			<div className="flex flex-wrap gap-3">
+				<input
+					className="input w-64 max-w-full"
+					type="search"
+					aria-label="Find by person or subject"
+					placeholder="Find by person or subject"
+					value={asked.q}
+					onChange={(event) => setAsked({ ...asked, q: event.target.value, page: 1 })}
+				/>
+				<select
+					className="select w-auto"
+					aria-label="What was done"
+					value={asked.action}
+					onChange={(event) => setAsked({ ...asked, action: event.target.value, page: 1 })}
+				>
+					<option value="">Everything</option>
+					{found.data?.actions.map((one) => (
+						<option key={one.key} value={one.key}>
+							{one.words}
+						</option>
+					))}
+				</select>
+			</div>
+			{found.error && <Fault error={found.error} onRetry={found.refetch} />}
+			{found.data ? (
+				<>
+					<p className="text-quiet">
+						{found.data.total.toLocaleString()} {found.data.total === 1 ? "entry" : "entries"}, kept for{" "}
+						{found.data.days} days
+					</p>
+					<div className="overflow-x-auto bg-base-100 border border-base-300 rounded-box">
+						<table className="table">
+							<thead>
+								<tr>
+									<th scope="col">When</th>
+									<th scope="col">Who</th>
+									<th scope="col">What</th>
+									<th scope="col">From</th>
+								</tr>
+							</thead>
+							<tbody>
+								{found.data.entries.map((entry) => (
+									<tr key={entry.id}>
+										<td className="whitespace-nowrap tabular-nums">{moment(start, entry.at)}</td>
+										<td>{entry.who}</td>
+										<td>
+											<span className="font-semibold">{entry.action}</span>
+											{entry.subject && `: ${entry.subject}`}
+											<Details details={entry.details} />
+										</td>
+										<td className="whitespace-nowrap text-quiet">{entry.origin}</td>
+									</tr>
+								))}
+							</tbody>
+						</table>
+					</div>
+					<Pager page={asked.page} pages={found.data.pages} onGo={(page) => setAsked({ ...asked, page })} />
+				</>
+			) : (
+				!found.error && <Opening queries={[found]} />
+			)}
+		</Screen>
+	);
+}
+
+/** What an account was before and is now, and whatever else an entry holds. */
+function Details({ details }: { details: Record<string, unknown> }) {
+	const said = Object.entries(details).map(
+		([key, value]) => `${key}: ${typeof value === "string" ? value : JSON.stringify(value)}`,
+	);
+	return said.length === 0 ? null : (
+		<span className="block text-[0.82rem] text-quiet break-words">{said.join(" · ")}</span>
+	);
+}
