@@ -3,8 +3,7 @@ import { useEffect, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { OpenItem } from "../content/ItemScreen";
 import { get } from "../shared/api";
-import { Opening } from "../shared/Fault";
-import { Notice } from "../shared/Notice";
+import { Fault, Opening } from "../shared/Fault";
 import type { Asked, ModuleWhole } from "../shared/types";
 import { AsText } from "./AsText";
 import { BenchHead, Trouble } from "./BenchHead";
@@ -32,7 +31,7 @@ export function BenchScreen() {
 	if (module.error) {
 		return (
 			<div className="p-6 grid gap-3">
-				<Notice>{module.error.message}</Notice>
+				<Fault error={module.error} onRetry={module.refetch} />
 				<Link to="/modules" className="link">
 					All modules
 				</Link>

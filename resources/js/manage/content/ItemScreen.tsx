@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
 import { get } from "../shared/api";
-import { Opening } from "../shared/Fault";
+import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { useStart } from "../shared/start";
 import type { Item } from "../shared/types";
@@ -28,7 +28,11 @@ export function OpenItem({ type: key, id, beside }: { type: string; id?: string;
 	if (!type || item.error) {
 		return (
 			<div className="p-6 grid gap-3">
-				<Notice>{item.error?.message ?? `There is no content type “${key}”.`}</Notice>
+				{item.error ? (
+					<Fault error={item.error} onRetry={item.refetch} />
+				) : (
+					<Notice>There is no content type “{key}”.</Notice>
+				)}
 				{beside && (
 					<button type="button" className="plain-add justify-self-start" onClick={beside.onClose}>
 						{beside.words}

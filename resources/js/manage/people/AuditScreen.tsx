@@ -115,10 +115,19 @@ export function AuditScreen() {
 
 /** What an account was before and is now, and whatever else an entry holds. */
 function Details({ details }: { details: Record<string, unknown> }) {
-	const said = Object.entries(details).map(
-		([key, value]) => `${key}: ${typeof value === "string" ? value : JSON.stringify(value)}`,
-	);
+	const said = Object.entries(details).map(([key, value]) => `${key}: ${say(value)}`);
 	return said.length === 0 ? null : (
 		<span className="block text-[0.82rem] text-quiet break-words">{said.join(" · ")}</span>
 	);
+}
+
+function say(value: unknown): string {
+	if (Array.isArray(value)) {
+		return value.map(say).join(", ") || "none";
+	}
+	return typeof value === "object" && value !== null
+		? Object.entries(value)
+				.map(([key, one]) => `${key} ${say(one)}`)
+				.join(", ")
+		: String(value);
 }

@@ -20,11 +20,12 @@ interface Query {
 
 /** What stands in a screen's place until its data are there: that they are on their way, or why they are not. */
 export function Opening({ queries, words = "Opening…" }: { queries: Query[]; words?: string }) {
-	const failed = queries.find((query) => query.error !== null);
+	const failed = queries.filter((query) => query.error !== null);
+	const error = failed[0]?.error;
 	return (
 		<div className="p-6">
-			{failed?.error ? (
-				<Fault error={failed.error} onRetry={failed.refetch} />
+			{error ? (
+				<Fault error={error} onRetry={() => failed.forEach((query) => void query.refetch())} />
 			) : (
 				<p role="status" className="text-quiet">
 					{words}

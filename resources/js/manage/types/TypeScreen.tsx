@@ -28,13 +28,6 @@ export function TypeScreen() {
 		gcTime: 0,
 	});
 	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<TypesAnswer>("/types", signal) });
-	if (type.error) {
-		return (
-			<div className="p-6">
-				<Notice>{type.error.message}</Notice>
-			</div>
-		);
-	}
 	return type.data && kinds.data ? (
 		<TypeForm
 			key={`${key}-${type.dataUpdatedAt}`}
