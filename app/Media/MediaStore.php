@@ -130,7 +130,7 @@ final class MediaStore
             FreeName::insert($media, 'name', [], fn (int $n): string => $base.($n === 1 ? '' : "-{$n}").".{$ending}");
             $kept = pathinfo($media->name, PATHINFO_FILENAME);
             $paths = [];
-            DB::afterRollBack(function () use (&$paths): void {
+            $this->whenAnyRollsBack(function () use (&$paths): void {
                 Storage::disk('media')->delete($paths);
             });
             foreach ($files as $place => $content) {
@@ -141,6 +141,14 @@ final class MediaStore
 
             return $media->refresh();
         });
+    }
+
+    /** Not only when the innermost of the open transactions rolls back, as with DB::afterRollBack, but any around it. */
+    private function whenAnyRollsBack(\Closure $do): void
+    {
+        foreach (app('db.transactions')->getPendingTransactions() as $transaction) {
+            $transaction->addCallbackForRollback($do);
+        }
     }
 
     /** @throws Refused where the site's files would take more room than the site allows */

@@ -60,6 +60,7 @@ final class PeopleTest extends TestCase
         $this->assertSame('manager', $manager->refresh()->role, 'an invitation that nobody took up is no manager');
         $put($other, ['active' => true])->assertOk();
         $put($manager, ['role' => 'author'])->assertOk();
+        $this->flushSession();
         $this->actingAs($other->refresh())->postJson("/manage/api/people/{$manager->id}/sign-out")->assertOk();
         $put($other, ['active' => false])->assertUnprocessable();
         $other->update(['active' => false]);
