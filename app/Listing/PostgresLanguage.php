@@ -10,18 +10,28 @@ use Wellspring\Core\Text\Language;
 /** The site's language as the database knows it, whose search it must agree with. */
 final class PostgresLanguage implements Language
 {
-    /** @var array<string, string> */
+    /** @var array<int|string, string> by word */
     private array $stems = [];
 
-    public function stem(string $word): string
+    public function stems(array $words): array
     {
-        return $this->stems[$word] ??= $this->ask($word);
+        $this->ask(array_values(array_unique(array_filter($words, fn (string $word): bool => ! isset($this->stems[$word])))));
+
+        return array_map(fn (string $word): string => $this->stems[$word], $words);
     }
 
-    private function ask(string $word): string
+    /** @param  list<string>  $words  asked for together, however many there are */
+    private function ask(array $words): void
     {
-        $lexemes = DB::selectOne("select array_to_string(tsvector_to_array(to_tsvector('wellspring', ?)), ' ') as stem", [$word]);
-
-        return is_string($lexemes->stem ?? null) && $lexemes->stem !== '' ? $lexemes->stem : $word;
+        if ($words === []) {
+            return;
+        }
+        $found = DB::select(<<<'SQL'
+            select word, array_to_string(tsvector_to_array(to_tsvector('wellspring', word)), ' ') as stem
+            from jsonb_array_elements_text(?::jsonb) as word
+            SQL, [json_encode($words, JSON_THROW_ON_ERROR)]);
+        foreach ($found as $row) {
+            $this->stems[$row->word] = $row->stem === '' ? $row->word : $row->stem;
+        }
     }
 }

@@ -40,6 +40,8 @@ final class OrderTest extends TestCase
         $by = WeightedRating::of(Garden::plant());
         $this->assertNotNull($by);
         $value = $by->values(new Ordering('m', Garden::context(), $records));
+        $held = (new \ReflectionFunction($value))->getStaticVariables();
+        $this->assertSame(['mean'], array_keys($held), 'the mean is reckoned once, not for each record');
         $values = array_map(fn (Record $record): mixed => $value($record), $records);
         $this->assertEqualsWithDelta([4.669967, 4.600189, 4.60396], $values, 0.000001);
         $this->assertSame([1, 3, 2], self::listed(['order' => [['by' => 'weightedRating', 'direction' => 'down']]], $records)->ids);

@@ -7,8 +7,8 @@ namespace Wellspring\Core\Text;
 /** A language whose forms are not known: words are compared as they are. */
 final class AnyLanguage implements Language
 {
-    public function stem(string $word): string
+    public function stems(array $words): array
     {
-        return $word;
+        return $words;
     }
 }

@@ -7,6 +7,9 @@ namespace Wellspring\Core\Text;
 /** Brings words to the form in which search compares them, so that “ferns” finds “fern”. */
 interface Language
 {
-    /** @param  string  $word  folded, letters or digits only */
-    public function stem(string $word): string;
+    /**
+     * @param  list<string>  $words  folded, letters or digits only
+     * @return list<string> in their order
+     */
+    public function stems(array $words): array;
 }

@@ -31,29 +31,25 @@ final readonly class Sought
     public function weight(array $texts, Language $language): int
     {
         $begins = str_ends_with($this->word, '*');
-        $wanted = $language->stem(rtrim($this->word, '*'));
-        $most = 0;
+        $words = [rtrim($this->word, '*')];
+        $weights = [0];
         foreach ($texts as $standing => $fields) {
             foreach ($fields as $field => $text) {
                 $weight = $this->in === null ? Words::WEIGHTS[$standing] ?? 0 : $this->in[$field] ?? 0;
-                if ($weight > $most && self::has($text, $wanted, $begins, $language)) {
-                    $most = $weight;
-                }
+                $held = $weight > 0 ? preg_split('/ +/', $text, flags: PREG_SPLIT_NO_EMPTY) ?: [] : [];
+                array_push($words, ...$held);
+                array_push($weights, ...array_fill(0, count($held), $weight));
+            }
+        }
+        $stems = $language->stems($words);
+        $wanted = array_shift($stems) ?? '';
+        $most = 0;
+        foreach ($stems as $i => $has) {
+            if ($weights[$i + 1] > $most && ($begins ? str_starts_with($has, $wanted) : $has === $wanted)) {
+                $most = $weights[$i + 1];
             }
         }
 
         return $most;
-    }
-
-    private static function has(string $text, string $wanted, bool $begins, Language $language): bool
-    {
-        foreach (array_filter(explode(' ', $text), fn (string $word): bool => $word !== '') as $word) {
-            $has = $language->stem($word);
-            if ($begins ? str_starts_with($has, $wanted) : $has === $wanted) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }
