@@ -2,6 +2,17 @@
 
 say() { printf '%s\n' "$*"; }
 fail() { printf '\n%s\n' "$*" >&2; exit 1; }
+# during WHAT COMMAND…: says what is done, and every 20 seconds that it still is.
+during() {
+    local what="$1" code=0 beat; shift
+    say "$what …"
+    (while sleep 20 > /dev/null 2>&1; do say "  still at it: $what ($SECONDS seconds since the start)"; done) & beat=$!
+    "$@" || code=$?
+    { kill "$beat" && wait "$beat"; } 2>/dev/null || true
+    return "$code"
+}
+# quietly LOG COMMAND…: in the project's folder, what it says going to the log of that name.
+quietly() { local log="$VAR/log/$1.log"; shift; (cd "$ROOT" && "$@") > "$log" 2>&1; }
 is_root() { [ "$(id -u)" = 0 ]; }
 
 # PostgreSQL refuses to run as root, so root lends it to Debian's own users.

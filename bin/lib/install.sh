@@ -21,30 +21,30 @@ install_debian() {
     is_root || fail "These Debian packages are missing:$missing. You are not root: have them installed once with
     sudo apt-get install$missing
 then run this again; nothing else here needs root."
-    say "Installing from Debian:$missing"
     # Services that come along shall not start by themselves; Wellspring starts its own.
     local policy=/usr/sbin/policy-rc.d made=""
     if [ ! -e "$policy" ]; then printf '#!/bin/sh\nexit 101\n' > "$policy" && chmod 755 "$policy" && made=1; fi
     local done=0
-    { apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends $missing; } > "$VAR/log/apt.log" 2>&1 || done=$?
+    during "Installing from Debian:$missing" apt_install $missing || done=$?
     [ -z "$made" ] || rm -f "$policy"
     [ "$done" = 0 ] || fail "Debian's packages could not be installed; $VAR/log/apt.log says why. Without a network, install them from a medium you have:$missing"
 }
+
+apt_install() { { apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends "$@"; } > "$VAR/log/apt.log" 2>&1; }
 
 # Vite wants Node 20.19 or newer; Debian 12 brings 18, and then npm brings a newer one into var/.
 ensure_node() {
     PATH="$VAR/node/node_modules/.bin:$PATH"
     if node -e 'const [a,b]=process.versions.node.split(".").map(Number);process.exit(a>20||(a===20&&b>=19)?0:1)' 2>/dev/null; then return 0; fi
-    say "Bringing a newer Node into $VAR/node"
-    npm install --no-audit --no-fund --prefix "$VAR/node" node@22 > "$VAR/log/node.log" 2>&1 \
+    during "Bringing a newer Node into $VAR/node" quietly node npm install --no-audit --no-fund --prefix "$VAR/node" node@22 \
         || fail "Node 20.19 or newer is needed and could not be fetched; $VAR/log/node.log says why. Install it by hand, or connect to the network once and run this again."
 }
 
 install_composer() {
     local sum; sum="$(sum_of composer.json compat)"
     if [ -f "$ROOT/vendor/autoload.php" ] && stamp_is composer "$sum"; then return 0; fi
-    say "Installing the PHP packages"
-    (cd "$ROOT" && COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress) > "$VAR/log/composer.log" 2>&1 \
+    COMPOSER_ALLOW_SUPERUSER=1 during "Installing the PHP packages" \
+        quietly composer composer install --no-interaction --no-progress \
         || fail "The PHP packages could not be fetched; $VAR/log/composer.log says why. They are needed once: connect to the network and run this again, or copy the folder vendor/ from a machine that has it."
     # Some packages come with files that only their owner may read; the web server's user must, too.
     chmod -R a+rX "$ROOT/vendor"
@@ -62,8 +62,7 @@ install_packages() {
 install_npm() {
     local sum; sum="$(sum_of package.json package-lock.json)"
     if [ -d "$ROOT/node_modules" ] && stamp_is npm "$sum"; then return 0; fi
-    say "Installing the front end's packages"
-    (cd "$ROOT" && npm install --no-save --no-audit --no-fund) > "$VAR/log/npm.log" 2>&1 \
+    during "Installing the front end's packages" quietly npm npm install --no-save --no-audit --no-fund \
         || fail "The front end's packages could not be fetched; $VAR/log/npm.log says why. They are needed once: connect to the network and run this again, or copy the folder node_modules/ from a machine that has it."
     set_stamp npm "$sum"
 }
@@ -71,8 +70,7 @@ install_npm() {
 build_front_end() {
     local sum; sum="$(sum_of resources vite.config.ts package-lock.json)"
     if [ -f "$ROOT/public/build/manifest.json" ] && stamp_is build "$sum"; then return 0; fi
-    say "Building the front end"
-    (cd "$ROOT" && npm run --silent build) > "$VAR/log/build.log" 2>&1 || fail "The front end could not be built; see $VAR/log/build.log."
+    during "Building the front end" quietly build npm run --silent build || fail "The front end could not be built; see $VAR/log/build.log."
     chmod -R a+rX "$ROOT/public"
     set_stamp build "$sum"
 }

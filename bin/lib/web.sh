@@ -95,8 +95,7 @@ http {
             fastcgi_param SCRIPT_NAME /index.php;
             fastcgi_param HTTP_PROXY "";
             fastcgi_param HTTP_HOST \$host:\$server_port;
-            # Taking a large import back is one request.
-            fastcgi_read_timeout 900s;
+            fastcgi_read_timeout 120s;
             fastcgi_buffers 16 32k;
             fastcgi_buffer_size 32k;
             fastcgi_pass unix:$dir/php-fpm.sock;
@@ -109,7 +108,7 @@ CONF
     WEB_PIDS="$WEB_PIDS $!"
     "$nginx" -e "$VAR/log/$name-nginx.log" -p "$dir/" -c "$dir/nginx.conf" > "$VAR/log/$name-nginx.out" 2>&1 &
     WEB_PIDS="$WEB_PIDS $!"
-    # Long work — imports — is done beside the requests.
+    # Long work is done beside the requests.
     local as=""; [ "$WEB_USER" != www-data ] || as="runuser -u www-data --"
     $as php artisan queue:work --quiet --sleep=1 --tries=1 --timeout=3600 > "$VAR/log/$name-queue.log" 2>&1 &
     WEB_PIDS="$WEB_PIDS $!"

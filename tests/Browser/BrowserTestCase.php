@@ -284,4 +284,25 @@ abstract class BrowserTestCase extends TestCase
     {
         return getenv($name) ?: throw new \RuntimeException("{$name} is not set; bin/test --suite Browser sets it.");
     }
+
+    /**
+     * Asks the application as the manage screen at hand does.
+     *
+     * @param  array<string, mixed>|null  $body
+     * @return array<string, mixed> its answer
+     */
+    protected function ask(string $method, string $path, ?array $body = null): array
+    {
+        return (array) $this->browser->executeAsyncScript(<<<'JS'
+            const [method, path, body, done] = arguments;
+            const headers = {
+                "Content-Type": "application/json",
+                Accept: "application/json",
+                "X-CSRF-TOKEN": document.querySelector("meta[name=csrf-token]").content,
+            };
+            fetch("/manage/api" + path, { method, headers, body: body === null ? null : JSON.stringify(body) })
+                .then((answer) => answer.json())
+                .then(done, (fault) => done({ fault: String(fault) }));
+            JS, [$method, $path, $body]);
+    }
 }

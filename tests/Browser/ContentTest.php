@@ -102,7 +102,8 @@ final class ContentTest extends BrowserTestCase
         $this->browser->switchTo()->window($this->browser->getWindowHandles()[1]);
         $this->browser->navigate()->refresh();
         $this->sees('This is your draft');
-        $this->browser->executeScript('return fetch("/manage/api/items/" + location.pathname.split("/").pop(), { method: "PUT", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": decodeURIComponent(document.cookie.split("XSRF-TOKEN=")[1].split(";")[0]) }, body: JSON.stringify({ revision: Number(arguments[0]), values: { minutes: 8 } }) }).then((answer) => answer.status)', [4]);
+        $id = basename((string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH));
+        $this->ask('PUT', "/items/{$id}", ['revision' => 4, 'values' => ['minutes' => 8]]);
         $this->browser->switchTo()->window($first);
         $this->find('#field-title')->sendKeys(WebDriverKeys::CONTROL.'s');
         $this->sees('Someone else saved this in the meantime');

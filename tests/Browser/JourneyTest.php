@@ -100,9 +100,9 @@ final class JourneyTest extends BrowserTestCase
         $this->keys(WebDriverKeys::SPACE);
         $this->sees('Kind is Workshop');
         $this->browser->executeScript('document.querySelector(\'[aria-label="Field"]\').focus()');
-        $this->tabTo('button.chip', 'KeysetPaginator');
+        $this->tabTo('button.chip', 'Walk');
         $this->keys(WebDriverKeys::SPACE);
-        $this->sees('Kind is any of Workshop, KeysetPaginator');
+        $this->sees('Kind is any of Workshop, Walk');
         $this->keys(WebDriverKeys::ESCAPE);
         $this->addCondition('Spaces left');
         $this->tabTo('[aria-label=Test]');

@@ -112,20 +112,15 @@ final class SiteTest extends BrowserTestCase
      */
     private function shownBy(string $key): array
     {
-        return $this->browser->executeAsyncScript(<<<'JS'
-            const done = arguments[1];
-            (async () => {
-                const token = decodeURIComponent(document.cookie.split("XSRF-TOKEN=")[1].split(";")[0]);
-                const ask = (path, body) => fetch("/manage/api" + path, { method: body ? "POST" : "GET", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token }, body }).then((answer) => answer.json());
-                const { definition } = await ask("/modules/" + arguments[0]);
-                const titles = [];
-                for (let page = 1, pages = 1; page <= pages; page++) {
-                    const answer = await ask("/bench/results", JSON.stringify({ definition, fields: [], page: String(page) }));
-                    pages = answer.pages;
-                    titles.push(...answer.rows.map((row) => row.title));
-                }
-                done(titles);
-            })();
-            JS, [$key]);
+        $this->visit('/manage/modules');
+        $definition = $this->ask('GET', "/modules/{$key}")['definition'];
+        $titles = [];
+        for ($page = $pages = 1; $page <= $pages; $page++) {
+            $answer = $this->ask('POST', '/bench/results', ['definition' => $definition, 'fields' => [], 'page' => (string) $page]);
+            $pages = $answer['pages'];
+            array_push($titles, ...array_column((array) $answer['rows'], 'title'));
+        }
+
+        return $titles;
     }
 }
