@@ -57,9 +57,19 @@ final class RunImport implements ShouldQueue
         } catch (Refused $refused) {
             $row->update(['state' => 'failed', 'result' => ['problems' => array_map(fn (Problem $problem): array => ['path' => $problem->path, 'message' => $problem->message], $refused->problems)]]);
         } catch (\Throwable $fault) {
-            $row->update(['state' => 'failed', 'result' => ['problems' => [['path' => '', 'message' => 'Something went wrong on the server; nothing was written. It has been noted in the log.']]]]);
+            $this->failed($fault);
             throw $fault;
         }
+    }
+
+    /** Called, too, where the worker itself was ended meanwhile, or took too long. */
+    public function failed(?\Throwable $fault): void
+    {
+        $message = 'Something went wrong on the server; nothing was written. It has been noted in the log.';
+        Import::query()->whereKey($this->import)->update([
+            'state' => 'failed',
+            'result' => json_encode(['problems' => [['path' => '', 'message' => $message]]]),
+        ]);
     }
 
     /**

@@ -15,6 +15,9 @@ final class RunTask implements ShouldQueue
 {
     use Queueable;
 
+    private const FAULT = [['path' => '', 'code' => 'failed', 'message' => 'Something went wrong on the server; nothing was '
+        .'written. It has been noted in the log.']];
+
     public int $tries = 1;
 
     public int $timeout = 3600;
@@ -39,7 +42,16 @@ final class RunTask implements ShouldQueue
             $tasks->finish($task);
         } catch (\Throwable $fault) {
             report($fault);
-            $tasks->fail($task, [['path' => '', 'code' => 'failed', 'message' => 'Something went wrong on the server; nothing was written. It has been noted in the log.']]);
+            $tasks->fail($task, self::FAULT);
+        }
+    }
+
+    /** Called where the worker itself was ended meanwhile, or took too long. */
+    public function failed(?\Throwable $fault): void
+    {
+        $task = Task::query()->find($this->task);
+        if ($task !== null) {
+            app(Tasks::class)->fail($task, self::FAULT);
         }
     }
 }

@@ -17,6 +17,9 @@ final readonly class Tasks
     /** Work on more than so many items is done beside the request. */
     public const IN_REQUEST = 200;
 
+    /** For so many days the answer of work that is done can be asked for. */
+    private const KEEP_DAYS = 7;
+
     /**
      * @param  string  $title  in words: “Publish 400 products”
      * @param  array<string, mixed>  $input
@@ -80,6 +83,13 @@ final readonly class Tasks
     public function fail(Task $task, array $problems): void
     {
         $task->update(['state' => 'failed', 'problems' => $problems]);
+    }
+
+    /** Removes those that ended long ago. */
+    public static function prune(): void
+    {
+        $ended = Task::query()->whereIn('state', ['done', 'failed']);
+        $ended->where('updated_at', '<', now()->subDays(self::KEEP_DAYS))->delete();
     }
 
     private function work(TaskKind $kind): LongWork

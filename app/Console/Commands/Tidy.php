@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Audit\AuditTrail;
 use App\Freshness\ContentMarks;
+use App\Tasks\Tasks;
 use Illuminate\Cache\DatabaseStore;
 use Illuminate\Console\Command;
 use Illuminate\Contracts\Cache\Repository;
@@ -33,6 +34,7 @@ final class Tidy extends Command
         }
         $folded = $marks->fold();
         AuditTrail::prune();
+        Tasks::prune();
         $this->line("Removed {$removed} that had run out; folded the marks of {$folded} changes.");
 
         return self::SUCCESS;
