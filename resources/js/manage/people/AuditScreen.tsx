@@ -79,26 +79,33 @@ export function AuditScreen() {
 						{found.data.days} days
 					</p>
 					<div className="overflow-x-auto bg-base-100 border border-base-300 rounded-box">
-						<table className="table">
+						<table className="table max-sm:table-fixed">
 							<thead>
 								<tr>
-									<th scope="col">When</th>
-									<th scope="col">Who</th>
-									<th scope="col">What</th>
-									<th scope="col">From</th>
+									<th scope="col" className="max-sm:px-2">
+										When, from
+									</th>
+									<th scope="col" className="max-sm:px-2">
+										Who
+									</th>
+									<th scope="col" className="max-sm:px-2">
+										What
+									</th>
 								</tr>
 							</thead>
 							<tbody>
 								{found.data.entries.map((entry) => (
 									<tr key={entry.id}>
-										<td className="whitespace-nowrap tabular-nums">{moment(start, entry.at)}</td>
-										<td>{entry.who}</td>
-										<td>
+										<td className="sm:whitespace-nowrap tabular-nums max-sm:px-2">
+											{moment(start, entry.at)}
+											<span className="block text-[0.82rem] text-quiet">{entry.origin}</span>
+										</td>
+										<td className="wrap-anywhere max-sm:px-2">{entry.who}</td>
+										<td className="wrap-anywhere max-sm:px-2">
 											<span className="font-semibold">{entry.action}</span>
 											{entry.subject && `: ${entry.subject}`}
 											<Details details={entry.details} />
 										</td>
-										<td className="whitespace-nowrap text-quiet">{entry.origin}</td>
 									</tr>
 								))}
 							</tbody>
