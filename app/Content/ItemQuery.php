@@ -14,6 +14,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\WhereReader;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
@@ -85,6 +86,6 @@ final readonly class ItemQuery
     /** What was asked for, as text that the database takes. */
     private static function readable(string $asked): string
     {
-        return trim(str_replace("\0", '', mb_scrub($asked)));
+        return Whitespace::trim(str_replace("\0", '', mb_scrub($asked)));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use Illuminate\Http\Request;
+use Wellspring\Core\Text\Whitespace;
 
 /** Text that a request carries, whatever it carries. */
 final class Asked
@@ -14,6 +15,6 @@ final class Asked
     {
         $given = $request->input($key);
 
-        return is_string($given) ? mb_substr(trim(mb_scrub(str_replace("\0", '', $given))), 0, $most) : '';
+        return is_string($given) ? mb_substr(Whitespace::trim(mb_scrub(str_replace("\0", '', $given))), 0, $most) : '';
     }
 }

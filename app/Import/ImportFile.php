@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Import;
 
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Text\Whitespace;
 
 /** What can be told of a file before it is imported. */
 final class ImportFile
@@ -20,7 +21,7 @@ final class ImportFile
     {
         if (preg_match('/\.(json|jsonl|ndjson)$/Di', $path) !== 1) {
             foreach (Csv::rows($path) as $cells) {
-                return array_map(fn (string $cell): string => mb_scrub(trim($cell)), $cells);
+                return array_map(fn (string $cell): string => Whitespace::trim(mb_scrub($cell)), $cells);
             }
             throw Refused::because('line 1', 'noHeader', 'the file is empty; expected a header row with the names of the columns.');
         }
@@ -45,7 +46,7 @@ final class ImportFile
         foreach (preg_match('/\.(json|jsonl|ndjson)$/Di', $path) === 1 ? JsonRows::of($path) : Csv::rows($path) as $row) {
             $cells = $row instanceof Row ? $row->values : ($header === null ? [] : array_combine($header, array_pad(array_slice($row, 0, count($header)), count($header), '')));
             if (! $row instanceof Row) {
-                $header ??= array_map(fn (string $cell): string => mb_scrub(trim($cell)), $row);
+                $header ??= array_map(fn (string $cell): string => Whitespace::trim(mb_scrub($cell)), $row);
             }
             foreach ($cells as $heading => $value) {
                 $text = is_string($value) ? $value : (string) json_encode($value);

@@ -22,6 +22,7 @@ use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Text\Whitespace;
 
 /**
  * Brings items in from a CSV or JSON file. The file is read twice: once to check every row, once to write all or none;
@@ -101,7 +102,7 @@ final class ItemImport
             // Links to what came later in the file are made now that everything is there.
             foreach ($this->linksToItsOwn === [] ? [] : $this->rows($path, $plan) as $n => $row) {
                 $slug = $row->values['slug'] ?? null;
-                if (! isset($bad[$n]) && is_string($slug) && trim($slug) !== '' && array_filter(array_intersect_key($row->values, $this->linksToItsOwn)) !== []) {
+                if (! isset($bad[$n]) && is_string($slug) && Whitespace::trim($slug) !== '' && array_filter(array_intersect_key($row->values, $this->linksToItsOwn)) !== []) {
                     $this->write($row, new ImportPlan($plan->columns, 'both', 'slug', false, false, $plan->pictures, $plan->plain), $slugs, $recorder);
                 }
             }
@@ -182,8 +183,8 @@ final class ItemImport
         $names = [];
         foreach ($this->linksToItsOwn === [] ? [] : $this->rows($path, $plan) as $row) {
             $slug = $row->values['slug'] ?? null;
-            if (is_string($slug) && trim($slug) !== '') {
-                $names["{$this->type->key}/".trim($slug)] = true;
+            if (is_string($slug) && Whitespace::trim($slug) !== '') {
+                $names["{$this->type->key}/".Whitespace::trim($slug)] = true;
             }
         }
         $this->writer->expectItems($names);
@@ -223,7 +224,7 @@ final class ItemImport
         }
         $query = Item::query()->with(Item::whole())->where('type_key', $this->type->key);
         if ($plan->key === 'slug') {
-            $slug = is_string($values['slug'] ?? null) ? trim($values['slug']) : '';
+            $slug = is_string($values['slug'] ?? null) ? Whitespace::trim($values['slug']) : '';
 
             return $slug === '' ? null : $query->where('slug', $slug)->first();
         }
@@ -345,7 +346,7 @@ final class ItemImport
             if (! in_array($field->kind->key(), ['picture', 'pictures'], true) || ! isset($values[$key])) {
                 continue;
             }
-            $names = $cells && is_string($values[$key]) ? array_map(trim(...), explode('|', $values[$key])) : array_filter((array) $values[$key], is_string(...));
+            $names = $cells && is_string($values[$key]) ? array_map(Whitespace::trim(...), explode('|', $values[$key])) : array_filter((array) $values[$key], is_string(...));
             $names = array_map(fn (string $name): string => $this->picture($key, $name, $writing), $names);
             $values[$key] = $cells ? implode(' | ', $names) : ($field->kind->key() === 'picture' ? $names[0] ?? null : $names);
         }
@@ -402,7 +403,7 @@ final class ItemImport
         $header = null;
         foreach (Csv::rows($path) as $line => $cells) {
             if ($header === null) {
-                $header = array_map(trim(...), $cells);
+                $header = array_map(Whitespace::trim(...), $cells);
                 $this->checkHeader($header, $plan);
             } elseif (count($cells) !== count($header)) {
                 yield new Row("line {$line}", [], true, 'expected '.count($header).' cells as in the header, found '.count($cells).'.');

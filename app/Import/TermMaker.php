@@ -12,6 +12,7 @@ use Wellspring\Core\Content\TermDraft;
 use Wellspring\Core\Content\Terms;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Text\Slug;
+use Wellspring\Core\Text\Whitespace;
 
 /** Makes the terms that an import's paths name and the site lacks. */
 final readonly class TermMaker
@@ -29,8 +30,8 @@ final readonly class TermMaker
         $terms = $type->taxonomies[$taxonomy]->terms;
         $missing = [];
         foreach (explode('|', $cell) as $path) {
-            $names = array_values(array_filter(array_map(trim(...), explode('>', $path)), fn (string $name): bool => $name !== ''));
-            if ($names === [] || $terms->find(trim($path)) !== null || $terms->byPath($names) !== null) {
+            $names = array_values(array_filter(array_map(Whitespace::trim(...), explode('>', $path)), fn (string $name): bool => $name !== ''));
+            if ($names === [] || $terms->find(Whitespace::trim($path)) !== null || $terms->byPath($names) !== null) {
                 continue;
             }
             if (count($names) > 1 && ! $type->taxonomies[$taxonomy]->tree) {

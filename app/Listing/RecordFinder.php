@@ -11,6 +11,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\Whitespace;
 
 /** Finds records to ask a module about, by a part of their title: those of the kind it takes first, then items of any type. */
 final readonly class RecordFinder
@@ -26,7 +27,7 @@ final readonly class RecordFinder
     /** @return list<array{item: int|null, slug: string, title: string, kind: string}> `item`: its id, where it is one */
     public function find(Module $module, string $words, Context $context): array
     {
-        $looked = Fold::of(trim($words));
+        $looked = Fold::of(Whitespace::trim($words));
         if ($looked === '') {
             return [];
         }

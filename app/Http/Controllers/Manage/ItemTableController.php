@@ -21,6 +21,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Text\Whitespace;
 
 /** The items of a type as a table: found, ordered, a page at a time; what a person keeps of it; and edits of many. */
 final readonly class ItemTableController
@@ -95,7 +96,7 @@ final readonly class ItemTableController
     {
         $given = $request->validate(['name' => ['present', 'nullable', 'string', 'max:100'], 'state' => ['required', 'array']]);
         DB::table('views_of_content')->upsert(
-            [['user_id' => $this->who($request)->id, 'type_key' => $this->type($key)->key, 'name' => trim($given['name'] ?? ''), 'state' => json_encode($request->json()->all()['state'], JSON_THROW_ON_ERROR), 'created_at' => now(), 'updated_at' => now()]],
+            [['user_id' => $this->who($request)->id, 'type_key' => $this->type($key)->key, 'name' => Whitespace::trim($given['name'] ?? ''), 'state' => json_encode($request->json()->all()['state'], JSON_THROW_ON_ERROR), 'created_at' => now(), 'updated_at' => now()]],
             ['user_id', 'type_key', 'name'],
             ['state', 'updated_at'],
         );

@@ -17,6 +17,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Text\Whitespace;
 
 /** Pictures and files: as a table with where each is used, taken in, described, removed. */
 final readonly class MediaController
@@ -73,7 +74,7 @@ final readonly class MediaController
     public function update(Request $request, Media $media): array
     {
         $given = $request->validate(['alt' => ['present', 'nullable', 'string', 'max:300'], 'focus' => ['required', 'array', 'size:2'], 'focus.*' => ['numeric', 'min:0', 'max:1']]);
-        $media->update(['alt' => trim($given['alt'] ?? ''), 'focus_x' => (float) $given['focus'][0], 'focus_y' => (float) $given['focus'][1]]);
+        $media->update(['alt' => Whitespace::trim($given['alt'] ?? ''), 'focus_x' => (float) $given['focus'][0], 'focus_y' => (float) $given['focus'][1]]);
 
         return $media->about();
     }
