@@ -13,6 +13,7 @@ use Wellspring\Core\Content\Status;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Run\ReferenceRun;
+use Wellspring\Core\Run\Shown;
 use Wellspring\Core\Run\Trace;
 use Wellspring\Core\Run\Ways;
 use Wellspring\Core\Sort\Comparator;
@@ -30,6 +31,23 @@ final class WaysTest extends TestCase
         ['field' => 'light', 'test' => 'anyOf', 'value' => ['sun']], ['field' => 'groups', 'test' => 'noneOf', 'value' => ['ferns', 'hostas']], ['field' => 'price', 'test' => 'lt', 'value' => 2],
         ['field' => 'height', 'test' => 'between', 'value' => [2, 3]], ['field' => 'rating', 'test' => 'gte', 'value' => 5], ['field' => 'groups', 'test' => 'anyOf', 'value' => ['perennials'], 'below' => true],
     ];
+
+    public function test_a_limit_that_the_page_gives_is_not_moved(): void
+    {
+        $record = Garden::record(1, ['height' => 9]);
+        $context = Garden::context()->with(new Shown(Garden::record(2, ['height' => 5])));
+        $ways = function (mixed $value) use ($record, $context): array {
+            $module = Garden::module(['where' => ['all' => [
+                ['field' => 'height', 'test' => 'lt', 'value' => $value],
+            ]]]);
+            $trace = Trace::of($module, $record, $context, Garden::format());
+
+            return array_column(Ways::of($module, $record, $trace, null, $context), 'words');
+        };
+        $others = ['Switch off the rule on Height', 'Pin it to the top, past the rules'];
+        $this->assertSame(['Move the limit to 10', ...$others], $ways(5));
+        $this->assertSame($others, $ways(['from' => 'page', 'take' => 'item', 'of' => 'height']));
+    }
 
     public function test_every_way_does_what_it_says(): void
     {

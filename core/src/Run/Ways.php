@@ -12,6 +12,7 @@ use Wellspring\Core\Filter\Test\ChoiceAmong;
 use Wellspring\Core\Filter\Test\Given;
 use Wellspring\Core\Filter\Test\Quantity;
 use Wellspring\Core\Filter\Test\TermsAmong;
+use Wellspring\Core\Filter\Value\Asked;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Paging\PageRule;
@@ -122,7 +123,8 @@ final class Ways
     {
         $found = $rule->field->through === null ? $record->value($rule->field) : null;
         $listed = $rule->test instanceof ChoiceAmong || $rule->test instanceof TermsAmong ? $rule->test->quantity : null;
-        if ($found === null || ! is_array($rule->value) && $listed !== null) {
+        // What the page, the viewer or the address gives is theirs to say.
+        if ($found === null || $rule->value instanceof Asked || ! is_array($rule->value) && $listed !== null) {
             return null;
         }
         if ($listed === Quantity::Any) {
