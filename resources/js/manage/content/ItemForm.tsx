@@ -100,7 +100,11 @@ export function ItemForm({
 		},
 	});
 	const remove = useMutation({
-		mutationFn: () => send<{ change: number }>("DELETE", `/items/${saved?.id}`, { revision: saved?.revision }),
+		mutationFn: async () => {
+			await draft.settled();
+			return send<{ change: number }>("DELETE", `/items/${saved?.id}`, { revision: saved?.revision });
+		},
+		onError: () => draft.keep(),
 		onSuccess: ({ change }) => {
 			draft.drop();
 			void client.invalidateQueries({ queryKey: ["items"] });
@@ -114,7 +118,11 @@ export function ItemForm({
 		},
 	});
 	const discard = useMutation({
-		mutationFn: () => send("DELETE", "/items/draft", { type: type.key, id: saved?.id ?? null }),
+		mutationFn: async () => {
+			await draft.settled();
+			return send("DELETE", "/items/draft", { type: type.key, id: saved?.id ?? null });
+		},
+		onError: () => draft.keep(),
 		onSuccess: () => {
 			draft.drop();
 			setValues(began);

@@ -99,7 +99,7 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 			void flush();
 		};
 	}, [flush]);
-	/** Before a save: nothing more is sent, and what is on its way has arrived, so that no draft comes after it. */
+	/** Before a save, a removal or dropping the draft: nothing more is sent, and what is on its way has arrived, so that no draft comes after it. */
 	const settled = useCallback(() => {
 		if (timer.current) {
 			clearTimeout(timer.current);
