@@ -40,13 +40,33 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport([Refused::class, NoSuchPage::class, StaleWrite::class]);
-        $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('manage/api/*') || $request->expectsJson());
+        $exceptions->shouldRenderJsonWhen(
+            fn (Request $request): bool => $request->is('manage/api/*') || $request->expectsJson(),
+        );
         $exceptions->render(fn (Refused $refused): JsonResponse => new JsonResponse(['problems' => array_map(
-            fn ($problem): array => ['path' => $problem->path, 'code' => $problem->code, 'message' => $problem->message],
+            fn ($problem): array => [
+                'path' => $problem->path,
+                'code' => $problem->code,
+                'message' => $problem->message,
+            ],
             $refused->problems,
         )], 422));
-        $exceptions->render(fn (QueryException $fault, Request $request): ?JsonResponse => $request->is('manage/api/*') ? DatabaseFaults::answer($fault) : null);
-        $exceptions->render(fn (NotFoundHttpException $none, Request $request): ?JsonResponse => $request->is('manage/api/*') && $none->getPrevious() instanceof ModelNotFoundException ? DatabaseFaults::notFound($none->getPrevious()) : null);
-        $exceptions->map(NoSuchPage::class, fn (NoSuchPage $none) => new NotFoundHttpException($none->getMessage(), $none));
+        $exceptions->render(
+            fn (QueryException $fault, Request $request): ?JsonResponse => $request->is('manage/api/*')
+                ? DatabaseFaults::answer($fault)
+                : null,
+        );
+        $exceptions->render(
+            fn (
+                NotFoundHttpException $none,
+                Request $request,
+            ): ?JsonResponse => $request->is('manage/api/*') && $none->getPrevious() instanceof ModelNotFoundException
+                ? DatabaseFaults::notFound($none->getPrevious())
+                : null,
+        );
+        $exceptions->map(
+            NoSuchPage::class,
+            fn (NoSuchPage $none) => new NotFoundHttpException($none->getMessage(), $none),
+        );
     })
     ->create();

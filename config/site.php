@@ -19,7 +19,8 @@ return [
     'audit_days' => (int) env('AUDIT_DAYS', 400),
 
     'media' => [
-        // The largest picture that is taken in, in pixels; one of more than `pixels_in_request` is decoded by the queue's worker.
+        // The largest picture that is taken in, in pixels; one of more than `pixels_in_request` is decoded by the
+        // queue's worker.
         'max_pixels' => (int) env('MEDIA_MAX_PIXELS', 40_000_000),
         'pixels_in_request' => (int) env('MEDIA_PIXELS_IN_REQUEST', 2_000_000),
         // What all files may take in all; 0: no limit.

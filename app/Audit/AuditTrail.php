@@ -18,7 +18,9 @@ final class AuditTrail
         AuditEntry::query()->create([
             'at' => now(),
             'user_id' => $who?->id,
-            'who' => $who === null ? (app()->runningInConsole() && ! app()->runningUnitTests() ? 'the command line' : 'nobody') : "{$who->name} <{$who->email}>",
+            'who' => $who === null
+                ? (app()->runningInConsole() && ! app()->runningUnitTests() ? 'the command line' : 'nobody')
+                : "{$who->name} <{$who->email}>",
             'action' => $action->value,
             'subject' => mb_strimwidth($subject, 0, 300, '…'),
             'details' => $details,

@@ -14,13 +14,19 @@ use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Module\Module;
 
-/** A database of the bench's own, filled by PostgreSQL itself with invented items: a fifth are products, the others posts. */
+/**
+ * A database of the bench's own, filled by PostgreSQL itself with invented items: a fifth are products, the others
+ * posts.
+ */
 final readonly class Ground
 {
     private const CHUNK = 50_000;
 
-    public function __construct(private TypeWriter $types, private CatalogueStore $catalogue, private ModuleStore $modules)
-    {
+    public function __construct(
+        private TypeWriter $types,
+        private CatalogueStore $catalogue,
+        private ModuleStore $modules,
+    ) {
     }
 
     /** @param  \Closure(int): void  $progress told how many items there are */
@@ -30,12 +36,24 @@ final readonly class Ground
             Taxonomy::query()->create(['key' => 'groups', 'label' => 'Plant groups', 'tree' => true]);
             $top = Term::query()->create(['taxonomy_key' => 'groups', 'slug' => 'perennials', 'name' => 'Perennials']);
             for ($n = 1; $n <= 19; $n++) {
-                Term::query()->create(['taxonomy_key' => 'groups', 'slug' => "group-{$n}", 'name' => "Group {$n}", 'parent_id' => $n < 8 ? $top->id : null]);
+                Term::query()->create([
+                    'taxonomy_key' => 'groups',
+                    'slug' => "group-{$n}",
+                    'name' => "Group {$n}",
+                    'parent_id' => $n < 8 ? $top->id : null,
+                ]);
             }
             $this->catalogue->forget();
         }
         foreach (array_diff(['product', 'post'], array_keys($this->catalogue->catalogue()->types)) as $type) {
-            $this->types->apply(json_decode((string) file_get_contents(database_path("demo/types/{$type}.json")), true, 16, JSON_THROW_ON_ERROR));
+            $this->types->apply(
+                json_decode(
+                    (string) file_get_contents(database_path("demo/types/{$type}.json")),
+                    true,
+                    16,
+                    JSON_THROW_ON_ERROR,
+                ),
+            );
         }
         $terms = Term::query()->orderBy('id')->pluck('id')->all();
         for ($from = Item::query()->count() + 1; $from <= $items; $from += self::CHUNK) {
@@ -67,7 +85,14 @@ final readonly class Ground
     /** @return array<string, Module> the modules that are measured, each live on a page of its own */
     public function modules(): array
     {
-        $card = ['card' => ['lines' => [['parts' => [['part' => 'title']]], ['parts' => [['part' => 'price'], ['part' => 'field', 'field' => 'height']]]]]];
+        $card = [
+            'card' => [
+                'lines' => [
+                    ['parts' => [['part' => 'title']]],
+                    ['parts' => [['part' => 'price'], ['part' => 'field', 'field' => 'height']]],
+                ],
+            ],
+        ];
         $where = ['where' => ['all' => [
             ['field' => 'light', 'test' => 'anyOf', 'value' => ['shade', 'half-shade']],
             ['field' => 'price', 'test' => 'gt', 'value' => 5],
@@ -78,11 +103,35 @@ final readonly class Ground
             'newest' => [],
             'cheapest' => ['order' => [['by' => 'price'], ['by' => 'title']]],
             'filtered' => $where + ['order' => [['by' => 'price'], ['by' => 'title']]],
-            'search' => ['where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => 'frost gold*']]], 'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'title']]],
-            'titled' => ['where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => 'plant 47*', 'in' => ['title' => 2, 'groups' => 1]]]], 'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'title']]],
-            'shortlist' => $where + ['order' => [['by' => 'price'], ['by' => 'title']], 'page' => ['mode' => 'fixed', 'size' => 24]],
+            'search' => [
+                'where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => 'frost gold*']]],
+                'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'title']],
+            ],
+            'titled' => [
+                'where' => [
+                    'all' => [[
+                        'field' => 'words',
+                        'test' => 'search',
+                        'value' => 'plant 47*',
+                        'in' => ['title' => 2, 'groups' => 1],
+                    ]],
+                ],
+                'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'title']],
+            ],
+            'shortlist' => $where + [
+                'order' => [['by' => 'price'], ['by' => 'title']],
+                'page' => ['mode' => 'fixed', 'size' => 24],
+            ],
         ] as $key => $rules) {
-            $modules[$key] = $this->modules->read($rules + $card + ['format' => 1, 'key' => "bench-{$key}", 'name' => "Bench {$key}", 'source' => ['items' => ['product']], 'page' => ['mode' => 'numbered', 'size' => 24]]);
+            $modules[$key] = $this->modules->read(
+                $rules + $card + [
+                    'format' => 1,
+                    'key' => "bench-{$key}",
+                    'name' => "Bench {$key}",
+                    'source' => ['items' => ['product']],
+                    'page' => ['mode' => 'numbered', 'size' => 24],
+                ],
+            );
             $row = $this->modules->publish($this->modules->apply($modules[$key]));
             $page = Page::query()->firstOrCreate(['address' => "/bench-{$key}"], ['title' => "Bench {$key}"]);
             $this->modules->place($row, [$page->id]);

@@ -29,7 +29,10 @@ final class Load
         for ($left = $requests; $left > 0 || $open > 0;) {
             while ($left > 0 && $open < self::AT_ONCE) {
                 $one = curl_init($url) ?: throw new \RuntimeException('curl did not start.');
-                curl_setopt_array($one, [CURLOPT_RETURNTRANSFER => true, CURLOPT_FAILONERROR => true, CURLOPT_TIMEOUT => 30]);
+                curl_setopt_array(
+                    $one,
+                    [CURLOPT_RETURNTRANSFER => true, CURLOPT_FAILONERROR => true, CURLOPT_TIMEOUT => 30],
+                );
                 curl_multi_add_handle($all, $one);
                 $left--;
                 $open++;

@@ -20,9 +20,15 @@ final readonly class ByHand
         DB::transaction(function () use ($type, $term, $ids): void {
             $places = '{'.implode(',', $ids).'}';
             if ($term === null) {
-                DB::update('update items set position = array_position(?::bigint[], id) where type_key = ? and position is distinct from array_position(?::bigint[], id)', [$places, $type->key, $places]);
+                DB::update(
+                    'update items set position = array_position(?::bigint[], id) where type_key = ? and position is distinct from array_position(?::bigint[], id)',
+                    [$places, $type->key, $places],
+                );
             } else {
-                DB::update('update item_term set position = array_position(?::bigint[], item_id) where term_id = ? and position is distinct from array_position(?::bigint[], item_id)', [$places, $term->id, $places]);
+                DB::update(
+                    'update item_term set position = array_position(?::bigint[], item_id) where term_id = ? and position is distinct from array_position(?::bigint[], item_id)',
+                    [$places, $term->id, $places],
+                );
             }
         });
     }
@@ -42,6 +48,14 @@ final readonly class ByHand
         $rows = $query->toBase()->select(['items.id', 'items.title'])->selectRaw("{$at} as place")
             ->orderByRaw("{$at} nulls last, items.publish_at desc nulls last, items.id")->limit($most)->get();
 
-        return array_values($rows->map(fn (object $row): array => ['id' => (int) $row->id, 'title' => (string) $row->title, 'placed' => $row->place !== null])->all());
+        return array_values(
+            $rows->map(
+                fn (object $row): array => [
+                    'id' => (int) $row->id,
+                    'title' => (string) $row->title,
+                    'placed' => $row->place !== null,
+                ],
+            )->all(),
+        );
     }
 }

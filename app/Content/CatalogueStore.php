@@ -50,7 +50,11 @@ final class CatalogueStore
         }
         $this->catalogue = $this->read();
         if ($name !== null) {
-            $this->cache->put($name, ['catalogue' => $this->catalogue, 'termIds' => $this->termIds], self::KEEP_SECONDS);
+            $this->cache->put(
+                $name,
+                ['catalogue' => $this->catalogue, 'termIds' => $this->termIds],
+                self::KEEP_SECONDS,
+            );
         }
 
         return $this->catalogue;
@@ -64,7 +68,15 @@ final class CatalogueStore
             $types[$row->key] = TypeFile::read($row->definition, $taxonomies, stored: true);
         }
 
-        return new Catalogue($types, $taxonomies, Group::query()->orderBy('key')->pluck('name', 'key')->map(fn (mixed $name): string => is_string($name) ? $name : '')->all());
+        return new Catalogue(
+            $types,
+            $taxonomies,
+            Group::query()
+                ->orderBy('key')
+                ->pluck('name', 'key')
+                ->map(fn (mixed $name): string => is_string($name) ? $name : '')
+                ->all(),
+        );
     }
 
     /** Call after types, taxonomies or terms were written. */
@@ -103,7 +115,14 @@ final class CatalogueStore
      */
     public function termsOf(?Record $record, array $taxonomies): array
     {
-        return $record === null ? [] : array_merge(...array_map(fn (string $taxonomy): array => $this->termIds($taxonomy, $record->terms($taxonomy)), $taxonomies));
+        return $record === null
+            ? []
+            : array_merge(
+                ...array_map(
+                    fn (string $taxonomy): array => $this->termIds($taxonomy, $record->terms($taxonomy)),
+                    $taxonomies,
+                ),
+            );
     }
 
     /**
@@ -123,18 +142,31 @@ final class CatalogueStore
     private function taxonomies(): array
     {
         // Rows, not models: a taxonomy may have thousands of terms, and every page begins here.
-        $rows = DB::table('terms')->orderBy('position')->orderBy('id')->get(['id', 'taxonomy_key', 'parent_id', 'slug', 'name']);
+        $rows = DB::table('terms')
+            ->orderBy('position')
+            ->orderBy('id')
+            ->get(['id', 'taxonomy_key', 'parent_id', 'slug', 'name']);
         $slugs = $rows->pluck('slug', 'id');
         $terms = [];
         $this->termIds = [];
         foreach ($rows as $row) {
             $parent = $row->parent_id === null ? null : $slugs[$row->parent_id] ?? null;
-            $terms[(string) $row->taxonomy_key][] = new Term((string) $row->slug, (string) $row->name, is_string($parent) ? $parent : null);
+            $terms[(string) $row->taxonomy_key][] = new Term(
+                (string) $row->slug,
+                (string) $row->name,
+                is_string($parent) ? $parent : null,
+            );
             $this->termIds[(string) $row->taxonomy_key][(string) $row->slug] = (int) $row->id;
         }
         $taxonomies = [];
         foreach (TaxonomyRow::query()->orderBy('key')->get() as $row) {
-            $taxonomies[$row->key] = new Taxonomy($row->key, $row->label, $row->tree, new Terms($terms[$row->key] ?? []), self::fields($row->fields));
+            $taxonomies[$row->key] = new Taxonomy(
+                $row->key,
+                $row->label,
+                $row->tree,
+                new Terms($terms[$row->key] ?? []),
+                self::fields($row->fields),
+            );
         }
 
         return $taxonomies;

@@ -32,7 +32,10 @@ final readonly class Drafts
 
         return [
             // A field that the type has lost since is not asked for again.
-            'values' => (object) array_intersect_key(is_array($values) ? $values : [], $known + ['status' => 0, 'audience' => 0, 'author' => 0]),
+            'values' => (object) array_intersect_key(
+                is_array($values) ? $values : [],
+                $known + ['status' => 0, 'audience' => 0, 'author' => 0],
+            ),
             'revision' => $row->revision === null ? null : (int) $row->revision,
             'keptAt' => Instant::write(new \DateTimeImmutable(is_string($row->kept_at) ? $row->kept_at : 'now')),
         ];
@@ -46,10 +49,16 @@ final readonly class Drafts
     public function keep(User $who, string $type, ?Item $item, ?int $revision, array $values): string
     {
         $now = Instant::write(now());
-        $row = ['revision' => $revision, 'values' => json_encode((object) $values, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'kept_at' => $now];
+        $row = [
+            'revision' => $revision,
+            'values' => json_encode((object) $values, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            'kept_at' => $now,
+        ];
         DB::transaction(function () use ($who, $type, $item, $row): void {
             if ($this->row($who, $type, $item)->update($row) === 0) {
-                DB::table('item_drafts')->insertOrIgnore($row + ['user_id' => $who->id, 'type_key' => $type, 'item_id' => $item?->id]);
+                DB::table('item_drafts')->insertOrIgnore(
+                    $row + ['user_id' => $who->id, 'type_key' => $type, 'item_id' => $item?->id],
+                );
             }
         });
 
@@ -63,6 +72,9 @@ final readonly class Drafts
 
     private function row(User $who, string $type, ?Item $item): Builder
     {
-        return DB::table('item_drafts')->where('user_id', $who->id)->where('type_key', $type)->where('item_id', $item?->id);
+        return DB::table('item_drafts')
+            ->where('user_id', $who->id)
+            ->where('type_key', $type)
+            ->where('item_id', $item?->id);
     }
 }

@@ -8,7 +8,11 @@ namespace App\Content;
 final readonly class Effect
 {
     /** @param  bool  $loses  whether values leave the items, to come back only with an undo */
-    public function __construct(public string $field, public string $message, public int $count = 0, public bool $loses = false)
-    {
+    public function __construct(
+        public string $field,
+        public string $message,
+        public int $count = 0,
+        public bool $loses = false,
+    ) {
     }
 }

@@ -18,14 +18,19 @@ use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
-/** The items of one type as managers look for them, in every state: by words, state and any condition a module can ask. */
+/**
+ * The items of one type as managers look for them, in every state: by words, state and any condition a module can ask.
+ */
 final readonly class ItemQuery
 {
     /** Orders that are not by a field. */
     private const OTHER = ['status' => 'status', 'byHand' => 'position'];
 
-    public function __construct(private Compiler $compiler, private CatalogueStore $catalogue, private Contexts $contexts)
-    {
+    public function __construct(
+        private Compiler $compiler,
+        private CatalogueStore $catalogue,
+        private Contexts $contexts,
+    ) {
     }
 
     /**
@@ -50,7 +55,9 @@ final readonly class ItemQuery
         if ($text('slugs') !== '') {
             $query->whereIn('slug', explode(',', $text('slugs')));
         }
-        $where = is_string($asked['where'] ?? null) ? json_decode($asked['where'], true, 16) : ($asked['where'] ?? null);
+        $where = is_string($asked['where'] ?? null)
+            ? json_decode($asked['where'], true, 16)
+            : ($asked['where'] ?? null);
         if (is_array($where) && $where !== []) {
             $problems = new Problems;
             $group = WhereReader::for($type, $this->catalogue->catalogue(), $problems)->group($where, 'where', 1);
@@ -75,7 +82,10 @@ final readonly class ItemQuery
         $direction = $up ? 'asc' : 'desc';
         if ($field !== null && $field->family()->ordered()) {
             $fragment = FieldSql::order($field);
-            $query->orderByRaw("{$fragment->sql} {$direction}".($field->isNeverEmpty() && $by !== 'publish_at' ? '' : ' nulls last'), $fragment->bindings);
+            $query->orderByRaw(
+                "{$fragment->sql} {$direction}".($field->isNeverEmpty() && $by !== 'publish_at' ? '' : ' nulls last'),
+                $fragment->bindings,
+            );
         } else {
             $query->orderByRaw((self::OTHER[$by] ?? 'updated_at')." {$direction} nulls last");
         }

@@ -48,7 +48,8 @@ final class ItemWriter
     }
 
     /**
-     * Faults that only the stored content can tell: a slug that is taken, a picture, an item or a person that is not there.
+     * Faults that only the stored content can tell: a slug that is taken, a picture, an item or a person that is not
+     * there.
      *
      * @throws \Wellspring\Core\Problem\Refused
      */
@@ -56,20 +57,34 @@ final class ItemWriter
     {
         $problems = new Problems;
         if ($draft->slug !== null) {
-            $owner = Item::query()->where('type_key', $type->key)->where('slug', $draft->slug)->first(['id', 'title', 'author_id']);
+            $owner = Item::query()
+                ->where('type_key', $type->key)
+                ->where('slug', $draft->slug)
+                ->first(['id', 'title', 'author_id']);
             if ($owner !== null && $owner->id !== $item?->id) {
                 // The title of what is not theirs is not told to an author.
                 $by = Auth::hasUser() && Gate::denies('edit', $owner) ? '' : " by “{$owner->title}”";
-                $problems->add('slug', 'taken', "“{$draft->slug}” is taken{$by}; expected a slug that no other {$type->label} has.");
+                $problems->add(
+                    'slug',
+                    'taken',
+                    "“{$draft->slug}” is taken{$by}; expected a slug that no other {$type->label} has.",
+                );
             }
         }
         if ($draft->author !== null && $this->personId($draft->author) === null) {
-            $problems->add('author', 'unknownPerson', "expected the e-mail address of one of the site’s people, found “{$draft->author}”.");
+            $problems->add(
+                'author',
+                'unknownPerson',
+                "expected the e-mail address of one of the site’s people, found “{$draft->author}”.",
+            );
         }
         foreach ($type->fields as $field) {
             foreach ($this->missing($field, $draft->fields[$field->key] ?? null) as $name) {
                 [$code, $what] = match ($field->family()) {
-                    Family::Items => ['unknownItem', 'an item on this site as '.(count($field->types) === 1 ? 'its slug' : 'type/slug')],
+                    Family::Items => [
+                        'unknownItem',
+                        'an item on this site as '.(count($field->types) === 1 ? 'its slug' : 'type/slug'),
+                    ],
                     Family::Person => ['unknownPerson', 'the e-mail address of one of the site’s people'],
                     Family::File => ['unknownFile', 'the name of a file on this site'],
                     Family::Video => ['unknownFile', 'the name of a video on this site'],
@@ -109,7 +124,12 @@ final class ItemWriter
             }
         }
 
-        return $draft->with($draft->slug ?? '', $draft->publishAt, $draft->text, array_filter($fields, fn (mixed $value): bool => $value !== null));
+        return $draft->with(
+            $draft->slug ?? '',
+            $draft->publishAt,
+            $draft->text,
+            array_filter($fields, fn (mixed $value): bool => $value !== null),
+        );
     }
 
     /**
@@ -119,15 +139,23 @@ final class ItemWriter
      *
      * @throws Refused when another item takes the slug at the same moment
      */
-    public function create(Type $type, ItemDraft $draft, array $reserved = [], ?int $as = null, int $after = 0, ?RevisionRecorder $recorder = null): Item
-    {
+    public function create(
+        Type $type,
+        ItemDraft $draft,
+        array $reserved = [],
+        ?int $as = null,
+        int $after = 0,
+        ?RevisionRecorder $recorder = null,
+    ): Item {
         $item = new Item(['type_key' => $type->key]);
         if ($as !== null) {
             $item->id = $as;
         }
         $item->revision = $after + 1;
 
-        return self::together(fn (): Item => $this->write($item, $type, $draft, null, $recorder ?? RevisionRecorder::single(), $reserved));
+        return self::together(
+            fn (): Item => $this->write($item, $type, $draft, null, $recorder ?? RevisionRecorder::single(), $reserved),
+        );
     }
 
     /**
@@ -136,8 +164,13 @@ final class ItemWriter
      * @throws StaleWrite
      * @throws ModelNotFoundException when it was removed meanwhile
      */
-    public function update(Item $item, Type $type, ItemDraft $draft, ?int $revision = null, ?RevisionRecorder $recorder = null): Item
-    {
+    public function update(
+        Item $item,
+        Type $type,
+        ItemDraft $draft,
+        ?int $revision = null,
+        ?RevisionRecorder $recorder = null,
+    ): Item {
         return self::together(function () use ($item, $type, $draft, $revision, $recorder): Item {
             $item = self::locked($item, $revision);
             RevisionRecorder::keep($item, $type);
@@ -169,7 +202,8 @@ final class ItemWriter
     }
 
     /**
-     * Locks items against others' writes, in the one order in which everybody locks several: by id. What only links to them
+     * Locks items against others' writes, in the one order in which everybody locks several: by id. What only links to
+     * them
      * does not wait.
      *
      * @param  list<int>  $ids
@@ -178,7 +212,10 @@ final class ItemWriter
     {
         sort($ids);
         foreach (array_chunk($ids, 5000) as $some) {
-            DB::select('select id from items where id = any(?::bigint[]) order by id for no key update', ['{'.implode(',', $some).'}']);
+            DB::select(
+                'select id from items where id = any(?::bigint[]) order by id for no key update',
+                ['{'.implode(',', $some).'}'],
+            );
         }
     }
 
@@ -198,11 +235,18 @@ final class ItemWriter
      * @param  int|null  $before  its revision before; null for a new one
      * @param  array<array-key, mixed>  $reserved
      */
-    private function write(Item $item, Type $type, ItemDraft $draft, ?int $before, RevisionRecorder $recorder, array $reserved = []): Item
-    {
+    private function write(
+        Item $item,
+        Type $type,
+        ItemDraft $draft,
+        ?int $before,
+        RevisionRecorder $recorder,
+        array $reserved = [],
+    ): Item {
         $draft = $draft->with(
             $draft->slug ?? ($before === null ? '' : $item->slug),
-            $draft->publishAt ?? ($draft->status->value === 'published' ? Instant::write($item->publish_at ?? now()) : null),
+            $draft->publishAt
+                ?? ($draft->status->value === 'published' ? Instant::write($item->publish_at ?? now()) : null),
             $draft->text === null ? null : $this->html->safe($draft->text),
             $this->html->safeFields($type->fields, $draft->fields),
         );
@@ -215,11 +259,17 @@ final class ItemWriter
             'author_id' => $draft->author === null ? null : $this->personId($draft->author),
             'lead' => $draft->lead,
             'text' => $draft->text,
-            'fields' => array_filter($draft->fields, fn (string $key): bool => ! $type->fields[$key]->family()->isLink(), ARRAY_FILTER_USE_KEY),
+            'fields' => array_filter(
+                $draft->fields,
+                fn (string $key): bool => ! $type->fields[$key]->family()->isLink(),
+                ARRAY_FILTER_USE_KEY,
+            ),
             'words' => self::words($type, $draft),
         ]);
         $item->updated_at = now()->toImmutable();
-        $before === null ? $this->insert($item, $type, $draft, $reserved) : $item->fill(['slug' => $draft->slug, 'folded' => self::folded($type, $draft)])->save();
+        $before === null
+            ? $this->insert($item, $type, $draft, $reserved)
+            : $item->fill(['slug' => $draft->slug, 'folded' => self::folded($type, $draft)])->save();
         $draft = $draft->with($item->slug, $draft->publishAt, $draft->text, $draft->fields);
         $this->writeTerms($item, $draft, $before === null);
         $this->writeLinks($item, $type, $draft, $before === null);
@@ -240,17 +290,29 @@ final class ItemWriter
         if ($draft->slug === '') {
             $base = Slug::from($draft->title);
             $name = fn (int $n): string => $n === 1 ? $base : "{$base}-{$n}";
-            FreeName::insert($item, 'slug', ['type_key'], $name, $reserved, fn (string $slug): array => $item->folded = ['slug' => $slug] + $item->folded);
+            FreeName::insert(
+                $item,
+                'slug',
+                ['type_key'],
+                $name,
+                $reserved,
+                fn (string $slug): array => $item->folded = ['slug' => $slug] + $item->folded,
+            );
         } else {
             $item->slug = (string) $draft->slug;
             if (! FreeName::inserted($item, ['type_key', 'slug'])) {
-                throw Refused::because('slug', 'taken', "“{$draft->slug}” was taken a moment ago; expected a slug that no other {$type->label} has.");
+                throw Refused::because(
+                    'slug',
+                    'taken',
+                    "“{$draft->slug}” was taken a moment ago; expected a slug that no other {$type->label} has.",
+                );
             }
         }
     }
 
     /**
-     * In the transaction at hand, or in one of its own, tried again where the database ends it because of others' locks. Within an import a savepoint for every item would hold a lock
+     * In the transaction at hand, or in one of its own, tried again where the database ends it because of others'
+     * locks. Within an import a savepoint for every item would hold a lock
      * for every item, and the database has room for some thousands.
      *
      * @template T
@@ -280,7 +342,10 @@ final class ItemWriter
         return $folded;
     }
 
-    /** @return array<string, array<string, string>> the words of its texts, by how they stand and by field; those of its terms stand with the terms */
+    /**
+     * @return array<string, array<string, string>> the words of its texts, by how they stand and by field; those of
+     *   its terms stand with the terms
+     */
     public static function words(Type $type, ItemDraft $draft): array
     {
         $words = [];
@@ -293,14 +358,18 @@ final class ItemWriter
             }
         }
 
-        return array_filter(array_map(fn (array $all): array => array_filter($all, fn (string $text): bool => $text !== ''), $words));
+        return array_filter(
+            array_map(fn (array $all): array => array_filter($all, fn (string $text): bool => $text !== ''), $words),
+        );
     }
 
     private function writeTerms(Item $item, ItemDraft $draft, bool $new): void
     {
         $wanted = $this->wantedTerms($draft);
         if ($new) {
-            DB::table('item_term')->insert(array_map(fn (int $term): array => ['term_id' => $term, 'item_id' => $item->id], $wanted));
+            DB::table('item_term')->insert(
+                array_map(fn (int $term): array => ['term_id' => $term, 'item_id' => $item->id], $wanted),
+            );
 
             return;
         }
@@ -311,7 +380,9 @@ final class ItemWriter
     /** @return list<int> ids, in their own order */
     private function wantedTerms(ItemDraft $draft): array
     {
-        $ids = array_merge(...array_map($this->catalogue->termIds(...), array_keys($draft->terms), array_values($draft->terms)));
+        $ids = array_merge(
+            ...array_map($this->catalogue->termIds(...), array_keys($draft->terms), array_values($draft->terms)),
+        );
         sort($ids);
 
         return $ids;
@@ -323,7 +394,9 @@ final class ItemWriter
         foreach ($type->fields as $key => $field) {
             foreach ($field->family()->isLink() ? (array) ($draft->fields[$key] ?? []) : [] as $position => $name) {
                 $name = is_string($name) ? $name : '';
-                $to = $field->family() === Family::Person ? ['target_id' => null, 'person_id' => $this->personId($name)] : ['target_id' => $this->targetId($name), 'person_id' => null];
+                $to = $field->family() === Family::Person
+                    ? ['target_id' => null, 'person_id' => $this->personId($name)]
+                    : ['target_id' => $this->targetId($name), 'person_id' => null];
                 // What is still on its way with an import is linked to when it is there.
                 if ($to !== ['target_id' => null, 'person_id' => null]) {
                     $rows[] = ['item_id' => $item->id, 'field' => $key, 'position' => $position] + $to;
@@ -331,7 +404,18 @@ final class ItemWriter
             }
         }
         if (! $new) {
-            $now = $item->links()->get(['item_id', 'field', 'position', 'target_id', 'person_id'])->map(fn (ItemLink $link): array => $link->only(['item_id', 'field', 'position', 'target_id', 'person_id']))->all();
+            $now = $item->links()
+                ->get(['item_id', 'field', 'position', 'target_id', 'person_id'])
+                ->map(
+                    fn (ItemLink $link): array => $link->only([
+                        'item_id',
+                        'field',
+                        'position',
+                        'target_id',
+                        'person_id',
+                    ]),
+                )
+                ->all();
             $wanted = collect($rows)->sortBy([['field', 'asc'], ['position', 'asc']])->values()->all();
             if ($now == $wanted) {
                 return;

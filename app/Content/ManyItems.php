@@ -33,11 +33,18 @@ final readonly class ManyItems implements LongWork
      */
     public function run(array $input, \Closure $progress): array
     {
-        $type = $this->catalogue->catalogue()->type(is_string($input['type'] ?? null) ? $input['type'] : '') ?? throw Refused::because('type', 'unknownType', 'There is no such content type any more.');
+        $type = $this->catalogue->catalogue()->type(is_string($input['type'] ?? null) ? $input['type'] : '')
+            ?? throw Refused::because('type', 'unknownType', 'There is no such content type any more.');
         $do = $input['do'] ?? null;
         $ids = array_values(array_filter((array) ($input['ids'] ?? []), is_int(...)));
 
-        return $this->do($type, $ids, in_array($do, self::DOES, true) ? $do : 'set', (array) ($input['with'] ?? []), $progress);
+        return $this->do(
+            $type,
+            $ids,
+            in_array($do, self::DOES, true) ? $do : 'set',
+            (array) ($input['with'] ?? []),
+            $progress,
+        );
     }
 
     /**
@@ -50,14 +57,26 @@ final readonly class ManyItems implements LongWork
     public function do(Type $type, array $ids, string $do, array $with, ?\Closure $progress = null): array
     {
         if (count($ids) > self::MOST) {
-            throw Refused::because('ids', 'tooMany', 'expected at most '.number_format(self::MOST).' items at a time, found '.number_format(count($ids)).'. Narrow the table with a filter first.');
+            throw Refused::because(
+                'ids',
+                'tooMany',
+                'expected at most '.number_format(self::MOST).' items at a time, found '.number_format(count($ids))
+                    .'. Narrow the table with a filter first.',
+            );
         }
         $left = [];
         $done = 0;
         sort($ids);
         $taxonomy = is_string($with['taxonomy'] ?? null) ? $with['taxonomy'] : '';
         $slugs = array_values(array_filter((array) ($with['terms'] ?? []), is_string(...)));
-        if (str_ends_with($do, 'Terms') && (! isset($type->taxonomies[$taxonomy]) || $slugs === [] || count($this->catalogue->termIds($taxonomy, $slugs)) !== count($slugs))) {
+        if (
+            str_ends_with($do, 'Terms')
+            && (
+                ! isset($type->taxonomies[$taxonomy])
+                    || $slugs === []
+                    || count($this->catalogue->termIds($taxonomy, $slugs)) !== count($slugs)
+            )
+        ) {
             throw Refused::because('terms', 'wrongValue', "expected terms of a taxonomy of {$type->plural}.");
         }
         $change = RevisionRecorder::change('items', 'Edited many', self::how($do), function (RevisionRecorder $recorder, Change $change) use ($type, $ids, $do, $with, $taxonomy, $slugs, $progress, &$left, &$done): void {
@@ -74,7 +93,11 @@ final readonly class ManyItems implements LongWork
                 }
             }
             if ($do === 'delete') {
-                AuditTrail::record(Action::ItemsRemoved, "{$done} ".mb_strtolower($type->plural), ['change' => $change->id]);
+                AuditTrail::record(
+                    Action::ItemsRemoved,
+                    "{$done} ".mb_strtolower($type->plural),
+                    ['change' => $change->id],
+                );
             }
             $change->update(['title' => self::title($do, $done, $done === 1 ? $type->label : $type->plural)]);
         });
@@ -86,8 +109,15 @@ final readonly class ManyItems implements LongWork
      * @param  array<string, mixed>  $with
      * @param  list<string>  $slugs
      */
-    private function one(Type $type, Item $item, string $do, array $with, string $taxonomy, array $slugs, RevisionRecorder $recorder): bool
-    {
+    private function one(
+        Type $type,
+        Item $item,
+        string $do,
+        array $with,
+        string $taxonomy,
+        array $slugs,
+        RevisionRecorder $recorder,
+    ): bool {
         if ($do === 'delete') {
             $this->writer->remove($item, $recorder);
 
@@ -99,9 +129,14 @@ final readonly class ManyItems implements LongWork
         $draft = match ($do) {
             'publish' => $reader->asItStands(['status' => 'published'] + $standing),
             'unpublish' => $reader->asItStands(['status' => 'draft'] + $standing),
-            'addTerms' => $reader->asItStands([$taxonomy => array_values(array_unique([...$terms, ...$slugs]))] + $standing),
+            'addTerms' => $reader->asItStands(
+                [$taxonomy => array_values(array_unique([...$terms, ...$slugs]))] + $standing,
+            ),
             'removeTerms' => $reader->asItStands([$taxonomy => array_values(array_diff($terms, $slugs))] + $standing),
-            default => $reader->fromValues(array_filter((array) ($with['values'] ?? []), is_string(...), ARRAY_FILTER_USE_KEY), $standing),
+            default => $reader->fromValues(
+                array_filter((array) ($with['values'] ?? []), is_string(...), ARRAY_FILTER_USE_KEY),
+                $standing,
+            ),
         };
         if (Differences::same($draft->values(), $reader->asItStands($standing)->values())) {
             return false;
@@ -130,7 +165,10 @@ final readonly class ManyItems implements LongWork
 
         return match ($do) {
             'publish' => "Published {$count} {$what}",
-            'unpublish' => Message::of('Made {n, plural, one {# {what} a draft} other {# {what} drafts}}', ['n' => $count, 'what' => $what]),
+            'unpublish' => Message::of(
+                'Made {n, plural, one {# {what} a draft} other {# {what} drafts}}',
+                ['n' => $count, 'what' => $what],
+            ),
             'addTerms' => "Gave {$count} {$what} a term",
             'removeTerms' => "Took a term from {$count} {$what}",
             'delete' => "Removed {$count} {$what}",

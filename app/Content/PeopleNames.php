@@ -10,7 +10,10 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 
-/** Items name people by e-mail. Authors are not told other people's addresses: for them, people are named by their slugs. */
+/**
+ * Items name people by e-mail. Authors are not told other people's addresses: for them, people are named by their
+ * slugs.
+ */
 final class PeopleNames
 {
     /** @var array<string, string>|null slugs by e-mail */
@@ -22,7 +25,13 @@ final class PeopleNames
      */
     public function shownTo(User $who, Type $type, array $values): array
     {
-        return $who->isManager() ? $values : self::mapped($type, $values, fn (string $email): string => $email === $who->email ? $email : $this->slugs()[$email] ?? '');
+        return $who->isManager()
+            ? $values
+            : self::mapped(
+                $type,
+                $values,
+                fn (string $email): string => $email === $who->email ? $email : $this->slugs()[$email] ?? '',
+            );
     }
 
     /**
@@ -52,7 +61,10 @@ final class PeopleNames
      */
     private static function mapped(Type $type, array $values, \Closure $name): array
     {
-        $people = array_filter($type->fields + ItemReader::choiceFields(), fn (Field $field): bool => $field->family() === Family::Person);
+        $people = array_filter(
+            $type->fields + ItemReader::choiceFields(),
+            fn (Field $field): bool => $field->family() === Family::Person,
+        );
         foreach (array_keys(array_intersect_key($people, $values)) as $key) {
             $values[$key] = is_string($values[$key]) ? $name($values[$key]) : $values[$key];
         }

@@ -32,7 +32,9 @@ final class Records
         $asked = fn (\Closure $of): bool => array_filter($fields, $of) !== [];
         $with = [
             ...$asked(fn (Field $field): bool => $field->family() === Family::Terms) ? ['terms'] : [],
-            ...$asked(fn (Field $field): bool => $field->family()->isLink() && $field->origin === Origin::Type) ? Item::shownLinks() : [],
+            ...$asked(fn (Field $field): bool => $field->family()->isLink() && $field->origin === Origin::Type)
+                ? Item::shownLinks()
+                : [],
             ...$asked(fn (Field $field): bool => $field->key === 'author') ? ['author:id,name,email,slug,active'] : [],
         ];
         $items = Item::query()->with($with)->findMany($ids)->keyBy('id');
@@ -79,7 +81,9 @@ final class Records
         return $targets;
     }
 
-    /** @return array<string, array<string, string>> of its texts, and of the names of its terms and of those above them */
+    /**
+     * @return array<string, array<string, string>> of its texts, and of the names of its terms and of those above them
+     */
     private static function words(Item $item): array
     {
         $words = array_map(fn (mixed $texts): array => array_filter((array) $texts, is_string(...)), $item->words);
@@ -100,12 +104,19 @@ final class Records
     public static function person(User $user): Record
     {
         return new Record(
-            $user->id, People::KEY, (string) $user->slug, $user->name, $user->active ? Status::Published : Status::Draft, '0001-01-01T00:00:00Z', null, Audience::Everyone,
-            ['name' => $user->name, 'email' => $user->email] + ($user->relationLoaded('groups') ? ['groups' => $user->groups->pluck('key')->all()] : []),
+            $user->id, People::KEY, (string) $user->slug, $user->name, $user->active
+                ? Status::Published
+                : Status::Draft, '0001-01-01T00:00:00Z', null, Audience::Everyone,
+            ['name' => $user->name, 'email' => $user->email] + (
+                $user->relationLoaded('groups') ? ['groups' => $user->groups->pluck('key')->all()] : []
+            ),
         );
     }
 
-    /** @param  array<int, Item>  $targets  what it links to, whole, by id; of what is absent, only what is shown of links */
+    /**
+     * @param  array<int, Item>  $targets  what it links to, whole, by id; of what is absent, only what is shown of
+     *   links
+     */
     public static function of(Item $item, array $targets = []): Record
     {
         $terms = [];
@@ -113,7 +124,10 @@ final class Records
             $terms[$term->taxonomy_key][] = $term->slug;
         }
         $linked = self::linked($item, $targets);
-        $names = array_map(fn (array $others): array => array_map(fn (Record $other): string => $other->name(), $others), $linked);
+        $names = array_map(
+            fn (array $others): array => array_map(fn (Record $other): string => $other->name(), $others),
+            $linked,
+        );
         foreach ($item->links as $link) {
             if ($link->person !== null) {
                 $names[$link->field] = $link->person->email;
@@ -149,7 +163,13 @@ final class Records
     public static function values(Item $item, Type $type): array
     {
         $record = self::of($item);
-        $values = ['slug' => $item->slug, 'status' => $item->status, 'audience' => $item->audience, 'author' => $item->author?->email, 'lead' => $item->lead];
+        $values = [
+            'slug' => $item->slug,
+            'status' => $item->status,
+            'audience' => $item->audience,
+            'author' => $item->author?->email,
+            'lead' => $item->lead,
+        ];
         foreach ($type->reachable as $key => $field) {
             if (! in_array($key, ['created_at', 'updated_at', ...array_keys(Type::madeFields())], true)) {
                 $values[$key] ??= $record->value($field);
@@ -171,7 +191,9 @@ final class Records
                 $linked[$link->field][] = self::person($link->person);
             } elseif ($link->target !== null) {
                 $whole = $targets[$link->target->id] ?? null;
-                $linked[$link->field][] = $whole === null ? self::named($link->target) : self::of($whole->setRelation('links', new Collection));
+                $linked[$link->field][] = $whole === null
+                    ? self::named($link->target)
+                    : self::of($whole->setRelation('links', new Collection));
             }
         }
 

@@ -23,12 +23,17 @@ final class RevisionRecorder
     /** @var array<int, array<string, mixed>> that go with removed items, by id */
     private array $links = [];
 
-    /** @var array<int, array{change_id: int, item_id: int, before: int|null, after: int|null}> not written yet, by item */
+    /**
+     * @var array<int, array{change_id: int, item_id: int, before: int|null, after: int|null}> not written yet, by item
+     */
     private array $waiting = [];
 
     /** @param  string  $how  what each item's revision says was done: `imported`, `published with others` */
-    private function __construct(private readonly string $how, private readonly int|string|null $user, public readonly ?Change $change)
-    {
+    private function __construct(
+        private readonly string $how,
+        private readonly int|string|null $user,
+        public readonly ?Change $change,
+    ) {
     }
 
     /** For a write that stands alone. */
@@ -38,7 +43,8 @@ final class RevisionRecorder
     }
 
     /**
-     * Does the work as one change. All of it is written, or nothing; it is done anew where the database ended it because
+     * Does the work as one change. All of it is written, or nothing; it is done anew where the database ended it
+     * because
      * of others' locks, and so must begin from nothing each time.
      *
      * @param  \Closure(self, Change): void  $work
@@ -46,7 +52,13 @@ final class RevisionRecorder
     public static function change(string $kind, string $title, string $how, \Closure $work): Change
     {
         return DB::transaction(function () use ($kind, $title, $how, $work): Change {
-            $change = Change::query()->create(['user_id' => Auth::id(), 'kind' => $kind, 'title' => $title, 'data' => [], 'made_at' => now()]);
+            $change = Change::query()->create([
+                'user_id' => Auth::id(),
+                'kind' => $kind,
+                'title' => $title,
+                'data' => [],
+                'made_at' => now(),
+            ]);
             $recorder = new self($how, Auth::id(), $change);
             $work($recorder, $change);
             $recorder->finish();
@@ -91,7 +103,9 @@ final class RevisionRecorder
     public static function keep(Item $item, Type $type): void
     {
         if (! Revision::query()->where('item_id', $item->id)->where('number', $item->revision)->exists()) {
-            DB::table('item_revisions')->insert(self::row($item, Records::values($item->load(Item::whole()), $type), 'as it was', null));
+            DB::table('item_revisions')->insert(
+                self::row($item, Records::values($item->load(Item::whole()), $type), 'as it was', null),
+            );
         }
     }
 
@@ -108,7 +122,10 @@ final class RevisionRecorder
             'user_id' => $user,
             'how' => $how,
             'at' => $item->getAttribute('updated_at') ?? now(),
-            'values' => json_encode((object) $values, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+            'values' => json_encode(
+                (object) $values,
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            ),
         ];
     }
 

@@ -21,10 +21,19 @@ final readonly class Revisions
 
     private const SHOWN = 100;
 
-    /** @return list<array{number: int, by: string, at: string, how: string, changed: list<Difference>}> newest first, each with what it changed */
+    /**
+     * @return list<array{number: int, by: string, at: string, how: string, changed: list<Difference>}> newest first,
+     *   each with what it changed
+     */
     public function of(Item $item, Type $type, User $who): array
     {
-        $rows = Revision::query()->with('user:id,name')->where('item_id', $item->id)->latest('number')->limit(self::SHOWN + 1)->get()->all();
+        $rows = Revision::query()
+            ->with('user:id,name')
+            ->where('item_id', $item->id)
+            ->latest('number')
+            ->limit(self::SHOWN + 1)
+            ->get()
+            ->all();
         $shown = [];
         foreach (array_slice($rows, 0, self::SHOWN) as $i => $row) {
             $shown[] = $this->about($row) + ['changed' => Differences::between(
@@ -48,17 +57,39 @@ final readonly class Revisions
         $theirs = Records::values($item, $type);
         $base = Revision::query()->where('item_id', $item->id)->where('number', $revision)->first()->values ?? $theirs;
         $mine += $base;
-        [$theirs, $base, $mine] = array_map(fn (array $values): array => $this->people->shownTo($who, $type, $values), [$theirs, $base, $mine]);
+        [$theirs, $base, $mine] = array_map(
+            fn (array $values): array => $this->people->shownTo($who, $type, $values),
+            [$theirs, $base, $mine],
+        );
         ['merged' => $merged, 'conflicts' => $conflicts] = Differences::merge($base, $mine, $theirs);
 
         return [
             'theirs' => Differences::between($type, $base, $theirs),
             'conflicts' => array_map(
-                fn (Difference $one): array => ['field' => $one->field, 'label' => $one->label, 'theirs' => $one->before, 'mine' => $one->after],
-                array_values(array_filter(Differences::between($type, $theirs, $mine), fn (Difference $one): bool => in_array($one->field, $conflicts, true))),
+                fn (Difference $one): array => [
+                    'field' => $one->field,
+                    'label' => $one->label,
+                    'theirs' => $one->before,
+                    'mine' => $one->after,
+                ],
+                array_values(
+                    array_filter(
+                        Differences::between($type, $theirs, $mine),
+                        fn (Difference $one): bool => in_array($one->field, $conflicts, true),
+                    ),
+                ),
             ),
             'merged' => (object) $merged,
-            'saves' => array_values(Revision::query()->with('user:id,name')->where('item_id', $item->id)->where('number', '>', $revision)->orderBy('number')->get()->map($this->about(...))->all()),
+            'saves' => array_values(
+                Revision::query()
+                    ->with('user:id,name')
+                    ->where('item_id', $item->id)
+                    ->where('number', '>', $revision)
+                    ->orderBy('number')
+                    ->get()
+                    ->map($this->about(...))
+                    ->all(),
+            ),
         ];
     }
 

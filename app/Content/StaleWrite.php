@@ -12,7 +12,9 @@ final class StaleWrite extends \RuntimeException
     /** @param  array<string, mixed>  $more  what else the answer tells */
     public function __construct(public readonly int $revision, private readonly array $more = [])
     {
-        parent::__construct('Someone else saved this in the meantime. Nothing of yours was written or lost: look at what changed, then decide.');
+        parent::__construct(
+            'Someone else saved this in the meantime. Nothing of yours was written or lost: look at what changed, then decide.',
+        );
     }
 
     public function render(): JsonResponse

@@ -27,8 +27,11 @@ use Wellspring\Core\Text\Words;
 /** The one way in which taxonomies and terms are written. What it does to items and modules can be undone. */
 final readonly class TermWriter
 {
-    public function __construct(private CatalogueStore $store, private SafeHtml $html, private DefinitionRenamer $renamer)
-    {
+    public function __construct(
+        private CatalogueStore $store,
+        private SafeHtml $html,
+        private DefinitionRenamer $renamer,
+    ) {
     }
 
     /** Makes the taxonomy, or what of it the site lacks: terms that are there stay as they are. */
@@ -47,11 +50,19 @@ final readonly class TermWriter
     public function define(TaxonomyFile $file): TaxonomyRow
     {
         $row = TaxonomyRow::query()->find($file->taxonomy->key) ?? new TaxonomyRow(['key' => $file->taxonomy->key]);
-        if ($row->exists && ! $file->taxonomy->tree && Term::query()->where('taxonomy_key', $row->key)->whereNotNull('parent_id')->exists()) {
+        if (
+            $row->exists
+            && ! $file->taxonomy->tree
+            && Term::query()->where('taxonomy_key', $row->key)->whereNotNull('parent_id')->exists()
+        ) {
             throw Refused::because('tree', 'inUse', 'there are terms below others; move them to the top first.');
         }
         $fields = TaxonomyFile::write($file->taxonomy, []);
-        $row->fill(['label' => $file->taxonomy->label, 'tree' => $file->taxonomy->tree, 'fields' => array_intersect_key($fields, ['properties' => 0, 'required' => 0])])->save();
+        $row->fill([
+            'label' => $file->taxonomy->label,
+            'tree' => $file->taxonomy->tree,
+            'fields' => array_intersect_key($fields, ['properties' => 0, 'required' => 0]),
+        ])->save();
         AuditTrail::record(Action::TaxonomyChanged, $row->label, ['key' => $row->key]);
         $this->store->forget();
 
@@ -63,9 +74,19 @@ final readonly class TermWriter
     {
         $this->check($taxonomy, $draft, null, $parent);
         $last = Term::query()->where('taxonomy_key', $taxonomy)->where('parent_id', $parent?->id)->max('position');
-        $term = new Term(['taxonomy_key' => $taxonomy, 'parent_id' => $parent?->id, 'position' => (is_numeric($last) ? (int) $last : -1) + 1] + $this->columns($taxonomy, $draft));
+        $term = new Term(
+            [
+                'taxonomy_key' => $taxonomy,
+                'parent_id' => $parent?->id,
+                'position' => (is_numeric($last) ? (int) $last : -1) + 1,
+            ] + $this->columns($taxonomy, $draft),
+        );
         if (! FreeName::inserted($term, ['taxonomy_key', 'slug'])) {
-            throw Refused::because('slug', 'taken', "“{$draft->slug}” was taken a moment ago; expected a slug that no other term has.");
+            throw Refused::because(
+                'slug',
+                'taken',
+                "“{$draft->slug}” was taken a moment ago; expected a slug that no other term has.",
+            );
         }
         $this->store->forget();
 
@@ -98,7 +119,13 @@ final readonly class TermWriter
     {
         DB::transaction(function () use ($term, $parent, $position): void {
             Term::query()->where('taxonomy_key', $term->taxonomy_key)->orderBy('id')->lockForUpdate()->get(['id']);
-            if ($parent !== null && ($parent->taxonomy_key !== $term->taxonomy_key || ! (TaxonomyRow::query()->find($term->taxonomy_key)->tree ?? false))) {
+            if (
+                $parent !== null
+                && (
+                    $parent->taxonomy_key !== $term->taxonomy_key
+                        || ! (TaxonomyRow::query()->find($term->taxonomy_key)->tree ?? false)
+                )
+            ) {
                 throw Refused::because('parent', 'wrongValue', 'expected a term of the same tree.');
             }
             for ($above = $parent; $above !== null; $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)) {
@@ -106,12 +133,25 @@ final readonly class TermWriter
                     throw Refused::because('parent', 'wrongValue', "“{$term->name}” cannot stand below itself.");
                 }
             }
-            $neighbours = Term::query()->where('taxonomy_key', $term->taxonomy_key)->where('parent_id', $parent?->id)->where('id', '<>', $term->id)->orderBy('position')->orderBy('id')->pluck('id')->all();
+            $neighbours = Term::query()
+                ->where('taxonomy_key', $term->taxonomy_key)
+                ->where('parent_id', $parent?->id)
+                ->where('id', '<>', $term->id)
+                ->orderBy('position')
+                ->orderBy('id')
+                ->pluck('id')
+                ->all();
             array_splice($neighbours, max(0, min($position, count($neighbours))), 0, [$term->id]);
             $term->parent_id = $parent?->id;
             $term->save();
-            $order = '{'.implode(',', array_map(fn (mixed $id): string => is_numeric($id) ? (string) $id : '0', $neighbours)).'}';
-            DB::update('update terms set position = placed.place - 1 from unnest(?::bigint[]) with ordinality as placed(id, place) where terms.id = placed.id and position <> placed.place - 1', [$order]);
+            $order = '{'.implode(
+                ',',
+                array_map(fn (mixed $id): string => is_numeric($id) ? (string) $id : '0', $neighbours),
+            ).'}';
+            DB::update(
+                'update terms set position = placed.place - 1 from unnest(?::bigint[]) with ordinality as placed(id, place) where terms.id = placed.id and position <> placed.place - 1',
+                [$order],
+            );
             $this->store->forget();
         });
     }
@@ -128,17 +168,29 @@ final readonly class TermWriter
         return $this->change("Merged {$names} into “{$into->name}”", 'terms merged', [...$gone, $into], function (Change $change) use ($into, $gone): void {
             for ($above = $into; $above !== null; $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)) {
                 if (in_array($above->id, array_map(fn (Term $term): int => $term->id, $gone), true)) {
-                    throw Refused::because('into', 'wrongValue', "“{$into->name}” stands below “{$above->name}”; a term cannot be merged into one below itself.");
+                    throw Refused::because(
+                        'into',
+                        'wrongValue',
+                        "“{$into->name}” stands below “{$above->name}”; a term cannot be merged into one below itself.",
+                    );
                 }
             }
             $ids = array_map(fn (Term $term): int => $term->id, $gone);
             $this->touchItems($change, $into->taxonomy_key, $ids, function () use ($ids, $into): void {
-                DB::table('item_term')->insertOrIgnoreUsing(['term_id', 'item_id'], DB::table('item_term')->whereIn('term_id', $ids)->selectRaw('distinct ?::bigint, item_id', [$into->id]));
+                DB::table('item_term')->insertOrIgnoreUsing(
+                    ['term_id', 'item_id'],
+                    DB::table('item_term')
+                        ->whereIn('term_id', $ids)
+                        ->selectRaw('distinct ?::bigint, item_id', [$into->id]),
+                );
                 DB::table('item_term')->whereIn('term_id', $ids)->delete();
             });
             $last = Term::query()->where('parent_id', $into->id)->max('position');
             foreach (Term::query()->whereIn('parent_id', $ids)->orderBy('position')->get() as $i => $child) {
-                $child->update(['parent_id' => $into->id, 'position' => (is_numeric($last) ? (int) $last : -1) + 1 + $i]);
+                $child->update([
+                    'parent_id' => $into->id,
+                    'position' => (is_numeric($last) ? (int) $last : -1) + 1 + $i,
+                ]);
             }
             Term::query()->whereIn('id', $ids)->delete();
             $renamed = array_fill_keys(array_map(fn (Term $term): string => $term->slug, $gone), $into->slug);
@@ -151,10 +203,19 @@ final readonly class TermWriter
     public function remove(Term $term): Change
     {
         return $this->change("Removed the term “{$term->name}”", 'term removed', [$term], function (Change $change) use ($term): void {
-            $this->touchItems($change, $term->taxonomy_key, [$term->id], fn () => DB::table('item_term')->where('term_id', $term->id)->delete());
+            $this->touchItems(
+                $change,
+                $term->taxonomy_key,
+                [$term->id],
+                fn () => DB::table('item_term')->where('term_id', $term->id)->delete(),
+            );
             Term::query()->where('parent_id', $term->id)->update(['parent_id' => $term->parent_id]);
             $term->delete();
-            AuditTrail::record(Action::TermRemoved, $term->name, ['taxonomy' => $term->taxonomy_key, 'change' => $change->id]);
+            AuditTrail::record(
+                Action::TermRemoved,
+                $term->name,
+                ['taxonomy' => $term->taxonomy_key, 'change' => $change->id],
+            );
         });
     }
 
@@ -172,7 +233,10 @@ final readonly class TermWriter
         }
         foreach (Module::query()->whereNull('removed_at')->get() as $module) {
             foreach (array_filter([$module->draft, $module->live]) as $definition) {
-                if (($definition['source']['terms'] ?? null) === $taxonomy->key || ($definition['source']['of'] ?? null) === $taxonomy->key) {
+                if (
+                    ($definition['source']['terms'] ?? null) === $taxonomy->key
+                    || ($definition['source']['of'] ?? null) === $taxonomy->key
+                ) {
                     throw Refused::because('', 'inUse', "the module “{$module->key}” takes its terms.");
                 }
             }
@@ -180,14 +244,28 @@ final readonly class TermWriter
         $terms = array_values(Term::query()->where('taxonomy_key', $taxonomy->key)->orderBy('id')->get()->all());
 
         return $this->change("Removed the taxonomy “{$taxonomy->label}”", 'taxonomy removed', $terms, function (Change $change) use ($taxonomy, $terms): void {
-            $this->touchItems($change, $taxonomy->key, array_map(fn (Term $term): int => $term->id, $terms), fn () => DB::table('item_term')->whereIn('term_id', array_map(fn (Term $term): int => $term->id, $terms))->delete());
+            $this->touchItems(
+                $change,
+                $taxonomy->key,
+                array_map(fn (Term $term): int => $term->id, $terms),
+                fn () => DB::table('item_term')
+                    ->whereIn('term_id', array_map(fn (Term $term): int => $term->id, $terms))
+                    ->delete(),
+            );
             DB::table('terms')->where('taxonomy_key', $taxonomy->key)->update(['parent_id' => null]);
             $taxonomy->delete();
-            AuditTrail::record(Action::TaxonomyRemoved, $taxonomy->label, ['key' => $taxonomy->key, 'terms' => count($terms), 'change' => $change->id]);
+            AuditTrail::record(
+                Action::TaxonomyRemoved,
+                $taxonomy->label,
+                ['key' => $taxonomy->key, 'terms' => count($terms), 'change' => $change->id],
+            );
         }, ['taxonomy' => ['key' => $taxonomy->key, 'label' => $taxonomy->label, 'tree' => $taxonomy->tree, 'fields' => $taxonomy->fields]]);
     }
 
-    /** Brings back the terms that a merge or removal took, and the modules that named them. Items come back by their revisions. */
+    /**
+     * Brings back the terms that a merge or removal took, and the modules that named them. Items come back by their
+     * revisions.
+     */
     public function undo(Change $change): void
     {
         $taxonomy = $change->data['taxonomy'] ?? null;
@@ -199,7 +277,9 @@ final readonly class TermWriter
                 if (Term::query()->where('taxonomy_key', $row['taxonomy_key'])->where('slug', $row['slug'])->exists()) {
                     throw Refused::because('', 'taken', "the slug “{$row['slug']}” is taken by another term by now.");
                 }
-                DB::table('terms')->insert(['fields' => json_encode((object) (array) $row['fields']), 'parent_id' => null] + $row);
+                DB::table('terms')->insert(
+                    ['fields' => json_encode((object) (array) $row['fields']), 'parent_id' => null] + $row,
+                );
                 $parents[(int) $row['id']] = $row['parent_id'] ?? null;
             }
         }
@@ -234,14 +314,27 @@ final readonly class TermWriter
             $ids = array_map(fn (Term $term): int => $term->id, $touched);
             $modules = Module::query()->get()->keyBy('key');
             $data = [
-                'terms' => DB::table('terms')->whereIn('id', $ids)->get()->map(fn (object $row): array => ['fields' => json_decode(is_string($row->fields) ? $row->fields : '{}', true)] + (array) $row)->all(),
+                'terms' => DB::table('terms')
+                    ->whereIn('id', $ids)
+                    ->get()
+                    ->map(
+                        fn (object $row): array => [
+                            'fields' => json_decode(is_string($row->fields) ? $row->fields : '{}', true),
+                        ] + (array) $row,
+                    )
+                    ->all(),
                 'children' => Term::query()->whereIn('parent_id', $ids)->pluck('parent_id', 'id')->all(),
             ];
             $work($change);
             $data['modules'] = [];
             foreach (Module::query()->get() as $module) {
                 if ($module->revision !== $modules[$module->key]?->revision) {
-                    $data['modules'][] = ['key' => $module->key, 'after' => $module->revision, 'draft' => $modules[$module->key]?->draft, 'live' => $modules[$module->key]?->live];
+                    $data['modules'][] = [
+                        'key' => $module->key,
+                        'after' => $module->revision,
+                        'draft' => $modules[$module->key]?->draft,
+                        'live' => $modules[$module->key]?->live,
+                    ];
                 }
             }
             $change->data = $data + $more;
@@ -258,12 +351,22 @@ final readonly class TermWriter
      */
     private function touchItems(Change $change, string $taxonomy, array $terms, \Closure $work): void
     {
-        $items = array_values(DB::table('item_term')->whereIn('term_id', $terms)->distinct()->pluck('item_id')->map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)->all());
+        $items = array_values(
+            DB::table('item_term')
+                ->whereIn('term_id', $terms)
+                ->distinct()
+                ->pluck('item_id')
+                ->map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)
+                ->all(),
+        );
         ItemWriter::lock($items);
         $work();
         foreach (array_chunk($items, 5000) as $some) {
             $ids = '{'.implode(',', $some).'}';
-            DB::statement('update items set revision = revision + 1, updated_at = now() where id = any(?::bigint[])', [$ids]);
+            DB::statement(
+                'update items set revision = revision + 1, updated_at = now() where id = any(?::bigint[])',
+                [$ids],
+            );
             DB::statement(<<<'SQL'
                 insert into item_revisions (item_id, type_key, number, user_id, how, at, values)
                 select items.id, items.type_key, items.revision, ?::bigint, ?, items.updated_at,
@@ -274,7 +377,10 @@ final readonly class TermWriter
                 from items join item_revisions was on was.item_id = items.id and was.number = items.revision - 1
                 where items.id = any(?::bigint[])
                 SQL, [Auth::id(), $change->title, $taxonomy, $taxonomy, $taxonomy, $ids]);
-            DB::statement('insert into change_items (change_id, item_id, before, after) select ?, id, revision - 1, revision from items where id = any(?::bigint[])', [$change->id, $ids]);
+            DB::statement(
+                'insert into change_items (change_id, item_id, before, after) select ?, id, revision - 1, revision from items where id = any(?::bigint[])',
+                [$change->id, $ids],
+            );
         }
     }
 
@@ -285,14 +391,21 @@ final readonly class TermWriter
      */
     public function rewrite(Term $term, string $description, array $fields): void
     {
-        $term->fill(['description' => $description, 'fields' => $fields, 'folded' => $this->folded($term->taxonomy_key, $term->name, $term->slug, $description, $fields)])->save();
+        $term->fill([
+            'description' => $description,
+            'fields' => $fields,
+            'folded' => $this->folded($term->taxonomy_key, $term->name, $term->slug, $description, $fields),
+        ])->save();
     }
 
     /** @param  list<TermDraft>  $terms */
     private function addMissing(string $taxonomy, array $terms, ?Term $parent): void
     {
         foreach ($terms as $draft) {
-            $row = Term::query()->where('taxonomy_key', $taxonomy)->where('slug', $draft->slug)->first() ?? $this->add($taxonomy, $draft, $parent);
+            $row = Term::query()
+                ->where('taxonomy_key', $taxonomy)
+                ->where('slug', $draft->slug)
+                ->first() ?? $this->add($taxonomy, $draft, $parent);
             $this->addMissing($taxonomy, $draft->below, $row);
         }
     }
@@ -301,13 +414,24 @@ final readonly class TermWriter
     {
         $owner = Term::query()->where('taxonomy_key', $taxonomy)->where('slug', $draft->slug)->first();
         if ($owner !== null && $owner->id !== $term?->id) {
-            throw Refused::because('slug', 'taken', "“{$draft->slug}” is taken by “{$owner->name}”; expected a slug that no other term has.");
+            throw Refused::because(
+                'slug',
+                'taken',
+                "“{$draft->slug}” is taken by “{$owner->name}”; expected a slug that no other term has.",
+            );
         }
         if ($parent !== null && $parent->taxonomy_key !== $taxonomy) {
             throw Refused::because('parent', 'wrongValue', 'expected a term of the same taxonomy.');
         }
-        if ($draft->picture !== null && ! Media::query()->where('name', $draft->picture)->where('kind', 'picture')->exists()) {
-            throw Refused::because('picture', 'unknownPicture', "expected the name of a picture on this site, found “{$draft->picture}”.");
+        if (
+            $draft->picture !== null
+            && ! Media::query()->where('name', $draft->picture)->where('kind', 'picture')->exists()
+        ) {
+            throw Refused::because(
+                'picture',
+                'unknownPicture',
+                "expected the name of a picture on this site, found “{$draft->picture}”.",
+            );
         }
     }
 
@@ -316,7 +440,10 @@ final readonly class TermWriter
     {
         $description = $draft->description === '' ? '' : (string) $this->html->safe($draft->description);
 
-        $fields = $this->html->safeFields($this->store->catalogue()->taxonomies[$taxonomy]->fields ?? [], $draft->fields);
+        $fields = $this->html->safeFields(
+            $this->store->catalogue()->taxonomies[$taxonomy]->fields ?? [],
+            $draft->fields,
+        );
 
         return [
             'slug' => $draft->slug,

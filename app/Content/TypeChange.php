@@ -20,7 +20,12 @@ final readonly class TypeChange implements LongWork
     public function run(array $input, \Closure $progress): array
     {
         $renamed = array_filter((array) ($input['renamed'] ?? []), is_string(...));
-        $applied = $this->writer->apply($input['file'] ?? null, $renamed, ($input['withLoss'] ?? false) === true, progress: $progress);
+        $applied = $this->writer->apply(
+            $input['file'] ?? null,
+            $renamed,
+            ($input['withLoss'] ?? false) === true,
+            progress: $progress,
+        );
 
         return ['key' => $applied->type->key, 'change' => $applied->change?->id];
     }

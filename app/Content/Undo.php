@@ -19,8 +19,13 @@ use Wellspring\Core\Problem\Refused;
 /** Takes a change back: items return to the revision before it, what it made goes, what it removed comes again. */
 final readonly class Undo
 {
-    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer, private TypeWriter $types, private TermWriter $terms, private ModuleStore $modules)
-    {
+    public function __construct(
+        private CatalogueStore $catalogue,
+        private ItemWriter $writer,
+        private TypeWriter $types,
+        private TermWriter $terms,
+        private ModuleStore $modules,
+    ) {
     }
 
     /**
@@ -39,7 +44,14 @@ final readonly class Undo
             if ($change->undone_at !== null) {
                 throw Refused::because('', 'undone', "“{$change->title}” was taken back already.");
             }
-            ItemWriter::lock(array_values(array_map(intval(...), DB::table('change_items')->where('change_id', $change->id)->pluck('item_id')->all())));
+            ItemWriter::lock(
+                array_values(
+                    array_map(
+                        intval(...),
+                        DB::table('change_items')->where('change_id', $change->id)->pluck('item_id')->all(),
+                    ),
+                ),
+            );
             if ($change->kind === 'type') {
                 $this->types->undo($change, $recorder);
             } elseif ($change->kind === 'modules') {
@@ -71,7 +83,12 @@ final readonly class Undo
     {
         $type = $this->type($revision->type_key);
 
-        return $this->writer->update($item, $type, $this->draft($type, $revision), recorder: RevisionRecorder::single('brought back revision '.$revision->number));
+        return $this->writer->update(
+            $item,
+            $type,
+            $this->draft($type, $revision),
+            recorder: RevisionRecorder::single('brought back revision '.$revision->number),
+        );
     }
 
     /**
@@ -83,8 +100,10 @@ final readonly class Undo
     {
         $removed = 0;
         do {
-            $some = Item::query()->whereIn('id', DB::table('change_items')->join('items', 'items.id', '=', 'change_items.item_id')
-                ->where('change_id', $change->id)->whereNull('before')->whereColumn('items.revision', 'change_items.after')->select('items.id')->limit(500))->get();
+            $some = Item::query()
+                ->whereIn('id', DB::table('change_items')->join('items', 'items.id', '=', 'change_items.item_id')
+                    ->where('change_id', $change->id)->whereNull('before')->whereColumn('items.revision', 'change_items.after')->select('items.id')->limit(500))
+                ->get();
             $recorder->removing($some);
             Item::query()->whereKey($some->modelKeys())->delete();
             $removed += $some->count();
@@ -98,10 +117,18 @@ final readonly class Undo
     private function linkAgain(Change $change): void
     {
         foreach (array_chunk((array) ($change->data['links'] ?? []), 500) as $links) {
-            $there = Item::query()->whereIn('id', array_merge(array_column($links, 'item_id'), array_filter(array_column($links, 'target_id'))))->pluck('id')->flip();
+            $there = Item::query()
+                ->whereIn(
+                    'id',
+                    array_merge(array_column($links, 'item_id'), array_filter(array_column($links, 'target_id'))),
+                )
+                ->pluck('id')
+                ->flip();
             DB::table('item_links')->insertOrIgnore(array_values(array_filter(
                 $links,
-                fn (mixed $link): bool => is_array($link) && $there->has($link['item_id']) && ($link['target_id'] === null || $there->has($link['target_id'])),
+                fn (mixed $link): bool => is_array($link) && $there->has($link['item_id']) && (
+                    $link['target_id'] === null || $there->has($link['target_id'])
+                ),
             )));
         }
     }
@@ -124,7 +151,9 @@ final readonly class Undo
         $type = $this->type($revision->type_key);
         try {
             $draft = $this->draft($type, $revision);
-            $item === null ? $this->restore($id, $type, $draft, $recorder) : $this->writer->update($item, $type, $draft, recorder: $recorder);
+            $item === null
+                ? $this->restore($id, $type, $draft, $recorder)
+                : $this->writer->update($item, $type, $draft, recorder: $recorder);
         } catch (Refused $refused) {
             $title = is_string($revision->values['title'] ?? null) ? $revision->values['title'] : 'An item';
 
@@ -147,7 +176,12 @@ final readonly class Undo
         $reader = new ItemReader($type);
         $values = array_intersect_key($revision->values, array_flip($reader->columns()));
         foreach ($type->taxonomies as $key => $taxonomy) {
-            $values[$key] = array_values(array_filter((array) ($values[$key] ?? []), fn (mixed $slug): bool => is_string($slug) && $taxonomy->terms->find($slug) !== null));
+            $values[$key] = array_values(
+                array_filter(
+                    (array) ($values[$key] ?? []),
+                    fn (mixed $slug): bool => is_string($slug) && $taxonomy->terms->find($slug) !== null,
+                ),
+            );
         }
 
         return $this->writer->known($type, $reader->fromValues($values, []));
@@ -155,6 +189,7 @@ final readonly class Undo
 
     private function type(string $key): Type
     {
-        return $this->catalogue->catalogue()->type($key) ?? throw Refused::because('', 'unknownType', "There is no content type “{$key}” any more.");
+        return $this->catalogue->catalogue()->type($key)
+            ?? throw Refused::because('', 'unknownType', "There is no content type “{$key}” any more.");
     }
 }

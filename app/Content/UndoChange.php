@@ -21,7 +21,9 @@ final readonly class UndoChange implements LongWork
      */
     public function run(array $input, \Closure $progress): array
     {
-        $change = Change::query()->where('id', $input['change'] ?? 0)->first() ?? throw Refused::because('', 'unknown', 'There is no such change any more.');
+        $change = Change::query()
+            ->where('id', $input['change'] ?? 0)
+            ->first() ?? throw Refused::because('', 'unknown', 'There is no such change any more.');
 
         return $this->undo->undo($change, $progress);
     }

@@ -21,7 +21,10 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Kind\Instant;
 
-/** The made-up Quillmoor Garden, brought in through the same doors as anybody's content. Its dates are relative to today. */
+/**
+ * The made-up Quillmoor Garden, brought in through the same doors as anybody's content. Its dates are relative to
+ * today.
+ */
 final readonly class DemoSite
 {
     public const EMAIL = 'marigold@quillmoor.example';
@@ -30,10 +33,17 @@ final readonly class DemoSite
 
     public const PASSWORD = 'water-the-ferns';
 
-    /** Whether this is the demo at hand: a site that only this machine can reach. Elsewhere the published password opens nothing. */
+    /**
+     * Whether this is the demo at hand: a site that only this machine can reach. Elsewhere the published password opens
+     * nothing.
+     */
     public static function isServedHere(): bool
     {
-        return in_array(parse_url(config()->string('app.url'), PHP_URL_HOST), ['127.0.0.1', 'localhost', '[::1]'], true);
+        return in_array(
+            parse_url(config()->string('app.url'), PHP_URL_HOST),
+            ['127.0.0.1', 'localhost', '[::1]'],
+            true,
+        );
     }
 
     public function __construct(
@@ -68,7 +78,12 @@ final readonly class DemoSite
         }
         $this->views();
         foreach (self::json('pages.json') as $i => $page) {
-            $row = Page::query()->create(['address' => $page['address'], 'title' => $page['title'], 'intro' => $page['intro'], 'position' => $i]);
+            $row = Page::query()->create([
+                'address' => $page['address'],
+                'title' => $page['title'],
+                'intro' => $page['intro'],
+                'position' => $i,
+            ]);
             foreach ($page['modules'] as $key) {
                 $module = $this->modules->find($key) ?? throw new \LogicException("The demo has no module {$key}.");
                 $this->modules->place($this->modules->publish($module), [$row->id]);
@@ -83,7 +98,11 @@ final readonly class DemoSite
         $rows = [];
         foreach (Item::query()->where('status', 'published')->where('publish_at', '<=', now())->orderBy('id')->pluck('id') as $n => $id) {
             foreach (range(0, 39, 1 + abs($n) % 5) as $day) {
-                $rows[] = ['item_id' => $id, 'day' => $today->modify("-{$day} days")->format('Y-m-d'), 'views' => ($n * 37 + $day * 11) % 53 + 1];
+                $rows[] = [
+                    'item_id' => $id,
+                    'day' => $today->modify("-{$day} days")->format('Y-m-d'),
+                    'views' => ($n * 37 + $day * 11) % 53 + 1,
+                ];
             }
         }
         foreach (array_chunk($rows, 1000) as $some) {
@@ -94,7 +113,12 @@ final readonly class DemoSite
     private function accounts(): void
     {
         foreach (self::rows('accounts.csv') as $row) {
-            $person = User::query()->create(['name' => $row['name'], 'email' => $row['email'], 'role' => $row['role'], 'password' => self::PASSWORD]);
+            $person = User::query()->create([
+                'name' => $row['name'],
+                'email' => $row['email'],
+                'role' => $row['role'],
+                'password' => self::PASSWORD,
+            ]);
             foreach (explode(' | ', $row['groups']) as $key) {
                 $group = Group::query()->firstOrCreate(['key' => $key], ['name' => ucfirst($key)]);
                 $person->groups()->attach($group);
@@ -105,8 +129,31 @@ final readonly class DemoSite
     private function termPictures(): void
     {
         foreach (Term::query()->where('taxonomy_key', 'groups')->orderBy('id')->get() as $i => $term) {
-            $form = ['fern', 'fern', 'broad', 'spire', 'daisy', 'grass', 'grass', 'bulb', 'bulb', 'daisy', 'shrub', 'shrub', 'spire', 'climber', 'broad', 'shrub'][$i % 16];
-            $term->update(['picture' => $this->media->add(PlantDrawing::plant($form, 900 + $i), 'group '.$term->name, "A drawing of {$term->name}")->name]);
+            $form = [
+                'fern',
+                'fern',
+                'broad',
+                'spire',
+                'daisy',
+                'grass',
+                'grass',
+                'bulb',
+                'bulb',
+                'daisy',
+                'shrub',
+                'shrub',
+                'spire',
+                'climber',
+                'broad',
+                'shrub',
+            ][$i % 16];
+            $term->update([
+                'picture' => $this->media->add(
+                    PlantDrawing::plant($form, 900 + $i),
+                    'group '.$term->name,
+                    "A drawing of {$term->name}",
+                )->name,
+            ]);
         }
     }
 
@@ -121,7 +168,10 @@ final readonly class DemoSite
 
         return [
             'picture' => $this->plant($row['form'], $seed, $row['title']),
-            'more_pictures' => $seed % 12 === 3 ? $this->plant('daisy', 500 + $seed, "{$row['title']} in flower").' | '.$this->plant('bulb', 600 + $seed, "{$row['title']} in spring") : '',
+            'more_pictures' => $seed % 12 === 3
+                ? $this->plant('daisy', 500 + $seed, "{$row['title']} in flower").' | '
+                    .$this->plant('bulb', 600 + $seed, "{$row['title']} in spring")
+                : '',
             'text' => "<p>{$row['note']}</p><p>{$texts['season'][$row['season']]} {$texts['light'][$row['light']]}</p>",
             'sale_from' => self::day($sale[0]),
             'sale_until' => self::day($sale[1] ?? ''),
@@ -141,7 +191,13 @@ final readonly class DemoSite
         }
 
         return [
-            'picture' => $row['picture'] === '' ? '' : $this->media->add(PlantDrawing::bed($seed), 'journal '.$row['title'], 'A drawing of a bed in the garden')->name,
+            'picture' => $row['picture'] === ''
+                ? ''
+                : $this->media->add(
+                    PlantDrawing::bed($seed),
+                    'journal '.$row['title'],
+                    'A drawing of a bed in the garden',
+                )->name,
             'text' => $text,
         ];
     }
@@ -162,13 +218,17 @@ final readonly class DemoSite
     private function event(array $row, int $seed): array
     {
         $zone = new \DateTimeZone(config()->string('site.time_zone'));
-        $starts = (new \DateTimeImmutable('today '.($row['at'] === '' ? '00:00' : $row['at']), $zone))->modify("{$row['in_days']} days");
+        $starts = (
+            new \DateTimeImmutable('today '.($row['at'] === '' ? '00:00' : $row['at']), $zone)
+        )->modify("{$row['in_days']} days");
 
         return [
             'picture' => $this->plant($row['form'], 300 + $seed, "event {$row['title']}", 'A drawing for the day'),
             'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>",
             'starts' => Instant::write($starts),
-            'ends' => $row['hours'] === '' ? '' : Instant::write($starts->modify((int) ((float) $row['hours'] * 60).' minutes')),
+            'ends' => $row['hours'] === ''
+                ? ''
+                : Instant::write($starts->modify((int) ((float) $row['hours'] * 60).' minutes')),
             'place' => $row['address'],
         ];
     }
@@ -180,7 +240,12 @@ final readonly class DemoSite
     private function plot(array $row, int $seed): array
     {
         return [
-            'picture' => $this->plant($row['form'], 400 + $seed, "plot {$row['title']}", "A drawing of {$row['title']}"),
+            'picture' => $this->plant(
+                $row['form'],
+                400 + $seed,
+                "plot {$row['title']}",
+                "A drawing of {$row['title']}",
+            ),
             'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>",
             'free_from' => self::day($row['free_in_days']),
         ];
@@ -188,12 +253,18 @@ final readonly class DemoSite
 
     private function plant(string $form, int $seed, string $name, ?string $alt = null): string
     {
-        return $form === '' ? '' : $this->media->add(PlantDrawing::plant($form, $seed), $name, $alt ?? "A drawing of {$name}")->name;
+        return $form === ''
+            ? ''
+            : $this->media->add(PlantDrawing::plant($form, $seed), $name, $alt ?? "A drawing of {$name}")->name;
     }
 
     private static function day(string $in): string
     {
-        return $in === '' ? '' : (new \DateTimeImmutable('today', new \DateTimeZone(config()->string('site.time_zone'))))->modify("{$in} days")->format('Y-m-d');
+        return $in === ''
+            ? ''
+            : (new \DateTimeImmutable('today', new \DateTimeZone(config()->string('site.time_zone'))))
+                ->modify("{$in} days")
+                ->format('Y-m-d');
     }
 
     /** @param  array<string, string>  $row */
@@ -201,9 +272,15 @@ final readonly class DemoSite
     {
         $definition = $this->catalogue->catalogue()->types[$type];
         $reader = new ItemReader($definition);
-        $at = new \DateTimeImmutable('today 09:00 -'.(int) $row['days'].' days', new \DateTimeZone(config()->string('site.time_zone')));
+        $at = new \DateTimeImmutable(
+            'today 09:00 -'.(int) $row['days'].' days',
+            new \DateTimeZone(config()->string('site.time_zone')),
+        );
         $cells = ['publish_at' => Instant::write($at)] + $row;
-        $this->items->create($definition, $reader->fromCells(array_intersect_key($cells, array_flip($reader->columns()))));
+        $this->items->create(
+            $definition,
+            $reader->fromCells(array_intersect_key($cells, array_flip($reader->columns()))),
+        );
     }
 
     /** @return list<array<string, string>> */

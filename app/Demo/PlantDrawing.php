@@ -33,8 +33,17 @@ final class PlantDrawing
     {
         $this->random = new Randomizer(new Mt19937($seed));
         $this->green = $this->pick([[63, 107, 79], [86, 128, 72], [54, 112, 104], [104, 132, 82], [74, 98, 58]]);
-        $this->bloom = $this->pick([[196, 96, 62], [158, 84, 132], [222, 168, 66], [110, 112, 178], [206, 118, 124], [240, 232, 210]]);
-        $this->canvas = self::ground($this->pick([[237, 240, 224], [242, 236, 222], [228, 238, 234], [240, 232, 226], [232, 236, 240]]));
+        $this->bloom = $this->pick([
+            [196, 96, 62],
+            [158, 84, 132],
+            [222, 168, 66],
+            [110, 112, 178],
+            [206, 118, 124],
+            [240, 232, 210],
+        ]);
+        $this->canvas = self::ground(
+            $this->pick([[237, 240, 224], [242, 236, 222], [228, 238, 234], [240, 232, 226], [232, 236, 240]]),
+        );
     }
 
     /** One plant of a form, as the bytes of a PNG picture. */
@@ -50,13 +59,23 @@ final class PlantDrawing
     public static function bed(int $seed): string
     {
         $drawing = new self($seed);
-        $drawing->disc($drawing->between(120, 680), $drawing->between(110, 190), $drawing->between(38, 64), [236, 190, 120]);
+        $drawing->disc(
+            $drawing->between(120, 680),
+            $drawing->between(110, 190),
+            $drawing->between(38, 64),
+            [236, 190, 120],
+        );
         $drawing->polygon([[0, 600], [0, 470], [220, 448], [480, 466], [800, 440], [800, 600]], [198, 190, 160]);
         $count = $drawing->random->getInt(4, 6);
         for ($i = 0; $i < $count; $i++) {
             $drawing->green = $drawing->pick([[63, 107, 79], [86, 128, 72], [54, 112, 104], [104, 132, 82]]);
             $drawing->bloom = $drawing->pick([[196, 96, 62], [158, 84, 132], [222, 168, 66], [110, 112, 178]]);
-            $drawing->grow($drawing->pick(self::FORMS), 90 + 620 * ($i + 0.5) / $count, $drawing->between(510, 570), $drawing->between(0.38, 0.58));
+            $drawing->grow(
+                $drawing->pick(self::FORMS),
+                90 + 620 * ($i + 0.5) / $count,
+                $drawing->between(510, 570),
+                $drawing->between(0.38, 0.58),
+            );
         }
 
         return $drawing->picture();
@@ -104,7 +123,14 @@ final class PlantDrawing
                 }
                 $pinna = 78 * $size * sin(M_PI * (0.12 + 0.86 * $n / count($path)));
                 foreach ([-1, 1] as $side) {
-                    $this->leaf($px, $py, $heading + $side * 1.15, $pinna, $pinna * 0.26, $this->shade($this->between(0.9, 1.12)));
+                    $this->leaf(
+                        $px,
+                        $py,
+                        $heading + $side * 1.15,
+                        $pinna,
+                        $pinna * 0.26,
+                        $this->shade($this->between(0.9, 1.12)),
+                    );
                 }
             }
         }
@@ -131,13 +157,27 @@ final class PlantDrawing
         $spires = $this->random->getInt(2, 4);
         for ($i = 0; $i < $spires; $i++) {
             $lean = ($i - ($spires - 1) / 2) * 0.16;
-            $path = $this->arc($x + ($i - ($spires - 1) / 2) * 34 * $size, $y, -M_PI / 2 + $lean, $lean * 0.4, $this->between(400, 490) * $size, 30);
+            $path = $this->arc(
+                $x + ($i - ($spires - 1) / 2) * 34 * $size,
+                $y,
+                -M_PI / 2 + $lean,
+                $lean * 0.4,
+                $this->between(400, 490) * $size,
+                30,
+            );
             $this->stroke($path, 6 * $size, 2, $this->shade(0.8));
             for ($n = 12; $n < 30; $n++) {
                 [$px, $py, $heading] = $path[$n];
                 $bell = 34 * $size * (1.15 - $n / 34);
                 $side = $n % 2 === 0 ? -1 : 1;
-                $this->leaf($px, $py, $heading + $side * 2.0, $bell * 1.4, $bell * 0.55, $this->tint($this->bloom, $this->between(0.9, 1.12)));
+                $this->leaf(
+                    $px,
+                    $py,
+                    $heading + $side * 2.0,
+                    $bell * 1.4,
+                    $bell * 0.55,
+                    $this->tint($this->bloom, $this->between(0.9, 1.12)),
+                );
             }
         }
     }
@@ -151,13 +191,27 @@ final class PlantDrawing
             $this->stroke($path, 5 * $size, 2.5, $this->shade(0.85));
             foreach ([4, 7, 10] as $n) {
                 [$px, $py, $heading] = $path[$n];
-                $this->leaf($px, $py, $heading + ($n % 2 === 0 ? -0.9 : 0.9), 70 * $size, 16 * $size, $this->shade($this->between(0.9, 1.15)));
+                $this->leaf(
+                    $px,
+                    $py,
+                    $heading + ($n % 2 === 0 ? -0.9 : 0.9),
+                    70 * $size,
+                    16 * $size,
+                    $this->shade($this->between(0.9, 1.15)),
+                );
             }
             [$px, $py] = $path[count($path) - 1];
             $petals = 13;
             $radius = $this->between(38, 54) * $size;
             for ($p = 0; $p < $petals; $p++) {
-                $this->leaf($px, $py, $p * 2 * M_PI / $petals, $radius, $radius * 0.2, $this->tint($this->bloom, $p % 2 === 0 ? 1.0 : 1.1));
+                $this->leaf(
+                    $px,
+                    $py,
+                    $p * 2 * M_PI / $petals,
+                    $radius,
+                    $radius * 0.2,
+                    $this->tint($this->bloom, $p % 2 === 0 ? 1.0 : 1.1),
+                );
             }
             $this->disc($px, $py, $radius * 0.3, [96, 70, 44]);
         }
@@ -167,7 +221,14 @@ final class PlantDrawing
     {
         for ($i = 0; $i < 46; $i++) {
             $lean = $this->between(-1, 1);
-            $path = $this->arc($x + $lean * 26 * $size, $y, -M_PI / 2 + $lean * 0.42, $lean * 0.75, $this->between(260, 460) * $size, 18);
+            $path = $this->arc(
+                $x + $lean * 26 * $size,
+                $y,
+                -M_PI / 2 + $lean * 0.42,
+                $lean * 0.75,
+                $this->between(260, 460) * $size,
+                18,
+            );
             $this->stroke($path, $this->between(4, 7) * $size, 1, $this->shade($this->between(0.8, 1.35)));
             if ($i % 4 === 0) {
                 foreach (array_slice($path, -5) as [$px, $py, $heading]) {
@@ -184,7 +245,14 @@ final class PlantDrawing
         [$tx, $ty, $th] = $path[count($path) - 1];
         if ($depth <= 3) {
             foreach ($path as $n => [$px, $py, $ph]) {
-                $this->leaf($px, $py, $ph + ($n % 2 === 0 ? -1 : 1) * $this->between(0.5, 1.2), 40 * $size, 13 * $size, $this->shade($this->between(0.85, 1.25)));
+                $this->leaf(
+                    $px,
+                    $py,
+                    $ph + ($n % 2 === 0 ? -1 : 1) * $this->between(0.5, 1.2),
+                    40 * $size,
+                    13 * $size,
+                    $this->shade($this->between(0.85, 1.25)),
+                );
             }
         }
         if ($depth === 1) {
@@ -196,7 +264,14 @@ final class PlantDrawing
         }
         foreach ([-0.52, $this->between(-0.12, 0.12), 0.52] as $turn) {
             if ($turn !== 0.0 && ($depth > 2 || $this->random->getInt(0, 3) > 0)) {
-                $this->branch($tx, $ty, $th + $turn + $this->between(-0.12, 0.12), $length * $this->between(0.68, 0.82), $depth - 1, $size);
+                $this->branch(
+                    $tx,
+                    $ty,
+                    $th + $turn + $this->between(-0.12, 0.12),
+                    $length * $this->between(0.68, 0.82),
+                    $depth - 1,
+                    $size,
+                );
             }
         }
     }
@@ -205,16 +280,42 @@ final class PlantDrawing
     {
         for ($i = 0; $i < 9; $i++) {
             $lean = ($i / 8 - 0.5) * 1.5;
-            $this->stroke($this->arc($x + $lean * 30 * $size, $y, -M_PI / 2 + $lean * 0.4, $lean * 0.5, $this->between(200, 330) * $size, 16), 18 * $size, 2, $this->shade($this->between(0.85, 1.15)));
+            $this->stroke(
+                $this->arc(
+                    $x + $lean * 30 * $size,
+                    $y,
+                    -M_PI / 2 + $lean * 0.4,
+                    $lean * 0.5,
+                    $this->between(200, 330) * $size,
+                    16,
+                ),
+                18 * $size,
+                2,
+                $this->shade($this->between(0.85, 1.15)),
+            );
         }
         $flowers = $this->random->getInt(3, 5);
         for ($i = 0; $i < $flowers; $i++) {
             $lean = ($i - ($flowers - 1) / 2) * 0.2;
-            $path = $this->arc($x + $lean * 120 * $size, $y, -M_PI / 2 + $lean, $lean * 0.3, $this->between(340, 440) * $size, 14);
+            $path = $this->arc(
+                $x + $lean * 120 * $size,
+                $y,
+                -M_PI / 2 + $lean,
+                $lean * 0.3,
+                $this->between(340, 440) * $size,
+                14,
+            );
             $this->stroke($path, 7 * $size, 5, $this->shade(0.9));
             [$px, $py, $heading] = $path[count($path) - 1];
             foreach ([-0.55, 0.55, -0.28, 0.28, 0.0] as $turn) {
-                $this->leaf($px, $py, $heading + $turn, 92 * $size, 26 * $size, $this->tint($this->bloom, 1.12 - abs($turn) * 0.4));
+                $this->leaf(
+                    $px,
+                    $py,
+                    $heading + $turn,
+                    92 * $size,
+                    26 * $size,
+                    $this->tint($this->bloom, 1.12 - abs($turn) * 0.4),
+                );
             }
         }
     }
@@ -226,16 +327,34 @@ final class PlantDrawing
             $path = [];
             for ($n = 0; $n <= 40; $n++) {
                 $up = $n / 40;
-                $path[] = [$px + sin($up * 7 + $way * 2) * 46 * $size + $way * $up * 80 * $size, $y - $up * 470 * $size, -M_PI / 2 + cos($up * 7 + $way * 2) * 0.6];
+                $path[] = [
+                    $px + sin($up * 7 + $way * 2) * 46 * $size + $way * $up * 80 * $size,
+                    $y - $up * 470 * $size,
+                    -M_PI / 2 + cos($up * 7 + $way * 2) * 0.6,
+                ];
             }
             $this->stroke($path, 7 * $size, 2.5, [120, 102, 76]);
             foreach ($path as $n => [$lx, $ly, $heading]) {
                 if ($n % 3 === 1) {
-                    $this->leaf($lx, $ly, $heading + ($n % 2 === 0 ? -1.2 : 1.2), 74 * $size, 27 * $size, $this->shade($this->between(0.85, 1.2)));
+                    $this->leaf(
+                        $lx,
+                        $ly,
+                        $heading + ($n % 2 === 0 ? -1.2 : 1.2),
+                        74 * $size,
+                        27 * $size,
+                        $this->shade($this->between(0.85, 1.2)),
+                    );
                 }
                 if ($n % 9 === 8) {
                     for ($p = 0; $p < 6; $p++) {
-                        $this->leaf($lx, $ly, $p * M_PI / 3, 36 * $size, 13 * $size, $this->tint($this->bloom, $p % 2 === 0 ? 1.0 : 1.1));
+                        $this->leaf(
+                            $lx,
+                            $ly,
+                            $p * M_PI / 3,
+                            36 * $size,
+                            13 * $size,
+                            $this->tint($this->bloom, $p % 2 === 0 ? 1.0 : 1.1),
+                        );
                     }
                     $this->disc($lx, $ly, 7 * $size, [238, 214, 140]);
                 }
@@ -243,7 +362,9 @@ final class PlantDrawing
         }
     }
 
-    /** @return non-empty-list<array{float, float, float}> points with their heading, along a curve that turns by `$turn` */
+    /**
+     * @return non-empty-list<array{float, float, float}> points with their heading, along a curve that turns by `$turn`
+     */
     private function arc(float $x, float $y, float $heading, float $turn, float $length, int $steps): array
     {
         $points = [[$x, $y, $heading]];
@@ -281,7 +402,10 @@ final class PlantDrawing
             $side = $i <= 10 ? 1 : -1;
             $along = $t * $length;
             $across = $side * $half * sin(M_PI * $t ** 0.85);
-            $points[] = [$x + cos($heading) * $along - sin($heading) * $across, $y + sin($heading) * $along + cos($heading) * $across];
+            $points[] = [
+                $x + cos($heading) * $along - sin($heading) * $across,
+                $y + sin($heading) * $along + cos($heading) * $across,
+            ];
         }
         $this->polygon($points, $colour);
     }
@@ -303,7 +427,14 @@ final class PlantDrawing
     private function disc(float $x, float $y, float $radius, array $colour): void
     {
         $across = (int) round($radius * 2 * self::SCALE);
-        imagefilledellipse($this->canvas, (int) round($x * self::SCALE), (int) round($y * self::SCALE), $across, $across, $this->colour($colour));
+        imagefilledellipse(
+            $this->canvas,
+            (int) round($x * self::SCALE),
+            (int) round($y * self::SCALE),
+            $across,
+            $across,
+            $this->colour($colour),
+        );
     }
 
     /** @return array{int, int, int} */

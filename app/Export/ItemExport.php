@@ -17,7 +17,8 @@ final readonly class ItemExport
 
     /**
      * @param  'csv'|'json'|'jsonl'  $format
-     * @param  bool  $plain  whether cells of a CSV file stand as they are, also where a spreadsheet program would take them as formulas
+     * @param  bool  $plain  whether cells of a CSV file stand as they are, also where a spreadsheet program would
+     *   take them as formulas
      * @return \Generator<int, string> the file, piece by piece
      */
     public function write(Type $type, string $format, bool $plain = false): \Generator
@@ -34,11 +35,21 @@ final readonly class ItemExport
         foreach (Item::query()->with(Item::whole())->where('type_key', $type->key)->lazyById(self::CHUNK) as $item) {
             $values = Records::values($item, $type);
             if ($format === 'csv') {
-                $cells = array_map(fn (string $column): string => self::cell($reader, $column, $values[$column] ?? null), $columns);
+                $cells = array_map(
+                    fn (string $column): string => self::cell($reader, $column, $values[$column] ?? null),
+                    $columns,
+                );
                 yield Csv::row($plain ? $cells : array_map(Csv::marked(...), $cells));
             } else {
-                $ordered = array_filter(array_replace(array_fill_keys($columns, null), $values), fn (mixed $value, string $column): bool => $value !== null || isset($defaults[$column]), ARRAY_FILTER_USE_BOTH);
-                yield ($format === 'json' ? ($first ? "\n" : ",\n") : '').json_encode((object) $ordered, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES).($format === 'jsonl' ? "\n" : '');
+                $ordered = array_filter(
+                    array_replace(array_fill_keys($columns, null), $values),
+                    fn (mixed $value, string $column): bool => $value !== null || isset($defaults[$column]),
+                    ARRAY_FILTER_USE_BOTH,
+                );
+                yield ($format === 'json' ? ($first ? "\n" : ",\n") : '').json_encode(
+                    (object) $ordered,
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+                ).($format === 'jsonl' ? "\n" : '');
             }
             $first = false;
         }

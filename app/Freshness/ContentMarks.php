@@ -7,7 +7,8 @@ namespace App\Freshness;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Marks of what pages depend on, kept by the database's own triggers: whoever finds a mark the same as before knows that
+ * Marks of what pages depend on, kept by the database's own triggers: whoever finds a mark the same as before knows
+ * that
  * nothing under it has changed. Keys: `type:KEY`, `taxonomy:KEY`, `catalogue` (types, taxonomies, terms and groups as a
  * whole), `people`, `modules`, `pages`, `media`.
  */
@@ -18,7 +19,8 @@ final readonly class ContentMarks
      *
      * @param  list<string>  $keys
      * @param  bool  $allContent  whether those of all types and taxonomies are wanted, too
-     * @return array<string, string>|null by key, absent where nothing was ever written; null within a transaction that has
+     * @return array<string, string>|null by key, absent where nothing was ever written; null within a transaction
+     *   that has
      *                                    written something itself, which must remember nothing
      */
     public function of(array $keys, bool $allContent = false): ?array

@@ -16,13 +16,26 @@ final class DatabaseFaults
     public static function answer(QueryException $fault): ?JsonResponse
     {
         [$status, $code, $message] = match ((string) $fault->getCode()) {
-            '23505' => [422, 'taken', 'Somebody made the same a moment ago. Look at what is there now, or choose another name.'],
+            '23505' => [
+                422,
+                'taken',
+                'Somebody made the same a moment ago. Look at what is there now, or choose another name.',
+            ],
             '23503' => [409, 'gone', 'Something that this names was removed a moment ago. Nothing was written.'],
-            '40P01', '40001', '55P03' => [409, 'busy', 'Somebody is changing the same at this moment. Nothing was written; try again.'],
+            '40P01', '40001', '55P03' => [
+                409,
+                'busy',
+                'Somebody is changing the same at this moment. Nothing was written; try again.',
+            ],
             default => [0, '', ''],
         };
 
-        return $status === 0 ? null : new JsonResponse(['message' => $message, 'problems' => [['path' => '', 'code' => $code, 'message' => $message]]], $status);
+        return $status === 0
+            ? null
+            : new JsonResponse(
+                ['message' => $message, 'problems' => [['path' => '', 'code' => $code, 'message' => $message]]],
+                $status,
+            );
     }
 
     /** @param  ModelNotFoundException<Model>  $none */

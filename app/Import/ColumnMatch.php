@@ -58,7 +58,9 @@ final class ColumnMatch
         foreach ($headings as $heading) {
             $column = $remembered[self::bare($heading)] ?? $words[self::bare($heading)] ?? null;
             $column = $column === '' ? null : $column;
-            $known = is_string($column) && in_array($column, $reader->columns(), true) && ! in_array($column, $matched, true);
+            $known = is_string($column)
+                && in_array($column, $reader->columns(), true)
+                && ! in_array($column, $matched, true);
             $matched[$heading] = $known ? $column : null;
         }
 
@@ -70,7 +72,11 @@ final class ColumnMatch
     {
         $rows = [];
         foreach ($columns as $heading => $column) {
-            $rows[self::bare((string) $heading)] = ['type_key' => $type->key, 'heading' => self::bare((string) $heading), 'column' => $column ?? ''];
+            $rows[self::bare((string) $heading)] = [
+                'type_key' => $type->key,
+                'heading' => self::bare((string) $heading),
+                'column' => $column ?? '',
+            ];
         }
         DB::table('column_matches')->upsert(array_values($rows), ['type_key', 'heading'], ['column']);
     }

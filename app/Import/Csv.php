@@ -51,18 +51,24 @@ final class Csv
     public static function row(array $cells): string
     {
         return implode(',', array_map(
-            fn (string $cell): string => preg_match('/[",\r\n]/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : $cell,
+            fn (string $cell): string => preg_match('/[",\r\n]/', $cell) === 1
+                ? '"'.str_replace('"', '""', $cell).'"'
+                : $cell,
             $cells,
         ))."\r\n";
     }
 
     /**
-     * A cell that a spreadsheet program takes as text and not as a formula: one that begins as formulas do gets an apostrophe
+     * A cell that a spreadsheet program takes as text and not as a formula: one that begins as formulas do gets an
+     * apostrophe
      * before it, which unmarked() takes away again. Plain numbers stay as they are.
      */
     public static function marked(string $cell): string
     {
-        return preg_match("/^'*[=+\\-@\t\r]/", $cell) === 1 && preg_match('/^[+-]?(\d+(\.\d*)?|\.\d+)([eE][+-]?\d+)?$/D', $cell) !== 1 ? "'{$cell}" : $cell;
+        return preg_match("/^'*[=+\\-@\t\r]/", $cell) === 1
+            && preg_match('/^[+-]?(\d+(\.\d*)?|\.\d+)([eE][+-]?\d+)?$/D', $cell) !== 1
+            ? "'{$cell}"
+            : $cell;
     }
 
     public static function unmarked(string $cell): string

@@ -23,7 +23,11 @@ final class ImportFile
             foreach (Csv::rows($path) as $cells) {
                 return array_map(fn (string $cell): string => Whitespace::trim(mb_scrub($cell)), $cells);
             }
-            throw Refused::because('line 1', 'noHeader', 'the file is empty; expected a header row with the names of the columns.');
+            throw Refused::because(
+                'line 1',
+                'noHeader',
+                'the file is empty; expected a header row with the names of the columns.',
+            );
         }
         $keys = [];
         $read = 0;
@@ -44,7 +48,13 @@ final class ImportFile
         $header = null;
         $read = 0;
         foreach (preg_match('/\.(json|jsonl|ndjson)$/Di', $path) === 1 ? JsonRows::of($path) : Csv::rows($path) as $row) {
-            $cells = $row instanceof Row ? $row->values : ($header === null ? [] : array_combine($header, array_pad(array_slice($row, 0, count($header)), count($header), '')));
+            $cells = $row instanceof Row
+                ? $row->values
+                : (
+                    $header === null
+                        ? []
+                        : array_combine($header, array_pad(array_slice($row, 0, count($header)), count($header), ''))
+                );
             if (! $row instanceof Row) {
                 $header ??= array_map(fn (string $cell): string => Whitespace::trim(mb_scrub($cell)), $row);
             }

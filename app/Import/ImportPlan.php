@@ -15,12 +15,14 @@ final readonly class ImportPlan
     public const MODES = ['create', 'update', 'both'];
 
     /**
-     * @param  array<string, string|null>|null  $columns  a column by the heading in the file, null for one that is left out; null as a whole: the headings are columns
+     * @param  array<string, string|null>|null  $columns  a column by the heading in the file, null for one that is
+     *   left out; null as a whole: the headings are columns
      * @param  'create'|'update'|'both'  $mode
      * @param  string  $key  what a row is known by: `slug`, or a field of the type
      * @param  bool  $makeTerms  whether terms that are not there are made
      * @param  bool  $skipBad  whether the right rows are written though others are wrong
-     * @param  bool  $plain  whether cells stand as they are: an apostrophe before what looks like a formula is a part of the text
+     * @param  bool  $plain  whether cells stand as they are: an apostrophe before what looks like a formula is a part
+     *   of the text
      * @param  string|null  $pictures  path of a zip file with the pictures that cells name
      */
     public function __construct(
@@ -55,7 +57,15 @@ final readonly class ImportPlan
         $shape->noOthers();
         $problems->refuseIfAny();
 
-        return new self($columns, $mode === 'update' ? 'update' : ($mode === 'both' ? 'both' : 'create'), $key, $makeTerms, $skipBad, $pictures, $plain);
+        return new self(
+            $columns,
+            $mode === 'update' ? 'update' : ($mode === 'both' ? 'both' : 'create'),
+            $key,
+            $makeTerms,
+            $skipBad,
+            $pictures,
+            $plain,
+        );
     }
 
     /** @return list<string> what a row of the type can be known by */

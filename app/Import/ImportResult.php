@@ -50,7 +50,10 @@ final class ImportResult
             'unchanged' => $this->unchanged,
             'bad' => $this->bad,
             'problemCount' => $this->problemCount,
-            'problems' => array_map(fn (Problem $problem): array => ['path' => $problem->path, 'message' => $problem->message], $this->problems),
+            'problems' => array_map(
+                fn (Problem $problem): array => ['path' => $problem->path, 'message' => $problem->message],
+                $this->problems,
+            ),
             'preview' => $this->preview,
             'newTerms' => $this->newTerms,
         ];

@@ -40,7 +40,9 @@ final class ItemImport
 
     private ?PictureZip $zip = null;
 
-    /** @var array<string, list<int>> ids of the items that have a value of the file's key field, by the value as JSON */
+    /**
+     * @var array<string, list<int>> ids of the items that have a value of the file's key field, by the value as JSON
+     */
     private array $byKey = [];
 
     /** @var array<string, Field> fields by which an item links to others of its type */
@@ -94,7 +96,8 @@ final class ItemImport
                     };
                     $progress('write', ++$written);
                     if (in_array($written, self::ANALYZED_AT, true)) {
-                        // Otherwise the database plans for the few items that were there, and looks each slug up by reading them all.
+                        // Otherwise the database plans for the few items that were there, and looks each slug up by
+                        // reading them all.
                         DB::statement('analyze items');
                     }
                 }
@@ -102,12 +105,28 @@ final class ItemImport
             // Links to what came later in the file are made now that everything is there.
             foreach ($this->linksToItsOwn === [] ? [] : $this->rows($path, $plan) as $n => $row) {
                 $slug = $row->values['slug'] ?? null;
-                if (! isset($bad[$n]) && is_string($slug) && Whitespace::trim($slug) !== '' && array_filter(array_intersect_key($row->values, $this->linksToItsOwn)) !== []) {
-                    $this->write($row, new ImportPlan($plan->columns, 'both', 'slug', false, false, $plan->pictures, $plan->plain), $slugs, $recorder);
+                if (
+                    ! isset($bad[$n])
+                    && is_string($slug)
+                    && Whitespace::trim($slug) !== ''
+                    && array_filter(array_intersect_key($row->values, $this->linksToItsOwn)) !== []
+                ) {
+                    $this->write(
+                        $row,
+                        new ImportPlan($plan->columns, 'both', 'slug', false, false, $plan->pictures, $plan->plain),
+                        $slugs,
+                        $recorder,
+                    );
                 }
             }
-            AuditTrail::record(Action::Imported, $this->type->plural, ['made' => $result->created, 'changed' => $result->changed, 'change' => $change->id]);
-            $change->update(['title' => "Imported {$this->type->plural}: {$result->created} made, {$result->changed} changed"]);
+            AuditTrail::record(
+                Action::Imported,
+                $this->type->plural,
+                ['made' => $result->created, 'changed' => $result->changed, 'change' => $change->id],
+            );
+            $change->update([
+                'title' => "Imported {$this->type->plural}: {$result->created} made, {$result->changed} changed",
+            ]);
         });
         $result->change = $change->id;
 
@@ -116,7 +135,8 @@ final class ItemImport
 
     /**
      * @param  \Closure(string, int): void  $progress
-     * @return array{ImportResult, array<int, true>, array<array-key, string>, list<int>} the bad rows by number, the slugs that the file names, with where, and the ids of the items that it changes
+     * @return array{ImportResult, array<int, true>, array<array-key, string>, list<int>} the bad rows by number, the
+     *   slugs that the file names, with where, and the ids of the items that it changes
      */
     private function checked(string $path, Type $type, ImportPlan $plan, \Closure $progress): array
     {
@@ -131,7 +151,9 @@ final class ItemImport
             try {
                 [$draft, $item, $standing] = $this->read($row, $plan, $result, false);
                 $slugs = self::once($slugs, 'slug', $draft->slug, $row);
-                $keys = $plan->key === 'slug' ? [] : self::once($keys, $plan->key, $draft->fields[$plan->key] ?? null, $row);
+                $keys = $plan->key === 'slug'
+                    ? []
+                    : self::once($keys, $plan->key, $draft->fields[$plan->key] ?? null, $row);
                 $becomes = $item === null ? 'created' : ($this->isSame($draft, $standing) ? 'unchanged' : 'changed');
                 $result->{$becomes}++;
                 if ($becomes === 'changed') {
@@ -145,7 +167,14 @@ final class ItemImport
                 foreach ($refused->problems as $problem) {
                     $heading = array_search($problem->path, $plan->columns ?? [], true);
                     $column = is_string($heading) ? $heading : $problem->path;
-                    $result->problem(new Problem($row->place.($column === '' ? '' : ", column {$column}"), $problem->code, $problem->message, $problem->variables));
+                    $result->problem(
+                        new Problem(
+                            $row->place.($column === '' ? '' : ", column {$column}"),
+                            $problem->code,
+                            $problem->message,
+                            $problem->variables,
+                        ),
+                    );
                 }
             }
         }
@@ -163,7 +192,11 @@ final class ItemImport
     {
         $value = is_string($value) || is_int($value) || is_float($value) ? (string) $value : '';
         if ($value !== '' && isset($seen[$value])) {
-            throw Refused::because($column, 'twice', "“{$value}” stands on {$seen[$value]} already; expected each once.");
+            throw Refused::because(
+                $column,
+                'twice',
+                "“{$value}” stands on {$seen[$value]} already; expected each once.",
+            );
         }
 
         return $value === '' ? $seen : $seen + [$value => $row->place];
@@ -174,7 +207,10 @@ final class ItemImport
         $this->type = $this->catalogue->catalogue()->type($type->key) ?? $type;
         $this->reader = new ItemReader($this->type);
         $this->zip = $plan->pictures === null ? null : new PictureZip($plan->pictures);
-        $this->linksToItsOwn = array_filter($this->type->fields, fn (Field $field): bool => in_array($this->type->key, $field->types, true));
+        $this->linksToItsOwn = array_filter(
+            $this->type->fields,
+            fn (Field $field): bool => in_array($this->type->key, $field->types, true),
+        );
     }
 
     /** Items of the file may link to others that stand further down in it. */
@@ -204,13 +240,23 @@ final class ItemImport
         $values = $this->withPictures($values, $row->cells, $writing);
         $item = $this->known($values, $row->cells, $plan);
         if ($item === null && $plan->mode === 'update') {
-            throw Refused::because($plan->key, 'unknown', "no {$this->type->label} is known by this; expected one that is there, since only known ones are changed.");
+            throw Refused::because(
+                $plan->key,
+                'unknown',
+                "no {$this->type->label} is known by this; expected one that is there, since only known ones are changed.",
+            );
         }
         if ($item !== null && $plan->mode === 'create' && $plan->key !== 'slug') {
-            throw Refused::because($plan->key, 'taken', "“{$item->title}” has it already; expected one that is not there, since only new ones are made.");
+            throw Refused::because(
+                $plan->key,
+                'taken',
+                "“{$item->title}” has it already; expected one that is not there, since only new ones are made.",
+            );
         }
         $standing = $item === null ? null : Records::values($item, $this->type);
-        $draft = $row->cells ? $this->reader->fromCells(self::texts($values), $standing) : $this->reader->fromValues($values, $standing);
+        $draft = $row->cells
+            ? $this->reader->fromCells(self::texts($values), $standing)
+            : $this->reader->fromValues($values, $standing);
         $this->writer->check($this->type, $draft, $item);
 
         return [$draft, $item, $standing];
@@ -232,7 +278,11 @@ final class ItemImport
         $ids = $value === null ? [] : $this->byKey[self::canonical($value)] ?? [];
         if (count($ids) > 1) {
             $field = $this->type->fields[$plan->key];
-            throw Refused::because($plan->key, 'many', "several {$this->type->plural} have this {$field->label}; expected one that tells them apart.");
+            throw Refused::because(
+                $plan->key,
+                'many',
+                "several {$this->type->plural} have this {$field->label}; expected one that tells them apart.",
+            );
         }
 
         return $ids === [] ? null : $query->where('id', $ids[0])->first();
@@ -248,7 +298,9 @@ final class ItemImport
         $field = $this->type->fields[$plan->key];
         $given = $values[$plan->key] ?? null;
         try {
-            return $cells ? $field->kind->readCell(is_string($given) ? $given : '', $field) : $field->kind->read($given, $field);
+            return $cells
+                ? $field->kind->readCell(is_string($given) ? $given : '', $field)
+                : $field->kind->read($given, $field);
         } catch (\Wellspring\Core\Content\WrongValue $wrong) {
             throw Refused::because($plan->key, 'wrongValue', $wrong->getMessage());
         }
@@ -273,7 +325,10 @@ final class ItemImport
             }
         }
         foreach (array_chunk(array_map(strval(...), array_keys($wanted)), 50_000) as $some) {
-            $rows = DB::select('select id, fields->? as value from items where type_key = ? and fields->? = any(array(select jsonb_array_elements(?::jsonb))) order by id', [$plan->key, $this->type->key, $plan->key, '['.implode(',', $some).']']);
+            $rows = DB::select(
+                'select id, fields->? as value from items where type_key = ? and fields->? = any(array(select jsonb_array_elements(?::jsonb))) order by id',
+                [$plan->key, $this->type->key, $plan->key, '['.implode(',', $some).']'],
+            );
             foreach ($rows as $row) {
                 $this->byKey[self::canonical(json_decode((string) $row->value, true))][] = (int) $row->id;
             }
@@ -283,7 +338,10 @@ final class ItemImport
     /** A value as JSON, the same for numbers that are equal. */
     private static function canonical(mixed $value): string
     {
-        return json_encode(is_float($value) && floor($value) === $value && abs($value) < 2 ** 53 ? (int) $value : $value, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        return json_encode(
+            is_float($value) && floor($value) === $value && abs($value) < 2 ** 53 ? (int) $value : $value,
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+        );
     }
 
     /**
@@ -309,7 +367,8 @@ final class ItemImport
     /** @param  array<string, mixed>|null  $standing */
     private function isSame(ItemDraft $draft, ?array $standing): bool
     {
-        return $standing !== null && Differences::same($draft->values(), $this->reader->asItStands($standing)->values());
+        return $standing !== null
+            && Differences::same($draft->values(), $this->reader->asItStands($standing)->values());
     }
 
     /**
@@ -346,9 +405,13 @@ final class ItemImport
             if (! in_array($field->kind->key(), ['picture', 'pictures'], true) || ! isset($values[$key])) {
                 continue;
             }
-            $names = $cells && is_string($values[$key]) ? array_map(Whitespace::trim(...), explode('|', $values[$key])) : array_filter((array) $values[$key], is_string(...));
+            $names = $cells && is_string($values[$key])
+                ? array_map(Whitespace::trim(...), explode('|', $values[$key]))
+                : array_filter((array) $values[$key], is_string(...));
             $names = array_map(fn (string $name): string => $this->picture($key, $name, $writing), $names);
-            $values[$key] = $cells ? implode(' | ', $names) : ($field->kind->key() === 'picture' ? $names[0] ?? null : $names);
+            $values[$key] = $cells
+                ? implode(' | ', $names)
+                : ($field->kind->key() === 'picture' ? $names[0] ?? null : $names);
         }
 
         return $values;
@@ -380,7 +443,12 @@ final class ItemImport
             $cells = [];
             foreach ($draft?->values() ?? $row->values as $column => $value) {
                 $text = Differences::words($draft === null ? null : $this->reader->field((string) $column), $value);
-                $cells[(string) $column] = mb_strimwidth(str_starts_with($text, 'incoming-') ? 'from the zip' : mb_scrub($text), 0, 120, '…');
+                $cells[(string) $column] = mb_strimwidth(
+                    str_starts_with($text, 'incoming-') ? 'from the zip' : mb_scrub($text),
+                    0,
+                    120,
+                    '…',
+                );
             }
             $result->preview[] = ['place' => $row->place, 'becomes' => $becomes, 'cells' => $cells];
         }
@@ -395,7 +463,9 @@ final class ItemImport
     {
         if (preg_match('/\.(json|jsonl|ndjson)$/Di', $path) === 1) {
             foreach (JsonRows::of($path) as $row) {
-                yield $plan->columns === null || $row->fault !== null ? $row : new Row($row->place, self::matched($row->values, $plan->columns), false);
+                yield $plan->columns === null || $row->fault !== null
+                    ? $row
+                    : new Row($row->place, self::matched($row->values, $plan->columns), false);
             }
 
             return;
@@ -406,14 +476,27 @@ final class ItemImport
                 $header = array_map(Whitespace::trim(...), $cells);
                 $this->checkHeader($header, $plan);
             } elseif (count($cells) !== count($header)) {
-                yield new Row("line {$line}", [], true, 'expected '.count($header).' cells as in the header, found '.count($cells).'.');
+                yield new Row(
+                    "line {$line}",
+                    [],
+                    true,
+                    'expected '.count($header).' cells as in the header, found '.count($cells).'.',
+                );
             } else {
                 $values = array_combine($header, $plan->plain ? $cells : array_map(Csv::unmarked(...), $cells));
-                yield new Row("line {$line}", $plan->columns === null ? $values : self::matched($values, $plan->columns), true);
+                yield new Row(
+                    "line {$line}",
+                    $plan->columns === null ? $values : self::matched($values, $plan->columns),
+                    true,
+                );
             }
         }
         if ($header === null) {
-            throw Refused::because('line 1', 'noHeader', 'the file is empty; expected a header row with the names of the columns.');
+            throw Refused::because(
+                'line 1',
+                'noHeader',
+                'the file is empty; expected a header row with the names of the columns.',
+            );
         }
     }
 
@@ -458,17 +541,35 @@ final class ItemImport
                 continue;
             }
             if (! in_array($column, $columns, true)) {
-                $problems[] = new Problem($place, 'unknownColumn', "“{$shown}” is not a column; expected one of: ".implode(', ', $columns).'.');
+                $problems[] = new Problem(
+                    $place,
+                    'unknownColumn',
+                    "“{$shown}” is not a column; expected one of: ".implode(', ', $columns).'.',
+                );
             } elseif (in_array($column, $named, true)) {
-                $problems[] = new Problem($place, 'twice', $plan->columns === null ? "“{$shown}” stands in the header twice." : "“{$column}” is matched twice; expected each column once.");
+                $problems[] = new Problem(
+                    $place,
+                    'twice',
+                    $plan->columns === null
+                        ? "“{$shown}” stands in the header twice."
+                        : "“{$column}” is matched twice; expected each column once.",
+                );
             }
             $named[] = $column;
         }
         if (! in_array('title', $named, true) && $plan->mode !== 'update') {
-            $problems[] = new Problem('line 1', 'missingColumn', $plan->columns === null ? 'the column “title” is missing.' : 'no column is matched with the title.');
+            $problems[] = new Problem(
+                'line 1',
+                'missingColumn',
+                $plan->columns === null ? 'the column “title” is missing.' : 'no column is matched with the title.',
+            );
         }
         if ($plan->mode === 'update' && ! in_array($plan->key, $named, true)) {
-            $problems[] = new Problem('line 1', 'missingColumn', "no column is matched with {$plan->key}, by which items are known.");
+            $problems[] = new Problem(
+                'line 1',
+                'missingColumn',
+                "no column is matched with {$plan->key}, by which items are known.",
+            );
         }
         if ($problems !== []) {
             throw new Refused($problems);

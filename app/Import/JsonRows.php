@@ -66,7 +66,9 @@ final class JsonRows
             throw Refused::because('', 'notJson', "the file is not JSON: {$fault->getMessage()}.");
         }
 
-        return is_array($data) && array_is_list($data) ? $data : throw Refused::because('', 'notAList', 'expected a list of objects, or one object a line.');
+        return is_array($data) && array_is_list($data)
+            ? $data
+            : throw Refused::because('', 'notAList', 'expected a list of objects, or one object a line.');
     }
 
     private static function row(string $place, mixed $values): Row

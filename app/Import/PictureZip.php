@@ -25,16 +25,30 @@ final class PictureZip
     {
         $this->zip = new \ZipArchive;
         if ($this->zip->open($path, \ZipArchive::RDONLY) !== true) {
-            throw Refused::because('pictures', 'notAZip', 'expected a zip file with pictures; this one cannot be read.');
+            throw Refused::because(
+                'pictures',
+                'notAZip',
+                'expected a zip file with pictures; this one cannot be read.',
+            );
         }
         if ($this->zip->numFiles > self::MAX_FILES) {
-            throw Refused::because('pictures', 'tooMany', 'expected at most '.number_format(self::MAX_FILES).' files in the zip, found '.number_format($this->zip->numFiles).'.');
+            throw Refused::because(
+                'pictures',
+                'tooMany',
+                'expected at most '.number_format(self::MAX_FILES).' files in the zip, found '
+                    .number_format($this->zip->numFiles).'.',
+            );
         }
         $bare = [];
         for ($i = 0; $i < $this->zip->numFiles; $i++) {
             $name = (string) $this->zip->getNameIndex($i);
             if (preg_match('~(^|[/\\\\])\.\.([/\\\\]|$)|^[/\\\\]|^[A-Za-z]:|\x00~', $name) === 1) {
-                throw Refused::because('pictures', 'outside', 'the zip holds the path “'.mb_strimwidth(mb_scrub($name), 0, 80, '…').'”, which leads outside of it; expected plain paths.');
+                throw Refused::because(
+                    'pictures',
+                    'outside',
+                    'the zip holds the path “'.mb_strimwidth(mb_scrub($name), 0, 80, '…')
+                        .'”, which leads outside of it; expected plain paths.',
+                );
             }
             if (! str_ends_with($name, '/')) {
                 $this->places[$name] = $i;

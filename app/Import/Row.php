@@ -13,7 +13,11 @@ final readonly class Row
      * @param  bool  $cells  whether the values are the text of cells rather than values of JSON
      * @param  string|null  $fault  why it cannot be read at all
      */
-    public function __construct(public string $place, public array $values, public bool $cells, public ?string $fault = null)
-    {
+    public function __construct(
+        public string $place,
+        public array $values,
+        public bool $cells,
+        public ?string $fault = null,
+    ) {
     }
 }

@@ -30,7 +30,12 @@ final readonly class TermMaker
         $terms = $type->taxonomies[$taxonomy]->terms;
         $missing = [];
         foreach (explode('|', $cell) as $path) {
-            $names = array_values(array_filter(array_map(Whitespace::trim(...), explode('>', $path)), fn (string $name): bool => $name !== ''));
+            $names = array_values(
+                array_filter(
+                    array_map(Whitespace::trim(...), explode('>', $path)),
+                    fn (string $name): bool => $name !== '',
+                ),
+            );
             if ($names === [] || $terms->find(Whitespace::trim($path)) !== null || $terms->byPath($names) !== null) {
                 continue;
             }
@@ -63,7 +68,10 @@ final readonly class TermMaker
         if (! $writing) {
             return $type->withTerm($taxonomy, new Term($slug, $name, $parent?->slug));
         }
-        $row = $parent === null ? null : TermRow::query()->where('taxonomy_key', $taxonomy)->where('slug', $parent->slug)->firstOrFail();
+        $row = $parent === null ? null : TermRow::query()
+            ->where('taxonomy_key', $taxonomy)
+            ->where('slug', $parent->slug)
+            ->firstOrFail();
         $this->writer->add($taxonomy, new TermDraft($slug, $name), $row);
 
         return $this->catalogue->catalogue()->types[$type->key];

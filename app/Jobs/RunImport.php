@@ -44,18 +44,37 @@ final class RunImport implements ShouldQueue
         }
         $progress = $this->progress($row);
         try {
-            $type = $store->catalogue()->type($row->type_key) ?? throw Refused::because('', 'unknownType', 'The content type is no longer there.');
-            $plan = ImportPlan::read($row->options, $type, $row->pictures === null ? null : Storage::disk('imports')->path($row->pictures));
+            $type = $store->catalogue()->type($row->type_key)
+                ?? throw Refused::because('', 'unknownType', 'The content type is no longer there.');
+            $plan = ImportPlan::read(
+                $row->options,
+                $type,
+                $row->pictures === null ? null : Storage::disk('imports')->path($row->pictures),
+            );
             $path = Storage::disk('imports')->path($row->file);
-            $result = $this->write ? $import->run($path, $type, $plan, $progress) : $import->check($path, $type, $plan, $progress);
+            $result = $this->write
+                ? $import->run($path, $type, $plan, $progress)
+                : $import->check($path, $type, $plan, $progress);
             $isWritten = $this->write && $result->change !== null;
-            $row->update(['state' => $isWritten ? 'done' : 'checked', 'result' => $result->toArray(), 'change_id' => $result->change]);
+            $row->update([
+                'state' => $isWritten ? 'done' : 'checked',
+                'result' => $result->toArray(),
+                'change_id' => $result->change,
+            ]);
             if ($isWritten) {
                 ColumnMatch::remember($type, $plan->columns ?? []);
                 Storage::disk('imports')->deleteDirectory((string) $row->id);
             }
         } catch (Refused $refused) {
-            $row->update(['state' => 'failed', 'result' => ['problems' => array_map(fn (Problem $problem): array => ['path' => $problem->path, 'message' => $problem->message], $refused->problems)]]);
+            $row->update([
+                'state' => 'failed',
+                'result' => [
+                    'problems' => array_map(
+                        fn (Problem $problem): array => ['path' => $problem->path, 'message' => $problem->message],
+                        $refused->problems,
+                    ),
+                ],
+            ]);
         } catch (\Throwable $fault) {
             $this->failed($fault);
             throw $fault;
@@ -81,7 +100,12 @@ final class RunImport implements ShouldQueue
     {
         return function (string $phase, int $done) use ($row): void {
             if ($done % 100 === 0) {
-                DB::connection('progress')->table('imports')->where('id', $row->id)->update(['done' => $done] + ($phase === 'read' ? ['rows' => DB::raw("greatest(rows, {$done})")] : []));
+                DB::connection('progress')
+                    ->table('imports')
+                    ->where('id', $row->id)
+                    ->update(
+                        ['done' => $done] + ($phase === 'read' ? ['rows' => DB::raw("greatest(rows, {$done})")] : []),
+                    );
             }
         };
     }

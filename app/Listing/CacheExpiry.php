@@ -23,7 +23,10 @@ use Wellspring\Core\Run\Context;
 use Wellspring\Core\Sort\By;
 use Wellspring\Core\Source\People;
 
-/** Until when the result of a run is right while no content changes: schedules and rules about time change it by themselves. */
+/**
+ * Until when the result of a run is right while no content changes: schedules and rules about time change it by
+ * themselves.
+ */
 final readonly class CacheExpiry
 {
     /** Views are counted as they come; what asks for them is right within the minute. */
@@ -76,7 +79,10 @@ final readonly class CacheExpiry
     private static function links(Module $module, Family $to): bool
     {
         $fields = [
-            ...array_map(fn (Condition $condition): Field => $condition->field->through ?? $condition->field, $module->where?->conditions() ?? []),
+            ...array_map(
+                fn (Condition $condition): Field => $condition->field->through ?? $condition->field,
+                $module->where?->conditions() ?? [],
+            ),
             ...array_map(fn (Part $part): Field => $part->field, array_values($module->card->parts())),
         ];
 
@@ -110,13 +116,19 @@ final readonly class CacheExpiry
         $now = $context->now->getTimestamp();
         $span = $test->span($condition, $context);
         $raw = FieldSql::moment($condition->field);
-        $local = $test instanceof DayNear && is_array($condition->value) && ! Unit::from((string) $condition->value['unit'])->isElapsed();
+        $local = $test instanceof DayNear
+            && is_array($condition->value)
+            && ! Unit::from((string) $condition->value['unit'])->isElapsed();
         $moments = [];
         foreach (array_filter([$span->from, $span->until]) as $end) {
-            $next = Item::query()->toBase()->when($types !== [], fn ($query) => $query->whereIn('items.type_key', $types))
+            $next = Item::query()
+                ->toBase()
+                ->when($types !== [], fn ($query) => $query->whereIn('items.type_key', $types))
                 ->whereRaw("{$raw} >= ?", [$end])->selectRaw("min({$raw}) as next")->value('next');
             if (is_string($next)) {
-                $wait = (new \DateTimeImmutable($next))->getTimestamp() - (new \DateTimeImmutable($end))->getTimestamp();
+                $wait = (new \DateTimeImmutable($next))
+                    ->getTimestamp() - (new \DateTimeImmutable($end))
+                    ->getTimestamp();
                 $moments[] = $now + max(0, $wait - ($local && $end !== $context->at() ? self::CLOCK_CHANGE : 0));
             }
         }
@@ -132,15 +144,28 @@ final readonly class CacheExpiry
      */
     private function nextChanges(array $types, Context $context): array
     {
-        $next = fn (string $column): Builder => Item::query()->toBase()->when($types !== [], fn ($query) => $query->whereIn('type_key', $types))
-            ->where('status', Status::Published->value)->where($column, '>', $context->at())->selectRaw("min({$column})");
-        $row = (array) DB::query()->selectSub($next('publish_at'), 'appears')->selectSub($next('expire_at'), 'expires')->first();
+        $next = fn (string $column): Builder => Item::query()
+            ->toBase()
+            ->when($types !== [], fn ($query) => $query->whereIn('type_key', $types))
+            ->where('status', Status::Published->value)
+            ->where($column, '>', $context->at())
+            ->selectRaw("min({$column})");
+        $row = (array) DB::query()
+            ->selectSub($next('publish_at'), 'appears')
+            ->selectSub($next('expire_at'), 'expires')
+            ->first();
 
-        return array_values(array_map(fn (string $moment): int => (new \DateTimeImmutable($moment))->getTimestamp(), array_filter($row, is_string(...))));
+        return array_values(
+            array_map(
+                fn (string $moment): int => (new \DateTimeImmutable($moment))->getTimestamp(),
+                array_filter($row, is_string(...)),
+            ),
+        );
     }
 
     private static function tomorrow(Context $context): int
     {
-        return (new \DateTimeImmutable($context->calendar->firstInstant($context->calendar->movedDay($context->today(), 1, Unit::Days))))->getTimestamp();
+        return (new \DateTimeImmutable($context->calendar->firstInstant($context->calendar->movedDay($context->today(), 1, Unit::Days))))
+            ->getTimestamp();
     }
 }

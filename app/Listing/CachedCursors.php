@@ -15,14 +15,23 @@ final class CachedCursors implements CursorStore
     private const BUNDLE = 100;
 
     /** @param  int|null  $until  the timestamp until which they are right; null: for good */
-    public function __construct(private readonly Repository $cache, private readonly string $name, private readonly int $now, private readonly ?int $until)
-    {
+    public function __construct(
+        private readonly Repository $cache,
+        private readonly string $name,
+        private readonly int $now,
+        private readonly ?int $until,
+    ) {
     }
 
     public function before(int $from): ?array
     {
         $index = $this->cache->get("{$this->name}:cursors");
-        if (! is_array($index) || $this->now < $index['from'] || $index['until'] !== null && $this->now >= $index['until']) {
+        if (
+            ! is_array($index)
+            || $this->now < $index['from']
+            || $index['until'] !== null
+            && $this->now >= $index['until']
+        ) {
             return null;
         }
         $bundle = null;
@@ -51,6 +60,10 @@ final class CachedCursors implements CursorStore
             $this->cache->put("{$this->name}:cursors:{$i}", $some, self::KEEP_SECONDS);
             $bundles[$i] = array_key_first($some);
         }
-        $this->cache->put("{$this->name}:cursors", ['from' => $this->now, 'until' => $this->until, 'bundles' => $bundles], self::KEEP_SECONDS);
+        $this->cache->put(
+            "{$this->name}:cursors",
+            ['from' => $this->now, 'until' => $this->until, 'bundles' => $bundles],
+            self::KEEP_SECONDS,
+        );
     }
 }

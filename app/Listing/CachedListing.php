@@ -42,15 +42,26 @@ final readonly class CachedListing
     public function show(Module $module, Context $context, string $page = '1'): Result
     {
         $now = $context->now->getTimestamp();
-        // What no page can be called names nothing that is kept, and may be no text at all. What a visitor looks for is asked
+        // What no page can be called names nothing that is kept, and may be no text at all. What a visitor looks for is
+        // asked
         // for but once, and there is no end of it.
-        $name = $context->address === [] && Pages::isNumber($page) ? $this->name($module, $context, $this->marks->of(...$this->dependsOn($module))) : null;
+        $name = $context->address === [] && Pages::isNumber($page)
+            ? $this->name($module, $context, $this->marks->of(...$this->dependsOn($module)))
+            : null;
         if ($name === null) {
             return $this->listing->show($module, $context, $page);
         }
         $kept = self::valid($this->cache->get("{$name}:{$page}"), $now);
         if ($kept !== null) {
-            return new Result($kept['total'], $kept['pages'], $kept['page'], [], $kept['ids'], $kept['headings'], $kept['under']);
+            return new Result(
+                $kept['total'],
+                $kept['pages'],
+                $kept['page'],
+                [],
+                $kept['ids'],
+                $kept['headings'],
+                $kept['under'],
+            );
         }
         $until = $this->expiry->until($module, $context);
         $result = $this->listing->show($module, $context, $page, new CachedCursors($this->cache, $name, $now, $until));
@@ -76,7 +87,9 @@ final readonly class CachedListing
         $now = $context->now->getTimestamp();
         $marks = $modules === [] ? [] : $this->marks->of(['people'], allContent: true);
         $names = array_map(fn (Module $module): ?string => $this->name($module, $context, $marks), $modules);
-        $wanted = array_values(array_unique(array_map(fn (string $name): string => "{$name}:total", array_filter($names))));
+        $wanted = array_values(
+            array_unique(array_map(fn (string $name): string => "{$name}:total", array_filter($names))),
+        );
         $kept = [];
         foreach ($wanted === [] ? [] : $this->cache->getMultiple($wanted) as $name => $value) {
             $kept[(string) $name] = $value;
@@ -87,7 +100,11 @@ final readonly class CachedListing
             $known = self::valid($new[$name] ?? $kept[$name] ?? null, $now);
             $totals[$key] = $known['total'] ?? $this->listing->total($module, $context);
             if ($known === null && $name !== '') {
-                $new[$name] = ['total' => $totals[$key], 'from' => $now, 'until' => $this->expiry->until($module, $context)];
+                $new[$name] = [
+                    'total' => $totals[$key],
+                    'from' => $now,
+                    'until' => $this->expiry->until($module, $context),
+                ];
             }
         }
         if ($new !== []) {
@@ -98,7 +115,8 @@ final readonly class CachedListing
     }
 
     /**
-     * The records of a page that show() gave. Items are read anew, which their ids make cheap; what has to be counted for
+     * The records of a page that show() gave. Items are read anew, which their ids make cheap; what has to be counted
+     * for
      * terms, people and months is kept as the page is.
      *
      * @param  list<int>  $ids
@@ -115,10 +133,17 @@ final readonly class CachedListing
         $name = 'records:'.hash('xxh128', serialize([$module->source->toArray(), $ids, self::asked($context), $marks]));
         $kept = self::valid($this->cache->get($name), $now);
         if ($kept !== null) {
-            return unserialize($kept['records'], ['allowed_classes' => [Record::class, Status::class, Audience::class]]);
+            return unserialize(
+                $kept['records'],
+                ['allowed_classes' => [Record::class, Status::class, Audience::class]],
+            );
         }
         $records = $this->sources->records($module->source, $ids, $fields, $context);
-        $this->cache->put($name, ['records' => serialize($records), 'from' => $now, 'until' => $this->expiry->until($module, $context)], self::KEEP_SECONDS);
+        $this->cache->put(
+            $name,
+            ['records' => serialize($records), 'from' => $now, 'until' => $this->expiry->until($module, $context)],
+            self::KEEP_SECONDS,
+        );
 
         return $records;
     }
@@ -138,17 +163,24 @@ final readonly class CachedListing
         [$keys, $allContent] = $this->dependsOn($module);
         $marks = array_filter(
             $marks,
-            fn (string $key): bool => in_array($key, $keys, true) || $allContent && (str_starts_with($key, 'type:') || str_starts_with($key, 'taxonomy:')),
+            fn (string $key): bool => in_array($key, $keys, true) || $allContent && (
+                str_starts_with($key, 'type:') || str_starts_with($key, 'taxonomy:')
+            ),
             ARRAY_FILTER_USE_KEY,
         );
 
-        return 'listing:'.hash('xxh128', serialize([$module->bound($context)->toArray(), self::asked($context), $marks]));
+        return 'listing:'.hash(
+            'xxh128',
+            serialize([$module->bound($context)->toArray(), self::asked($context), $marks]),
+        );
     }
 
     /** @return array<string, mixed>|null what was kept, where it is right at that moment */
     private static function valid(mixed $kept, int $now): ?array
     {
-        return is_array($kept) && $now >= $kept['from'] && ($kept['until'] === null || $now < $kept['until']) ? $kept : null;
+        return is_array($kept) && $now >= $kept['from'] && ($kept['until'] === null || $now < $kept['until'])
+            ? $kept
+            : null;
     }
 
     /**
@@ -161,7 +193,10 @@ final readonly class CachedListing
         return [$context->viewer->audience->value, $context->viewer->person, serialize($context->page), $context->address];
     }
 
-    /** @return array{list<string>, bool} the keys of the marks that the module depends on, and whether on all content beside */
+    /**
+     * @return array{list<string>, bool} the keys of the marks that the module depends on, and whether on all content
+     *   beside
+     */
     private function dependsOn(Module $module): array
     {
         $people = CacheExpiry::reachesPeople($module) ? ['people'] : [];
@@ -173,7 +208,10 @@ final readonly class CachedListing
         return [[
             ...$people,
             ...array_map(fn (string $type): string => "type:{$type}", $module->source->draws()),
-            ...array_map(fn (string $taxonomy): string => "taxonomy:{$taxonomy}", array_map(strval(...), array_keys($module->type()->taxonomies))),
+            ...array_map(
+                fn (string $taxonomy): string => "taxonomy:{$taxonomy}",
+                array_map(strval(...), array_keys($module->type()->taxonomies)),
+            ),
         ], false];
     }
 }

@@ -83,21 +83,41 @@ final class Compiler
 
     private function test(Condition $condition, Context $context, string $of): Fragment
     {
-        $sql = $this->tests[$condition->test instanceof DayTest ? DayTest::class : $condition->test::class] ?? throw new \LogicException('No query is known for '.$condition->test::class.'.');
+        $sql = $this->tests[$condition->test instanceof DayTest ? DayTest::class : $condition->test::class]
+            ?? throw new \LogicException('No query is known for '.$condition->test::class.'.');
 
         // @phpstan-ignore argument.type (the register pairs every test's class with its own query)
         return $sql->fragment($condition->test, $condition, $context, $of);
     }
 
-    /** The test asked of what the field links to: one that passes is enough, and none may fail what asks that something is not so. */
+    /**
+     * The test asked of what the field links to: one that passes is enough, and none may fail what asks that something
+     * is not so.
+     */
     private function reached(Field $link, Condition $condition, Context $context): Fragment
     {
         $asked = $this->test($condition, $context, 'reached');
         $asked = $condition->test->isNegative() ? $asked->not() : $asked;
         $exists = match (true) {
-            $link->family() === Family::Items => $this->linked('items reached on reached.id = item_links.target_id', $link, Fragment::all([new Fragment('reached.type_key = any(?::text[])', [Fragment::arrayLiteral($link->types)]), Visibility::ofItem($context, 'reached'), $asked])),
-            $link->origin === Origin::Type => $this->linked('('.self::PEOPLE.') reached on reached.id = item_links.person_id', $link, $asked),
-            default => new Fragment('exists (select 1 from ('.self::PEOPLE.") reached where reached.id = items.author_id and ({$asked->sql}))", $asked->bindings),
+            $link->family() === Family::Items => $this->linked(
+                'items reached on reached.id = item_links.target_id',
+                $link,
+                Fragment::all([
+                    new Fragment('reached.type_key = any(?::text[])', [Fragment::arrayLiteral($link->types)]),
+                    Visibility::ofItem($context, 'reached'),
+                    $asked,
+                ]),
+            ),
+            $link->origin === Origin::Type => $this->linked(
+                '('.self::PEOPLE.') reached on reached.id = item_links.person_id',
+                $link,
+                $asked,
+            ),
+            default => new Fragment(
+                'exists (select 1 from ('.self::PEOPLE
+                    .") reached where reached.id = items.author_id and ({$asked->sql}))",
+                $asked->bindings,
+            ),
         };
 
         return $condition->test->isNegative() ? $exists->not() : $exists;
@@ -108,12 +128,18 @@ final class Compiler
 
     private function linked(string $join, Field $link, Fragment $asked): Fragment
     {
-        return new Fragment("exists (select 1 from item_links join {$join} where item_links.item_id = items.id and item_links.field = ? and ({$asked->sql}))", [$link->key, ...$asked->bindings]);
+        return new Fragment(
+            "exists (select 1 from item_links join {$join} where item_links.item_id = items.id and item_links.field = ? and ({$asked->sql}))",
+            [$link->key, ...$asked->bindings],
+        );
     }
 
     private function group(Group $group, Context $context): Fragment
     {
-        $members = array_map(fn (Condition|Group $member): Fragment => $this->rule($member, $context), $group->off ? [] : $group->active());
+        $members = array_map(
+            fn (Condition|Group $member): Fragment => $this->rule($member, $context),
+            $group->off ? [] : $group->active(),
+        );
         if ($members === []) {
             return Fragment::true();
         }

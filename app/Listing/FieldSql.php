@@ -9,7 +9,10 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Run\Context;
 
-/** Where a record's value of a field stands in the database. `$of` is the table's name in the query: the items, or what they link to. */
+/**
+ * Where a record's value of a field stands in the database. `$of` is the table's name in the query: the items, or what
+ * they link to.
+ */
 final class FieldSql
 {
     /** The collation that text is ordered by; made with the database, from the site's locale. */
@@ -32,7 +35,8 @@ final class FieldSql
     {
         $number = self::raw($field, $of).'::numeric';
 
-        // A type that is not meant may keep other values under the key, and the database may come upon them before it asks for the type.
+        // A type that is not meant may keep other values under the key, and the database may come upon them before it
+        // asks for the type.
         return $field->shared && $field->origin === Origin::Type
             ? "case when jsonb_typeof({$of}.fields->'".self::key($field)."') = 'number' then {$number} end"
             : $number;
@@ -81,7 +85,10 @@ final class FieldSql
             $person = Visibility::ofPerson('named')." and ({$and->sql})";
 
             return $field->origin === Origin::Item
-                ? new Fragment("exists (select 1 from users named where named.id = {$of}.author_id and {$person})", $and->bindings)
+                ? new Fragment(
+                    "exists (select 1 from users named where named.id = {$of}.author_id and {$person})",
+                    $and->bindings,
+                )
                 : new Fragment(
                     "exists (select 1 from item_links join users named on named.id = item_links.person_id where item_links.item_id = {$of}.id and item_links.field = ? and {$person})",
                     [$field->ownKey(), ...$and->bindings],
@@ -109,7 +116,10 @@ final class FieldSql
             Family::YesNo => new Fragment("{$raw}::boolean"),
             Family::Choice => new Fragment(
                 "case when {$raw} is not null then coalesce(array_position(?::text[], {$raw}), ?::int) end",
-                [Fragment::arrayLiteral(array_map(strval(...), array_keys($field->choices))), count($field->choices) + 1],
+                [
+                    Fragment::arrayLiteral(array_map(strval(...), array_keys($field->choices))),
+                    count($field->choices) + 1,
+                ],
             ),
             Family::Date, Family::Instant => new Fragment("{$raw} collate \"C\""),
             default => throw new \LogicException("{$field->key} has no order."),
@@ -118,6 +128,8 @@ final class FieldSql
 
     private static function key(Field $field): string
     {
-        return preg_match(Field::KEY, $field->ownKey()) === 1 ? $field->ownKey() : throw new \LogicException("“{$field->key}” is not a field’s key.");
+        return preg_match(Field::KEY, $field->ownKey()) === 1
+            ? $field->ownKey()
+            : throw new \LogicException("“{$field->key}” is not a field’s key.");
     }
 }

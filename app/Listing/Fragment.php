@@ -42,7 +42,10 @@ final readonly class Fragment
     /** @param  list<self>  $values as one row, which compares as a whole */
     public static function row(array $values): self
     {
-        return new self('('.implode(', ', array_map(fn (self $value): string => $value->sql, $values)).')', array_merge(...array_map(fn (self $value): array => $value->bindings, $values)));
+        return new self(
+            '('.implode(', ', array_map(fn (self $value): string => $value->sql, $values)).')',
+            array_merge(...array_map(fn (self $value): array => $value->bindings, $values)),
+        );
     }
 
     /**
@@ -55,7 +58,10 @@ final readonly class Fragment
         // The ids beside the item are compared one by one; of very many terms the index tells sooner.
         return count($terms) <= self::COMPARED
             ? new self("{$of}.term_ids && ?::bigint[]", [self::arrayLiteral($terms)])
-            : new self("exists (select 1 from item_term where item_term.item_id = {$of}.id and item_term.term_id = any(?::bigint[]))", [self::arrayLiteral($terms)]);
+            : new self(
+                "exists (select 1 from item_term where item_term.item_id = {$of}.id and item_term.term_id = any(?::bigint[]))",
+                [self::arrayLiteral($terms)],
+            );
     }
 
     /** True where this is false or null. */

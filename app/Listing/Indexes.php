@@ -16,7 +16,8 @@ use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Items;
 
 /**
- * The indexes that live modules filter and sort by: one for each order, one for each field that a condition asks, each of
+ * The indexes that live modules filter and sort by: one for each order, one for each field that a condition asks, each
+ * of
  * one type's published items alone. They are made while the site goes on, and dropped when no live module needs them.
  * Such an index tells the planner nothing of how often a value comes, so statistics of each field by type go with it.
  */
@@ -33,7 +34,10 @@ final readonly class Indexes
     {
     }
 
-    /** @return array<string, array{kind: 'index'|'statistics', sql: string, what: string, modules: list<string>}> what is needed, by name */
+    /**
+     * @return array<string, array{kind: 'index'|'statistics', sql: string, what: string, modules: list<string>}> what
+     *   is needed, by name
+     */
     public function needed(): array
     {
         $needed = [];
@@ -50,18 +54,36 @@ final readonly class Indexes
     /** @return array<string, bool> what is there, by name, and whether it is whole */
     public function present(): array
     {
-        $rows = DB::table('pg_index')->join('pg_class', 'pg_class.oid', '=', 'pg_index.indexrelid')->join('pg_namespace', 'pg_namespace.oid', '=', 'pg_class.relnamespace')
-            ->whereRaw('pg_namespace.nspname = current_schema()')->where('pg_class.relname', 'like', addcslashes(self::PREFIX, '_').'%')
+        $rows = DB::table('pg_index')
+            ->join('pg_class', 'pg_class.oid', '=', 'pg_index.indexrelid')
+            ->join('pg_namespace', 'pg_namespace.oid', '=', 'pg_class.relnamespace')
+            ->whereRaw('pg_namespace.nspname = current_schema()')->where(
+                'pg_class.relname',
+                'like',
+                addcslashes(self::PREFIX, '_').'%',
+            )
             ->pluck('pg_index.indisvalid', 'pg_class.relname')->all();
 
-        $statistics = DB::table('pg_statistic_ext')->join('pg_namespace', 'pg_namespace.oid', '=', 'pg_statistic_ext.stxnamespace')
-            ->whereRaw('pg_namespace.nspname = current_schema()')->where('stxname', 'like', addcslashes(self::PREFIX, '_').'%')->pluck('stxname')->all();
+        $statistics = DB::table('pg_statistic_ext')->join(
+            'pg_namespace',
+            'pg_namespace.oid',
+            '=',
+            'pg_statistic_ext.stxnamespace',
+        )
+            ->whereRaw('pg_namespace.nspname = current_schema()')
+            ->where('stxname', 'like', addcslashes(self::PREFIX, '_').'%')
+            ->pluck('stxname')
+            ->all();
 
-        return array_map(fn (mixed $whole): bool => (bool) $whole, $rows) + array_fill_keys(array_filter($statistics, is_string(...)), true);
+        return array_map(
+            fn (mixed $whole): bool => (bool) $whole,
+            $rows,
+        ) + array_fill_keys(array_filter($statistics, is_string(...)), true);
     }
 
     /**
-     * Makes what is missing and drops what nothing needs. One process at a time does so: two that make indexes beside others'
+     * Makes what is missing and drops what nothing needs. One process at a time does so: two that make indexes beside
+     * others'
      * work would wait for each other.
      *
      * @param  \Closure(string): void|null  $tell  told what is being done
@@ -97,14 +119,19 @@ final readonly class Indexes
             // One that was broken off half way is of no use.
             if (! isset($needed[$name]) || ! $whole) {
                 $tell("drop {$name}");
-                DB::statement(str_starts_with($name, self::STATISTICS) ? "drop statistics if exists {$name}" : "drop index concurrently if exists {$name}");
+                DB::statement(
+                    str_starts_with($name, self::STATISTICS)
+                        ? "drop statistics if exists {$name}"
+                        : "drop index concurrently if exists {$name}",
+                );
                 $dropped[] = $name;
             }
         }
         foreach ($needed as $name => $index) {
             if (($present[$name] ?? false) === false) {
                 $tell("make {$name}: {$index['what']}");
-                DB::statement(($index['kind'] === 'index' ? 'create index concurrently' : 'create statistics')." if not exists {$name} {$index['sql']}");
+                $make = $index['kind'] === 'index' ? 'create index concurrently' : 'create statistics';
+                DB::statement("{$make} if not exists {$name} {$index['sql']}");
                 $made[] = $name;
             }
         }
@@ -126,20 +153,37 @@ final readonly class Indexes
         $indexes = [];
         $add = function (string $columns, string $what) use (&$indexes, $type): void {
             $sql = "on items ({$columns}) where type_key = '{$type->key}' and status = 'published'";
-            $indexes[self::PREFIX.substr(hash('sha256', $sql), 0, 12)] = ['kind' => 'index', 'sql' => $sql, 'what' => "{$type->plural} {$what}"];
+            $indexes[self::PREFIX.substr(hash('sha256', $sql), 0, 12)] = [
+                'kind' => 'index',
+                'sql' => $sql,
+                'what' => "{$type->plural} {$what}",
+            ];
         };
         if ($module->headings === null && $this->sorts($module->order)) {
             $context = $this->contexts->now();
             $orders = $this->orders->of($module, $context);
-            $columns = array_map(fn (OrderBy $by): string => '('.self::literal($by->by).')'.substr($by->sql(), strlen($by->by->sql)), $orders);
-            $add(str_replace('items.', '', implode(', ', $columns)), 'in order of '.implode(', then ', array_map(fn (SortKey $key): string => $key->by->label(), $module->order)));
+            $columns = array_map(
+                fn (OrderBy $by): string => '('.self::literal($by->by).')'.substr($by->sql(), strlen($by->by->sql)),
+                $orders,
+            );
+            $add(
+                str_replace('items.', '', implode(', ', $columns)),
+                'in order of '.implode(
+                    ', then ',
+                    array_map(fn (SortKey $key): string => $key->by->label(), $module->order),
+                ),
+            );
         }
         foreach ($module->where?->conditions() ?? [] as $condition) {
             $column = $condition->off ? null : self::column($condition);
             if ($column !== null) {
                 $add($column, "by {$condition->field->label}");
                 $sql = "(mcv) on type_key, {$column} from items";
-                $indexes[self::STATISTICS.substr(hash('sha256', $sql), 0, 12)] = ['kind' => 'statistics', 'sql' => $sql, 'what' => "how often each {$condition->field->label} comes"];
+                $indexes[self::STATISTICS.substr(hash('sha256', $sql), 0, 12)] = [
+                    'kind' => 'statistics',
+                    'sql' => $sql,
+                    'what' => "how often each {$condition->field->label} comes",
+                ];
             }
         }
 
@@ -162,7 +206,15 @@ final readonly class Indexes
     private static function column(Condition $condition): ?string
     {
         $field = $condition->field;
-        if ($field->through !== null || $field->origin !== Origin::Type || in_array($condition->test->key(), ['empty', 'filled', 'noneOf', 'ne', 'isNot', 'lacks', 'contains', 'ends'], true)) {
+        if (
+            $field->through !== null
+            || $field->origin !== Origin::Type
+            || in_array(
+                $condition->test->key(),
+                ['empty', 'filled', 'noneOf', 'ne', 'isNot', 'lacks', 'contains', 'ends'],
+                true,
+            )
+        ) {
             return null;
         }
         $expression = match ($field->family()) {

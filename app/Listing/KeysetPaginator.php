@@ -8,14 +8,16 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Takes records from a place in an order. Far places are reached by key: from a record whose place and values are known,
+ * Takes records from a place in an order. Far places are reached by key: from a record whose place and values are
+ * known,
  * the walk goes on behind it, so that the database need not count its way there.
  */
 final readonly class KeysetPaginator
 {
     /**
      * @param  int  $far  nearer places are counted to
-     * @param  positive-int  $stride  how far apart the known places are that are laid when a far place is first asked for
+     * @param  positive-int  $stride  how far apart the known places are that are laid when a far place is first asked
+     *   for
      */
     public function __construct(private int $far = 400, private int $stride = 200)
     {
@@ -50,7 +52,9 @@ final readonly class KeysetPaginator
             if ($need <= 0) {
                 break;
             }
-            $found = self::plucked($this->ordered((clone $query)->whereRaw($branch->sql, $branch->bindings), $orders)->limit($need));
+            $found = self::plucked(
+                $this->ordered((clone $query)->whereRaw($branch->sql, $branch->bindings), $orders)->limit($need),
+            );
             $passed = min(max(0, $skip), count($found));
             $skip -= $passed;
             array_push($ids, ...array_slice($found, $passed));
@@ -81,7 +85,13 @@ final readonly class KeysetPaginator
     private function seedCursors(Builder $query, array $orders, CursorStore $cursors): void
     {
         $bindings = array_merge(...array_map(fn (OrderBy $by): array => $by->by->bindings, $orders));
-        $ranked = (clone $query)->selectRaw('row_number() over (order by '.implode(', ', array_map(fn (OrderBy $by): string => $by->sql(), $orders)).') - 1 as place', $bindings);
+        $ranked = (clone $query)->selectRaw(
+            'row_number() over (order by '.implode(
+                ', ',
+                array_map(fn (OrderBy $by): string => $by->sql(), $orders),
+            ).') - 1 as place',
+            $bindings,
+        );
         $noted = [];
         foreach (DB::query()->fromSub(self::withValues($ranked, $orders), 'ranked')->whereRaw('place % ? = 0', [$this->stride])->orderBy('place')->get() as $row) {
             $noted[(int) $row->place] = self::valuesOf($row, $orders);
@@ -107,11 +117,15 @@ final readonly class KeysetPaginator
     {
         $values = (array) $row;
 
-        return array_map(fn (int $i): ?string => is_scalar($values["k{$i}"]) ? (string) $values["k{$i}"] : null, array_keys($orders));
+        return array_map(
+            fn (int $i): ?string => is_scalar($values["k{$i}"]) ? (string) $values["k{$i}"] : null,
+            array_keys($orders),
+        );
     }
 
     /**
-     * What comes after a record, as conditions that each follow one stretch of an index, nearest first: alike in all but the
+     * What comes after a record, as conditions that each follow one stretch of an index, nearest first: alike in all
+     * but the
      * last key, then in all but the last two, and so on.
      *
      * @param  non-empty-list<OrderBy>  $orders
@@ -122,7 +136,13 @@ final readonly class KeysetPaginator
     {
         if ($this->comparesAsRow($orders, $values)) {
             $row = Fragment::row(array_map(fn (OrderBy $by): Fragment => $by->by, $orders));
-            $known = Fragment::row(array_map(fn (OrderBy $by, ?string $value): Fragment => new Fragment("?::{$by->type}", [$value]), $orders, $values));
+            $known = Fragment::row(
+                array_map(
+                    fn (OrderBy $by, ?string $value): Fragment => new Fragment("?::{$by->type}", [$value]),
+                    $orders,
+                    $values,
+                ),
+            );
             $empty = array_slice(self::after($orders[0], $values[0]), 1);
 
             return [new Fragment("{$row->sql} ".($orders[0]->up ? '>' : '<')." {$known->sql}", [...$row->bindings, ...$known->bindings]), ...$empty];
@@ -133,7 +153,10 @@ final readonly class KeysetPaginator
             for ($i = 0; $i < $last; $i++) {
                 $alike[] = $values[$i] === null
                     ? new Fragment("{$orders[$i]->by->sql} is null", $orders[$i]->by->bindings)
-                    : new Fragment("{$orders[$i]->by->sql} = ?::{$orders[$i]->type}", [...$orders[$i]->by->bindings, $values[$i]]);
+                    : new Fragment(
+                        "{$orders[$i]->by->sql} = ?::{$orders[$i]->type}",
+                        [...$orders[$i]->by->bindings, $values[$i]],
+                    );
             }
             foreach (self::after($orders[$last], $values[$last]) as $after) {
                 $branches[] = Fragment::all([...$alike, $after]);
@@ -144,7 +167,8 @@ final readonly class KeysetPaginator
     }
 
     /**
-     * Whether what comes after is what is greater as a whole row, or less: one stretch of an index. So it is where all keys go
+     * Whether what comes after is what is greater as a whole row, or less: one stretch of an index. So it is where all
+     * keys go
      * one way and none but the first can be empty.
      *
      * @param  non-empty-list<OrderBy>  $orders
@@ -188,6 +212,8 @@ final readonly class KeysetPaginator
     /** @return list<int> */
     private static function plucked(Builder $query): array
     {
-        return array_values(array_map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $query->pluck('items.id')->all()));
+        return array_values(
+            array_map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $query->pluck('items.id')->all()),
+        );
     }
 }

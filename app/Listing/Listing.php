@@ -20,8 +20,12 @@ use Wellspring\Core\Run\Steps;
 /** The run of a module on PostgreSQL: what ReferenceRun does in memory, without loading the records. */
 final readonly class Listing
 {
-    public function __construct(private Sources $sources, private Compiler $compiler, private OrderSql $orders, private KeysetPaginator $paginator)
-    {
+    public function __construct(
+        private Sources $sources,
+        private Compiler $compiler,
+        private OrderSql $orders,
+        private KeysetPaginator $paginator,
+    ) {
     }
 
     /**
@@ -37,7 +41,8 @@ final readonly class Listing
     }
 
     /**
-     * The same, and how many records have nothing to show in the parts of the card. A page that is not there is the first.
+     * The same, and how many records have nothing to show in the parts of the card. A page that is not there is the
+     * first.
      */
     public function lookAt(Module $module, Context $context, string $page): Looked
     {
@@ -91,10 +96,20 @@ final readonly class Listing
         $bound = $module->bound($context);
         $left = $bound->most() === null ? $count : max(0, min($count, $bound->most() - $from));
 
-        return $this->slice($bound, $context, $this->pins($bound, $context)['ids'], $bound->skip + $from, $left, $cursors);
+        return $this->slice(
+            $bound,
+            $context,
+            $this->pins($bound, $context)['ids'],
+            $bound->skip + $from,
+            $left,
+            $cursors,
+        );
     }
 
-    /** Where the record stands among all that are listed, before the first are skipped and the rest is cut off: 1 first; null where it does not pass. */
+    /**
+     * Where the record stands among all that are listed, before the first are skipped and the rest is cut off: 1 first;
+     * null where it does not pass.
+     */
     public function standing(Module $module, int $item, Context $context): ?int
     {
         $bound = $module->bound($context);
@@ -129,14 +144,23 @@ final readonly class Listing
     {
         $module = $module->bound($context);
         [$steps, $parts, $any] = $this->counts($module, $context);
-        $result = $this->page($module, $context, $page, $this->pins($module, $context), $steps, end($steps)->left, null);
+        $result = $this->page(
+            $module,
+            $context,
+            $page,
+            $this->pins($module, $context),
+            $steps,
+            end($steps)->left,
+            null,
+        );
 
         return new Looked($result, $parts, $any);
     }
 
     /**
      * The counts up to `empty`, all from one scan: every record is asked the rules in turn until one drops it, and the
-     * records are counted by the rule that did. Beside them, of the records that pass the rules, how many have nothing to
+     * records are counted by the rule that did. Beside them, of the records that pass the rules, how many have nothing
+     * to
      * show in each part of the card and in any.
      *
      * @param  Module  $module  bound
@@ -144,7 +168,11 @@ final readonly class Listing
      */
     private function counts(Module $module, Context $context): array
     {
-        $rules = $this->where($module, $context) + ['choices' => Fragment::true(), 'leaveOut' => $this->compiler->notLeftOut($module), 'empty' => $this->compiler->cardStands($module->card, $context)];
+        $rules = $this->where($module, $context) + [
+            'choices' => Fragment::true(),
+            'leaveOut' => $this->compiler->notLeftOut($module),
+            'empty' => $this->compiler->cardStands($module->card, $context),
+        ];
         $cases = '';
         $bindings = [];
         foreach (array_values($rules) as $i => $rule) {
@@ -154,16 +182,23 @@ final readonly class Listing
             }
         }
         $passes = count($rules);
-        $asked = $this->sources->candidates($module->source, $context)->toBase()->selectRaw(($cases === '' ? "{$passes}" : "case{$cases} else {$passes} end").' as dropped_by', $bindings);
-        $parts = array_map(fn (Part $part): Fragment => $this->compiler->partIsEmpty($part, $context), $module->card->parts());
+        $asked = $this->sources->candidates($module->source, $context)
+            ->toBase()
+            ->selectRaw(($cases === '' ? "{$passes}" : "case{$cases} else {$passes} end").' as dropped_by', $bindings);
+        $parts = array_map(
+            fn (Part $part): Fragment => $this->compiler->partIsEmpty($part, $context),
+            $module->card->parts(),
+        );
         $empties = array_filter($parts, fn (Fragment $part): bool => $part->sql !== '(true) is not true');
         $columns = [];
         foreach (array_values($empties) as $i => $part) {
             $asked->selectRaw("({$part->sql}) as empty{$i}", $part->bindings);
             $columns[] = "empty{$i}";
         }
-        // Asked once of each record: but for the offset, the database would write the question anew into every column that
-        // speaks of it. Given as text it is known to skip nothing before the plan is made, so that workers share the scan.
+        // Asked once of each record: but for the offset, the database would write the question anew into every column
+        // that
+        // speaks of it. Given as text it is known to skip nothing before the plan is made, so that workers share the
+        // scan.
         $rows = DB::query()->fromRaw("({$asked->toSql()} offset '0') as asked", $asked->getBindings())
             ->selectRaw(implode(', ', [
                 'dropped_by',
@@ -182,7 +217,9 @@ final readonly class Listing
         }
         // Those that the empty-value rules left out have nothing to show either.
         $passing = [$passes, $passes - 1];
-        $among = fn (string $column): int => array_sum(array_map(fn (int $droppedBy): int => $count($droppedBy, $column), $passing));
+        $among = fn (string $column): int => array_sum(
+            array_map(fn (int $droppedBy): int => $count($droppedBy, $column), $passing),
+        );
         $found = [];
         foreach (array_keys($empties) as $n => $at) {
             $found[$at] = $among("empty{$n}");
@@ -196,12 +233,26 @@ final readonly class Listing
      * @param  list<Step>  $steps
      * @param  int  $passed  how many records are left after step 5
      */
-    private function page(Module $module, Context $context, string $page, array $pins, array $steps, int $passed, ?CursorStore $cursors): Result
-    {
+    private function page(
+        Module $module,
+        Context $context,
+        string $page,
+        array $pins,
+        array $steps,
+        int $passed,
+        ?CursorStore $cursors,
+    ): Result {
         $total = $module->total($passed + $pins['extra']);
         $pages = new Pages(max(0, $total), $module->page->size);
         $number = $pages->number($page);
-        $ids = $this->slice($module, $context, $pins['ids'], $module->skip + $pages->offset($number), $pages->on($number), $cursors);
+        $ids = $this->slice(
+            $module,
+            $context,
+            $pins['ids'],
+            $module->skip + $pages->offset($number),
+            $pages->on($number),
+            $cursors,
+        );
 
         return $this->result($module, $context, $page, $pins['ids'], $steps, $total, $ids);
     }
@@ -213,12 +264,23 @@ final readonly class Listing
      *
      * @throws NoSuchPage
      */
-    private function result(Module $module, Context $context, string $page, array $pinned, array $steps, int $total, array $ids): Result
-    {
+    private function result(
+        Module $module,
+        Context $context,
+        string $page,
+        array $pinned,
+        array $steps,
+        int $total,
+        array $ids,
+    ): Result {
         $pages = new Pages(max(0, $total), $module->page->size);
 
         return new Result(
-            $total, $pages->count, $pages->number($page), $steps === [] ? [] : [...$steps, new Step('total', $total)], $ids,
+            $total,
+            $pages->count,
+            $pages->number($page),
+            $steps === [] ? [] : [...$steps, new Step('total', $total)],
+            $ids,
             $module->headings === null ? [] : $this->headings($module, $context, $pinned, $total),
             $module->headings === null ? [] : $this->under($module, $context, array_values(array_diff($ids, $pinned))),
         );
@@ -228,8 +290,14 @@ final readonly class Listing
      * @param  list<int>  $pinned
      * @return list<int> the records from a place among all that are listed
      */
-    private function slice(Module $module, Context $context, array $pinned, int $from, int $count, ?CursorStore $cursors): array
-    {
+    private function slice(
+        Module $module,
+        Context $context,
+        array $pinned,
+        int $from,
+        int $count,
+        ?CursorStore $cursors,
+    ): array {
         $first = array_slice($pinned, $from, $count);
         $left = $count - count($first);
         if ($left <= 0) {
@@ -260,7 +328,10 @@ final readonly class Listing
         }
         $skip = max(0, $module->skip - count($pinned));
         $shown = $total - max(0, count($pinned) - $module->skip);
-        $rows = DB::query()->fromSub($query->offset($skip)->limit(max(0, $shown)), 'listed')->selectRaw('place, count(*) as records')->groupBy('place')
+        $rows = DB::query()
+            ->fromSub($query->offset($skip)->limit(max(0, $shown)), 'listed')
+            ->selectRaw('place, count(*) as records')
+            ->groupBy('place')
             ->orderByRaw('place '.($module->headings->direction->value === 'up' ? 'asc' : 'desc').' nulls last')->get();
         $counts = [];
         foreach ($rows as $row) {
@@ -278,7 +349,12 @@ final readonly class Listing
     {
         $headings = $module->headings ?? throw new \LogicException('The module has headings.');
         $place = $this->orders->place($headings, $context);
-        $rows = $this->sources->candidates($module->source, $context)->toBase()->whereIn('items.id', $ids)->select('items.id')->selectRaw("{$place->sql} as place", $place->bindings)->get();
+        $rows = $this->sources->candidates($module->source, $context)
+            ->toBase()
+            ->whereIn('items.id', $ids)
+            ->select('items.id')
+            ->selectRaw("{$place->sql} as place", $place->bindings)
+            ->get();
         $under = array_fill_keys($ids, '');
         foreach ($rows as $row) {
             $under[(int) $row->id] = $headings->key(is_int($row->place) || is_string($row->place) ? $row->place : null);
@@ -288,7 +364,8 @@ final readonly class Listing
     }
 
     /**
-     * One more than the records that are listed and do not come behind it: counted in one scan, since nothing need be sorted for it.
+     * One more than the records that are listed and do not come behind it: counted in one scan, since nothing need be
+     * sorted for it.
      *
      * @param  Module  $module  bound
      * @param  Builder<Item>  $holder  what the record is looked for in
@@ -300,11 +377,17 @@ final readonly class Listing
         if ($at !== false) {
             return $at + 1;
         }
-        $behind = $this->paginator->behind($holder->where('items.id', $item)->toBase(), $this->orders->of($module, $context));
+        $behind = $this->paginator->behind(
+            $holder->where('items.id', $item)->toBase(),
+            $this->orders->of($module, $context),
+        );
         if ($behind === null) {
             return null;
         }
-        $before = $this->stream($module, $context)->whereNotIn('items.id', [...$pins, $item])->whereRaw("({$behind->sql}) is not true", $behind->bindings)->count();
+        $before = $this->stream($module, $context)
+            ->whereNotIn('items.id', [...$pins, $item])
+            ->whereRaw("({$behind->sql}) is not true", $behind->bindings)
+            ->count();
 
         return count($pins) + $before + 1;
     }
@@ -323,7 +406,10 @@ final readonly class Listing
         $this->keep($query, $this->compiler->notLeftOut($module), $this->compiler->cardStands($module->card, $context));
         $where = Fragment::all(array_values($this->where($module, $context)));
         $places = array_flip($module->pin);
-        $rows = $query->toBase()->select(['items.id', 'items.slug'])->selectRaw("({$where->sql}) is true as passes", $where->bindings)->get()
+        $rows = $query->toBase()
+            ->select(['items.id', 'items.slug'])
+            ->selectRaw("({$where->sql}) is true as passes", $where->bindings)
+            ->get()
             ->sortBy(fn (object $row): array => [$places[$row->slug], $row->id]);
 
         return [
@@ -339,7 +425,11 @@ final readonly class Listing
     private function stream(Module $module, Context $context): Builder
     {
         $query = $this->sources->candidates($module->source, $context);
-        $this->keep($query, ...array_values($this->where($module, $context)), ...[$this->compiler->notLeftOut($module), $this->compiler->cardStands($module->card, $context)]);
+        $this->keep(
+            $query,
+            ...array_values($this->where($module, $context)),
+            ...[$this->compiler->notLeftOut($module), $this->compiler->cardStands($module->card, $context)],
+        );
 
         return $query;
     }
@@ -357,7 +447,12 @@ final readonly class Listing
             return $stream->count();
         }
 
-        return DB::query()->fromSub($stream->toBase()->selectRaw('1')->limit($module->skip + $module->most() + count($pins['ids'])), 'listed')->count();
+        return DB::query()
+            ->fromSub(
+                $stream->toBase()->selectRaw('1')->limit($module->skip + $module->most() + count($pins['ids'])),
+                'listed',
+            )
+            ->count();
     }
 
     /** @param  Builder<Item>  $query */
@@ -373,6 +468,9 @@ final readonly class Listing
     /** @return array<string, Fragment> by step name */
     private function where(Module $module, Context $context): array
     {
-        return array_map(fn ($rule): Fragment => $this->compiler->rule($rule, $context), Steps::ofWhere($module->where));
+        return array_map(
+            fn ($rule): Fragment => $this->compiler->rule($rule, $context),
+            Steps::ofWhere($module->where),
+        );
     }
 }

@@ -10,7 +10,8 @@ use Wellspring\Core\Run\Result;
 final readonly class Looked
 {
     /**
-     * @param  array<string, int>  $emptyParts  how many of the records that pass the rules have nothing to show in each part, by its place in the definition
+     * @param  array<string, int>  $emptyParts  how many of the records that pass the rules have nothing to show in
+     *   each part, by its place in the definition
      * @param  int  $emptyAny  how many have nothing in at least one
      */
     public function __construct(public Result $result, public array $emptyParts, public int $emptyAny)

@@ -13,8 +13,10 @@ use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\Context;
 
 /**
- * What a field holds among the records that reach one condition of a module: the counts beside its choices, the spread of
- * its values. The records are gone over as seldom as can be: what many have alike is counted together and taken apart then.
+ * What a field holds among the records that reach one condition of a module: the counts beside its choices, the spread
+ * of
+ * its values. The records are gone over as seldom as can be: what many have alike is counted together and taken apart
+ * then.
  */
 final readonly class Options
 {
@@ -33,7 +35,8 @@ final readonly class Options
     }
 
     /**
-     * @param  string  $before  the name of the condition's step (`where.all[1]`); only earlier conditions narrow the counts
+     * @param  string  $before  the name of the condition's step (`where.all[1]`); only earlier conditions narrow the
+     *   counts
      * @return array{filled: int, empty: int, choices: array<string, int>, labels: array<string, string>, bars: list<array{from: float|string, to: float|string, records: int}>} `choices`: the most frequent first; `bars`: how many records lie between values, the last bar's end included
      */
     public function of(Module $module, Field $field, string $before, Context $context): array
@@ -59,7 +62,9 @@ final readonly class Options
     private function filled(Query $query, Field $field, Context $context): array
     {
         $filled = FieldSql::filled($field, $context);
-        $row = (array) (clone $query)->selectRaw("count(*) filter (where {$filled->sql}) as filled, count(*) as records", $filled->bindings)->first();
+        $row = (array) (clone $query)
+            ->selectRaw("count(*) filter (where {$filled->sql}) as filled, count(*) as records", $filled->bindings)
+            ->first();
 
         return ['filled' => (int) $row['filled'], 'empty' => (int) $row['records'] - (int) $row['filled']];
     }
@@ -138,8 +143,14 @@ final readonly class Options
      * @param  list<scalar>  $filledBindings
      * @return array{filled: int, empty: int, choices: array<string, int>}
      */
-    private function counted(Query $counted, string $filled, string $choices, array $bindings, int $most, array $filledBindings = []): array
-    {
+    private function counted(
+        Query $counted,
+        string $filled,
+        string $choices,
+        array $bindings,
+        int $most,
+        array $filledBindings = [],
+    ): array {
         $row = (array) DB::selectOne(<<<SQL
             with counted as materialized ({$counted->toSql()})
             select coalesce(sum(records) filter (where {$filled}), 0) as filled, coalesce(sum(records), 0) as records,
@@ -151,28 +162,46 @@ final readonly class Options
         return [
             'filled' => (int) $row['filled'],
             'empty' => (int) $row['records'] - (int) $row['filled'],
-            'choices' => is_array($found) ? array_map(fn (mixed $records): int => is_numeric($records) ? (int) $records : 0, $found) : [],
+            'choices' => is_array($found)
+                ? array_map(fn (mixed $records): int => is_numeric($records) ? (int) $records : 0, $found)
+                : [],
         ];
     }
 
     /**
      * What the records link to.
      *
-     * @return array{filled: int, empty: int, choices: array<string, int>, labels: array<string, string>} counts and names, by what a condition calls it
+     * @return array{filled: int, empty: int, choices: array<string, int>, labels: array<string, string>} counts and
+     *   names, by what a condition calls it
      */
     private function links(Query $query, Field $field, Context $context): array
     {
         $filled = $this->filled($query, $field, $context);
         $person = $field->family() === Family::Person;
-        $linked = $field->origin === Origin::Item ? 'items.author_id' : ($person ? 'item_links.person_id' : 'item_links.target_id');
+        $linked = $field->origin === Origin::Item
+            ? 'items.author_id'
+            : ($person ? 'item_links.person_id' : 'item_links.target_id');
         if ($field->origin !== Origin::Item) {
-            $query->join('item_links', fn ($join) => $join->on('item_links.item_id', '=', 'items.id')->where('item_links.field', $field->key));
+            $query->join(
+                'item_links',
+                fn ($join) => $join->on('item_links.item_id', '=', 'items.id')->where('item_links.field', $field->key),
+            );
         }
-        $counted = $query->selectRaw("{$linked} as id, count(*) as records")->whereRaw("{$linked} is not null")->groupByRaw('1');
-        [$table, $key, $label] = $person ? ['users', 'named.email', 'named.name'] : ['items', "named.type_key || '/' || named.slug", 'named.title'];
+        $counted = $query->selectRaw("{$linked} as id, count(*) as records")
+            ->whereRaw("{$linked} is not null")
+            ->groupByRaw('1');
+        [$table, $key, $label] = $person
+            ? ['users', 'named.email', 'named.name']
+            : ['items', "named.type_key || '/' || named.slug", 'named.title'];
         $visible = $person ? new Fragment(Visibility::ofPerson('named')) : Visibility::ofItem($context, 'named');
-        $rows = DB::query()->fromSub($counted, 'counted')->join("{$table} as named", 'named.id', '=', 'counted.id')->whereRaw($visible->sql, $visible->bindings)
-            ->selectRaw("{$key} as choice, {$label} as label, records")->orderByRaw('records desc, label')->limit(self::LINKS)->get();
+        $rows = DB::query()
+            ->fromSub($counted, 'counted')
+            ->join("{$table} as named", 'named.id', '=', 'counted.id')
+            ->whereRaw($visible->sql, $visible->bindings)
+            ->selectRaw("{$key} as choice, {$label} as label, records")
+            ->orderByRaw('records desc, label')
+            ->limit(self::LINKS)
+            ->get();
         $choices = $labels = [];
         foreach ($rows as $row) {
             $choices[(string) $row->choice] = (int) $row->records;
@@ -186,7 +215,10 @@ final readonly class Options
     private function numbers(Query $query, string $number): array
     {
         ['filled' => $filled, 'empty' => $empty, 'low' => $low, 'high' => $high, 'bars' => $counts] = $this->spread(
-            $query, $number, 'held', 'case when high > low then least(? - 1, floor((value - low) * ? / (high - low))) else 0 end', [self::BARS, self::BARS],
+            $query, $number, 'held', 'case when high > low then least(? - 1, floor((value - low) * ? / (high - low))) else 0 end', [
+                self::BARS,
+                self::BARS,
+            ],
         );
         if ($low === null) {
             return ['filled' => $filled, 'empty' => $empty, 'bars' => []];
@@ -202,12 +234,21 @@ final readonly class Options
         ], range(0, $last))];
     }
 
-    /** @return array{filled: int, empty: int, bars: list<array{from: string, to: string, records: int}>} bars of whole days */
+    /**
+     * @return array{filled: int, empty: int, bars: list<array{from: string, to: string, records: int}>} bars of whole
+     *   days
+     */
     private function days(Query $query, Field $field, Context $context): array
     {
-        $day = $field->family() === Family::Date ? 'held::date' : "(held::timestamptz at time zone '".$context->calendar->zone->getName()."')::date";
+        $day = $field->family() === Family::Date
+            ? 'held::date'
+            : "(held::timestamptz at time zone '".$context->calendar->zone->getName()."')::date";
         ['filled' => $filled, 'empty' => $empty, 'low' => $low, 'high' => $high, 'bars' => $counts] = $this->spread(
-            $query, FieldSql::raw($field), $day, '(value - low) / greatest(1, ceil((high - low + 1)::numeric / ?))::int', [self::BARS],
+            $query,
+            FieldSql::raw($field),
+            $day,
+            '(value - low) / greatest(1, ceil((high - low + 1)::numeric / ?))::int',
+            [self::BARS],
         );
         if ($low === null) {
             return ['filled' => $filled, 'empty' => $empty, 'bars' => []];
@@ -250,7 +291,9 @@ final readonly class Options
             'empty' => (int) $row['records'] - (int) $row['filled'],
             'low' => is_string($row['low']) ? $row['low'] : null,
             'high' => is_string($row['high']) ? $row['high'] : null,
-            'bars' => is_array($bars) ? array_map(fn (mixed $records): int => is_numeric($records) ? (int) $records : 0, $bars) : [],
+            'bars' => is_array($bars)
+                ? array_map(fn (mixed $records): int => is_numeric($records) ? (int) $records : 0, $bars)
+                : [],
         ];
     }
 }

@@ -9,10 +9,15 @@ final readonly class OrderBy
 {
     /**
      * @param  string  $type  of its values, for comparing with one given as text
-     * @param  bool|null  $emptyFirst  null where none can be empty; said there, it would only keep an index from being used
+     * @param  bool|null  $emptyFirst  null where none can be empty; said there, it would only keep an index from
+     *   being used
      */
-    public function __construct(public Fragment $by, public string $type, public bool $up = true, public ?bool $emptyFirst = false)
-    {
+    public function __construct(
+        public Fragment $by,
+        public string $type,
+        public bool $up = true,
+        public ?bool $emptyFirst = false,
+    ) {
     }
 
     public function sql(): string

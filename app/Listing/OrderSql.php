@@ -32,7 +32,11 @@ final readonly class OrderSql
     {
         $all = [];
         if ($module->headings !== null) {
-            $all[] = new OrderBy($this->place($module->headings, $context), $module->headings->family() === Family::Number ? 'int' : 'text collate "C"', $module->headings->direction === Direction::Up);
+            $all[] = new OrderBy(
+                $this->place($module->headings, $context),
+                $module->headings->family() === Family::Number ? 'int' : 'text collate "C"',
+                $module->headings->direction === Direction::Up,
+            );
         }
         foreach ($module->order as $key) {
             array_push($all, ...$this->key($key, $module, $context));
@@ -48,11 +52,18 @@ final readonly class OrderSql
         $raw = $field->origin === Origin::Taxonomy ? '' : FieldSql::raw($field);
 
         return match ($field->family()) {
-            Family::Choice => new Fragment("array_position(?::text[], {$raw}) - 1", [Fragment::arrayLiteral($headings->known())]),
+            Family::Choice => new Fragment(
+                "array_position(?::text[], {$raw}) - 1",
+                [Fragment::arrayLiteral($headings->known())],
+            ),
             Family::YesNo => new Fragment("({$raw})::boolean::int"),
             Family::Terms => new Fragment(
                 '(select min(array_position(?::bigint[], item_term.term_id)) - 1 from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))',
-                array_fill(0, 2, Fragment::arrayLiteral($this->catalogue->termIdsInOrder($field->key, $headings->known()))),
+                array_fill(
+                    0,
+                    2,
+                    Fragment::arrayLiteral($this->catalogue->termIdsInOrder($field->key, $headings->known())),
+                ),
             ),
             Family::Text => new Fragment('left('.FieldSql::folded($field).', 1) collate "C"'),
             default => $this->firstDay($field, $headings->per ?? Stretch::Day, $context),
@@ -87,13 +98,37 @@ final readonly class OrderSql
         $sure = fn (Fragment $fragment, string $type): array => [new OrderBy($fragment, $type, $up, null)];
 
         return match (true) {
-            $by instanceof By\FieldValue => [new OrderBy(FieldSql::order($by->field), self::type($by->field), $up, $by->field->isNeverEmpty() && $module->source->isItems() ? null : $key->emptyFirst)],
+            $by instanceof By\FieldValue => [
+                new OrderBy(
+                    FieldSql::order($by->field),
+                    self::type($by->field),
+                    $up,
+                    $by->field->isNeverEmpty() && $module->source->isItems() ? null : $key->emptyFirst,
+                ),
+            ],
             $by instanceof By\PriceNow => $number($this->priceNow($by, $context)),
-            $by instanceof By\Popularity => $sure(new Fragment('(select coalesce(sum(item_views.views), 0) from item_views where item_views.item_id = items.id and item_views.day between ? and ?)', $by->days($context)), 'numeric'),
-            $by instanceof By\WeightedRating => [new OrderBy($this->weightedRating($by, $module, $context), 'float8', $up, $key->emptyFirst)],
-            $by instanceof By\Shuffle => $sure(new Fragment('md5(? || items.id) collate "C"', [By\Shuffle::salt($module->key, $context)]), 'text collate "C"'),
+            $by instanceof By\Popularity => $sure(
+                new Fragment(
+                    '(select coalesce(sum(item_views.views), 0) from item_views where item_views.item_id = items.id and item_views.day between ? and ?)',
+                    $by->days($context),
+                ),
+                'numeric',
+            ),
+            $by instanceof By\WeightedRating => [
+                new OrderBy($this->weightedRating($by, $module, $context), 'float8', $up, $key->emptyFirst),
+            ],
+            $by instanceof By\Shuffle => $sure(
+                new Fragment('md5(? || items.id) collate "C"', [By\Shuffle::salt($module->key, $context)]),
+                'text collate "C"',
+            ),
             $by instanceof By\ByHand => $this->byHand($by, $up, $key->emptyFirst),
-            $by instanceof By\SharedTerms => $sure(new Fragment('(select count(*) from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))', [Fragment::arrayLiteral($this->catalogue->termsOf($context->pageItem(), $by->taxonomies))]), 'bigint'),
+            $by instanceof By\SharedTerms => $sure(
+                new Fragment(
+                    '(select count(*) from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))',
+                    [Fragment::arrayLiteral($this->catalogue->termsOf($context->pageItem(), $by->taxonomies))],
+                ),
+                'bigint',
+            ),
             $by instanceof By\Relevance => $sure($this->relevance($by), 'int'),
             default => throw new \LogicException('No order is known for '.$by::class.'.'),
         };
@@ -115,11 +150,18 @@ final readonly class OrderSql
     {
         [$price, $sale] = [FieldSql::number($by->price), FieldSql::number($by->salePrice)];
         $inside = Fragment::all([
-            ...$by->from === null ? [] : [new Fragment('coalesce('.FieldSql::raw($by->from).' collate "C" <= ?, true)', [$context->today()])],
-            ...$by->until === null ? [] : [new Fragment('coalesce('.FieldSql::raw($by->until).' collate "C" >= ?, true)', [$context->today()])],
+            ...$by->from === null
+                ? []
+                : [new Fragment('coalesce('.FieldSql::raw($by->from).' collate "C" <= ?, true)', [$context->today()])],
+            ...$by->until === null
+                ? []
+                : [new Fragment('coalesce('.FieldSql::raw($by->until).' collate "C" >= ?, true)', [$context->today()])],
         ]);
 
-        return new Fragment("case when {$inside->sql} then coalesce({$sale}, {$price}) else {$price} end", $inside->bindings);
+        return new Fragment(
+            "case when {$inside->sql} then coalesce({$sale}, {$price}) else {$price} end",
+            $inside->bindings,
+        );
     }
 
     /** Added up exactly, then reckoned as core does, in double precision, so that both say the same. */
@@ -128,7 +170,9 @@ final readonly class OrderSql
         [$rating, $ratings] = [FieldSql::number($by->rating), FieldSql::number($by->ratings)];
         $rated = "{$rating} is not null and {$ratings} > 0";
         $all = $this->sources->candidates($module->source, $context)->toBase()
-            ->selectRaw("sum({$rating} * {$ratings}) filter (where {$rated})::float8 / nullif(sum({$ratings}) filter (where {$rated})::float8, 0)");
+            ->selectRaw(
+                "sum({$rating} * {$ratings}) filter (where {$rated})::float8 / nullif(sum({$ratings}) filter (where {$rated})::float8, 0)",
+            );
 
         return new Fragment(
             "(?::float8 * ({$all->toSql()}) + case when {$rated} then ({$rating} * {$ratings})::float8 else 0 end) / nullif(?::float8 + case when {$rated} then ({$ratings})::float8 else 0 end, 0)",
@@ -141,11 +185,19 @@ final readonly class OrderSql
     {
         $place = $by->term === null
             ? new Fragment('items.position')
-            : new Fragment('(select item_term.position from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))', [Fragment::arrayLiteral($this->catalogue->termIds($by->term['taxonomy'], [$by->term['slug']]))]);
+            : new Fragment(
+                '(select item_term.position from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))',
+                [Fragment::arrayLiteral($this->catalogue->termIds($by->term['taxonomy'], [$by->term['slug']]))],
+            );
 
         return [
             new OrderBy($place, 'int', $up, $emptyFirst),
-            new OrderBy(new Fragment("case when {$place->sql} is null then items.publish_at end", $place->bindings), 'timestamptz', false, false),
+            new OrderBy(
+                new Fragment("case when {$place->sql} is null then items.publish_at end", $place->bindings),
+                'timestamptz',
+                false,
+                false,
+            ),
         ];
     }
 

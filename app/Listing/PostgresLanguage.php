@@ -15,7 +15,9 @@ final class PostgresLanguage implements Language
 
     public function stems(array $words): array
     {
-        $this->ask(array_values(array_unique(array_filter($words, fn (string $word): bool => ! isset($this->stems[$word])))));
+        $this->ask(
+            array_values(array_unique(array_filter($words, fn (string $word): bool => ! isset($this->stems[$word])))),
+        );
 
         return array_map(fn (string $word): string => $this->stems[$word], $words);
     }

@@ -13,7 +13,10 @@ use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Whitespace;
 
-/** Finds records to ask a module about, by a part of their title: those of the kind it takes first, then items of any type. */
+/**
+ * Finds records to ask a module about, by a part of their title: those of the kind it takes first, then items of any
+ * type.
+ */
 final readonly class RecordFinder
 {
     private const EACH = 6;
@@ -24,7 +27,9 @@ final readonly class RecordFinder
     {
     }
 
-    /** @return list<array{item: int|null, slug: string, title: string, kind: string}> `item`: its id, where it is one */
+    /**
+     * @return list<array{item: int|null, slug: string, title: string, kind: string}> `item`: its id, where it is one
+     */
     public function find(Module $module, string $words, Context $context): array
     {
         $looked = Fold::of(Whitespace::trim($words));
@@ -32,11 +37,16 @@ final readonly class RecordFinder
             return [];
         }
         $source = $module->source;
-        $found = $source->isItems() ? [] : $this->named($this->sources->kin($source, $context), $looked, $module->type()->label, false);
+        $found = $source->isItems()
+            ? []
+            : $this->named($this->sources->kin($source, $context), $looked, $module->type()->label, false);
         $types = $this->catalogue->catalogue()->types;
         usort($types, fn (Type $a, Type $b): int => $source->takes($b->key) <=> $source->takes($a->key));
         foreach ($types as $type) {
-            array_push($found, ...$this->named(Item::query()->where('items.type_key', $type->key), $looked, $type->label, true));
+            array_push(
+                $found,
+                ...$this->named(Item::query()->where('items.type_key', $type->key), $looked, $type->label, true),
+            );
         }
 
         return array_slice($found, 0, self::MOST);
@@ -49,8 +59,19 @@ final readonly class RecordFinder
     private function named(Builder $among, string $looked, string $kind, bool $items): array
     {
         $rows = $among->toBase()->whereRaw("items.folded->>'title' like ?", ['%'.addcslashes($looked, '%_\\').'%'])
-            ->orderByRaw('items.title collate wellspring_text, items.id')->limit(self::EACH)->get(['items.id', 'items.slug', 'items.title']);
+            ->orderByRaw('items.title collate wellspring_text, items.id')
+            ->limit(self::EACH)
+            ->get(['items.id', 'items.slug', 'items.title']);
 
-        return array_values($rows->map(fn (object $row): array => ['item' => $items ? (int) $row->id : null, 'slug' => (string) $row->slug, 'title' => (string) $row->title, 'kind' => $kind])->all());
+        return array_values(
+            $rows->map(
+                fn (object $row): array => [
+                    'item' => $items ? (int) $row->id : null,
+                    'slug' => (string) $row->slug,
+                    'title' => (string) $row->title,
+                    'kind' => $kind,
+                ],
+            )->all(),
+        );
     }
 }

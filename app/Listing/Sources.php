@@ -31,8 +31,14 @@ final readonly class Sources
     {
         return match (true) {
             $source instanceof Source\Items => $this->items($source->draws(), $context),
-            $source instanceof Source\OneItem => $this->items($source->draws(), $context)->where('items.slug', $source->slug),
-            $source instanceof Source\PageItem => $this->items($source->draws(), $context)->where('items.id', $context->page->item?->id),
+            $source instanceof Source\OneItem => $this->items($source->draws(), $context)->where(
+                'items.slug',
+                $source->slug,
+            ),
+            $source instanceof Source\PageItem => $this->items($source->draws(), $context)->where(
+                'items.id',
+                $context->page->item?->id,
+            ),
             $source instanceof Source\Terms => $this->terms($source, $context),
             $source instanceof Source\PageTerm => $this->pageTerm($source, $context),
             $source instanceof Source\People => $this->people($source, $context),
@@ -42,7 +48,8 @@ final readonly class Sources
     }
 
     /**
-     * Every record of the kind, whether the source takes it or not: items in any state, terms that no item has, accounts
+     * Every record of the kind, whether the source takes it or not: items in any state, terms that no item has,
+     * accounts
      * that are closed. Nobody but a manager who asks why is told of them.
      *
      * @return Builder<Item> named `items`
@@ -52,7 +59,10 @@ final readonly class Sources
         return match (true) {
             $source->isItems() => Item::query(),
             $source instanceof Source\Terms => $this->allTerms($source->taxonomy, $context),
-            $source instanceof Source\PageTerm => $this->allTerms($source->taxonomy($context) ?? array_values($source->taxonomies)[0], $context),
+            $source instanceof Source\PageTerm => $this->allTerms(
+                $source->taxonomy($context) ?? array_values($source->taxonomies)[0],
+                $context,
+            ),
             $source instanceof Source\People => $this->accounts($context),
             default => $this->candidates($source, $context),
         };
@@ -66,7 +76,11 @@ final readonly class Sources
             return self::made($row);
         }
 
-        return $source instanceof Source\Stretches && Period::days($slug) !== null && strlen($slug) === $source->length() ? $source->record($slug, 0, $context) : null;
+        return $source instanceof Source\Stretches
+            && Period::days($slug) !== null
+            && strlen($slug) === $source->length()
+            ? $source->record($slug, 0, $context)
+            : null;
     }
 
     /**
@@ -79,9 +93,19 @@ final readonly class Sources
         if ($source->isItems()) {
             return Records::byId($ids, $fields, $context);
         }
-        $rows = $ids === [] ? [] : $this->candidates($source, $context)->toBase()->whereIn('items.id', $ids)->get()->keyBy('id')->all();
+        $rows = $ids === [] ? [] : $this->candidates($source, $context)
+            ->toBase()
+            ->whereIn('items.id', $ids)
+            ->get()
+            ->keyBy('id')
+            ->all();
 
-        return array_values(array_map(fn (int $id): Record => self::made($rows[$id]), array_filter($ids, fn (int $id): bool => isset($rows[$id]))));
+        return array_values(
+            array_map(
+                fn (int $id): Record => self::made($rows[$id]),
+                array_filter($ids, fn (int $id): bool => isset($rows[$id])),
+            ),
+        );
     }
 
     /** A record of what is not an item: there from the beginning and for everyone, unless its account is closed. */
@@ -91,7 +115,14 @@ final readonly class Sources
         $values = json_decode((string) $row['fields'], true);
 
         return new Record(
-            (int) $row['id'], (string) $row['type_key'], (string) $row['slug'], (string) $row['title'], ($row['active'] ?? true) === true ? Status::Published : Status::Draft, '0001-01-01T00:00:00Z', null, Audience::Everyone,
+            (int) $row['id'],
+            (string) $row['type_key'],
+            (string) $row['slug'],
+            (string) $row['title'],
+            ($row['active'] ?? true) === true ? Status::Published : Status::Draft,
+            '0001-01-01T00:00:00Z',
+            null,
+            Audience::Everyone,
             ['text' => $row['text']] + (is_array($values) ? $values : []),
         );
     }
@@ -137,7 +168,9 @@ final readonly class Sources
             : $this->allTerms($taxonomy, $context)->where('items.slug', $context->page->term['slug'] ?? null);
     }
 
-    /** @return Builder<Item> every term with its place in the tree, and the number of items that have it or one below it */
+    /**
+     * @return Builder<Item> every term with its place in the tree, and the number of items that have it or one below it
+     */
     private function allTerms(Taxonomy $taxonomy, Context $context): Builder
     {
         $above = $below = $order = [];
@@ -154,10 +187,16 @@ final readonly class Sources
             listed.id, ?::text as type_key, listed.slug, listed.name as title, nullif(listed.description, '') as text, listed.folded, listed.created_at as publish_at, false as lead,
             listed.fields || jsonb_strip_nulls(jsonb_build_object('picture', listed.picture, 'colour', listed.colour, 'count', coalesce(counted.items, 0), 'place', placed.place)) as fields
             SQL, [$type])
-            ->fromRaw('terms listed join unnest(?::text[]) with ordinality as placed(slug, place) on placed.slug = listed.slug', [Fragment::arrayLiteral($order)])
+            ->fromRaw(
+                'terms listed join unnest(?::text[]) with ordinality as placed(slug, place) on placed.slug = listed.slug',
+                [Fragment::arrayLiteral($order)],
+            )
             ->leftJoinSub(
                 DB::query()->selectRaw('pair.above, count(distinct item_term.item_id) as items')
-                    ->fromRaw('unnest(?::text[], ?::text[]) as pair(above, below) join terms on terms.slug = pair.below and terms.taxonomy_key = ? join item_term on item_term.term_id = terms.id', [Fragment::arrayLiteral($above), Fragment::arrayLiteral($below), $taxonomy->key])
+                    ->fromRaw(
+                        'unnest(?::text[], ?::text[]) as pair(above, below) join terms on terms.slug = pair.below and terms.taxonomy_key = ? join item_term on item_term.term_id = terms.id',
+                        [Fragment::arrayLiteral($above), Fragment::arrayLiteral($below), $taxonomy->key],
+                    )
                     ->whereRaw("item_term.item_id in ({$seen->toSql()})", $seen->getBindings())
                     ->groupBy('pair.above'),
                 'counted', 'counted.above', '=', 'listed.slug',
@@ -172,7 +211,12 @@ final readonly class Sources
     {
         $people = $this->accounts($context)->whereRaw(Visibility::ofPerson('items'));
 
-        return $source->groups === [] ? $people : $people->whereRaw("jsonb_exists_any(items.fields->'groups', ?::text[])", [Fragment::arrayLiteral(array_map(strval(...), array_keys($source->groups)))]);
+        return $source->groups === []
+            ? $people
+            : $people->whereRaw(
+                "jsonb_exists_any(items.fields->'groups', ?::text[])",
+                [Fragment::arrayLiteral(array_map(strval(...), array_keys($source->groups)))],
+            );
     }
 
     /** @return Builder<Item> every account, closed ones too */
@@ -182,8 +226,19 @@ final readonly class Sources
             listed.id, 'people' as type_key, listed.slug, listed.name as title, null::text as text, jsonb_build_object('title', listed.folded, 'slug', listed.slug) as folded, listed.created_at as publish_at, false as lead, listed.active,
             jsonb_strip_nulls(jsonb_build_object('groups', belongs.groups, 'count', coalesce(written.items, 0))) as fields
             SQL)
-            ->fromRaw('users listed left join lateral (select jsonb_agg(groups.key order by groups.key) as groups from group_user join groups on groups.id = group_user.group_id where group_user.user_id = listed.id) as belongs on true')
-            ->leftJoinSub($this->items([], $context)->toBase()->selectRaw('items.author_id, count(*) as items')->groupBy('items.author_id'), 'written', 'written.author_id', '=', 'listed.id');
+            ->fromRaw(
+                'users listed left join lateral (select jsonb_agg(groups.key order by groups.key) as groups from group_user join groups on groups.id = group_user.group_id where group_user.user_id = listed.id) as belongs on true',
+            )
+            ->leftJoinSub(
+                $this->items([], $context)
+                    ->toBase()
+                    ->selectRaw('items.author_id, count(*) as items')
+                    ->groupBy('items.author_id'),
+                'written',
+                'written.author_id',
+                '=',
+                'listed.id',
+            );
 
         return self::named($query);
     }
@@ -207,7 +262,13 @@ final readonly class Sources
             jsonb_build_object('title', held.folded, 'slug', held.stretch) as folded, null::timestamptz as publish_at, false as lead,
             jsonb_build_object('begins', rpad(held.stretch, 10, '-01'), 'count', held.items) as fields
             SQL, [$source->type()->key])
-            ->fromRaw('unnest(?::text[], ?::text[], ?::text[], ?::int[]) as held(stretch, title, folded, items)', array_map(Fragment::arrayLiteral(...), [$slugs, $titles, array_map(Fold::of(...), $titles), array_values($counts)]));
+            ->fromRaw(
+                'unnest(?::text[], ?::text[], ?::text[], ?::int[]) as held(stretch, title, folded, items)',
+                array_map(
+                    Fragment::arrayLiteral(...),
+                    [$slugs, $titles, array_map(Fold::of(...), $titles), array_values($counts)],
+                ),
+            );
 
         return self::named($query);
     }

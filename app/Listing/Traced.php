@@ -22,8 +22,14 @@ final readonly class Traced
      * @param  int|null  $standing  where it stands among all that are listed, 1 first; null: it does not pass
      * @param  int|null  $would  where it would stand likewise had it passed the rules
      */
-    public function __construct(public Record $record, public string $kind, public Trace $trace, public ?int $standing, ?int $would, private Module $module)
-    {
+    public function __construct(
+        public Record $record,
+        public string $kind,
+        public Trace $trace,
+        public ?int $standing,
+        ?int $would,
+        private Module $module,
+    ) {
         $this->place = $module->place($standing);
         $this->would = $module->place($would);
     }
@@ -39,7 +45,9 @@ final readonly class Traced
     public function answer(): string
     {
         return match (true) {
-            $this->place !== null => ($this->trace->isPinned ? 'Shown, pinned to the top' : 'Shown').": place {$this->place}, page {$this->page()}.",
+            $this->place !== null => (
+                $this->trace->isPinned ? 'Shown, pinned to the top' : 'Shown'
+            ).": place {$this->place}, page {$this->page()}.",
             $this->trace->passes() => "Not shown: it passes every rule and stands at place {$this->standing}, but the module ".($this->standing <= $this->module->skip
                 ? "skips the first {$this->module->skip}."
                 : "shows no more than {$this->module->most()}".($this->module->skip > 0 ? " after the {$this->module->skip} that it skips." : '.')),

@@ -16,8 +16,12 @@ use Wellspring\Core\Wording\Format;
 /** Answers “why is it here, or not?” of any record: the steps it passes and does not, and where it stands or would. */
 final readonly class Tracer
 {
-    public function __construct(private Listing $listing, private Sources $sources, private CatalogueStore $catalogue, private Format $format)
-    {
+    public function __construct(
+        private Listing $listing,
+        private Sources $sources,
+        private CatalogueStore $catalogue,
+        private Format $format,
+    ) {
     }
 
     public function item(Module $module, Item $item, Context $context): Traced
@@ -42,14 +46,21 @@ final readonly class Tracer
         return $this->catalogue->catalogue()->type($item->type)->label ?? 'record';
     }
 
-    /** By its slug: a term, a person or a month where the module takes those, whether it takes this one or not; otherwise an item of any type. Null where there is none. */
+    /**
+     * By its slug: a term, a person or a month where the module takes those, whether it takes this one or not;
+     * otherwise an item of any type. Null where there is none.
+     */
     public function bySlug(Module $module, string $slug, Context $context): ?Traced
     {
         $record = $module->source->isItems() ? null : $this->sources->record($module->source, $slug, $context);
         if ($record !== null) {
             return $this->record($module, $record, $context, $module->type()->label);
         }
-        $item = Item::query()->where('slug', $slug)->orderByRaw('type_key = any(?::text[]) desc', [Fragment::arrayLiteral($module->source->draws())])->orderBy('id')->first();
+        $item = Item::query()
+            ->where('slug', $slug)
+            ->orderByRaw('type_key = any(?::text[]) desc', [Fragment::arrayLiteral($module->source->draws())])
+            ->orderBy('id')
+            ->first();
 
         return $item === null ? null : $this->item($module, $item, $context);
     }
@@ -58,7 +69,9 @@ final readonly class Tracer
     {
         $trace = Trace::of($module, $record, $context, $this->format, $kind);
         $standing = $trace->passes() ? $this->listing->standing($module, $record->id, $context) : null;
-        $would = ! $trace->passes() && $module->source->takes($record->type) ? $this->listing->standingHadItPassed($module, $record->id, $context) : null;
+        $would = ! $trace->passes() && $module->source->takes($record->type)
+            ? $this->listing->standingHadItPassed($module, $record->id, $context)
+            : null;
 
         return new Traced($record, $kind, $trace, $standing, $would, $module);
     }

@@ -17,7 +17,8 @@ final class Visibility
         $audiences = array_map(fn (Audience $audience): string => $audience->value, $context->viewer->audience->sees());
 
         return new Fragment(
-            "{$of}.status = '".Status::Published->value."' and {$of}.publish_at <= ? and ({$of}.expire_at is null or {$of}.expire_at > ?)"
+            "{$of}.status = '".Status::Published->value
+                ."' and {$of}.publish_at <= ? and ({$of}.expire_at is null or {$of}.expire_at > ?)"
             ." and {$of}.audience in (".implode(', ', array_fill(0, count($audiences), '?')).')',
             [$context->at(), $context->at(), ...$audiences],
         );

@@ -22,7 +22,11 @@ final readonly class DrawUpload implements LongWork
     {
         $text = fn (string $key): string => is_string($input[$key] ?? null) ? $input[$key] : '';
         try {
-            return $this->store->take(Storage::disk('imports')->path($text('file')), $text('name'), $text('alt'))->about();
+            return $this->store->take(
+                Storage::disk('imports')->path($text('file')),
+                $text('name'),
+                $text('alt'),
+            )->about();
         } finally {
             Storage::disk('imports')->delete($text('file'));
         }

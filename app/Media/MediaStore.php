@@ -61,14 +61,32 @@ final class MediaStore
             return $this->add((string) file_get_contents($path), $name, $alt);
         }
         $mime = (string) (new \finfo(FILEINFO_MIME_TYPE))->file($path);
-        [$kind, $ending] = self::FILES[$mime] ?? throw Refused::because('file', 'unknownKind', "expected a picture (PNG, JPEG, WebP, GIF), a document (PDF, text, office), sound or video; the content of “{$name}” is {$mime}.");
+        [$kind, $ending] = self::FILES[$mime]
+            ?? throw Refused::because(
+                'file',
+                'unknownKind',
+                "expected a picture (PNG, JPEG, WebP, GIF), a document (PDF, text, office), sound or video; the content of “{$name}” is {$mime}.",
+            );
         if ($mime === 'text/plain' && str_ends_with(strtolower($name), '.csv')) {
             $ending = 'csv';
         }
         $this->mustFit($bytes);
-        $media = new Media(['kind' => $kind, 'title' => $name, 'mime' => $mime, 'bytes' => $bytes, 'alt' => $alt, 'sizes' => [], 'user_id' => Auth::id()]);
+        $media = new Media([
+            'kind' => $kind,
+            'title' => $name,
+            'mime' => $mime,
+            'bytes' => $bytes,
+            'alt' => $alt,
+            'sizes' => [],
+            'user_id' => Auth::id(),
+        ]);
 
-        return $this->keep($media, $name, $ending, ['' => fn () => fopen($path, 'rb') ?: throw new \RuntimeException("{$path} cannot be read.")]);
+        return $this->keep(
+            $media,
+            $name,
+            $ending,
+            ['' => fn () => fopen($path, 'rb') ?: throw new \RuntimeException("{$path} cannot be read.")],
+        );
     }
 
     /**
@@ -121,7 +139,8 @@ final class MediaStore
     /**
      * Keeps the row and the files together: both, or, where the transaction does not come about, neither.
      *
-     * @param  array<string, \Closure(): (string|resource)>  $files  contents by folder and ending: `w400/ jpg`; '' for the one as it came
+     * @param  array<string, \Closure(): (string|resource)>  $files  contents by folder and ending: `w400/ jpg`; ''
+     *   for the one as it came
      */
     private function keep(Media $media, string $name, string $ending, array $files): Media
     {
@@ -143,7 +162,9 @@ final class MediaStore
         });
     }
 
-    /** Not only when the innermost of the open transactions rolls back, as with DB::afterRollBack, but any around it. */
+    /**
+     * Not only when the innermost of the open transactions rolls back, as with DB::afterRollBack, but any around it.
+     */
     private function whenAnyRollsBack(\Closure $do): void
     {
         foreach (app('db.transactions')->getPendingTransactions() as $transaction) {
@@ -156,14 +177,23 @@ final class MediaStore
     {
         $quota = config()->integer('site.media.quota_mb') * 1024 * 1024;
         if ($quota > 0 && (int) Media::query()->sum('bytes') + $bytes > $quota) {
-            throw Refused::because('file', 'quota', 'the site’s files may take '.number_format($quota / 1024 / 1024).' MB in all, and this one does not fit. Remove some first, or raise MEDIA_QUOTA_MB.');
+            throw Refused::because(
+                'file',
+                'quota',
+                'the site’s files may take '.number_format($quota / 1024 / 1024)
+                    .' MB in all, and this one does not fit. Remove some first, or raise MEDIA_QUOTA_MB.',
+            );
         }
     }
 
     public function remove(Media $media): void
     {
         DB::transaction(function () use ($media): void {
-            AuditTrail::record(Action::FileRemoved, $media->title === '' ? $media->name : $media->title, ['name' => $media->name]);
+            AuditTrail::record(
+                Action::FileRemoved,
+                $media->title === '' ? $media->name : $media->title,
+                ['name' => $media->name],
+            );
             $media->delete();
             DB::afterCommit(fn () => Storage::disk('media')->delete($media->files()));
         });
@@ -175,12 +205,23 @@ final class MediaStore
             throw Refused::because('picture', 'tooLarge', 'expected a picture of at most 15 MB.');
         }
         $size = @getimagesizefromstring($bytes);
-        if ($size === false || ! in_array($size[2], [IMAGETYPE_PNG, IMAGETYPE_JPEG, IMAGETYPE_WEBP, IMAGETYPE_GIF], true)) {
-            throw Refused::because('picture', 'notAPicture', 'expected a PNG, JPEG, WebP or GIF picture; the file’s content is none of these.');
+        if (
+            $size === false
+            || ! in_array($size[2], [IMAGETYPE_PNG, IMAGETYPE_JPEG, IMAGETYPE_WEBP, IMAGETYPE_GIF], true)
+        ) {
+            throw Refused::because(
+                'picture',
+                'notAPicture',
+                'expected a PNG, JPEG, WebP or GIF picture; the file’s content is none of these.',
+            );
         }
         if (config()->integer('site.media.max_pixels') < $size[0] * $size[1]) {
             $most = number_format(config()->integer('site.media.max_pixels'));
-            throw Refused::because('picture', 'tooManyPixels', "expected at most {$most} pixels, found {$size[0]} × {$size[1]}.");
+            throw Refused::because(
+                'picture',
+                'tooManyPixels',
+                "expected at most {$most} pixels, found {$size[0]} × {$size[1]}.",
+            );
         }
         $picture = @imagecreatefromstring($bytes);
         if ($picture === false) {

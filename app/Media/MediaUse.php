@@ -24,11 +24,16 @@ final readonly class MediaUse
         foreach ($names === [] ? [] : Item::query()->whereRaw('media_names && ?::text[]', [$list])->orderBy('id')->get(['id', 'type_key', 'title', 'author_id', 'media_names']) as $item) {
             $mayRead = $isManager || $item->author_id === $who->id;
             foreach (array_intersect($names, $item->media_names) as $name) {
-                $uses[$name][] = $mayRead ? ['title' => $item->title, 'link' => "/content/{$item->type_key}/{$item->id}"] : ['title' => 'someone else’s item', 'link' => null];
+                $uses[$name][] = $mayRead
+                    ? ['title' => $item->title, 'link' => "/content/{$item->type_key}/{$item->id}"]
+                    : ['title' => 'someone else’s item', 'link' => null];
             }
         }
         foreach ($names === [] ? [] : Term::query()->whereIn('picture', $names)->orderBy('id')->get() as $term) {
-            $uses[$term->picture][] = ['title' => $term->name, 'link' => $isManager ? "/terms/{$term->taxonomy_key}?term={$term->id}" : null];
+            $uses[$term->picture][] = [
+                'title' => $term->name,
+                'link' => $isManager ? "/terms/{$term->taxonomy_key}?term={$term->id}" : null,
+            ];
         }
 
         return $uses;

@@ -9,7 +9,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Finds names, slugs and keys that no other row has. Only the database's unique index decides: whoever is a moment too late
+ * Finds names, slugs and keys that no other row has. Only the database's unique index decides: whoever is a moment too
+ * late
  * takes the next name. No exception and no savepoint is needed for that.
  */
 final class FreeName
@@ -29,8 +30,14 @@ final class FreeName
      * @param  array<array-key, mixed>  $reserved  names, as keys, that are not to be taken
      * @param  (\Closure(string): mixed)|null  $named  told each name before it is tried, to set what depends on it
      */
-    public static function insert(Model $model, string $column, array $within, \Closure $name, array $reserved = [], ?\Closure $named = null): void
-    {
+    public static function insert(
+        Model $model,
+        string $column,
+        array $within,
+        \Closure $name,
+        array $reserved = [],
+        ?\Closure $named = null,
+    ): void {
         for ($try = 0; $try < self::TRIES; $try++) {
             $among = $model->newQueryWithoutScopes();
             foreach ($within as $other) {
@@ -58,7 +65,8 @@ final class FreeName
         $row = $model->getAttributes();
         $columns = implode(', ', array_map(fn (string $column): string => "\"{$column}\"", array_keys($row)));
         $made = DB::selectOne(
-            "insert into {$model->getTable()} ({$columns}) values (".implode(', ', array_fill(0, count($row), '?')).') on conflict '.($unique === [] ? '' : '('.implode(', ', $unique).')').' do nothing returning id',
+            "insert into {$model->getTable()} ({$columns}) values (".implode(', ', array_fill(0, count($row), '?'))
+                .') on conflict '.($unique === [] ? '' : '('.implode(', ', $unique).')').' do nothing returning id',
             array_values($row),
         );
         if ($made === null) {

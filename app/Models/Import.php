@@ -27,7 +27,20 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Import extends Model
 {
-    protected $fillable = ['user_id', 'type_key', 'name', 'file', 'pictures', 'columns', 'options', 'state', 'rows', 'done', 'result', 'change_id'];
+    protected $fillable = [
+        'user_id',
+        'type_key',
+        'name',
+        'file',
+        'pictures',
+        'columns',
+        'options',
+        'state',
+        'rows',
+        'done',
+        'result',
+        'change_id',
+    ];
 
     protected $attributes = ['state' => 'new', 'options' => '{}'];
 

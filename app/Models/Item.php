@@ -40,7 +40,21 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Item extends Model
 {
-    protected $fillable = ['type_key', 'slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text', 'fields', 'folded', 'words', 'author_id'];
+    protected $fillable = [
+        'type_key',
+        'slug',
+        'title',
+        'status',
+        'publish_at',
+        'expire_at',
+        'audience',
+        'lead',
+        'text',
+        'fields',
+        'folded',
+        'words',
+        'author_id',
+    ];
 
     /** As PostgreSQL writes an instant; any other format would be guessed at, again and again. */
     protected $dateFormat = 'Y-m-d H:i:sO';

@@ -21,13 +21,27 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $alt
  * @property float $focus_x what of it must stay in sight when it is cut, 0 at the left to 1 at the right
  * @property float $focus_y likewise, 0 at the top
- * @property list<int> $sizes widths that it was made in, px, its own last; none for a picture of before there were any, which is WebP alone
+ * @property list<int> $sizes widths that it was made in, px, its own last; none for a picture of before there were
+ *   any, which is WebP alone
  * @property int|null $user_id
  * @property CarbonImmutable $created_at
  */
 final class Media extends Model
 {
-    protected $fillable = ['name', 'kind', 'title', 'mime', 'width', 'height', 'bytes', 'alt', 'focus_x', 'focus_y', 'sizes', 'user_id'];
+    protected $fillable = [
+        'name',
+        'kind',
+        'title',
+        'mime',
+        'width',
+        'height',
+        'bytes',
+        'alt',
+        'focus_x',
+        'focus_y',
+        'sizes',
+        'user_id',
+    ];
 
     protected $attributes = ['focus_x' => 0.5, 'focus_y' => 0.5];
 
@@ -60,15 +74,26 @@ final class Media extends Model
     {
         $name = $webp ? $this->name : $this->plainName();
 
-        return implode(', ', array_map(fn (int $width): string => '/media/'.($width === $this->width ? '' : "w{$width}/")."{$name} {$width}w", $this->sizes === [] ? [(int) $this->width] : $this->sizes));
+        return implode(
+            ', ',
+            array_map(
+                fn (int $width): string => '/media/'.($width === $this->width ? '' : "w{$width}/")."{$name} {$width}w",
+                $this->sizes === [] ? [(int) $this->width] : $this->sizes,
+            ),
+        );
     }
 
-    /** @return list<string> classes of resources/css/steps.css that keep its point in sight where it is cut; none for its middle */
+    /**
+     * @return list<string> classes of resources/css/steps.css that keep its point in sight where it is cut; none for
+     *   its middle
+     */
     public function focusClasses(): array
     {
         $at = fn (string $axis, float $share): string => "focus-{$axis}-".(int) round($share * 100);
 
-        return $this->focus_x === 0.5 && $this->focus_y === 0.5 ? [] : [$at('x', $this->focus_x), $at('y', $this->focus_y)];
+        return $this->focus_x === 0.5 && $this->focus_y === 0.5
+            ? []
+            : [$at('x', $this->focus_x), $at('y', $this->focus_y)];
     }
 
     /** @return array<string, mixed> what the manage screens are told of it */
@@ -103,6 +128,8 @@ final class Media extends Model
 
     private function plainName(): string
     {
-        return $this->kind === 'picture' && $this->sizes !== [] ? substr($this->name, 0, -4).($this->mime === 'image/png' ? 'png' : 'jpg') : $this->name;
+        return $this->kind === 'picture' && $this->sizes !== []
+            ? substr($this->name, 0, -4).($this->mime === 'image/png' ? 'png' : 'jpg')
+            : $this->name;
     }
 }

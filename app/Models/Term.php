@@ -22,7 +22,19 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Term extends Model
 {
-    protected $fillable = ['taxonomy_key', 'parent_id', 'slug', 'name', 'description', 'picture', 'colour', 'fields', 'folded', 'words', 'position'];
+    protected $fillable = [
+        'taxonomy_key',
+        'parent_id',
+        'slug',
+        'name',
+        'description',
+        'picture',
+        'colour',
+        'fields',
+        'folded',
+        'words',
+        'position',
+    ];
 
     protected function casts(): array
     {

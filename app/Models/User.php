@@ -31,12 +31,23 @@ use Wellspring\Core\Text\Slug;
  */
 final class User extends Authenticatable
 {
-    /** Under this name a session keeps the key that it began with; once the account has another, the session has ended. */
+    /**
+     * Under this name a session keeps the key that it began with; once the account has another, the session has ended.
+     */
     public const SESSION_KEY = 'session_key';
 
     public const ROLES = ['manager', 'author', 'member'];
 
-    protected $fillable = ['name', 'email', 'password', 'role', 'active', 'invitation', 'invited_until', 'signed_in_at'];
+    protected $fillable = [
+        'name',
+        'email',
+        'password',
+        'role',
+        'active',
+        'invitation',
+        'invited_until',
+        'signed_in_at',
+    ];
 
     protected $hidden = ['password', 'remember_token', 'invitation', 'session_key'];
 

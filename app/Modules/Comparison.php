@@ -14,7 +14,10 @@ use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Shift;
 use Wellspring\Core\Wording\Format;
 
-/** What visitors would see come, go and move, page by page, if one definition took another's place; and what would look different. */
+/**
+ * What visitors would see come, go and move, page by page, if one definition took another's place; and what would look
+ * different.
+ */
 final readonly class Comparison
 {
     /** So many records of each are compared, the first. */
@@ -35,7 +38,9 @@ final readonly class Comparison
         $was = $before === null ? [] : $this->listing->some($before, $context, 0, self::MOST);
         $is = $this->listing->some($after, $context, 0, self::MOST);
         // Ids of terms and items are of different kinds; where the kind changes, all is new.
-        $sameKind = $before !== null && $before->source->isItems() === $after->source->isItems() && ($before->source->isItems() || $before->type()->key === $after->type()->key);
+        $sameKind = $before !== null
+            && $before->source->isItems() === $after->source->isItems()
+            && ($before->source->isItems() || $before->type()->key === $after->type()->key);
         $shift = Shift::between($sameKind ? $was : [], $is);
         $goes = $sameKind ? $shift->goes : $was;
         $titles = $this->titles($after, $is, $context);
@@ -50,7 +55,9 @@ final readonly class Comparison
             $pages[$page][] = [
                 'id' => $id, 'title' => $titles[$id] ?? '', 'place' => $place + 1,
                 'was' => $old === null ? null : $old + 1, 'wasOn' => $oldPage,
-                'what' => $old === null ? 'comes' : (isset($moved[$id]) ? 'moves' : ($oldPage === $page ? 'stays' : 'otherPage')),
+                'what' => $old === null
+                    ? 'comes'
+                    : (isset($moved[$id]) ? 'moves' : ($oldPage === $page ? 'stays' : 'otherPage')),
             ];
         }
 
@@ -59,10 +66,25 @@ final readonly class Comparison
             'after' => $this->listing->total($after, $context),
             'most' => self::MOST,
             'comes' => count($shift->comes),
-            'goes' => array_map(fn (int $id): array => ['id' => $id, 'title' => $oldTitles[$id] ?? '', 'was' => (int) array_search($id, $was, true) + 1], $goes),
+            'goes' => array_map(
+                fn (int $id): array => [
+                    'id' => $id,
+                    'title' => $oldTitles[$id] ?? '',
+                    'was' => (int) array_search($id, $was, true) + 1,
+                ],
+                $goes,
+            ),
             'moves' => count($shift->moves),
-            'otherPage' => count(array_filter(array_merge(...array_values($pages)), fn (array $row): bool => $row['what'] === 'otherPage')),
-            'pages' => array_map(fn (int $page): array => ['page' => $page, 'rows' => $pages[$page]], array_keys($pages)),
+            'otherPage' => count(
+                array_filter(
+                    array_merge(...array_values($pages)),
+                    fn (array $row): bool => $row['what'] === 'otherPage',
+                ),
+            ),
+            'pages' => array_map(
+                fn (int $page): array => ['page' => $page, 'rows' => $pages[$page]],
+                array_keys($pages),
+            ),
             'said' => $this->said($before, $after),
         ];
     }
@@ -87,7 +109,12 @@ final readonly class Comparison
         foreach ($new + $old as $rule => $sentence) {
             $say = fn (?Sentence $one): string => $one === null ? '' : ($one->off ? '(off) ' : '').$one->text();
             if ($say($old[$rule] ?? null) !== $say($new[$rule] ?? null)) {
-                $changed[] = ['lead' => $sentence->lead, 'before' => $say($old[$rule] ?? null), 'after' => $say($new[$rule] ?? null), 'looks' => in_array($rule, self::LOOKS, true)];
+                $changed[] = [
+                    'lead' => $sentence->lead,
+                    'before' => $say($old[$rule] ?? null),
+                    'after' => $say($new[$rule] ?? null),
+                    'looks' => in_array($rule, self::LOOKS, true),
+                ];
             }
         }
 
@@ -102,6 +129,9 @@ final readonly class Comparison
     {
         $records = $this->sources->records($module->source, $ids, [], $context);
 
-        return array_combine(array_map(fn (Record $record): int => $record->id, $records), array_map(fn (Record $record): string => $record->title, $records));
+        return array_combine(
+            array_map(fn (Record $record): int => $record->id, $records),
+            array_map(fn (Record $record): string => $record->title, $records),
+        );
     }
 }

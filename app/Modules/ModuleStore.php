@@ -68,14 +68,22 @@ final readonly class ModuleStore
         $reader = $this->reader();
         $names = function (mixed $definition) use ($reader, $taxonomy, $slug): bool {
             try {
-                return in_array(['taxonomy' => $taxonomy, 'slug' => $slug], $reader->salvage($definition)->module->terms(), true);
+                return in_array(
+                    ['taxonomy' => $taxonomy, 'slug' => $slug],
+                    $reader->salvage($definition)->module->terms(),
+                    true,
+                );
             } catch (Refused) {
                 return false;
             }
         };
         $rows = ModuleRow::query()->whereNull('removed_at')->orderBy('key')->get();
 
-        return array_values($rows->filter(fn (ModuleRow $row): bool => $names($row->draft) || $row->live !== null && $names($row->live))->map(fn (ModuleRow $row): string => $row->key)->all());
+        return array_values(
+            $rows->filter(fn (ModuleRow $row): bool => $names($row->draft) || $row->live !== null && $names($row->live))
+                ->map(fn (ModuleRow $row): string => $row->key)
+                ->all(),
+        );
     }
 
     /** @throws Refused */
@@ -93,7 +101,11 @@ final readonly class ModuleStore
         try {
             return $this->read($row->live);
         } catch (Refused $refused) {
-            report(new \RuntimeException("The live module “{$row->key}” cannot be read; its last good version shows instead: {$refused->getMessage()}"));
+            report(
+                new \RuntimeException(
+                    "The live module “{$row->key}” cannot be read; its last good version shows instead: {$refused->getMessage()}",
+                ),
+            );
         }
         foreach (DB::table('module_versions')->where('module_id', $row->id)->orderByDesc('number')->pluck('definition') as $definition) {
             try {
@@ -141,7 +153,13 @@ final readonly class ModuleStore
         $base = substr(Slug::from($name), 0, 56);
         $module = $this->read(['format' => ModuleReader::FORMAT, 'key' => $base, 'name' => $name] + $definition);
         $row = new ModuleRow(['draft' => $module->toArray(), 'user_id' => self::who()]);
-        FreeName::insert($row, 'key', [], fn (int $n): string => $n === 1 ? $base : "{$base}-{$n}", named: fn (string $key): array => $row->draft = ['key' => $key] + $row->draft);
+        FreeName::insert(
+            $row,
+            'key',
+            [],
+            fn (int $n): string => $n === 1 ? $base : "{$base}-{$n}",
+            named: fn (string $key): array => $row->draft = ['key' => $key] + $row->draft,
+        );
 
         return $row->refresh();
     }
@@ -163,7 +181,12 @@ final readonly class ModuleStore
             throw Refused::because('key', 'wrongValue', "expected “{$row->key}”; a module keeps its key.");
         }
         $known = $this->faults($row);
-        $new = array_values(array_filter($salvaged->problems, fn (Problem $problem): bool => ! in_array(self::fault($problem), $known, true)));
+        $new = array_values(
+            array_filter(
+                $salvaged->problems,
+                fn (Problem $problem): bool => ! in_array(self::fault($problem), $known, true),
+            ),
+        );
         if ($new !== []) {
             throw new Refused($new);
         }
@@ -229,7 +252,9 @@ final readonly class ModuleStore
     /** @return list<array{number: int, publishedAt: string, by: string|null}> the newest first */
     public function versions(ModuleRow $row): array
     {
-        $rows = DB::table('module_versions')->leftJoin('users', 'users.id', '=', 'module_versions.user_id')->where('module_id', $row->id)
+        $rows = DB::table('module_versions')
+            ->leftJoin('users', 'users.id', '=', 'module_versions.user_id')
+            ->where('module_id', $row->id)
             ->orderByDesc('number')->get(['number', 'module_versions.published_at', 'users.name']);
 
         return array_values($rows->map(fn (object $version): array => [
@@ -239,10 +264,15 @@ final readonly class ModuleStore
         ])->all());
     }
 
-    /** @return array<array-key, mixed>|null the definition that was published then; null where there is no such version */
+    /**
+     * @return array<array-key, mixed>|null the definition that was published then; null where there is no such version
+     */
     public function version(ModuleRow $row, int $number): ?array
     {
-        $definition = DB::table('module_versions')->where('module_id', $row->id)->where('number', $number)->value('definition');
+        $definition = DB::table('module_versions')
+            ->where('module_id', $row->id)
+            ->where('number', $number)
+            ->value('definition');
         $decoded = is_string($definition) ? json_decode($definition, true) : null;
 
         return is_array($decoded) ? $decoded : null;
@@ -253,7 +283,10 @@ final readonly class ModuleStore
     {
         $name = is_string($row->draft['name'] ?? null) ? $row->draft['name'] : $row->key;
 
-        return $this->create(mb_substr("{$name} (copy)", 0, 200), array_diff_key($row->draft, ['format' => 0, 'key' => 0, 'name' => 0]));
+        return $this->create(
+            mb_substr("{$name} (copy)", 0, 200),
+            array_diff_key($row->draft, ['format' => 0, 'key' => 0, 'name' => 0]),
+        );
     }
 
     /**
@@ -262,7 +295,8 @@ final readonly class ModuleStore
      *
      * @param  list<ModuleRow>  $rows
      * @param  'publish'|'off'|'on'|'remove'  $do
-     * @return array{change: Change|null, faults: list<string>} no change where nothing could be done; and what was not done, and why
+     * @return array{change: Change|null, faults: list<string>} no change where nothing could be done; and what was
+     *   not done, and why
      */
     public function many(array $rows, string $do): array
     {
@@ -279,8 +313,16 @@ final readonly class ModuleStore
         if ($rows === []) {
             return ['change' => null, 'faults' => $faults];
         }
-        $names = implode(', ', array_map(self::named(...), array_slice($rows, 0, 3))).(count($rows) > 3 ? ' and '.(count($rows) - 3).' more' : '');
-        $title = ['publish' => 'Published', 'off' => 'Switched off', 'on' => 'Switched on', 'remove' => 'Removed'][$do]." {$names}";
+        $names = implode(
+            ', ',
+            array_map(self::named(...), array_slice($rows, 0, 3)),
+        ).(count($rows) > 3 ? ' and '.(count($rows) - 3).' more' : '');
+        $title = [
+            'publish' => 'Published',
+            'off' => 'Switched off',
+            'on' => 'Switched on',
+            'remove' => 'Removed',
+        ][$do]." {$names}";
         $change = RevisionRecorder::change('modules', $title, $do, function (RevisionRecorder $recorder, Change $change) use ($rows, $do): void {
             $was = [];
             foreach ($rows as $row) {
@@ -291,7 +333,11 @@ final readonly class ModuleStore
                     $before += ['version' => $this->versions($row)[0]['number'] ?? 0];
                 } else {
                     $row->fill($do === 'remove' ? ['removed_at' => now()] : ['off' => $do === 'off'])->save();
-                    AuditTrail::record($do === 'remove' ? Action::ModuleRemoved : Action::ModuleSwitched, self::named($row), ['key' => $row->key, 'do' => $do]);
+                    AuditTrail::record(
+                        $do === 'remove' ? Action::ModuleRemoved : Action::ModuleSwitched,
+                        self::named($row),
+                        ['key' => $row->key, 'do' => $do],
+                    );
                 }
                 $was[] = $before;
             }
@@ -311,12 +357,20 @@ final readonly class ModuleStore
         $undone = 0;
         foreach ((array) ($change->data['modules'] ?? []) as $was) {
             $row = is_array($was) ? ModuleRow::query()->where('id', $was['id'])->first() : null;
-            if ($row === null || $change->data['do'] === 'publish' && ($this->versions($row)[0]['number'] ?? 0) !== $was['version']) {
+            if (
+                $row === null
+                || $change->data['do'] === 'publish'
+                && ($this->versions($row)[0]['number'] ?? 0) !== $was['version']
+            ) {
                 continue;
             }
             $row->fill(match ($change->data['do']) {
                 'remove' => ['removed_at' => null],
-                'publish' => ['live' => $was['live'], 'published_at' => $was['published_at'], 'off' => $was['off'] === true],
+                'publish' => [
+                    'live' => $was['live'],
+                    'published_at' => $was['published_at'],
+                    'off' => $was['off'] === true,
+                ],
                 default => ['off' => $was['off'] === true],
             })->save();
             $undone++;
@@ -348,7 +402,11 @@ final readonly class ModuleStore
                 $last = DB::table('placements')->where('page_id', $page->id)->max('position');
                 $row->pages()->attach($page->id, ['position' => (is_numeric($last) ? (int) $last : 0) + 1]);
             }
-            AuditTrail::record(Action::ModulePlaced, self::named($row), ['key' => $row->key, 'pages' => $row->pages()->pluck('address')->all()]);
+            AuditTrail::record(
+                Action::ModulePlaced,
+                self::named($row),
+                ['key' => $row->key, 'pages' => $row->pages()->pluck('address')->all()],
+            );
         });
     }
 
@@ -361,12 +419,19 @@ final readonly class ModuleStore
         }
         $known = ($module->source->isItems()
             ? Item::query()->whereIn('type_key', $module->source->draws())
-            : $this->sources->candidates($module->source, $this->contexts->now()))->whereIn('items.slug', $named)->pluck('items.slug')->flip();
+            : $this->sources->candidates($module->source, $this->contexts->now()))
+            ->whereIn('items.slug', $named)
+            ->pluck('items.slug')
+            ->flip();
         $notes = [];
         foreach (['pin' => $module->pin, 'leaveOut' => $module->leaveOut] as $place => $slugs) {
             foreach ($slugs as $i => $slug) {
                 if (! $known->has($slug)) {
-                    $notes[] = new Problem("{$place}[{$i}]", 'unknownItem', "no {$module->type()->label} has the slug “{$slug}” at present.");
+                    $notes[] = new Problem(
+                        "{$place}[{$i}]",
+                        'unknownItem',
+                        "no {$module->type()->label} has the slug “{$slug}” at present.",
+                    );
                 }
             }
         }

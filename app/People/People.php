@@ -50,14 +50,21 @@ final readonly class People
     public function newLink(User $user): string
     {
         $secret = Str::random(40);
-        $user->update(['invitation' => hash('sha256', $secret), 'invited_until' => now()->addDays(self::INVITATION_DAYS)]);
+        $user->update([
+            'invitation' => hash('sha256', $secret),
+            'invited_until' => now()->addDays(self::INVITATION_DAYS),
+        ]);
 
         return $secret;
     }
 
     public function invited(string $secret): ?User
     {
-        return User::query()->where('invitation', hash('sha256', $secret))->where('invited_until', '>', now())->where('active', true)->first();
+        return User::query()
+            ->where('invitation', hash('sha256', $secret))
+            ->where('invited_until', '>', now())
+            ->where('active', true)
+            ->first();
     }
 
     /**
@@ -68,19 +75,42 @@ final readonly class People
     public function update(User $user, string $name, string $role, bool $active, array $groups): User
     {
         return DB::transaction(function () use ($user, $name, $role, $active, $groups): User {
-            $managers = User::query()->where('role', 'manager')->where('active', true)->whereNotNull('password')->lockForUpdate()->pluck('id');
+            $managers = User::query()
+                ->where('role', 'manager')
+                ->where('active', true)
+                ->whereNotNull('password')
+                ->lockForUpdate()
+                ->pluck('id');
             if (($role !== 'manager' || ! $active) && $managers->all() === [$user->id]) {
-                throw Refused::because($active ? 'role' : 'active', 'lastManager', "{$user->name} is the last manager; make another one first.");
+                throw Refused::because(
+                    $active ? 'role' : 'active',
+                    'lastManager',
+                    "{$user->name} is the last manager; make another one first.",
+                );
             }
-            $before = ['name' => $user->name, 'role' => $user->role, 'active' => $user->active, 'groups' => $user->groups()->orderBy('key')->pluck('key')->all()];
+            $before = [
+                'name' => $user->name,
+                'role' => $user->role,
+                'active' => $user->active,
+                'groups' => $user->groups()->orderBy('key')->pluck('key')->all(),
+            ];
             $user->update(['name' => Whitespace::trim($name), 'role' => $role, 'active' => $active]);
             $user->groups()->sync($groups);
-            $after = ['name' => $user->name, 'role' => $user->role, 'active' => $user->active, 'groups' => $user->groups()->orderBy('key')->pluck('key')->all()];
+            $after = [
+                'name' => $user->name,
+                'role' => $user->role,
+                'active' => $user->active,
+                'groups' => $user->groups()->orderBy('key')->pluck('key')->all(),
+            ];
             if (! $active) {
                 $this->endSessions($user);
             }
             if ($before !== $after) {
-                AuditTrail::record(Action::AccountChanged, $user->name, ['email' => $user->email, 'before' => $before, 'after' => $after]);
+                AuditTrail::record(
+                    Action::AccountChanged,
+                    $user->name,
+                    ['email' => $user->email, 'before' => $before, 'after' => $after],
+                );
             }
 
             return $user;
@@ -102,7 +132,11 @@ final readonly class People
     public function changePassword(User $user, string $password): void
     {
         if ($password === DemoSite::PASSWORD) {
-            throw Refused::because('password', 'published', 'this is the published password of the demo; choose another.');
+            throw Refused::because(
+                'password',
+                'published',
+                'this is the published password of the demo; choose another.',
+            );
         }
         $user->update(['password' => $password, 'invitation' => null, 'invited_until' => null]);
         $this->endSessions($user);
@@ -149,6 +183,10 @@ final readonly class People
         }
 
         // Hashes are slow to compare by design; each is compared once.
-        return (bool) Cache::remember('demo-password:'.hash('sha256', $user->password), 86_400, fn (): int => Hash::check(DemoSite::PASSWORD, (string) $user->password) ? 1 : 0);
+        return (bool) Cache::remember(
+            'demo-password:'.hash('sha256', $user->password),
+            86_400,
+            fn (): int => Hash::check(DemoSite::PASSWORD, (string) $user->password) ? 1 : 0,
+        );
     }
 }

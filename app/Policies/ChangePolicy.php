@@ -13,6 +13,8 @@ final class ChangePolicy
 {
     public function undo(User $user, Change $change): Response
     {
-        return $user->isManager() || $change->user_id === $user->id ? Response::allow() : Response::deny('This was done by someone else.');
+        return $user->isManager() || $change->user_id === $user->id
+            ? Response::allow()
+            : Response::deny('This was done by someone else.');
     }
 }

@@ -13,6 +13,8 @@ final class ItemPolicy
 {
     public function edit(User $user, Item $item): Response
     {
-        return $user->isManager() || $item->author_id === $user->id ? Response::allow() : Response::deny('This item is another author’s.');
+        return $user->isManager() || $item->author_id === $user->id
+            ? Response::allow()
+            : Response::deny('This item is another author’s.');
     }
 }

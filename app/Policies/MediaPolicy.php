@@ -13,6 +13,8 @@ final class MediaPolicy
 {
     public function edit(User $user, Media $media): Response
     {
-        return $user->isManager() || $media->user_id === $user->id ? Response::allow() : Response::deny('This file is someone else’s.');
+        return $user->isManager() || $media->user_id === $user->id
+            ? Response::allow()
+            : Response::deny('This file is someone else’s.');
     }
 }

@@ -26,7 +26,10 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(CatalogueStore::class);
-        $this->app->singleton(Calendar::class, fn (): Calendar => Calendar::of(config()->string('site.time_zone'), config()->string('site.locale')));
+        $this->app->singleton(
+            Calendar::class,
+            fn (): Calendar => Calendar::of(config()->string('site.time_zone'), config()->string('site.locale')),
+        );
         $this->app->singleton(KeysetPaginator::class, fn (): KeysetPaginator => new KeysetPaginator);
         $this->app->scoped(Language::class, PostgresLanguage::class);
         $this->app->singleton(Format::class, fn (): Format => new Format(
@@ -38,10 +41,26 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        View::composer('site.layout', fn ($view) => $view->with('navigation', Page::query()->where('address', '<>', '/')->orderBy('position')->orderBy('id')->get()));
+        View::composer(
+            'site.layout',
+            fn ($view) => $view->with(
+                'navigation',
+                Page::query()->where('address', '<>', '/')->orderBy('position')->orderBy('id')->get(),
+            ),
+        );
         // Who comes in at all, and who manages the site; what belongs to somebody is told by the policies.
-        Gate::define('enter', fn (User $user): Response => in_array($user->role, ['manager', 'author'], true) ? Response::allow() : Response::deny('Only managers and authors come in here.'));
-        Gate::define('manage', fn (User $user): Response => $user->isManager() ? Response::allow() : Response::deny('Only managers do this.'));
+        Gate::define(
+            'enter',
+            fn (User $user): Response => in_array($user->role, ['manager', 'author'], true)
+                ? Response::allow()
+                : Response::deny('Only managers and authors come in here.'),
+        );
+        Gate::define(
+            'manage',
+            fn (User $user): Response => $user->isManager()
+                ? Response::allow()
+                : Response::deny('Only managers do this.'),
+        );
         // A search is computed anew for each visitor; nobody reads so many results.
         RateLimiter::for('search', fn (Request $request): Limit => Limit::perMinute(config()->integer('site.searches_a_minute'))->by((string) $request->ip()));
         Model::shouldBeStrict(! app()->isProduction());

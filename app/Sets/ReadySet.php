@@ -8,7 +8,10 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
-/** Types with their taxonomies and a module to begin with, brought in together: a folder or a zip of the files that each of them is. */
+/**
+ * Types with their taxonomies and a module to begin with, brought in together: a folder or a zip of the files that each
+ * of them is.
+ */
 final readonly class ReadySet
 {
     private const MAX_FILES = 200;
@@ -22,8 +25,13 @@ final readonly class ReadySet
      * @param  array<string, mixed>  $taxonomies  likewise
      * @param  array<string, mixed>  $modules  likewise
      */
-    private function __construct(public string $name, public string $about, public array $types, public array $taxonomies, public array $modules)
-    {
+    private function __construct(
+        public string $name,
+        public string $about,
+        public array $types,
+        public array $taxonomies,
+        public array $modules,
+    ) {
     }
 
     /** @throws Refused */
@@ -36,7 +44,11 @@ final readonly class ReadySet
         $files = [];
         $bytes = 0;
         if ($zip->numFiles > self::MAX_FILES) {
-            throw Refused::because('', 'tooMany', 'expected at most '.self::MAX_FILES." files, found {$zip->numFiles}.");
+            throw Refused::because(
+                '',
+                'tooMany',
+                'expected at most '.self::MAX_FILES." files, found {$zip->numFiles}.",
+            );
         }
         for ($i = 0; $i < $zip->numFiles; $i++) {
             $entry = $zip->statIndex($i);
@@ -77,7 +89,11 @@ final readonly class ReadySet
         foreach ($files as $name => $text) {
             $name = (string) $name;
             if (preg_match(self::NAME, $name) !== 1) {
-                $problems->add($name, 'unknownFile', 'is not a file of a set; expected set.json, and .json files in types/, taxonomies/ and modules/.');
+                $problems->add(
+                    $name,
+                    'unknownFile',
+                    'is not a file of a set; expected set.json, and .json files in types/, taxonomies/ and modules/.',
+                );
 
                 continue;
             }
@@ -111,7 +127,10 @@ final readonly class ReadySet
         $path = (string) tempnam(sys_get_temp_dir(), 'set');
         $zip = new \ZipArchive;
         $zip->open($path, \ZipArchive::OVERWRITE);
-        $json = fn (mixed $data): string => json_encode($data, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
+        $json = fn (mixed $data): string => json_encode(
+            $data,
+            JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+        )."\n";
         foreach (['set.json' => ['format' => 1, 'name' => $this->name] + ($this->about === '' ? [] : ['about' => $this->about])] + $this->taxonomies + $this->types + $this->modules as $name => $data) {
             $zip->addFromString($name, $json($data));
         }

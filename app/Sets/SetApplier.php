@@ -20,8 +20,12 @@ use Wellspring\Core\Wording\Message;
 /** Brings a set in: what the site lacks is made, what it has stays as it is. */
 final readonly class SetApplier
 {
-    public function __construct(private CatalogueStore $store, private TypeWriter $types, private TermWriter $terms, private ModuleStore $modules)
-    {
+    public function __construct(
+        private CatalogueStore $store,
+        private TypeWriter $types,
+        private TermWriter $terms,
+        private ModuleStore $modules,
+    ) {
     }
 
     /**
@@ -59,7 +63,13 @@ final readonly class SetApplier
                 $there = $this->store->catalogue()->taxonomies[$read->taxonomy->key] ?? null;
                 $new = $this->missing($read->terms, fn (string $slug): bool => $there?->terms->find($slug) === null);
                 $this->terms->apply($read);
-                $parts[] = new SetPart('taxonomy', $read->taxonomy->key, $read->taxonomy->label, $there === null ? 'new' : 'same', Message::of('{n, plural, =0 {no new terms} one {# new term} other {# new terms}}', ['n' => $new]));
+                $parts[] = new SetPart(
+                    'taxonomy',
+                    $read->taxonomy->key,
+                    $read->taxonomy->label,
+                    $there === null ? 'new' : 'same',
+                    Message::of('{n, plural, =0 {no new terms} one {# new term} other {# new terms}}', ['n' => $new]),
+                );
             });
         }
         foreach ($this->inOrder($set->types) as $file => $data) {
@@ -71,7 +81,13 @@ final readonly class SetApplier
                     $this->types->apply($data);
                 }
                 $fields = implode(', ', array_map(fn (Field $field): string => $field->label, $type->fields));
-                $parts[] = new SetPart('type', $type->key, $type->plural, $there === null ? 'new' : ($same ? 'same' : 'kept'), $fields);
+                $parts[] = new SetPart(
+                    'type',
+                    $type->key,
+                    $type->plural,
+                    $there === null ? 'new' : ($same ? 'same' : 'kept'),
+                    $fields,
+                );
             });
         }
         foreach ($set->modules as $file => $data) {
@@ -81,7 +97,15 @@ final readonly class SetApplier
                 if ($there === null) {
                     $this->modules->apply($module);
                 }
-                $parts[] = new SetPart('module', $module->key, $module->name, $there === null ? 'new' : (json_encode($there->draft) === json_encode($module->toArray()) ? 'same' : 'kept'), 'a draft, on no page yet');
+                $parts[] = new SetPart(
+                    'module',
+                    $module->key,
+                    $module->name,
+                    $there === null
+                        ? 'new'
+                        : (json_encode($there->draft) === json_encode($module->toArray()) ? 'same' : 'kept'),
+                    'a draft, on no page yet',
+                );
             });
         }
         $problems->refuseIfAny();
@@ -96,7 +120,12 @@ final readonly class SetApplier
             $work();
         } catch (Refused $refused) {
             foreach ($refused->problems as $problem) {
-                $problems->add($file.($problem->path === '' ? '' : " {$problem->path}"), $problem->code, $problem->message, $problem->variables);
+                $problems->add(
+                    $file.($problem->path === '' ? '' : " {$problem->path}"),
+                    $problem->code,
+                    $problem->message,
+                    $problem->variables,
+                );
             }
         }
     }
@@ -114,7 +143,9 @@ final readonly class SetApplier
         while ($types !== []) {
             $before = count($types);
             foreach ($types as $file => $data) {
-                $key = is_array($data) && is_array($data['x-wellspring'] ?? null) ? $data['x-wellspring']['key'] ?? null : null;
+                $key = is_array($data) && is_array($data['x-wellspring'] ?? null)
+                    ? $data['x-wellspring']['key'] ?? null
+                    : null;
                 if (array_diff($this->linkedTypes($data), $known, [$key]) === []) {
                     $ordered[$file] = $data;
                     $known[] = $key;
@@ -134,7 +165,16 @@ final readonly class SetApplier
     {
         $types = [];
         foreach (is_array($data) && is_array($data['properties'] ?? null) ? $data['properties'] : [] as $field) {
-            array_push($types, ...array_values((array) (is_array($field) && is_array($field['x-wellspring'] ?? null) ? $field['x-wellspring']['types'] ?? [] : [])));
+            array_push(
+                $types,
+                ...array_values(
+                    (array) (
+                        is_array($field) && is_array($field['x-wellspring'] ?? null)
+                            ? $field['x-wellspring']['types'] ?? []
+                            : []
+                    ),
+                ),
+            );
         }
 
         return $types;

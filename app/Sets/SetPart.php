@@ -9,10 +9,16 @@ final readonly class SetPart
 {
     /**
      * @param  'type'|'taxonomy'|'module'  $kind
-     * @param  'new'|'same'|'kept'  $state  `kept`: the site has one of that key that is otherwise, and it stays as it is
+     * @param  'new'|'same'|'kept'  $state  `kept`: the site has one of that key that is otherwise, and it stays as it
+     *   is
      * @param  string  $says  what it holds, in words
      */
-    public function __construct(public string $kind, public string $key, public string $name, public string $state, public string $says)
-    {
+    public function __construct(
+        public string $kind,
+        public string $key,
+        public string $name,
+        public string $state,
+        public string $says,
+    ) {
     }
 }

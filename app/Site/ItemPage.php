@@ -28,8 +28,13 @@ final readonly class ItemPage
     /** @var list<array{label: string, text: string, links: list<array{address: string, text: string}>}> */
     public array $facts;
 
-    public function __construct(private Catalogue $catalogue, public Type $type, public Item $item, Format $format, Context $context)
-    {
+    public function __construct(
+        private Catalogue $catalogue,
+        public Type $type,
+        public Item $item,
+        Format $format,
+        Context $context,
+    ) {
         $record = Records::of($item)->seenBy($context);
         $pictures = $videos = $facts = [];
         $files = $this->media($record);
@@ -40,10 +45,17 @@ final readonly class ItemPage
                 continue;
             }
             if ($field->family() === Family::Picture || $field->family() === Family::Pictures) {
-                array_push($pictures, ...array_values(array_filter(array_map(fn (string $name): ?Media => $files->get($name), $names))));
+                array_push(
+                    $pictures,
+                    ...array_values(array_filter(array_map(fn (string $name): ?Media => $files->get($name), $names))),
+                );
             } elseif ($field->family() === Family::Video) {
                 $own = ! str_contains($names[0], '://');
-                $videos[] = ['label' => $field->label, 'address' => $own ? '/media/'.$names[0] : $names[0], 'own' => $own];
+                $videos[] = [
+                    'label' => $field->label,
+                    'address' => $own ? '/media/'.$names[0] : $names[0],
+                    'own' => $own,
+                ];
             } else {
                 $links = $this->links($field, $names, $record, $files);
                 $text = $links === [] ? (string) $format->value($field, $value, $record->names($field)) : '';
@@ -65,8 +77,17 @@ final readonly class ItemPage
         $shown = $record->names($field);
 
         return match (true) {
-            $field->kind->key() === 'link' => [['address' => $names[0], 'text' => preg_replace('~^(https?://|mailto:|tel:)~i', '', $names[0]) ?? $names[0]]],
-            $field->family() === Family::File => array_map(fn (string $name): array => ['address' => "/media/{$name}", 'text' => $files->get($name)->title ?? $name], $names),
+            $field->kind->key() === 'link' => [[
+                'address' => $names[0],
+                'text' => preg_replace('~^(https?://|mailto:|tel:)~i', '', $names[0]) ?? $names[0],
+            ]],
+            $field->family() === Family::File => array_map(
+                fn (string $name): array => [
+                    'address' => "/media/{$name}",
+                    'text' => $files->get($name)->title ?? $name,
+                ],
+                $names,
+            ),
             $field->family() === Family::Items => array_values(array_map(
                 fn (string $name): array => ['address' => $this->address($name), 'text' => $shown[$name]],
                 array_filter($names, fn (string $name): bool => isset($shown[$name])),

@@ -61,13 +61,23 @@ final readonly class PageMaker
     {
         $result = $this->listing->show($module, $context, $asked);
 
-        return $this->drawn($module, $address, $result, $this->listing->records($module, $result->ids, self::asked($module), $context));
+        return $this->drawn(
+            $module,
+            $address,
+            $result,
+            $this->listing->records($module, $result->ids, self::asked($module), $context),
+        );
     }
 
     /** A module with the page of records that a run gave: a preview, of which nothing is remembered. */
     public function shown(Module $module, string $address, Context $context, Result $result): ShownModule
     {
-        return $this->drawn($module, $address, $result, $this->sources->records($module->source, $result->ids, self::asked($module), $context));
+        return $this->drawn(
+            $module,
+            $address,
+            $result,
+            $this->sources->records($module->source, $result->ids, self::asked($module), $context),
+        );
     }
 
     /** @return list<Field> what its cards ask of the records */

@@ -47,11 +47,18 @@ final readonly class ShownModule
             if ($last !== null && $groups[$last]['key'] === $card->heading) {
                 $groups[$last]['cards'][] = $card;
             } else {
-                $groups[] = ['key' => $card->heading, 'heading' => $card->heading === null ? null : $this->headings[$card->heading] ?? null, 'cards' => [$card]];
+                $groups[] = [
+                    'key' => $card->heading,
+                    'heading' => $card->heading === null ? null : $this->headings[$card->heading] ?? null,
+                    'cards' => [$card],
+                ];
             }
         }
 
-        return array_map(fn (array $group): array => ['heading' => $group['heading'], 'cards' => $group['cards']], $groups);
+        return array_map(
+            fn (array $group): array => ['heading' => $group['heading'], 'cards' => $group['cards']],
+            $groups,
+        );
     }
 
     /** How wide its pictures stand at each width, for the browser to choose by. */
@@ -65,7 +72,11 @@ final readonly class ShownModule
     /** @return list<string> classes of resources/css/steps.css: how many columns stand at each width */
     public function columnClasses(): array
     {
-        return array_map(fn (string $width, int $columns): string => "{$width}-{$columns}", array_keys($this->columns), $this->columns);
+        return array_map(
+            fn (string $width, int $columns): string => "{$width}-{$columns}",
+            array_keys($this->columns),
+            $this->columns,
+        );
     }
 
     /** The address of one of the listing's pages; page 1 has none of its own. */

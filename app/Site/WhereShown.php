@@ -32,7 +32,11 @@ final readonly class WhereShown
         // Its place is counted among all that a module lists: only where it shows, and for the few that nearly do.
         foreach (ModuleRow::query()->with('pages')->whereNotNull('live')->where('off', false)->whereNull('removed_at')->orderBy('key')->get() as $row) {
             $module = $this->modules->live($row);
-            if ($module === null || ! $module->source->isItems() || ! in_array($item->type_key, $module->source->draws(), true)) {
+            if (
+                $module === null
+                || ! $module->source->isItems()
+                || ! in_array($item->type_key, $module->source->draws(), true)
+            ) {
                 continue;
             }
             $reasons = count($this->tracer->trace($module, $record, $context)->reasons());
@@ -57,8 +61,14 @@ final readonly class WhereShown
         return [
             'module' => $row->key,
             'name' => $module->name,
-            'reasons' => $traced->place === null && $traced->trace->passes() ? [$traced->answer()] : $traced->trace->reasons(),
-            'pages' => array_values($row->pages->map(fn (Page $page): array => ['title' => $page->title, 'address' => $page->address])->all()),
+            'reasons' => $traced->place === null && $traced->trace->passes()
+                ? [$traced->answer()]
+                : $traced->trace->reasons(),
+            'pages' => array_values(
+                $row->pages->map(
+                    fn (Page $page): array => ['title' => $page->title, 'address' => $page->address],
+                )->all(),
+            ),
         ] + $traced->toArray();
     }
 }

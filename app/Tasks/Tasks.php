@@ -42,7 +42,13 @@ final readonly class Tasks
      */
     public function beside(TaskKind $kind, string $title, array $input, int $items): JsonResponse
     {
-        $task = Task::query()->create(['user_id' => Auth::id(), 'kind' => $kind, 'title' => $title, 'input' => $input, 'total' => $items]);
+        $task = Task::query()->create([
+            'user_id' => Auth::id(),
+            'kind' => $kind,
+            'title' => $title,
+            'input' => $input,
+            'total' => $items,
+        ]);
         RunTask::dispatch($task->id);
 
         return self::answer($task->refresh());
@@ -52,10 +58,17 @@ final readonly class Tasks
     public static function answer(Task $task): JsonResponse
     {
         if ($task->state === 'failed') {
-            throw new Refused(array_map(fn (array $one): Problem => new Problem($one['path'], $one['code'], $one['message']), $task->problems) ?: [new Problem('', 'failed', 'It could not be done.')]);
+            throw new Refused(
+                array_map(
+                    fn (array $one): Problem => new Problem($one['path'], $one['code'], $one['message']),
+                    $task->problems,
+                ) ?: [new Problem('', 'failed', 'It could not be done.')],
+            );
         }
 
-        return $task->state === 'done' ? new JsonResponse($task->result) : new JsonResponse(['task' => self::about($task)], 202);
+        return $task->state === 'done'
+            ? new JsonResponse($task->result)
+            : new JsonResponse(['task' => self::about($task)], 202);
     }
 
     /** @return array{id: int, title: string, state: string, done: int, total: int} */
@@ -73,7 +86,11 @@ final readonly class Tasks
             $task->update(['state' => 'done', 'done' => $task->total, 'result' => $result]);
         } catch (Refused $refused) {
             $this->fail($task, array_map(
-                fn (Problem $problem): array => ['path' => $problem->path, 'code' => $problem->code, 'message' => $problem->message],
+                fn (Problem $problem): array => [
+                    'path' => $problem->path,
+                    'code' => $problem->code,
+                    'message' => $problem->message,
+                ],
                 $refused->problems,
             ));
         }
@@ -109,7 +126,10 @@ final readonly class Tasks
         return function (int $done) use ($task, &$told): void {
             if (microtime(true) - $told >= 0.5) {
                 $told = microtime(true);
-                DB::connection('progress')->table('tasks')->where('id', $task->id)->update(['done' => $done, 'updated_at' => now()]);
+                DB::connection('progress')
+                    ->table('tasks')
+                    ->where('id', $task->id)
+                    ->update(['done' => $done, 'updated_at' => now()]);
             }
         };
     }

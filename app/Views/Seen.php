@@ -31,7 +31,12 @@ final readonly class Seen
     {
         $agent = (string) $request->userAgent();
         $ahead = $request->headers->get('Sec-Purpose', $request->headers->get('Purpose', ''));
-        if (! $request->isMethod('GET') || $agent === '' || preg_match(self::PROGRAMS, $agent) === 1 || str_contains((string) $ahead, 'prefetch')) {
+        if (
+            ! $request->isMethod('GET')
+            || $agent === ''
+            || preg_match(self::PROGRAMS, $agent) === 1
+            || str_contains((string) $ahead, 'prefetch')
+        ) {
             return false;
         }
         $today = $this->calendar->day(now());
@@ -40,7 +45,10 @@ final readonly class Seen
         if (! $this->cache->add("views:{$visitor}", 1, self::SAME_VISIT_SECONDS)) {
             return false;
         }
-        DB::statement('insert into item_views (item_id, day, views) select id, ?, 1 from items where id = ? on conflict (item_id, day) do update set views = item_views.views + 1', [$today, $item]);
+        DB::statement(
+            'insert into item_views (item_id, day, views) select id, ?, 1 from items where id = ? on conflict (item_id, day) do update set views = item_views.views + 1',
+            [$today, $item],
+        );
 
         return true;
     }

@@ -52,12 +52,16 @@ return new class extends Migration
             SQL);
         foreach (['items' => 'mark_items', 'item_term' => 'mark_item_terms', 'terms' => 'mark_terms', 'types' => 'mark_types'] as $table => $function) {
             foreach (['insert' => 'new', 'update' => 'new', 'delete' => 'old'] as $event => $rows) {
-                DB::unprepared("create trigger {$table}_{$event}_mark after {$event} on {$table} referencing {$rows} table as changed for each statement execute function {$function}()");
+                DB::unprepared(
+                    "create trigger {$table}_{$event}_mark after {$event} on {$table} referencing {$rows} table as changed for each statement execute function {$function}()",
+                );
             }
         }
         // What a remembered listing asks: when does the next item appear or go?
         DB::statement("create index items_appearing on items (type_key, publish_at) where status = 'published'");
-        DB::statement("create index items_expiring on items (type_key, expire_at) where status = 'published' and expire_at is not null");
+        DB::statement(
+            "create index items_expiring on items (type_key, expire_at) where status = 'published' and expire_at is not null",
+        );
     }
 
     public function down(): void
@@ -65,6 +69,8 @@ return new class extends Migration
         foreach (['items' => 'mark_items', 'item_term' => 'mark_item_terms', 'terms' => 'mark_terms', 'types' => 'mark_types'] as $table => $function) {
             DB::statement("drop function {$function}() cascade");
         }
-        DB::unprepared('drop function mark_content(text[]); drop table content_counters; drop sequence content_marks; drop index items_appearing, items_expiring');
+        DB::unprepared(
+            'drop function mark_content(text[]); drop table content_counters; drop sequence content_marks; drop index items_appearing, items_expiring',
+        );
     }
 };

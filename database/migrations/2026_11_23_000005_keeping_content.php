@@ -92,8 +92,12 @@ return new class extends Migration
             $table->timestampTz('kept_at', 0);
             $table->foreign('type_key')->references('key')->on('types')->cascadeOnDelete();
         });
-        DB::statement('create unique index item_drafts_of_items on item_drafts (user_id, item_id) where item_id is not null');
-        DB::statement('create unique index item_drafts_of_new on item_drafts (user_id, type_key) where item_id is null');
+        DB::statement(
+            'create unique index item_drafts_of_items on item_drafts (user_id, item_id) where item_id is not null',
+        );
+        DB::statement(
+            'create unique index item_drafts_of_new on item_drafts (user_id, type_key) where item_id is null',
+        );
         Schema::create('views_of_content', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('user_id')->constrained('users')->cascadeOnDelete();
@@ -172,7 +176,9 @@ return new class extends Migration
             create trigger items_update_linking after update on items referencing new table as changed for each statement execute function mark_linking_items();
             SQL);
         foreach (['insert' => 'new', 'update' => 'new', 'delete' => 'old'] as $event => $rows) {
-            DB::unprepared("create trigger item_links_{$event}_mark after {$event} on item_links referencing {$rows} table as changed for each statement execute function mark_item_links()");
+            DB::unprepared(
+                "create trigger item_links_{$event}_mark after {$event} on item_links referencing {$rows} table as changed for each statement execute function mark_item_links()",
+            );
         }
     }
 
@@ -186,8 +192,23 @@ return new class extends Migration
         Schema::table('items', fn (Blueprint $table) => $table->dropColumn(['author_id', 'position']));
         Schema::table('item_term', fn (Blueprint $table) => $table->dropColumn('position'));
         Schema::table('taxonomies', fn (Blueprint $table) => $table->dropColumn('fields'));
-        Schema::table('terms', fn (Blueprint $table) => $table->dropColumn(['description', 'picture', 'colour', 'fields']));
-        Schema::table('media', fn (Blueprint $table) => $table->dropColumn(['kind', 'title', 'focus_x', 'focus_y', 'sizes', 'user_id']));
-        Schema::table('users', fn (Blueprint $table) => $table->dropColumn(['role', 'active', 'invitation', 'invited_until', 'signed_in_at']));
+        Schema::table(
+            'terms',
+            fn (Blueprint $table) => $table->dropColumn(['description', 'picture', 'colour', 'fields']),
+        );
+        Schema::table(
+            'media',
+            fn (Blueprint $table) => $table->dropColumn(['kind', 'title', 'focus_x', 'focus_y', 'sizes', 'user_id']),
+        );
+        Schema::table(
+            'users',
+            fn (Blueprint $table) => $table->dropColumn([
+                'role',
+                'active',
+                'invitation',
+                'invited_until',
+                'signed_in_at',
+            ]),
+        );
     }
 };

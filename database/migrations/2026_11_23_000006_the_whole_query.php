@@ -23,7 +23,11 @@ return new class extends Migration
     public function up(): void
     {
         $language = self::LANGUAGES[Locale::getPrimaryLanguage(config()->string('site.locale'))] ?? null;
-        DB::statement('create text search dictionary wellspring_words (template = '.($language === null ? 'simple' : "snowball, language = '{$language}'").')');
+        DB::statement(
+            'create text search dictionary wellspring_words (template = '.(
+                $language === null ? 'simple' : "snowball, language = '{$language}'"
+            ).')',
+        );
         // Every word counts, common ones too: whoever looks for “The Dell” finds it.
         DB::unprepared('create text search configuration wellspring (copy = simple);
             alter text search configuration wellspring alter mapping for asciiword, word, numword, asciihword, hword, numhword, hword_part, hword_asciipart, hword_numpart with wellspring_words');
@@ -73,7 +77,9 @@ return new class extends Migration
         DB::unprepared('drop text search configuration wellspring; drop text search dictionary wellspring_words');
     }
 
-    /** What was stored before, in the new columns. The words of items come with their next save, or `wellspring:words`. */
+    /**
+     * What was stored before, in the new columns. The words of items come with their next save, or `wellspring:words`.
+     */
     private function fill(): void
     {
         $taken = [];
@@ -83,12 +89,18 @@ return new class extends Migration
                 $slug = "{$base}-{$n}";
             }
             $taken[$slug] = true;
-            DB::table('users')->where('id', $user->id)->update(['slug' => $slug, 'folded' => Fold::of((string) $user->name)]);
+            DB::table('users')
+                ->where('id', $user->id)
+                ->update(['slug' => $slug, 'folded' => Fold::of((string) $user->name)]);
         }
         foreach (DB::table('terms')->orderBy('id')->get(['id', 'slug', 'name', 'description']) as $term) {
-            DB::table('terms')->where('id', $term->id)->update(['words' => implode(' ', Words::of((string) $term->name)), 'folded' => json_encode(array_filter([
-                'title' => Fold::of((string) $term->name), 'slug' => (string) $term->slug, 'text' => Fold::of(strip_tags((string) $term->description)),
-            ], fn (string $text): bool => $text !== ''), JSON_THROW_ON_ERROR)]);
+            DB::table('terms')
+                ->where('id', $term->id)
+                ->update(['words' => implode(' ', Words::of((string) $term->name)), 'folded' => json_encode(array_filter([
+                    'title' => Fold::of((string) $term->name),
+                    'slug' => (string) $term->slug,
+                    'text' => Fold::of(strip_tags((string) $term->description)),
+                ], fn (string $text): bool => $text !== ''), JSON_THROW_ON_ERROR)]);
         }
     }
 };

@@ -30,7 +30,9 @@ return new class extends Migration
             end $$;
             SQL);
         foreach (['insert' => 'new', 'update' => 'new', 'delete' => 'old'] as $event => $rows) {
-            DB::unprepared("create trigger item_term_{$event}_ids after {$event} on item_term referencing {$rows} table as changed for each statement execute function keep_term_ids()");
+            DB::unprepared(
+                "create trigger item_term_{$event}_ids after {$event} on item_term referencing {$rows} table as changed for each statement execute function keep_term_ids()",
+            );
         }
     }
 

@@ -9,9 +9,12 @@ use Illuminate\Support\Facades\DB;
  * A mark for each type, taxonomy and other thing that pages depend on. Whoever read a mark and finds it the same later
  * knows that nothing under it has changed.
  *
- * No transaction waits for another: each adds one row for each key that it changes, with a random number. A key's mark is
- * the sum of the numbers that the reader's snapshot sees, so a number that is committed late still changes the mark, and
- * a restored database never comes back to a mark that it had after the copy was made. `wellspring:tidy` folds the rows into
+ * No transaction waits for another: each adds one row for each key that it changes, with a random number. A key's mark
+ * is
+ * the sum of the numbers that the reader's snapshot sees, so a number that is committed late still changes the mark,
+ * and
+ * a restored database never comes back to a mark that it had after the copy was made. `wellspring:tidy` folds the rows
+ * into
  * one base for each key; the sum stays the same.
  *
  * The triggers are the database's own, so that no way of writing can forget them.
@@ -115,9 +118,13 @@ return new class extends Migration
             SQL);
         foreach (self::BEFORE as $table => $function) {
             $keys = str_replace("unnest(array['catalogue', ", '', str_replace('])', '', self::KEYS[$table]));
-            DB::unprepared("create function {$function}() returns trigger language plpgsql as \$\$ begin perform mark_content(array(select distinct key from ({$keys}) as keys(key))); return null; end \$\$");
+            DB::unprepared(
+                "create function {$function}() returns trigger language plpgsql as \$\$ begin perform mark_content(array(select distinct key from ({$keys}) as keys(key))); return null; end \$\$",
+            );
             foreach (['insert' => 'new', 'update' => 'new', 'delete' => 'old'] as $event => $rows) {
-                DB::unprepared("create trigger {$table}_{$event}_mark after {$event} on {$table} referencing {$rows} table as changed for each statement execute function {$function}()");
+                DB::unprepared(
+                    "create trigger {$table}_{$event}_mark after {$event} on {$table} referencing {$rows} table as changed for each statement execute function {$function}()",
+                );
             }
         }
     }

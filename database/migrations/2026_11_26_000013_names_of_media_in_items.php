@@ -26,6 +26,8 @@ return new class extends Migration
 
     public function down(): void
     {
-        DB::unprepared('drop index terms_pictures; alter table items drop column media_names; drop function media_names(text, jsonb)');
+        DB::unprepared(
+            'drop index terms_pictures; alter table items drop column media_names; drop function media_names(text, jsonb)',
+        );
     }
 };

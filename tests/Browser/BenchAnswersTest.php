@@ -109,7 +109,11 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->sees('needs attention');
         $this->findText('a', $name)->click();
         $this->sees('“water” is not a field of plot', '[role=alert]');
-        $this->assertSame('true', $this->findText('button', 'Publish')->getAttribute('disabled'), 'what makes no sense is not published');
+        $this->assertSame(
+            'true',
+            $this->findText('button', 'Publish')->getAttribute('disabled'),
+            'what makes no sense is not published',
+        );
         $this->assertAccessible('a rule whose field is gone');
 
         $first = $this->browser->getWindowHandle();
@@ -123,10 +127,18 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->sees('“water” is no field any more. Choose another:');
         $this->pickField('Field', 'Soil');
         $this->sees('Soil is filled');
-        $this->await('the mark does not go', fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[role=alert]')) === [] ?: null);
+        $this->await(
+            'the mark does not go',
+            fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[role=alert]')) === [] ?: null,
+        );
         $this->find('[aria-label=Undo]')->click();
         $this->findText('button', 'Remove this rule')->click();
-        $this->await('the rule does not go', fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-rule^=where], [role=alert]')) === [] ?: null);
+        $this->await(
+            'the rule does not go',
+            fn (): ?bool => $this->browser->findElements(
+                WebDriverBy::cssSelector('[data-rule^=where], [role=alert]'),
+            ) === [] ?: null,
+        );
         $this->findText('button', 'Published');
 
         // The field comes back with all its values, and with it the rule makes sense again.
@@ -145,7 +157,9 @@ final class BenchAnswersTest extends BrowserTestCase
             $this->sees('filled', "[data-rule=\"where.all[{$i}]\"]");
             $this->findText('button', 'Done')->click();
         }
-        $order = fn (): array => $this->browser->executeScript('return [...document.querySelectorAll("[data-rule^=where] button.word:first-of-type")].map((one) => one.textContent.trim())');
+        $order = fn (): array => $this->browser->executeScript(
+            'return [...document.querySelectorAll("[data-rule^=where] button.word:first-of-type")].map((one) => one.textContent.trim())',
+        );
         [$first, $second, $third] = $order();
         $this->drag('[data-rule="where.all[0]"] .text-quiet', '[data-rule="where.all[2]"] .text-quiet');
         $this->await('it is not dragged', fn (): ?bool => $order() === [$second, $third, $first] ?: null);
@@ -171,7 +185,10 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->sees('Take: Products that are published');
         $json = $this->value('#module-json');
         $write = function (string $json): void {
-            $this->browser->executeScript('const box = document.querySelector("#module-json"); Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(box, arguments[0]); box.dispatchEvent(new Event("input", { bubbles: true }))', [$json]);
+            $this->browser->executeScript(
+                'const box = document.querySelector("#module-json"); Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(box, arguments[0]); box.dispatchEvent(new Event("input", { bubbles: true }))',
+                [$json],
+            );
             $this->findText('button', 'Check')->click();
         };
         $write('{');
@@ -228,9 +245,14 @@ final class BenchAnswersTest extends BrowserTestCase
     private function drag(string $from, string $to): void
     {
         [$start, $end] = array_map(fn (string $css) => $this->find($css)->getLocation(), [$from, $to]);
-        $mouse = fn (string $type, float $part, bool $held = true) => $this->browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => 'Input.dispatchMouseEvent', 'params' => [
+        $mouse = fn (
+            string $type,
+            float $part,
+            bool $held = true,
+        ) => $this->browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => 'Input.dispatchMouseEvent', 'params' => [
             'type' => $type, 'button' => $held ? 'left' : 'none', 'buttons' => (int) $held, 'clickCount' => 1,
-            'x' => $start->getX() + 6 + $part * ($end->getX() - $start->getX()), 'y' => $start->getY() + 8 + $part * ($end->getY() - $start->getY()),
+            'x' => $start->getX() + 6 + $part * ($end->getX() - $start->getX()),
+            'y' => $start->getY() + 8 + $part * ($end->getY() - $start->getY()),
         ]]);
         $mouse('mouseMoved', 0, false);
         $mouse('mousePressed', 0);
@@ -245,14 +267,20 @@ final class BenchAnswersTest extends BrowserTestCase
     /** Looks at the page from one that is about something. */
     private function lookFrom(string $label, string $value): void
     {
-        $this->find('[aria-label="What visitors get"] fieldset ~ div button.word:last-of-type, [aria-label="What visitors get"] button.word:last-of-type')->click();
-        $this->findText('[role=dialog] label', $label)->findElement(WebDriverBy::cssSelector('option[value="'.$value.'"]'))->click();
+        $this->find(
+            '[aria-label="What visitors get"] fieldset ~ div button.word:last-of-type, [aria-label="What visitors get"] button.word:last-of-type',
+        )->click();
+        $this->findText('[role=dialog] label', $label)
+            ->findElement(WebDriverBy::cssSelector('option[value="'.$value.'"]'))
+            ->click();
         $this->find('body')->sendKeys(WebDriverKeys::ESCAPE);
     }
 
     private function preview(string ...$titles): bool
     {
-        $shown = $this->browser->executeScript('return document.querySelector("iframe").contentDocument.body.textContent');
+        $shown = $this->browser->executeScript(
+            'return document.querySelector("iframe").contentDocument.body.textContent',
+        );
 
         return array_filter($titles, fn (string $title): bool => ! str_contains((string) $shown, $title)) === [];
     }

@@ -47,7 +47,9 @@ final class BenchTest extends BrowserTestCase
         $this->type('[aria-label="How many at a time"]', '3');
         $this->previewShows('Autumn crocus', 'Barrenwort', 'Blue plantain lily');
         $this->sees('Page 1 of 2');
-        $this->browser->executeScript('document.querySelector("iframe").contentDocument.querySelector(".pages a[rel=next]").click()');
+        $this->browser->executeScript(
+            'document.querySelector("iframe").contentDocument.querySelector(".pages a[rel=next]").click()',
+        );
         $this->previewShows('Bugbane', 'Catmint', 'Christmas box');
         $this->sees('Page 2 of 2');
         $this->find('section .toggle')->click();
@@ -56,7 +58,10 @@ final class BenchTest extends BrowserTestCase
         $this->previewShows('Autumn crocus', 'Barrenwort', 'Blue plantain lily');
         $this->sees('last row 1 of 3');
         $this->findText('button', 'Tablet')->click();
-        $this->assertSame(820, $this->browser->executeScript('return document.querySelector("iframe").contentWindow.innerWidth'));
+        $this->assertSame(
+            820,
+            $this->browser->executeScript('return document.querySelector("iframe").contentWindow.innerWidth'),
+        );
         $this->assertQuietConsole();
     }
 
@@ -83,7 +88,15 @@ final class BenchTest extends BrowserTestCase
         $this->sees('0', '[data-rule="where.all[0]"]');
         $this->find('[data-at="whenNothing.text"]')->click();
         $this->type('[aria-label="What to say when nothing is left"]', 'The beds are resting.');
-        $this->await('the page does not say so', fn (): ?bool => str_contains((string) $this->browser->executeScript('return document.querySelector("iframe").contentDocument.body.textContent'), 'The beds are resting.') ?: null);
+        $this->await(
+            'the page does not say so',
+            fn (): ?bool => str_contains(
+                (string) $this->browser->executeScript(
+                    'return document.querySelector("iframe").contentDocument.body.textContent',
+                ),
+                'The beds are resting.',
+            ) ?: null,
+        );
         $this->assertAccessible('the bench with nothing left');
         $this->assertQuietConsole();
     }
@@ -95,7 +108,12 @@ final class BenchTest extends BrowserTestCase
         $this->findText('section label', 'Bulbs')->click();
         $this->sees('Plant groups is Bulbs or below');
         $this->findText('section label', 'and all below')->click();
-        $this->await('“or below” is still said', fn (): ?bool => str_contains($this->find('[data-rule="where.all[0]"]')->getText(), 'or below') ? null : true);
+        $this->await(
+            '“or below” is still said',
+            fn (): ?bool => str_contains($this->find('[data-rule="where.all[0]"]')->getText(), 'or below')
+                ? null
+                : true,
+        );
         $this->findText('section label', 'and all below')->click();
         $this->pickField('Add a condition', 'Height');
         $this->choose('[aria-label=Test]', 'between');
@@ -110,7 +128,10 @@ final class BenchTest extends BrowserTestCase
         $this->find('[data-at=source]')->click();
         $this->findText('button.chip', 'Posts')->click();
         $this->sees('Posts that are published');
-        $this->await('conditions of products stay on posts', fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-rule^=where]')) === [] ?: null);
+        $this->await(
+            'conditions of products stay on posts',
+            fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[data-rule^=where]')) === [] ?: null,
+        );
         $this->find('[aria-label=Undo]')->click();
         $this->sees('none of these holds');
         $this->assertQuietConsole();

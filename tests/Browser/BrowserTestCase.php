@@ -51,7 +51,18 @@ abstract class BrowserTestCase extends TestCase
         $profile = sys_get_temp_dir().'/wellspring-browser-'.bin2hex(random_bytes(6));
         $options = new ChromeOptions;
         $options->setBinary('/usr/bin/chromium');
-        $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,900', "--user-data-dir={$profile}"]);
+        $options->addArguments([
+            '--headless',
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-quic',
+            '--no-first-run',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--disable-sync',
+            '--window-size=1280,900',
+            "--user-data-dir={$profile}",
+        ]);
         $wanted = DesiredCapabilities::chrome();
         $wanted->setCapability(ChromeOptions::CAPABILITY, $options);
         $wanted->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
@@ -64,7 +75,10 @@ abstract class BrowserTestCase extends TestCase
         return $browser;
     }
 
-    /** As the demo's manager. An answer to the test before that comes late may have set a cookie anew; then once more from the beginning. */
+    /**
+     * As the demo's manager. An answer to the test before that comes late may have set a cookie anew; then once more
+     * from the beginning.
+     */
     protected function signIn(): void
     {
         for ($try = 1; $try <= 3; $try++) {
@@ -109,7 +123,10 @@ abstract class BrowserTestCase extends TestCase
         return $this->findText($css, '');
     }
 
-    /** The first element of the kind that is shown and whose text holds the words, waited for; looked for in the page itself, at one go. */
+    /**
+     * The first element of the kind that is shown and whose text holds the words, waited for; looked for in the page
+     * itself, at one go.
+     */
     protected function findText(string $css, string $words): RemoteWebElement
     {
         $shown = <<<'JS'
@@ -120,7 +137,10 @@ abstract class BrowserTestCase extends TestCase
             });
             JS;
 
-        return $this->await($words === '' ? "nothing shown fits {$css}" : "no {$css} says “{$words}”", fn (): ?RemoteWebElement => $this->element($shown, [$css, $words]));
+        return $this->await(
+            $words === '' ? "nothing shown fits {$css}" : "no {$css} says “{$words}”",
+            fn (): ?RemoteWebElement => $this->element($shown, [$css, $words]),
+        );
     }
 
     /**
@@ -132,7 +152,9 @@ abstract class BrowserTestCase extends TestCase
     {
         $found = $this->browser->executeScript($script, $arguments);
 
-        return is_array($found) ? new RemoteWebElement(new RemoteExecuteMethod($this->browser), (string) reset($found), true) : null;
+        return is_array($found)
+            ? new RemoteWebElement(new RemoteExecuteMethod($this->browser), (string) reset($found), true)
+            : null;
     }
 
     /** Puts the module at hand on the page with that address, and publishes it. */
@@ -140,7 +162,13 @@ abstract class BrowserTestCase extends TestCase
     {
         $this->findText('button', 'on no page')->click();
         $this->findText('label', $address)->click();
-        $this->await('it is not placed', fn (): ?bool => ! str_contains($this->find('h1 ~ button.word, button.word')->getText(), 'on no page') ?: null);
+        $this->await(
+            'it is not placed',
+            fn (): ?bool => ! str_contains(
+                $this->find('h1 ~ button.word, button.word')->getText(),
+                'on no page',
+            ) ?: null,
+        );
         $this->sees('Draft · every change kept');
         $this->findText('button', 'Publish')->click();
         $this->findText('button', 'Published');
@@ -151,7 +179,10 @@ abstract class BrowserTestCase extends TestCase
     {
         $this->find("#{$key}");
 
-        return $this->browser->executeScript('return [...document.querySelectorAll("#" + arguments[0] + " .title")].map(t => t.textContent.trim())', [$key]);
+        return $this->browser->executeScript(
+            'return [...document.querySelectorAll("#" + arguments[0] + " .title")].map(t => t.textContent.trim())',
+            [$key],
+        );
     }
 
     /** Makes a module from one of the starting sentences and opens its bench. */
@@ -159,7 +190,10 @@ abstract class BrowserTestCase extends TestCase
     {
         $this->findText('button', 'New module')->click();
         $this->findText('label', $sentence)->click();
-        $this->find('[aria-label="Name of the new module"]')->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $name]);
+        $this->find('[aria-label="Name of the new module"]')->sendKeys([
+            WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL,
+            $name,
+        ]);
         $this->findText('button', 'Make it')->click();
         $this->sees('When nothing is left');
     }
@@ -170,7 +204,13 @@ abstract class BrowserTestCase extends TestCase
         $box = $this->find("[aria-label=\"{$label}\"]");
         $box->click();
         $box->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $field]);
-        $this->await("no field is called {$field}", fn (): ?RemoteWebElement => $this->element('return [...document.querySelectorAll("[role=option]")].find((one) => one.getClientRects().length > 0 && one.innerText.trim() === arguments[0])', [$field]))->click();
+        $this->await(
+            "no field is called {$field}",
+            fn (): ?RemoteWebElement => $this->element(
+                'return [...document.querySelectorAll("[role=option]")].find((one) => one.getClientRects().length > 0 && one.innerText.trim() === arguments[0])',
+                [$field],
+            ),
+        )->click();
     }
 
     /** Goes on by the Tab key until what has the focus fits, and says the words where some are given. */
@@ -179,13 +219,17 @@ abstract class BrowserTestCase extends TestCase
         for ($i = 0; $i < 120; $i++) {
             // The key itself, as from a keyboard, wherever the focus is just then.
             $this->browser->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => [
-                ['type' => 'keyDown', 'value' => WebDriverKeys::TAB], ['type' => 'keyUp', 'value' => WebDriverKeys::TAB],
+                ['type' => 'keyDown', 'value' => WebDriverKeys::TAB],
+                ['type' => 'keyUp', 'value' => WebDriverKeys::TAB],
             ]]]]);
             if ($this->browser->executeScript('const one = document.activeElement; return one.matches(arguments[0]) && one.textContent.includes(arguments[1])', [$css, $words]) === true) {
                 return;
             }
         }
-        $this->fail("{$css} {$words} is not reached by Tab; the focus is on ".$this->browser->executeScript('return document.activeElement.outerHTML.slice(0, 200)'));
+        $this->fail(
+            "{$css} {$words} is not reached by Tab; the focus is on "
+                .$this->browser->executeScript('return document.activeElement.outerHTML.slice(0, 200)'),
+        );
     }
 
     /**
@@ -221,7 +265,13 @@ abstract class BrowserTestCase extends TestCase
     /** Waits until the page's text holds the words. */
     protected function sees(string $words, string $in = 'body'): void
     {
-        $this->await("“{$words}” is not on the page", fn (): ?bool => $this->browser->executeScript('return [...document.querySelectorAll(arguments[0])].some((one) => one.getClientRects().length > 0 && one.innerText.includes(arguments[1]))', [$in, $words]) ?: null);
+        $this->await(
+            "“{$words}” is not on the page",
+            fn (): ?bool => $this->browser->executeScript(
+                'return [...document.querySelectorAll(arguments[0])].some((one) => one.getClientRects().length > 0 && one.innerText.includes(arguments[1]))',
+                [$in, $words],
+            ) ?: null,
+        );
         $this->addToAssertionCount(1);
     }
 
@@ -229,7 +279,10 @@ abstract class BrowserTestCase extends TestCase
     protected function previewShows(string ...$titles): void
     {
         $script = 'return [...document.querySelector("iframe").contentDocument.querySelectorAll("#" + location.pathname.split("/").pop() + " .title")].map(t => t.textContent.trim())';
-        $this->await('the page in the frame does not show '.implode(', ', $titles), fn (): ?bool => $this->browser->executeScript($script) === $titles ?: null);
+        $this->await(
+            'the page in the frame does not show '.implode(', ', $titles),
+            fn (): ?bool => $this->browser->executeScript($script) === $titles ?: null,
+        );
         $this->addToAssertionCount(1);
     }
 
@@ -240,14 +293,22 @@ abstract class BrowserTestCase extends TestCase
      */
     protected function assertQuietConsole(array $but = []): void
     {
-        $errors = array_filter($this->browser->manage()->getLog('browser'), fn (array $entry): bool => $entry['level'] === 'SEVERE' && array_filter($but, fn (string $words): bool => str_contains($entry['message'], $words)) === []);
+        $errors = array_filter(
+            $this->browser->manage()->getLog('browser'),
+            fn (array $entry): bool => $entry['level'] === 'SEVERE' && array_filter(
+                $but,
+                fn (string $words): bool => str_contains($entry['message'], $words),
+            ) === [],
+        );
         $this->assertSame([], array_column($errors, 'message'));
     }
 
     /** No breach of WCAG 2.2 A and AA that axe-core finds. */
     protected function assertAccessible(string $what): void
     {
-        $this->browser->executeScript((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $this->browser->executeScript(
+            (string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'),
+        );
         $found = $this->browser->executeAsyncScript(
             'const done = arguments[arguments.length - 1];'
             .'axe.run(document, { iframes: false, runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] })'

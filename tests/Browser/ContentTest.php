@@ -40,7 +40,17 @@ final class ContentTest extends BrowserTestCase
         // 200 rows, three of them wrong; the file's headings are not the fields'.
         $rows = ['Title;Who cooks;Minutes;Cost;Course;First cooked'];
         for ($n = 1; $n <= 200; $n++) {
-            $rows[] = implode(';', ["Dish {$n}", "Cook {$n}", $n === 50 ? 'an hour' : $n, $n / 4, $n === 120 ? 'pudding' : ($n % 2 === 0 ? 'starter' : 'main'), $n === 180 ? '31/12/2025' : '2025-12-31']);
+            $rows[] = implode(
+                ';',
+                [
+                    "Dish {$n}",
+                    "Cook {$n}",
+                    $n === 50 ? 'an hour' : $n,
+                    $n / 4,
+                    $n === 120 ? 'pudding' : ($n % 2 === 0 ? 'starter' : 'main'),
+                    $n === 180 ? '31/12/2025' : '2025-12-31',
+                ],
+            );
         }
         $this->visit("/manage/content/{$key}/import");
         $this->attach('[aria-label="The file"]', 'recipes.csv', implode("\n", $rows));
@@ -53,10 +63,18 @@ final class ContentTest extends BrowserTestCase
             $this->sees($place);
         }
         $this->assertAccessible('an import with problems');
-        $this->assertSame('true', $this->findText('button', 'Write 197 items')->getAttribute('disabled'), 'nothing is written while a row is wrong');
+        $this->assertSame(
+            'true',
+            $this->findText('button', 'Write 197 items')->getAttribute('disabled'),
+            'nothing is written while a row is wrong',
+        );
 
         // Mended in the file, and checked again.
-        [$rows[50], $rows[120], $rows[180]] = [str_replace('an hour', '60', $rows[50]), str_replace('pudding', 'main', $rows[120]), str_replace('31/12/2025', '2025-12-31', $rows[180])];
+        [$rows[50], $rows[120], $rows[180]] = [
+            str_replace('an hour', '60', $rows[50]),
+            str_replace('pudding', 'main', $rows[120]),
+            str_replace('31/12/2025', '2025-12-31', $rows[180]),
+        ];
         $this->findText('button', 'Another file')->click();
         $this->attach('[aria-label="The file"]', 'recipes.csv', implode("\n", $rows));
         $this->choose('[aria-label="Field for the column Who cooks"]', 'cook');
@@ -70,7 +88,11 @@ final class ContentTest extends BrowserTestCase
         $this->find('[aria-label^="Find recipe"]')->sendKeys('dish 137');
         $this->sees('1 recipe');
         $this->find('[data-cell=cost] button')->click();
-        $this->find('.cell-editor input')->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, '9.5', WebDriverKeys::ENTER]);
+        $this->find('.cell-editor input')->sendKeys([
+            WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL,
+            '9.5',
+            WebDriverKeys::ENTER,
+        ]);
         $this->sees('£9.50');
 
         // In two windows: the second is told what the first did.
@@ -94,7 +116,14 @@ final class ContentTest extends BrowserTestCase
         $this->assertAccessible('two people at one item');
         $this->findText('label', 'Theirs: Theirs')->click();
         $this->findText('button', 'Save with these')->click();
-        $this->await('both are brought together', fn (): ?bool => [$this->value('#field-cook'), $this->value('#field-minutes'), $this->value('#field-course')] === ['Theirs', '7', 'starter'] ?: null);
+        $this->await(
+            'both are brought together',
+            fn (): ?bool => [
+                $this->value('#field-cook'),
+                $this->value('#field-minutes'),
+                $this->value('#field-course'),
+            ] === ['Theirs', '7', 'starter'] ?: null,
+        );
 
         // A draft older than what another saved since does not write over it either.
         $this->find('#field-title')->sendKeys(' (mine)');
@@ -108,11 +137,25 @@ final class ContentTest extends BrowserTestCase
         $this->find('#field-title')->sendKeys(WebDriverKeys::CONTROL.'s');
         $this->sees('Someone else saved this in the meantime');
         $this->findText('button', 'Save both together')->click();
-        $this->await('both are brought together', fn (): ?bool => [$this->value('#field-title'), $this->value('#field-minutes')] === ['Dish 137 (mine)', '8'] ?: null);
+        $this->await(
+            'both are brought together',
+            fn (): ?bool => [
+                $this->value('#field-title'),
+                $this->value('#field-minutes'),
+            ] === ['Dish 137 (mine)', '8'] ?: null,
+        );
         $this->findText('button', 'Every save')->click();
         $this->sees('Every save of');
-        $this->findText('li', 'imported')->findElement(WebDriverBy::xpath('.//button[contains(., "Bring back")]'))->click();
-        $this->await('the first state is back', fn (): ?bool => [$this->value('#field-cook'), $this->value('#field-cost')] === ['Cook 137', '34.25'] ?: null);
+        $this->findText('li', 'imported')
+            ->findElement(WebDriverBy::xpath('.//button[contains(., "Bring back")]'))
+            ->click();
+        $this->await(
+            'the first state is back',
+            fn (): ?bool => [
+                $this->value('#field-cook'),
+                $this->value('#field-cost'),
+            ] === ['Cook 137', '34.25'] ?: null,
+        );
         $this->assertQuietConsole(['409']);
     }
 
@@ -127,7 +170,10 @@ final class ContentTest extends BrowserTestCase
         $this->sees('draft', 'tbody');
         $this->findText('button', 'Take it back')->click();
         $this->sees('Taken back.');
-        $this->await('all are published again', fn (): ?bool => ! str_contains($this->find('tbody')->getText(), 'draft') ?: null);
+        $this->await(
+            'all are published again',
+            fn (): ?bool => ! str_contains($this->find('tbody')->getText(), 'draft') ?: null,
+        );
         $this->findText('button', '+ a filter')->click();
         $this->choose('[aria-label="A filter"] [aria-label=Field]', 'area');
         $this->choose('[aria-label="A filter"] [aria-label=Test]', 'gte');
@@ -137,7 +183,10 @@ final class ContentTest extends BrowserTestCase
         $this->findText('button', 'Columns')->click();
         $this->findText('[aria-label=Columns] label', 'Hours of sun')->click();
         $this->browser->getKeyboard()->sendKeys([WebDriverKeys::ESCAPE]);
-        $this->find('[aria-label^="Width of Area"]')->sendKeys([WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_RIGHT]);
+        $this->find('[aria-label^="Width of Area"]')->sendKeys([
+            WebDriverKeys::ARROW_RIGHT,
+            WebDriverKeys::ARROW_RIGHT,
+        ]);
         $this->sees('8 garden plots');
         usleep(900_000);
         $this->browser->navigate()->refresh();
@@ -157,7 +206,12 @@ final class ContentTest extends BrowserTestCase
         $this->findText('li button', 'Moon gate')->click();
         $this->find('[aria-label="Move Moon gate below the one before it"]')->sendKeys(WebDriverKeys::ENTER);
         $this->sees('Potting shed');
-        $this->await('it stands below', fn (): ?bool => $this->browser->executeScript('return parseFloat([...document.querySelectorAll("[aria-label=Terms] li")].find(l => l.textContent.includes("Moon gate")).style.paddingLeft)') > 2 ?: null);
+        $this->await(
+            'it stands below',
+            fn (): ?bool => $this->browser->executeScript(
+                'return parseFloat([...document.querySelectorAll("[aria-label=Terms] li")].find(l => l.textContent.includes("Moon gate")).style.paddingLeft)',
+            ) > 2 ?: null,
+        );
         $this->find('[aria-label="Tick Moon gate"]')->click();
         $this->find('[aria-label="Tick River walk"]')->click();
         $this->findText('[aria-label="The term that stays"] option', 'River walk')->click();

@@ -74,7 +74,10 @@ final class JourneyTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
-    /** Common practice, no source: someone states a listing in words, looks at what would change, publishes, and takes it back. */
+    /**
+     * Common practice, no source: someone states a listing in words, looks at what would change, publishes, and takes
+     * it back.
+     */
     public function test_a_listing_said_in_words_is_built_without_a_mouse_compared_published_and_brought_back(): void
     {
         $this->signIn();
@@ -86,7 +89,11 @@ final class JourneyTest extends BrowserTestCase
         $this->tabTo('input[type=radio]');
         $this->keys(WebDriverKeys::SPACE);
         $this->tabTo('[aria-label="Name of the new module"]');
-        $this->keys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, 'Hands on '.bin2hex(random_bytes(3)), WebDriverKeys::ENTER]);
+        $this->keys([
+            WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL,
+            'Hands on '.bin2hex(random_bytes(3)),
+            WebDriverKeys::ENTER,
+        ]);
 
         // Events in the next 30 days that are workshops or walks, not sold out, soonest first, six at a time.
         $this->sees('Starts is to come');
@@ -167,14 +174,23 @@ final class JourneyTest extends BrowserTestCase
      */
     private function handsOn(int $days): array
     {
-        $file = fopen(dirname(__DIR__, 2).'/database/demo/events.csv', 'r') ?: throw new \RuntimeException('The demo has events.');
+        $file = fopen(
+            dirname(__DIR__, 2).'/database/demo/events.csv',
+            'r',
+        ) ?: throw new \RuntimeException('The demo has events.');
         $header = fgetcsv($file, escape: '') ?: [];
         $now = new \DateTimeImmutable('now', new \DateTimeZone('Europe/London'));
         $found = [];
         while (($cells = fgetcsv($file, escape: '')) !== false) {
             $row = array_combine(array_map(strval(...), $header), array_map(strval(...), $cells));
             $starts = $now->modify("{$row['in_days']} days")->modify($row['at'] === '' ? '00:00' : $row['at']);
-            if (in_array($row['kind'], ['workshop', 'walk'], true) && $row['spaces_left'] !== '0' && (int) $row['days'] >= 0 && $starts >= $now && $starts <= $now->modify("{$days} days")) {
+            if (
+                in_array($row['kind'], ['workshop', 'walk'], true)
+                && $row['spaces_left'] !== '0'
+                && (int) $row['days'] >= 0
+                && $starts >= $now
+                && $starts <= $now->modify("{$days} days")
+            ) {
                 $found[$row['title']] = $starts->getTimestamp();
             }
         }
@@ -205,7 +221,10 @@ final class JourneyTest extends BrowserTestCase
         $this->find('[aria-label="What to say instead of Price"]')->sendKeys('Ask us');
         $this->sees('price says “Ask us”');
         $this->findText('button', 'Phone')->click();
-        $this->assertSame(390, $this->browser->executeScript('return document.querySelector("iframe").contentWindow.innerWidth'));
+        $this->assertSame(
+            390,
+            $this->browser->executeScript('return document.querySelector("iframe").contentWindow.innerWidth'),
+        );
         $this->sees('Draft · every change kept');
         $this->assertQuietConsole();
     }
@@ -244,7 +263,12 @@ final class JourneyTest extends BrowserTestCase
         $this->sees('This is your draft');
         $this->assertSame('Half a fern', $this->find('#field-title')->getAttribute('value'));
         $this->findText('button', 'Drop it')->click();
-        $this->await('the draft is not dropped', fn (): ?bool => $this->browser->executeScript('return document.querySelector("#field-title").value') === '' ?: null);
+        $this->await(
+            'the draft is not dropped',
+            fn (): ?bool => $this->browser->executeScript(
+                'return document.querySelector("#field-title").value',
+            ) === '' ?: null,
+        );
     }
 
     public function test_what_is_wrong_is_said_at_the_field_and_what_was_typed_stays(): void
@@ -271,9 +295,17 @@ final class JourneyTest extends BrowserTestCase
                 $this->assertAccessible("{$path} at {$width}");
                 if ($width === 390 && str_ends_with($path, '/plants-for-shade')) {
                     $this->findText('button', 'The page')->click();
-                    $this->assertLessThanOrEqual(390, $this->find('iframe')->getSize()->getWidth(), 'the page in its frame fits a phone');
+                    $this->assertLessThanOrEqual(
+                        390,
+                        $this->find('iframe')->getSize()->getWidth(),
+                        'the page in its frame fits a phone',
+                    );
                 }
-                $this->assertLessThanOrEqual($width, $this->browser->executeScript('return document.documentElement.scrollWidth'), "{$path} at {$width} does not scroll sideways");
+                $this->assertLessThanOrEqual(
+                    $width,
+                    $this->browser->executeScript('return document.documentElement.scrollWidth'),
+                    "{$path} at {$width} does not scroll sideways",
+                );
             }
         }
         $this->assertQuietConsole();

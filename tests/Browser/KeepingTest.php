@@ -68,23 +68,46 @@ final class KeepingTest extends BrowserTestCase
         $input->setFileDetector(new \Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($path);
         unlink($path);
         $this->find('[aria-label="What Beehive by the orchard.png shows"]')->sendKeys('A hive'.WebDriverKeys::ENTER);
-        $this->await('the words are kept', fn (): ?bool => $this->browser->executeScript('return document.querySelector("#field-picture img")?.alt') === 'A hive' ?: null);
+        $this->await(
+            'the words are kept',
+            fn (): ?bool => $this->browser->executeScript(
+                'return document.querySelector("#field-picture img")?.alt',
+            ) === 'A hive' ?: null,
+        );
         $this->findText('button', 'Save')->click();
         $this->sees('View on site');
         $this->visit('/plots/plot-by-the-hives');
         $this->assertSame('A hive', $this->find('img.item-picture')->getAttribute('alt'));
-        $this->assertStringContainsString('/media/w400/beehive-by-the-orchard', (string) $this->browser->executeScript('return document.querySelector("picture source").srcset'));
-        $this->assertSame([900, 600], $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1], i = document.querySelector("img.item-picture"); const tell = () => done([Number(i.getAttribute("width")), Number(i.getAttribute("height"))]); i.complete ? tell() : (i.onload = tell);'));
+        $this->assertStringContainsString(
+            '/media/w400/beehive-by-the-orchard',
+            (string) $this->browser->executeScript('return document.querySelector("picture source").srcset'),
+        );
+        $this->assertSame(
+            [900, 600],
+            $this->browser->executeAsyncScript(
+                'const done = arguments[arguments.length - 1], i = document.querySelector("img.item-picture"); const tell = () => done([Number(i.getAttribute("width")), Number(i.getAttribute("height"))]); i.complete ? tell() : (i.onload = tell);',
+            ),
+        );
         $this->visit('/manage/files');
         $this->findText('tr', 'beehive-by-the-orchard')->findElement(WebDriverBy::tagName('button'))->click();
         $this->sees('Click what must stay in sight');
-        $this->find('[aria-label^="The point that stays in sight: 50 %"]')->sendKeys([WebDriverKeys::ARROW_LEFT, WebDriverKeys::ARROW_UP]);
+        $this->find(
+            '[aria-label^="The point that stays in sight: 50 %"]',
+        )->sendKeys([WebDriverKeys::ARROW_LEFT, WebDriverKeys::ARROW_UP]);
         $this->find('[aria-label^="The point that stays in sight: 45 % from the left, 45 % from the top"]');
         $this->assertAccessible('a picture and its point');
         $this->findText('button', 'Save')->click();
-        $this->await('the sheet is shut', fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[role=dialog]')) === [] ?: null);
+        $this->await(
+            'the sheet is shut',
+            fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[role=dialog]')) === [] ?: null,
+        );
         $this->visit('/plots/plot-by-the-hives');
-        $this->assertSame('45% 45%', $this->browser->executeScript('return getComputedStyle(document.querySelector("img.item-picture")).objectPosition'));
+        $this->assertSame(
+            '45% 45%',
+            $this->browser->executeScript(
+                'return getComputedStyle(document.querySelector("img.item-picture")).objectPosition',
+            ),
+        );
         $this->assertQuietConsole();
     }
 
@@ -112,7 +135,14 @@ final class KeepingTest extends BrowserTestCase
         $this->find('[name=password_confirmation]')->sendKeys('a wren in the hedge');
         $this->findText('button', 'Begin')->click();
         $this->sees('New product');
-        $this->assertSame([], array_filter($this->browser->findElements(WebDriverBy::cssSelector('nav[aria-label=Main] a')), fn ($link): bool => in_array($link->getText(), ['Modules', 'Types', 'People'], true)), 'an author has no more than theirs');
+        $this->assertSame(
+            [],
+            array_filter(
+                $this->browser->findElements(WebDriverBy::cssSelector('nav[aria-label=Main] a')),
+                fn ($link): bool => in_array($link->getText(), ['Modules', 'Types', 'People'], true),
+            ),
+            'an author has no more than theirs',
+        );
         $this->findText('button', 'Sign out')->click();
         $this->find('[name=email]');
         $this->signIn();

@@ -8,7 +8,10 @@ use App\Demo\DemoSite;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\WebDriverBy;
 
-/** What a manager types is kept: however long it is, without a connection, with the tab closed, and with the session ended. */
+/**
+ * What a manager types is kept: however long it is, without a connection, with the tab closed, and with the session
+ * ended.
+ */
 final class NothingLostTest extends BrowserTestCase
 {
     public function test_a_long_text_is_kept_offline_for_a_moment_and_with_the_tab_closed(): void
@@ -18,13 +21,23 @@ final class NothingLostTest extends BrowserTestCase
         $this->visit("/manage/content/post/{$id}");
         $this->write(str_repeat('<p>A long walk along the hedge, told word by word.</p>', 6000));
         $this->sees('Draft kept');
-        $this->await('the server has no long draft', fn (): ?bool => strlen((string) ($this->fetch("/items/{$id}")['draft']['values']['text'] ?? '')) > 300_000 ?: null);
+        $this->await(
+            'the server has no long draft',
+            fn (): ?bool => strlen(
+                (string) ($this->fetch("/items/{$id}")['draft']['values']['text'] ?? ''),
+            ) > 300_000 ?: null,
+        );
 
         $this->offline(true);
         $this->type('#field-title', 'Written without a connection');
         $this->sees('no connection');
         $this->offline(false);
-        $this->await('what was typed offline is not kept', fn (): ?bool => ($this->fetch("/items/{$id}")['draft']['values']['title'] ?? '') === 'Written without a connection' ?: null);
+        $this->await(
+            'what was typed offline is not kept',
+            fn (): ?bool => (
+                $this->fetch("/items/{$id}")['draft']['values']['title'] ?? ''
+            ) === 'Written without a connection' ?: null,
+        );
 
         // The tab is closed while the connection is away; what was typed last has reached nobody.
         $this->offline(true);
@@ -35,7 +48,10 @@ final class NothingLostTest extends BrowserTestCase
         $this->sees('This browser still has what you typed');
         $this->assertAccessible('what did not reach the server');
         $this->findText('button', 'Bring it back')->click();
-        $this->await('it is not brought back', fn (): ?bool => $this->value('#field-title') === 'Typed just before the tab was closed' ?: null);
+        $this->await(
+            'it is not brought back',
+            fn (): ?bool => $this->value('#field-title') === 'Typed just before the tab was closed' ?: null,
+        );
         $this->findText('button', 'Save')->click();
         $this->sees('Saved ');
         $now = $this->fetch("/items/{$id}");
@@ -43,7 +59,10 @@ final class NothingLostTest extends BrowserTestCase
         $this->assertGreaterThan(300_000, strlen((string) $now['values']['text']));
         $this->visit("/manage/content/post/{$id}");
         $this->find('#field-title');
-        $this->assertFalse($this->browser->executeScript('return document.body.innerText.includes("This browser still has")'), 'what was saved is not offered again');
+        $this->assertFalse(
+            $this->browser->executeScript('return document.body.innerText.includes("This browser still has")'),
+            'what was saved is not offered again',
+        );
         $this->assertQuietConsole(['ERR_INTERNET_DISCONNECTED']);
     }
 
@@ -55,13 +74,18 @@ final class NothingLostTest extends BrowserTestCase
         $key = basename((string) parse_url((string) $this->browser->getCurrentURL(), PHP_URL_PATH));
         $now = $this->fetch("/modules/{$key}");
         $words = array_map(fn (int $n): string => str_pad("word {$n} ", 280, 'long '), range(1, 280));
-        $definition = ['where' => ['none' => [['field' => 'title', 'test' => 'anyOf', 'value' => $words]]]] + $now['definition'];
+        $definition = [
+            'where' => ['none' => [['field' => 'title', 'test' => 'anyOf', 'value' => $words]]],
+        ] + $now['definition'];
         $this->fetch("/modules/{$key}/draft", 'PUT', ['definition' => $definition, 'revision' => $now['revision']]);
         $this->visit("/manage/modules/{$key}");
         $this->findText('button.word', '10 at a time')->click();
         $this->type('[aria-label="How many at a time"]', '7');
         $this->sees('Draft · every change kept');
-        $this->await('the change is not kept', fn (): ?bool => $this->fetch("/modules/{$key}")['definition']['page']['size'] === 7 ?: null);
+        $this->await(
+            'the change is not kept',
+            fn (): ?bool => $this->fetch("/modules/{$key}")['definition']['page']['size'] === 7 ?: null,
+        );
         $this->findText('button', 'Publish')->click();
         $this->findText('button', 'Published');
 
@@ -72,7 +96,10 @@ final class NothingLostTest extends BrowserTestCase
         $this->visit("/manage/modules/{$key}");
         $this->sees('that did not reach the server');
         $this->findText('button', 'Bring it back')->click();
-        $this->await('the change does not come back', fn (): ?bool => $this->fetch("/modules/{$key}")['definition']['page']['size'] === 5 ?: null);
+        $this->await(
+            'the change does not come back',
+            fn (): ?bool => $this->fetch("/modules/{$key}")['definition']['page']['size'] === 5 ?: null,
+        );
     }
 
     public function test_who_was_signed_out_signs_in_again_where_they_are(): void
@@ -111,26 +138,54 @@ final class NothingLostTest extends BrowserTestCase
     public function test_no_screen_stays_empty_when_its_data_do_not_come(): void
     {
         $this->signIn();
-        $screens = ['/manage/modules', '/manage/modules/plants-for-shade', '/manage/content/post', "/manage/content/post/{$this->item('post')}", '/manage/types', '/manage/types/post', '/manage/terms/groups', '/manage/files', '/manage/people', '/manage/people/audit'];
+        $screens = [
+            '/manage/modules',
+            '/manage/modules/plants-for-shade',
+            '/manage/content/post',
+            "/manage/content/post/{$this->item('post')}",
+            '/manage/types',
+            '/manage/types/post',
+            '/manage/terms/groups',
+            '/manage/files',
+            '/manage/people',
+            '/manage/people/audit',
+        ];
         $tools = new ChromeDevToolsDriver($this->browser);
         foreach ($screens as $screen) {
             $this->visit($screen === '/manage/modules' ? '/manage/account' : '/manage/modules');
             $this->find('nav');
             $tools->execute('Network.enable');
             // All but the first answer, which every screen needs, is kept from coming.
-            $tools->execute('Network.setBlockedURLs', ['urls' => array_map(fn (string $what): string => "*/manage/api/{$what}*", ['modules', 'items', 'views', 'types', 'taxonomies', 'media', 'people', 'audit', 'bench'])]);
+            $tools->execute(
+                'Network.setBlockedURLs',
+                [
+                    'urls' => array_map(
+                        fn (string $what): string => "*/manage/api/{$what}*",
+                        ['modules', 'items', 'views', 'types', 'taxonomies', 'media', 'people', 'audit', 'bench'],
+                    ),
+                ],
+            );
             $this->visit($screen);
             $this->sees('There is no connection to the server');
             $tools->execute('Network.setBlockedURLs', ['urls' => []]);
             $this->findText('button', 'Try again')->click();
-            $this->await("{$screen} does not come back", fn (): ?bool => $this->browser->executeScript('return document.body.innerText.includes("There is no connection")') === false ?: null);
+            $this->await(
+                "{$screen} does not come back",
+                fn (): ?bool => $this->browser->executeScript(
+                    'return document.body.innerText.includes("There is no connection")',
+                ) === false ?: null,
+            );
         }
     }
 
     /** @return int the id of an item that others do not use */
     private function item(string $type): int
     {
-        return (int) $this->fetch('/items', 'POST', ['type' => $type, 'values' => ['title' => 'Kept '.bin2hex(random_bytes(4)), 'status' => 'draft']])['id'];
+        return (int) $this->fetch(
+            '/items',
+            'POST',
+            ['type' => $type, 'values' => ['title' => 'Kept '.bin2hex(random_bytes(4)), 'status' => 'draft']],
+        )['id'];
     }
 
     /**
@@ -153,14 +208,20 @@ final class NothingLostTest extends BrowserTestCase
     private function write(string $html): void
     {
         $this->find('#field-text-text');
-        $this->browser->executeScript('document.querySelector("#field-text-text").editor.commands.setContent(arguments[0], { emitUpdate: true })', [$html]);
+        $this->browser->executeScript(
+            'document.querySelector("#field-text-text").editor.commands.setContent(arguments[0], { emitUpdate: true })',
+            [$html],
+        );
     }
 
     private function offline(bool $offline): void
     {
         $tools = new ChromeDevToolsDriver($this->browser);
         $tools->execute('Network.enable');
-        $tools->execute('Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        $tools->execute(
+            'Network.emulateNetworkConditions',
+            ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1],
+        );
     }
 
     /** Closes the tab and opens another, with a connection. */

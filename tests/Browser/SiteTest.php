@@ -32,13 +32,24 @@ final class SiteTest extends BrowserTestCase
         $first = $this->titles($key);
         $this->assertSame(array_slice($all, 0, 20), array_slice($first, 0, 20));
         $this->scrollTo("#{$key} nav");
-        $this->await('it does not go on by itself', fn (): ?bool => $this->titles($key) === array_slice($all, 0, 40) ?: null);
+        $this->await(
+            'it does not go on by itself',
+            fn (): ?bool => $this->titles($key) === array_slice($all, 0, 40) ?: null,
+        );
         $this->scrollTo("#{$key} nav");
         usleep(700_000);
-        $this->assertSame([50, 40], [count($all), count($this->titles($key))], 'it goes on by itself only as often as it was told');
+        $this->assertSame(
+            [50, 40],
+            [count($all), count($this->titles($key))],
+            'it goes on by itself only as often as it was told',
+        );
         $this->find("#{$key} nav a[rel=next]")->click();
         $this->await('the link does not bring the rest', fn (): ?bool => $this->titles($key) === $all ?: null);
-        $this->assertStringContainsString($all[40], (string) $this->browser->executeScript('return document.activeElement.closest("li")?.textContent'), 'the focus goes on to the first that came');
+        $this->assertStringContainsString(
+            $all[40],
+            (string) $this->browser->executeScript('return document.activeElement.closest("li")?.textContent'),
+            'the focus goes on to the first that came',
+        );
         $this->assertSame([], $this->browser->findElements(WebDriverBy::cssSelector("#{$key} nav a[rel=next]")));
         $this->assertStringEndsWith('/plots', (string) $this->browser->getCurrentURL());
         $this->assertAccessible('a listing that grew');
@@ -116,7 +127,11 @@ final class SiteTest extends BrowserTestCase
         $definition = $this->ask('GET', "/modules/{$key}")['definition'];
         $titles = [];
         for ($page = $pages = 1; $page <= $pages; $page++) {
-            $answer = $this->ask('POST', '/bench/results', ['definition' => $definition, 'fields' => [], 'page' => (string) $page]);
+            $answer = $this->ask(
+                'POST',
+                '/bench/results',
+                ['definition' => $definition, 'fields' => [], 'page' => (string) $page],
+            );
             $pages = $answer['pages'];
             array_push($titles, ...array_column((array) $answer['rows'], 'title'));
         }

@@ -21,7 +21,12 @@ final class DefinitionTest extends TestCase
         'where' => ['all' => [
             ['field' => 'groups', 'test' => 'anyOf', 'value' => ['perennials'], 'below' => true],
             ['field' => 'light', 'test' => 'anyOf', 'value' => ['shade', 'half-shade']],
-            ['any' => [['field' => 'height', 'test' => 'between', 'value' => [10, 90.5]], ['field' => 'hardy', 'test' => 'yes', 'off' => true]]],
+            [
+                'any' => [
+                    ['field' => 'height', 'test' => 'between', 'value' => [10, 90.5]],
+                    ['field' => 'hardy', 'test' => 'yes', 'off' => true],
+                ],
+            ],
             ['field' => 'title', 'test' => 'contains', 'value' => 'fern'],
         ]],
         'leaveOut' => ['stinging-nettle'],
@@ -34,7 +39,12 @@ final class DefinitionTest extends TestCase
         'card' => ['lines' => [
             ['parts' => [['part' => 'picture', 'empty' => ['do' => 'leaveOutLine']]]],
             ['parts' => [['part' => 'title', 'level' => 2]]],
-            ['parts' => [['part' => 'price', 'empty' => ['do' => 'say', 'text' => 'Ask at the gate']], ['part' => 'field', 'field' => 'height', 'label' => 'Grows to']]],
+            [
+                'parts' => [
+                    ['part' => 'price', 'empty' => ['do' => 'say', 'text' => 'Ask at the gate']],
+                    ['part' => 'field', 'field' => 'height', 'label' => 'Grows to'],
+                ],
+            ],
             ['parts' => [['part' => 'excerpt', 'words' => 12]]],
         ]],
         'whenNothing' => ['do' => 'say', 'text' => 'Resting.'],
@@ -67,7 +77,9 @@ final class DefinitionTest extends TestCase
     public function test_what_is_wrong_is_refused_with_its_place(array $wrong, array $paths): void
     {
         try {
-            (new ModuleReader(Garden::catalogue()))->read($wrong + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']]]);
+            (new ModuleReader(Garden::catalogue()))->read(
+                $wrong + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']]],
+            );
             $this->fail('This definition is wrong.');
         } catch (Refused $refused) {
             $this->assertSame($paths, array_map(fn ($problem): string => $problem->path, $refused->problems));
@@ -92,62 +104,178 @@ final class DefinitionTest extends TestCase
             'no source at all' => [['source' => []], ['source']],
             'two sources' => [['source' => ['items' => ['plant'], 'terms' => 'groups']], ['source']],
             'no type' => [['source' => ['items' => []]], ['source.items']],
-            'a source with more than it knows' => [['source' => ['items' => ['plant'], 'used' => true]], ['source.used']],
+            'a source with more than it knows' => [
+                ['source' => ['items' => ['plant'], 'used' => true]],
+                ['source.used'],
+            ],
             'terms of nothing' => [['source' => ['terms' => 'rooms']], ['source.terms']],
             'below no term' => [['source' => ['terms' => 'groups', 'under' => 'cacti']], ['source.under']],
-            'people of no group' => [['source' => ['people' => ['groups' => ['gardeners', 'moles']]]], ['source.people.groups[1]']],
+            'people of no group' => [
+                ['source' => ['people' => ['groups' => ['gardeners', 'moles']]]],
+                ['source.people.groups[1]'],
+            ],
             'months by no date' => [['source' => ['months' => ['plant'], 'by' => 'height']], ['source.by']],
             'the page’s item of no type' => [['source' => ['page' => 'item', 'type' => 'tractor']], ['source.type']],
             'the page’s term of nothing' => [['source' => ['page' => 'term', 'of' => 'rooms']], ['source.of']],
             'the page’s weather' => [['source' => ['page' => 'weather']], ['source.page']],
             'one that can be no slug' => [['source' => ['one' => 'No Slug!', 'type' => 'plant']], ['source.one']],
             'one of no type' => [['source' => ['one' => 'fern', 'type' => 'tractor']], ['source.type']],
-            'groups too deep in one another' => [['where' => array_reduce(range(1, 9), fn (array $in): array => ['all' => [$in]], ['any' => []])], ['where'.str_repeat('.all[0]', 8)]],
-            'very many conditions' => [['where' => ['all' => array_fill(0, 101, ['field' => 'price', 'test' => 'filled'])]], ['where.all']],
-            'a value from the page that the test cannot take' => [$where(['field' => 'hardy', 'test' => 'yes', 'value' => ['from' => 'page', 'take' => 'item']]), ['where.all[0].value']],
-            'a month for a number' => [$where(['field' => 'height', 'test' => 'gt', 'value' => ['from' => 'page', 'take' => 'month']]), ['where.all[0].value.take', 'where.all[0].value.of']],
-            'the viewer for a number' => [$where(['field' => 'height', 'test' => 'gt', 'value' => ['from' => 'viewer']]), ['where.all[0].value.from']],
-            'a term of another taxonomy' => [$where(['field' => 'groups', 'test' => 'anyOf', 'value' => ['from' => 'page', 'take' => 'term', 'of' => 'soils']]), ['where.all[0].value.of']],
-            'a field of the page’s item that is no number' => [$where(['field' => 'height', 'test' => 'gt', 'value' => ['from' => 'page', 'take' => 'item', 'of' => 'light']]), ['where.all[0].value.of']],
-            'whenMissing where nothing is taken' => [$where(['field' => 'height', 'test' => 'gt', 'value' => 1, 'whenMissing' => 'keepAll']), ['where.all[0].whenMissing']],
-            'minutes of a day' => [$where(['field' => 'sown', 'test' => 'inNext', 'value' => ['amount' => 5, 'unit' => 'minutes']]), ['where.all[0].value']],
-            'a day that is none' => [$where(['field' => 'sown', 'test' => 'on', 'value' => '2026-02-30']), ['where.all[0].value']],
-            'this fortnight' => [$where(['field' => 'sown', 'test' => 'current', 'value' => 'fortnight']), ['where.all[0].value']],
-            'related by nothing' => [$where(['field' => 'id', 'test' => 'related', 'value' => ['rooms']]), ['where.all[0].value']],
-            'a search for no word' => [$where(['field' => 'words', 'test' => 'search', 'value' => '—']), ['where.all[0].value']],
-            'a search in nothing' => [$where(['field' => 'words', 'test' => 'search', 'value' => 'x', 'in' => []]), ['where.all[0].in']],
-            'a search in a number' => [$where(['field' => 'words', 'test' => 'search', 'value' => 'x', 'in' => ['title' => 0, 'height' => 1]]), ['where.all[0].in.title', 'where.all[0].in']],
-            'a place to look for what is no search' => [$where(['field' => 'title', 'test' => 'contains', 'value' => 'x', 'in' => ['title' => 1]]), ['where.all[0].in']],
-            'a field through what names nothing' => [$where(['field' => 'light.title', 'test' => 'filled']), ['where.all[0].field']],
+            'groups too deep in one another' => [
+                ['where' => array_reduce(range(1, 9), fn (array $in): array => ['all' => [$in]], ['any' => []])],
+                ['where'.str_repeat('.all[0]', 8)],
+            ],
+            'very many conditions' => [
+                ['where' => ['all' => array_fill(0, 101, ['field' => 'price', 'test' => 'filled'])]],
+                ['where.all'],
+            ],
+            'a value from the page that the test cannot take' => [
+                $where(['field' => 'hardy', 'test' => 'yes', 'value' => ['from' => 'page', 'take' => 'item']]),
+                ['where.all[0].value'],
+            ],
+            'a month for a number' => [
+                $where(['field' => 'height', 'test' => 'gt', 'value' => ['from' => 'page', 'take' => 'month']]),
+                ['where.all[0].value.take', 'where.all[0].value.of'],
+            ],
+            'the viewer for a number' => [
+                $where(['field' => 'height', 'test' => 'gt', 'value' => ['from' => 'viewer']]),
+                ['where.all[0].value.from'],
+            ],
+            'a term of another taxonomy' => [
+                $where([
+                    'field' => 'groups',
+                    'test' => 'anyOf',
+                    'value' => ['from' => 'page', 'take' => 'term', 'of' => 'soils'],
+                ]),
+                ['where.all[0].value.of'],
+            ],
+            'a field of the page’s item that is no number' => [
+                $where([
+                    'field' => 'height',
+                    'test' => 'gt',
+                    'value' => ['from' => 'page', 'take' => 'item', 'of' => 'light'],
+                ]),
+                ['where.all[0].value.of'],
+            ],
+            'whenMissing where nothing is taken' => [
+                $where(['field' => 'height', 'test' => 'gt', 'value' => 1, 'whenMissing' => 'keepAll']),
+                ['where.all[0].whenMissing'],
+            ],
+            'minutes of a day' => [
+                $where(['field' => 'sown', 'test' => 'inNext', 'value' => ['amount' => 5, 'unit' => 'minutes']]),
+                ['where.all[0].value'],
+            ],
+            'a day that is none' => [
+                $where(['field' => 'sown', 'test' => 'on', 'value' => '2026-02-30']),
+                ['where.all[0].value'],
+            ],
+            'this fortnight' => [
+                $where(['field' => 'sown', 'test' => 'current', 'value' => 'fortnight']),
+                ['where.all[0].value'],
+            ],
+            'related by nothing' => [
+                $where(['field' => 'id', 'test' => 'related', 'value' => ['rooms']]),
+                ['where.all[0].value'],
+            ],
+            'a search for no word' => [
+                $where(['field' => 'words', 'test' => 'search', 'value' => '—']),
+                ['where.all[0].value'],
+            ],
+            'a search in nothing' => [
+                $where(['field' => 'words', 'test' => 'search', 'value' => 'x', 'in' => []]),
+                ['where.all[0].in'],
+            ],
+            'a search in a number' => [
+                $where(['field' => 'words', 'test' => 'search', 'value' => 'x', 'in' => ['title' => 0, 'height' => 1]]),
+                ['where.all[0].in.title', 'where.all[0].in'],
+            ],
+            'a place to look for what is no search' => [
+                $where(['field' => 'title', 'test' => 'contains', 'value' => 'x', 'in' => ['title' => 1]]),
+                ['where.all[0].in'],
+            ],
+            'a field through what names nothing' => [
+                $where(['field' => 'light.title', 'test' => 'filled']),
+                ['where.all[0].field'],
+            ],
             'popularity over no days' => [['order' => [['by' => 'popularity', 'days' => 0]]], ['order[0].days']],
-            'an option of another order' => [['order' => [['by' => 'price', 'confidence' => 5]]], ['order[0].confidence']],
-            'by hand within no term' => [['order' => [['by' => 'byHand', 'of' => 'groups', 'term' => 'cacti']]], ['order[0].term']],
+            'an option of another order' => [
+                ['order' => [['by' => 'price', 'confidence' => 5]]],
+                ['order[0].confidence'],
+            ],
+            'by hand within no term' => [
+                ['order' => [['by' => 'byHand', 'of' => 'groups', 'term' => 'cacti']]],
+                ['order[0].term'],
+            ],
             'very many keys' => [['order' => array_fill(0, 9, ['by' => 'title'])], ['order']],
             'headings by a price' => [['headings' => ['by' => 'price']], ['headings.by']],
             'headings by the decade' => [['headings' => ['by' => 'sown', 'per' => 'decade']], ['headings.per']],
-            'loads of numbered pages' => [['page' => ['mode' => 'numbered', 'size' => 5, 'loads' => 3]], ['page.loads']],
-            'an unknown field' => [$where(['field' => 'colour', 'test' => 'is', 'value' => 'red']), ['where.all[0].field']],
-            'a test that does not suit' => [$where(['field' => 'price', 'test' => 'contains', 'value' => '4']), ['where.all[0].test']],
-            'a value of the wrong kind' => [$where(['field' => 'price', 'test' => 'gt', 'value' => '4']), ['where.all[0].value']],
+            'loads of numbered pages' => [
+                ['page' => ['mode' => 'numbered', 'size' => 5, 'loads' => 3]],
+                ['page.loads'],
+            ],
+            'an unknown field' => [
+                $where(['field' => 'colour', 'test' => 'is', 'value' => 'red']),
+                ['where.all[0].field'],
+            ],
+            'a test that does not suit' => [
+                $where(['field' => 'price', 'test' => 'contains', 'value' => '4']),
+                ['where.all[0].test'],
+            ],
+            'a value of the wrong kind' => [
+                $where(['field' => 'price', 'test' => 'gt', 'value' => '4']),
+                ['where.all[0].value'],
+            ],
             'no value' => [$where(['field' => 'price', 'test' => 'gt']), ['where.all[0].value']],
-            'a value where none is wanted' => [$where(['field' => 'price', 'test' => 'filled', 'value' => 1]), ['where.all[0].value']],
-            'between the wrong way round' => [$where(['field' => 'price', 'test' => 'between', 'value' => [9, 1]]), ['where.all[0].value']],
-            'an unknown term' => [$where(['field' => 'groups', 'test' => 'anyOf', 'value' => ['cacti']]), ['where.all[0].value']],
-            'no term at all' => [$where(['field' => 'groups', 'test' => 'anyOf', 'value' => []]), ['where.all[0].value']],
-            'below for a choice' => [$where(['field' => 'light', 'test' => 'anyOf', 'value' => ['sun'], 'below' => true]), ['where.all[0].below']],
+            'a value where none is wanted' => [
+                $where(['field' => 'price', 'test' => 'filled', 'value' => 1]),
+                ['where.all[0].value'],
+            ],
+            'between the wrong way round' => [
+                $where(['field' => 'price', 'test' => 'between', 'value' => [9, 1]]),
+                ['where.all[0].value'],
+            ],
+            'an unknown term' => [
+                $where(['field' => 'groups', 'test' => 'anyOf', 'value' => ['cacti']]),
+                ['where.all[0].value'],
+            ],
+            'no term at all' => [
+                $where(['field' => 'groups', 'test' => 'anyOf', 'value' => []]),
+                ['where.all[0].value'],
+            ],
+            'below for a choice' => [
+                $where(['field' => 'light', 'test' => 'anyOf', 'value' => ['sun'], 'below' => true]),
+                ['where.all[0].below'],
+            ],
             'a group of two joins' => [['where' => ['all' => [], 'any' => []]], ['where']],
-            'a group deep down' => [['where' => ['none' => [['any' => [['field' => 'x', 'test' => 'is']]]]]], ['where.none[0].any[0].field']],
-            'two at once' => [['skip' => -1, 'page' => ['mode' => 'spiral', 'size' => 0]], ['skip', 'page.mode', 'page.size']],
+            'a group deep down' => [
+                ['where' => ['none' => [['any' => [['field' => 'x', 'test' => 'is']]]]]],
+                ['where.none[0].any[0].field'],
+            ],
+            'two at once' => [
+                ['skip' => -1, 'page' => ['mode' => 'spiral', 'size' => 0]],
+                ['skip', 'page.mode', 'page.size'],
+            ],
             'an order by terms' => [['order' => [['by' => 'groups']]], ['order[0].by']],
-            'text that cannot be kept' => [['name' => "nul\0", 'pin' => ["a\0b", "\xFF"]], ['name', 'pin[0]', 'pin[1]']],
+            'text that cannot be kept' => [
+                ['name' => "nul\0", 'pin' => ["a\0b", "\xFF"]],
+                ['name', 'pin[0]', 'pin[1]'],
+            ],
             'a slug pinned twice' => [['pin' => ['a', 'a']], ['pin[1]']],
-            'too many columns' => [['arrange' => ['as' => 'grid', 'columns' => ['phone' => 0, 'desktop' => 99]]], ['arrange.columns.phone', 'arrange.columns.desktop']],
+            'too many columns' => [
+                ['arrange' => ['as' => 'grid', 'columns' => ['phone' => 0, 'desktop' => 99]]],
+                ['arrange.columns.phone', 'arrange.columns.desktop'],
+            ],
             'columns of a list' => [['arrange' => ['as' => 'list', 'columns' => []]], ['arrange.columns']],
             'a card without lines' => [['card' => ['lines' => []]], ['card.lines']],
             'an unknown part' => [$card(['part' => 'hologram']), ['card.lines[0].parts[0].part']],
             'a field part without a field' => [$card(['part' => 'field']), ['card.lines[0].parts[0].field']],
-            'say without a text' => [$card(['part' => 'price', 'empty' => ['do' => 'say']]), ['card.lines[0].parts[0].empty.text']],
-            'a text that is not said' => [$card(['part' => 'price', 'empty' => ['do' => 'leaveOut', 'text' => 'x']]), ['card.lines[0].parts[0].empty.text']],
+            'say without a text' => [
+                $card(['part' => 'price', 'empty' => ['do' => 'say']]),
+                ['card.lines[0].parts[0].empty.text'],
+            ],
+            'a text that is not said' => [
+                $card(['part' => 'price', 'empty' => ['do' => 'leaveOut', 'text' => 'x']]),
+                ['card.lines[0].parts[0].empty.text'],
+            ],
         ];
     }
 
@@ -188,18 +316,31 @@ final class DefinitionTest extends TestCase
         $written = TypeFile::write(Garden::plant());
         $again = TypeFile::read($written, ['groups' => Garden::groups()]);
         $this->assertEquals(Garden::plant(), $again);
-        $this->assertSame(array_keys((array) Garden::plantFile()['properties']), array_keys((array) $written['properties']), 'the order of fields stays');
+        $this->assertSame(
+            array_keys((array) Garden::plantFile()['properties']),
+            array_keys((array) $written['properties']),
+            'the order of fields stays',
+        );
         $this->assertNotNull((new Catalogue(['plant' => $again]))->type('plant')?->field('groups'));
     }
 
     public function test_keys_that_mean_something_of_their_own_are_refused(): void
     {
-        $type = fn (string $field, string $taxonomy = 'groups'): array => ['$schema' => TypeFile::DRAFT, 'title' => 'T', 'type' => 'object', 'x-wellspring' => ['format' => 1, 'key' => 't', 'taxonomies' => [$taxonomy]], 'properties' => [$field => ['x-wellspring' => ['kind' => 'text']]]];
+        $type = fn (string $field, string $taxonomy = 'groups'): array => [
+            '$schema' => TypeFile::DRAFT,
+            'title' => 'T',
+            'type' => 'object',
+            'x-wellspring' => ['format' => 1, 'key' => 't', 'taxonomies' => [$taxonomy]],
+            'properties' => [$field => ['x-wellspring' => ['kind' => 'text']]],
+        ];
         $told = function (\Closure $read): string {
             try {
                 $read();
             } catch (Refused $refused) {
-                return implode(' ', array_map(fn ($problem): string => "{$problem->path} {$problem->code}", $refused->problems));
+                return implode(
+                    ' ',
+                    array_map(fn ($problem): string => "{$problem->path} {$problem->code}", $refused->problems),
+                );
             }
 
             return '';
@@ -208,13 +349,37 @@ final class DefinitionTest extends TestCase
             $this->assertSame("properties.{$key} takenKey", $told(fn () => TypeFile::read($type($key))), $key);
         }
         foreach (['title', 'words', 'text', 'shuffle', 'publish_at'] as $key) {
-            $this->assertSame('x-wellspring.taxonomies[0] reservedKey', $told(fn () => TypeFile::read($type('fine', $key))), $key);
-            $this->assertSame('key reservedKey', $told(fn () => TaxonomyFile::read(['format' => 1, 'key' => $key, 'label' => 'L'])), $key);
+            $this->assertSame(
+                'x-wellspring.taxonomies[0] reservedKey',
+                $told(fn () => TypeFile::read($type('fine', $key))),
+                $key,
+            );
+            $this->assertSame(
+                'key reservedKey',
+                $told(fn () => TaxonomyFile::read(['format' => 1, 'key' => $key, 'label' => 'L'])),
+                $key,
+            );
         }
         foreach (['count', 'place', 'name', 'title', 'picture', 'relevance'] as $key) {
-            $this->assertSame("properties.{$key} takenKey", $told(fn () => TaxonomyFile::read(['format' => 1, 'key' => 'soils', 'label' => 'L'] + array_intersect_key($type($key), ['properties' => 0]))), $key);
+            $this->assertSame(
+                "properties.{$key} takenKey",
+                $told(
+                    fn () => TaxonomyFile::read(
+                        [
+                            'format' => 1,
+                            'key' => 'soils',
+                            'label' => 'L',
+                        ] + array_intersect_key($type($key), ['properties' => 0]),
+                    ),
+                ),
+                $key,
+            );
         }
-        $this->assertSame('', $told(fn () => TypeFile::read($type('words'), stored: true)), 'a site that has such a field from before can still be read');
+        $this->assertSame(
+            '',
+            $told(fn () => TypeFile::read($type('words'), stored: true)),
+            'a site that has such a field from before can still be read',
+        );
     }
 
     public function test_a_wrong_type_file_is_refused_with_its_places(): void
@@ -234,7 +399,16 @@ final class DefinitionTest extends TestCase
             $this->fail('This type file is wrong.');
         } catch (Refused $refused) {
             $this->assertSame(
-                ['x-wellspring.key', 'x-wellspring.address', 'required[0]', 'properties.title', 'properties.price.type', 'properties.light.enum', 'properties.glow.x-wellspring.kind', 'surprise'],
+                [
+                    'x-wellspring.key',
+                    'x-wellspring.address',
+                    'required[0]',
+                    'properties.title',
+                    'properties.price.type',
+                    'properties.light.enum',
+                    'properties.glow.x-wellspring.kind',
+                    'surprise',
+                ],
                 array_map(fn ($problem): string => $problem->path, $refused->problems),
             );
         }

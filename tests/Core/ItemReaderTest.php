@@ -20,7 +20,15 @@ final class ItemReaderTest extends TestCase
         ]);
         $values = $reader->fromValues([
             'title' => 'Lady fern', 'slug' => 'lady-fern', 'status' => 'draft', 'publish_at' => '2026-05-01T16:30:00Z', 'audience' => 'members', 'lead' => true,
-            'price' => 4.2, 'height' => 100, 'nickname' => "=1+1 \u{1F33F}", 'light' => 'half-shade', 'uses' => ['pot', 'cut'], 'hardy' => false, 'sown' => '2024-02-29', 'watered' => '2026-05-01T00:00:00Z', 'groups' => ['ferns', 'shrubs'],
+            'price' => 4.2,
+            'height' => 100,
+            'nickname' => "=1+1 \u{1F33F}",
+            'light' => 'half-shade',
+            'uses' => ['pot', 'cut'],
+            'hardy' => false,
+            'sown' => '2024-02-29',
+            'watered' => '2026-05-01T00:00:00Z',
+            'groups' => ['ferns', 'shrubs'],
         ]);
         $this->assertEquals($values, $cells);
         $this->assertArrayNotHasKey('story', $cells->fields, 'what is empty is absent');
@@ -38,14 +46,35 @@ final class ItemReaderTest extends TestCase
         } catch (Refused $refused) {
             $paths = array_map(fn ($problem): string => $problem->path, $refused->problems);
             sort($paths);
-            $this->assertSame(['expire_at', 'groups', 'hardy', 'height', 'light', 'nickname', 'picture', 'price', 'slug', 'sown', 'title', 'uses', 'watered', 'wingspan'], $paths);
+            $this->assertSame(
+                [
+                    'expire_at',
+                    'groups',
+                    'hardy',
+                    'height',
+                    'light',
+                    'nickname',
+                    'picture',
+                    'price',
+                    'slug',
+                    'sown',
+                    'title',
+                    'uses',
+                    'watered',
+                    'wingspan',
+                ],
+                $paths,
+            );
         }
     }
 
     public function test_a_column_that_is_not_given_stays_as_it_was(): void
     {
         $reader = new ItemReader(Garden::plant());
-        $draft = $reader->fromCells(['price' => '5', 'nickname' => ''], ['title' => 'Lady fern', 'nickname' => 'Lady', 'light' => 'sun', 'groups' => ['ferns'], 'lead' => true]);
+        $draft = $reader->fromCells(
+            ['price' => '5', 'nickname' => ''],
+            ['title' => 'Lady fern', 'nickname' => 'Lady', 'light' => 'sun', 'groups' => ['ferns'], 'lead' => true],
+        );
         $this->assertEquals(['price' => 5, 'light' => 'sun'], $draft->fields, 'and an empty cell empties');
         $this->assertSame(['Lady fern', ['ferns'], true], [$draft->title, $draft->terms['groups'], $draft->lead]);
     }

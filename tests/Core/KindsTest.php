@@ -31,7 +31,11 @@ final class KindsTest extends TestCase
         $this->assertSame($value, $read->kind->readCell($cell, $read));
         $this->assertSame($value, $read->kind->read($value, $read), 'what was read is read again unchanged');
         if ($value !== null) {
-            $this->assertSame($value, $read->kind->readCell($read->kind->writeCell($value, $read), $read), 'and written and read again');
+            $this->assertSame(
+                $value,
+                $read->kind->readCell($read->kind->writeCell($value, $read), $read),
+                'and written and read again',
+            );
         }
     }
 
@@ -39,25 +43,68 @@ final class KindsTest extends TestCase
     public static function cells(): array
     {
         return [
-            ['height', ' 12 ', 12], ['height', '-0.50', -0.5], ['height', '.5', 0.5], ['height', '5.', 5], ['height', '+3', 3], ['height', '007', 7], ['height', '1e3', 1000], ['height', '1E-2', 0.01], ['height', '', null],
+            ['height', ' 12 ', 12],
+            ['height', '-0.50', -0.5],
+            ['height', '.5', 0.5],
+            ['height', '5.', 5],
+            ['height', '+3', 3],
+            ['height', '007', 7],
+            ['height', '1e3', 1000],
+            ['height', '1E-2', 0.01],
+            ['height', '', null],
             ['height', '9007199254740993', 9007199254740993], ['height', '0', 0],
-            ['hardy', 'YES', true], ['hardy', 'false', false], ['hardy', '1', true], ['hardy', ' no ', false], ['hardy', '', null],
+            ['hardy', 'YES', true],
+            ['hardy', 'false', false],
+            ['hardy', '1', true],
+            ['hardy', ' no ', false],
+            ['hardy', '', null],
             ['light', ' shade ', 'shade'], ['light', '', null],
             ['uses', 'cut | pot | cut', ['pot', 'cut']], ['uses', ' | ', null],
             ['sown', '2024-02-29', '2024-02-29'], ['sown', '', null],
-            ['watered', '2026-05-01', '2026-05-01T00:00:00Z'], ['watered', '2026-05-01 18:30', '2026-05-01T18:30:00Z'], ['watered', '2026-05-01T18:30:05.999Z', '2026-05-01T18:30:05Z'],
-            ['watered', '2026-05-01T00:30:00+01:00', '2026-04-30T23:30:00Z'], ['watered', '2026-05-01T00:30-0330', '2026-05-01T04:00:00Z'],
-            ['nickname', "  two\nlines ", 'two lines'], ['nickname', "\u{A0}", null], ['nickname', '=1+1', '=1+1'], ['nickname', '007', '007'],
-            ['story', '<p>&nbsp;</p>', null], ['story', ' <p>x</p> ', '<p>x</p>'], ['story', '<img src="a">', '<img src="a">'],
+            ['watered', '2026-05-01', '2026-05-01T00:00:00Z'],
+            ['watered', '2026-05-01 18:30', '2026-05-01T18:30:00Z'],
+            ['watered', '2026-05-01T18:30:05.999Z', '2026-05-01T18:30:05Z'],
+            ['watered', '2026-05-01T00:30:00+01:00', '2026-04-30T23:30:00Z'],
+            ['watered', '2026-05-01T00:30-0330', '2026-05-01T04:00:00Z'],
+            ['nickname', "  two\nlines ", 'two lines'],
+            ['nickname', "\u{A0}", null],
+            ['nickname', '=1+1', '=1+1'],
+            ['nickname', '007', '007'],
+            ['story', '<p>&nbsp;</p>', null],
+            ['story', ' <p>x</p> ', '<p>x</p>'],
+            ['story', '<img src="a">', '<img src="a">'],
             ['picture', 'a-fern.webp', 'a-fern.webp'], ['picture', '', null],
-            ['shots', 'a.webp | b-2.webp | a.webp', ['a.webp', 'b-2.webp']], ['leaflet', 'price-list.pdf', 'price-list.pdf'], ['film', 'https://example.org/v?id=1', 'https://example.org/v?id=1'], ['film', 'film.mp4', 'film.mp4'],
-            ['source', ' https://example.org/a?b=c#d ', 'https://example.org/a?b=c#d'], ['source', '/shop', '/shop'], ['source', 'mailto:fern@example.org', 'mailto:fern@example.org'], ['source', 'tel:+44-1234-5', 'tel:+44-1234-5'],
-            ['bloom', '#1F6470', '#1f6470'], ['bloom', '#Fa0', '#ffaa00'], ['keeper', ' M@Example.org ', 'm@example.org'],
+            ['shots', 'a.webp | b-2.webp | a.webp', ['a.webp', 'b-2.webp']],
+            ['leaflet', 'price-list.pdf', 'price-list.pdf'],
+            ['film', 'https://example.org/v?id=1', 'https://example.org/v?id=1'],
+            ['film', 'film.mp4', 'film.mp4'],
+            ['source', ' https://example.org/a?b=c#d ', 'https://example.org/a?b=c#d'],
+            ['source', '/shop', '/shop'],
+            ['source', 'mailto:fern@example.org', 'mailto:fern@example.org'],
+            ['source', 'tel:+44-1234-5', 'tel:+44-1234-5'],
+            ['bloom', '#1F6470', '#1f6470'],
+            ['bloom', '#Fa0', '#ffaa00'],
+            ['keeper', ' M@Example.org ', 'm@example.org'],
             ['friends', 'lady-fern | plant/hosta', ['plant/lady-fern', 'plant/hosta']], ['friends', '', null],
-            ['spot', 'Mill Lane 3,  Quillmoor', ['address' => 'Mill Lane 3, Quillmoor']], ['spot', 'Gate @ 50.6105, -3.5219', ['address' => 'Gate', 'latitude' => 50.6105, 'longitude' => -3.5219]], ['spot', '@ 0, -180', ['latitude' => 0, 'longitude' => -180]], ['spot', 'Bed @ 5, 7 @', ['address' => 'Bed @ 5, 7']],
+            ['spot', 'Mill Lane 3,  Quillmoor', ['address' => 'Mill Lane 3, Quillmoor']],
+            ['spot', 'Gate @ 50.6105, -3.5219', ['address' => 'Gate', 'latitude' => 50.6105, 'longitude' => -3.5219]],
+            ['spot', '@ 0, -180', ['latitude' => 0, 'longitude' => -180]],
+            ['spot', 'Bed @ 5, 7 @', ['address' => 'Bed @ 5, 7']],
             // The form of schema.org's openingHours (its examples from memory).
-            ['open', 'Mo-We 09:00-12:00', ['mon' => [['09:00', '12:00']], 'tue' => [['09:00', '12:00']], 'wed' => [['09:00', '12:00']]]],
-            ['open', 'Sa,Mo 14:00-18:00, 09:00-12:00; Su 00:00-24:00', ['mon' => [['09:00', '12:00'], ['14:00', '18:00']], 'sat' => [['09:00', '12:00'], ['14:00', '18:00']], 'sun' => [['00:00', '24:00']]]],
+            [
+                'open',
+                'Mo-We 09:00-12:00',
+                ['mon' => [['09:00', '12:00']], 'tue' => [['09:00', '12:00']], 'wed' => [['09:00', '12:00']]],
+            ],
+            [
+                'open',
+                'Sa,Mo 14:00-18:00, 09:00-12:00; Su 00:00-24:00',
+                [
+                    'mon' => [['09:00', '12:00'], ['14:00', '18:00']],
+                    'sat' => [['09:00', '12:00'], ['14:00', '18:00']],
+                    'sun' => [['00:00', '24:00']],
+                ],
+            ],
             ['open', 'Su-Mo 10:00-11:00', ['mon' => [['10:00', '11:00']], 'sun' => [['10:00', '11:00']]]],
         ];
     }
@@ -75,16 +122,57 @@ final class KindsTest extends TestCase
     public static function wrongCells(): array
     {
         return [
-            ['height', '1,5'], ['height', '12 cm'], ['height', '0x1A'], ['height', 'NaN'], ['height', '1e400'], ['height', '--1'], ['height', '١٢'], ['height', '.'],
+            ['height', '1,5'],
+            ['height', '12 cm'],
+            ['height', '0x1A'],
+            ['height', 'NaN'],
+            ['height', '1e400'],
+            ['height', '--1'],
+            ['height', '١٢'],
+            ['height', '.'],
             ['hardy', 'y'], ['hardy', '2'], ['light', 'Shade'], ['uses', 'pot | roof'], ['uses', 'pot,cut'],
             ['sown', '2023-02-29'], ['sown', '2024-2-9'], ['sown', '01/05/2026'], ['sown', "2024-02-09\n1"],
-            ['watered', 'tomorrow'], ['watered', '2026-13-01'], ['watered', '2026-02-30T10:00Z'], ['watered', '2026-05-01T25:00Z'], ['watered', '1777659000'], ['watered', '9999-12-31T23:59:59-12:00'], ['watered', '0000-01-01'], ['watered', '0001-01-01T00:00+02:00'],
-            ['nickname', "bell\x07"], ['nickname', "\xFF"], ['story', "nul\0"], ['picture', '../../etc/passwd'], ['picture', 'Fern.webp'], ['picture', 'fern'],
-            ['shots', 'a.webp | b.webp | c.webp | d.webp | e.webp'], ['leaflet', '../passwd.txt'], ['film', 'javascript:alert(1)'], ['film', 'https://'],
-            ['source', 'javascript:alert(1)'], ['source', 'data:text/html,x'], ['source', '//example.org'], ['source', 'http://'], ['source', 'https://exa mple.org'], ['source', 'https://example.org/"><script>'], ['source', 'vbscript:x'], ['source', 'ftp://example.org'],
-            ['bloom', 'red'], ['bloom', '#12345'], ['bloom', 'url(x)'], ['keeper', 'somebody'], ['friends', 'a | b | c | d'], ['friends', 'tractor/x'], ['friends', 'Not a slug'],
+            ['watered', 'tomorrow'],
+            ['watered', '2026-13-01'],
+            ['watered', '2026-02-30T10:00Z'],
+            ['watered', '2026-05-01T25:00Z'],
+            ['watered', '1777659000'],
+            ['watered', '9999-12-31T23:59:59-12:00'],
+            ['watered', '0000-01-01'],
+            ['watered', '0001-01-01T00:00+02:00'],
+            ['nickname', "bell\x07"],
+            ['nickname', "\xFF"],
+            ['story', "nul\0"],
+            ['picture', '../../etc/passwd'],
+            ['picture', 'Fern.webp'],
+            ['picture', 'fern'],
+            ['shots', 'a.webp | b.webp | c.webp | d.webp | e.webp'],
+            ['leaflet', '../passwd.txt'],
+            ['film', 'javascript:alert(1)'],
+            ['film', 'https://'],
+            ['source', 'javascript:alert(1)'],
+            ['source', 'data:text/html,x'],
+            ['source', '//example.org'],
+            ['source', 'http://'],
+            ['source', 'https://exa mple.org'],
+            ['source', 'https://example.org/"><script>'],
+            ['source', 'vbscript:x'],
+            ['source', 'ftp://example.org'],
+            ['bloom', 'red'],
+            ['bloom', '#12345'],
+            ['bloom', 'url(x)'],
+            ['keeper', 'somebody'],
+            ['friends', 'a | b | c | d'],
+            ['friends', 'tractor/x'],
+            ['friends', 'Not a slug'],
             ['spot', 'Gate @ 91, 0'], ['spot', 'Gate @ 0, 180.5'],
-            ['open', 'Mo 9-17'], ['open', 'Someday 09:00-17:00'], ['open', 'Mo 17:00-09:00'], ['open', 'Mo 09:00-12:00, 11:00-13:00'], ['open', 'Mo 09:00-12:00, 12:00-13:00'], ['open', 'Mo 00:00-24:30'], ['open', 'always'],
+            ['open', 'Mo 9-17'],
+            ['open', 'Someday 09:00-17:00'],
+            ['open', 'Mo 17:00-09:00'],
+            ['open', 'Mo 09:00-12:00, 11:00-13:00'],
+            ['open', 'Mo 09:00-12:00, 12:00-13:00'],
+            ['open', 'Mo 00:00-24:30'],
+            ['open', 'always'],
         ];
     }
 
@@ -111,7 +199,9 @@ final class KindsTest extends TestCase
     public function test_a_number_in_a_cell_is_the_number_in_json(): void
     {
         $field = Garden::plant()->fields['height'];
-        $this->forAll(Generators::oneOf(Generators::int(), Generators::float()))->then(function (int|float $number) use ($field): void {
+        $this->forAll(
+            Generators::oneOf(Generators::int(), Generators::float()),
+        )->then(function (int|float $number) use ($field): void {
             $read = $field->kind->readCell((string) json_encode($number), $field);
             $this->assertTrue($read == $number);
             $this->assertSame($read, $field->kind->read(json_decode((string) json_encode($read), true), $field));
@@ -141,25 +231,43 @@ final class KindsTest extends TestCase
         $this->assertSame('1. Mai 2026', $german->value($plant['sown'], '2026-05-01'));
         $american = new Format('en-US', 'USD', 'America/St_Johns');
         $this->assertSame('-$0.99', $american->value($plant['price'], -0.99));
-        $this->assertSame('Apr 30, 2026', $american->value($plant['watered'], '2026-05-01T02:00:00Z'), 'the day is that of the site’s time zone');
-        $this->assertSame('May 1, 2026', $american->value($plant['sown'], '2026-05-01'), 'a plain day is that day everywhere');
+        $this->assertSame(
+            'Apr 30, 2026',
+            $american->value($plant['watered'], '2026-05-01T02:00:00Z'),
+            'the day is that of the site’s time zone',
+        );
+        $this->assertSame(
+            'May 1, 2026',
+            $american->value($plant['sown'], '2026-05-01'),
+            'a plain day is that day everywhere',
+        );
         $this->assertSame('Half shade', $american->value($plant['light'], 'half-shade'));
         $this->assertSame('Pot, Cut', $american->value($plant['uses'], ['pot', 'cut']));
-        $this->assertSame('gone', $american->value($plant['light'], 'gone'), 'a choice that is no longer listed shows its key');
+        $this->assertSame(
+            'gone',
+            $american->value($plant['light'], 'gone'),
+            'a choice that is no longer listed shows its key',
+        );
         $this->assertNull($american->value($plant['light'], null));
     }
 
     public function test_terms_are_found_by_slug_and_path_and_know_what_is_below(): void
     {
         $terms = Garden::groups()->terms;
-        $this->assertSame(['perennials', 'ferns', 'hostas', 'tree-ferns'], self::sorted($terms->withBelow('perennials')));
+        $this->assertSame(
+            ['perennials', 'ferns', 'hostas', 'tree-ferns'],
+            self::sorted($terms->withBelow('perennials')),
+        );
         $this->assertSame(['tree-ferns'], $terms->withBelow('tree-ferns'));
         $this->assertSame([], $terms->withBelow('cacti'));
         $this->assertSame('tree-ferns', $terms->byPath(['perennials', 'FERNS', 'Tree férns'])?->slug);
         $this->assertSame('hostas', $terms->byPath(['Hostas'])?->slug, 'a name that stands once may stand alone');
         $this->assertNull($terms->byPath(['Shrubs', 'Ferns']));
         $this->assertNull($terms->byPath(['']));
-        $this->assertSame([['perennials', 0], ['ferns', 1], ['tree-ferns', 2], ['hostas', 1], ['shrubs', 0]], array_map(fn (array $row): array => [$row['term']->slug, $row['depth']], $terms->asTree()));
+        $this->assertSame(
+            [['perennials', 0], ['ferns', 1], ['tree-ferns', 2], ['hostas', 1], ['shrubs', 0]],
+            array_map(fn (array $row): array => [$row['term']->slug, $row['depth']], $terms->asTree()),
+        );
     }
 
     /**
@@ -183,12 +291,23 @@ final class KindsTest extends TestCase
         for ($n = 0; $n < 200; $n++) {
             $properties = $required = [];
             foreach (Kinds::all() as $key => $kind) {
-                $says = fn (Limit ...$limits): bool => array_diff(array_map(fn (Limit $limit): string => $limit->value, $limits), array_map(fn (Limit $limit): string => $limit->value, $kind->limits())) === [];
+                $says = fn (Limit ...$limits): bool => array_diff(
+                    array_map(fn (Limit $limit): string => $limit->value, $limits),
+                    array_map(fn (Limit $limit): string => $limit->value, $kind->limits()),
+                ) === [];
                 $low = $random->getInt(1, 9);
                 $choices = ['1', 'a b', 'ä-ö', $text()];
                 $field = ['title' => $text()] + $some(['description' => $text()])
                     + ($says(Limit::Minimum) ? $some(['minimum' => -$low / 2, 'maximum' => $low + 0.25]) : [])
-                    + ($says(Limit::MinLength) ? $some(['minLength' => $low, 'maxLength' => $low + 50, 'pattern' => '^[a-z"\\\\/]{0,9}\\d*$']) : [])
+                    + (
+                        $says(Limit::MinLength)
+                            ? $some([
+                                'minLength' => $low,
+                                'maxLength' => $low + 50,
+                                'pattern' => '^[a-z"\\\\/]{0,9}\\d*$',
+                            ])
+                            : []
+                    )
                     + ($says(Limit::MaxItems) ? $some(['maxItems' => $low]) : []);
                 $own = ['kind' => $key] + $some(['section' => $text()])
                     + ($says(Limit::Unit) ? $some(['unit' => 'm²']) : [])
@@ -196,8 +315,12 @@ final class KindsTest extends TestCase
                     + ($says(Limit::Earliest) ? $some(['earliest' => '2020-02-29', 'latest' => '2030-01-01']) : [])
                     + ($says(Limit::Types) ? ['types' => ['plant', 'thing']] : []);
                 if ($says(Limit::Choices)) {
-                    $field += $key === 'choice' ? ['enum' => array_values(array_unique($choices))] : ['items' => ['enum' => array_values(array_unique($choices))]];
-                    $own += ['labels' => ['1' => $text()]] + $some(['colours' => ['1' => '#a1b2c3', 'a b' => '#000000']]);
+                    $field += $key === 'choice'
+                        ? ['enum' => array_values(array_unique($choices))]
+                        : ['items' => ['enum' => array_values(array_unique($choices))]];
+                    $own += ['labels' => ['1' => $text()]] + $some([
+                        'colours' => ['1' => '#a1b2c3', 'a b' => '#000000'],
+                    ]);
                     $field += $some(['default' => $key === 'choice' ? '1' : ['a b']]);
                 }
                 $properties["f_{$key}"] = $field + ['x-wellspring' => $own];
@@ -206,11 +329,22 @@ final class KindsTest extends TestCase
                 }
             }
             $properties = array_combine(array_map(strtolower(...), array_keys($properties)), $properties);
-            $file = ['$schema' => TypeFile::DRAFT, 'title' => 'Thing', 'type' => 'object', 'x-wellspring' => ['format' => 1, 'key' => 'thing', 'taxonomies' => []], 'properties' => $properties, 'required' => $required];
+            $file = [
+                '$schema' => TypeFile::DRAFT,
+                'title' => 'Thing',
+                'type' => 'object',
+                'x-wellspring' => ['format' => 1, 'key' => 'thing', 'taxonomies' => []],
+                'properties' => $properties,
+                'required' => $required,
+            ];
             $type = TypeFile::read($file);
             $written = json_decode((string) json_encode(TypeFile::write($type)), true);
             $this->assertEquals($type, TypeFile::read($written), "seed {$seed}");
-            $this->assertSame(json_encode($written), json_encode(TypeFile::write(TypeFile::read($written))), "seed {$seed}");
+            $this->assertSame(
+                json_encode($written),
+                json_encode(TypeFile::write(TypeFile::read($written))),
+                "seed {$seed}",
+            );
         }
     }
 }

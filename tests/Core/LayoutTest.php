@@ -23,8 +23,14 @@ final class LayoutTest extends TestCase
      * @param  positive-int  $size
      */
     #[DataProvider('worked')]
-    public function test_pages_and_last_rows(int $total, int $size, int $pages, int $onLast, int $columns, int $lastRow): void
-    {
+    public function test_pages_and_last_rows(
+        int $total,
+        int $size,
+        int $pages,
+        int $onLast,
+        int $columns,
+        int $lastRow,
+    ): void {
         $made = new Pages($total, $size);
         $this->assertSame($pages, $made->count);
         $this->assertSame($onLast, $made->on($pages));
@@ -39,7 +45,10 @@ final class LayoutTest extends TestCase
 
     public function test_pages_show_every_record_exactly_once(): void
     {
-        $this->forAll(Generators::choose(0, 400), Generators::choose(1, 50))->then(function (int $total, int $size): void {
+        $this->forAll(
+            Generators::choose(0, 400),
+            Generators::choose(1, 50),
+        )->then(function (int $total, int $size): void {
             $pages = new Pages(max(0, $total), max(1, $size));
             $seen = [];
             for ($page = 1; $page <= $pages->count; $page++) {
@@ -47,7 +56,10 @@ final class LayoutTest extends TestCase
                 for ($i = 0; $i < $pages->on($page); $i++) {
                     $seen[] = $pages->offset($page) + $i;
                 }
-                $this->assertTrue($page === $pages->count || $pages->on($page) === $size, 'every page but the last is full');
+                $this->assertTrue(
+                    $page === $pages->count || $pages->on($page) === $size,
+                    'every page but the last is full',
+                );
             }
             $this->assertSame($total === 0 ? [] : range(0, $total - 1), $seen);
         });
@@ -72,10 +84,17 @@ final class LayoutTest extends TestCase
         $this->assertSame([1, 2, 3, null, 20], (new Pages(160, 8))->numbers(1));
         $this->assertSame([1, null, 8, 9, 10, 11, 12, null, 20], (new Pages(160, 8))->numbers(10));
         $this->assertSame([1, 2, 3, 4, 5, 6, null, 20], (new Pages(160, 8))->numbers(4));
-        $this->assertSame([1, 2, 3, 4, 5, 6, 7, null, 20], (new Pages(160, 8))->numbers(5), 'a gap of one is that page');
+        $this->assertSame(
+            [1, 2, 3, 4, 5, 6, 7, null, 20],
+            (new Pages(160, 8))->numbers(5),
+            'a gap of one is that page',
+        );
         $this->assertSame([1, null, 14, 15, 16, 17, 18, 19, 20], (new Pages(160, 8))->numbers(16));
         $this->assertSame([1, null, 4, 5, 6, 7, 8, null, 20], (new Pages(160, 8))->numbers(6));
         $this->assertSame([1, null, 18, 19, 20], (new Pages(160, 8))->numbers(20));
-        $this->assertSame([1, null, 499_998, 499_999, 500_000, 500_001, 500_002, null, 1_000_000], (new Pages(1_000_000, 1))->numbers(500_000));
+        $this->assertSame(
+            [1, null, 499_998, 499_999, 500_000, 500_001, 500_002, null, 1_000_000],
+            (new Pages(1_000_000, 1))->numbers(500_000),
+        );
     }
 }

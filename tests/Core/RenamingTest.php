@@ -21,43 +21,102 @@ final class RenamingTest extends TestCase
         $definition = self::HEAD + [
             'where' => ['all' => [
                 ['field' => 'nickname', 'test' => 'contains', 'value' => 'nickname'],
-                ['any' => [['field' => 'friends.nickname', 'test' => 'is', 'value' => 'x'], ['field' => 'nickname', 'test' => 'filled', 'off' => true]]],
+                [
+                    'any' => [
+                        ['field' => 'friends.nickname', 'test' => 'is', 'value' => 'x'],
+                        ['field' => 'nickname', 'test' => 'filled', 'off' => true],
+                    ],
+                ],
                 ['field' => 'words', 'test' => 'search', 'value' => 'fern', 'in' => ['title' => 4, 'nickname' => 2]],
             ]],
             'headings' => ['by' => 'nickname'],
             'order' => [['by' => 'nickname'], ['by' => 'title']],
             'pin' => ['nickname'],
-            'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'nickname', 'label' => 'nickname']]]]],
+            'card' => [
+                'lines' => [[
+                    'parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'nickname', 'label' => 'nickname']],
+                ]],
+            ],
         ];
         $expected = self::HEAD + [
             'where' => ['all' => [
                 ['field' => 'pet_name', 'test' => 'contains', 'value' => 'nickname'],
-                ['any' => [['field' => 'friends.pet_name', 'test' => 'is', 'value' => 'x'], ['field' => 'pet_name', 'test' => 'filled', 'off' => true]]],
+                [
+                    'any' => [
+                        ['field' => 'friends.pet_name', 'test' => 'is', 'value' => 'x'],
+                        ['field' => 'pet_name', 'test' => 'filled', 'off' => true],
+                    ],
+                ],
                 ['field' => 'words', 'test' => 'search', 'value' => 'fern', 'in' => ['title' => 4, 'pet_name' => 2]],
             ]],
             'headings' => ['by' => 'pet_name'],
             'order' => [['by' => 'pet_name'], ['by' => 'title']],
             'pin' => ['nickname'],
-            'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'pet_name', 'label' => 'nickname']]]]],
+            'card' => [
+                'lines' => [[
+                    'parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'pet_name', 'label' => 'nickname']],
+                ]],
+            ],
         ];
-        $this->assertSame($expected, self::renamed($definition, Renaming::ofFields('plant', ['nickname' => 'pet_name'], Garden::catalogue())));
-        $this->assertSame($definition, self::renamed($definition, Renaming::ofFields('tool', ['nickname' => 'pet_name'], Garden::catalogue())), 'another type’s field of that key is another field');
+        $this->assertSame(
+            $expected,
+            self::renamed($definition, Renaming::ofFields('plant', ['nickname' => 'pet_name'], Garden::catalogue())),
+        );
+        $this->assertSame(
+            $definition,
+            self::renamed($definition, Renaming::ofFields('tool', ['nickname' => 'pet_name'], Garden::catalogue())),
+            'another type’s field of that key is another field',
+        );
     }
 
-    /** Tools link to plants: a plant's field that a rule over tools reaches through the link follows, and so does the link itself. */
+    /**
+     * Tools link to plants: a plant's field that a rule over tools reaches through the link follows, and so does the
+     * link itself.
+     */
     public function test_fields_reached_through_links_follow_both_ends(): void
     {
-        $definition = ['source' => ['items' => ['tool']], 'where' => ['all' => [['field' => 'friends.nickname', 'test' => 'filled'], ['field' => 'nickname', 'test' => 'filled']]]] + self::HEAD;
-        $fields = fn (Renaming $renaming): array => array_column(self::renamed($definition, $renaming)['where']['all'] ?? [], 'field');
-        $this->assertSame(['friends.pet_name', 'nickname'], $fields(Renaming::ofFields('plant', ['nickname' => 'pet_name'], Garden::catalogue())));
-        $this->assertSame(['uses_with.nickname', 'nickname'], $fields(Renaming::ofFields('tool', ['friends' => 'uses_with'], Garden::catalogue())));
-        $this->assertSame(['friends.nickname', 'pet_name'], $fields(Renaming::ofFields('tool', ['nickname' => 'pet_name'], Garden::catalogue())));
+        $definition = [
+            'source' => ['items' => ['tool']],
+            'where' => [
+                'all' => [
+                    ['field' => 'friends.nickname', 'test' => 'filled'],
+                    ['field' => 'nickname', 'test' => 'filled'],
+                ],
+            ],
+        ] + self::HEAD;
+        $fields = fn (Renaming $renaming): array => array_column(
+            self::renamed($definition, $renaming)['where']['all'] ?? [],
+            'field',
+        );
+        $this->assertSame(
+            ['friends.pet_name', 'nickname'],
+            $fields(Renaming::ofFields('plant', ['nickname' => 'pet_name'], Garden::catalogue())),
+        );
+        $this->assertSame(
+            ['uses_with.nickname', 'nickname'],
+            $fields(Renaming::ofFields('tool', ['friends' => 'uses_with'], Garden::catalogue())),
+        );
+        $this->assertSame(
+            ['friends.nickname', 'pet_name'],
+            $fields(Renaming::ofFields('tool', ['nickname' => 'pet_name'], Garden::catalogue())),
+        );
     }
 
     public function test_a_field_of_the_pages_item_is_renamed_where_no_other_type_has_it(): void
     {
-        $taken = fn (string $of): array => ['where' => ['all' => [['field' => $of, 'test' => 'eq', 'value' => ['from' => 'page', 'take' => 'item', 'of' => $of]]]]] + self::HEAD;
-        $of = fn (string $field): string => self::renamed($taken($field), Renaming::ofFields('plant', [$field => 'other'], Garden::catalogue()))['where']['all'][0]['value']['of'] ?? '';
+        $taken = fn (string $of): array => [
+            'where' => [
+                'all' => [[
+                    'field' => $of,
+                    'test' => 'eq',
+                    'value' => ['from' => 'page', 'take' => 'item', 'of' => $of],
+                ]],
+            ],
+        ] + self::HEAD;
+        $of = fn (string $field): string => self::renamed(
+            $taken($field),
+            Renaming::ofFields('plant', [$field => 'other'], Garden::catalogue()),
+        )['where']['all'][0]['value']['of'] ?? '';
         $this->assertSame(['other', 'price'], [$of('rating'), $of('price')], 'tools have a price, too');
     }
 
@@ -72,28 +131,63 @@ final class RenamingTest extends TestCase
             'pin' => ['ferns'],
             'order' => [['by' => 'byHand', 'of' => 'groups', 'term' => 'ferns']],
         ];
-        $renamed = self::renamed($definition, Renaming::ofTerms('groups', ['ferns' => 'bracken', 'shrubs' => 'bracken']));
-        $this->assertSame([['bracken', 'hostas'], ['bracken'], ['ferns']], array_column($renamed['where']['all'], 'value'));
+        $renamed = self::renamed(
+            $definition,
+            Renaming::ofTerms('groups', ['ferns' => 'bracken', 'shrubs' => 'bracken']),
+        );
+        $this->assertSame(
+            [['bracken', 'hostas'], ['bracken'], ['ferns']],
+            array_column($renamed['where']['all'], 'value'),
+        );
         $this->assertSame([['ferns'], 'bracken'], [$renamed['pin'], $renamed['order'][0]['term']]);
-        $this->assertSame($definition, self::renamed($definition, Renaming::ofTerms('soils', ['ferns' => 'bracken'])), 'another taxonomy’s term of that slug');
-        $index = ['source' => ['terms' => 'groups', 'under' => 'perennials'], 'pin' => ['ferns', 'hostas'], 'leaveOut' => ['tree-ferns']] + self::HEAD;
-        $renamed = self::renamed($index, Renaming::ofTerms('groups', ['perennials' => 'lasting', 'ferns' => 'bracken', 'tree-ferns' => 'dicksonia']));
-        $this->assertSame(['lasting', ['bracken', 'hostas'], ['dicksonia']], [$renamed['source']['under'], $renamed['pin'], $renamed['leaveOut']]);
+        $this->assertSame(
+            $definition,
+            self::renamed($definition, Renaming::ofTerms('soils', ['ferns' => 'bracken'])),
+            'another taxonomy’s term of that slug',
+        );
+        $index = [
+            'source' => ['terms' => 'groups', 'under' => 'perennials'],
+            'pin' => ['ferns', 'hostas'],
+            'leaveOut' => ['tree-ferns'],
+        ] + self::HEAD;
+        $renamed = self::renamed(
+            $index,
+            Renaming::ofTerms('groups', ['perennials' => 'lasting', 'ferns' => 'bracken', 'tree-ferns' => 'dicksonia']),
+        );
+        $this->assertSame(
+            ['lasting', ['bracken', 'hostas'], ['dicksonia']],
+            [$renamed['source']['under'], $renamed['pin'], $renamed['leaveOut']],
+        );
     }
 
     /** Whatever is drawn can be read as before once the site has the new names, and says the same. */
     public function test_any_definition_can_be_read_after_a_renaming(): void
     {
-        $file = json_decode(str_replace(['"nickname"', '"height"'], ['"pet_name"', '"tallness"'], (string) json_encode(Garden::plantFile())), true);
+        $file = json_decode(
+            str_replace(
+                ['"nickname"', '"height"'],
+                ['"pet_name"', '"tallness"'],
+                (string) json_encode(Garden::plantFile()),
+            ),
+            true,
+        );
         $catalogue = Garden::catalogueWith(is_array($file) ? $file : []);
-        $renaming = Renaming::ofFields('plant', ['nickname' => 'pet_name', 'height' => 'tallness'], Garden::catalogue());
+        $renaming = Renaming::ofFields(
+            'plant',
+            ['nickname' => 'pet_name', 'height' => 'tallness'],
+            Garden::catalogue(),
+        );
         $back = Renaming::ofFields('plant', ['pet_name' => 'nickname', 'tallness' => 'height'], $catalogue);
         $seed = random_int(1, 1_000_000);
         for ($n = 0; $n < 200; $n++) {
             $rules = (new RandomModules($seed + $n))->rules(20, plants: true);
             $read = (new ModuleReader(Garden::catalogue()))->read($rules);
             $renamed = (new ModuleReader($catalogue))->read($renaming->in($read->toArray(), $read));
-            $this->assertEquals($read->toArray(), $back->in($renamed->toArray(), $renamed), "seed {$seed}, definition {$n}");
+            $this->assertEquals(
+                $read->toArray(),
+                $back->in($renamed->toArray(), $renamed),
+                "seed {$seed}, definition {$n}",
+            );
         }
     }
 
@@ -103,7 +197,12 @@ final class RenamingTest extends TestCase
         $salvaged = $reader->salvage(self::HEAD + [
             'where' => ['all' => [
                 ['field' => 'gone', 'test' => 'filled'],
-                ['any' => [['field' => 'height', 'test' => 'gt', 'value' => 3], ['field' => 'height', 'test' => 'gt', 'value' => 'x']]],
+                [
+                    'any' => [
+                        ['field' => 'height', 'test' => 'gt', 'value' => 3],
+                        ['field' => 'height', 'test' => 'gt', 'value' => 'x'],
+                    ],
+                ],
                 ['field' => 'groups', 'test' => 'anyOf', 'value' => ['ferns', 'gone']],
                 ['field' => 'hardy', 'test' => 'yes'],
             ]],
@@ -116,12 +215,24 @@ final class RenamingTest extends TestCase
             $salvaged->aside,
         );
         $this->assertSame(
-            ['where.all[0].field', 'where.all[1].any[1].value', 'where.all[2].value', 'order[1].by', 'card.lines[0].parts[0].field', 'headings.by'],
+            [
+                'where.all[0].field',
+                'where.all[1].any[1].value',
+                'where.all[2].value',
+                'order[1].by',
+                'card.lines[0].parts[0].field',
+                'headings.by',
+            ],
             array_map(fn ($problem): string => $problem->path, $salvaged->problems),
         );
         $aside = ['all' => [], 'off' => true];
         $this->assertSame(
-            [$aside, ['any' => [['field' => 'height', 'test' => 'gt', 'value' => 3], $aside]], $aside, ['field' => 'hardy', 'test' => 'yes']],
+            [
+                $aside,
+                ['any' => [['field' => 'height', 'test' => 'gt', 'value' => 3], $aside]],
+                $aside,
+                ['field' => 'hardy', 'test' => 'yes'],
+            ],
             $salvaged->module->toArray()['where']['all'] ?? null,
         );
         $this->assertSame([], $reader->salvage(self::HEAD)->problems);

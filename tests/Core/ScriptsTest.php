@@ -31,7 +31,10 @@ final class ScriptsTest extends TestCase
         [$code, $said] = $this->call("WELLSPRING_PORT={$port} bin/start");
         fclose($server);
         $this->assertSame(1, $code);
-        $this->assertMatchesRegularExpression("/Port {$port} is in use by another program. Choose another: WELLSPRING_PORT=\\d+ bin\\/start/", $said);
+        $this->assertMatchesRegularExpression(
+            "/Port {$port} is in use by another program. Choose another: WELLSPRING_PORT=\\d+ bin\\/start/",
+            $said,
+        );
     }
 
     /** @return array{int, string} */

@@ -14,13 +14,21 @@ use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Module\Sentence;
 use Wellspring\Core\Module\Sentences;
 
-/** A module is read by people: every test and every order in the words that the bench, the list of modules and the trace say. */
+/**
+ * A module is read by people: every test and every order in the words that the bench, the list of modules and the trace
+ * say.
+ */
 final class SentencesTest extends TestCase
 {
     /** @param  array<string, mixed>  $more */
     #[DataProvider('conditions')]
-    public function test_a_condition_reads_so(string $reads, string $field, string $test, mixed $value = null, array $more = []): void
-    {
+    public function test_a_condition_reads_so(
+        string $reads,
+        string $field,
+        string $test,
+        mixed $value = null,
+        array $more = [],
+    ): void {
         $condition = ['field' => $field, 'test' => $test] + ($value === null ? [] : ['value' => $value]) + $more;
         $this->assertSame($reads, self::said(['where' => ['all' => [$condition]]], 'where.all[0]')->text());
         $off = self::said(['where' => ['all' => [['off' => true] + $condition]]], 'where.all[0]');
@@ -29,11 +37,29 @@ final class SentencesTest extends TestCase
 
     public function test_every_test_there_is_has_its_sentence_here(): void
     {
-        $said = array_map(fn (array $row): string => Garden::catalogue()->askable(Garden::plant())[$row[1]]->family()->value." {$row[2]}", self::conditions());
+        $said = array_map(
+            fn (array $row): string => Garden::catalogue()
+                ->askable(Garden::plant())[$row[1]]->family()->value." {$row[2]}",
+            self::conditions(),
+        );
         foreach (Garden::catalogue()->askable(Garden::plant()) as $field) {
-            $missing = array_diff(array_map(fn (Test $test): string => "{$field->family()->value} {$test->key()}", Tests::for($field->family())), $said);
-            // What is empty or filled, and what long texts and instants share with short ones and days, reads alike for all.
-            $this->assertSame([], array_filter($missing, fn (string $one): bool => preg_match('/ (empty|filled)$|^(longText|instant) /D', $one) !== 1), $field->key);
+            $missing = array_diff(
+                array_map(
+                    fn (Test $test): string => "{$field->family()->value} {$test->key()}",
+                    Tests::for($field->family()),
+                ),
+                $said,
+            );
+            // What is empty or filled, and what long texts and instants share with short ones and days, reads alike for
+            // all.
+            $this->assertSame(
+                [],
+                array_filter(
+                    $missing,
+                    fn (string $one): bool => preg_match('/ (empty|filled)$|^(longText|instant) /D', $one) !== 1,
+                ),
+                $field->key,
+            );
         }
     }
 
@@ -98,12 +124,35 @@ final class SentencesTest extends TestCase
             ['The item itself shares, with the one being shown, a term of Plant groups', 'id', 'related', ['groups']],
             ['Its words hold “fern*”', 'words', 'search', 'fern*'],
             ['Views is at least 10', 'views', 'gte', 10],
-            ['Plant groups is the page’s term or below', 'groups', 'anyOf', ['from' => 'page', 'take' => 'term'], ['below' => true]],
-            ['Height is at least that of the item being shown', 'height', 'gte', ['from' => 'page', 'take' => 'item', 'of' => 'height']],
+            [
+                'Plant groups is the page’s term or below',
+                'groups',
+                'anyOf',
+                ['from' => 'page', 'take' => 'term'],
+                ['below' => true],
+            ],
+            [
+                'Height is at least that of the item being shown',
+                'height',
+                'gte',
+                ['from' => 'page', 'take' => 'item', 'of' => 'height'],
+            ],
             ['Watered is on the page’s month', 'watered', 'on', ['from' => 'page', 'take' => 'month']],
-            ['Keeper is whoever has signed in; all where there is none', 'keeper', 'anyOf', ['from' => 'viewer'], ['whenMissing' => 'keepAll']],
+            [
+                'Keeper is whoever has signed in; all where there is none',
+                'keeper',
+                'anyOf',
+                ['from' => 'viewer'],
+                ['whenMissing' => 'keepAll'],
+            ],
             ['Friends is the item being shown', 'friends', 'anyOf', ['from' => 'page', 'take' => 'item']],
-            ['Its words hold what the visitor looks for in Title (4) or Story (1)', 'words', 'search', ['from' => 'address', 'name' => 'q'], ['in' => ['title' => 4, 'story' => 1]]],
+            [
+                'Its words hold what the visitor looks for in Title (4) or Story (1)',
+                'words',
+                'search',
+                ['from' => 'address', 'name' => 'q'],
+                ['in' => ['title' => 4, 'story' => 1]],
+            ],
         ];
     }
 
@@ -112,7 +161,10 @@ final class SentencesTest extends TestCase
     public function test_an_order_reads_so(string $up, string $down, string $by, array $more = []): void
     {
         foreach (['up' => $up, 'down' => $down] as $direction => $reads) {
-            $this->assertSame($reads, self::said(['order' => [['by' => $by, 'direction' => $direction] + $more]], 'order')->text());
+            $this->assertSame(
+                $reads,
+                self::said(['order' => [['by' => $by, 'direction' => $direction] + $more]], 'order')->text(),
+            );
         }
     }
 
@@ -127,12 +179,26 @@ final class SentencesTest extends TestCase
             ['Light, in its own order', 'Light, in its own order, last first', 'light'],
             ['Hardy, no first', 'Hardy, yes first', 'hardy'],
             ['Price asked now, lowest first', 'Price asked now, highest first', 'priceNow'],
-            ['Views in the last 7 days, fewest first', 'Views in the last 7 days, most first', 'popularity', ['days' => 7]],
+            [
+                'Views in the last 7 days, fewest first',
+                'Views in the last 7 days, most first',
+                'popularity',
+                ['days' => 7],
+            ],
             ['Weighted rating, worst first', 'Weighted rating, best first', 'weightedRating', ['confidence' => 9]],
             ['Shuffled anew each day', 'Shuffled anew each day', 'shuffle'],
             ['Own order, by hand', 'Own order, by hand, last first', 'byHand'],
-            ['Own order, by hand, as in Ferns', 'Own order, by hand, as in Ferns, last first', 'byHand', ['of' => 'groups', 'term' => 'ferns']],
-            ['Terms shared with the one being shown, fewest first', 'Terms shared with the one being shown, most first', 'sharedTerms'],
+            [
+                'Own order, by hand, as in Ferns',
+                'Own order, by hand, as in Ferns, last first',
+                'byHand',
+                ['of' => 'groups', 'term' => 'ferns'],
+            ],
+            [
+                'Terms shared with the one being shown, fewest first',
+                'Terms shared with the one being shown, most first',
+                'sharedTerms',
+            ],
             ['How well it fits the words, worst first', 'How well it fits the words, best first', 'relevance'],
             ['Views, lowest first', 'Views, highest first', 'views'],
         ];
@@ -152,8 +218,16 @@ final class SentencesTest extends TestCase
                 $this->assertStringContainsString("{$sentence->lead}: {$sentence->text()}\n", $text, $about);
             }
             $line = Sentences::asLine($module, Garden::format());
-            $this->assertMatchesRegularExpression('/^Take .+ · order by .+ · show \d+ at a time .+ · as a (grid|list)/su', $line, $about);
-            $this->assertDoesNotMatchRegularExpression('/\b(anyOf|noneOf|allOf|isNot|toCome|inNext|null|Array)\b|  |\{|\}/', $line, $about);
+            $this->assertMatchesRegularExpression(
+                '/^Take .+ · order by .+ · show \d+ at a time .+ · as a (grid|list)/su',
+                $line,
+                $about,
+            );
+            $this->assertDoesNotMatchRegularExpression(
+                '/\b(anyOf|noneOf|allOf|isNot|toCome|inNext|null|Array)\b|  |\{|\}/',
+                $line,
+                $about,
+            );
         }
     }
 

@@ -28,21 +28,83 @@ use Wellspring\Core\Wording\Format;
 /** What a module can draw from, on a garden small enough to see through, and where a search looks. */
 final class SourceTest extends TestCase
 {
-    /** @return list<Record> four plants, of which a visitor may see three, a tool, the terms of two taxonomies, and three people */
+    /**
+     * @return list<Record> four plants, of which a visitor may see three, a tool, the terms of two taxonomies, and
+     *   three people
+     */
     private static function garden(): array
     {
-        $thing = fn (int $id, string $type, string $slug, string $title, array $values, Status $status = Status::Published): Record => new Record($id, $type, $slug, $title, $status, '2026-0'.($id % 9 + 1).'-15T12:00:00Z', null, Audience::Everyone, $values);
-        $named = fn (int $id, string $type, string $slug, string $title, array $values, Status $status = Status::Published): Record => new Record($id, $type, $slug, $title, $status, '0001-01-01T00:00:00Z', null, Audience::Everyone, $values);
+        $thing = fn (
+            int $id,
+            string $type,
+            string $slug,
+            string $title,
+            array $values,
+            Status $status = Status::Published,
+        ): Record => new Record(
+            $id,
+            $type,
+            $slug,
+            $title,
+            $status,
+            '2026-0'.($id % 9 + 1).'-15T12:00:00Z',
+            null,
+            Audience::Everyone,
+            $values,
+        );
+        $named = fn (
+            int $id,
+            string $type,
+            string $slug,
+            string $title,
+            array $values,
+            Status $status = Status::Published,
+        ): Record => new Record(
+            $id,
+            $type,
+            $slug,
+            $title,
+            $status,
+            '0001-01-01T00:00:00Z',
+            null,
+            Audience::Everyone,
+            $values,
+        );
         $records = [
-            $thing(1, 'plant', 'lady-fern', 'Lady fern', ['groups' => ['ferns'], 'author' => 'ada@example.org', 'sown' => '2025-12-31']),
-            $thing(2, 'plant', 'hosta', 'Hosta', ['groups' => ['hostas', 'ferns'], 'author' => 'ada@example.org', 'sown' => '2026-01-01']),
+            $thing(
+                1,
+                'plant',
+                'lady-fern',
+                'Lady fern',
+                ['groups' => ['ferns'], 'author' => 'ada@example.org', 'sown' => '2025-12-31'],
+            ),
+            $thing(
+                2,
+                'plant',
+                'hosta',
+                'Hosta',
+                ['groups' => ['hostas', 'ferns'], 'author' => 'ada@example.org', 'sown' => '2026-01-01'],
+            ),
             $thing(3, 'plant', 'box', 'Box', ['groups' => ['shrubs'], 'author' => 'bo@example.org']),
-            $thing(4, 'plant', 'hidden', 'Hidden', ['groups' => ['shrubs'], 'author' => 'bo@example.org', 'sown' => '2026-01-01'], Status::Draft),
+            $thing(
+                4,
+                'plant',
+                'hidden',
+                'Hidden',
+                ['groups' => ['shrubs'], 'author' => 'bo@example.org', 'sown' => '2026-01-01'],
+                Status::Draft,
+            ),
             $thing(5, 'tool', 'spade', 'Spade', ['groups' => ['shrubs']]),
         ];
         foreach (Garden::taxonomies() as $taxonomy) {
             foreach ($taxonomy->terms->asTree() as $place => ['term' => $term]) {
-                $records[] = $named(100 * strlen($taxonomy->key) + $place, TermType::key($taxonomy->key), $term->slug, $term->name, ['place' => $place + 1]);
+                $records[] = $named(
+                    100 * strlen($taxonomy->key) + $place,
+                    TermType::key($taxonomy->key),
+                    $term->slug,
+                    $term->name,
+                    ['place' => $place + 1],
+                );
             }
         }
 
@@ -50,7 +112,14 @@ final class SourceTest extends TestCase
             ...$records,
             $named(21, 'people', 'ada', 'Ada', ['email' => 'ada@example.org', 'groups' => ['gardeners', 'journal']]),
             $named(22, 'people', 'bo', 'Bo', ['email' => 'bo@example.org', 'groups' => ['journal']]),
-            $named(23, 'people', 'gone', 'Gone', ['email' => 'gone@example.org', 'groups' => ['journal']], Status::Draft),
+            $named(
+                23,
+                'people',
+                'gone',
+                'Gone',
+                ['email' => 'gone@example.org', 'groups' => ['journal']],
+                Status::Draft,
+            ),
         ];
     }
 
@@ -59,20 +128,40 @@ final class SourceTest extends TestCase
      * @param  list<string>  $slugs  in order
      */
     #[DataProvider('sources')]
-    public function test_what_each_source_holds_how_it_is_ordered_and_how_it_reads(array $source, array $slugs, string $reads, Shown $page = new Shown): void
-    {
-        $module = (new ModuleReader(Garden::catalogue()))->read(['format' => 1, 'key' => 'drawn', 'name' => 'Drawn', 'source' => $source, 'card' => ['lines' => [['parts' => [['part' => 'title']]]]]]);
+    public function test_what_each_source_holds_how_it_is_ordered_and_how_it_reads(
+        array $source,
+        array $slugs,
+        string $reads,
+        Shown $page = new Shown,
+    ): void {
+        $module = (new ModuleReader(Garden::catalogue()))->read([
+            'format' => 1,
+            'key' => 'drawn',
+            'name' => 'Drawn',
+            'source' => $source,
+            'card' => ['lines' => [['parts' => [['part' => 'title']]]]],
+        ]);
         $context = Garden::context('2026-12-01T12:00:00Z', page: $page);
         $all = self::garden();
         $result = (new ReferenceRun(new Comparator('en-GB'), Garden::format()))->run($module, $all, $context);
-        $found = array_column(array_map(fn (Record $record): array => [$record->id, $record->slug], $module->source->records($all, $context)), 1, 0);
+        $found = array_column(
+            array_map(
+                fn (Record $record): array => [$record->id, $record->slug],
+                $module->source->records($all, $context),
+            ),
+            1,
+            0,
+        );
         $this->assertSame($slugs, array_map(fn (int $id): string => $found[$id], $result->ids));
         $this->assertSame(count($slugs), $result->steps[0]->left);
         $this->assertSame($reads, Sentences::of($module, Garden::format())[0]->text());
         $this->assertSame($source, $module->source->toArray(), 'written as it was read');
         // What it holds says so, and all else says why not.
         foreach ($module->source->records($all, $context) as $record) {
-            $this->assertTrue(Trace::of($module, $record, $context, new Format('en-GB', 'GBP', 'UTC'))->passes(), $record->slug);
+            $this->assertTrue(
+                Trace::of($module, $record, $context, new Format('en-GB', 'GBP', 'UTC'))->passes(),
+                $record->slug,
+            );
         }
         $other = Garden::record(99, status: Status::Draft);
         $this->assertFalse(Trace::of($module, $other, $context, new Format('en-GB', 'GBP', 'UTC'))->passes());
@@ -82,25 +171,85 @@ final class SourceTest extends TestCase
     public static function sources(): array
     {
         $hosta = self::garden()[1];
-        $term = fn (string $taxonomy, string $slug): Shown => new Shown(term: ['taxonomy' => $taxonomy, 'slug' => $slug]);
+        $term = fn (string $taxonomy, string $slug): Shown => new Shown(
+            term: ['taxonomy' => $taxonomy, 'slug' => $slug],
+        );
 
         return [
-            'items of one type, the newest first' => [['items' => ['plant']], ['box', 'hosta', 'lady-fern'], 'Plants that are published'],
-            'of two' => [['items' => ['plant', 'tool']], ['spade', 'box', 'hosta', 'lady-fern'], 'Plants and Tools that are published'],
-            'all terms, as their tree stands' => [['terms' => 'groups'], ['perennials', 'ferns', 'tree-ferns', 'hostas', 'shrubs'], 'the terms of Plant groups'],
-            'terms below one' => [['terms' => 'groups', 'under' => 'perennials'], ['ferns', 'tree-ferns', 'hostas'], 'the terms of Plant groups below Perennials'],
-            'terms in use, those above them too' => [['terms' => 'groups', 'used' => true], ['perennials', 'ferns', 'hostas', 'shrubs'], 'the terms of Plant groups that are in use'],
+            'items of one type, the newest first' => [
+                ['items' => ['plant']],
+                ['box', 'hosta', 'lady-fern'],
+                'Plants that are published',
+            ],
+            'of two' => [
+                ['items' => ['plant', 'tool']],
+                ['spade', 'box', 'hosta', 'lady-fern'],
+                'Plants and Tools that are published',
+            ],
+            'all terms, as their tree stands' => [
+                ['terms' => 'groups'],
+                ['perennials', 'ferns', 'tree-ferns', 'hostas', 'shrubs'],
+                'the terms of Plant groups',
+            ],
+            'terms below one' => [
+                ['terms' => 'groups', 'under' => 'perennials'],
+                ['ferns', 'tree-ferns', 'hostas'],
+                'the terms of Plant groups below Perennials',
+            ],
+            'terms in use, those above them too' => [
+                ['terms' => 'groups', 'used' => true],
+                ['perennials', 'ferns', 'hostas', 'shrubs'],
+                'the terms of Plant groups that are in use',
+            ],
             'people by name' => [['people' => ['groups' => []]], ['ada', 'bo'], 'people'],
             'people of a group' => [['people' => ['groups' => ['gardeners']]], ['ada'], 'people of Gardeners'],
-            'months' => [['months' => ['plant'], 'by' => 'publish_at'], ['2026-04', '2026-03', '2026-02'], 'the months that hold Plants, by Publish date'],
-            'years of a day' => [['years' => ['plant'], 'by' => 'sown'], ['2026', '2025'], 'the years that hold Plants, by Sown'],
-            'the page’s item' => [['page' => 'item'], ['hosta'], 'the item that the page is about', new Shown(item: $hosta)],
-            'of a type that it is not' => [['page' => 'item', 'type' => 'tool'], [], 'the item that the page is about, of Tools', new Shown(item: $hosta)],
+            'months' => [
+                ['months' => ['plant'], 'by' => 'publish_at'],
+                ['2026-04', '2026-03', '2026-02'],
+                'the months that hold Plants, by Publish date',
+            ],
+            'years of a day' => [
+                ['years' => ['plant'], 'by' => 'sown'],
+                ['2026', '2025'],
+                'the years that hold Plants, by Sown',
+            ],
+            'the page’s item' => [
+                ['page' => 'item'],
+                ['hosta'],
+                'the item that the page is about',
+                new Shown(item: $hosta),
+            ],
+            'of a type that it is not' => [
+                ['page' => 'item', 'type' => 'tool'],
+                [],
+                'the item that the page is about, of Tools',
+                new Shown(item: $hosta),
+            ],
             'of a page about none' => [['page' => 'item'], [], 'the item that the page is about'],
-            'the page’s term, of any taxonomy' => [['page' => 'term'], ['clay'], 'the term that the page is about', $term('soils', 'clay')],
-            'one slug in two taxonomies' => [['page' => 'term'], ['ferns'], 'the term that the page is about', $term('soils', 'ferns')],
-            'the page’s term of one' => [['page' => 'term', 'of' => 'groups'], ['ferns'], 'the term of Plant groups that the page is about', $term('groups', 'ferns')],
-            'of another than the page’s' => [['page' => 'term', 'of' => 'groups'], [], 'the term of Plant groups that the page is about', $term('soils', 'ferns')],
+            'the page’s term, of any taxonomy' => [
+                ['page' => 'term'],
+                ['clay'],
+                'the term that the page is about',
+                $term('soils', 'clay'),
+            ],
+            'one slug in two taxonomies' => [
+                ['page' => 'term'],
+                ['ferns'],
+                'the term that the page is about',
+                $term('soils', 'ferns'),
+            ],
+            'the page’s term of one' => [
+                ['page' => 'term', 'of' => 'groups'],
+                ['ferns'],
+                'the term of Plant groups that the page is about',
+                $term('groups', 'ferns'),
+            ],
+            'of another than the page’s' => [
+                ['page' => 'term', 'of' => 'groups'],
+                [],
+                'the term of Plant groups that the page is about',
+                $term('soils', 'ferns'),
+            ],
             'one by hand' => [['one' => 'box', 'type' => 'plant'], ['box'], 'one of Plants, “box”'],
             'one that may not be seen' => [['one' => 'hidden', 'type' => 'plant'], [], 'one of Plants, “hidden”'],
         ];
@@ -113,9 +262,19 @@ final class SourceTest extends TestCase
             $module = $reader->read(['format' => 1, 'key' => 'drawn', 'name' => 'Drawn', 'source' => $source]);
             $records = $module->source->records(self::garden(), Garden::context('2026-12-01T12:00:00Z'));
 
-            return array_column(array_map(fn (Record $record): array => [$record->slug, $record->value($module->type()->fields['count'])], $records), 1, 0);
+            return array_column(
+                array_map(
+                    fn (Record $record): array => [$record->slug, $record->value($module->type()->fields['count'])],
+                    $records,
+                ),
+                1,
+                0,
+            );
         };
-        $this->assertSame(['perennials' => 2, 'ferns' => 2, 'tree-ferns' => 0, 'hostas' => 1, 'shrubs' => 2], $counts(['terms' => 'groups']));
+        $this->assertSame(
+            ['perennials' => 2, 'ferns' => 2, 'tree-ferns' => 0, 'hostas' => 1, 'shrubs' => 2],
+            $counts(['terms' => 'groups']),
+        );
         $this->assertSame(['ada' => 2, 'bo' => 1], $counts(['people' => ['groups' => []]]));
         $this->assertSame(['2025' => 1, '2026' => 1], $counts(['years' => ['plant'], 'by' => 'sown']));
     }
@@ -126,15 +285,31 @@ final class SourceTest extends TestCase
         $text = new Field('height', 'Height', new Kind\Text);
         $shared = TermType::shared([
             new Taxonomy('a', 'A', false, new Terms([]), ['acid' => $number('acid'), 'height' => $number('height')]),
-            new Taxonomy('b', 'B', true, new Terms([]), ['height' => $text, 'acid' => $number('acid'), 'more' => $number('more')]),
+            new Taxonomy(
+                'b',
+                'B',
+                true,
+                new Terms([]),
+                ['height' => $text, 'acid' => $number('acid'), 'more' => $number('more')],
+            ),
         ]);
-        $this->assertSame(['title', 'slug', 'text', 'picture', 'colour', 'count', 'place', 'acid'], array_keys($shared->reachable));
+        $this->assertSame(
+            ['title', 'slug', 'text', 'picture', 'colour', 'count', 'place', 'acid'],
+            array_keys($shared->reachable),
+        );
     }
 
     public function test_a_word_counts_the_most_of_what_holds_it_and_nothing_where_it_is_not_looked_for(): void
     {
-        $texts = ['A' => ['title' => 'lady fern'], 'B' => ['nickname' => 'fern frost', 'groups' => 'ferns perennials'], 'D' => ['text' => 'frost moss fern']];
-        $weights = fn (string $words, ?array $in): array => array_map(fn (Sought $word): int => $word->weight($texts, new AnyLanguage), Sought::all($words, $in));
+        $texts = [
+            'A' => ['title' => 'lady fern'],
+            'B' => ['nickname' => 'fern frost', 'groups' => 'ferns perennials'],
+            'D' => ['text' => 'frost moss fern'],
+        ];
+        $weights = fn (string $words, ?array $in): array => array_map(
+            fn (Sought $word): int => $word->weight($texts, new AnyLanguage),
+            Sought::all($words, $in),
+        );
         $this->assertSame([4, 2, 1, 0], $weights('fern frost moss oak', null));
         $this->assertSame([2, 0], $weights('ferns fer', null), 'a word is whole');
         $this->assertSame([4, 2], $weights('fer* fro*', null), 'or begins so');

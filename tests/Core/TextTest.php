@@ -32,9 +32,20 @@ final class TextTest extends TestCase
 
     public function test_case_and_a_combining_accent_never_tell_texts_apart(): void
     {
-        $letters = array_map(fn (int $code): string => (string) mb_chr($code), [...range(0x41, 0x5A), ...range(0x61, 0x7A), ...range(0xC0, 0xD6), ...range(0xD8, 0xF6), ...range(0xF8, 0xFE)]);
+        $letters = array_map(
+            fn (int $code): string => (string) mb_chr($code),
+            [
+                ...range(0x41, 0x5A),
+                ...range(0x61, 0x7A),
+                ...range(0xC0, 0xD6),
+                ...range(0xD8, 0xF6),
+                ...range(0xF8, 0xFE),
+            ],
+        );
         $accents = Generators::elements("\u{300}", "\u{301}", "\u{308}", "\u{327}", '');
-        $this->forAll(Generators::seq(Generators::tuple(Generators::elements($letters), $accents)))->then(function (array $pairs): void {
+        $this->forAll(
+            Generators::seq(Generators::tuple(Generators::elements($letters), $accents)),
+        )->then(function (array $pairs): void {
             $plain = implode('', array_column($pairs, 0));
             $accented = implode('', array_merge(...array_values($pairs)));
             $this->assertSame(Fold::of($plain), Fold::of($accented));
@@ -57,13 +68,32 @@ final class TextTest extends TestCase
     public function test_white_space_of_every_kind_is_dropped_at_the_ends_of_one_line_of_text(): void
     {
         // Source: the Unicode property White_Space; U+200B and U+FEFF have no width and are dropped with it.
-        $spaces = ["\t", "\n", "\u{85}", "\u{A0}", "\u{1680}", "\u{2003}", "\u{2028}", "\u{202F}", "\u{205F}", "\u{3000}", "\u{200B}", "\u{FEFF}"];
+        $spaces = [
+            "\t",
+            "\n",
+            "\u{85}",
+            "\u{A0}",
+            "\u{1680}",
+            "\u{2003}",
+            "\u{2028}",
+            "\u{202F}",
+            "\u{205F}",
+            "\u{3000}",
+            "\u{200B}",
+            "\u{FEFF}",
+        ];
         $field = Garden::plant()->fields['nickname'];
         foreach ($spaces as $space) {
             $this->assertSame('Tree fern', $field->kind->read("{$space}Tree fern{$space} ", $field), bin2hex($space));
             $this->assertSame('Tree fern', $field->kind->readCell("Tree fern{$space}", $field), bin2hex($space));
-            $is = Garden::module(['where' => ['all' => [['field' => 'nickname', 'test' => 'is', 'value' => "{$space}tree FERN"]]]])->where->members[0] ?? null;
-            $this->assertTrue($is?->keeps(Garden::record(1, ['nickname' => 'Tree fern']), Garden::context()), bin2hex($space));
+            $is = Garden::module([
+                'where' => ['all' => [['field' => 'nickname', 'test' => 'is', 'value' => "{$space}tree FERN"]]],
+            ])->where->members[0]
+                ?? null;
+            $this->assertTrue(
+                $is?->keeps(Garden::record(1, ['nickname' => 'Tree fern']), Garden::context()),
+                bin2hex($space),
+            );
         }
         $this->assertSame('4 5', Whitespace::squeeze("\u{3000}4 \u{A0}\t5\n"));
         foreach (["a\x00b", "a\x1Fb", "a\x0Bb", "a\x7Fb"] as $text) {
@@ -87,14 +117,20 @@ final class TextTest extends TestCase
     {
         $this->assertTrue(Blank::isHtml('<p>&nbsp;</p><!-- words --><script>x()</script><style>p{}</style>'));
         $this->assertFalse(Blank::isHtml('<p><img src="a.webp"></p>'));
-        $this->assertTrue(Blank::isHtml('<p><!-- <img src="a.webp"> --></p><template><video></video></template><!-- <img'), 'what no browser shows is no media');
+        $this->assertTrue(
+            Blank::isHtml('<p><!-- <img src="a.webp"> --></p><template><video></video></template><!-- <img'),
+            'what no browser shows is no media',
+        );
         $this->assertSame('Ferns & moss, one line', Html::visibleText('<h2>Ferns &amp; moss,</h2><p>one<br>line</p>'));
         $this->assertSame('inline words', Html::visibleText('in<b>line</b> words'));
     }
 
     public function test_an_excerpt_is_cut_at_a_word_and_says_so_only_where_it_was_cut(): void
     {
-        $this->forAll(Generators::seq(Generators::elements('moss', 'fern,', 'ügly', 'x', "\n", '  ')), Generators::choose(1, 12))
+        $this->forAll(
+            Generators::seq(Generators::elements('moss', 'fern,', 'ügly', 'x', "\n", '  ')),
+            Generators::choose(1, 12),
+        )
             ->then(function (array $words, int $limit): void {
                 $text = Whitespace::squeeze(implode(' ', $words));
                 $excerpt = Excerpt::words($text, max(1, $limit));
@@ -105,9 +141,12 @@ final class TextTest extends TestCase
             });
         // Word boundaries: Unicode Standard Annex #29, through ICU; the Japanese and Thai words are told from memory.
         foreach ([
-            ['One, two…', 'One, two. Three', 2], ['One, two.', 'One, two.', 2], ['£4.20 each…', '£4.20 each (two for 5)', 2],
+            ['One, two…', 'One, two. Three', 2],
+            ['One, two.', 'One, two.', 2],
+            ['£4.20 each…', '£4.20 each (two for 5)', 2],
             ['シダは…', 'シダは日陰を好む。', 2], ['シダは日陰を好む。', 'シダは日陰を好む。', 6], ['เฟิร์นชอบ…', 'เฟิร์นชอบที่ร่ม', 2],
-            [str_repeat('x', 60).'…', str_repeat('x', 61), 1], [str_repeat('👩‍👩‍👧', 60).'…', str_repeat('👩‍👩‍👧', 61), 1],
+            [str_repeat('x', 60).'…', str_repeat('x', 61), 1],
+            [str_repeat('👩‍👩‍👧', 60).'…', str_repeat('👩‍👩‍👧', 61), 1],
         ] as [$expected, $text, $words]) {
             $this->assertSame($expected, Excerpt::words($text, $words));
         }

@@ -20,7 +20,10 @@ use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Text\AnyLanguage;
 use Wellspring\Core\Who\Audience;
 
-/** What the bench offers to change so that a record shows, or no longer does, does that, whatever the definition and the record. */
+/**
+ * What the bench offers to change so that a record shows, or no longer does, does that, whatever the definition and the
+ * record.
+ */
 final class WaysTest extends TestCase
 {
     private const RECORDS = 25;
@@ -28,8 +31,12 @@ final class WaysTest extends TestCase
     private const DEFINITIONS = 48;
 
     private const MOVABLE = [
-        ['field' => 'light', 'test' => 'anyOf', 'value' => ['sun']], ['field' => 'groups', 'test' => 'noneOf', 'value' => ['ferns', 'hostas']], ['field' => 'price', 'test' => 'lt', 'value' => 2],
-        ['field' => 'height', 'test' => 'between', 'value' => [2, 3]], ['field' => 'rating', 'test' => 'gte', 'value' => 5], ['field' => 'groups', 'test' => 'anyOf', 'value' => ['perennials'], 'below' => true],
+        ['field' => 'light', 'test' => 'anyOf', 'value' => ['sun']],
+        ['field' => 'groups', 'test' => 'noneOf', 'value' => ['ferns', 'hostas']],
+        ['field' => 'price', 'test' => 'lt', 'value' => 2],
+        ['field' => 'height', 'test' => 'between', 'value' => [2, 3]],
+        ['field' => 'rating', 'test' => 'gte', 'value' => 5],
+        ['field' => 'groups', 'test' => 'anyOf', 'value' => ['perennials'], 'below' => true],
     ];
 
     public function test_a_limit_that_the_page_gives_is_not_moved(): void
@@ -61,10 +68,21 @@ final class WaysTest extends TestCase
             $draw = new RandomModules($first + $d);
             $rules = $draw->rules(self::RECORDS, plants: true);
             // One rule whose limit can be moved or widened stands first, beside whatever is drawn.
-            $rules['where'] = ['all' => [self::MOVABLE[$d % count(self::MOVABLE)], ...array_slice($rules['where']['all'] ?? [], 0, 2)]];
+            $rules['where'] = [
+                'all' => [self::MOVABLE[$d % count(self::MOVABLE)], ...array_slice($rules['where']['all'] ?? [], 0, 2)],
+            ];
             $module = $reader->read($rules);
             $context = $draw->context($records, new Calendar(new \DateTimeZone('Europe/London')), new AnyLanguage);
-            $all = fn (array $definition): array => $run->run($reader->read(['skip' => 0, 'page' => ['size' => 200]] + array_diff_key($definition, ['atMost' => 0, 'headings' => 0])), $records, $context)->ids;
+            $all = fn (array $definition): array => $run->run(
+                $reader->read(
+                    ['skip' => 0, 'page' => ['size' => 200]] + array_diff_key(
+                        $definition,
+                        ['atMost' => 0, 'headings' => 0],
+                    ),
+                ),
+                $records,
+                $context,
+            )->ids;
             $shown = fn (Module $shown): array => array_slice($all($shown->toArray()), $shown->skip, $shown->most());
             $listed = array_flip($all($module->toArray()));
             foreach ($records as $record) {
@@ -74,17 +92,31 @@ final class WaysTest extends TestCase
                 $trace = Trace::of($module, $record, $context, $format);
                 $failed = self::failed($trace);
                 foreach (Ways::of($module, $record, $trace, $standing, $context) as $way) {
-                    $said = "WELLSPRING_SEED={$first}, definition {$d}, {$record->slug}, “{$way['words']}”: ".json_encode($rules, JSON_UNESCAPED_UNICODE);
+                    $said = "WELLSPRING_SEED={$first}, definition {$d}, {$record->slug}, “{$way['words']}”: "
+                        .json_encode($rules, JSON_UNESCAPED_UNICODE);
                     $changed = $reader->read($way['definition']);
                     $after = Trace::of($changed, $record, $context, $format);
                     $kind = explode(' ', $way['words'])[0];
                     $tried[$kind] = ($tried[$kind] ?? 0) + 1;
                     match ($kind) {
-                        'Leave' => $this->assertSame($shows ? ['leaveOut'] : array_values(array_diff($failed, ['leaveOut'])), self::failed($after), $said),
+                        'Leave' => $this->assertSame(
+                            $shows ? ['leaveOut'] : array_values(array_diff($failed, ['leaveOut'])),
+                            self::failed($after),
+                            $said,
+                        ),
                         'Unpin' => $this->assertNotContains($record->slug, $changed->pin, $said),
-                        'Pin' => $this->assertTrue($after->passes() && $changed->pin[count($changed->pin) - 1] === $record->slug && in_array($record->id, $shown($changed), true), $said),
+                        'Pin' => $this->assertTrue(
+                            $after->passes()
+                                && $changed->pin[count($changed->pin) - 1] === $record->slug
+                                && in_array($record->id, $shown($changed), true),
+                            $said,
+                        ),
                         'Show', 'Skip' => $this->assertContains($record->id, $shown($changed), $said),
-                        default => $this->assertCount(count($failed) - 1, self::failed($after), "one thing fewer keeps it out; {$said}"),
+                        default => $this->assertCount(
+                            count($failed) - 1,
+                            self::failed($after),
+                            "one thing fewer keeps it out; {$said}",
+                        ),
                     };
                 }
             }
@@ -97,7 +129,12 @@ final class WaysTest extends TestCase
     /** @return list<string> the steps that keep the record out */
     private static function failed(Trace $trace): array
     {
-        return array_values(array_map(fn ($step): string => $step->step, array_filter($trace->steps, fn ($step): bool => $step->passed === false)));
+        return array_values(
+            array_map(
+                fn ($step): string => $step->step,
+                array_filter($trace->steps, fn ($step): bool => $step->passed === false),
+            ),
+        );
     }
 
     /** @return list<Record> plants without links, each such that visitors may see it */
@@ -106,8 +143,30 @@ final class WaysTest extends TestCase
         $draw = new RandomModules($seed);
         $records = [];
         for ($n = 1; $n <= self::RECORDS; $n++) {
-            $plant = array_diff_key($draw->plant($n), ['friends' => 0, 'keeper' => 0, 'author' => 0, 'audience' => 0, 'status' => 0, 'publish_at' => 0, 'expire_at' => 0, 'slug' => 0]);
-            $records[] = new Record($n, 'plant', "plant-{$n}", (string) $plant['title'], Status::Published, '2020-01-01T00:00:00Z', null, Audience::Everyone, $plant);
+            $plant = array_diff_key(
+                $draw->plant($n),
+                [
+                    'friends' => 0,
+                    'keeper' => 0,
+                    'author' => 0,
+                    'audience' => 0,
+                    'status' => 0,
+                    'publish_at' => 0,
+                    'expire_at' => 0,
+                    'slug' => 0,
+                ],
+            );
+            $records[] = new Record(
+                $n,
+                'plant',
+                "plant-{$n}",
+                (string) $plant['title'],
+                Status::Published,
+                '2020-01-01T00:00:00Z',
+                null,
+                Audience::Everyone,
+                $plant,
+            );
         }
 
         return $records;

@@ -20,37 +20,91 @@ final class AccessTest extends TestCase
     /** managers alone · authors and managers · own: authors what is theirs, managers all · open: whoever comes */
     private const TABLE = [
         'own' => [
-            'GET manage/api/items/{item}', 'PUT manage/api/items/{item}', 'DELETE manage/api/items/{item}', 'GET manage/api/items/{item}/revisions',
-            'POST manage/api/items/{item}/revisions/{number}', 'GET manage/api/items/{item}/shown', 'POST manage/api/changes/{change}/undo',
+            'GET manage/api/items/{item}',
+            'PUT manage/api/items/{item}',
+            'DELETE manage/api/items/{item}',
+            'GET manage/api/items/{item}/revisions',
+            'POST manage/api/items/{item}/revisions/{number}',
+            'GET manage/api/items/{item}/shown',
+            'POST manage/api/changes/{change}/undo',
             'PUT manage/api/media/{media}', 'DELETE manage/api/media/{media}',
         ],
         'begun' => ['GET manage/api/tasks/{task}'],
         'authors' => [
-            'GET manage/{screen?}', 'GET manage/api/start', 'GET manage/api/find', 'POST manage/api/sign-out', 'PUT manage/api/password',
-            'GET manage/api/items', 'POST manage/api/items/many', 'GET manage/api/items/new/{key}', 'POST manage/api/items', 'PUT manage/api/items/draft',
-            'DELETE manage/api/items/draft', 'GET manage/api/views/{key}', 'PUT manage/api/views/{key}', 'DELETE manage/api/views/{key}/{id}',
+            'GET manage/{screen?}',
+            'GET manage/api/start',
+            'GET manage/api/find',
+            'POST manage/api/sign-out',
+            'PUT manage/api/password',
+            'GET manage/api/items',
+            'POST manage/api/items/many',
+            'GET manage/api/items/new/{key}',
+            'POST manage/api/items',
+            'PUT manage/api/items/draft',
+            'DELETE manage/api/items/draft',
+            'GET manage/api/views/{key}',
+            'PUT manage/api/views/{key}',
+            'DELETE manage/api/views/{key}/{id}',
             'GET manage/api/changes', 'GET manage/api/tasks', 'GET manage/api/media', 'POST manage/api/media',
         ],
         'managers' => [
-            'GET manage/api/modules', 'POST manage/api/modules', 'GET manage/api/modules/records', 'GET manage/api/modules/starts', 'POST manage/api/modules/many',
-            'POST manage/api/modules/check', 'GET manage/api/modules/{key}', 'PUT manage/api/modules/{key}/draft', 'POST manage/api/modules/{key}/publish',
-            'POST manage/api/modules/{key}/duplicate', 'GET manage/api/modules/{key}/versions', 'GET manage/api/modules/{key}/versions/{number}',
-            'PUT manage/api/modules/{key}/pages', 'POST manage/api/bench/look', 'POST manage/api/bench/results', 'POST manage/api/bench/find',
+            'GET manage/api/modules',
+            'POST manage/api/modules',
+            'GET manage/api/modules/records',
+            'GET manage/api/modules/starts',
+            'POST manage/api/modules/many',
+            'POST manage/api/modules/check',
+            'GET manage/api/modules/{key}',
+            'PUT manage/api/modules/{key}/draft',
+            'POST manage/api/modules/{key}/publish',
+            'POST manage/api/modules/{key}/duplicate',
+            'GET manage/api/modules/{key}/versions',
+            'GET manage/api/modules/{key}/versions/{number}',
+            'PUT manage/api/modules/{key}/pages',
+            'POST manage/api/bench/look',
+            'POST manage/api/bench/results',
+            'POST manage/api/bench/find',
             'POST manage/api/bench/trace', 'POST manage/api/bench/compare', 'POST manage/api/bench/options',
-            'GET manage/api/types', 'PUT manage/api/types', 'POST manage/api/types/look', 'PUT manage/api/types/order', 'GET manage/api/types/{key}',
+            'GET manage/api/types',
+            'PUT manage/api/types',
+            'POST manage/api/types/look',
+            'PUT manage/api/types/order',
+            'GET manage/api/types/{key}',
             'GET manage/api/types/{key}/file', 'DELETE manage/api/types/{key}',
-            'GET manage/api/sets', 'POST manage/api/sets/look', 'POST manage/api/sets/apply', 'GET manage/api/sets/{key}/file',
-            'GET manage/api/taxonomies', 'PUT manage/api/taxonomies', 'DELETE manage/api/taxonomies/{key}', 'GET manage/api/taxonomies/{key}/file',
-            'GET manage/api/taxonomies/{key}/terms', 'POST manage/api/taxonomies/{key}/terms', 'POST manage/api/terms/merge',
-            'GET manage/api/terms/{id}', 'PUT manage/api/terms/{id}', 'DELETE manage/api/terms/{id}', 'POST manage/api/terms/{id}/move',
+            'GET manage/api/sets',
+            'POST manage/api/sets/look',
+            'POST manage/api/sets/apply',
+            'GET manage/api/sets/{key}/file',
+            'GET manage/api/taxonomies',
+            'PUT manage/api/taxonomies',
+            'DELETE manage/api/taxonomies/{key}',
+            'GET manage/api/taxonomies/{key}/file',
+            'GET manage/api/taxonomies/{key}/terms',
+            'POST manage/api/taxonomies/{key}/terms',
+            'POST manage/api/terms/merge',
+            'GET manage/api/terms/{id}',
+            'PUT manage/api/terms/{id}',
+            'DELETE manage/api/terms/{id}',
+            'POST manage/api/terms/{id}/move',
             'GET manage/api/by-hand/{key}', 'PUT manage/api/by-hand/{key}',
-            'GET manage/api/people', 'POST manage/api/people', 'PUT manage/api/people/{id}', 'POST manage/api/people/{id}/link', 'POST manage/api/people/{id}/sign-out',
+            'GET manage/api/people',
+            'POST manage/api/people',
+            'PUT manage/api/people/{id}',
+            'POST manage/api/people/{id}/link',
+            'POST manage/api/people/{id}/sign-out',
             'PUT manage/api/groups', 'DELETE manage/api/groups/{id}', 'GET manage/api/audit',
-            'GET manage/api/imports', 'POST manage/api/imports', 'GET manage/api/imports/{id}', 'POST manage/api/imports/{id}/pictures',
+            'GET manage/api/imports',
+            'POST manage/api/imports',
+            'GET manage/api/imports/{id}',
+            'POST manage/api/imports/{id}/pictures',
             'POST manage/api/imports/{id}/run', 'DELETE manage/api/imports/{id}', 'GET manage/api/exports/{key}',
         ],
         'open' => [
-            'GET manage/sign-in', 'POST manage/sign-in', 'GET manage/welcome/{secret}', 'POST manage/welcome/{secret}', 'GET manage/api/token',
+            'GET manage/sign-in',
+            'POST manage/sign-in',
+            'GET manage/welcome/{secret}',
+            'POST manage/welcome/{secret}',
+            'GET manage/api/token',
             'POST manage/api/sign-in', 'GET up', 'GET search', 'GET {path?}',
         ],
     ];
@@ -59,14 +113,39 @@ final class AccessTest extends TestCase
     {
         $this->plantType();
         $manager = $this->manager();
-        $author = User::query()->create(['name' => 'Osric', 'email' => 'o@example.org', 'password' => 'a long password', 'role' => 'author']);
+        $author = User::query()->create([
+            'name' => 'Osric',
+            'email' => 'o@example.org',
+            'password' => 'a long password',
+            'role' => 'author',
+        ]);
         $member = User::query()->create(['name' => 'Lys', 'email' => 'l@example.org', 'password' => 'a long password']);
         $this->assertSame('member', $member->refresh()->role, 'the least comes first');
         $rows = fn (?User $owner): array => [
             '{item}' => $this->plant(['title' => 'Fern', 'author' => $owner?->email])->id,
-            '{change}' => Change::query()->create(['user_id' => $owner?->id, 'kind' => 'items', 'title' => 'Nothing', 'data' => [], 'made_at' => now()])->id,
-            '{media}' => Media::query()->create(['name' => bin2hex(random_bytes(5)).'.webp', 'kind' => 'picture', 'mime' => 'image/jpeg', 'width' => 4, 'height' => 4, 'bytes' => 1, 'sizes' => [], 'user_id' => $owner?->id])->id,
-            '{task}' => Task::query()->create(['user_id' => $owner?->id, 'kind' => TaskKind::Undo, 'title' => 'Nothing', 'input' => []])->id,
+            '{change}' => Change::query()->create([
+                'user_id' => $owner?->id,
+                'kind' => 'items',
+                'title' => 'Nothing',
+                'data' => [],
+                'made_at' => now(),
+            ])->id,
+            '{media}' => Media::query()->create([
+                'name' => bin2hex(random_bytes(5)).'.webp',
+                'kind' => 'picture',
+                'mime' => 'image/jpeg',
+                'width' => 4,
+                'height' => 4,
+                'bytes' => 1,
+                'sizes' => [],
+                'user_id' => $owner?->id,
+            ])->id,
+            '{task}' => Task::query()->create([
+                'user_id' => $owner?->id,
+                'kind' => TaskKind::Undo,
+                'title' => 'Nothing',
+                'input' => [],
+            ])->id,
         ];
         [$theirs, $own] = [$rows($manager), $rows($author)];
         $status = function (?User $who, string $route, array $rows): int {
@@ -74,7 +153,17 @@ final class AccessTest extends TestCase
             $this->app['auth']->forgetGuards();
             $this->flushSession();
             $who === null || $this->actingAs($who);
-            $path = strtr($uri, array_map(strval(...), $rows) + ['{key}' => 'plant', '{id}' => '999999', '{number}' => '1', '{secret}' => 'x', '{screen?}' => '', '{path?}' => '']);
+            $path = strtr(
+                $uri,
+                array_map(strval(...), $rows) + [
+                    '{key}' => 'plant',
+                    '{id}' => '999999',
+                    '{number}' => '1',
+                    '{secret}' => 'x',
+                    '{screen?}' => '',
+                    '{path?}' => '',
+                ],
+            );
             DB::beginTransaction();
             $found = $this->json($method, "/{$path}")->baseResponse->getStatusCode();
             DB::rollBack();
@@ -88,16 +177,32 @@ final class AccessTest extends TestCase
             $this->assertCount(1, $who, "{$route} stands in the table once");
             $who = implode($who);
             $refused = [401, 403];
-            $lets = fn (?User $person, array $rows): bool => ! in_array($status($person, $route, $rows), $refused, true);
+            $lets = fn (?User $person, array $rows): bool => ! in_array(
+                $status($person, $route, $rows),
+                $refused,
+                true,
+            );
             $this->assertSame($who === 'open', $lets(null, $theirs), "nobody at {$route}");
             $this->assertSame($who === 'open', $lets($member, $theirs), "a member at {$route}");
-            $this->assertSame(in_array($who, ['open', 'authors'], true), $lets($author, $theirs), "an author at {$route}, of another's");
-            $this->assertSame(in_array($who, ['open', 'authors', 'own', 'begun'], true), $lets($author, $own), "an author at {$route}, of their own");
+            $this->assertSame(
+                in_array($who, ['open', 'authors'], true),
+                $lets($author, $theirs),
+                "an author at {$route}, of another's",
+            );
+            $this->assertSame(
+                in_array($who, ['open', 'authors', 'own', 'begun'], true),
+                $lets($author, $own),
+                "an author at {$route}, of their own",
+            );
             $this->assertTrue($lets($manager, $theirs), "a manager at {$route}");
             $this->assertSame($who !== 'begun', $lets($manager, $own), "a manager at {$route}, of an author's");
             $walked++;
         }
-        $this->assertSame(count(array_merge(...array_values(self::TABLE))), $walked, 'every row of the table is a route');
+        $this->assertSame(
+            count(array_merge(...array_values(self::TABLE))),
+            $walked,
+            'every row of the table is a route',
+        );
     }
 
     public function test_every_answer_carries_the_headers_that_keep_browsers_in_bounds(): void
@@ -109,14 +214,21 @@ final class AccessTest extends TestCase
             $policy = (string) $answer->headers->get('Content-Security-Policy');
             $this->assertStringContainsString("frame-ancestors 'none'", $policy, $route);
             $this->assertStringNotContainsString('unsafe', $policy, $route);
-            $this->assertSame(str_starts_with($uri, 'manage'), str_contains($policy, 'nonce-'), "{$route}: whole pages of visitors can be kept");
+            $this->assertSame(
+                str_starts_with($uri, 'manage'),
+                str_contains($policy, 'nonce-'),
+                "{$route}: whole pages of visitors can be kept",
+            );
             foreach (['X-Content-Type-Options' => 'nosniff', 'Referrer-Policy' => 'strict-origin-when-cross-origin'] as $name => $value) {
                 $this->assertSame($value, $answer->headers->get($name), "{$route}: {$name}");
             }
             $this->assertTrue($answer->headers->has('Permissions-Policy'), $route);
             $this->assertFalse($answer->headers->has('Strict-Transport-Security'), "{$route}, without TLS");
             foreach ($answer->headers->getCookies() as $cookie) {
-                $this->assertTrue($cookie->isHttpOnly() && $cookie->getSameSite() === 'lax', "{$route}: the cookie {$cookie->getName()}");
+                $this->assertTrue(
+                    $cookie->isHttpOnly() && $cookie->getSameSite() === 'lax',
+                    "{$route}: the cookie {$cookie->getName()}",
+                );
             }
         }
         $secure = $this->get('https://localhost/manage/sign-in');
@@ -127,7 +239,11 @@ final class AccessTest extends TestCase
         }
         // Inline styles and handlers would be dead letters: no page holds any.
         foreach (['/', '/search?q=x', '/manage/sign-in', '/manage/welcome/x'] as $page) {
-            $this->assertDoesNotMatchRegularExpression('/<[^>]+\s(style|on\w+)=|<script(?![^>]*\ssrc=)|<style/i', (string) $this->get($page)->getContent(), $page);
+            $this->assertDoesNotMatchRegularExpression(
+                '/<[^>]+\s(style|on\w+)=|<script(?![^>]*\ssrc=)|<style/i',
+                (string) $this->get($page)->getContent(),
+                $page,
+            );
         }
     }
 
@@ -142,7 +258,11 @@ final class AccessTest extends TestCase
             $this->get("http://{$host}/search")->assertStatus($status);
         }
         // Nobody's word is taken about the visitor's own address or host.
-        $this->withHeaders(['X-Forwarded-Host' => 'evil.example', 'X-Forwarded-Proto' => 'https'])->get('http://garden.example/search')->assertOk()->assertDontSee('evil.example')->assertHeaderMissing('Strict-Transport-Security');
+        $this->withHeaders(['X-Forwarded-Host' => 'evil.example', 'X-Forwarded-Proto' => 'https'])
+            ->get('http://garden.example/search')
+            ->assertOk()
+            ->assertDontSee('evil.example')
+            ->assertHeaderMissing('Strict-Transport-Security');
         Auth::logout();
     }
 

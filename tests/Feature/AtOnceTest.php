@@ -12,7 +12,10 @@ use Illuminate\Contracts\Process\InvokedProcess;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
 
-/** Several people do something at the same moment, each in a process of their own: nobody's work is lost, and nobody waits for long. */
+/**
+ * Several people do something at the same moment, each in a process of their own: nobody's work is lost, and nobody
+ * waits for long.
+ */
 final class AtOnceTest extends TestCase
 {
     use Committed;
@@ -33,21 +36,44 @@ final class AtOnceTest extends TestCase
         $definition = ['source' => ['items' => ['plant']]];
         $soils = Term::query()->where('taxonomy_key', 'soils')->firstOrFail();
         for ($round = 1; $round <= self::ROUNDS; $round++) {
-            $modules = $this->twice('POST', '/manage/api/modules', ['name' => "Round {$round}", 'definition' => $definition]);
+            $modules = $this->twice(
+                'POST',
+                '/manage/api/modules',
+                ['name' => "Round {$round}", 'definition' => $definition],
+            );
             $this->assertSame([201, 201], array_column($modules, 'status'));
             $this->assertCount(2, array_unique(array_column(array_column($modules, 'body'), 'key')));
-            $untitled = $this->twice('POST', '/manage/api/items', ['type' => 'plant', 'values' => ['title' => "Moss {$round}"]]);
+            $untitled = $this->twice(
+                'POST',
+                '/manage/api/items',
+                ['type' => 'plant', 'values' => ['title' => "Moss {$round}"]],
+            );
             $this->assertSame([201, 201], array_column($untitled, 'status'));
-            $this->assertEqualsCanonicalizing(["moss-{$round}", "moss-{$round}-2"], array_map(fn (array $answer): string => $answer['body']['values']['slug'], $untitled));
+            $this->assertEqualsCanonicalizing(
+                ["moss-{$round}", "moss-{$round}-2"],
+                array_map(fn (array $answer): string => $answer['body']['values']['slug'], $untitled),
+            );
             foreach ([
                 ['/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'Fern', 'slug' => "fern-{$round}"]]],
                 ['/manage/api/taxonomies/soils/terms', ['term' => ['name' => "Sand {$round}"]]],
                 ['/manage/api/people', ['name' => 'Wren', 'email' => "wren{$round}@example.org", 'role' => 'author']],
             ] as [$path, $body]) {
                 $made = $this->twice('POST', $path, $body);
-                $this->assertEqualsCanonicalizing([201, 422], array_column($made, 'status'), "{$path}: ".json_encode($made));
+                $this->assertEqualsCanonicalizing(
+                    [201, 422],
+                    array_column($made, 'status'),
+                    "{$path}: ".json_encode($made),
+                );
             }
-            $people = $this->twice('POST', '/manage/api/people', fn (int $n): array => ['name' => 'Robin', 'email' => "robin{$round}{$n}@example.org", 'role' => 'author']);
+            $people = $this->twice(
+                'POST',
+                '/manage/api/people',
+                fn (int $n): array => [
+                    'name' => 'Robin',
+                    'email' => "robin{$round}{$n}@example.org",
+                    'role' => 'author',
+                ],
+            );
             $this->assertSame([201, 201], array_column($people, 'status'));
         }
         $this->assertSame(2 * self::ROUNDS, Module::query()->count());
@@ -59,10 +85,20 @@ final class AtOnceTest extends TestCase
     {
         for ($round = 1; $round <= self::ROUNDS; $round++) {
             $item = $this->plant(['title' => 'Fern', 'height' => 1]);
-            $saves = $this->twice('PUT', "/manage/api/items/{$item->id}", fn (int $n): array => ['revision' => 1, 'values' => $n === 0 ? ['title' => 'Lady fern'] : ['height' => 7]]);
+            $saves = $this->twice(
+                'PUT',
+                "/manage/api/items/{$item->id}",
+                fn (int $n): array => [
+                    'revision' => 1,
+                    'values' => $n === 0 ? ['title' => 'Lady fern'] : ['height' => 7],
+                ],
+            );
             $this->assertEqualsCanonicalizing([200, 409], array_column($saves, 'status'));
             $told = $saves[0]['status'] === 409 ? $saves[0] : $saves[1];
-            $this->assertSame(['title' => 'Lady fern', 'height' => 7], array_intersect_key($told['body']['merged'], ['title' => 0, 'height' => 0]));
+            $this->assertSame(
+                ['title' => 'Lady fern', 'height' => 7],
+                array_intersect_key($told['body']['merged'], ['title' => 0, 'height' => 0]),
+            );
             $this->assertNotSame([], $told['body']['theirs']);
 
             $item = $this->plant(['title' => 'Moss']);
@@ -70,21 +106,53 @@ final class AtOnceTest extends TestCase
                 ['DELETE', "/manage/api/items/{$item->id}", ['revision' => 1]],
                 ['PUT', "/manage/api/items/{$item->id}", ['revision' => 1, 'values' => ['title' => 'Peat moss']]],
             ]);
-            $this->assertTrue($both[0]['status'] === 200 && $both[1]['status'] === 404 || $both[0]['status'] === 409 && $both[1]['status'] === 200, (string) json_encode($both));
+            $this->assertTrue(
+                $both[0]['status'] === 200 && $both[1]['status'] === 404
+                    || $both[0]['status'] === 409 && $both[1]['status'] === 200,
+                (string) json_encode($both),
+            );
             $this->assertSame($both[0]['status'] === 200 ? null : 'Peat moss', Item::query()->find($item->id)?->title);
         }
     }
 
     public function test_an_edit_of_many_beside_single_saves_ends_in_no_deadlock(): void
     {
-        $items = array_map(fn (int $n): Item => $this->plant(['title' => "Plant {$n}", 'friends' => $n > 1 ? ['plant-'.($n - 1)] : null, 'slug' => "plant-{$n}"]), range(1, 150));
+        $items = array_map(
+            fn (int $n): Item => $this->plant([
+                'title' => "Plant {$n}",
+                'friends' => $n > 1 ? ['plant-'.($n - 1)] : null,
+                'slug' => "plant-{$n}",
+            ]),
+            range(1, 150),
+        );
         $ids = array_map(fn (Item $item): int => $item->id, $items);
         for ($round = 1; $round <= self::ROUNDS; $round++) {
             $revisions = Item::query()->pluck('revision', 'id');
-            $many = fn (array $ids): array => ['POST', '/manage/api/items/many', ['type' => 'plant', 'do' => 'set', 'ids' => $ids, 'with' => ['values' => ['height' => $round]]]];
-            $saves = array_map(fn (int $n): array => ['PUT', "/manage/api/items/{$ids[$n * 40]}", ['revision' => $revisions[$ids[$n * 40]], 'values' => ['nickname' => "Round {$round}", 'friends' => ['plant-'.($n * 40 + 7)]]]], [3, 2, 1, 0]);
+            $many = fn (array $ids): array => [
+                'POST',
+                '/manage/api/items/many',
+                ['type' => 'plant', 'do' => 'set', 'ids' => $ids, 'with' => ['values' => ['height' => $round]]],
+            ];
+            $saves = array_map(
+                fn (int $n): array => [
+                    'PUT',
+                    "/manage/api/items/{$ids[$n * 40]}",
+                    [
+                        'revision' => $revisions[$ids[$n * 40]],
+                        'values' => ['nickname' => "Round {$round}", 'friends' => ['plant-'.($n * 40 + 7)]],
+                    ],
+                ],
+                [3, 2, 1, 0],
+            );
             $answers = $this->atOnce([$many($ids), $many(array_reverse($ids)), ...$saves]);
-            $this->assertSame([], array_filter(array_column($answers, 'status'), fn (int $status): bool => ! in_array($status, [200, 409], true)), (string) json_encode($answers));
+            $this->assertSame(
+                [],
+                array_filter(
+                    array_column($answers, 'status'),
+                    fn (int $status): bool => ! in_array($status, [200, 409], true),
+                ),
+                (string) json_encode($answers),
+            );
             $this->assertSame(200, $answers[0]['status']);
         }
     }
@@ -93,13 +161,25 @@ final class AtOnceTest extends TestCase
     public function test_a_long_import_stops_nobody(): void
     {
         $known = $this->plant(['title' => 'Fern', 'slug' => 'fern']);
-        $rows = "slug,title,groups\n".implode('', array_map(fn (int $n): string => "row-{$n},Row {$n},Perennials > Ferns\n", range(1, 1500)));
-        $import = Process::env($this->environment())->start(['php', base_path('artisan'), 'wellspring:items:import', '--type=plant', $this->file('csv', $rows)]);
+        $rows = "slug,title,groups\n".implode(
+            '',
+            array_map(fn (int $n): string => "row-{$n},Row {$n},Perennials > Ferns\n", range(1, 1500)),
+        );
+        $import = Process::env($this->environment())->start([
+            'php',
+            base_path('artisan'),
+            'wellspring:items:import',
+            '--type=plant',
+            $this->file('csv', $rows),
+        ]);
         $slowest = $saved = 0;
         while ($import->running()) {
             $begun = microtime(true);
             $this->app->forgetScopedInstances();
-            $answer = $this->actingAs($this->manager)->putJson("/manage/api/items/{$known->id}", ['revision' => $known->refresh()->revision, 'values' => ['height' => ++$saved]]);
+            $answer = $this->actingAs($this->manager)->putJson(
+                "/manage/api/items/{$known->id}",
+                ['revision' => $known->refresh()->revision, 'values' => ['height' => ++$saved]],
+            );
             $answer->assertOk();
             $slowest = max($slowest, microtime(true) - $begun);
             usleep(100_000);
@@ -113,12 +193,34 @@ final class AtOnceTest extends TestCase
     /** The import and the edit both write many of the same items, in orders of their own. */
     public function test_an_import_that_changes_items_beside_an_edit_of_many_ends_well(): void
     {
-        $items = array_map(fn (int $n): Item => $this->plant(['title' => "Plant {$n}", 'slug' => "plant-{$n}"]), range(1, 120));
-        $rows = "slug,title\n".implode('', array_map(fn (int $n): string => "plant-{$n},Imported {$n}\n", range(120, 1)));
-        $import = Process::env($this->environment())->start(['php', base_path('artisan'), 'wellspring:items:import', '--type=plant', '--update', $this->file('csv', $rows)]);
+        $items = array_map(
+            fn (int $n): Item => $this->plant(['title' => "Plant {$n}", 'slug' => "plant-{$n}"]),
+            range(1, 120),
+        );
+        $rows = "slug,title\n".implode(
+            '',
+            array_map(fn (int $n): string => "plant-{$n},Imported {$n}\n", range(120, 1)),
+        );
+        $import = Process::env($this->environment())->start([
+            'php',
+            base_path('artisan'),
+            'wellspring:items:import',
+            '--type=plant',
+            '--update',
+            $this->file('csv', $rows),
+        ]);
         $ids = array_map(fn (Item $item): int => $item->id, $items);
         while ($import->running()) {
-            $answers = $this->atOnce([['POST', '/manage/api/items/many', ['type' => 'plant', 'do' => 'set', 'ids' => $ids, 'with' => ['values' => ['height' => random_int(1, 1000)]]]]]);
+            $answers = $this->atOnce([[
+                'POST',
+                '/manage/api/items/many',
+                [
+                    'type' => 'plant',
+                    'do' => 'set',
+                    'ids' => $ids,
+                    'with' => ['values' => ['height' => random_int(1, 1000)]],
+                ],
+            ]]);
             $this->assertSame(200, $answers[0]['status'], (string) json_encode($answers));
         }
         $this->assertSame(0, $import->wait()->exitCode(), $import->output().$import->errorOutput());
@@ -130,11 +232,24 @@ final class AtOnceTest extends TestCase
     {
         $other = DB::connection('progress');
         $other->beginTransaction();
-        $other->table('items')->insert(['type_key' => 'plant', 'slug' => 'fern', 'title' => 'Fern', 'created_at' => now(), 'updated_at' => now()]);
-        $save = $this->start(['POST', '/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'Fern']]], microtime(true));
+        $other->table('items')->insert([
+            'type_key' => 'plant',
+            'slug' => 'fern',
+            'title' => 'Fern',
+            'created_at' => now(),
+            'updated_at' => now(),
+        ]);
+        $save = $this->start(
+            ['POST', '/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'Fern']]],
+            microtime(true),
+        );
         usleep(1_200_000);
         $other->rollBack();
-        $this->assertSame('fern', self::answer($save)['body']['values']['slug'], 'what was not taken in the end is free');
+        $this->assertSame(
+            'fern',
+            self::answer($save)['body']['values']['slug'],
+            'what was not taken in the end is free',
+        );
     }
 
     /**
@@ -156,13 +271,24 @@ final class AtOnceTest extends TestCase
     {
         $at = microtime(true) + 0.35 + 0.05 * count($requests);
 
-        return array_map(self::answer(...), array_map(fn (array $request): InvokedProcess => $this->start($request, $at), $requests));
+        return array_map(
+            self::answer(...),
+            array_map(fn (array $request): InvokedProcess => $this->start($request, $at), $requests),
+        );
     }
 
     /** @param  array{string, string, array<string, mixed>}  $request */
     private function start(array $request, float $at): InvokedProcess
     {
-        return Process::env($this->environment())->start(['php', base_path('tests/Support/request.php'), (string) $this->manager->id, (string) $at, $request[0], $request[1], json_encode($request[2], JSON_THROW_ON_ERROR)]);
+        return Process::env($this->environment())->start([
+            'php',
+            base_path('tests/Support/request.php'),
+            (string) $this->manager->id,
+            (string) $at,
+            $request[0],
+            $request[1],
+            json_encode($request[2], JSON_THROW_ON_ERROR),
+        ]);
     }
 
     /** @return array{status: int, body: mixed, seconds: float} */

@@ -24,7 +24,9 @@ use Wellspring\Core\Run\Steps;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
-/** What the bench tells beside the run itself — counts beside choices, gaps, the page — held against the plain rules. */
+/**
+ * What the bench tells beside the run itself — counts beside choices, gaps, the page — held against the plain rules.
+ */
 final class BenchAgreementTest extends TestCase
 {
     private const NOW = '2026-06-01T12:00:00Z';
@@ -41,7 +43,11 @@ final class BenchAgreementTest extends TestCase
         $draw = new RandomModules($this->drawn = random_int(1, 1_000_000));
         $this->records = [];
         for ($n = 1; $n <= 50; $n++) {
-            $this->records[] = Records::complete($this->plant(array_diff_key($draw->plant($n), ['picture' => 0, 'friends' => 0, 'keeper' => 0, 'author' => 0])));
+            $this->records[] = Records::complete(
+                $this->plant(
+                    array_diff_key($draw->plant($n), ['picture' => 0, 'friends' => 0, 'keeper' => 0, 'author' => 0]),
+                ),
+            );
         }
     }
 
@@ -70,10 +76,17 @@ final class BenchAgreementTest extends TestCase
                 }
                 foreach (['light', 'uses', 'groups', 'height', 'nickname', 'sown', 'watered'] as $key) {
                     $field = $module->type()->reachable[$key];
-                    $values = array_filter(array_map(fn (Record $record): mixed => $record->value($field), $reach), fn (mixed $value): bool => $value !== null);
+                    $values = array_filter(
+                        array_map(fn (Record $record): mixed => $record->value($field), $reach),
+                        fn (mixed $value): bool => $value !== null,
+                    );
                     $options = app(Options::class)->of($module, $field, $before, $context);
                     $said = "records of seed {$this->drawn}, definition of seed {$seed}, {$key} before {$before}";
-                    $this->assertSame([count($values), count($reach) - count($values)], [$options['filled'], $options['empty']], $said);
+                    $this->assertSame(
+                        [count($values), count($reach) - count($values)],
+                        [$options['filled'], $options['empty']],
+                        $said,
+                    );
                     $expected = [];
                     foreach ($values as $value) {
                         foreach ($this->countedUnder($field->family(), $value) as $choice) {
@@ -83,20 +96,53 @@ final class BenchAgreementTest extends TestCase
                     if ($field->family() !== Family::Text) {
                         $this->assertEquals($expected, $options['choices'], $said);
                     }
-                    $this->assertSame(in_array($field->family(), [Family::Number, Family::Date, Family::Instant], true) ? count($values) : 0, array_sum(array_column($options['bars'], 'records')), "every value is in one bar; {$said}");
+                    $this->assertSame(
+                        in_array($field->family(), [Family::Number, Family::Date, Family::Instant], true)
+                            ? count($values)
+                            : 0,
+                        array_sum(array_column($options['bars'], 'records')),
+                        "every value is in one bar; {$said}",
+                    );
                     $below = 0;
                     foreach ($options['bars'] as $bar) {
                         $below += $bar['records'];
                         // A day belongs to one bar; of a number, what lies on the end of a bar may stand in either.
                         $end = $bar['to'];
                         [$least, $most] = is_string($end)
-                            ? array_fill(0, 2, count(array_filter($values, fn (mixed $value): bool => is_string($value) && ($field->family() === Family::Date ? $value : $context->calendar->dayOf($value)) <= $end)))
-                            : [count(array_filter($values, fn (mixed $value): bool => $value < $end - abs($end) * 1e-9)), count(array_filter($values, fn (mixed $value): bool => $value <= $end + abs($end) * 1e-9))];
-                        $this->assertTrue($least <= $below && $below <= $most, "{$below} up to {$end}, expected {$least} to {$most}; {$said}");
+                            ? array_fill(
+                                0,
+                                2,
+                                count(
+                                    array_filter(
+                                        $values,
+                                        fn (mixed $value): bool => is_string($value) && (
+                                            $field->family() === Family::Date
+                                                ? $value
+                                                : $context->calendar->dayOf($value)
+                                        ) <= $end,
+                                    ),
+                                ),
+                            )
+                            : [
+                                count(
+                                    array_filter($values, fn (mixed $value): bool => $value < $end - abs($end) * 1e-9),
+                                ),
+                                count(
+                                    array_filter($values, fn (mixed $value): bool => $value <= $end + abs($end) * 1e-9),
+                                ),
+                            ];
+                        $this->assertTrue(
+                            $least <= $below && $below <= $most,
+                            "{$below} up to {$end}, expected {$least} to {$most}; {$said}",
+                        );
                     }
                     if ($field->family() === Family::Number) {
                         $bars = $options['bars'];
-                        $this->assertEquals($values === [] ? [null, null] : [min($values), max($values)], [$bars[0]['from'] ?? null, $bars[count($bars) - 1]['to'] ?? null], $said);
+                        $this->assertEquals(
+                            $values === [] ? [null, null] : [min($values), max($values)],
+                            [$bars[0]['from'] ?? null, $bars[count($bars) - 1]['to'] ?? null],
+                            $said,
+                        );
                     }
                 }
             }
@@ -106,11 +152,28 @@ final class BenchAgreementTest extends TestCase
     public function test_values_that_are_all_the_same_stand_in_one_bar_that_ends_where_they_do(): void
     {
         Item::query()->delete();
-        $this->plant(['slug' => 'one', 'title' => 'One', 'publish_at' => '2026-01-01T00:00:00Z', 'height' => 2.5, 'sown' => '2026-05-01']);
-        $this->plant(['slug' => 'two', 'title' => 'Two', 'publish_at' => '2026-01-01T00:00:00Z', 'height' => 2.5, 'sown' => '2026-05-01']);
+        $this->plant([
+            'slug' => 'one',
+            'title' => 'One',
+            'publish_at' => '2026-01-01T00:00:00Z',
+            'height' => 2.5,
+            'sown' => '2026-05-01',
+        ]);
+        $this->plant([
+            'slug' => 'two',
+            'title' => 'Two',
+            'publish_at' => '2026-01-01T00:00:00Z',
+            'height' => 2.5,
+            'sown' => '2026-05-01',
+        ]);
         $module = Garden::module([]);
         $context = app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
-        $bars = fn (string $key): array => app(Options::class)->of($module, $module->type()->reachable[$key], 'after all', $context)['bars'];
+        $bars = fn (string $key): array => app(Options::class)->of(
+            $module,
+            $module->type()->reachable[$key],
+            'after all',
+            $context,
+        )['bars'];
         $this->assertEquals([['from' => 2.5, 'to' => 2.5, 'records' => 2]], $bars('height'));
         $this->assertEquals([['from' => '2026-05-01', 'to' => '2026-05-01', 'records' => 2]], $bars('sown'));
     }
@@ -121,17 +184,66 @@ final class BenchAgreementTest extends TestCase
         foreach (['ada@example.org' => 'Ada', 'bo@example.org' => 'Bo'] as $email => $name) {
             User::query()->create(['name' => $name, 'email' => $email]);
         }
-        $this->plant(['slug' => 'one', 'title' => 'One', 'publish_at' => '2026-01-01', 'keeper' => 'ada@example.org', 'author' => 'bo@example.org']);
-        $this->plant(['slug' => 'two', 'title' => 'Two', 'publish_at' => '2026-01-01', 'keeper' => 'ada@example.org', 'friends' => ['one']]);
-        $this->plant(['slug' => 'three', 'title' => 'Three', 'publish_at' => '2026-01-01', 'friends' => ['two', 'one'], 'price' => 3]);
-        $this->plant(['slug' => 'four', 'title' => 'Four', 'status' => 'draft', 'friends' => ['one'], 'keeper' => 'bo@example.org']);
+        $this->plant([
+            'slug' => 'one',
+            'title' => 'One',
+            'publish_at' => '2026-01-01',
+            'keeper' => 'ada@example.org',
+            'author' => 'bo@example.org',
+        ]);
+        $this->plant([
+            'slug' => 'two',
+            'title' => 'Two',
+            'publish_at' => '2026-01-01',
+            'keeper' => 'ada@example.org',
+            'friends' => ['one'],
+        ]);
+        $this->plant([
+            'slug' => 'three',
+            'title' => 'Three',
+            'publish_at' => '2026-01-01',
+            'friends' => ['two', 'one'],
+            'price' => 3,
+        ]);
+        $this->plant([
+            'slug' => 'four',
+            'title' => 'Four',
+            'status' => 'draft',
+            'friends' => ['one'],
+            'keeper' => 'bo@example.org',
+        ]);
         $module = Garden::module(['where' => ['all' => [['field' => 'price', 'test' => 'empty']]]]);
         $context = app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
-        $of = fn (string $key, string $before): array => array_intersect_key(app(Options::class)->of($module, $module->type()->reachable[$key], $before, $context), ['filled' => 0, 'empty' => 0, 'choices' => 0, 'labels' => 0]);
-        $this->assertSame(['filled' => 2, 'empty' => 1, 'choices' => ['plant/one' => 2, 'plant/two' => 1], 'labels' => ['plant/one' => 'One', 'plant/two' => 'Two']], $of('friends', 'where.all[0]'));
-        $this->assertSame(['filled' => 1, 'empty' => 1, 'choices' => ['plant/one' => 1], 'labels' => ['plant/one' => 'One']], $of('friends', 'after all'));
-        $this->assertSame(['filled' => 2, 'empty' => 1, 'choices' => ['ada@example.org' => 2], 'labels' => ['ada@example.org' => 'Ada']], $of('keeper', 'where.all[0]'));
-        $this->assertSame(['filled' => 1, 'empty' => 2, 'choices' => ['bo@example.org' => 1], 'labels' => ['bo@example.org' => 'Bo']], $of('author', 'where.all[0]'));
+        $of = fn (string $key, string $before): array => array_intersect_key(
+            app(Options::class)->of($module, $module->type()->reachable[$key], $before, $context),
+            ['filled' => 0, 'empty' => 0, 'choices' => 0, 'labels' => 0],
+        );
+        $this->assertSame(
+            [
+                'filled' => 2,
+                'empty' => 1,
+                'choices' => ['plant/one' => 2, 'plant/two' => 1],
+                'labels' => ['plant/one' => 'One', 'plant/two' => 'Two'],
+            ],
+            $of('friends', 'where.all[0]'),
+        );
+        $this->assertSame(
+            ['filled' => 1, 'empty' => 1, 'choices' => ['plant/one' => 1], 'labels' => ['plant/one' => 'One']],
+            $of('friends', 'after all'),
+        );
+        $this->assertSame(
+            [
+                'filled' => 2,
+                'empty' => 1,
+                'choices' => ['ada@example.org' => 2],
+                'labels' => ['ada@example.org' => 'Ada'],
+            ],
+            $of('keeper', 'where.all[0]'),
+        );
+        $this->assertSame(
+            ['filled' => 1, 'empty' => 2, 'choices' => ['bo@example.org' => 1], 'labels' => ['bo@example.org' => 'Bo']],
+            $of('author', 'where.all[0]'),
+        );
     }
 
     /** @return list<string> the choices a value counts for: a term for itself and all above it, each once */
@@ -140,7 +252,10 @@ final class BenchAgreementTest extends TestCase
         $values = array_values(array_filter((array) $value, is_string(...)));
         if ($family === Family::Terms) {
             $terms = Garden::groups()->terms;
-            $above = array_filter($terms->all(), fn ($term): bool => array_intersect($terms->withBelow($term->slug), $values) !== []);
+            $above = array_filter(
+                $terms->all(),
+                fn ($term): bool => array_intersect($terms->withBelow($term->slug), $values) !== [],
+            );
 
             return array_values(array_map(fn ($term): string => $term->slug, $above));
         }
@@ -154,14 +269,38 @@ final class BenchAgreementTest extends TestCase
             $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(50, plants: true));
             $context = app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
             $where = $module->bound($context)->where;
-            $kept = array_filter($this->candidates(), fn (Record $record): bool => ($where?->keeps($record, $context) ?? true) && ! in_array($record->slug, $module->leaveOut, true));
+            $kept = array_filter(
+                $this->candidates(),
+                fn (Record $record): bool => (
+                    $where?->keeps($record, $context) ?? true
+                ) && ! in_array($record->slug, $module->leaveOut, true),
+            );
             $parts = $module->card->parts();
             $empty = app(Listing::class)->lookAt($module, $context, '1');
             foreach ($parts as $place => $part) {
-                $this->assertSame(count(array_filter($kept, fn (Record $record): bool => $part->shown($record, Garden::format()) === null)), $empty->emptyParts[$place], "records of seed {$this->drawn}, definition of seed {$seed}, {$place}");
+                $this->assertSame(
+                    count(
+                        array_filter(
+                            $kept,
+                            fn (Record $record): bool => $part->shown($record, Garden::format()) === null,
+                        ),
+                    ),
+                    $empty->emptyParts[$place],
+                    "records of seed {$this->drawn}, definition of seed {$seed}, {$place}",
+                );
             }
-            $any = array_filter($kept, fn (Record $record): bool => array_filter($parts, fn ($part): bool => $part->shown($record, Garden::format()) === null) !== []);
-            $this->assertSame(count($any), $empty->emptyAny, "records of seed {$this->drawn}, definition of seed {$seed}");
+            $any = array_filter(
+                $kept,
+                fn (Record $record): bool => array_filter(
+                    $parts,
+                    fn ($part): bool => $part->shown($record, Garden::format()) === null,
+                ) !== [],
+            );
+            $this->assertSame(
+                count($any),
+                $empty->emptyAny,
+                "records of seed {$this->drawn}, definition of seed {$seed}",
+            );
         }
     }
 
@@ -175,7 +314,9 @@ final class BenchAgreementTest extends TestCase
             $module = $store->read(['key' => 'drawn'] + (new RandomModules($seed))->rules(50, plants: true));
             $store->place($store->publish($store->apply($module)), [$page->id]);
             $site = (string) $this->get('/garden')->assertOk()->getContent();
-            $bench = $this->postJson('/manage/api/bench/look', ['definition' => $module->toArray()])->assertOk()->json('html');
+            $bench = $this->postJson('/manage/api/bench/look', ['definition' => $module->toArray()])
+                ->assertOk()
+                ->json('html');
             $main = fn (string $html): string => preg_match('~<main.*</main>~s', $html, $found) === 1 ? $found[0] : '';
             $this->assertNotSame('', $main($site));
             $this->assertSame($main($site), $main($bench), "seed {$seed}");
@@ -185,18 +326,53 @@ final class BenchAgreementTest extends TestCase
     /** Values stand in bindings only, so no value can be anything but a value. */
     public function test_hostile_values_stay_values(): void
     {
-        $hostile = ["'; drop table items; --", '" or 1=1', '{a,b}', '\\', "x\\'; select 1", '%', '_', '{"a":1}', ':name', '?', '??', '$1', "a\u{2028}b"];
+        $hostile = [
+            "'; drop table items; --",
+            '" or 1=1',
+            '{a,b}',
+            '\\',
+            "x\\'; select 1",
+            '%',
+            '_',
+            '{"a":1}',
+            ':name',
+            '?',
+            '??',
+            '$1',
+            "a\u{2028}b",
+        ];
         foreach ($hostile as $n => $text) {
-            $this->plant(['title' => $text, 'slug' => "hostile-{$n}", 'nickname' => $text, 'publish_at' => '2026-01-01']);
+            $this->plant([
+                'title' => $text,
+                'slug' => "hostile-{$n}",
+                'nickname' => $text,
+                'publish_at' => '2026-01-01',
+            ]);
         }
-        $this->assertSame($hostile, array_column(DB::select('select unnest(?::text[]) as one', [Fragment::arrayLiteral($hostile)]), 'one'));
+        $this->assertSame(
+            $hostile,
+            array_column(DB::select('select unnest(?::text[]) as one', [Fragment::arrayLiteral($hostile)]), 'one'),
+        );
         foreach ($hostile as $n => $text) {
             foreach (['is', 'contains', 'begins', 'ends'] as $test) {
-                $module = $this->module(['where' => ['all' => [['field' => 'nickname', 'test' => $test, 'value' => $text]]], 'pin' => [$text], 'leaveOut' => [$text, "'"]]);
-                $ids = app(Listing::class)->run($module, app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer))->ids;
-                $this->assertContains(Item::query()->where('slug', "hostile-{$n}")->value('id'), $ids, "{$test} {$text}");
+                $module = $this->module([
+                    'where' => ['all' => [['field' => 'nickname', 'test' => $test, 'value' => $text]]],
+                    'pin' => [$text],
+                    'leaveOut' => [$text, "'"],
+                ]);
+                $ids = app(Listing::class)->run(
+                    $module,
+                    app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer),
+                )->ids;
+                $this->assertContains(
+                    Item::query()->where('slug', "hostile-{$n}")->value('id'),
+                    $ids,
+                    "{$test} {$text}",
+                );
             }
-            $this->actingAs($this->anyManager())->getJson('/manage/api/items?type=plant&q='.urlencode($text))->assertOk();
+            $this->actingAs($this->anyManager())
+                ->getJson('/manage/api/items?type=plant&q='.urlencode($text))
+                ->assertOk();
         }
         $this->assertSame(50 + count($hostile), Item::query()->count());
     }
@@ -204,7 +380,15 @@ final class BenchAgreementTest extends TestCase
     /** @param  array<string, mixed>  $rules */
     private function module(array $rules): Module
     {
-        return app(ModuleStore::class)->read($rules + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']], 'page' => ['size' => 200]]);
+        return app(ModuleStore::class)->read(
+            $rules + [
+                'format' => 1,
+                'key' => 'plants',
+                'name' => 'Plants',
+                'source' => ['items' => ['plant']],
+                'page' => ['size' => 200],
+            ],
+        );
     }
 
     private function anyManager(): User

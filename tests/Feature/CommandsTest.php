@@ -34,18 +34,42 @@ final class CommandsTest extends TestCase
         }
         $this->assertSame(1, Item::query()->count());
 
-        [$code] = $this->command('wellspring:items:import', ['file' => $file, '--type' => 'plant', '--skip-bad' => true]);
+        [$code] = $this->command(
+            'wellspring:items:import',
+            ['file' => $file, '--type' => 'plant', '--skip-bad' => true],
+        );
         $this->assertSame(0, $code);
         $item = Item::query()->with('terms')->where('slug', 'harts-tongue')->firstOrFail();
-        $this->assertSame(['Hart’s-tongue fern', 4.2, 'She said "moss"', ['ferns']], [$item->title, $item->fields['price'], Html::visibleText((string) $item->text), $item->terms->pluck('slug')->all()]);
+        $this->assertSame(
+            ['Hart’s-tongue fern', 4.2, 'She said "moss"', ['ferns']],
+            [
+                $item->title,
+                $item->fields['price'],
+                Html::visibleText((string) $item->text),
+                $item->terms->pluck('slug')->all(),
+            ],
+        );
         $this->assertSame(2, Item::query()->count());
     }
 
     public function test_an_import_can_change_what_is_there_and_leaves_other_columns_alone(): void
     {
         $this->plantType();
-        $this->plant(['title' => 'Lady fern', 'slug' => 'lady-fern', 'price' => 4, 'nickname' => 'Lady', 'groups' => ['ferns']]);
-        [$code, $said] = $this->command('wellspring:items:import', ['file' => $this->file('csv', "slug,title,price\nlady-fern,Lady fern,5.5\nroyal-fern,Royal fern,9\n"), '--type' => 'plant', '--update' => true]);
+        $this->plant([
+            'title' => 'Lady fern',
+            'slug' => 'lady-fern',
+            'price' => 4,
+            'nickname' => 'Lady',
+            'groups' => ['ferns'],
+        ]);
+        [$code, $said] = $this->command(
+            'wellspring:items:import',
+            [
+                'file' => $this->file('csv', "slug,title,price\nlady-fern,Lady fern,5.5\nroyal-fern,Royal fern,9\n"),
+                '--type' => 'plant',
+                '--update' => true,
+            ],
+        );
         $this->assertSame(0, $code, $said);
         $this->assertStringContainsString('1 items made, 1 changed', $said);
         $item = Item::query()->with('terms')->where('slug', 'lady-fern')->firstOrFail();
@@ -66,18 +90,30 @@ final class CommandsTest extends TestCase
             ['json', '[{"title": "x"', 'the file is not JSON'],
             ['json', "[\"\xC3\x28\"]", 'the file is not in UTF-8'],
         ] as [$ending, $content, $told]) {
-            [$code, $said] = $this->command('wellspring:items:import', ['file' => $this->file($ending, $content), '--type' => 'plant']);
+            [$code, $said] = $this->command(
+                'wellspring:items:import',
+                ['file' => $this->file($ending, $content), '--type' => 'plant'],
+            );
             $this->assertSame(1, $code);
             $this->assertStringContainsString($told, $said);
         }
-        [$code, $said] = $this->command('wellspring:items:import', ['file' => $this->file('json', '[7, {"title": "Moss", "price": "4"}, {"title": "Fern", "colour": 1}]'), '--type' => 'plant']);
+        [$code, $said] = $this->command(
+            'wellspring:items:import',
+            [
+                'file' => $this->file('json', '[7, {"title": "Moss", "price": "4"}, {"title": "Fern", "colour": 1}]'),
+                '--type' => 'plant',
+            ],
+        );
         $this->assertSame(1, $code);
         foreach (['item 1: expected an object, found 7', 'item 2, column price: expected a number', 'item 3, column colour: is not a column of plant'] as $told) {
             $this->assertStringContainsString($told, $said);
         }
         $this->assertSame(0, Item::query()->count());
         $this->assertSame(2, $this->command('wellspring:items:import', ['file' => 'x.csv', '--type' => 'tractor'])[0]);
-        $this->assertSame(1, $this->command('wellspring:items:import', ['file' => '/no/such/file.csv', '--type' => 'plant'])[0]);
+        $this->assertSame(
+            1,
+            $this->command('wellspring:items:import', ['file' => '/no/such/file.csv', '--type' => 'plant'])[0],
+        );
     }
 
     public function test_a_type_is_not_changed_in_a_way_that_harms_what_is_there(): void
@@ -87,18 +123,36 @@ final class CommandsTest extends TestCase
         $this->apply(['order' => [['by' => 'sown']]], true);
         $file = Garden::plantFile();
         unset($file['properties']['nickname']);
-        $this->assertStringContainsString('properties.nickname: Nickname goes, and with it the value of 1 item', $this->refused($file));
+        $this->assertStringContainsString(
+            'properties.nickname: Nickname goes, and with it the value of 1 item',
+            $this->refused($file),
+        );
         $file = Garden::plantFile();
         $file['properties']['nickname'] = ['type' => 'number', 'x-wellspring' => ['kind' => 'number']];
-        $this->assertStringContainsString('the value of 1 item cannot be held any more and goes', $this->refused($file));
+        $this->assertStringContainsString(
+            'the value of 1 item cannot be held any more and goes',
+            $this->refused($file),
+        );
         $file = Garden::plantFile();
         unset($file['properties']['sown']);
-        $this->assertStringContainsString('the live module “plants” could no longer be read: order[0].by', $this->refused($file));
-        $this->assertStringContainsString('“tractor.json” cannot be read', $this->command('wellspring:types:apply', ['file' => 'tractor.json'])[1]);
+        $this->assertStringContainsString(
+            'the live module “plants” could no longer be read: order[0].by',
+            $this->refused($file),
+        );
+        $this->assertStringContainsString(
+            '“tractor.json” cannot be read',
+            $this->command('wellspring:types:apply', ['file' => 'tractor.json'])[1],
+        );
         $file = Garden::plantFile();
         unset($file['properties']['watered']);
         $file['properties']['soil'] = ['x-wellspring' => ['kind' => 'text']];
-        $this->assertSame(0, $this->command('wellspring:types:apply', ['file' => $this->file('json', json_encode($file, JSON_THROW_ON_ERROR))])[0]);
+        $this->assertSame(
+            0,
+            $this->command(
+                'wellspring:types:apply',
+                ['file' => $this->file('json', json_encode($file, JSON_THROW_ON_ERROR))],
+            )[0],
+        );
         $this->assertArrayHasKey('soil', ContentType::query()->findOrFail('plant')->definition['properties']);
     }
 
@@ -110,33 +164,78 @@ final class CommandsTest extends TestCase
         }
         $this->plant(['title' => 'Later', 'price' => 0, 'publish_at' => '2030-01-01']);
         $this->plant(['title' => 'For members', 'price' => 9, 'publish_at' => '2026-01-01', 'audience' => 'members']);
-        $rules = ['order' => [['by' => 'price']], 'page' => ['mode' => 'numbered', 'size' => 2], 'pin' => ['sage', 'thistle'], 'where' => ['all' => [['field' => 'price', 'test' => 'gt', 'value' => 0]]]];
+        $rules = [
+            'order' => [['by' => 'price']],
+            'page' => ['mode' => 'numbered', 'size' => 2],
+            'pin' => ['sage', 'thistle'],
+            'where' => ['all' => [['field' => 'price', 'test' => 'gt', 'value' => 0]]],
+        ];
         [$code, $said] = $this->apply($rules);
         $this->assertSame(0, $code);
         $this->assertStringContainsString('pin[1]: no Plant has the slug “thistle” at present', $said);
         $this->assertStringContainsString('not live', $this->command('wellspring:run', ['key' => 'plants'])[1]);
 
-        $run = fn (array $more = []): array => json_decode($this->command('wellspring:run', ['key' => 'plants', '--json' => true] + $more)[1], true, 16, JSON_THROW_ON_ERROR);
+        $run = fn (array $more = []): array => json_decode(
+            $this->command('wellspring:run', ['key' => 'plants', '--json' => true] + $more)[1],
+            true,
+            16,
+            JSON_THROW_ON_ERROR,
+        );
         $draft = $run(['--draft' => true]);
-        $this->assertSame(['plants', 3, 2, 1, ['Sage', 'Fern']], [$draft['module'], $draft['total'], $draft['pages'], $draft['page'], array_column($draft['items'], 'title')]);
-        $this->assertSame([['step' => 'source', 'left' => 3], ['step' => 'where.all[0]', 'left' => 3], ['step' => 'choices', 'left' => 3], ['step' => 'leaveOut', 'left' => 3], ['step' => 'empty', 'left' => 3], ['step' => 'total', 'left' => 3]], $draft['steps']);
+        $this->assertSame(
+            ['plants', 3, 2, 1, ['Sage', 'Fern']],
+            [
+                $draft['module'],
+                $draft['total'],
+                $draft['pages'],
+                $draft['page'],
+                array_column($draft['items'], 'title'),
+            ],
+        );
+        $this->assertSame(
+            [
+                ['step' => 'source', 'left' => 3],
+                ['step' => 'where.all[0]', 'left' => 3],
+                ['step' => 'choices', 'left' => 3],
+                ['step' => 'leaveOut', 'left' => 3],
+                ['step' => 'empty', 'left' => 3],
+                ['step' => 'total', 'left' => 3],
+            ],
+            $draft['steps'],
+        );
         $this->assertSame(['id', 'type', 'slug', 'title'], array_keys($draft['items'][0]));
 
         $this->assertSame(0, $this->apply($rules, true)[0]);
         $this->assertSame(['Moss'], array_column($run(['--page' => '2'])['items'], 'title'));
         $this->assertSame(4, $run(['--as' => 'members'])['total']);
-        $this->assertSame([4, 0], [$run(['--on' => '2031-01-01', '--as' => 'members'])['total'], $run(['--on' => '2025-01-01'])['total']]);
+        $this->assertSame(
+            [4, 0],
+            [$run(['--on' => '2031-01-01', '--as' => 'members'])['total'], $run(['--on' => '2025-01-01'])['total']],
+        );
         foreach (['0', '-1', 'x', '1000000000'] as $page) {
             [$code, $said] = $this->command('wellspring:run', ['key' => 'plants', '--page' => $page]);
             $this->assertSame(1, $code);
-            $this->assertStringContainsString("There is no page “{$page}”; expected a whole number from 1 to 2.", $said);
+            $this->assertStringContainsString(
+                "There is no page “{$page}”; expected a whole number from 1 to 2.",
+                $said,
+            );
         }
-        $this->assertStringContainsString('--on: expected a moment', $this->command('wellspring:run', ['key' => 'plants', '--on' => 'noon'])[1]);
-        $this->assertStringContainsString('--as: expected', $this->command('wellspring:run', ['key' => 'plants', '--as' => 'cats'])[1]);
+        $this->assertStringContainsString(
+            '--on: expected a moment',
+            $this->command('wellspring:run', ['key' => 'plants', '--on' => 'noon'])[1],
+        );
+        $this->assertStringContainsString(
+            '--as: expected',
+            $this->command('wellspring:run', ['key' => 'plants', '--as' => 'cats'])[1],
+        );
 
         $exported = $this->command('wellspring:modules:export', ['key' => 'plants'])[1];
         $this->assertSame(0, $this->command('wellspring:modules:apply', ['file' => $this->file('json', $exported)])[0]);
-        $this->assertSame($exported, $this->command('wellspring:modules:export', ['key' => 'plants', '--live' => true])[1], 'what goes out comes in unchanged');
+        $this->assertSame(
+            $exported,
+            $this->command('wellspring:modules:export', ['key' => 'plants', '--live' => true])[1],
+            'what goes out comes in unchanged',
+        );
         $this->assertSame(1, $this->command('wellspring:modules:export', ['key' => 'nettles'])[0]);
     }
 
@@ -144,9 +243,15 @@ final class CommandsTest extends TestCase
     {
         $this->plantType();
         $this->apply(['pin' => ['a']], true);
-        [$code, $said] = $this->apply(['where' => ['all' => [['field' => 'colour', 'test' => 'is', 'value' => 'red']]], 'page' => ['size' => 0]], true);
+        [$code, $said] = $this->apply(
+            ['where' => ['all' => [['field' => 'colour', 'test' => 'is', 'value' => 'red']]], 'page' => ['size' => 0]],
+            true,
+        );
         $this->assertSame(1, $code);
-        $this->assertStringContainsString('where.all[0].field: “colour” is not a field of plant; expected one of: title,', $said);
+        $this->assertStringContainsString(
+            'where.all[0].field: “colour” is not a field of plant; expected one of: title,',
+            $said,
+        );
         $this->assertStringContainsString('page.size: expected a whole number from 1 to 200, found 0.', $said);
         $this->assertSame(['a'], Module::query()->where('key', 'plants')->firstOrFail()->live['pin'] ?? null);
     }
@@ -157,16 +262,27 @@ final class CommandsTest extends TestCase
      */
     private function apply(array $rules, bool $publish = false): array
     {
-        $definition = $rules + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']]];
+        $definition = $rules + [
+            'format' => 1,
+            'key' => 'plants',
+            'name' => 'Plants',
+            'source' => ['items' => ['plant']],
+        ];
 
-        return $this->command('wellspring:modules:apply', ['file' => $this->file('json', json_encode($definition, JSON_THROW_ON_ERROR)), '--publish' => $publish]);
+        return $this->command(
+            'wellspring:modules:apply',
+            ['file' => $this->file('json', json_encode($definition, JSON_THROW_ON_ERROR)), '--publish' => $publish],
+        );
     }
 
     /** @param  array<string, mixed>  $file */
     private function refused(array $file): string
     {
         $before = ContentType::query()->findOrFail('plant')->definition;
-        [$code, $said] = $this->command('wellspring:types:apply', ['file' => $this->file('json', json_encode($file, JSON_THROW_ON_ERROR))]);
+        [$code, $said] = $this->command(
+            'wellspring:types:apply',
+            ['file' => $this->file('json', json_encode($file, JSON_THROW_ON_ERROR))],
+        );
         $this->assertSame(1, $code);
         $this->assertSame($before, ContentType::query()->findOrFail('plant')->definition);
 

@@ -18,8 +18,17 @@ trait Committed
 
     protected function tearDown(): void
     {
-        $tables = DB::table('pg_tables')->where('schemaname', 'public')->where('tablename', '<>', 'migrations')->pluck('tablename')->all();
-        DB::statement('truncate '.implode(', ', array_map(fn (mixed $table): string => '"'.(is_string($table) ? $table : '').'"', $tables)).' cascade');
+        $tables = DB::table('pg_tables')
+            ->where('schemaname', 'public')
+            ->where('tablename', '<>', 'migrations')
+            ->pluck('tablename')
+            ->all();
+        DB::statement(
+            'truncate '.implode(
+                ', ',
+                array_map(fn (mixed $table): string => '"'.(is_string($table) ? $table : '').'"', $tables),
+            ).' cascade',
+        );
         app(CatalogueStore::class)->forget();
         parent::tearDown();
     }

@@ -25,7 +25,11 @@ final class FilesTest extends TestCase
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function send(string $name, string $bytes, string $alt = ''): TestResponse
     {
-        return $this->post('/manage/api/media', ['file' => UploadedFile::fake()->createWithContent($name, $bytes), 'alt' => $alt], ['Accept' => 'application/json']);
+        return $this->post(
+            '/manage/api/media',
+            ['file' => UploadedFile::fake()->createWithContent($name, $bytes), 'alt' => $alt],
+            ['Accept' => 'application/json'],
+        );
     }
 
     /** @param  \Closure(\GdImage): mixed  $write */
@@ -44,15 +48,22 @@ final class FilesTest extends TestCase
     /** The sizes are read back by file(1) of Debian, which nobody here wrote. */
     public function test_a_picture_is_made_in_the_widths_of_the_site(): void
     {
-        $this->send('Lady fern.JPG', self::image(1500, 900, fn (\GdImage $image) => imagejpeg($image)), 'A fern')->assertCreated()->assertJson(['name' => 'lady-fern.webp', 'width' => 1500, 'height' => 900, 'alt' => 'A fern']);
-        $this->send('clear.png', self::image(500, 300, fn (\GdImage $image) => imagepng($image), clear: true))->assertCreated();
+        $this->send('Lady fern.JPG', self::image(1500, 900, fn (\GdImage $image) => imagejpeg($image)), 'A fern')
+            ->assertCreated()
+            ->assertJson(['name' => 'lady-fern.webp', 'width' => 1500, 'height' => 900, 'alt' => 'A fern']);
+        $this->send(
+            'clear.png',
+            self::image(500, 300, fn (\GdImage $image) => imagepng($image), clear: true),
+        )->assertCreated();
         $sizes = [];
         foreach (Storage::disk('media')->allFiles() as $file) {
             if (str_ends_with($file, 'clear.webp')) {
                 continue; // file(1) tells no size of a WebP that is clear
             }
             $said = (string) shell_exec('file -b '.escapeshellarg(Storage::disk('media')->path($file)));
-            $sizes[$file] = preg_match('/(\d{2,4}) ?x ?(\d{2,4})(?!.*\d{2,4} ?x ?\d{2,4})/', $said, $m) === 1 ? [strtok($said, ' ,'), (int) $m[1], (int) $m[2]] : $said;
+            $sizes[$file] = preg_match('/(\d{2,4}) ?x ?(\d{2,4})(?!.*\d{2,4} ?x ?\d{2,4})/', $said, $m) === 1
+                ? [strtok($said, ' ,'), (int) $m[1], (int) $m[2]]
+                : $said;
         }
         ksort($sizes);
         $this->assertEquals([
@@ -64,16 +75,21 @@ final class FilesTest extends TestCase
         ], $sizes);
         $media = Media::query()->where('name', 'lady-fern.webp')->firstOrFail();
         $this->assertSame([400, 800, 1200, 1500], $media->sizes);
-        $this->putJson("/manage/api/media/{$media->id}", ['alt' => 'A lady fern', 'focus' => [0.1, 0.9]])->assertOk()->assertJson(['alt' => 'A lady fern', 'focus' => [0.1, 0.9]]);
+        $this->putJson("/manage/api/media/{$media->id}", ['alt' => 'A lady fern', 'focus' => [0.1, 0.9]])
+            ->assertOk()
+            ->assertJson(['alt' => 'A lady fern', 'focus' => [0.1, 0.9]]);
         $this->putJson("/manage/api/media/{$media->id}", ['alt' => '', 'focus' => [2, 0]])->assertUnprocessable();
     }
 
     public function test_what_the_camera_noted_is_gone_and_the_picture_stands_upright(): void
     {
         $jpeg = self::image(40, 20, fn (\GdImage $image) => imagejpeg($image));
-        // An Exif block (little endian, one entry: Orientation = 6, turn a quarter to the right) with a secret behind it.
+        // An Exif block (little endian, one entry: Orientation = 6, turn a quarter to the right) with a secret behind
+        // it.
         $exif = "Exif\0\0II*\0\x08\0\0\0\x01\0\x12\x01\x03\0\x01\0\0\0\x06\0\0\0\0\0\0\0GPS-SECRET";
-        $this->send('turned.jpg', substr($jpeg, 0, 2)."\xFF\xE1".pack('n', strlen($exif) + 2).$exif.substr($jpeg, 2))->assertCreated()->assertJson(['width' => 20, 'height' => 40]);
+        $this->send('turned.jpg', substr($jpeg, 0, 2)."\xFF\xE1".pack('n', strlen($exif) + 2).$exif.substr($jpeg, 2))
+            ->assertCreated()
+            ->assertJson(['width' => 20, 'height' => 40]);
         foreach (Storage::disk('media')->allFiles() as $file) {
             $this->assertStringNotContainsString('GPS-SECRET', (string) Storage::disk('media')->get($file));
         }
@@ -93,9 +109,13 @@ final class FilesTest extends TestCase
         ] as $name => $bytes) {
             $this->send($name, $bytes)->assertUnprocessable();
         }
-        $this->send('bomb.png', substr_replace($png, pack('N2', 30_000, 30_000), 16, 8))->assertUnprocessable()->assertJsonPath('problems.0.code', 'tooManyPixels');
+        $this->send('bomb.png', substr_replace($png, pack('N2', 30_000, 30_000), 16, 8))
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.code', 'tooManyPixels');
         $this->assertSame([0, []], [Media::query()->count(), Storage::disk('media')->allFiles()]);
-        $this->send('../../../etc/Price list.PDF', "%PDF-1.4\n1 0 obj\n<<>>\nendobj\ntrailer\n<<>>\n%%EOF")->assertCreated()->assertJson(['name' => 'price-list.pdf', 'kind' => 'file']);
+        $this->send('../../../etc/Price list.PDF', "%PDF-1.4\n1 0 obj\n<<>>\nendobj\ntrailer\n<<>>\n%%EOF")
+            ->assertCreated()
+            ->assertJson(['name' => 'price-list.pdf', 'kind' => 'file']);
         $this->send('a.txt.php', "Opening hours\n")->assertCreated()->assertJsonPath('name', 'a-txt.txt');
     }
 
@@ -105,10 +125,27 @@ final class FilesTest extends TestCase
         foreach (['one', 'two', 'three', 'four', 'five'] as $name) {
             $this->send("{$name}.png", $png)->assertCreated();
         }
-        $this->plant(['title' => 'Fern', 'picture' => 'one.webp', 'shots' => ['two.webp', 'one.webp'], 'text' => '<p><img src="/media/three.webp" alt=""></p>']);
+        $this->plant([
+            'title' => 'Fern',
+            'picture' => 'one.webp',
+            'shots' => ['two.webp', 'one.webp'],
+            'text' => '<p><img src="/media/three.webp" alt=""></p>',
+        ]);
         Term::query()->where('taxonomy_key', 'groups')->where('slug', 'ferns')->update(['picture' => 'four.webp']);
-        $used = array_map(fn (array $uses): array => array_column($uses, 'title'), array_column((array) $this->getJson('/manage/api/media')->assertOk()->json('media'), 'used', 'name'));
-        $this->assertEquals(['one.webp' => ['Fern'], 'two.webp' => ['Fern'], 'three.webp' => ['Fern'], 'four.webp' => ['Ferns'], 'five.webp' => []], $used);
+        $used = array_map(
+            fn (array $uses): array => array_column($uses, 'title'),
+            array_column((array) $this->getJson('/manage/api/media')->assertOk()->json('media'), 'used', 'name'),
+        );
+        $this->assertEquals(
+            [
+                'one.webp' => ['Fern'],
+                'two.webp' => ['Fern'],
+                'three.webp' => ['Fern'],
+                'four.webp' => ['Ferns'],
+                'five.webp' => [],
+            ],
+            $used,
+        );
         $id = fn (string $name): int => Media::query()->where('name', $name)->firstOrFail()->id;
         foreach (['one.webp', 'two.webp', 'three.webp', 'four.webp'] as $name) {
             $this->deleteJson("/manage/api/media/{$id($name)}")->assertUnprocessable();
@@ -122,9 +159,15 @@ final class FilesTest extends TestCase
     public function test_rich_text_keeps_its_form_and_loses_what_does_harm(): void
     {
         $hostile = '<h2 onclick="x()">Head</h2><script>alert(1)</script><a href="javascript:alert(1)">a</a><a href="/shop">b</a><img src="x" onerror="alert(1)"><img src="javascript:1"><iframe src="//evil"></iframe><ul><li style="background:url(javascript:1)">one</li></ul><svg><script>1</script></svg><math><mi xlink:href="data:x">1</mi></math><p>“quoted” <em>and</em> so</p>';
-        $made = $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'X', 'text' => $hostile, 'story' => $hostile]])->assertCreated();
+        $made = $this->postJson(
+            '/manage/api/items',
+            ['type' => 'plant', 'values' => ['title' => 'X', 'text' => $hostile, 'story' => $hostile]],
+        )->assertCreated();
         foreach ([$made->json('values.text'), $made->json('values.story')] as $kept) {
-            $this->assertDoesNotMatchRegularExpression('/script|onclick|onerror|javascript|iframe|style=|svg|math|data:/i', $kept);
+            $this->assertDoesNotMatchRegularExpression(
+                '/script|onclick|onerror|javascript|iframe|style=|svg|math|data:/i',
+                $kept,
+            );
             foreach (['<h2>Head</h2>', '<a href="/shop">b</a>', '<li>one</li>', '<em>and</em>'] as $stays) {
                 $this->assertStringContainsString($stays, $kept);
             }

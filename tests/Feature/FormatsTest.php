@@ -13,7 +13,9 @@ use Wellspring\Core\Content\TaxonomyFile;
 use Wellspring\Core\Content\TypeFile;
 use Wellspring\Core\Module\ModuleReader;
 
-/** The JSON Schemas of docs/formats say what the readers take; every example there is run. Checked by opis/json-schema. */
+/**
+ * The JSON Schemas of docs/formats say what the readers take; every example there is run. Checked by opis/json-schema.
+ */
 final class FormatsTest extends TestCase
 {
     public function test_every_example_fits_its_schema_and_is_taken(): void
@@ -32,34 +34,74 @@ final class FormatsTest extends TestCase
         }
         foreach (glob(base_path('docs/formats/examples/*.module.json')) ?: [] as $file) {
             $this->assertFits($file, (string) file_get_contents($file), 'module');
-            $this->assertSame(0, Artisan::call('wellspring:modules:apply', ['file' => $file, '--publish' => true]), Artisan::output());
-            $this->assertSame(0, Artisan::call('wellspring:run', ['key' => basename($file, '.module.json')]), Artisan::output());
+            $this->assertSame(
+                0,
+                Artisan::call('wellspring:modules:apply', ['file' => $file, '--publish' => true]),
+                Artisan::output(),
+            );
+            $this->assertSame(
+                0,
+                Artisan::call('wellspring:run', ['key' => basename($file, '.module.json')]),
+                Artisan::output(),
+            );
         }
         foreach (['csv', 'json'] as $ending) {
             Item::query()->where('type_key', 'plot')->delete();
-            $this->assertSame(0, Artisan::call('wellspring:items:import', ['file' => base_path("docs/formats/examples/plots.{$ending}"), '--type' => 'plot']), Artisan::output());
-            $this->assertSame(['Orchard strip', 'Plot by the well'], Item::query()->where('type_key', 'plot')->orderBy('title')->pluck('title')->all());
+            $this->assertSame(
+                0,
+                Artisan::call(
+                    'wellspring:items:import',
+                    ['file' => base_path("docs/formats/examples/plots.{$ending}"), '--type' => 'plot'],
+                ),
+                Artisan::output(),
+            );
+            $this->assertSame(
+                ['Orchard strip', 'Plot by the well'],
+                Item::query()->where('type_key', 'plot')->orderBy('title')->pluck('title')->all(),
+            );
         }
     }
 
     public function test_what_is_written_fits_the_schemas(): void
     {
-        $this->assertFits('a type with every kind', json_encode(TypeFile::write(Garden::plant()), JSON_THROW_ON_ERROR), 'type');
+        $this->assertFits(
+            'a type with every kind',
+            json_encode(TypeFile::write(Garden::plant()), JSON_THROW_ON_ERROR),
+            'type',
+        );
         $reader = new ModuleReader(Garden::catalogue());
         for ($seed = 1; $seed <= 60; $seed++) {
             $rules = (new RandomModules($seed))->rules(20);
             $this->assertFits("drawn definition {$seed}", json_encode($rules, JSON_THROW_ON_ERROR), 'module');
-            $this->assertFits("drawn definition {$seed}, written", json_encode($reader->read($rules)->toArray(), JSON_THROW_ON_ERROR), 'module');
+            $this->assertFits(
+                "drawn definition {$seed}, written",
+                json_encode($reader->read($rules)->toArray(), JSON_THROW_ON_ERROR),
+                'module',
+            );
         }
-        $this->assertFalse($this->fits('{"format": 1, "key": "x", "name": "X", "source": {"items": ["plant"]}, "colour": "red"}', 'module'));
-        $this->assertFalse($this->fits('{"format": 1, "key": "x", "name": "X", "source": {"items": ["plant"]}, "where": {"all": [{"field": "price", "test": "gt", "value": "4"}]}}', 'module'));
+        $this->assertFalse(
+            $this->fits(
+                '{"format": 1, "key": "x", "name": "X", "source": {"items": ["plant"]}, "colour": "red"}',
+                'module',
+            ),
+        );
+        $this->assertFalse(
+            $this->fits(
+                '{"format": 1, "key": "x", "name": "X", "source": {"items": ["plant"]}, "where": {"all": [{"field": "price", "test": "gt", "value": "4"}]}}',
+                'module',
+            ),
+        );
     }
 
     private function seedDemoTypes(): void
     {
         $this->plantType();
         foreach (['product', 'post'] as $type) {
-            $this->assertSame(0, Artisan::call('wellspring:types:apply', ['file' => database_path("demo/types/{$type}.json")]), Artisan::output());
+            $this->assertSame(
+                0,
+                Artisan::call('wellspring:types:apply', ['file' => database_path("demo/types/{$type}.json")]),
+                Artisan::output(),
+            );
         }
     }
 
@@ -72,6 +114,9 @@ final class FormatsTest extends TestCase
     {
         $validator = new Validator;
 
-        return $validator->validate(json_decode($json), (string) file_get_contents(base_path("docs/formats/{$schema}.schema.json")))->isValid();
+        return $validator->validate(
+            json_decode($json),
+            (string) file_get_contents(base_path("docs/formats/{$schema}.schema.json")),
+        )->isValid();
     }
 }

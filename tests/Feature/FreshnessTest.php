@@ -29,7 +29,15 @@ final class FreshnessTest extends TestCase
     /** @param  array<string, mixed>  $rules */
     private function module(array $rules = []): Module
     {
-        return app(ModuleStore::class)->read($rules + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']], 'order' => [['by' => 'slug']]]);
+        return app(ModuleStore::class)->read(
+            $rules + [
+                'format' => 1,
+                'key' => 'plants',
+                'name' => 'Plants',
+                'source' => ['items' => ['plant']],
+                'order' => [['by' => 'slug']],
+            ],
+        );
     }
 
     public function test_a_second_look_asks_only_whether_anything_changed(): void
@@ -62,14 +70,28 @@ final class FreshnessTest extends TestCase
         }, array_column(DB::getQueryLog(), 'query'));
     }
 
-    /** How many items a term has is counted once, not for every visitor; the cards themselves are as they were, or as they are now. */
+    /**
+     * How many items a term has is counted once, not for every visitor; the cards themselves are as they were, or as
+     * they are now.
+     */
     public function test_a_second_look_at_terms_and_months_counts_nothing_anew(): void
     {
         $this->plantType();
         $this->plant(['title' => 'Fern', 'slug' => 'fern', 'publish_at' => '2026-01-01', 'groups' => ['ferns']]);
         foreach ([['terms' => 'groups', 'used' => true], ['months' => ['plant'], 'by' => 'publish_at']] as $source) {
-            $module = app(ModuleStore::class)->read(['format' => 1, 'key' => 'index', 'name' => 'Index', 'source' => $source, 'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'count']]]]]]);
-            $cards = fn (): array => app(PageMaker::class)->module($module, '/', app(Contexts::class)->now(), '1')->cards;
+            $module = app(ModuleStore::class)->read([
+                'format' => 1,
+                'key' => 'index',
+                'name' => 'Index',
+                'source' => $source,
+                'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'count']]]]],
+            ]);
+            $cards = fn (): array => app(PageMaker::class)->module(
+                $module,
+                '/',
+                app(Contexts::class)->now(),
+                '1',
+            )->cards;
             $first = $cards();
             $this->assertNotSame([], $first);
             $asked = $this->tablesAsked(fn () => $this->assertEquals($first, $cards()));
@@ -83,17 +105,42 @@ final class FreshnessTest extends TestCase
     {
         $this->plantType();
         foreach (['a', 'b', 'c'] as $slug) {
-            $this->plant(['title' => $slug, 'slug' => $slug, 'publish_at' => '2026-01-01', 'groups' => ['ferns'], 'price' => 3]);
+            $this->plant([
+                'title' => $slug,
+                'slug' => $slug,
+                'publish_at' => '2026-01-01',
+                'groups' => ['ferns'],
+                'price' => 3,
+            ]);
         }
-        $module = $this->module(['where' => ['all' => [['field' => 'groups', 'test' => 'anyOf', 'value' => ['perennials'], 'below' => true], ['field' => 'price', 'test' => 'lt', 'value' => 5]]]]);
+        $module = $this->module([
+            'where' => [
+                'all' => [
+                    ['field' => 'groups', 'test' => 'anyOf', 'value' => ['perennials'], 'below' => true],
+                    ['field' => 'price', 'test' => 'lt', 'value' => 5],
+                ],
+            ],
+        ]);
         $shrub = Term::query()->where('slug', 'shrubs')->value('id');
         foreach ([
-            'a row of SQL' => fn () => DB::update("update items set fields = jsonb_set(fields, '{price}', '9') where slug = 'a'"),
-            'terms taken away' => fn () => DB::delete("delete from item_term where item_id = (select id from items where slug = 'b')"),
-            'terms given' => fn () => DB::insert("insert into item_term select (select id from terms where slug = 'hostas'), id from items where slug = 'b'"),
+            'a row of SQL' => fn () => DB::update(
+                "update items set fields = jsonb_set(fields, '{price}', '9') where slug = 'a'",
+            ),
+            'terms taken away' => fn () => DB::delete(
+                "delete from item_term where item_id = (select id from items where slug = 'b')",
+            ),
+            'terms given' => fn () => DB::insert(
+                "insert into item_term select (select id from terms where slug = 'hostas'), id from items where slug = 'b'",
+            ),
             'a term moved' => fn () => Term::query()->where('slug', 'hostas')->update(['parent_id' => $shrub]),
             'an item unpublished' => fn () => Item::query()->where('slug', 'c')->update(['status' => 'draft']),
-            'an item added' => fn () => $this->plant(['title' => 'd', 'slug' => 'd', 'publish_at' => '2026-01-01', 'groups' => ['tree-ferns'], 'price' => 1]),
+            'an item added' => fn () => $this->plant([
+                'title' => 'd',
+                'slug' => 'd',
+                'publish_at' => '2026-01-01',
+                'groups' => ['tree-ferns'],
+                'price' => 1,
+            ]),
             'all deleted' => fn () => Item::query()->delete(),
         ] as $what => $write) {
             $this->assertSameNow($module, "before {$what}");
@@ -108,12 +155,29 @@ final class FreshnessTest extends TestCase
     public function test_items_appear_and_expire_at_their_instant(): void
     {
         $this->plantType();
-        $this->plant(['title' => 'Now', 'slug' => 'now', 'publish_at' => '2026-01-01T00:00:00Z', 'expire_at' => '2026-06-03T00:00:00Z']);
+        $this->plant([
+            'title' => 'Now',
+            'slug' => 'now',
+            'publish_at' => '2026-01-01T00:00:00Z',
+            'expire_at' => '2026-06-03T00:00:00Z',
+        ]);
         $this->plant(['title' => 'Soon', 'slug' => 'soon', 'publish_at' => '2026-06-02T00:00:00Z']);
         $module = $this->module();
-        $titles = fn (string $at): array => Item::query()->findMany(app(CachedListing::class)->show($module, app(Contexts::class)->at(new \DateTimeImmutable($at), new Viewer))->ids)->pluck('slug')->sort()->values()->all();
+        $titles = fn (string $at): array => Item::query()
+            ->findMany(
+                app(CachedListing::class)->show(
+                    $module,
+                    app(Contexts::class)->at(new \DateTimeImmutable($at), new Viewer),
+                )->ids,
+            )
+            ->pluck('slug')
+            ->sort()
+            ->values()
+            ->all();
         foreach ([
-            ['2026-06-01T23:59:59Z', ['now']], ['2026-06-02T00:00:00Z', ['now', 'soon']], ['2026-06-02T23:59:59Z', ['now', 'soon']],
+            ['2026-06-01T23:59:59Z', ['now']],
+            ['2026-06-02T00:00:00Z', ['now', 'soon']],
+            ['2026-06-02T23:59:59Z', ['now', 'soon']],
             ['2026-06-03T00:00:00Z', ['soon']], ['2026-06-01T00:00:00Z', ['now']], ['2025-01-01T00:00:00Z', []],
         ] as [$at, $expected]) {
             $this->assertSame($expected, $titles($at), $at);
@@ -121,34 +185,63 @@ final class FreshnessTest extends TestCase
         }
     }
 
-    /** One rule after the other whose result changes by the clock alone, looked at just before and just after it does. */
+    /**
+     * One rule after the other whose result changes by the clock alone, looked at just before and just after it does.
+     */
     public function test_what_the_clock_brings_and_takes_is_right_at_the_very_second(): void
     {
         $this->plantType();
-        $this->plant(['title' => 'A', 'slug' => 'a', 'publish_at' => '2026-01-01', 'watered' => '2026-03-29T12:00:00Z', 'sown' => '2026-03-29']);
+        $this->plant([
+            'title' => 'A',
+            'slug' => 'a',
+            'publish_at' => '2026-01-01',
+            'watered' => '2026-03-29T12:00:00Z',
+            'sown' => '2026-03-29',
+        ]);
         $this->plant(['title' => 'B', 'slug' => 'b', 'publish_at' => '2026-01-01']);
         foreach ([
-            // Field, test, value; when it begins to hold, and the first second at which it holds no longer, by London's clock.
-            ['watered', 'past', null, '2026-03-29T12:00:01Z', null], ['watered', 'toCome', null, null, '2026-03-29T12:00:01Z'],
-            ['watered', 'inNext', ['amount' => 90, 'unit' => 'minutes'], '2026-03-29T10:30:00Z', '2026-03-29T12:00:01Z'],
+            // Field, test, value; when it begins to hold, and the first second at which it holds no longer, by London's
+            // clock.
+            ['watered', 'past', null, '2026-03-29T12:00:01Z', null],
+            ['watered', 'toCome', null, null, '2026-03-29T12:00:01Z'],
+            [
+                'watered',
+                'inNext',
+                ['amount' => 90, 'unit' => 'minutes'],
+                '2026-03-29T10:30:00Z',
+                '2026-03-29T12:00:01Z',
+            ],
             ['watered', 'inLast', ['amount' => 2, 'unit' => 'hours'], '2026-03-29T12:00:00Z', '2026-03-29T14:00:01Z'],
             // A day ahead of 13:00 in summer time is 13:00 in winter time, an hour more than 24 before.
             ['watered', 'inNext', ['amount' => 1, 'unit' => 'days'], '2026-03-28T13:00:00Z', '2026-03-29T12:00:01Z'],
-            ['watered', 'current', 'day', '2026-03-29T00:00:00Z', '2026-03-29T23:00:00Z'], ['watered', 'current', 'week', '2026-03-23T00:00:00Z', '2026-03-29T23:00:00Z'],
+            ['watered', 'current', 'day', '2026-03-29T00:00:00Z', '2026-03-29T23:00:00Z'],
+            ['watered', 'current', 'week', '2026-03-23T00:00:00Z', '2026-03-29T23:00:00Z'],
             ['watered', 'previous', 'month', '2026-03-31T23:00:00Z', '2026-04-30T23:00:00Z'],
-            ['sown', 'past', null, '2026-03-29T23:00:00Z', null], ['sown', 'toCome', null, null, '2026-03-29T23:00:00Z'],
+            ['sown', 'past', null, '2026-03-29T23:00:00Z', null],
+            ['sown', 'toCome', null, null, '2026-03-29T23:00:00Z'],
             ['sown', 'inNext', ['amount' => 1, 'unit' => 'days'], '2026-03-28T00:00:00Z', '2026-03-29T23:00:00Z'],
             ['sown', 'following', 'year', '2025-01-01T00:00:00Z', '2026-01-01T00:00:00Z'],
         ] as [$field, $test, $value, $from, $until]) {
-            $module = $this->module(['where' => ['all' => [['field' => $field, 'test' => $test] + ($value === null ? [] : ['value' => $value])]]]);
-            $shows = fn (\DateTimeImmutable $at): int => app(CachedListing::class)->show($module, app(Contexts::class)->at($at, new Viewer))->total;
+            $module = $this->module([
+                'where' => [
+                    'all' => [['field' => $field, 'test' => $test] + ($value === null ? [] : ['value' => $value])],
+                ],
+            ]);
+            $shows = fn (\DateTimeImmutable $at): int => app(CachedListing::class)->show(
+                $module,
+                app(Contexts::class)->at($at, new Viewer),
+            )->total;
             foreach ([[$from, 0, 1], [$until, 1, 0]] as [$moment, $before, $after]) {
                 // Only what may be seen then can come or go.
                 if ($moment !== null && $moment > '2026-01-02') {
                     $at = new \DateTimeImmutable($moment);
                     $said = "{$field} {$test} ".json_encode($value)." at {$moment}";
                     $this->assertSame([$before, $after], [$shows($at->modify('-1 second')), $shows($at)], $said);
-                    $this->assertSame([$before, $after], [$shows($at->modify('-1 second')), $shows($at)], "{$said}, remembered");
+                    $this->assertSame(
+                        [$before, $after],
+                        [$shows($at->modify('-1 second')), $shows($at)],
+                        "{$said}, remembered",
+                    );
                 }
             }
         }
@@ -159,18 +252,25 @@ final class FreshnessTest extends TestCase
         $this->plantType();
         $draw = new RandomModules(77);
         for ($n = 1; $n <= 25; $n++) {
-            $this->plant(array_diff_key($draw->plant($n), ['picture' => 0, 'friends' => 0, 'keeper' => 0, 'author' => 0]));
+            $this->plant(
+                array_diff_key($draw->plant($n), ['picture' => 0, 'friends' => 0, 'keeper' => 0, 'author' => 0]),
+            );
         }
         $seeds = random_int(1, 1_000_000);
         for ($seed = $seeds; $seed < $seeds + 60; $seed++) {
             $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(25, plants: true));
-            // From one moment to the next, days, weeks and hours apart, nothing is written and time alone changes what shows.
+            // From one moment to the next, days, weeks and hours apart, nothing is written and time alone changes what
+            // shows.
             for ($at = new \DateTimeImmutable('2026-03-27T22:30:00Z'), $step = 0; $step < 14; $at = $at->modify(['+1 second', '+29 minutes', '+3 hours', '+1 day', '+8 days'][$step % 5]), $step++) {
                 $context = app(Contexts::class)->at($at, new Viewer(Audience::cases()[$seed % 3]));
                 $run = app(Listing::class)->show($module, $context);
                 foreach ([1, 2] as $time) {
                     $kept = app(CachedListing::class)->show($module, $context);
-                    $this->assertEquals($run, $kept, "seed {$seed}, step {$step}, time {$time}: ".json_encode($module->toArray()));
+                    $this->assertEquals(
+                        $run,
+                        $kept,
+                        "seed {$seed}, step {$step}, time {$time}: ".json_encode($module->toArray()),
+                    );
                 }
             }
         }
@@ -180,17 +280,26 @@ final class FreshnessTest extends TestCase
     {
         $this->plantType();
         $this->plant(['title' => 'Fern', 'slug' => 'fern']);
-        $marks = fn (): array => app(ContentMarks::class)->of(['type:plant', 'catalogue', 'people', 'modules', 'pages', 'media', 'nothing'], true) ?? [];
+        $marks = fn (): array => app(ContentMarks::class)->of(
+            ['type:plant', 'catalogue', 'people', 'modules', 'pages', 'media', 'nothing'],
+            true,
+        ) ?? [];
         $before = $marks();
         $this->assertSame($before, $marks());
         $person = $this->manager();
         foreach ([
             'an item' => [fn () => Item::query()->update(['title' => 'Bracken']), ['type:plant']],
-            'a term' => [fn () => Term::query()->where('slug', 'hostas')->update(['name' => 'Plantain lilies']), ['catalogue', 'taxonomy:groups']],
+            'a term' => [
+                fn () => Term::query()->where('slug', 'hostas')->update(['name' => 'Plantain lilies']),
+                ['catalogue', 'taxonomy:groups'],
+            ],
             'a person' => [fn () => $person->update(['name' => 'Mari']), ['people']],
             'what nobody sees of a person' => [fn () => $person->update(['signed_in_at' => now()]), []],
             'a page' => [fn () => Page::query()->create(['address' => '/new', 'title' => 'New']), ['pages']],
-            'a group' => [fn () => Group::query()->create(['key' => 'friends', 'name' => 'Friends']), ['catalogue', 'people']],
+            'a group' => [
+                fn () => Group::query()->create(['key' => 'friends', 'name' => 'Friends']),
+                ['catalogue', 'people'],
+            ],
             'folding' => [fn () => app(ContentMarks::class)->fold(), []],
             'folding again' => [fn () => app(ContentMarks::class)->fold(), []],
             'an item, after folding' => [fn () => Item::query()->update(['title' => 'Fern']), ['type:plant']],
@@ -218,7 +327,10 @@ final class FreshnessTest extends TestCase
         $this->assertSame(1, app(CachedListing::class)->show($module, app(Contexts::class)->now())->total);
     }
 
-    /** Two connections write to one type at once: neither waits, and a number that is committed late changes the mark all the same. */
+    /**
+     * Two connections write to one type at once: neither waits, and a number that is committed late changes the mark
+     * all the same.
+     */
     public function test_marks_are_never_waited_for(): void
     {
         $this->plantType();
@@ -247,13 +359,32 @@ final class FreshnessTest extends TestCase
         $this->plantType();
         $ada = User::query()->create(['name' => 'Ada', 'email' => 'ada@example.org']);
         $this->plant(['title' => 'Oak', 'slug' => 'oak', 'publish_at' => '2026-01-01']);
-        $this->plant(['title' => 'Fern', 'slug' => 'fern', 'publish_at' => '2026-01-01', 'author' => 'ada@example.org', 'friends' => ['oak']]);
-        $only = fn (string $field): Module => $this->module(['card' => ['lines' => [['parts' => [['part' => 'field', 'field' => $field]]]]]]);
-        $total = fn (string $field, string $at = '2026-06-01T00:00:00Z'): int => app(CachedListing::class)->show($only($field), app(Contexts::class)->at(new \DateTimeImmutable($at), new Viewer))->total;
+        $this->plant([
+            'title' => 'Fern',
+            'slug' => 'fern',
+            'publish_at' => '2026-01-01',
+            'author' => 'ada@example.org',
+            'friends' => ['oak'],
+        ]);
+        $only = fn (string $field): Module => $this->module([
+            'card' => ['lines' => [['parts' => [['part' => 'field', 'field' => $field]]]]],
+        ]);
+        $total = fn (string $field, string $at = '2026-06-01T00:00:00Z'): int => app(CachedListing::class)->show(
+            $only($field),
+            app(Contexts::class)->at(new \DateTimeImmutable($at), new Viewer),
+        )->total;
         $this->assertSame([1, 1], [$total('author'), $total('friends')]);
         $ada->update(['active' => false]);
         Item::query()->where('slug', 'oak')->update(['expire_at' => '2026-07-01T00:00:00Z']);
-        $this->assertSame([0, 1, 1, 0], [$total('author'), $total('friends'), $total('friends', '2026-06-30T23:59:59Z'), $total('friends', '2026-07-01T00:00:00Z')]);
+        $this->assertSame(
+            [0, 1, 1, 0],
+            [
+                $total('author'),
+                $total('friends'),
+                $total('friends', '2026-06-30T23:59:59Z'),
+                $total('friends', '2026-07-01T00:00:00Z'),
+            ],
+        );
         Item::query()->where('slug', 'oak')->update(['audience' => 'members', 'expire_at' => null]);
         $this->assertSame([0, 0], [$total('friends'), $total('friends', '2026-06-30T23:59:59Z')]);
     }

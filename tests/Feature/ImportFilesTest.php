@@ -27,12 +27,21 @@ final class ImportFilesTest extends TestCase
     public static function rfc4180(): array
     {
         return [
-            '1: records end with CRLF' => ["aaa,bbb,ccc\r\nzzz,yyy,xxx\r\n", [['aaa', 'bbb', 'ccc'], ['zzz', 'yyy', 'xxx']]],
+            '1: records end with CRLF' => [
+                "aaa,bbb,ccc\r\nzzz,yyy,xxx\r\n",
+                [['aaa', 'bbb', 'ccc'], ['zzz', 'yyy', 'xxx']],
+            ],
             '2: the last may lack it' => ["aaa,bbb,ccc\r\nzzz,yyy,xxx", [['aaa', 'bbb', 'ccc'], ['zzz', 'yyy', 'xxx']]],
-            '3: a header' => ["field_name,field_name,field_name\r\naaa,bbb,ccc\r\n", [['field_name', 'field_name', 'field_name'], ['aaa', 'bbb', 'ccc']]],
+            '3: a header' => [
+                "field_name,field_name,field_name\r\naaa,bbb,ccc\r\n",
+                [['field_name', 'field_name', 'field_name'], ['aaa', 'bbb', 'ccc']],
+            ],
             '4: spaces belong to a field' => ["aaa, bbb ,ccc\r\n", [['aaa', ' bbb ', 'ccc']]],
             '5: quotes' => ["\"aaa\",\"bbb\",\"ccc\"\r\nzzz,yyy,xxx", [['aaa', 'bbb', 'ccc'], ['zzz', 'yyy', 'xxx']]],
-            '6: breaks inside quotes' => ["\"aaa\",\"b\r\nbb\",\"ccc\"\r\nzzz,yyy,xxx", [['aaa', "b\r\nbb", 'ccc'], ['zzz', 'yyy', 'xxx']]],
+            '6: breaks inside quotes' => [
+                "\"aaa\",\"b\r\nbb\",\"ccc\"\r\nzzz,yyy,xxx",
+                [['aaa', "b\r\nbb", 'ccc'], ['zzz', 'yyy', 'xxx']],
+            ],
             '7: a quote inside quotes' => ['"aaa","b""bb","ccc"', [['aaa', 'b"bb', 'ccc']]],
         ];
     }
@@ -51,13 +60,36 @@ final class ImportFilesTest extends TestCase
             $rows[] = array_map(function () use ($random): string {
                 $cell = 'x';
                 for ($i = $random->getInt(0, 6); $i > 0; $i--) {
-                    $cell .= ['"', '""', ',', "\n", "\r\n", ' ', ';', '\\', '\\"', '🌿', 'שלום', '=1+1', '007'][$random->getInt(0, 12)];
+                    $cell .= [
+                        '"',
+                        '""',
+                        ',',
+                        "\n",
+                        "\r\n",
+                        ' ',
+                        ';',
+                        '\\',
+                        '\\"',
+                        '🌿',
+                        'שלום',
+                        '=1+1',
+                        '007',
+                    ][$random->getInt(0, 12)];
                 }
 
                 return $cell;
             }, range(1, 4));
         }
-        $text = implode("\r\n", array_map(fn (array $row): string => implode(',', array_map(fn (string $cell): string => '"'.str_replace('"', '""', $cell).'"', $row)), $rows));
+        $text = implode(
+            "\r\n",
+            array_map(
+                fn (array $row): string => implode(
+                    ',',
+                    array_map(fn (string $cell): string => '"'.str_replace('"', '""', $cell).'"', $row),
+                ),
+                $rows,
+            ),
+        );
         $this->assertSame($rows, array_values(iterator_to_array(Csv::rows($this->file('csv', $text)))));
     }
 
@@ -78,12 +110,22 @@ final class ImportFilesTest extends TestCase
         $products = $read('products.csv');
         $posts = $read('posts.csv');
         $this->assertSame([60, 50], [count($products), count($posts)]);
-        $without = fn (array $rows, string $column): int => count(array_filter($rows, fn (array $row): bool => $row[$column] === ''));
+        $without = fn (array $rows, string $column): int => count(
+            array_filter($rows, fn (array $row): bool => $row[$column] === ''),
+        );
         $this->assertGreaterThan(0, $without($products, 'form'), 'no picture here');
         $this->assertGreaterThan(0, $without($products, 'price'), 'no price there');
         $this->assertSame(1, $without($products, 'groups'), 'a product in no group');
-        $this->assertSame(3, max([0, ...array_map(fn (array $row): int => count(explode('|', $row['groups'])), $products)]), 'a product in three');
-        $this->assertNotSame([], array_filter($posts, fn (array $row): bool => (int) $row['days'] < 0), 'a post that is scheduled');
+        $this->assertSame(
+            3,
+            max([0, ...array_map(fn (array $row): int => count(explode('|', $row['groups'])), $products)]),
+            'a product in three',
+        );
+        $this->assertNotSame(
+            [],
+            array_filter($posts, fn (array $row): bool => (int) $row['days'] < 0),
+            'a post that is scheduled',
+        );
         $this->assertSame([], array_diff(array_unique(array_column($products, 'form')), [...PlantDrawing::FORMS, '']));
     }
 

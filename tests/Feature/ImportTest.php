@@ -31,7 +31,13 @@ final class ImportTest extends TestCase
     /** @return array<string, mixed> */
     private function upload(string $name, string $content): array
     {
-        return $this->post('/manage/api/imports', ['type' => 'plant', 'file' => UploadedFile::fake()->createWithContent($name, $content)], ['Accept' => 'application/json'])->assertCreated()->json();
+        return $this->post(
+            '/manage/api/imports',
+            ['type' => 'plant', 'file' => UploadedFile::fake()->createWithContent($name, $content)],
+            ['Accept' => 'application/json'],
+        )
+            ->assertCreated()
+            ->json();
     }
 
     /**
@@ -41,35 +47,74 @@ final class ImportTest extends TestCase
      */
     private function go(array $import, bool $write, array $options = []): array
     {
-        return $this->postJson("/manage/api/imports/{$import['id']}/run", ['write' => $write, 'options' => $options + $import['options']])->assertOk()->json();
+        return $this->postJson(
+            "/manage/api/imports/{$import['id']}/run",
+            ['write' => $write, 'options' => $options + $import['options']],
+        )
+            ->assertOk()
+            ->json();
     }
 
     public function test_columns_are_guessed_remembered_and_every_problem_told_before_anything_is_written(): void
     {
         $table = "Name;Price in shop;Category;Grows to;Light\nFougère;4.20;Perennials > Ferns;90;shade\nRose;dear;Shrubs;120;moon\nMoss;;Perennials > Mosses;;\nFougère;1;;;\n";
         $import = $this->upload('plants.csv', $table);
-        $this->assertEquals(['Name' => 'title', 'Price in shop' => null, 'Category' => 'groups', 'Grows to' => null, 'Light' => 'light'], $import['options']['columns']);
+        $this->assertEquals(
+            [
+                'Name' => 'title',
+                'Price in shop' => null,
+                'Category' => 'groups',
+                'Grows to' => null,
+                'Light' => 'light',
+            ],
+            $import['options']['columns'],
+        );
         $this->assertSame('4.20', $import['samples']['Price in shop']);
         $columns = ['Price in shop' => 'price', 'Grows to' => 'height'] + $import['options']['columns'];
         $checked = $this->go($import, false, ['columns' => $columns]);
         $this->assertSame('checked', $checked['state']);
         $this->assertSame([2, 2], [$checked['result']['created'], $checked['result']['bad']]);
-        $this->assertSame(['line 3, column Price in shop', 'line 3, column Light', 'line 4, column Category'], array_column($checked['result']['problems'], 'path'));
-        $this->assertSame(['Fougère', '4.2', 'Perennials > Ferns', '90', 'Shade'], array_map(fn (string $key): string => $checked['result']['preview'][0]['cells'][$key], ['title', 'price', 'groups', 'height', 'light']));
+        $this->assertSame(
+            ['line 3, column Price in shop', 'line 3, column Light', 'line 4, column Category'],
+            array_column($checked['result']['problems'], 'path'),
+        );
+        $this->assertSame(
+            ['Fougère', '4.2', 'Perennials > Ferns', '90', 'Shade'],
+            array_map(
+                fn (string $key): string => $checked['result']['preview'][0]['cells'][$key],
+                ['title', 'price', 'groups', 'height', 'light'],
+            ),
+        );
         $this->assertSame(['created', 'bad', 'bad', 'created'], array_column($checked['result']['preview'], 'becomes'));
         $this->assertSame(0, Item::query()->count(), 'nothing is written by looking');
-        $this->assertSame('checked', $this->go($import, true, ['columns' => $columns])['state'], 'nor while a row is wrong');
+        $this->assertSame(
+            'checked',
+            $this->go($import, true, ['columns' => $columns])['state'],
+            'nor while a row is wrong',
+        );
         $this->assertSame(0, Item::query()->count());
 
         $done = $this->go($import, true, ['columns' => $columns, 'skipBad' => true, 'makeTerms' => true]);
         $this->assertSame(['done', 3, 1], [$done['state'], $done['result']['created'], $done['result']['bad']]);
         $this->assertSame(['Perennials > Mosses'], $done['result']['newTerms']);
-        $this->assertSame('perennials', Term::query()->findOrFail(Term::query()->where('slug', 'mosses')->firstOrFail()->parent_id)->slug);
-        $this->assertSame(['mosses'], Item::query()->where('title', 'Moss')->firstOrFail()->terms->pluck('slug')->all());
+        $this->assertSame(
+            'perennials',
+            Term::query()->findOrFail(Term::query()->where('slug', 'mosses')->firstOrFail()->parent_id)->slug,
+        );
+        $this->assertSame(
+            ['mosses'],
+            Item::query()->where('title', 'Moss')->firstOrFail()->terms->pluck('slug')->all(),
+        );
         $again = $this->upload('more.csv', "Price in shop,Name\n3,New\n");
-        $this->assertEquals(['Price in shop' => 'price', 'Name' => 'title'], $again['options']['columns'], 'the match is remembered');
+        $this->assertEquals(
+            ['Price in shop' => 'price', 'Name' => 'title'],
+            $again['options']['columns'],
+            'the match is remembered',
+        );
 
-        $this->postJson("/manage/api/changes/{$done['change']}/undo")->assertOk()->assertJson(['undone' => 3, 'left' => []]);
+        $this->postJson("/manage/api/changes/{$done['change']}/undo")
+            ->assertOk()
+            ->assertJson(['undone' => 3, 'left' => []]);
         $this->assertSame(0, Item::query()->count());
     }
 
@@ -80,17 +125,48 @@ final class ImportTest extends TestCase
         }
         $import = $this->upload('prices.csv', "nickname,title,price\nSKU-1,A,2\nSKU-2,B,1\nSKU-9,New,3\n");
         $both = ['mode' => 'both', 'key' => 'nickname'];
-        $this->assertSame([1, 1, 1, 0], array_values(array_intersect_key($this->go($import, false, $both)['result'], ['created' => 0, 'changed' => 0, 'unchanged' => 0, 'bad' => 0])));
-        $this->assertStringContainsString('no Plant is known by this', $this->go($import, false, ['mode' => 'update', 'key' => 'nickname'])['result']['problems'][0]['message']);
-        $this->assertStringContainsString('“A” has it already', $this->go($import, false, ['mode' => 'create', 'key' => 'nickname'])['result']['problems'][0]['message']);
+        $this->assertSame(
+            [1, 1, 1, 0],
+            array_values(
+                array_intersect_key(
+                    $this->go($import, false, $both)['result'],
+                    ['created' => 0, 'changed' => 0, 'unchanged' => 0, 'bad' => 0],
+                ),
+            ),
+        );
+        $this->assertStringContainsString(
+            'no Plant is known by this',
+            $this->go($import, false, ['mode' => 'update', 'key' => 'nickname'])['result']['problems'][0]['message'],
+        );
+        $this->assertStringContainsString(
+            '“A” has it already',
+            $this->go($import, false, ['mode' => 'create', 'key' => 'nickname'])['result']['problems'][0]['message'],
+        );
         $change = $this->go($import, true, $both)['change'];
-        $this->assertEquals([2, 1, 1, 3], Item::query()->orderBy('id')->get()->map(fn (Item $item): mixed => $item->fields['price'])->all());
+        $this->assertEquals(
+            [2, 1, 1, 3],
+            Item::query()->orderBy('id')->get()->map(fn (Item $item): mixed => $item->fields['price'])->all(),
+        );
         $this->postJson("/manage/api/changes/{$change}/undo")->assertOk()->assertJson(['undone' => 2]);
-        $this->assertEquals([1, 1, 1], Item::query()->orderBy('id')->get()->map(fn (Item $item): mixed => $item->fields['price'])->all());
+        $this->assertEquals(
+            [1, 1, 1],
+            Item::query()->orderBy('id')->get()->map(fn (Item $item): mixed => $item->fields['price'])->all(),
+        );
 
-        $zeros = $this->upload('zeros.jsonl', "{\"slug\": \"a\", \"nickname\": \"007\"}\n{\"slug\": \"b\", \"nickname\": \"=1+1\"}\n");
+        $zeros = $this->upload(
+            'zeros.jsonl',
+            "{\"slug\": \"a\", \"nickname\": \"007\"}\n{\"slug\": \"b\", \"nickname\": \"=1+1\"}\n",
+        );
         $this->go($zeros, true, ['mode' => 'update']);
-        $this->assertSame(['007', '=1+1'], Item::query()->orderBy('id')->limit(2)->get()->map(fn (Item $item): mixed => $item->fields['nickname'])->all());
+        $this->assertSame(
+            ['007', '=1+1'],
+            Item::query()
+                ->orderBy('id')
+                ->limit(2)
+                ->get()
+                ->map(fn (Item $item): mixed => $item->fields['nickname'])
+                ->all(),
+        );
         $seven = $this->upload('seven.csv', "slug,nickname\na,7\n");
         $this->assertSame(1, $this->go($seven, true, ['mode' => 'update'])['result']['changed'], '7 is not 007');
     }
@@ -112,36 +188,72 @@ final class ImportTest extends TestCase
 
             return $path;
         };
-        $import = $this->upload('plants.csv', "title,picture,shots\nFern,ferns/lady.png,lady.png | rose.png\nRose,rose.png,\nMoss,moss.png,\nBad,bad.png,\n");
-        $send = fn (string $path) => $this->post("/manage/api/imports/{$import['id']}/pictures", ['pictures' => new UploadedFile($path, 'p.zip', null, null, true)], ['Accept' => 'application/json']);
+        $import = $this->upload(
+            'plants.csv',
+            "title,picture,shots\nFern,ferns/lady.png,lady.png | rose.png\nRose,rose.png,\nMoss,moss.png,\nBad,bad.png,\n",
+        );
+        $send = fn (string $path) => $this->post(
+            "/manage/api/imports/{$import['id']}/pictures",
+            ['pictures' => new UploadedFile($path, 'p.zip', null, null, true)],
+            ['Accept' => 'application/json'],
+        );
         foreach (['../../public/shell.php', '/etc/passwd', 'a/../../b.png', 'C:\\x.png'] as $name) {
             $send($zip([$name => $png]))->assertUnprocessable()->assertJsonPath('problems.0.code', 'outside');
         }
         $send($this->file('zip', 'no zip'))->assertUnprocessable();
-        $send($zip(['ferns/lady.png' => $png, 'rose.png' => $png, 'bad.png' => '<?php echo 1;']))->assertOk()->assertJson(['pictures' => true]);
+        $send($zip(['ferns/lady.png' => $png, 'rose.png' => $png, 'bad.png' => '<?php echo 1;']))
+            ->assertOk()
+            ->assertJson(['pictures' => true]);
         $checked = $this->go($import, false)['result'];
-        $this->assertSame(['line 4, column picture', 'line 5, column picture'], array_column($checked['problems'], 'path'), 'one that is nowhere, one that is none');
+        $this->assertSame(
+            ['line 4, column picture', 'line 5, column picture'],
+            array_column($checked['problems'], 'path'),
+            'one that is nowhere, one that is none',
+        );
         $this->assertSame(0, Media::query()->count(), 'checking takes nothing in');
         $this->assertSame(2, $this->go($import, true, ['skipBad' => true])['result']['created']);
-        $this->assertSame(['lady.webp', 'rose.webp'], Media::query()->orderBy('name')->pluck('name')->all(), 'each once');
-        $this->assertEquals(['picture' => 'lady.webp', 'shots' => ['lady.webp', 'rose.webp']], Item::query()->where('title', 'Fern')->firstOrFail()->fields);
+        $this->assertSame(
+            ['lady.webp', 'rose.webp'],
+            Media::query()->orderBy('name')->pluck('name')->all(),
+            'each once',
+        );
+        $this->assertEquals(
+            ['picture' => 'lady.webp', 'shots' => ['lady.webp', 'rose.webp']],
+            Item::query()->where('title', 'Fern')->firstOrFail()->fields,
+        );
         $this->expectException(Refused::class);
         new PictureZip($this->file('zip', ''));
     }
 
     public function test_items_may_link_to_others_further_down_in_the_file(): void
     {
-        $import = $this->upload('plants.json', '[{"slug": "a", "title": "A", "friends": ["b", "c"]}, {"slug": "b", "title": "B"}, {"slug": "c", "title": "C", "friends": ["nobody"]}]');
-        $this->assertSame(['item 3, column friends'], array_column($this->go($import, false)['result']['problems'], 'path'));
+        $import = $this->upload(
+            'plants.json',
+            '[{"slug": "a", "title": "A", "friends": ["b", "c"]}, {"slug": "b", "title": "B"}, {"slug": "c", "title": "C", "friends": ["nobody"]}]',
+        );
+        $this->assertSame(
+            ['item 3, column friends'],
+            array_column($this->go($import, false)['result']['problems'], 'path'),
+        );
         $done = $this->go($import, true, ['skipBad' => true]);
         $this->assertSame(['done', 2], [$done['state'], $done['result']['created']]);
-        $this->assertSame(['b'], Item::query()->where('slug', 'a')->firstOrFail()->links->map(fn ($link): ?string => $link->target?->slug)->all());
+        $this->assertSame(
+            ['b'],
+            Item::query()
+                ->where('slug', 'a')
+                ->firstOrFail()->links->map(fn ($link): ?string => $link->target?->slug)
+                ->all(),
+        );
         $this->postJson("/manage/api/changes/{$done['change']}/undo")->assertOk()->assertJson(['undone' => 2]);
     }
 
     public function test_files_that_cannot_be_taken_are_told_so(): void
     {
-        $send = fn (string $name, string $content) => $this->post('/manage/api/imports', ['type' => 'plant', 'file' => UploadedFile::fake()->createWithContent($name, $content)], ['Accept' => 'application/json']);
+        $send = fn (string $name, string $content) => $this->post(
+            '/manage/api/imports',
+            ['type' => 'plant', 'file' => UploadedFile::fake()->createWithContent($name, $content)],
+            ['Accept' => 'application/json'],
+        );
         $send('x.xlsx', 'PK')->assertUnprocessable()->assertJsonPath('problems.0.code', 'unknownKind');
         $send('x.csv', '')->assertUnprocessable();
         $send('x.json', '{"a": ')->assertUnprocessable();
@@ -151,8 +263,14 @@ final class ImportTest extends TestCase
         $this->assertSame('failed', $failed['state']);
         $this->assertStringContainsString('a quote is opened', $failed['result']['problems'][0]['message']);
         $none = $this->upload('y.csv', "first,second\n1,2\n");
-        $this->assertStringContainsString('no column is matched with the title', $this->go($none, false)['result']['problems'][0]['message']);
-        $this->postJson("/manage/api/imports/{$none['id']}/run", ['write' => false, 'options' => ['mode' => 'destroy']])->assertUnprocessable();
+        $this->assertStringContainsString(
+            'no column is matched with the title',
+            $this->go($none, false)['result']['problems'][0]['message'],
+        );
+        $this->postJson(
+            "/manage/api/imports/{$none['id']}/run",
+            ['write' => false, 'options' => ['mode' => 'destroy']],
+        )->assertUnprocessable();
     }
 
     /**
@@ -163,23 +281,52 @@ final class ImportTest extends TestCase
     {
         $lite = new \PDO('sqlite::memory:');
         foreach ([
-            'seattle-weather.csv' => ['date', ['precipitation' => 'number', 'temp_max' => 'number', 'weather' => 'text']],
+            'seattle-weather.csv' => [
+                'date',
+                ['precipitation' => 'number', 'temp_max' => 'number', 'weather' => 'text'],
+            ],
             'airports.csv' => ['iata', ['name' => 'text', 'latitude' => 'number', 'state' => 'text']],
             'penguins.json' => ['Species', ['Island' => 'text', 'Body Mass (g)' => 'number', 'Sex' => 'text']],
         ] as $name => [$title, $columns]) {
             $path = base_path("node_modules/vega-datasets/data/{$name}");
-            $keys = array_combine(array_keys($columns), array_map(fn (string $column): string => trim((string) preg_replace('/[^a-z]+/', '_', strtolower($column)), '_'), array_keys($columns)));
+            $keys = array_combine(
+                array_keys($columns),
+                array_map(
+                    fn (string $column): string => trim(
+                        (string) preg_replace('/[^a-z]+/', '_', strtolower($column)),
+                        '_',
+                    ),
+                    array_keys($columns),
+                ),
+            );
             $type = substr((string) preg_replace('/[^a-z]/', '', $name), 0, 8);
-            app(TypeWriter::class)->apply(['$schema' => TypeFile::DRAFT, 'title' => $type, 'type' => 'object', 'x-wellspring' => ['format' => 1, 'key' => $type, 'address' => "/{$type}/{slug}"],
-                'properties' => array_combine(array_values($keys), array_map(fn (string $kind): array => ['x-wellspring' => ['kind' => $kind]], array_values($columns)))]);
-            \Illuminate\Support\Facades\DB::table('column_matches')->insert([['type_key' => $type, 'heading' => strtolower($title), 'column' => 'title'], ...($title === 'iata' ? [['type_key' => $type, 'heading' => 'name', 'column' => 'name']] : [])]);
-            $this->assertSame(0, Artisan::call('wellspring:items:import', ['file' => $path, '--type' => $type, '--match' => true]), Artisan::output());
+            app(TypeWriter::class)
+                ->apply(['$schema' => TypeFile::DRAFT, 'title' => $type, 'type' => 'object', 'x-wellspring' => ['format' => 1, 'key' => $type, 'address' => "/{$type}/{slug}"],
+                    'properties' => array_combine(array_values($keys), array_map(fn (string $kind): array => ['x-wellspring' => ['kind' => $kind]], array_values($columns)))]);
+            \Illuminate\Support\Facades\DB::table('column_matches')->insert([
+                ['type_key' => $type, 'heading' => strtolower($title), 'column' => 'title'],
+                ...($title === 'iata' ? [['type_key' => $type, 'heading' => 'name', 'column' => 'name']] : []),
+            ]);
+            $this->assertSame(
+                0,
+                Artisan::call('wellspring:items:import', ['file' => $path, '--type' => $type, '--match' => true]),
+                Artisan::output(),
+            );
 
-            $rows = str_ends_with($name, '.json') ? json_decode((string) file_get_contents($path), true) : self::plainCsv($path);
+            $rows = str_ends_with($name, '.json')
+                ? json_decode((string) file_get_contents($path), true)
+                : self::plainCsv($path);
             $lite->exec("create table {$type} (".implode(', ', $keys).')');
-            $insert = $lite->prepare("insert into {$type} values (".implode(', ', array_fill(0, count($keys), '?')).')');
+            $insert = $lite->prepare(
+                "insert into {$type} values (".implode(', ', array_fill(0, count($keys), '?')).')',
+            );
             foreach ($rows as $row) {
-                $insert->execute(array_map(fn (string $column): mixed => ($row[$column] ?? '') === '' ? null : $row[$column], array_keys($columns)));
+                $insert->execute(
+                    array_map(
+                        fn (string $column): mixed => ($row[$column] ?? '') === '' ? null : $row[$column],
+                        array_keys($columns),
+                    ),
+                );
             }
             foreach (array_keys($keys) as $column) {
                 $key = $keys[$column];
@@ -188,8 +335,16 @@ final class ImportTest extends TestCase
                 $asked = $lite->query("select count(*), count({$key}), {$cast} from {$type}");
                 $theirs = $asked === false ? [] : (array) $asked->fetch(\PDO::FETCH_NUM);
                 $field = "fields->>'{$key}'";
-                $ours = (array) \Illuminate\Support\Facades\DB::selectOne("select count(*) as a, count({$field}) as b, ".($number ? "round(sum(({$field})::numeric), 3)" : "count(distinct {$field})").' as c from items where type_key = ?', [$type]);
-                $numbers = fn (array $row): array => array_map(fn (mixed $one): float => is_numeric($one) ? (float) $one : -1.0, array_values($row));
+                $ours = (array) \Illuminate\Support\Facades\DB::selectOne(
+                    "select count(*) as a, count({$field}) as b, ".(
+                        $number ? "round(sum(({$field})::numeric), 3)" : "count(distinct {$field})"
+                    ).' as c from items where type_key = ?',
+                    [$type],
+                );
+                $numbers = fn (array $row): array => array_map(
+                    fn (mixed $one): float => is_numeric($one) ? (float) $one : -1.0,
+                    array_values($row),
+                );
                 $this->assertSame($numbers($theirs), $numbers($ours), "{$name} {$column}");
                 $this->assertGreaterThan(300, $numbers($theirs)[0]);
             }

@@ -34,17 +34,56 @@ final class IndexesTest extends TestCase
         $indexes = app(Indexes::class);
         $store->apply(Garden::module(['key' => 'draft', 'order' => [['by' => 'sown']]]));
         $this->assertSame([], $indexes->needed(), 'a draft needs none');
-        $rules = ['where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['shade']], ['field' => 'price', 'test' => 'gt', 'value' => 1], ['field' => 'nickname', 'test' => 'contains', 'value' => 'x'], ['field' => 'hardy', 'test' => 'yes', 'off' => true]]]];
-        $one = $store->publish($store->apply(Garden::module(['key' => 'one', 'order' => [['by' => 'light', 'direction' => 'down'], ['by' => 'price'], ['by' => 'title']]] + $rules)));
-        $two = $store->publish($store->apply(Garden::module(['key' => 'two', 'order' => [['by' => 'popularity', 'direction' => 'down']]] + $rules)));
-        $this->assertEqualsCanonicalizing(['Plants in order of Light, then Price, then Title', 'Plants by Light', 'Plants by Price', 'how often each Light comes', 'how often each Price comes'], array_column($indexes->needed(), 'what'));
+        $rules = [
+            'where' => [
+                'all' => [
+                    ['field' => 'light', 'test' => 'anyOf', 'value' => ['shade']],
+                    ['field' => 'price', 'test' => 'gt', 'value' => 1],
+                    ['field' => 'nickname', 'test' => 'contains', 'value' => 'x'],
+                    ['field' => 'hardy', 'test' => 'yes', 'off' => true],
+                ],
+            ],
+        ];
+        $one = $store->publish(
+            $store->apply(
+                Garden::module(
+                    [
+                        'key' => 'one',
+                        'order' => [['by' => 'light', 'direction' => 'down'], ['by' => 'price'], ['by' => 'title']],
+                    ] + $rules,
+                ),
+            ),
+        );
+        $two = $store->publish(
+            $store->apply(
+                Garden::module(['key' => 'two', 'order' => [['by' => 'popularity', 'direction' => 'down']]] + $rules),
+            ),
+        );
+        $this->assertEqualsCanonicalizing(
+            [
+                'Plants in order of Light, then Price, then Title',
+                'Plants by Light',
+                'Plants by Price',
+                'how often each Light comes',
+                'how often each Price comes',
+            ],
+            array_column($indexes->needed(), 'what'),
+        );
         $indexes->keep();
         $this->assertEquals(array_fill_keys(array_keys($indexes->needed()), true), $indexes->present());
         $this->assertSame(['made' => [], 'dropped' => []], $indexes->keep(), 'made once');
 
         DB::statement('set enable_seqscan = off');
         DB::statement('set enable_sort = off');
-        $plan = implode("\n", array_column(DB::select("explain select id from items where type_key = 'plant' and status = 'published' order by case when (items.fields->>'light') is not null then coalesce(array_position('{\"sun\",\"half-shade\",\"shade\"}'::text[], (items.fields->>'light')), 4::int) end desc nulls last, (items.fields->>'price')::numeric asc, items.title collate wellspring_text asc, items.id asc limit 8"), 'QUERY PLAN'));
+        $plan = implode(
+            "\n",
+            array_column(
+                DB::select(
+                    "explain select id from items where type_key = 'plant' and status = 'published' order by case when (items.fields->>'light') is not null then coalesce(array_position('{\"sun\",\"half-shade\",\"shade\"}'::text[], (items.fields->>'light')), 4::int) end desc nulls last, (items.fields->>'price')::numeric asc, items.title collate wellspring_text asc, items.id asc limit 8",
+                ),
+                'QUERY PLAN',
+            ),
+        );
         DB::statement('reset enable_seqscan');
         DB::statement('reset enable_sort');
         $this->assertStringContainsString('wellspring_module_', $plan);
@@ -59,7 +98,10 @@ final class IndexesTest extends TestCase
         $this->assertSame([], $indexes->present());
     }
 
-    /** Two that make indexes beside others' work at the same time wait for each other until the database ends one of them. */
+    /**
+     * Two that make indexes beside others' work at the same time wait for each other until the database ends one of
+     * them.
+     */
     public function test_one_process_at_a_time_keeps_the_indexes(): void
     {
         $this->plantType();
@@ -67,7 +109,9 @@ final class IndexesTest extends TestCase
         $store->publish($store->apply(Garden::module(['order' => [['by' => 'price']]])));
         app(Indexes::class)->keep();
         DB::statement('drop index '.implode(', ', array_keys(app(Indexes::class)->present())));
-        $started = fn (): InvokedProcess => Process::path(base_path())->env(['DB_DATABASE' => DB::connection()->getDatabaseName()])->start([PHP_BINARY, 'artisan', 'wellspring:indexes']);
+        $started = fn (): InvokedProcess => Process::path(base_path())
+            ->env(['DB_DATABASE' => DB::connection()->getDatabaseName()])
+            ->start([PHP_BINARY, 'artisan', 'wellspring:indexes']);
         // As if another were at it: the lock that it would hold.
         $lock = (new \ReflectionClassConstant(Indexes::class, 'LOCK'))->getValue();
         config(['database.connections.other' => config()->array('database.connections.pgsql')]);

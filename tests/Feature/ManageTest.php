@@ -24,22 +24,36 @@ final class ManageTest extends TestCase
             }
         }
         $this->manager();
-        $this->post('/manage/sign-in', ['email' => ' M@example.org ', 'password' => 'a long password'])->assertRedirect('/manage/modules');
+        $this->post(
+            '/manage/sign-in',
+            ['email' => ' M@example.org ', 'password' => 'a long password'],
+        )->assertRedirect('/manage/modules');
         $this->assertAuthenticated();
         $this->get('/manage/sign-in')->assertRedirect('/manage');
         $this->postJson('/manage/api/sign-out')->assertOk();
         $this->assertGuest();
         for ($try = 1; $try <= 5; $try++) {
-            $this->post('/manage/sign-in', ['email' => 'x@example.org', 'password' => 'guess'])->assertRedirect()->assertSessionHasErrors('email');
+            $this->post('/manage/sign-in', ['email' => 'x@example.org', 'password' => 'guess'])
+                ->assertRedirect()
+                ->assertSessionHasErrors('email');
         }
-        $this->post('/manage/sign-in', ['email' => 'X@example.org', 'password' => 'guess'])->assertSessionHasErrors('email');
+        $this->post(
+            '/manage/sign-in',
+            ['email' => 'X@example.org', 'password' => 'guess'],
+        )->assertSessionHasErrors('email');
         $this->assertStringContainsString('Too many wrong tries', session('errors')->first('email'));
         for ($try = 1; $try <= 6; $try++) {
-            $this->post('/manage/sign-in', ['email' => 'm@example.org', 'password' => $try === 6 ? 'a long password' : 'guess'])->assertRedirect();
+            $this->post(
+                '/manage/sign-in',
+                ['email' => 'm@example.org', 'password' => $try === 6 ? 'a long password' : 'guess'],
+            )->assertRedirect();
         }
         $this->assertGuest();
         $this->travel(61)->seconds();
-        $this->post('/manage/sign-in', ['email' => 'm@example.org', 'password' => 'a long password'])->assertRedirect('/manage');
+        $this->post(
+            '/manage/sign-in',
+            ['email' => 'm@example.org', 'password' => 'a long password'],
+        )->assertRedirect('/manage');
         $this->assertAuthenticated();
     }
 
@@ -53,7 +67,10 @@ final class ManageTest extends TestCase
         $_ENV['APP_RUNNING_IN_CONSOLE'] = 'false';
         $this->refreshRunningInConsole();
         try {
-            $this->postJson('/manage/api/modules', ['name' => 'X', 'definition' => ['source' => ['items' => ['plant']]]])->assertStatus(419);
+            $this->postJson(
+                '/manage/api/modules',
+                ['name' => 'X', 'definition' => ['source' => ['items' => ['plant']]]],
+            )->assertStatus(419);
             $this->post('/manage/sign-in', [])->assertStatus(419);
         } finally {
             putenv('APP_RUNNING_IN_CONSOLE');
@@ -71,46 +88,144 @@ final class ManageTest extends TestCase
     {
         $this->plantType();
         foreach ([['Fern', 'shade', ['ferns']], ['Hosta', 'shade', ['hostas']], ['Rose', 'sun', ['shrubs']], ['Moss', null, null]] as [$title, $light, $groups]) {
-            $this->plant(['title' => $title, 'light' => $light, 'groups' => $groups, 'publish_at' => '2026-01-01', 'price' => $title === 'Rose' ? null : 3]);
+            $this->plant([
+                'title' => $title,
+                'light' => $light,
+                'groups' => $groups,
+                'publish_at' => '2026-01-01',
+                'price' => $title === 'Rose' ? null : 3,
+            ]);
         }
         $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
         $this->actingAs($this->manager());
 
-        $this->postJson('/manage/api/modules', ['name' => 'Plants', 'definition' => ['source' => ['items' => ['tractor']]]])->assertUnprocessable()->assertJsonPath('problems.0.path', 'source.items[0]');
-        $made = $this->postJson('/manage/api/modules', ['name' => 'Plants', 'definition' => ['source' => ['items' => ['plant']]]])->assertCreated()->assertJson(['key' => 'plants', 'live' => false, 'revision' => 1])->json();
-        $this->postJson('/manage/api/modules', ['name' => 'Plants', 'definition' => ['source' => ['items' => ['plant']]]])->assertJsonPath('key', 'plants-2');
-        $definition = ['where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['shade']]]], 'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'price']]]]]] + $made['definition'];
+        $this->postJson(
+            '/manage/api/modules',
+            ['name' => 'Plants', 'definition' => ['source' => ['items' => ['tractor']]]],
+        )
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.path', 'source.items[0]');
+        $made = $this->postJson(
+            '/manage/api/modules',
+            ['name' => 'Plants', 'definition' => ['source' => ['items' => ['plant']]]],
+        )
+            ->assertCreated()
+            ->assertJson(['key' => 'plants', 'live' => false, 'revision' => 1])
+            ->json();
+        $this->postJson(
+            '/manage/api/modules',
+            ['name' => 'Plants', 'definition' => ['source' => ['items' => ['plant']]]],
+        )->assertJsonPath('key', 'plants-2');
+        $definition = [
+            'where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['shade']]]],
+            'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'price']]]]],
+        ] + $made['definition'];
 
         $look = $this->postJson('/manage/api/bench/look', ['definition' => $definition])->assertOk()
-            ->assertJson(['total' => 2, 'pages' => 1, 'steps' => [['step' => 'source', 'left' => 4], ['step' => 'where.all[0]', 'left' => 2]], 'lastRow' => ['phone' => ['cards' => 1, 'columns' => 1], 'desktop' => ['cards' => 2, 'columns' => 4]]])
+            ->assertJson([
+                'total' => 2,
+                'pages' => 1,
+                'steps' => [['step' => 'source', 'left' => 4], ['step' => 'where.all[0]', 'left' => 2]],
+                'lastRow' => ['phone' => ['cards' => 1, 'columns' => 1], 'desktop' => ['cards' => 2, 'columns' => 4]],
+            ])
             ->json();
         $this->assertStringContainsString('Hosta', $look['html']);
         $this->assertEquals(['card.lines[0].parts[0]' => 0, 'card.lines[0].parts[1]' => 0], $look['empty']['parts']);
-        $this->assertNull(Module::query()->where('key', 'plants')->firstOrFail()->draft['where'] ?? null, 'looking keeps nothing');
-        $this->assertSame(1, $this->postJson('/manage/api/bench/look', ['definition' => array_diff_key($definition, ['where' => 0])])->json('empty.any'), 'one of all has no price');
-        $this->postJson('/manage/api/bench/look', ['definition' => ['where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['gloom']]]]] + $definition])
-            ->assertOk()->assertJsonPath('problems.0.path', 'where.all[0].value')->assertJsonPath('sentences.1.broken.0.at', 'where.all[0]')->assertJsonPath('total', 4);
-        $this->postJson('/manage/api/bench/look', ['definition' => ['source' => ['items' => ['tractor']]] + $definition])->assertUnprocessable()->assertJsonPath('problems.0.path', 'source.items[0]');
+        $this->assertNull(
+            Module::query()->where('key', 'plants')->firstOrFail()->draft['where'] ?? null,
+            'looking keeps nothing',
+        );
+        $this->assertSame(
+            1,
+            $this->postJson(
+                '/manage/api/bench/look',
+                ['definition' => array_diff_key($definition, ['where' => 0])],
+            )->json('empty.any'),
+            'one of all has no price',
+        );
+        $this->postJson(
+            '/manage/api/bench/look',
+            [
+                'definition' => [
+                    'where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['gloom']]]],
+                ] + $definition,
+            ],
+        )
+            ->assertOk()
+            ->assertJsonPath('problems.0.path', 'where.all[0].value')
+            ->assertJsonPath('sentences.1.broken.0.at', 'where.all[0]')
+            ->assertJsonPath('total', 4);
+        $this->postJson(
+            '/manage/api/bench/look',
+            ['definition' => ['source' => ['items' => ['tractor']]] + $definition],
+        )
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.path', 'source.items[0]');
 
-        $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'light', 'before' => 'where.all[0]'])
-            ->assertOk()->assertExactJson(['choices' => ['shade' => 2, 'sun' => 1], 'labels' => [], 'filled' => 3, 'empty' => 1, 'bars' => []]);
-        $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'groups', 'before' => 'where.all[1]'])
+        $this->postJson(
+            '/manage/api/bench/options',
+            ['definition' => $definition, 'field' => 'light', 'before' => 'where.all[0]'],
+        )
+            ->assertOk()->assertExactJson([
+                'choices' => ['shade' => 2, 'sun' => 1],
+                'labels' => [],
+                'filled' => 3,
+                'empty' => 1,
+                'bars' => [],
+            ]);
+        $this->postJson(
+            '/manage/api/bench/options',
+            ['definition' => $definition, 'field' => 'groups', 'before' => 'where.all[1]'],
+        )
             ->assertJson(['choices' => ['perennials' => 2, 'ferns' => 1, 'hostas' => 1], 'empty' => 0]);
-        $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'uses', 'before' => 'where'])->assertJson(['empty' => 2, 'choices' => []]);
-        $this->postJson('/manage/api/bench/options', ['definition' => $definition, 'field' => 'price', 'before' => 'where.all[0]'])->assertJson(['bars' => [['from' => 3, 'records' => 3]], 'filled' => 3]);
+        $this->postJson(
+            '/manage/api/bench/options',
+            ['definition' => $definition, 'field' => 'uses', 'before' => 'where'],
+        )->assertJson(['empty' => 2, 'choices' => []]);
+        $this->postJson(
+            '/manage/api/bench/options',
+            ['definition' => $definition, 'field' => 'price', 'before' => 'where.all[0]'],
+        )->assertJson(['bars' => [['from' => 3, 'records' => 3]], 'filled' => 3]);
 
-        $this->putJson('/manage/api/modules/plants/draft', ['definition' => $definition, 'revision' => 1])->assertOk()->assertJson(['revision' => 2]);
-        $this->putJson('/manage/api/modules/plants/draft', ['definition' => ['name' => 'Theirs'] + $definition, 'revision' => 1])->assertConflict()->assertJson(['revision' => 2]);
-        $this->putJson('/manage/api/modules/plants/draft', ['definition' => ['key' => 'other'] + $definition, 'revision' => 2])->assertUnprocessable();
+        $this->putJson('/manage/api/modules/plants/draft', ['definition' => $definition, 'revision' => 1])
+            ->assertOk()
+            ->assertJson(['revision' => 2]);
+        $this->putJson(
+            '/manage/api/modules/plants/draft',
+            ['definition' => ['name' => 'Theirs'] + $definition, 'revision' => 1],
+        )
+            ->assertConflict()
+            ->assertJson(['revision' => 2]);
+        $this->putJson(
+            '/manage/api/modules/plants/draft',
+            ['definition' => ['key' => 'other'] + $definition, 'revision' => 2],
+        )->assertUnprocessable();
         $this->assertSame('Plants', Module::query()->where('key', 'plants')->firstOrFail()->draft['name']);
 
-        $this->putJson('/manage/api/modules/plants/pages', ['pages' => [$page->id]])->assertOk()->assertJsonPath('pages.0.address', '/garden');
+        $this->putJson('/manage/api/modules/plants/pages', ['pages' => [$page->id]])
+            ->assertOk()
+            ->assertJsonPath('pages.0.address', '/garden');
         $this->get('/garden')->assertDontSee('Hosta');
-        $this->postJson('/manage/api/modules/plants/publish')->assertOk()->assertJson(['live' => true, 'changed' => false]);
+        $this->postJson('/manage/api/modules/plants/publish')
+            ->assertOk()
+            ->assertJson(['live' => true, 'changed' => false]);
         $this->get('/garden')->assertSee('Hosta')->assertDontSee('Rose');
         $this->assertSame(1, DB::table('module_versions')->count());
-        $this->getJson('/manage/api/modules')->assertOk()->assertJson([['key' => 'plants', 'state' => 'live', 'takes' => ['Plants'], 'line' => 'Take plants · keep only those whose light is Shade · order by publish date, newest first · show 10 at a time with numbered pages · as a grid, 4 across on desktop · 3 on laptop · 2 on tablet · 1 on phone'], ['key' => 'plants-2', 'state' => 'draft']]);
-        $this->getJson('/manage/api/modules/records?keys[]=plants&keys[]=plants-2')->assertExactJson(['plants' => ['live' => 2, 'draft' => 2], 'plants-2' => ['live' => null, 'draft' => 4]]);
+        $this->getJson('/manage/api/modules')
+            ->assertOk()
+            ->assertJson([
+                [
+                    'key' => 'plants',
+                    'state' => 'live',
+                    'takes' => ['Plants'],
+                    'line' => 'Take plants · keep only those whose light is Shade · order by publish date, newest first · show 10 at a time with numbered pages · as a grid, 4 across on desktop · 3 on laptop · 2 on tablet · 1 on phone',
+                ],
+                ['key' => 'plants-2', 'state' => 'draft'],
+            ]);
+        $this->getJson('/manage/api/modules/records?keys[]=plants&keys[]=plants-2')->assertExactJson([
+            'plants' => ['live' => 2, 'draft' => 2],
+            'plants-2' => ['live' => null, 'draft' => 4],
+        ]);
         $this->putJson('/manage/api/modules/plants/pages', ['pages' => []])->assertOk();
         $this->get('/garden')->assertDontSee('Hosta');
         $this->getJson('/manage/api/modules/none')->assertNotFound();
@@ -120,16 +235,41 @@ final class ManageTest extends TestCase
     {
         $this->plantType();
         $this->actingAs($this->manager());
-        $made = $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => ' Fougère ', 'price' => 4.2, 'groups' => ['ferns']]])
-            ->assertCreated()->assertJson(['title' => 'Fougère', 'revision' => 1, 'values' => ['slug' => 'fougere', 'price' => 4.2, 'groups' => ['ferns']], 'address' => '/plants/fougere'])->json();
-        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'Fougère']])->assertJsonPath('values.slug', 'fougere-2');
-        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'X', 'slug' => 'fougere', 'picture' => 'none.webp']])
-            ->assertUnprocessable()->assertJsonPath('problems.0.path', 'slug')->assertJsonPath('problems.1.path', 'picture');
-        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['price' => 'dear']])->assertUnprocessable()->assertJsonCount(2, 'problems');
+        $made = $this->postJson(
+            '/manage/api/items',
+            ['type' => 'plant', 'values' => ['title' => ' Fougère ', 'price' => 4.2, 'groups' => ['ferns']]],
+        )
+            ->assertCreated()
+            ->assertJson([
+                'title' => 'Fougère',
+                'revision' => 1,
+                'values' => ['slug' => 'fougere', 'price' => 4.2, 'groups' => ['ferns']],
+                'address' => '/plants/fougere',
+            ])
+            ->json();
+        $this->postJson(
+            '/manage/api/items',
+            ['type' => 'plant', 'values' => ['title' => 'Fougère']],
+        )->assertJsonPath('values.slug', 'fougere-2');
+        $this->postJson(
+            '/manage/api/items',
+            ['type' => 'plant', 'values' => ['title' => 'X', 'slug' => 'fougere', 'picture' => 'none.webp']],
+        )
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.path', 'slug')
+            ->assertJsonPath('problems.1.path', 'picture');
+        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['price' => 'dear']])
+            ->assertUnprocessable()
+            ->assertJsonCount(2, 'problems');
         $this->assertSame(2, Item::query()->count());
 
-        $change = fn (int $revision, array $values) => $this->putJson("/manage/api/items/{$made['id']}", ['revision' => $revision, 'values' => $values]);
-        $change(1, ['price' => null, 'light' => 'sun'])->assertOk()->assertJson(['revision' => 2, 'values' => ['price' => null, 'light' => 'sun', 'groups' => ['ferns']]]);
+        $change = fn (int $revision, array $values) => $this->putJson(
+            "/manage/api/items/{$made['id']}",
+            ['revision' => $revision, 'values' => $values],
+        );
+        $change(1, ['price' => null, 'light' => 'sun'])
+            ->assertOk()
+            ->assertJson(['revision' => 2, 'values' => ['price' => null, 'light' => 'sun', 'groups' => ['ferns']]]);
         $change(1, ['title' => 'Mine'])->assertConflict()->assertJson(['revision' => 2]);
         $this->assertSame('Fougère', Item::query()->where('id', $made['id'])->value('title'));
 
@@ -144,7 +284,19 @@ final class ManageTest extends TestCase
             $this->getJson("/manage/api/items?type=plant&{$odd}")->assertOk()->assertJson(['total' => 0]);
         }
         $this->getJson('/manage/api/items/99999999999999999999')->assertNotFound();
-        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => "nul\0", 'publish_at' => '9999-12-31T23:59:59-12:00', 'nickname' => '  kept  as one ']])->assertUnprocessable()->assertJsonCount(2, 'problems');
+        $this->postJson(
+            '/manage/api/items',
+            [
+                'type' => 'plant',
+                'values' => [
+                    'title' => "nul\0",
+                    'publish_at' => '9999-12-31T23:59:59-12:00',
+                    'nickname' => '  kept  as one ',
+                ],
+            ],
+        )
+            ->assertUnprocessable()
+            ->assertJsonCount(2, 'problems');
     }
 
     public function test_a_picture_is_taken_by_its_content_and_written_anew(): void
@@ -156,15 +308,23 @@ final class ManageTest extends TestCase
         ob_start();
         imagepng($image);
         $png = (string) ob_get_clean();
-        $send = fn (string $name, string $bytes) => $this->post('/manage/api/media', ['file' => UploadedFile::fake()->createWithContent($name, $bytes)], ['Accept' => 'application/json']);
-        $send('My Garden.PNG', $png.'<?php echo "hidden"; ?>')->assertCreated()->assertJson(['name' => 'my-garden.webp', 'width' => 1600, 'height' => 400]);
+        $send = fn (string $name, string $bytes) => $this->post(
+            '/manage/api/media',
+            ['file' => UploadedFile::fake()->createWithContent($name, $bytes)],
+            ['Accept' => 'application/json'],
+        );
+        $send('My Garden.PNG', $png.'<?php echo "hidden"; ?>')
+            ->assertCreated()
+            ->assertJson(['name' => 'my-garden.webp', 'width' => 1600, 'height' => 400]);
         $this->assertStringNotContainsString('hidden', (string) Storage::disk('media')->get('my-garden.webp'));
         $send('my-garden.jpg', $png)->assertJsonPath('name', 'my-garden-2.webp');
         foreach (['shell.jpg' => '<?php system($_GET["c"]);', 'drawing.svg' => '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>', 'cut.png' => substr($png, 0, 60)] as $name => $bytes) {
             $send($name, $bytes)->assertUnprocessable();
         }
         // A picture that says it is 30,000 by 30,000 is refused before it is unpacked.
-        $send('bomb.png', substr_replace($png, pack('N2', 30_000, 30_000), 16, 8))->assertUnprocessable()->assertJsonPath('problems.0.code', 'tooManyPixels');
+        $send('bomb.png', substr_replace($png, pack('N2', 30_000, 30_000), 16, 8))
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.code', 'tooManyPixels');
         $this->assertSame(2, Media::query()->count());
     }
 }

@@ -49,7 +49,11 @@ final class QueryCountTest extends TestCase
         $store = app(ModuleStore::class);
         foreach (range($from, $until) as $n) {
             $rules = Garden::module()->toArray();
-            $row = $store->publish($store->apply($store->read(['key' => "plants-{$n}", 'name' => "Plants {$n}", 'page' => ['size' => 3]] + $rules)));
+            $row = $store->publish(
+                $store->apply(
+                    $store->read(['key' => "plants-{$n}", 'name' => "Plants {$n}", 'page' => ['size' => 3]] + $rules),
+                ),
+            );
             $store->place($row, [$page->id]);
         }
     }
@@ -74,7 +78,10 @@ final class QueryCountTest extends TestCase
         $four = $this->asked($look);
         $this->assertLessThanOrEqual(9, count($one), implode("\n", $one));
         $this->assertLessThanOrEqual(count($one) + 3 * 3, count($four), implode("\n", $four));
-        $this->assertDoesNotMatchRegularExpression('/from "(types|content_types|taxonomies|terms)"/', implode("\n", $four));
+        $this->assertDoesNotMatchRegularExpression(
+            '/from "(types|content_types|taxonomies|terms)"/',
+            implode("\n", $four),
+        );
     }
 
     public function test_the_list_of_modules_asks_no_more_for_more_modules(): void
@@ -90,7 +97,11 @@ final class QueryCountTest extends TestCase
             $numbers = fn () => $this->getJson("/manage/api/modules/records?{$keys}")->assertOk();
             $list = count($this->asked(fn () => $this->getJson('/manage/api/modules')->assertOk()));
             $cold = count($this->asked($numbers));
-            $this->assertLessThanOrEqual(6 + 2 * ($until - $from + 1), $cold, 'each is counted once, with until when that holds');
+            $this->assertLessThanOrEqual(
+                6 + 2 * ($until - $from + 1),
+                $cold,
+                'each is counted once, with until when that holds',
+            );
             $counts[] = [$list, count($this->asked($numbers))];
         }
         $this->assertSame($counts[0], $counts[1]);
@@ -99,7 +110,10 @@ final class QueryCountTest extends TestCase
 
     public function test_a_trace_through_many_words_asks_for_their_stems_once(): void
     {
-        $words = implode(' ', array_map(fn (int $n): string => 'word'.base_convert((string) $n, 10, 26), range(1, 600)));
+        $words = implode(
+            ' ',
+            array_map(fn (int $n): string => 'word'.base_convert((string) $n, 10, 26), range(1, 600)),
+        );
         $item = $this->plant(['title' => 'Fern', 'text' => "<p>{$words}</p>", 'story' => "<p>{$words} x</p>"]);
         $module = app(ModuleStore::class)->read(['where' => ['all' => [
             ['field' => 'words', 'test' => 'search', 'value' => 'fern worda'],
@@ -139,9 +153,14 @@ final class QueryCountTest extends TestCase
                 $name = "hive-{$until}-{$n}.webp";
                 Media::query()->create(['name' => $name, 'kind' => 'picture', 'mime' => 'image/webp', 'width' => 4,
                     'height' => 4, 'bytes' => 1, 'sizes' => []]);
-                $this->plant(['title' => "Fern {$until} {$n}", 'text' => "<p>x</p><img src=\"/media/{$name}\" alt=\"\">"]);
+                $this->plant([
+                    'title' => "Fern {$until} {$n}",
+                    'text' => "<p>x</p><img src=\"/media/{$name}\" alt=\"\">",
+                ]);
             }
-            $asked = $this->asked(fn () => $this->getJson('/manage/api/media')->assertOk()->assertSee("Fern {$until} 1"));
+            $asked = $this->asked(
+                fn () => $this->getJson('/manage/api/media')->assertOk()->assertSee("Fern {$until} 1"),
+            );
             $this->assertDoesNotMatchRegularExpression('/~|regexp|like|"?text"?[ ,]/i', implode("\n", $asked));
             $counts[] = count($asked);
         }

@@ -39,7 +39,10 @@ use Wellspring\Core\Text\Language;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Wording\Format;
 
-/** The reference run and the run on PostgreSQL must agree on every input: same ids, same order, same counts after every step. */
+/**
+ * The reference run and the run on PostgreSQL must agree on every input: same ids, same order, same counts after every
+ * step.
+ */
 final class RunAgreementTest extends TestCase
 {
     private const SETS = 6;
@@ -57,17 +60,38 @@ final class RunAgreementTest extends TestCase
         $reference = new ReferenceRun(new Comparator(config()->string('site.locale')), Garden::format());
         $listing = app(Listing::class);
         // The same, reaching all but the first places by walking on from known records.
-        $walking = new Listing(app(Sources::class), app(Compiler::class), app(OrderSql::class), new KeysetPaginator(far: 2, stride: 3));
+        $walking = new Listing(
+            app(Sources::class),
+            app(Compiler::class),
+            app(OrderSql::class),
+            new KeysetPaginator(far: 2, stride: 3),
+        );
         $store = app(ModuleStore::class);
         $met = 0;
         for ($set = 0; $set < self::SETS; $set++) {
             $records = $this->garden(new RandomModules($first + $set * 1000));
-            $calendar = new Calendar(new \DateTimeZone(['Europe/London', 'America/St_Johns', 'Australia/Lord_Howe', 'Asia/Kathmandu'][$set % 4]), [1, 7, 6][$set % 3], ['en-GB', 'fr-CA', 'de-DE', 'ja-JP'][$set % 4]);
+            $calendar = new Calendar(
+                new \DateTimeZone(
+                    ['Europe/London', 'America/St_Johns', 'Australia/Lord_Howe', 'Asia/Kathmandu'][$set % 4],
+                ),
+                [1, 7, 6][$set % 3],
+                ['en-GB', 'fr-CA', 'de-DE', 'ja-JP'][$set % 4],
+            );
             for ($d = 0; $d < self::DEFINITIONS; $d++) {
                 $draw = new RandomModules($first + $set * 1000 + $d + 1);
                 $rules = $draw->rules(self::RECORDS);
-                $context = $draw->context(array_values(array_filter($records, fn (Record $record): bool => in_array($record->type, ['plant', 'tool'], true))), $calendar, app(Language::class));
-                $said = "WELLSPRING_SEED={$first}, set {$set}, definition {$d}: ".json_encode($rules, JSON_UNESCAPED_UNICODE)." at {$context->at()}";
+                $context = $draw->context(
+                    array_values(
+                        array_filter(
+                            $records,
+                            fn (Record $record): bool => in_array($record->type, ['plant', 'tool'], true),
+                        ),
+                    ),
+                    $calendar,
+                    app(Language::class),
+                );
+                $said = "WELLSPRING_SEED={$first}, set {$set}, definition {$d}: "
+                    .json_encode($rules, JSON_UNESCAPED_UNICODE)." at {$context->at()}";
                 $module = $store->read($rules);
                 $expected = $reference->run($module, $records, $context);
                 $pages = $expected->pages;
@@ -77,20 +101,44 @@ final class RunAgreementTest extends TestCase
                     $expected = $reference->run($module, $records, $context, $page);
                     $found = $listing->run($module, $context, (string) $page);
                     $this->assertEquals($expected, $found, $said);
-                    $this->assertSame(array_keys($expected->headings), array_keys($found->headings), "headings in order; {$said}");
-                    $this->assertSame($expected->ids, $walking->show($module, $context, (string) $page, $cursors)->ids, "walked to page {$page}; {$said}");
+                    $this->assertSame(
+                        array_keys($expected->headings),
+                        array_keys($found->headings),
+                        "headings in order; {$said}",
+                    );
+                    $this->assertSame(
+                        $expected->ids,
+                        $walking->show($module, $context, (string) $page, $cursors)->ids,
+                        "walked to page {$page}; {$said}",
+                    );
                     array_push($seen, ...$expected->ids);
                 }
                 $this->assertSame($seen, array_values(array_unique($seen)), "no record shows twice; {$said}");
                 $this->assertCount($expected->total, $seen, $said);
                 $this->assertNeverGrows($expected, $said);
                 $this->assertSame($expected->total, $listing->total($module, $context), $said);
-                $this->assertTraced($module, $module->source->isItems() ? array_slice($records, $d % (self::RECORDS - 4), 4) : $this->kin($module, $records, $context), $seen, $context, $said);
-                $this->assertSame($module->toArray(), $store->read($module->toArray())->toArray(), "a definition is read as it is written; {$said}");
+                $this->assertTraced(
+                    $module,
+                    $module->source->isItems()
+                        ? array_slice($records, $d % (self::RECORDS - 4), 4)
+                        : $this->kin($module, $records, $context),
+                    $seen,
+                    $context,
+                    $said,
+                );
+                $this->assertSame(
+                    $module->toArray(),
+                    $store->read($module->toArray())->toArray(),
+                    "a definition is read as it is written; {$said}",
+                );
                 $met += $expected->total > 0 ? 1 : 0;
             }
         }
-        $this->assertGreaterThan(self::SETS * self::DEFINITIONS / 4, $met, 'many drawn definitions show something, or the comparison says little');
+        $this->assertGreaterThan(
+            self::SETS * self::DEFINITIONS / 4,
+            $met,
+            'many drawn definitions show something, or the comparison says little',
+        );
     }
 
     private function people(): void
@@ -99,7 +147,11 @@ final class RunAgreementTest extends TestCase
             Group::query()->create(['key' => $key, 'name' => $name]);
         }
         foreach (RandomModules::PEOPLE as $i => $email) {
-            $person = User::query()->create(['name' => ['Ada Fern', 'Bo Ånd', 'Cy'][$i], 'email' => $email, 'active' => $i !== 2]);
+            $person = User::query()->create([
+                'name' => ['Ada Fern', 'Bo Ånd', 'Cy'][$i],
+                'email' => $email,
+                'active' => $i !== 2,
+            ]);
             $person->groups()->sync(Group::query()->orderBy('id')->limit($i)->pluck('id'));
         }
         app(CatalogueStore::class)->forget();
@@ -112,7 +164,10 @@ final class RunAgreementTest extends TestCase
         $types = app(CatalogueStore::class)->catalogue()->types;
         for ($n = 1; $n <= self::RECORDS; $n++) {
             $item = $n % 5 === 0
-                ? app(ItemWriter::class)->create($types['tool'], (new ItemReader($types['tool']))->fromValues(['friends' => null] + $draw->tool($n)))
+                ? app(ItemWriter::class)->create(
+                    $types['tool'],
+                    (new ItemReader($types['tool']))->fromValues(['friends' => null] + $draw->tool($n)),
+                )
                 : $this->plant(array_diff_key(self::known($draw->plant($n)), ['picture' => 0]));
             foreach (array_unique($draw->days()) as $day) {
                 DB::table('item_views')->insert(['item_id' => $item->id, 'day' => $day, 'views' => $n % 7 + 1]);
@@ -124,7 +179,17 @@ final class RunAgreementTest extends TestCase
         foreach (Garden::taxonomies() as $taxonomy) {
             $place = 0;
             foreach ($taxonomy->terms->asTree() as ['term' => $term]) {
-                $records[] = new Record((int) Term::query()->where('taxonomy_key', $taxonomy->key)->where('slug', $term->slug)->value('id'), "terms of {$taxonomy->key}", $term->slug, $term->name, Status::Published, '0001-01-01T00:00:00Z', null, Audience::Everyone, ['place' => ++$place]);
+                $records[] = new Record(
+                    (int) Term::query()->where('taxonomy_key', $taxonomy->key)->where('slug', $term->slug)->value('id'),
+                    "terms of {$taxonomy->key}",
+                    $term->slug,
+                    $term->name,
+                    Status::Published,
+                    '0001-01-01T00:00:00Z',
+                    null,
+                    Audience::Everyone,
+                    ['place' => ++$place],
+                );
             }
         }
 
@@ -137,7 +202,12 @@ final class RunAgreementTest extends TestCase
      */
     private static function known(array $plant): array
     {
-        $friends = array_values(array_filter((array) $plant['friends'], fn (mixed $slug): bool => is_string($slug) && (int) substr($slug, 6) % 5 !== 0 && $slug !== $plant['slug']));
+        $friends = array_values(
+            array_filter(
+                (array) $plant['friends'],
+                fn (mixed $slug): bool => is_string($slug) && (int) substr($slug, 6) % 5 !== 0 && $slug !== $plant['slug'],
+            ),
+        );
 
         return ['friends' => $friends === [] ? null : $friends] + $plant;
     }
@@ -150,9 +220,19 @@ final class RunAgreementTest extends TestCase
      */
     private function kin(Module $module, array $records, Context $context): array
     {
-        $slugs = array_map(fn (Record $record): string => $record->slug, array_filter($records, fn (Record $record): bool => $module->source->takes($record->type)));
+        $slugs = array_map(
+            fn (Record $record): string => $record->slug,
+            array_filter($records, fn (Record $record): bool => $module->source->takes($record->type)),
+        );
 
-        return array_values(array_filter(array_map(fn (string $slug): ?Record => app(Sources::class)->record($module->source, $slug, $context), $slugs !== [] ? array_unique($slugs) : ['2026-03', '2026', '2025-12', '1999', '1998-07'])));
+        return array_values(
+            array_filter(
+                array_map(
+                    fn (string $slug): ?Record => app(Sources::class)->record($module->source, $slug, $context),
+                    $slugs !== [] ? array_unique($slugs) : ['2026-03', '2026', '2025-12', '1999', '1998-07'],
+                ),
+            ),
+        );
     }
 
     /**
@@ -165,13 +245,24 @@ final class RunAgreementTest extends TestCase
     {
         foreach ($records as $record) {
             $at = array_search($record->id, $seen, true);
-            $this->assertSame($at === false ? null : $at + 1, $module->place(app(Listing::class)->standing($module, $record->id, $context)), "the place of {$record->slug}; {$said}");
+            $this->assertSame(
+                $at === false ? null : $at + 1,
+                $module->place(app(Listing::class)->standing($module, $record->id, $context)),
+                "the place of {$record->slug}; {$said}",
+            );
             $trace = Trace::of($module, $record, $context, app(Format::class));
             if ($at !== false) {
                 $this->assertSame([], $trace->reasons(), "{$record->slug} shows; {$said}");
-                $this->assertSame($at + 1, $module->place(app(Listing::class)->standingHadItPassed($module, $record->id, $context)), "it would stand where it does; {$said}");
+                $this->assertSame(
+                    $at + 1,
+                    $module->place(app(Listing::class)->standingHadItPassed($module, $record->id, $context)),
+                    "it would stand where it does; {$said}",
+                );
             } elseif ($trace->passes()) {
-                $this->assertTrue($module->skip > 0 || $module->atMost !== null || $module->page->mode === PageMode::Fixed, "{$record->slug} does not show and nothing is said; {$said}");
+                $this->assertTrue(
+                    $module->skip > 0 || $module->atMost !== null || $module->page->mode === PageMode::Fixed,
+                    "{$record->slug} does not show and nothing is said; {$said}",
+                );
             }
         }
     }
@@ -195,7 +286,16 @@ final class RunAgreementTest extends TestCase
         for ($i = 0; $i < 400; $i++) {
             $text = '';
             for ($c = $random->getInt(1, 5); $c > 0; $c--) {
-                $from = [[0x21, 0x7E], [0xA1, 0x17F], [0x300, 0x36F], [0x391, 0x3C9], [0x410, 0x44F], [0x30, 0x39], [0x4E00, 0x4E40], [0x1F330, 0x1F340]][$random->getInt(0, 7)];
+                $from = [
+                    [0x21, 0x7E],
+                    [0xA1, 0x17F],
+                    [0x300, 0x36F],
+                    [0x391, 0x3C9],
+                    [0x410, 0x44F],
+                    [0x30, 0x39],
+                    [0x4E00, 0x4E40],
+                    [0x1F330, 0x1F340],
+                ][$random->getInt(0, 7)];
                 $text .= mb_chr($random->getInt($from[0], $from[1]));
             }
             $texts[] = $text;
@@ -204,7 +304,10 @@ final class RunAgreementTest extends TestCase
         $keys = array_map(fn (string $text): string => (string) $collator->getSortKey($text), $texts);
         array_multisort($keys, SORT_STRING, $texts, SORT_STRING);
 
-        $placed = DB::select('select dense_rank() over (order by t collate wellspring_text) as place from unnest(?::text[]) with ordinality as given(t, n) order by n', [\App\Listing\Fragment::arrayLiteral($texts)]);
+        $placed = DB::select(
+            'select dense_rank() over (order by t collate wellspring_text) as place from unnest(?::text[]) with ordinality as given(t, n) order by n',
+            [\App\Listing\Fragment::arrayLiteral($texts)],
+        );
         $place = 0;
         $before = null;
         foreach ($keys as $i => $key) {

@@ -42,22 +42,56 @@ final class SafetyTest extends TestCase
         $this->plantType();
         $evil = '<p onclick="x()">Loam</p><script>x()</script><img src="/media/a.webp" onerror="x()">';
         $fields = ['properties' => ['story' => ['title' => 'Story', 'x-wellspring' => ['kind' => 'longText']]]];
-        app(TermWriter::class)->apply(TaxonomyFile::read(['format' => 1, 'key' => 'beds', 'label' => 'Beds', 'terms' => [['name' => 'Bog', 'description' => $evil, 'fields' => ['story' => $evil]]]] + $fields));
+        app(TermWriter::class)->apply(
+            TaxonomyFile::read(
+                [
+                    'format' => 1,
+                    'key' => 'beds',
+                    'label' => 'Beds',
+                    'terms' => [['name' => 'Bog', 'description' => $evil, 'fields' => ['story' => $evil]]],
+                ] + $fields,
+            ),
+        );
         $this->actingAs($this->manager());
         $bog = Term::query()->where('slug', 'bog')->firstOrFail();
-        $this->postJson('/manage/api/taxonomies/beds/terms', ['term' => ['name' => 'Dell', 'description' => $evil, 'fields' => ['story' => $evil]]])->assertCreated();
-        $this->putJson("/manage/api/terms/{$bog->id}", ['term' => ['name' => 'Bog', 'slug' => 'bog', 'fields' => ['story' => $evil]]])->assertOk();
+        $this->postJson(
+            '/manage/api/taxonomies/beds/terms',
+            ['term' => ['name' => 'Dell', 'description' => $evil, 'fields' => ['story' => $evil]]],
+        )->assertCreated();
+        $this->putJson(
+            "/manage/api/terms/{$bog->id}",
+            ['term' => ['name' => 'Bog', 'slug' => 'bog', 'fields' => ['story' => $evil]]],
+        )->assertOk();
         $this->plant(['title' => 'Fern', 'text' => $evil, 'story' => $evil]);
-        $stored = json_encode([Term::query()->get(['description', 'fields']), Item::query()->get(['text', 'fields']), DB::table('item_revisions')->pluck('values')]);
+        $stored = json_encode([
+            Term::query()->get(['description', 'fields']),
+            Item::query()->get(['text', 'fields']),
+            DB::table('item_revisions')->pluck('values'),
+        ]);
         $this->assertStringContainsString('Loam', (string) $stored);
         $this->assertDoesNotMatchRegularExpression('/<script|onclick|onerror|x\(\)/', (string) $stored);
 
         // What an older version stored is made safe once.
-        DB::table('terms')->where('id', $bog->id)->update(['description' => $evil, 'fields' => json_encode(['story' => $evil])]);
-        DB::table('items')->update(['title' => "Fern\u{A0}", 'fields' => DB::raw("fields || '{\"nickname\": \"Lady\u{2003}\"}'")]);
+        DB::table('terms')
+            ->where('id', $bog->id)
+            ->update(['description' => $evil, 'fields' => json_encode(['story' => $evil])]);
+        DB::table('items')->update([
+            'title' => "Fern\u{A0}",
+            'fields' => DB::raw("fields || '{\"nickname\": \"Lady\u{2003}\"}'"),
+        ]);
         $this->assertSame(0, Artisan::call('wellspring:upgrade'));
-        $this->assertDoesNotMatchRegularExpression('/<script|onclick|onerror/', (string) json_encode(Term::query()->get(['description', 'fields'])));
-        $this->assertSame(['Fern', 'Lady', 'lady'], [Item::query()->value('title'), Item::query()->firstOrFail()->fields['nickname'], Item::query()->firstOrFail()->folded['nickname']]);
+        $this->assertDoesNotMatchRegularExpression(
+            '/<script|onclick|onerror/',
+            (string) json_encode(Term::query()->get(['description', 'fields'])),
+        );
+        $this->assertSame(
+            ['Fern', 'Lady', 'lady'],
+            [
+                Item::query()->value('title'),
+                Item::query()->firstOrFail()->fields['nickname'],
+                Item::query()->firstOrFail()->folded['nickname'],
+            ],
+        );
         DB::table('terms')->where('id', $bog->id)->update(['description' => $evil]);
         Artisan::call('wellspring:upgrade');
         $this->assertSame($evil, Term::query()->where('id', $bog->id)->value('description'), 'done once');
@@ -103,12 +137,18 @@ final class SafetyTest extends TestCase
         foreach (['m@example.org', 'somebody@example.org'] as $email) {
             RateLimiter::clear("sign-in:{$email}|127.0.0.1");
         }
-        $try = fn (string $email, string $from = '127.0.0.1') => $this->withServerVariables(['REMOTE_ADDR' => $from])->postJson('/manage/api/sign-in', ['email' => $email, 'password' => 'wrong'])->json('problems.0.message');
+        $try = fn (string $email, string $from = '127.0.0.1') => $this->withServerVariables(['REMOTE_ADDR' => $from])
+            ->postJson('/manage/api/sign-in', ['email' => $email, 'password' => 'wrong'])
+            ->json('problems.0.message');
         foreach (range(1, 5) as $n) {
             $this->assertStringStartsWith('This e-mail', $try('m@example.org'));
         }
         $this->assertStringStartsWith('Too many', $try('m@example.org'), 'one address for one person');
-        $this->assertStringStartsWith('This e-mail', $try('m@example.org', '10.0.0.1'), 'from elsewhere the person may come in');
+        $this->assertStringStartsWith(
+            'This e-mail',
+            $try('m@example.org', '10.0.0.1'),
+            'from elsewhere the person may come in',
+        );
         foreach (range(1, 15) as $n) {
             $try("guess{$n}@example.org");
         }
@@ -135,24 +175,54 @@ final class SafetyTest extends TestCase
     {
         $this->plantType();
         $this->manager();
-        $author = User::query()->create(['name' => 'Osric Vale', 'email' => 'o@example.org', 'role' => 'author'])->refresh();
+        $author = User::query()
+            ->create(['name' => 'Osric Vale', 'email' => 'o@example.org', 'role' => 'author'])
+            ->refresh();
         $ada = User::query()->create(['name' => 'Ada', 'email' => 'ada@example.org'])->refresh();
         $this->plant(['title' => 'Secret draft', 'slug' => 'secret', 'status' => 'draft', 'picture' => null]);
         $this->plant(['title' => 'Public fern', 'slug' => 'public', 'publish_at' => '2026-01-01']);
-        Media::query()->create(['name' => 'a.webp', 'kind' => 'picture', 'mime' => 'image/jpeg', 'width' => 4, 'height' => 4, 'bytes' => 1, 'sizes' => []]);
+        Media::query()->create([
+            'name' => 'a.webp',
+            'kind' => 'picture',
+            'mime' => 'image/jpeg',
+            'width' => 4,
+            'height' => 4,
+            'bytes' => 1,
+            'sizes' => [],
+        ]);
         DB::table('items')->where('slug', 'secret')->update(['fields' => json_encode(['picture' => 'a.webp'])]);
         $this->actingAs($author);
-        $made = $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'Mine', 'keeper' => $ada->slug, 'friends' => ['secret', 'public']]])->assertCreated();
+        $made = $this->postJson(
+            '/manage/api/items',
+            [
+                'type' => 'plant',
+                'values' => ['title' => 'Mine', 'keeper' => $ada->slug, 'friends' => ['secret', 'public']],
+            ],
+        )->assertCreated();
         $id = $made->json('id');
-        $this->assertSame($ada->id, ItemLink::query()->where(['item_id' => $id, 'field' => 'keeper'])->value('person_id'), 'named by slug');
-        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'Mine too', 'slug' => 'secret']])->assertUnprocessable();
+        $this->assertSame(
+            $ada->id,
+            ItemLink::query()->where(['item_id' => $id, 'field' => 'keeper'])->value('person_id'),
+            'named by slug',
+        );
+        $this->postJson(
+            '/manage/api/items',
+            ['type' => 'plant', 'values' => ['title' => 'Mine too', 'slug' => 'secret']],
+        )->assertUnprocessable();
         $this->putJson("/manage/api/items/{$id}", ['revision' => 1, 'values' => ['height' => 4]])->assertOk();
         $told = '';
         foreach (['start', 'items?type=plant', "items/{$id}", "items/{$id}/revisions", "items/{$id}/shown", 'media', 'changes', 'find?q=secret', 'views/plant'] as $path) {
             $told .= $this->getJson("/manage/api/{$path}")->assertOk()->getContent();
         }
-        $told .= $this->putJson("/manage/api/items/{$id}", ['revision' => 1, 'values' => ['height' => 5]])->assertStatus(409)->getContent();
-        $told .= $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'x', 'slug' => 'secret']])->assertUnprocessable()->getContent();
+        $told .= $this->putJson("/manage/api/items/{$id}", ['revision' => 1, 'values' => ['height' => 5]])
+            ->assertStatus(409)
+            ->getContent();
+        $told .= $this->postJson(
+            '/manage/api/items',
+            ['type' => 'plant', 'values' => ['title' => 'x', 'slug' => 'secret']],
+        )
+            ->assertUnprocessable()
+            ->getContent();
         foreach (['ada@example.org', 'm@example.org', 'Secret draft'] as $secret) {
             $this->assertStringNotContainsString($secret, $told);
         }
@@ -164,7 +234,9 @@ final class SafetyTest extends TestCase
         $this->assertSame('ada@example.org', $this->getJson("/manage/api/items/{$id}")->json('values.keeper'));
     }
 
-    /** Source of the rule: OWASP, CSV Injection, as recalled from memory: cells that begin with = + - @, tab or return. */
+    /**
+     * Source of the rule: OWASP, CSV Injection, as recalled from memory: cells that begin with = + - @, tab or return.
+     */
     public function test_exported_cells_are_no_formulas_and_come_back_as_they_were(): void
     {
         $type = $this->plantType();
@@ -181,7 +253,12 @@ final class SafetyTest extends TestCase
             $plain ? $this->assertNotSame([], $formulas) : $this->assertSame([], $formulas);
             $this->assertStringContainsString(',-4,', $csv, 'numbers stay numbers');
             Item::query()->delete();
-            $result = app(ItemImport::class)->run($this->file('csv', $csv), $type, new ImportPlan(plain: $plain), fn (string $phase, int $done) => null);
+            $result = app(ItemImport::class)->run(
+                $this->file('csv', $csv),
+                $type,
+                new ImportPlan(plain: $plain),
+                fn (string $phase, int $done) => null,
+            );
             $this->assertSame([[], count($texts)], [$result->problems, $result->created]);
             $this->assertSame($texts, Item::query()->orderBy('id')->pluck('title')->all());
         }
@@ -190,17 +267,31 @@ final class SafetyTest extends TestCase
     public function test_the_demos_password_opens_no_other_site_and_the_first_manager_is_made_on_the_server(): void
     {
         $this->get('/manage/sign-in')->assertSee('wellspring:manager');
-        $demo = User::query()->create(['name' => 'Marigold', 'email' => DemoSite::EMAIL, 'password' => DemoSite::PASSWORD, 'role' => 'manager']);
-        $signIn = fn () => $this->postJson('/manage/api/sign-in', ['email' => DemoSite::EMAIL, 'password' => DemoSite::PASSWORD]);
+        $demo = User::query()->create([
+            'name' => 'Marigold',
+            'email' => DemoSite::EMAIL,
+            'password' => DemoSite::PASSWORD,
+            'role' => 'manager',
+        ]);
+        $signIn = fn () => $this->postJson(
+            '/manage/api/sign-in',
+            ['email' => DemoSite::EMAIL, 'password' => DemoSite::PASSWORD],
+        );
         config(['app.url' => 'https://garden.example', 'site.hosts' => 'localhost']);
         $signIn()->assertUnprocessable()->assertSee('opens no other site');
         $manager = $this->manager();
         $this->actingAs($manager)->getJson('/manage/api/start')->assertJson(['demoPassword' => true]);
-        $this->assertSame([true, false], array_column($this->getJson('/manage/api/people')->json('people'), 'demoPassword'));
+        $this->assertSame(
+            [true, false],
+            array_column($this->getJson('/manage/api/people')->json('people'), 'demoPassword'),
+        );
         $demo->update(['password' => 'another one now']);
         $this->getJson('/manage/api/start')->assertJson(['demoPassword' => false]);
         $manager->update(['password' => 'a long password']);
-        $this->putJson('/manage/api/password', ['current' => 'a long password', 'password' => DemoSite::PASSWORD])->assertUnprocessable();
+        $this->putJson(
+            '/manage/api/password',
+            ['current' => 'a long password', 'password' => DemoSite::PASSWORD],
+        )->assertUnprocessable();
         config(['app.url' => 'http://127.0.0.1:8080']);
         $demo->update(['password' => DemoSite::PASSWORD]);
         Auth::logout();
@@ -210,7 +301,10 @@ final class SafetyTest extends TestCase
         $this->assertSame(0, Artisan::call('wellspring:manager', ['email' => 'Wren@Example.org', '--name' => 'Wren']));
         $link = trim(Artisan::output());
         $this->get((string) parse_url($link, PHP_URL_PATH))->assertOk()->assertSee('Welcome, Wren');
-        $this->post((string) parse_url($link, PHP_URL_PATH), ['password' => 'a wren in the hedge', 'password_confirmation' => 'a wren in the hedge'])->assertRedirect('/manage');
+        $this->post(
+            (string) parse_url($link, PHP_URL_PATH),
+            ['password' => 'a wren in the hedge', 'password_confirmation' => 'a wren in the hedge'],
+        )->assertRedirect('/manage');
         $this->assertTrue(User::query()->where('email', 'wren@example.org')->firstOrFail()->isManager());
         $this->assertSame(1, Artisan::call('wellspring:manager', ['email' => 'no address']));
     }
@@ -219,24 +313,71 @@ final class SafetyTest extends TestCase
     {
         $this->plantType();
         $manager = $this->manager();
-        $this->postJson('/manage/api/sign-in', ['email' => 'm@example.org', 'password' => 'wrong one'])->assertUnprocessable();
-        $this->postJson('/manage/api/sign-in', ['email' => 'm@example.org', 'password' => 'a long password'])->assertOk();
-        $id = $this->postJson('/manage/api/people', ['name' => 'Wren', 'email' => 'wren@example.org', 'role' => 'member', 'groups' => []])->json('person.id');
-        $this->putJson("/manage/api/people/{$id}", ['name' => 'Wren', 'role' => 'author', 'active' => true])->assertOk();
+        $this->postJson(
+            '/manage/api/sign-in',
+            ['email' => 'm@example.org', 'password' => 'wrong one'],
+        )->assertUnprocessable();
+        $this->postJson(
+            '/manage/api/sign-in',
+            ['email' => 'm@example.org', 'password' => 'a long password'],
+        )->assertOk();
+        $id = $this->postJson(
+            '/manage/api/people',
+            ['name' => 'Wren', 'email' => 'wren@example.org', 'role' => 'member', 'groups' => []],
+        )->json('person.id');
+        $this->putJson(
+            "/manage/api/people/{$id}",
+            ['name' => 'Wren', 'role' => 'author', 'active' => true],
+        )->assertOk();
         $store = app(ModuleStore::class);
         $store->apply(Garden::module());
         $this->postJson('/manage/api/modules/plants/publish')->assertOk();
         $this->putJson('/manage/api/groups', ['name' => 'Friends'])->assertOk();
-        $soils = Term::query()->where('taxonomy_key', 'soils')->orderBy('id')->get(['id', 'slug', 'name', 'parent_id'])->toArray();
+        $soils = Term::query()
+            ->where('taxonomy_key', 'soils')
+            ->orderBy('id')
+            ->get(['id', 'slug', 'name', 'parent_id'])
+            ->toArray();
         $removed = $this->deleteJson('/manage/api/taxonomies/soils')->assertOk()->json('change');
-        $this->assertSame(0, Taxonomy::query()->where('key', 'soils')->count() + Term::query()->where('taxonomy_key', 'soils')->count());
+        $this->assertSame(
+            0,
+            Taxonomy::query()->where('key', 'soils')->count() + Term::query()->where('taxonomy_key', 'soils')->count(),
+        );
         $this->postJson("/manage/api/changes/{$removed}/undo")->assertOk();
-        $this->assertSame($soils, Term::query()->where('taxonomy_key', 'soils')->orderBy('id')->get(['id', 'slug', 'name', 'parent_id'])->toArray());
+        $this->assertSame(
+            $soils,
+            Term::query()
+                ->where('taxonomy_key', 'soils')
+                ->orderBy('id')
+                ->get(['id', 'slug', 'name', 'parent_id'])
+                ->toArray(),
+        );
         $this->assertArrayHasKey('soils', app(CatalogueStore::class)->catalogue()->taxonomies);
         $actions = AuditEntry::query()->whereNotIn('action', ['typeChanged'])->orderBy('id')->pluck('action')->all();
-        $this->assertSame(['signInFailed', 'signedIn', 'invited', 'accountChanged', 'modulePublished', 'groupSaved', 'taxonomyRemoved', 'undone'], $actions);
+        $this->assertSame(
+            [
+                'signInFailed',
+                'signedIn',
+                'invited',
+                'accountChanged',
+                'modulePublished',
+                'groupSaved',
+                'taxonomyRemoved',
+                'undone',
+            ],
+            $actions,
+        );
         $role = AuditEntry::query()->where('action', 'accountChanged')->firstOrFail();
-        $this->assertSame(['Marigold <m@example.org>', 'Wren', '127.0.0.1', 'member', 'author'], [$role->who, $role->subject, $role->origin, $role->details['before']['role'], $role->details['after']['role']]);
+        $this->assertSame(
+            ['Marigold <m@example.org>', 'Wren', '127.0.0.1', 'member', 'author'],
+            [
+                $role->who,
+                $role->subject,
+                $role->origin,
+                $role->details['before']['role'],
+                $role->details['after']['role'],
+            ],
+        );
         $this->getJson('/manage/api/audit?q=wren')->assertOk()->assertJson(['total' => 2, 'days' => 400]);
         $this->assertSame(0, Artisan::call('wellspring:audit', ['--action' => 'accountChanged', '--json' => true]));
         $this->assertSame('Wren', json_decode(Artisan::output(), true)['subject'] ?? null);
@@ -252,17 +393,28 @@ final class SafetyTest extends TestCase
     {
         Storage::fake('media');
         Storage::fake('imports');
-        config(['site.media.pixels_in_request' => 10_000, 'site.media.max_pixels' => 250_000, 'queue.default' => 'database']);
+        config([
+            'site.media.pixels_in_request' => 10_000,
+            'site.media.max_pixels' => 250_000,
+            'queue.default' => 'database',
+        ]);
         $this->actingAs($this->manager());
         $picture = fn (int $width, int $height) => UploadedFile::fake()->image("hive {$width}.png", $width, $height);
-        $upload = fn (int $width, int $height) => $this->postJson('/manage/api/media', ['file' => $picture($width, $height)]);
+        $upload = fn (int $width, int $height) => $this->postJson(
+            '/manage/api/media',
+            ['file' => $picture($width, $height)],
+        );
         $upload(90, 90)->assertCreated()->assertJson(['name' => 'hive-90.webp']);
         $task = $upload(300, 200)->assertStatus(202)->json('task.id');
         $this->assertSame(1, Media::query()->count());
-        $this->getJson("/manage/api/tasks/{$task}")->assertStatus(202)->assertJson(['task' => ['state' => 'waiting', 'title' => 'Take in hive 300.png']]);
+        $this->getJson("/manage/api/tasks/{$task}")
+            ->assertStatus(202)
+            ->assertJson(['task' => ['state' => 'waiting', 'title' => 'Take in hive 300.png']]);
         $this->getJson('/manage/api/tasks')->assertJsonCount(1);
         Artisan::call('queue:work', ['--once' => true, '--quiet' => true]);
-        $this->getJson("/manage/api/tasks/{$task}")->assertOk()->assertJson(['name' => 'hive-300.webp', 'width' => 300]);
+        $this->getJson("/manage/api/tasks/{$task}")
+            ->assertOk()
+            ->assertJson(['name' => 'hive-300.webp', 'width' => 300]);
         $this->assertSame([], Storage::disk('imports')->allFiles());
         $upload(600, 500)->assertUnprocessable()->assertSee('at most 250,000 pixels');
         config(['site.media.quota_mb' => 1]);
@@ -285,21 +437,42 @@ final class SafetyTest extends TestCase
         $this->plantType();
         config(['queue.default' => 'database']);
         $this->actingAs($this->manager());
-        $file = $this->file('csv', "title\n".implode('', array_map(fn (int $n): string => "Plant {$n}\n", range(1, 201))));
+        $file = $this->file(
+            'csv',
+            "title\n".implode('', array_map(fn (int $n): string => "Plant {$n}\n", range(1, 201))),
+        );
         $type = app(CatalogueStore::class)->catalogue()->types['plant'];
-        $imported = app(ItemImport::class)->run($file, $type, new ImportPlan, fn (string $phase, int $done) => null)->change;
+        $imported = app(ItemImport::class)->run(
+            $file,
+            $type,
+            new ImportPlan,
+            fn (string $phase, int $done) => null,
+        )->change;
         $work = fn () => Artisan::call('queue:work', ['--once' => true, '--quiet' => true]);
-        $many = $this->postJson('/manage/api/items/many', ['type' => 'plant', 'do' => 'set', 'with' => ['values' => ['height' => 7]]])->assertStatus(202)->assertJson(['task' => ['title' => 'Edit 201 plants', 'total' => 201]])->json('task.id');
+        $many = $this->postJson(
+            '/manage/api/items/many',
+            ['type' => 'plant', 'do' => 'set', 'with' => ['values' => ['height' => 7]]],
+        )
+            ->assertStatus(202)
+            ->assertJson(['task' => ['title' => 'Edit 201 plants', 'total' => 201]])
+            ->json('task.id');
         $this->assertSame(0, Item::query()->whereRaw("fields->>'height' = '7'")->count(), 'not in the request');
         $work();
         $this->getJson("/manage/api/tasks/{$many}")->assertOk()->assertJson(['done' => 201, 'left' => []]);
         $changed = Garden::plantFile();
         unset($changed['properties']['height']);
-        $task = $this->putJson('/manage/api/types', ['file' => $changed, 'withLoss' => true])->assertStatus(202)->json('task.id');
+        $task = $this->putJson('/manage/api/types', ['file' => $changed, 'withLoss' => true])
+            ->assertStatus(202)
+            ->json('task.id');
         $work();
-        $change = $this->getJson("/manage/api/tasks/{$task}")->assertOk()->assertJson(['key' => 'plant'])->json('change');
+        $change = $this->getJson("/manage/api/tasks/{$task}")
+            ->assertOk()
+            ->assertJson(['key' => 'plant'])
+            ->json('change');
         foreach ([$change, $this->postJson("/manage/api/changes/{$imported}/undo")->json('task.id')] as $i => $one) {
-            $undo = $i === 0 ? $this->postJson("/manage/api/changes/{$one}/undo")->assertStatus(202)->json('task.id') : $one;
+            $undo = $i === 0 ? $this->postJson("/manage/api/changes/{$one}/undo")
+                ->assertStatus(202)
+                ->json('task.id') : $one;
             $this->assertNotNull($undo);
         }
         $this->assertSame(4, Task::query()->count());

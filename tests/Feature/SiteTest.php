@@ -17,7 +17,12 @@ final class SiteTest extends TestCase
         parent::setUp();
         $this->plantType();
         foreach (range(1, 5) as $n) {
-            $this->plant(['title' => "Plant {$n}", 'price' => $n, 'publish_at' => '2026-01-01', 'text' => "<p>About {$n}<script>alert(1)</script> <a href=\"javascript:alert(1)\" onclick=\"x()\">more</a></p>"]);
+            $this->plant([
+                'title' => "Plant {$n}",
+                'price' => $n,
+                'publish_at' => '2026-01-01',
+                'text' => "<p>About {$n}<script>alert(1)</script> <a href=\"javascript:alert(1)\" onclick=\"x()\">more</a></p>",
+            ]);
         }
         $store = app(ModuleStore::class);
         $row = $store->publish($store->apply($store->read([
@@ -31,8 +36,16 @@ final class SiteTest extends TestCase
 
     public function test_a_page_shows_its_module_and_pages_through_it_without_scripts(): void
     {
-        $this->get('/garden')->assertOk()->assertSeeInOrder(['All plants', 'Plant 1', 'Plant 2', 'garden?plants-page=2', 'Next'])->assertDontSee('Plant 3')->assertDontSee('<script', false);
-        $this->get('/garden?plants-page=3')->assertOk()->assertSee('Plant 5')->assertDontSee('Plant 4')->assertDontSee('>Next<', false);
+        $this->get('/garden')
+            ->assertOk()
+            ->assertSeeInOrder(['All plants', 'Plant 1', 'Plant 2', 'garden?plants-page=2', 'Next'])
+            ->assertDontSee('Plant 3')
+            ->assertDontSee('<script', false);
+        $this->get('/garden?plants-page=3')
+            ->assertOk()
+            ->assertSee('Plant 5')
+            ->assertDontSee('Plant 4')
+            ->assertDontSee('>Next<', false);
         $this->get('/garden?other=1&plants-page=1')->assertRedirect('/garden?other=1')->assertStatus(301);
         foreach (['0', '-1', 'x', '1000000000', '4', '02', '', '%FF', '%00'] as $wrong) {
             $this->get('/garden?plants-page='.$wrong)->assertNotFound();
@@ -82,13 +95,27 @@ final class SiteTest extends TestCase
         $store = app(ModuleStore::class);
         $row = $store->find('plants') ?? $this->fail();
         foreach ([
-            'olderNewer' => ['plants-page=2', '>Older<'], 'more' => ['data-more="plants"', '>More<'], 'continuous' => ['data-loads="3"', '>More<'],
+            'olderNewer' => ['plants-page=2', '>Older<'],
+            'more' => ['data-more="plants"', '>More<'],
+            'continuous' => ['data-loads="3"', '>More<'],
         ] as $mode => $seen) {
             $store->publish($store->apply($store->read(['page' => ['mode' => $mode, 'size' => 2]] + $row->draft)));
             $this->get('/garden')->assertSeeInOrder(['Plant 2', ...$seen], false)->assertDontSee('Plant 3');
         }
-        $store->publish($store->apply($store->read(['page' => ['mode' => 'fixed', 'size' => 2], 'headings' => ['by' => 'publish_at', 'per' => 'month']] + $row->draft)));
-        $this->get('/garden')->assertSeeInOrder(['January 2026', '2', 'Plant 1', 'Plant 2'])->assertDontSee('class="pages', false)->assertDontSee('Plant 3');
+        $store->publish(
+            $store->apply(
+                $store->read(
+                    [
+                        'page' => ['mode' => 'fixed', 'size' => 2],
+                        'headings' => ['by' => 'publish_at', 'per' => 'month'],
+                    ] + $row->draft,
+                ),
+            ),
+        );
+        $this->get('/garden')
+            ->assertSeeInOrder(['January 2026', '2', 'Plant 1', 'Plant 2'])
+            ->assertDontSee('class="pages', false)
+            ->assertDontSee('Plant 3');
         $this->get('/garden?plants-page=2')->assertNotFound();
     }
 }

@@ -21,11 +21,23 @@ final class StoresTest extends TestCase
     public function test_no_empty_value_is_ever_stored_and_texts_are_kept_folded(): void
     {
         $this->plantType();
-        $item = $this->plant(['title' => 'Crème', 'nickname' => " \u{A0}", 'story' => '<p> <script>x</script></p>', 'text' => '<div onclick="x()">Ünder <em>glass</em></div>', 'uses' => [], 'height' => 0, 'hardy' => false, 'groups' => null])->refresh();
+        $item = $this->plant([
+            'title' => 'Crème',
+            'nickname' => " \u{A0}",
+            'story' => '<p> <script>x</script></p>',
+            'text' => '<div onclick="x()">Ünder <em>glass</em></div>',
+            'uses' => [],
+            'height' => 0,
+            'hardy' => false,
+            'groups' => null,
+        ])->refresh();
         $this->assertEquals(['height' => 0, 'hardy' => false], $item->fields);
         $this->assertEquals(['title' => 'creme', 'slug' => 'creme', 'text' => 'under glass'], $item->folded);
         $this->assertStringNotContainsString('onclick', (string) $item->text);
-        $this->assertSame('{}', DB::table('items')->where('id', $this->plant(['title' => 'Bare'])->id)->value('fields'));
+        $this->assertSame(
+            '{}',
+            DB::table('items')->where('id', $this->plant(['title' => 'Bare'])->id)->value('fields'),
+        );
     }
 
     public function test_a_published_item_has_a_publish_date_and_a_draft_need_not(): void
@@ -36,19 +48,43 @@ final class StoresTest extends TestCase
         $draft = $this->plant(['title' => 'Draft', 'status' => 'draft']);
         $this->assertNull($draft->publish_at);
         $this->actingAs($this->manager());
-        $this->putJson("/manage/api/items/{$draft->id}", ['revision' => 1, 'values' => ['status' => 'published']])->assertOk()->assertJsonPath('values.publish_at', now()->utc()->format('Y-m-d\TH:i:s\Z'));
-        $this->putJson("/manage/api/items/{$draft->id}", ['revision' => 2, 'values' => ['publish_at' => '2026-05-01T00:00:00Z', 'expire_at' => '2026-05-01T00:00:00Z']])->assertUnprocessable()->assertJsonPath('problems.0.path', 'expire_at');
+        $this->putJson("/manage/api/items/{$draft->id}", ['revision' => 1, 'values' => ['status' => 'published']])
+            ->assertOk()
+            ->assertJsonPath('values.publish_at', now()->utc()->format('Y-m-d\TH:i:s\Z'));
+        $this->putJson(
+            "/manage/api/items/{$draft->id}",
+            [
+                'revision' => 2,
+                'values' => ['publish_at' => '2026-05-01T00:00:00Z', 'expire_at' => '2026-05-01T00:00:00Z'],
+            ],
+        )
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.path', 'expire_at');
     }
 
     public function test_a_type_makes_the_taxonomies_it_names_and_keeps_its_address_to_itself(): void
     {
         $this->plantType();
-        $plot = json_decode((string) file_get_contents(base_path('docs/formats/examples/plot.type.json')), true, 16, JSON_THROW_ON_ERROR);
+        $plot = json_decode(
+            (string) file_get_contents(base_path('docs/formats/examples/plot.type.json')),
+            true,
+            16,
+            JSON_THROW_ON_ERROR,
+        );
         app(TypeWriter::class)->apply($plot);
-        $this->assertEquals(['label' => 'Villages', 'tree' => false], Taxonomy::query()->findOrFail('villages')->only(['label', 'tree']));
-        $this->assertSame(['plant', 'plot'], array_keys(app(CatalogueStore::class)->catalogue()->types), 'types stand in the order in which they came');
+        $this->assertEquals(
+            ['label' => 'Villages', 'tree' => false],
+            Taxonomy::query()->findOrFail('villages')->only(['label', 'tree']),
+        );
+        $this->assertSame(
+            ['plant', 'plot'],
+            array_keys(app(CatalogueStore::class)->catalogue()->types),
+            'types stand in the order in which they came',
+        );
         try {
-            app(TypeWriter::class)->apply(['x-wellspring' => ['key' => 'bed', 'address' => '/plants/{slug}'] + $plot['x-wellspring']] + $plot);
+            app(TypeWriter::class)->apply(
+                ['x-wellspring' => ['key' => 'bed', 'address' => '/plants/{slug}'] + $plot['x-wellspring']] + $plot,
+            );
             $this->fail('Two types cannot have one address.');
         } catch (Refused $refused) {
             $this->assertSame('x-wellspring.address', $refused->problems[0]->path);
@@ -66,7 +102,10 @@ final class StoresTest extends TestCase
         }
         $versions = DB::table('module_versions')->orderBy('number')->get();
         $this->assertSame([1, 2, 3], $versions->pluck('number')->all());
-        $this->assertSame([3, 5, 5], $versions->map(fn ($version): int => json_decode($version->definition, true)['page']['size'])->all());
+        $this->assertSame(
+            [3, 5, 5],
+            $versions->map(fn ($version): int => json_decode($version->definition, true)['page']['size'])->all(),
+        );
         $this->assertSame([$user->id], $versions->pluck('user_id')->unique()->all());
         $this->assertSame(4, $row->revision);
         $this->assertSame('plants-2', $store->create('Plants', ['source' => ['items' => ['plant']]])->key);
@@ -82,39 +121,95 @@ final class StoresTest extends TestCase
         $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
         $store = app(ModuleStore::class);
         foreach (['dear' => 'down', 'cheap' => 'up'] as $key => $direction) {
-            $row = $store->publish($store->apply($store->read(['format' => 1, 'key' => $key, 'name' => ucfirst($key), 'source' => ['items' => ['plant']], 'order' => [['by' => 'price', 'direction' => $direction]], 'page' => ['size' => 1]])));
+            $row = $store->publish(
+                $store->apply(
+                    $store->read([
+                        'format' => 1,
+                        'key' => $key,
+                        'name' => ucfirst($key),
+                        'source' => ['items' => ['plant']],
+                        'order' => [['by' => 'price', 'direction' => $direction]],
+                        'page' => ['size' => 1],
+                    ]),
+                ),
+            );
             $store->place($row, [$page->id]);
             $store->place($row, [$page->id]);
         }
         $this->get('/garden')->assertSeeInOrder(['Dear', 'Plant 4', 'Cheap', 'Plant 1']);
-        $html = $this->get('/garden?cheap-page=3&dear-page=2')->assertOk()->assertSeeInOrder(['Dear', 'Plant 3', 'Cheap', 'Plant 3'])->getContent();
-        $this->assertStringContainsString('/garden?cheap-page=3&amp;dear-page=3#dear', (string) $html, 'a link of one leaves the other where it is');
-        $this->assertStringContainsString('/garden?cheap-page=3#dear', (string) $html, 'and its first page has no number');
+        $html = $this->get('/garden?cheap-page=3&dear-page=2')
+            ->assertOk()
+            ->assertSeeInOrder(['Dear', 'Plant 3', 'Cheap', 'Plant 3'])
+            ->getContent();
+        $this->assertStringContainsString(
+            '/garden?cheap-page=3&amp;dear-page=3#dear',
+            (string) $html,
+            'a link of one leaves the other where it is',
+        );
+        $this->assertStringContainsString(
+            '/garden?cheap-page=3#dear',
+            (string) $html,
+            'and its first page has no number',
+        );
         $this->get('/garden?cheap-page=3&dear-page=9')->assertNotFound();
     }
 
     public function test_cards_on_a_page_carry_pictures_labels_and_what_is_said(): void
     {
         $this->plantType();
-        Media::query()->create(['name' => 'fern.webp', 'mime' => 'image/webp', 'width' => 800, 'height' => 600, 'bytes' => 1, 'alt' => 'A fern', 'sizes' => [400, 800], 'focus_x' => 0.25]);
-        $this->plant(['title' => 'Fern & <moss>', 'slug' => 'fern', 'picture' => 'fern.webp', 'height' => 40, 'publish_at' => '2026-01-01']);
+        Media::query()->create([
+            'name' => 'fern.webp',
+            'mime' => 'image/webp',
+            'width' => 800,
+            'height' => 600,
+            'bytes' => 1,
+            'alt' => 'A fern',
+            'sizes' => [400, 800],
+            'focus_x' => 0.25,
+        ]);
+        $this->plant([
+            'title' => 'Fern & <moss>',
+            'slug' => 'fern',
+            'picture' => 'fern.webp',
+            'height' => 40,
+            'publish_at' => '2026-01-01',
+        ]);
         $this->plant(['title' => 'Bare', 'publish_at' => '2026-01-01']);
         $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
         $store = app(ModuleStore::class);
         $store->place($store->publish($store->apply(Garden::module(['order' => [['by' => 'title', 'direction' => 'down']], 'card' => ['lines' => [
             ['parts' => [['part' => 'picture']]],
             ['parts' => [['part' => 'title', 'level' => 4]]],
-            ['parts' => [['part' => 'field', 'field' => 'height', 'label' => 'Grows to'], ['part' => 'price', 'empty' => ['do' => 'say', 'text' => 'Ask <us>']]]],
+            [
+                'parts' => [
+                    ['part' => 'field', 'field' => 'height', 'label' => 'Grows to'],
+                    ['part' => 'price', 'empty' => ['do' => 'say', 'text' => 'Ask <us>']],
+                ],
+            ],
         ]]]))), [$page->id]);
         $html = (string) $this->get('/garden')->assertOk()->getContent();
-        $this->assertMatchesRegularExpression('~<img\s+class="focus-x-25 focus-y-50"\s+src="/media/fern.jpg" srcset="/media/w400/fern.jpg 400w, /media/fern.jpg 800w" sizes="[^"]+" alt="" width="800" height="600"\s+loading="lazy"\s*>~', $html, 'pages do not jump');
-        $this->assertStringContainsString('<source type="image/webp" srcset="/media/w400/fern.webp 400w, /media/fern.webp 800w"', $html);
-        $this->assertStringContainsString('<h4 class="part title"><a href="/plants/fern">Fern &amp; &lt;moss&gt;</a></h4>', $html);
+        $this->assertMatchesRegularExpression(
+            '~<img\s+class="focus-x-25 focus-y-50"\s+src="/media/fern.jpg" srcset="/media/w400/fern.jpg 400w, /media/fern.jpg 800w" sizes="[^"]+" alt="" width="800" height="600"\s+loading="lazy"\s*>~',
+            $html,
+            'pages do not jump',
+        );
+        $this->assertStringContainsString(
+            '<source type="image/webp" srcset="/media/w400/fern.webp 400w, /media/fern.webp 800w"',
+            $html,
+        );
+        $this->assertStringContainsString(
+            '<h4 class="part title"><a href="/plants/fern">Fern &amp; &lt;moss&gt;</a></h4>',
+            $html,
+        );
         $this->assertMatchesRegularExpression('~Grows to</span> 40\x{A0}cm</span>~u', $html);
         $this->assertSame(2, substr_count($html, 'Ask &lt;us&gt;'));
         $this->assertSame(1, substr_count($html, '<img'));
         Media::query()->update(['sizes' => '[]']);
-        $this->assertMatchesRegularExpression('~<img\s+class="[^"]+"\s+src="/media/fern.webp" srcset="/media/fern.webp 800w"~', (string) $this->get('/garden')->getContent(), 'a picture of before there were sizes');
+        $this->assertMatchesRegularExpression(
+            '~<img\s+class="[^"]+"\s+src="/media/fern.webp" srcset="/media/fern.webp 800w"~',
+            (string) $this->get('/garden')->getContent(),
+            'a picture of before there were sizes',
+        );
         Media::query()->delete();
         $this->get('/garden')->assertOk()->assertDontSee('<img', false);
         $this->assertSame(2, Item::query()->count());

@@ -38,10 +38,22 @@ abstract class TestCase extends LaravelTestCase
     protected function plantType(): Type
     {
         foreach (Garden::taxonomies() as $taxonomy) {
-            Taxonomy::query()->create(['key' => $taxonomy->key, 'label' => $taxonomy->label, 'tree' => $taxonomy->tree]);
+            Taxonomy::query()->create([
+                'key' => $taxonomy->key,
+                'label' => $taxonomy->label,
+                'tree' => $taxonomy->tree,
+            ]);
             $ids = [];
             foreach ($taxonomy->terms->all() as $i => $term) {
-                $ids[$term->slug] = Term::query()->create(['taxonomy_key' => $taxonomy->key, 'slug' => $term->slug, 'name' => $term->name, 'position' => $i, 'words' => implode(' ', Words::of($term->name)), 'folded' => ['title' => Fold::of($term->name), 'slug' => $term->slug], 'parent_id' => $term->parent === null ? null : $ids[$term->parent]])->id;
+                $ids[$term->slug] = Term::query()->create([
+                    'taxonomy_key' => $taxonomy->key,
+                    'slug' => $term->slug,
+                    'name' => $term->name,
+                    'position' => $i,
+                    'words' => implode(' ', Words::of($term->name)),
+                    'folded' => ['title' => Fold::of($term->name), 'slug' => $term->slug],
+                    'parent_id' => $term->parent === null ? null : $ids[$term->parent],
+                ])->id;
             }
         }
         app(CatalogueStore::class)->forget();
@@ -59,7 +71,14 @@ abstract class TestCase extends LaravelTestCase
 
     protected function manager(): User
     {
-        return User::query()->create(['name' => 'Marigold', 'email' => 'm@example.org', 'password' => 'a long password', 'role' => 'manager'])->refresh();
+        return User::query()
+            ->create([
+                'name' => 'Marigold',
+                'email' => 'm@example.org',
+                'password' => 'a long password',
+                'role' => 'manager',
+            ])
+            ->refresh();
     }
 
     /** A file with the content, gone after the test. */

@@ -29,7 +29,9 @@ final class TypesTest extends TestCase
      */
     private function save(array $file, array $renamed = []): int
     {
-        return (int) $this->putJson('/manage/api/types', ['file' => $file, 'renamed' => $renamed, 'withLoss' => true])->assertOk()->json('change');
+        return (int) $this->putJson('/manage/api/types', ['file' => $file, 'renamed' => $renamed, 'withLoss' => true])
+            ->assertOk()
+            ->json('change');
     }
 
     /**
@@ -39,13 +41,32 @@ final class TypesTest extends TestCase
      */
     private function effects(array $file, array $renamed = []): array
     {
-        return array_column($this->postJson('/manage/api/types/look', ['file' => $file, 'renamed' => $renamed])->assertOk()->json('effects'), 'message');
+        return array_column(
+            $this->postJson('/manage/api/types/look', ['file' => $file, 'renamed' => $renamed])
+                ->assertOk()
+                ->json('effects'),
+            'message',
+        );
     }
 
     /** @return array<int, mixed> */
     private function contents(): array
     {
-        return Item::query()->with(Item::whole())->orderBy('id')->get()->mapWithKeys(fn (Item $item): array => [$item->id => [$item->fields, $item->folded, $item->terms->pluck('slug')->all(), $item->links->map->only(['field', 'target_id'])->all()]])->all();
+        return Item::query()
+            ->with(Item::whole())
+            ->orderBy('id')
+            ->get()
+            ->mapWithKeys(
+                fn (Item $item): array => [
+                    $item->id => [
+                        $item->fields,
+                        $item->folded,
+                        $item->terms->pluck('slug')->all(),
+                        $item->links->map->only(['field', 'target_id'])->all(),
+                    ],
+                ],
+            )
+            ->all();
     }
 
     public function test_a_field_is_renamed_moved_and_removed_and_all_of_it_comes_back(): void
@@ -53,10 +74,26 @@ final class TypesTest extends TestCase
         $type = $this->plantType();
         $this->actingAs($this->manager());
         for ($n = 1; $n <= 8; $n++) {
-            $this->plant(['title' => "Plant {$n}", 'slug' => "plant-{$n}", 'height' => $n * 10, 'nickname' => $n % 2 === 0 ? "Nick {$n}" : null, 'light' => 'sun', 'uses' => ['pot', 'cut'], 'groups' => ['ferns'], 'friends' => $n > 1 ? ['plant-1'] : null]);
+            $this->plant([
+                'title' => "Plant {$n}",
+                'slug' => "plant-{$n}",
+                'height' => $n * 10,
+                'nickname' => $n % 2 === 0 ? "Nick {$n}" : null,
+                'light' => 'sun',
+                'uses' => ['pot', 'cut'],
+                'groups' => ['ferns'],
+                'friends' => $n > 1 ? ['plant-1'] : null,
+            ]);
         }
-        $this->postJson('/manage/api/modules', ['name' => 'Tall', 'definition' => ['source' => ['items' => ['plant']]]])->assertCreated();
-        $definition = ['order' => [['by' => 'height']], 'where' => ['all' => [['field' => 'height', 'test' => 'gt', 'value' => 20]]], 'card' => ['lines' => [['parts' => [['part' => 'field', 'field' => 'height']]]]]] + $this->getJson('/manage/api/modules/tall')->json('definition');
+        $this->postJson(
+            '/manage/api/modules',
+            ['name' => 'Tall', 'definition' => ['source' => ['items' => ['plant']]]],
+        )->assertCreated();
+        $definition = [
+            'order' => [['by' => 'height']],
+            'where' => ['all' => [['field' => 'height', 'test' => 'gt', 'value' => 20]]],
+            'card' => ['lines' => [['parts' => [['part' => 'field', 'field' => 'height']]]]],
+        ] + $this->getJson('/manage/api/modules/tall')->json('definition');
         $this->putJson('/manage/api/modules/tall/draft', ['definition' => $definition, 'revision' => 1])->assertOk();
         $this->postJson('/manage/api/modules/tall/publish')->assertOk();
         $before = $this->contents();
@@ -64,7 +101,10 @@ final class TypesTest extends TestCase
         $file = Garden::plantFile();
         $height = $file['properties']['height'];
         unset($file['properties']['height'], $file['properties']['nickname'], $file['properties']['friends']);
-        $file['properties'] = ['tallness' => ['title' => 'Tallness'] + $height, 'soil' => ['title' => 'Soil', 'x-wellspring' => ['kind' => 'text']]] + $file['properties'];
+        $file['properties'] = [
+            'tallness' => ['title' => 'Tallness'] + $height,
+            'soil' => ['title' => 'Soil', 'x-wellspring' => ['kind' => 'text']],
+        ] + $file['properties'];
         $file['properties']['uses']['items']['enum'] = ['hedge', 'cut'];
         $file['properties']['light'] = ['title' => 'Light', 'x-wellspring' => ['kind' => 'text']];
         $file['x-wellspring']['taxonomies'] = [];
@@ -81,7 +121,10 @@ final class TypesTest extends TestCase
             $this->assertContains($sentence, $said);
         }
         $this->assertSame($before, $this->contents(), 'looking changes nothing');
-        $this->putJson('/manage/api/types', ['file' => $file, 'renamed' => ['height' => 'tallness']])->assertUnprocessable();
+        $this->putJson(
+            '/manage/api/types',
+            ['file' => $file, 'renamed' => ['height' => 'tallness']],
+        )->assertUnprocessable();
         $this->assertSame($before, $this->contents(), 'nor does a change that nobody agreed to');
 
         $change = $this->save($file, ['height' => 'tallness']);
@@ -90,17 +133,37 @@ final class TypesTest extends TestCase
         $this->assertSame('full sun', $item->folded['light'], 'a text is found by its words at once');
         $this->assertSame([[], []], [$item->terms->all(), $item->links->all()]);
         $live = Module::query()->where('key', 'tall')->firstOrFail()->live ?? [];
-        $this->assertSame(['tallness', 'tallness', 'tallness'], [$live['order'][0]['by'], $live['where']['all'][0]['field'], $live['card']['lines'][0]['parts'][0]['field']]);
-        $this->assertSame(['tallness', 'soil'], array_slice(array_keys(app(CatalogueStore::class)->catalogue()->types['plant']->fields), 0, 2), 'in their new order');
-        $this->assertSame('type changed', Revision::query()->where('item_id', $item->id)->latest('number')->firstOrFail()->how);
+        $this->assertSame(
+            ['tallness', 'tallness', 'tallness'],
+            [
+                $live['order'][0]['by'],
+                $live['where']['all'][0]['field'],
+                $live['card']['lines'][0]['parts'][0]['field'],
+            ],
+        );
+        $this->assertSame(
+            ['tallness', 'soil'],
+            array_slice(array_keys(app(CatalogueStore::class)->catalogue()->types['plant']->fields), 0, 2),
+            'in their new order',
+        );
+        $this->assertSame(
+            'type changed',
+            Revision::query()->where('item_id', $item->id)->latest('number')->firstOrFail()->how,
+        );
 
-        $this->putJson("/manage/api/items/{$item->id}", ['revision' => $item->revision, 'values' => ['tallness' => 99]])->assertOk();
+        $this->putJson(
+            "/manage/api/items/{$item->id}",
+            ['revision' => $item->revision, 'values' => ['tallness' => 99]],
+        )->assertOk();
         $this->postJson("/manage/api/changes/{$change}/undo")->assertOk()->assertJson(['undone' => 7]);
         $after = $this->contents();
         $this->assertEquals(99, $after[$item->id][0]['height'], 'what was typed since goes along into the old form');
         unset($before[$item->id], $after[$item->id]);
         $this->assertEquals($before, $after);
-        $this->assertSame(json_encode(TypeFile::write($type)), json_encode(ContentType::query()->findOrFail('plant')->definition));
+        $this->assertSame(
+            json_encode(TypeFile::write($type)),
+            json_encode(ContentType::query()->findOrFail('plant')->definition),
+        );
         $this->assertSame('height', Module::query()->where('key', 'tall')->firstOrFail()->live['order'][0]['by'] ?? '');
         $this->postJson("/manage/api/changes/{$change}/undo")->assertUnprocessable();
     }
@@ -109,8 +172,26 @@ final class TypesTest extends TestCase
     {
         $type = $this->plantType();
         $this->actingAs($this->manager());
-        $kinds = ['text' => [], 'longText' => [], 'number' => [], 'yesNo' => [], 'choice' => ['enum' => ['sun', 'shade', '12']], 'choices' => ['items' => ['enum' => ['sun', 'shade', '12']]], 'date' => [], 'place' => []];
-        $values = ['text' => '12', 'longText' => '<p>sun</p>', 'number' => 12, 'yesNo' => true, 'choice' => 'sun', 'choices' => ['sun', '12'], 'date' => '2026-05-01', 'place' => ['address' => 'Quillmoor']];
+        $kinds = [
+            'text' => [],
+            'longText' => [],
+            'number' => [],
+            'yesNo' => [],
+            'choice' => ['enum' => ['sun', 'shade', '12']],
+            'choices' => ['items' => ['enum' => ['sun', 'shade', '12']]],
+            'date' => [],
+            'place' => [],
+        ];
+        $values = [
+            'text' => '12',
+            'longText' => '<p>sun</p>',
+            'number' => 12,
+            'yesNo' => true,
+            'choice' => 'sun',
+            'choices' => ['sun', '12'],
+            'date' => '2026-05-01',
+            'place' => ['address' => 'Quillmoor'],
+        ];
         $as = function (string $kind) use ($kinds): array {
             $file = Garden::plantFile();
             $file['properties'] = ['it' => ['title' => 'It', 'x-wellspring' => ['kind' => $kind]] + $kinds[$kind]];
@@ -123,10 +204,21 @@ final class TypesTest extends TestCase
             foreach (array_keys($kinds) as $to) {
                 if ($from !== $to) {
                     $change = $this->save($as($to));
-                    $reader = new \Wellspring\Core\Content\ItemReader(app(CatalogueStore::class)->catalogue()->types['plant']);
-                    $reader->fromValues(\App\Content\Records::values($item->refresh()->load(Item::whole()), app(CatalogueStore::class)->catalogue()->types['plant']));
+                    $reader = new \Wellspring\Core\Content\ItemReader(
+                        app(CatalogueStore::class)->catalogue()->types['plant'],
+                    );
+                    $reader->fromValues(
+                        \App\Content\Records::values(
+                            $item->refresh()->load(Item::whole()),
+                            app(CatalogueStore::class)->catalogue()->types['plant'],
+                        ),
+                    );
                     $this->postJson("/manage/api/changes/{$change}/undo")->assertOk();
-                    $this->assertEquals([$from => $values[$from]], [$from => $item->refresh()->fields['it'] ?? null], "{$from} to {$to} and back");
+                    $this->assertEquals(
+                        [$from => $values[$from]],
+                        [$from => $item->refresh()->fields['it'] ?? null],
+                        "{$from} to {$to} and back",
+                    );
                 }
             }
             Item::query()->delete();
@@ -142,13 +234,31 @@ final class TypesTest extends TestCase
         $file = Garden::plantFile();
         $file['properties']['height'] += ['minimum' => 10];
         $file['required'] = ['nickname'];
-        $this->assertSame(['Height: the value of 1 item no longer fits; it stays as it is until the item is saved next.', '1 item has no Nickname; it is asked for when the item is saved next.'], $this->effects($file));
+        $this->assertSame(
+            [
+                'Height: the value of 1 item no longer fits; it stays as it is until the item is saved next.',
+                '1 item has no Nickname; it is asked for when the item is saved next.',
+            ],
+            $this->effects($file),
+        );
         $this->save($file);
         $this->assertEquals(['height' => 5], Item::query()->firstOrFail()->fields);
-        $this->putJson('/manage/api/items/'.Item::query()->value('id'), ['revision' => 1, 'values' => ['title' => 'Fern']])->assertUnprocessable()->assertJsonPath('problems.0.path', 'nickname');
-        $this->deleteJson('/manage/api/types/plant')->assertUnprocessable()->assertJsonPath('problems.0.message', '1 item is of this type. Remove it first.');
+        $this->putJson(
+            '/manage/api/items/'.Item::query()->value('id'),
+            ['revision' => 1, 'values' => ['title' => 'Fern']],
+        )
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.path', 'nickname');
+        $this->deleteJson('/manage/api/types/plant')
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.message', '1 item is of this type. Remove it first.');
         foreach (['/manage/{slug}', '/plants', '/a/{slug}/b'] as $address) {
-            $this->postJson('/manage/api/types/look', ['file' => array_replace_recursive($file, ['x-wellspring' => ['address' => $address]])])->assertUnprocessable()->assertJsonPath('problems.0.path', 'x-wellspring.address');
+            $this->postJson(
+                '/manage/api/types/look',
+                ['file' => array_replace_recursive($file, ['x-wellspring' => ['address' => $address]])],
+            )
+                ->assertUnprocessable()
+                ->assertJsonPath('problems.0.path', 'x-wellspring.address');
         }
         Item::query()->delete();
         $this->deleteJson('/manage/api/types/plant')->assertOk();
@@ -167,9 +277,17 @@ final class TypesTest extends TestCase
         $this->actingAs($this->manager());
         foreach (app(CatalogueStore::class)->catalogue()->types as $key => $type) {
             $schema = (string) $this->get("/manage/api/types/{$key}/file")->assertOk()->getContent();
-            $this->assertEquals($type, TypeFile::read(json_decode($schema, true), app(CatalogueStore::class)->catalogue()->taxonomies), 'read and written without loss');
+            $this->assertEquals(
+                $type,
+                TypeFile::read(json_decode($schema, true), app(CatalogueStore::class)->catalogue()->taxonomies),
+                'read and written without loss',
+            );
             foreach ($items[$key] ?? [] as [$fits, $item]) {
-                $this->assertSame($fits, (new Validator)->validate(json_decode((string) json_encode((object) $item)), $schema)->isValid(), "{$key}: ".json_encode($item));
+                $this->assertSame(
+                    $fits,
+                    (new Validator)->validate(json_decode((string) json_encode((object) $item)), $schema)->isValid(),
+                    "{$key}: ".json_encode($item),
+                );
             }
         }
     }
@@ -178,19 +296,67 @@ final class TypesTest extends TestCase
     public static function shipped(): array
     {
         return [
-            'the demo' => ['demo', ['event' => [[true, ['starts' => '2026-05-01T10:00:00Z', 'fee' => 4.5, 'place' => ['address' => 'Quillmoor', 'latitude' => 50.6, 'longitude' => -3.5], 'leader' => ['ivo']]], [false, ['starts' => '2026-05-01T10:00:00Z', 'place' => ['latitude' => 95]]], [false, ['fee' => 4]], [false, ['starts' => '2026-05-01T10:00:00Z', 'leader' => ['a', 'b']]]], 'person' => [[true, ['hours' => ['mon' => [['09:00', '12:00']]]]], [false, ['hours' => ['mon' => [['9', '12:00']]]]], [false, ['hours' => ['someday' => []]]]]]],
-            'plots' => ['sets/garden-plots', ['plot' => [[true, ['area' => 50, 'soil' => 'loam']], [false, ['area' => 0]], [false, ['area' => 5, 'soil' => 'gold']]]]],
-            'tools' => ['sets/tools', ['tool' => [[true, ['inventory' => 'SP-014', 'power' => ['hand']]], [false, ['inventory' => 'spade']], [false, ['power' => ['steam']]]]]],
+            'the demo' => [
+                'demo',
+                [
+                    'event' => [
+                        [
+                            true,
+                            [
+                                'starts' => '2026-05-01T10:00:00Z',
+                                'fee' => 4.5,
+                                'place' => ['address' => 'Quillmoor', 'latitude' => 50.6, 'longitude' => -3.5],
+                                'leader' => ['ivo'],
+                            ],
+                        ],
+                        [false, ['starts' => '2026-05-01T10:00:00Z', 'place' => ['latitude' => 95]]],
+                        [false, ['fee' => 4]],
+                        [false, ['starts' => '2026-05-01T10:00:00Z', 'leader' => ['a', 'b']]],
+                    ],
+                    'person' => [
+                        [true, ['hours' => ['mon' => [['09:00', '12:00']]]]],
+                        [false, ['hours' => ['mon' => [['9', '12:00']]]]],
+                        [false, ['hours' => ['someday' => []]]],
+                    ],
+                ],
+            ],
+            'plots' => [
+                'sets/garden-plots',
+                [
+                    'plot' => [
+                        [true, ['area' => 50, 'soil' => 'loam']],
+                        [false, ['area' => 0]],
+                        [false, ['area' => 5, 'soil' => 'gold']],
+                    ],
+                ],
+            ],
+            'tools' => [
+                'sets/tools',
+                [
+                    'tool' => [
+                        [true, ['inventory' => 'SP-014', 'power' => ['hand']]],
+                        [false, ['inventory' => 'spade']],
+                        [false, ['power' => ['steam']]],
+                    ],
+                ],
+            ],
         ];
     }
 
     public function test_a_set_is_looked_at_applied_and_does_no_harm_to_what_is_there(): void
     {
         $this->actingAs($this->manager());
-        $this->postJson('/manage/api/sets/look', ['shipped' => 'tools'])->assertOk()->assertJsonPath('parts.1.state', 'new')->assertJsonPath('parts.0.says', '6 new terms');
+        $this->postJson('/manage/api/sets/look', ['shipped' => 'tools'])
+            ->assertOk()
+            ->assertJsonPath('parts.1.state', 'new')
+            ->assertJsonPath('parts.0.says', '6 new terms');
         $this->assertSame([0, 0], [ContentType::query()->count(), Term::query()->count()], 'looking makes nothing');
         $zip = $this->file('zip', (string) $this->get('/manage/api/sets/tools/file')->assertOk()->getContent());
-        $send = fn (string $what) => $this->post("/manage/api/sets/{$what}", ['file' => new UploadedFile($zip, 'tools.zip', null, null, true)], ['Accept' => 'application/json']);
+        $send = fn (string $what) => $this->post(
+            "/manage/api/sets/{$what}",
+            ['file' => new UploadedFile($zip, 'tools.zip', null, null, true)],
+            ['Accept' => 'application/json'],
+        );
         $this->assertSame(['new', 'new', 'new'], array_column($send('apply')->assertOk()->json('parts'), 'state'));
         $this->assertSame(['same', 'same', 'same'], array_column($send('apply')->assertOk()->json('parts'), 'state'));
         Term::query()->where('slug', 'hedges')->update(['name' => 'Hedges and topiary']);
@@ -200,7 +366,11 @@ final class TypesTest extends TestCase
         $this->assertSame(['same', 'kept', 'same'], array_column($send('apply')->assertOk()->json('parts'), 'state'));
         $this->assertSame('Hedges and topiary', Term::query()->where('slug', 'hedges')->value('name'));
         $this->getJson('/manage/api/types/tool')->assertJsonMissingPath('file.properties.weight');
-        $this->assertSame(0, Artisan::call('wellspring:sets:apply', ['path' => base_path('database/sets/garden-plots')]), Artisan::output());
+        $this->assertSame(
+            0,
+            Artisan::call('wellspring:sets:apply', ['path' => base_path('database/sets/garden-plots')]),
+            Artisan::output(),
+        );
         $this->assertSame(1, Artisan::call('wellspring:sets:apply', ['path' => $this->file('zip', 'no zip')]));
     }
 
@@ -223,7 +393,10 @@ final class TypesTest extends TestCase
             'types/a.json: is not JSON' => $about + ['types/a.json' => '{'],
             'holds no type' => $about,
             'set.json.name' => ['set.json' => '{"format": 1}', 'types/a.json' => '{}'],
-            'types/a.json title: is missing' => $about + ['taxonomies/t.json' => '{"format": 1, "key": "t", "label": "T", "tree": false, "terms": []}', 'types/a.json' => '{}'],
+            'types/a.json title: is missing' => $about + [
+                'taxonomies/t.json' => '{"format": 1, "key": "t", "label": "T", "tree": false, "terms": []}',
+                'types/a.json' => '{}',
+            ],
         ] as $words => $files) {
             try {
                 app(SetApplier::class)->apply(ReadySet::fromZip($set($files)));

@@ -31,32 +31,80 @@ final class Garden
             '$schema' => TypeFile::DRAFT,
             'title' => 'Plant',
             'type' => 'object',
-            'x-wellspring' => ['format' => 1, 'key' => 'plant', 'plural' => 'Plants', 'address' => '/plants/{slug}', 'taxonomies' => ['groups']],
+            'x-wellspring' => [
+                'format' => 1,
+                'key' => 'plant',
+                'plural' => 'Plants',
+                'address' => '/plants/{slug}',
+                'taxonomies' => ['groups'],
+            ],
             'properties' => [
                 'picture' => ['title' => 'Picture', 'type' => 'string', 'x-wellspring' => ['kind' => 'picture']],
                 'price' => ['title' => 'Price', 'type' => 'number', 'x-wellspring' => ['kind' => 'money']],
-                'height' => ['title' => 'Height', 'type' => 'number', 'x-wellspring' => ['kind' => 'number', 'unit' => 'cm']],
+                'height' => [
+                    'title' => 'Height',
+                    'type' => 'number',
+                    'x-wellspring' => ['kind' => 'number', 'unit' => 'cm'],
+                ],
                 'nickname' => ['title' => 'Nickname', 'type' => 'string', 'x-wellspring' => ['kind' => 'text']],
                 'story' => ['title' => 'Story', 'type' => 'string', 'x-wellspring' => ['kind' => 'longText']],
-                'light' => ['title' => 'Light', 'enum' => ['sun', 'half-shade', 'shade'], 'x-wellspring' => ['kind' => 'choice', 'labels' => ['sun' => 'Full sun']]],
-                'uses' => ['title' => 'Uses', 'type' => 'array', 'uniqueItems' => true, 'items' => ['enum' => ['pot', 'hedge', 'cut']], 'x-wellspring' => ['kind' => 'choices']],
+                'light' => [
+                    'title' => 'Light',
+                    'enum' => ['sun', 'half-shade', 'shade'],
+                    'x-wellspring' => ['kind' => 'choice', 'labels' => ['sun' => 'Full sun']],
+                ],
+                'uses' => [
+                    'title' => 'Uses',
+                    'type' => 'array',
+                    'uniqueItems' => true,
+                    'items' => ['enum' => ['pot', 'hedge', 'cut']],
+                    'x-wellspring' => ['kind' => 'choices'],
+                ],
                 'hardy' => ['title' => 'Hardy', 'type' => 'boolean', 'x-wellspring' => ['kind' => 'yesNo']],
-                'sown' => ['title' => 'Sown', 'type' => 'string', 'format' => 'date', 'x-wellspring' => ['kind' => 'date']],
-                'watered' => ['title' => 'Watered', 'type' => 'string', 'format' => 'date-time', 'x-wellspring' => ['kind' => 'instant']],
+                'sown' => [
+                    'title' => 'Sown',
+                    'type' => 'string',
+                    'format' => 'date',
+                    'x-wellspring' => ['kind' => 'date'],
+                ],
+                'watered' => [
+                    'title' => 'Watered',
+                    'type' => 'string',
+                    'format' => 'date-time',
+                    'x-wellspring' => ['kind' => 'instant'],
+                ],
                 'shots' => ['title' => 'Shots', 'maxItems' => 4, 'x-wellspring' => ['kind' => 'pictures']],
                 'leaflet' => ['title' => 'Leaflet', 'x-wellspring' => ['kind' => 'file']],
                 'film' => ['title' => 'Film', 'x-wellspring' => ['kind' => 'video']],
                 'spot' => ['title' => 'Spot', 'x-wellspring' => ['kind' => 'place']],
                 'source' => ['title' => 'Source', 'x-wellspring' => ['kind' => 'link']],
                 'bloom' => ['title' => 'Bloom', 'x-wellspring' => ['kind' => 'colour']],
-                'friends' => ['title' => 'Friends', 'maxItems' => 3, 'x-wellspring' => ['kind' => 'items', 'types' => ['plant']]],
+                'friends' => [
+                    'title' => 'Friends',
+                    'maxItems' => 3,
+                    'x-wellspring' => ['kind' => 'items', 'types' => ['plant']],
+                ],
                 'keeper' => ['title' => 'Keeper', 'x-wellspring' => ['kind' => 'person']],
                 'open' => ['title' => 'Open', 'x-wellspring' => ['kind' => 'hours']],
                 'sale_price' => ['title' => 'Sale price', 'type' => 'number', 'x-wellspring' => ['kind' => 'money']],
-                'sale_from' => ['title' => 'Sale from', 'type' => 'string', 'format' => 'date', 'x-wellspring' => ['kind' => 'date']],
-                'sale_until' => ['title' => 'Sale until', 'type' => 'string', 'format' => 'date', 'x-wellspring' => ['kind' => 'date']],
+                'sale_from' => [
+                    'title' => 'Sale from',
+                    'type' => 'string',
+                    'format' => 'date',
+                    'x-wellspring' => ['kind' => 'date'],
+                ],
+                'sale_until' => [
+                    'title' => 'Sale until',
+                    'type' => 'string',
+                    'format' => 'date',
+                    'x-wellspring' => ['kind' => 'date'],
+                ],
                 'rating' => ['title' => 'Rating', 'type' => 'number', 'x-wellspring' => ['kind' => 'number']],
-                'ratings' => ['title' => 'Ratings', 'type' => 'number', 'x-wellspring' => ['kind' => 'number', 'decimals' => 0]],
+                'ratings' => [
+                    'title' => 'Ratings',
+                    'type' => 'number',
+                    'x-wellspring' => ['kind' => 'number', 'decimals' => 0],
+                ],
             ],
         ];
     }
@@ -70,9 +118,29 @@ final class Garden
             '$schema' => TypeFile::DRAFT,
             'title' => 'Tool',
             'type' => 'object',
-            'x-wellspring' => ['format' => 1, 'key' => 'tool', 'plural' => 'Tools', 'address' => '/tools/{slug}', 'taxonomies' => ['groups']],
-            'properties' => (is_array($plant) ? array_intersect_key($plant, array_flip(['picture', 'price', 'nickname', 'story', 'hardy', 'watered', 'friends'])) : [])
-                + ['light' => ['title' => 'Weight', 'enum' => ['sun', 'heavy'], 'x-wellspring' => ['kind' => 'choice']], 'height' => ['title' => 'Height', 'type' => 'string', 'x-wellspring' => ['kind' => 'text']]],
+            'x-wellspring' => [
+                'format' => 1,
+                'key' => 'tool',
+                'plural' => 'Tools',
+                'address' => '/tools/{slug}',
+                'taxonomies' => ['groups'],
+            ],
+            'properties' => (
+                is_array($plant)
+                    ? array_intersect_key(
+                        $plant,
+                        array_flip(['picture', 'price', 'nickname', 'story', 'hardy', 'watered', 'friends']),
+                    )
+                    : []
+            )
+                + [
+                    'light' => [
+                        'title' => 'Weight',
+                        'enum' => ['sun', 'heavy'],
+                        'x-wellspring' => ['kind' => 'choice'],
+                    ],
+                    'height' => ['title' => 'Height', 'type' => 'string', 'x-wellspring' => ['kind' => 'text']],
+                ],
         ];
     }
 
@@ -111,18 +179,36 @@ final class Garden
     /** @param  array<string, mixed>  $plantFile */
     public static function catalogueWith(array $plantFile): Catalogue
     {
-        return new Catalogue(['plant' => TypeFile::read($plantFile, ['groups' => self::groups()]), 'tool' => TypeFile::read(self::toolFile(), ['groups' => self::groups()])], self::taxonomies(), ['gardeners' => 'Gardeners', 'journal' => 'The journal']);
+        return new Catalogue(
+            [
+                'plant' => TypeFile::read($plantFile, ['groups' => self::groups()]),
+                'tool' => TypeFile::read(self::toolFile(), ['groups' => self::groups()]),
+            ],
+            self::taxonomies(),
+            ['gardeners' => 'Gardeners', 'journal' => 'The journal'],
+        );
     }
 
-    public static function context(string $at = '2026-06-01T12:00:00Z', Audience $viewer = Audience::SignedOut, string $zone = 'Europe/London', Shown $page = new Shown): Context
-    {
-        return new Context(new \DateTimeImmutable($at), new Viewer($viewer), new Calendar(new \DateTimeZone($zone)), $page);
+    public static function context(
+        string $at = '2026-06-01T12:00:00Z',
+        Audience $viewer = Audience::SignedOut,
+        string $zone = 'Europe/London',
+        Shown $page = new Shown,
+    ): Context {
+        return new Context(
+            new \DateTimeImmutable($at),
+            new Viewer($viewer),
+            new Calendar(new \DateTimeZone($zone)),
+            $page,
+        );
     }
 
     /** @param  array<string, mixed>  $rules */
     public static function module(array $rules = []): Module
     {
-        return (new ModuleReader(self::catalogue()))->read($rules + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']]]);
+        return (new ModuleReader(self::catalogue()))->read(
+            $rules + ['format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']]],
+        );
     }
 
     /**
@@ -139,6 +225,17 @@ final class Garden
         Audience $audience = Audience::Everyone,
         array $linked = [],
     ): Record {
-        return new Record($id, 'plant', "plant-{$id}", $title === '' ? "Plant {$id}" : $title, $status, $publishAt, $expireAt, $audience, $values, $linked);
+        return new Record(
+            $id,
+            'plant',
+            "plant-{$id}",
+            $title === '' ? "Plant {$id}" : $title,
+            $status,
+            $publishAt,
+            $expireAt,
+            $audience,
+            $values,
+            $linked,
+        );
     }
 }

@@ -26,13 +26,49 @@ use Wellspring\Core\Who\Viewer;
 /** Draws records and definitions from a seed: small values, so that ties, empties and matches are common. */
 final class RandomModules
 {
-    private const WORDS = ['fern', 'Férn', 'FERN 2', 'fern 10', 'straße', 'Strasse', 'ø', 'o', 'Ångström', 'zebra', '%', '_', 'a\\b', "d'Or", '007', '7', 'ﬁg', '日本', '🌿', 'e', "e\u{301}", 'É'];
+    private const WORDS = [
+        'fern',
+        'Férn',
+        'FERN 2',
+        'fern 10',
+        'straße',
+        'Strasse',
+        'ø',
+        'o',
+        'Ångström',
+        'zebra',
+        '%',
+        '_',
+        'a\\b',
+        "d'Or",
+        '007',
+        '7',
+        'ﬁg',
+        '日本',
+        '🌿',
+        'e',
+        "e\u{301}",
+        'É',
+    ];
 
     /** People whom the tests make. */
     public const PEOPLE = ['ada@example.org', 'bo@example.org', 'cy@example.org'];
 
     /** Around clock changes, ends of months and years, and a plain noon. */
-    private const INSTANTS = ['2026-01-01T00:00:00Z', '2026-02-28T23:30:00Z', '2026-03-28T23:59:59Z', '2026-03-29T00:59:59Z', '2026-03-29T01:00:00Z', '2026-03-29T22:59:59Z', '2026-05-31T23:00:00Z', '2026-06-01T12:00:00Z', '2026-06-01T12:00:01Z', '2025-12-31T23:59:59Z', '2025-10-26T00:30:00Z', '2025-10-26T01:30:00Z'];
+    private const INSTANTS = [
+        '2026-01-01T00:00:00Z',
+        '2026-02-28T23:30:00Z',
+        '2026-03-28T23:59:59Z',
+        '2026-03-29T00:59:59Z',
+        '2026-03-29T01:00:00Z',
+        '2026-03-29T22:59:59Z',
+        '2026-05-31T23:00:00Z',
+        '2026-06-01T12:00:00Z',
+        '2026-06-01T12:00:01Z',
+        '2025-12-31T23:59:59Z',
+        '2025-10-26T00:30:00Z',
+        '2025-10-26T01:30:00Z',
+    ];
 
     private Randomizer $random;
 
@@ -52,7 +88,14 @@ final class RandomModules
             'expire_at' => $this->chance(80) ? null : '2027-01-01T00:00:00Z',
             'audience' => $this->one(['everyone', 'everyone', 'everyone', 'members', 'signed-out']),
             'lead' => $this->chance(20),
-            'text' => $this->maybe(fn (): string => $this->one(['<p>'.$this->words().'</p>', '<p> </p>', '<p><img src="/a.webp"></p>', $this->words()])),
+            'text' => $this->maybe(
+                fn (): string => $this->one([
+                    '<p>'.$this->words().'</p>',
+                    '<p> </p>',
+                    '<p><img src="/a.webp"></p>',
+                    $this->words(),
+                ]),
+            ),
             'price' => $this->maybe($this->number(...)),
             'height' => $this->maybe($this->number(...)),
             'nickname' => $this->maybe($this->words(...)),
@@ -60,24 +103,59 @@ final class RandomModules
             'light' => $this->maybe(fn (): string => $this->one(['sun', 'half-shade', 'shade'])),
             'uses' => $this->maybe(fn (): array => $this->some(['pot', 'hedge', 'cut'])),
             'hardy' => $this->maybe(fn (): bool => $this->chance(50)),
-            'sown' => $this->maybe(fn (): string => $this->one(['2026-03-29', '2026-02-28', '2024-02-29', '1999-12-31'])),
+            'sown' => $this->maybe(
+                fn (): string => $this->one(['2026-03-29', '2026-02-28', '2024-02-29', '1999-12-31']),
+            ),
             'watered' => $this->maybe($this->instant(...)),
             'shots' => $this->maybe(fn (): array => $this->some(['a.webp', 'b-2.webp', 'c.webp'])),
             'leaflet' => $this->maybe(fn (): string => 'leaflet.pdf'),
             'film' => $this->maybe(fn (): string => $this->one(['https://example.org/film?v=1&t=2', 'film.mp4'])),
-            'spot' => $this->maybe(fn (): array => $this->one([['address' => 'Mill Lane 3, Quillmoor'], ['latitude' => 50.6105, 'longitude' => -3.5219], ['address' => 'a@b @ c', 'latitude' => 0, 'longitude' => -180], ['address' => 'Bed @ 5, 7'], ['address' => 'ends @'], ['address' => $this->words().'x']])),
-            'source' => $this->maybe(fn (): string => $this->one(['https://example.org/a%7Cb,c;d', '/shop', 'mailto:fern@example.org', 'tel:+44-1234'])),
+            'spot' => $this->maybe(
+                fn (): array => $this->one([
+                    ['address' => 'Mill Lane 3, Quillmoor'],
+                    ['latitude' => 50.6105, 'longitude' => -3.5219],
+                    ['address' => 'a@b @ c', 'latitude' => 0, 'longitude' => -180],
+                    ['address' => 'Bed @ 5, 7'],
+                    ['address' => 'ends @'],
+                    ['address' => $this->words().'x'],
+                ]),
+            ),
+            'source' => $this->maybe(
+                fn (): string => $this->one([
+                    'https://example.org/a%7Cb,c;d',
+                    '/shop',
+                    'mailto:fern@example.org',
+                    'tel:+44-1234',
+                ]),
+            ),
             'bloom' => $this->maybe(fn (): string => $this->one(['#ff0000', '#1f6470'])),
-            'open' => $this->maybe(fn (): array => $this->one([['mon' => [['09:00', '12:30'], ['13:30', '17:00']], 'tue' => [['09:00', '12:30'], ['13:30', '17:00']], 'sun' => [['00:00', '24:00']]], ['wed' => [['10:00', '16:00']], 'sat' => [['10:00', '16:00']]]])),
+            'open' => $this->maybe(
+                fn (): array => $this->one([
+                    [
+                        'mon' => [['09:00', '12:30'], ['13:30', '17:00']],
+                        'tue' => [['09:00', '12:30'], ['13:30', '17:00']],
+                        'sun' => [['00:00', '24:00']],
+                    ],
+                    ['wed' => [['10:00', '16:00']], 'sat' => [['10:00', '16:00']]],
+                ]),
+            ),
             'sale_price' => $this->maybe($this->number(...)),
             'sale_from' => $this->maybe(fn (): string => $this->one(['2026-03-28', '2026-03-29', '2026-06-01'])),
-            'sale_until' => $this->maybe(fn (): string => $this->one(['2026-03-28', '2026-03-29', '2026-06-01', '2026-12-31'])),
+            'sale_until' => $this->maybe(
+                fn (): string => $this->one(['2026-03-28', '2026-03-29', '2026-06-01', '2026-12-31']),
+            ),
             'rating' => $this->maybe(fn (): int|float => $this->one([1, 2.5, 3.3, 4.6, 5])),
             'ratings' => $this->maybe(fn (): int => $this->one([0, 1, 2, 7, 300])),
-            'friends' => $this->maybe(fn (): array => array_values(array_unique($this->list(1, 3, fn (): string => 'plant-'.$this->random->getInt(1, max(1, $n - 1)))))),
+            'friends' => $this->maybe(
+                fn (): array => array_values(
+                    array_unique($this->list(1, 3, fn (): string => 'plant-'.$this->random->getInt(1, max(1, $n - 1)))),
+                ),
+            ),
             'keeper' => $this->maybe(fn (): string => $this->one(self::PEOPLE)),
             'author' => $this->maybe(fn (): string => $this->one(self::PEOPLE)),
-            'groups' => $this->maybe(fn (): array => $this->some(['perennials', 'ferns', 'tree-ferns', 'hostas', 'shrubs'])),
+            'groups' => $this->maybe(
+                fn (): array => $this->some(['perennials', 'ferns', 'tree-ferns', 'hostas', 'shrubs']),
+            ),
         ];
         if ($this->chance(5)) {
             $values['expire_at'] = '2026-05-31T00:00:00Z';
@@ -93,13 +171,45 @@ final class RandomModules
         $plant = $this->plant($n);
 
         return ['slug' => $n % 4 === 0 ? "plant-{$n}" : "tool-{$n}", 'light' => $this->maybe(fn (): string => $this->one(['sun', 'heavy'])), 'height' => $this->maybe($this->words(...))]
-            + array_intersect_key($plant, array_flip(['title', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'text', 'price', 'nickname', 'story', 'hardy', 'watered', 'friends', 'groups', 'author']));
+            + array_intersect_key(
+                $plant,
+                array_flip([
+                    'title',
+                    'status',
+                    'publish_at',
+                    'expire_at',
+                    'audience',
+                    'lead',
+                    'text',
+                    'price',
+                    'nickname',
+                    'story',
+                    'hardy',
+                    'watered',
+                    'friends',
+                    'groups',
+                    'author',
+                ]),
+            );
     }
 
     /** @return list<string> a day and what may stand around it, as views are counted */
     public function days(): array
     {
-        return $this->list(0, 4, fn (): string => $this->one(['2026-03-01', '2026-03-27', '2026-03-28', '2026-03-29', '2026-05-01', '2026-05-02', '2026-05-31', '2026-06-01']));
+        return $this->list(
+            0,
+            4,
+            fn (): string => $this->one([
+                '2026-03-01',
+                '2026-03-27',
+                '2026-03-28',
+                '2026-03-29',
+                '2026-05-01',
+                '2026-05-02',
+                '2026-05-31',
+                '2026-06-01',
+            ]),
+        );
     }
 
     public function number(): int|float
@@ -114,13 +224,23 @@ final class RandomModules
      */
     public function context(array $records, Calendar $calendar, Language $language): Context
     {
-        $term = $this->chance(50) ? $this->one([['taxonomy' => 'groups', 'slug' => $this->one(['perennials', 'ferns', 'shrubs'])], ['taxonomy' => 'soils', 'slug' => 'ferns']]) : null;
+        $term = $this->chance(50)
+            ? $this->one([
+                ['taxonomy' => 'groups', 'slug' => $this->one(['perennials', 'ferns', 'shrubs'])],
+                ['taxonomy' => 'soils', 'slug' => 'ferns'],
+            ])
+            : null;
 
         return new Context(
             new \DateTimeImmutable($this->one(self::INSTANTS)),
             new Viewer($this->one(Audience::cases()), $this->maybe(fn (): string => $this->one(self::PEOPLE))),
             $calendar,
-            new Shown($term === null ? $this->maybe(fn (): Record => $this->one($records)) : null, $term, $this->maybe(fn (): string => $this->one(['2026-03', '2026', '2026-03-29', '2025-12'])), $this->maybe(fn (): string => $this->one(self::PEOPLE))),
+            new Shown(
+                $term === null ? $this->maybe(fn (): Record => $this->one($records)) : null,
+                $term,
+                $this->maybe(fn (): string => $this->one(['2026-03', '2026', '2026-03-29', '2025-12'])),
+                $this->maybe(fn (): string => $this->one(self::PEOPLE)),
+            ),
             $this->chance(70) ? ['q' => $this->looked()] : [],
             $language,
         );
@@ -134,15 +254,41 @@ final class RandomModules
     {
         $catalogue = Garden::catalogue();
         $base = ['format' => 1, 'key' => 'drawn', 'name' => 'Drawn', 'source' => $plants ? ['items' => ['plant']] : $this->one([
-            ['items' => ['plant']], ['items' => ['plant']], ['items' => ['plant']], ['items' => ['plant']], ['items' => ['tool']], ['items' => ['plant', 'tool']], ['items' => ['tool', 'plant']],
-            ['terms' => 'groups'], ['terms' => 'groups', 'under' => 'perennials'], ['terms' => 'groups', 'used' => true], ['people' => ['groups' => ['gardeners']]], ['people' => ['groups' => []]],
-            ['months' => ['plant'], 'by' => 'publish_at'], ['years' => ['plant', 'tool'], 'by' => 'watered'], ['months' => ['plant'], 'by' => 'sown'],
-            ['page' => 'item'], ['page' => 'item', 'type' => 'plant'], ['page' => 'term', 'of' => 'groups'], ['page' => 'term'], ['one' => 'plant-'.$this->random->getInt(1, $count), 'type' => 'plant'],
+            ['items' => ['plant']],
+            ['items' => ['plant']],
+            ['items' => ['plant']],
+            ['items' => ['plant']],
+            ['items' => ['tool']],
+            ['items' => ['plant', 'tool']],
+            ['items' => ['tool', 'plant']],
+            ['terms' => 'groups'],
+            ['terms' => 'groups', 'under' => 'perennials'],
+            ['terms' => 'groups', 'used' => true],
+            ['people' => ['groups' => ['gardeners']]],
+            ['people' => ['groups' => []]],
+            ['months' => ['plant'], 'by' => 'publish_at'],
+            ['years' => ['plant', 'tool'], 'by' => 'watered'],
+            ['months' => ['plant'], 'by' => 'sown'],
+            ['page' => 'item'],
+            ['page' => 'item', 'type' => 'plant'],
+            ['page' => 'term', 'of' => 'groups'],
+            ['page' => 'term'],
+            ['one' => 'plant-'.$this->random->getInt(1, $count), 'type' => 'plant'],
         ])];
         $source = (new ModuleReader($catalogue))->read($base)->source;
-        $fields = array_filter($catalogue->askable($source->type()), fn (Field $field): bool => ! in_array($field->ownKey(), ['created_at', 'updated_at'], true));
+        $fields = array_filter(
+            $catalogue->askable($source->type()),
+            fn (Field $field): bool => ! in_array($field->ownKey(), ['created_at', 'updated_at'], true),
+        );
         $orders = array_values(array_diff(array_keys(OrderReader::offered($source)), ['created_at', 'updated_at']));
-        $headed = array_filter($source->type()->reachable, fn (Field $field): bool => Headings::suits($field->family()) && ! in_array($field->key, ['created_at', 'updated_at'], true));
+        $headed = array_filter(
+            $source->type()->reachable,
+            fn (Field $field): bool => Headings::suits($field->family()) && ! in_array(
+                $field->key,
+                ['created_at', 'updated_at'],
+                true,
+            ),
+        );
 
         return [
             ...$base,
@@ -160,12 +306,25 @@ final class RandomModules
             'leaveOut' => $this->slugs($count, 3),
             'pin' => $this->slugs($count, 4),
             'skip' => $this->one([0, 0, 0, 1, 3, 30]),
-            'page' => ['mode' => $this->one(['numbered', 'numbered', 'more', 'fixed', 'olderNewer', 'continuous']), 'size' => $this->random->getInt(1, 12)],
-            'card' => ['lines' => $this->list(1, 3, fn (): array => ['parts' => $this->list(1, 3, fn (): array => $this->part($source->type()))])],
+            'page' => [
+                'mode' => $this->one(['numbered', 'numbered', 'more', 'fixed', 'olderNewer', 'continuous']),
+                'size' => $this->random->getInt(1, 12),
+            ],
+            'card' => [
+                'lines' => $this->list(
+                    1,
+                    3,
+                    fn (): array => ['parts' => $this->list(1, 3, fn (): array => $this->part($source->type()))],
+                ),
+            ],
         ]
             + ($this->chance(85) ? ['where' => $this->group(1, $fields)] : [])
             + ($this->chance(30) ? ['atMost' => $this->random->getInt(1, 25)] : [])
-            + ($this->chance(25) && $headed !== [] ? ['headings' => $this->headings($this->one(array_values($headed)))] : []);
+            + (
+                $this->chance(25) && $headed !== []
+                    ? ['headings' => $this->headings($this->one(array_values($headed)))]
+                    : []
+            );
     }
 
     /** @return array<string, string> */
@@ -173,7 +332,9 @@ final class RandomModules
     {
         $isDay = $field->family() === Family::Date || $field->family() === Family::Instant;
 
-        return ['by' => $field->key, 'direction' => $this->one(['up', 'down'])] + ($isDay ? ['per' => $this->one(['day', 'week', 'month', 'year'])] : []);
+        return ['by' => $field->key, 'direction' => $this->one(['up', 'down'])] + (
+            $isDay ? ['per' => $this->one(['day', 'week', 'month', 'year'])] : []
+        );
     }
 
     /**
@@ -202,27 +363,75 @@ final class RandomModules
         return ['field' => $field->key, 'test' => $test->key()]
             + ($value === null ? [] : ['value' => $value])
             + ($field->family() === Family::Terms && $value !== null && $this->chance(60) ? ['below' => true] : [])
-            + ($field->family() === Family::Words && $this->chance(60) ? ['in' => $this->weights(array_map(strval(...), array_keys($field->choices)))] : [])
-            + (($asked !== null || $field->family() === Family::Identity) && $this->chance(30) ? ['whenMissing' => $this->one(['keepAll', 'keepNone'])] : [])
+            + (
+                $field->family() === Family::Words && $this->chance(60)
+                    ? ['in' => $this->weights(array_map(strval(...), array_keys($field->choices)))]
+                    : []
+            )
+            + (
+                ($asked !== null || $field->family() === Family::Identity) && $this->chance(30)
+                    ? ['whenMissing' => $this->one(['keepAll', 'keepNone'])]
+                    : []
+            )
             + ($this->chance(8) ? ['off' => true] : []);
     }
 
     private function value(Field $field, string $test): mixed
     {
-        $word = fn (): string => mb_substr($word = $this->one(self::WORDS), 0, $this->random->getInt(1, mb_strlen($word)));
+        $word = fn (): string => mb_substr(
+            $word = $this->one(self::WORDS),
+            0,
+            $this->random->getInt(1, mb_strlen($word)),
+        );
 
         return match (true) {
             $field->family() === Family::Number => $test === 'between' ? $this->ends() : $this->number(),
-            $field->family() === Family::Choice, $field->family() === Family::Choices => $this->some(array_map(strval(...), array_keys($field->choices)) ?: throw new \LogicException('A choice has choices.')),
-            $field->family() === Family::Terms => $this->some(['perennials', 'ferns', 'tree-ferns', 'hostas', 'shrubs']),
-            $field->family() === Family::Items => $this->list(1, 2, fn (): string => 'plant/plant-'.$this->random->getInt(1, 12)),
+            $field->family() === Family::Choice,
+            $field->family() === Family::Choices => $this->some(
+                array_map(
+                    strval(...),
+                    array_keys($field->choices),
+                ) ?: throw new \LogicException('A choice has choices.'),
+            ),
+            $field->family() === Family::Terms => $this->some([
+                'perennials',
+                'ferns',
+                'tree-ferns',
+                'hostas',
+                'shrubs',
+            ]),
+            $field->family() === Family::Items => $this->list(
+                1,
+                2,
+                fn (): string => 'plant/plant-'.$this->random->getInt(1, 12),
+            ),
             $field->family() === Family::Person => $this->some(self::PEOPLE),
             $field->family() === Family::Identity => ['groups'],
             $field->family() === Family::Words => $this->looked(),
-            $test === 'inNext', $test === 'inLast' => ['amount' => $this->one([1, 2, 3, 24, 30, 90]), 'unit' => $this->one([...$field->family() === Family::Instant ? ['minutes', 'hours'] : [], 'days', 'weeks', 'months', 'years'])],
+            $test === 'inNext', $test === 'inLast' => [
+                'amount' => $this->one([1, 2, 3, 24, 30, 90]),
+                'unit' => $this->one([
+                    ...$field->family() === Family::Instant ? ['minutes', 'hours'] : [],
+                    'days',
+                    'weeks',
+                    'months',
+                    'years',
+                ]),
+            ],
             in_array($test, ['current', 'previous', 'following'], true) => $this->one(['day', 'week', 'month', 'year']),
-            $test === 'between' && ! in_array($field->family(), [Family::Text, Family::LongText], true) => $this->one([['2026-03-29', '2026-03-29'], ['2025', '2026-03'], ['2026-01-01', '2026-06-01'], ['2026-03-28', '2026-04']]),
-            in_array($test, ['on', 'before', 'after'], true) => $this->one(['2026-03-29', '2026-02-28', '2026-03', '2026', ...$field->family() === Family::Instant && $test !== 'on' ? ['2026-03-29T01:00:00Z'] : []]),
+            $test === 'between' && ! in_array($field->family(), [Family::Text, Family::LongText], true) => $this->one([
+                ['2026-03-29', '2026-03-29'],
+                ['2025', '2026-03'],
+                ['2026-01-01', '2026-06-01'],
+                ['2026-03-28', '2026-04'],
+            ]),
+            in_array($test, ['on', 'before', 'after'], true) => $this->one([
+                '2026-03-29',
+                '2026-02-28',
+                '2026-03',
+                '2026',
+                ...$field->family() === Family::Instant && $test !== 'on' ? ['2026-03-29T01:00:00Z'] : [],
+            ]),
             $test === 'anyOf', $test === 'noneOf' => $this->list(1, 3, $word),
             default => $word(),
         };
@@ -237,8 +446,15 @@ final class RandomModules
             $own = $field->ownKey();
 
             return match (true) {
-                $take !== 'item' || $field->family() === Family::Items && $this->chance(50) => ['from' => 'page', 'take' => $take],
-                isset(Garden::plant()->reachable[$own]) && Garden::plant()->reachable[$own]->family() === $field->family() => ['from' => 'page', 'take' => 'item', 'of' => $own],
+                $take !== 'item' || $field->family() === Family::Items && $this->chance(50) => [
+                    'from' => 'page',
+                    'take' => $take,
+                ],
+                isset(Garden::plant()->reachable[$own]) && Garden::plant()->reachable[$own]->family() === $field->family() => [
+                    'from' => 'page',
+                    'take' => 'item',
+                    'of' => $own,
+                ],
                 default => null,
             };
         }
@@ -256,25 +472,80 @@ final class RandomModules
      */
     private function weights(array $fields): array
     {
-        return array_map(fn (): int => $this->random->getInt(1, 10), array_flip($this->some($fields ?: throw new \LogicException('There is always a title.'))));
+        return array_map(
+            fn (): int => $this->random->getInt(1, 10),
+            array_flip($this->some($fields ?: throw new \LogicException('There is always a title.'))),
+        );
     }
 
     /** What somebody looks for. */
     private function looked(): string
     {
-        return implode(' ', $this->list(1, 2, fn (): string => $this->one(['fern', 'ferns', 'Ferning', 'strasse', 'zeb*', 'f*', '7', '2*', 'o', 'angstrom', 'dor', 'd', '日本', 'é', 'perennial', 'shr*'])));
+        return implode(
+            ' ',
+            $this->list(
+                1,
+                2,
+                fn (): string => $this->one([
+                    'fern',
+                    'ferns',
+                    'Ferning',
+                    'strasse',
+                    'zeb*',
+                    'f*',
+                    '7',
+                    '2*',
+                    'o',
+                    'angstrom',
+                    'dor',
+                    'd',
+                    '日本',
+                    'é',
+                    'perennial',
+                    'shr*',
+                ]),
+            ),
+        );
     }
 
     /** @return array<string, mixed> */
     private function part(Type $type): array
     {
-        $shown = array_values(array_intersect(['height', 'nickname', 'story', 'light', 'uses', 'hardy', 'sown', 'groups', 'lead', 'expire_at', 'friends', 'keeper', 'author', 'text', 'count', 'begins', 'place'], array_keys($type->reachable)));
+        $shown = array_values(
+            array_intersect(
+                [
+                    'height',
+                    'nickname',
+                    'story',
+                    'light',
+                    'uses',
+                    'hardy',
+                    'sown',
+                    'groups',
+                    'lead',
+                    'expire_at',
+                    'friends',
+                    'keeper',
+                    'author',
+                    'text',
+                    'count',
+                    'begins',
+                    'place',
+                ],
+                array_keys($type->reachable),
+            ),
+        );
         $part = $this->one([
             ['part' => 'title'],
             ...isset($type->fields['picture']) ? [['part' => 'picture']] : [],
             ...isset($type->fields['price']) ? [['part' => 'price']] : [],
             ...isset($type->reachable['text']) ? [['part' => 'excerpt']] : [],
-            ...$shown === [] ? [] : [['part' => 'field', 'field' => $this->one($shown)], ['part' => 'field', 'field' => $this->one($shown)]],
+            ...$shown === []
+                ? []
+                : [
+                    ['part' => 'field', 'field' => $this->one($shown)],
+                    ['part' => 'field', 'field' => $this->one($shown)],
+                ],
         ]);
 
         return $part + match ($this->random->getInt(0, 4)) {
@@ -305,7 +576,9 @@ final class RandomModules
     /** @return list<string> */
     private function slugs(int $count, int $most): array
     {
-        return array_values(array_unique($this->list(0, $most, fn (): string => 'plant-'.$this->random->getInt(1, $count + 2))));
+        return array_values(
+            array_unique($this->list(0, $most, fn (): string => 'plant-'.$this->random->getInt(1, $count + 2))),
+        );
     }
 
     private function chance(int $percent): bool
@@ -345,7 +618,10 @@ final class RandomModules
      */
     private function some(array $of): array
     {
-        return array_map(fn (int|string $key): mixed => $of[$key], $this->random->pickArrayKeys($of, $this->random->getInt(1, count($of))));
+        return array_map(
+            fn (int|string $key): mixed => $of[$key],
+            $this->random->pickArrayKeys($of, $this->random->getInt(1, count($of))),
+        );
     }
 
     /**

@@ -22,13 +22,26 @@ final class Audit extends Command
 
     public function handle(): int
     {
-        $limit = filter_var($this->option('limit'), FILTER_VALIDATE_INT, ['options' => ['min_range' => 1, 'max_range' => 1_000_000]]);
+        $limit = filter_var(
+            $this->option('limit'),
+            FILTER_VALIDATE_INT,
+            ['options' => ['min_range' => 1, 'max_range' => 1_000_000]],
+        );
         $since = is_string($this->option('since')) ? Instant::parse($this->option('since')) : null;
         $action = is_string($this->option('action')) ? Action::tryFrom($this->option('action')) : null;
-        if ($limit === false || $since === null && $this->option('since') !== null || $action === null && $this->option('action') !== null) {
+        if (
+            $limit === false
+            || $since === null
+            && $this->option('since') !== null
+            || $action === null
+            && $this->option('action') !== null
+        ) {
             $this->error(match (true) {
                 $limit === false => '--limit: expected a whole number from 1.',
-                $action === null && $this->option('action') !== null => '--action: expected one of '.implode(', ', array_column(Action::cases(), 'value')).'.',
+                $action === null && $this->option('action') !== null => '--action: expected one of '.implode(
+                    ', ',
+                    array_column(Action::cases(), 'value'),
+                ).'.',
                 default => '--since: expected a moment such as 2026-05-01.',
             });
 
@@ -41,7 +54,14 @@ final class Audit extends Command
             ->when($who !== '', fn ($query) => $query->whereRaw('strpos(lower(who), ?) > 0', [$who]))
             ->latest('id')->limit($limit)->get();
         foreach ($entries as $entry) {
-            $row = ['at' => Instant::write($entry->at), 'who' => $entry->who, 'action' => $entry->action, 'subject' => $entry->subject, 'details' => (object) $entry->details, 'from' => $entry->origin];
+            $row = [
+                'at' => Instant::write($entry->at),
+                'who' => $entry->who,
+                'action' => $entry->action,
+                'subject' => $entry->subject,
+                'details' => (object) $entry->details,
+                'from' => $entry->origin,
+            ];
             $this->line($this->option('json')
                 ? json_encode($row, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)
                 : "{$row['at']}  {$entry->who}  ".(Action::tryFrom($entry->action)?->words() ?? $entry->action).": {$entry->subject}  ({$entry->origin})");

@@ -42,14 +42,28 @@ final class Bench extends Command
     /** With the terms' ids written out, as whoever knows the database would. */
     private const SQL_GROUP = 'exists (select 1 from item_term where item_term.item_id = items.id and item_term.term_id = any(\'{%s}\'))';
 
-    public function handle(Ground $ground, Listing $listing, Contexts $contexts, Indexes $indexes, PageMaker $maker, Options $options, Tracer $tracer, RecordFinder $finder): int
-    {
+    public function handle(
+        Ground $ground,
+        Listing $listing,
+        Contexts $contexts,
+        Indexes $indexes,
+        PageMaker $maker,
+        Options $options,
+        Tracer $tracer,
+        RecordFinder $finder,
+    ): int {
         if (! str_ends_with(DB::connection()->getDatabaseName(), '_bench')) {
-            $this->error('This fills its database with invented items; run it with bin/bench, which gives it one of its own.');
+            $this->error(
+                'This fills its database with invented items; run it with bin/bench, which gives it one of its own.',
+            );
 
             return self::FAILURE;
         }
-        $items = filter_var($this->option('items'), FILTER_VALIDATE_INT, ['options' => ['min_range' => 1000, 'max_range' => 5_000_000]]);
+        $items = filter_var(
+            $this->option('items'),
+            FILTER_VALIDATE_INT,
+            ['options' => ['min_range' => 1000, 'max_range' => 5_000_000]],
+        );
         if ($items === false) {
             $this->error('--items: expected a whole number from 1000 to 5000000.');
 
@@ -76,19 +90,42 @@ final class Bench extends Command
                 }
             });
         };
-        $measure('three conditions, by price: the first 24, no more', fn () => $listing->show($modules['shortlist'], $context), "select id from items where {$filtered} {$byPrice} limit 24");
-        $measure('the same, page 1 of all, with total', fn () => $listing->show($modules['filtered'], $context), "select count(*) from items where {$filtered}", "select id from items where {$filtered} {$byPrice} limit 24");
-        $measure('newest first, page 1, with total', fn () => $listing->show($modules['newest'], $context), "select count(*) from items where {$all}", "select id from items where {$all} order by publish_at desc, id limit 24");
+        $measure(
+            'three conditions, by price: the first 24, no more',
+            fn () => $listing->show($modules['shortlist'], $context),
+            "select id from items where {$filtered} {$byPrice} limit 24",
+        );
+        $measure(
+            'the same, page 1 of all, with total',
+            fn () => $listing->show($modules['filtered'], $context),
+            "select count(*) from items where {$filtered}",
+            "select id from items where {$filtered} {$byPrice} limit 24",
+        );
+        $measure(
+            'newest first, page 1, with total',
+            fn () => $listing->show($modules['newest'], $context),
+            "select count(*) from items where {$all}",
+            "select id from items where {$all} order by publish_at desc, id limit 24",
+        );
         $measure(
             'the counts after every rule, in one scan, with page 1',
             fn () => $listing->run($modules['filtered'], $context),
-            'select count(*), count(*) filter (where '.self::SQL_LIGHT.'), count(*) filter (where '.self::SQL_LIGHT.' and '.self::SQL_PRICE.'), count(*) filter (where '.self::SQL_LIGHT.' and '.self::SQL_PRICE." and {$group}) from items where {$all}",
+            'select count(*), count(*) filter (where '.self::SQL_LIGHT.'), count(*) filter (where '.self::SQL_LIGHT
+                .' and '.self::SQL_PRICE.'), count(*) filter (where '.self::SQL_LIGHT.' and '.self::SQL_PRICE
+                    ." and {$group}) from items where {$all}",
             "select id from items where {$filtered} {$byPrice} limit 24",
         );
         // By hand with the weights that the database itself offers, and where one is named, in the title alone.
         foreach (['search' => ['two words anywhere, best first, with total', "'frost' & 'gold':*"], 'titled' => ['two words in the title or a term’s name, with total', "'plant':A & '47':*A"]] as $key => [$what, $words]) {
-            $found = self::SQL_CANDIDATES." and items.search @@ to_tsquery('wellspring', '".str_replace("'", "''", $words)."')";
-            $measure($what, fn () => $listing->show($modules[$key], $context), "select count(*) from items where {$found}", "select id from items where {$found} order by ts_rank(items.search, to_tsquery('wellspring', '".str_replace("'", "''", $words)."')) desc, items.title collate wellspring_text, items.id limit 24");
+            $found = self::SQL_CANDIDATES." and items.search @@ to_tsquery('wellspring', '"
+                .str_replace("'", "''", $words)."')";
+            $measure(
+                $what,
+                fn () => $listing->show($modules[$key], $context),
+                "select count(*) from items where {$found}",
+                "select id from items where {$found} order by ts_rank(items.search, to_tsquery('wellspring', '"
+                    .str_replace("'", "''", $words)."')) desc, items.title collate wellspring_text, items.id limit 24",
+            );
         }
         $this->table(['query', 'Wellspring ms', 'by hand ms', 'ratio'], $rows);
 
@@ -106,25 +143,58 @@ final class Bench extends Command
             );
             $rows[] = [...$one, number_format($laid, 0)];
         }
-        $this->table(['walking far, records alone', 'far ms', 'page 1 ms', 'ratio', 'the first visitor who goes so far, ms'], $rows);
+        $this->table(
+            ['walking far, records alone', 'far ms', 'page 1 ms', 'ratio', 'the first visitor who goes so far, ms'],
+            $rows,
+        );
 
         $rows = [];
         foreach (['newest', 'filtered'] as $key) {
             $rows[] = [$key, $this->median(function () use ($listing, $maker, $modules, $key, $context): void {
                 $looked = $listing->lookAt($modules[$key], $context, '1');
-                view('site.page', ['page' => new Page(['address' => '/', 'title' => 'Bench', 'intro' => '']), 'modules' => [$maker->shown($modules[$key], '/', $context, $looked->result)]])->render();
+                view(
+                    'site.page',
+                    [
+                        'page' => new Page(['address' => '/', 'title' => 'Bench', 'intro' => '']),
+                        'modules' => [$maker->shown($modules[$key], '/', $context, $looked->result)],
+                    ],
+                )->render();
             })];
         }
         $this->table(['the bench’s answer to an edit: counts, gaps, page', 'ms'], $rows);
 
         $type = $modules['filtered']->type();
         $item = fn (mixed $id): Item => Item::query()->where('id', $id)->firstOrFail();
-        $dropped = $item(Item::query()->where('type_key', 'product')->whereRaw("not (fields->>'light' in ('shade', 'half-shade'))")->max('id'));
-        $shown = $item($listing->some($modules['filtered'], $context, 20_000, 1)[0] ?? $listing->some($modules['filtered'], $context, 0, 1)[0] ?? $dropped->id);
+        $dropped = $item(
+            Item::query()
+                ->where('type_key', 'product')
+                ->whereRaw("not (fields->>'light' in ('shade', 'half-shade'))")
+                ->max('id'),
+        );
+        $shown = $item(
+            $listing->some($modules['filtered'], $context, 20_000, 1)[0]
+                ?? $listing->some($modules['filtered'], $context, 0, 1)[0]
+                ?? $dropped->id,
+        );
         $this->table(['what else the bench asks', 'ms'], array_map(fn (string $what, \Closure $ask): array => [$what, $this->median($ask)], array_keys($asked = [
-            'counts beside the terms of a condition' => fn () => $options->of($modules['filtered'], $type->reachable['groups'], 'where.all[0]', $context),
-            'counts beside choices' => fn () => $options->of($modules['filtered'], $type->reachable['light'], 'where.all[1]', $context),
-            'how a number lies' => fn () => $options->of($modules['filtered'], $type->reachable['price'], 'where.all[1]', $context),
+            'counts beside the terms of a condition' => fn () => $options->of(
+                $modules['filtered'],
+                $type->reachable['groups'],
+                'where.all[0]',
+                $context,
+            ),
+            'counts beside choices' => fn () => $options->of(
+                $modules['filtered'],
+                $type->reachable['light'],
+                'where.all[1]',
+                $context,
+            ),
+            'how a number lies' => fn () => $options->of(
+                $modules['filtered'],
+                $type->reachable['price'],
+                'where.all[1]',
+                $context,
+            ),
             'why a record shows, and where' => fn () => $tracer->item($modules['filtered'], $shown, $context),
             'why one does not, and where it would' => fn () => $tracer->item($modules['filtered'], $dropped, $context),
             'a record by a part of its title' => fn () => $finder->find($modules['filtered'], 'plant 4711', $context),
@@ -134,9 +204,20 @@ final class Bench extends Command
         foreach ([
             'last change first' => [[], 'updated_at', false, 'true', 'updated_at desc, id desc'],
             'by title' => [[], 'title', true, 'true', 'title collate wellspring_text asc, id'],
-            'quick search' => [['q' => 'plant 4711'], 'title', true, "folded->>'title' like '%plant 4711%'", 'title collate wellspring_text asc, id'],
+            'quick search' => [
+                ['q' => 'plant 4711'],
+                'title',
+                true,
+                "folded->>'title' like '%plant 4711%'",
+                'title collate wellspring_text asc, id',
+            ],
         ] as $what => [$asked, $sort, $up, $where, $order]) {
-            $measure("the manager’s table, {$what}", fn () => $this->tablePage($asked, $sort, $up), "select count(*) from items where type_key = 'product' and {$where}", "select * from items where type_key = 'product' and {$where} order by {$order} limit 50");
+            $measure(
+                "the manager’s table, {$what}",
+                fn () => $this->tablePage($asked, $sort, $up),
+                "select count(*) from items where type_key = 'product' and {$where}",
+                "select * from items where type_key = 'product' and {$where} order by {$order} limit 50",
+            );
         }
         $this->table(['table of items, first page, with total', 'Wellspring ms', 'by hand ms', 'ratio'], $rows);
 

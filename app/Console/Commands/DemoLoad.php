@@ -18,7 +18,9 @@ final class DemoLoad extends Command
     {
         if (DemoSite::isThere()) {
             if (! $this->option('if-empty')) {
-                $this->error('There is content already; the demo goes into an empty database only. bin/start --fresh starts over.');
+                $this->error(
+                    'There is content already; the demo goes into an empty database only. bin/start --fresh starts over.',
+                );
             }
 
             return $this->option('if-empty') ? self::SUCCESS : self::FAILURE;

@@ -26,7 +26,11 @@ final class FindWords extends Command
             foreach (Item::query()->with(Item::whole())->where('type_key', $type->key)->lazyById(500) as $item) {
                 $words = ItemWriter::words($type, $reader->asItStands(Records::values($item, $type)));
                 if ($words != $item->words) {
-                    DB::table('items')->where('id', $item->id)->update(['words' => json_encode((object) $words, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+                    DB::table('items')
+                        ->where('id', $item->id)
+                        ->update([
+                            'words' => json_encode((object) $words, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                        ]);
                     $found++;
                 }
             }

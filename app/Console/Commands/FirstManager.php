@@ -28,12 +28,22 @@ final class FirstManager extends Command
 
             return self::FAILURE;
         }
-        $name = is_string($this->option('name')) && trim($this->option('name')) !== '' ? $this->option('name') : explode('@', $email)[0];
+        $name = is_string($this->option('name')) && trim($this->option('name')) !== ''
+            ? $this->option('name')
+            : explode('@', $email)[0];
         $known = User::query()->where('email', $email)->first();
         try {
             $secret = $known === null
                 ? $people->invite($name, $email, 'manager', [])[1]
-                : $people->newLink($people->update($known, $known->name, 'manager', true, array_values(array_map(intval(...), $known->groups()->pluck('groups.id')->all()))));
+                : $people->newLink(
+                    $people->update(
+                        $known,
+                        $known->name,
+                        'manager',
+                        true,
+                        array_values(array_map(intval(...), $known->groups()->pluck('groups.id')->all())),
+                    ),
+                );
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);
 

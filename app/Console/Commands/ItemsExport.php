@@ -27,7 +27,11 @@ final class ItemsExport extends Command
         $type = $catalogue->type($this->given('--type'));
         $format = $this->given('--format');
         if ($type === null || ! in_array($format, ['csv', 'json', 'jsonl'], true)) {
-            $this->error($type === null ? '--type: expected one of '.implode(', ', array_keys($catalogue->types)).'.' : '--format: expected csv, json or jsonl.');
+            $this->error(
+                $type === null
+                    ? '--type: expected one of '.implode(', ', array_keys($catalogue->types)).'.'
+                    : '--format: expected csv, json or jsonl.',
+            );
 
             return self::INVALID;
         }

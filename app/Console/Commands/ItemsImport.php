@@ -64,11 +64,15 @@ final class ItemsImport extends Command
         $bar->clear();
         $this->tellProblems($result->problems);
         if ($result->bad > 0 && $result->created + $result->changed + $result->unchanged === 0) {
-            $this->error("{$result->bad} rows are wrong; nothing was written. Mend them, or write the others with --skip-bad.");
+            $this->error(
+                "{$result->bad} rows are wrong; nothing was written. Mend them, or write the others with --skip-bad.",
+            );
 
             return self::FAILURE;
         }
-        $this->info("{$result->created} items made, {$result->changed} changed, {$result->unchanged} as they were, {$result->bad} rows left aside.");
+        $this->info(
+            "{$result->created} items made, {$result->changed} changed, {$result->unchanged} as they were, {$result->bad} rows left aside.",
+        );
         $this->line("To take it back: php artisan wellspring:undo {$result->change}");
 
         return self::SUCCESS;
@@ -78,11 +82,17 @@ final class ItemsImport extends Command
     {
         $key = $this->given('--key');
         if (! in_array($key, ImportPlan::keys($type), true)) {
-            throw Refused::because('--key', 'wrongValue', 'expected one of '.implode(', ', ImportPlan::keys($type)).'.');
+            throw Refused::because(
+                '--key',
+                'wrongValue',
+                'expected one of '.implode(', ', ImportPlan::keys($type)).'.',
+            );
         }
 
         return new ImportPlan(
-            columns: $this->option('match') ? ColumnMatch::guess($type, ImportFile::headings($this->given('file'))) : null,
+            columns: $this->option('match')
+                ? ColumnMatch::guess($type, ImportFile::headings($this->given('file')))
+                : null,
             mode: $this->option('only-update') ? 'update' : ($this->option('update') ? 'both' : 'create'),
             key: $key,
             makeTerms: (bool) $this->option('make-terms'),

@@ -25,7 +25,10 @@ final class ModulesExport extends Command
             return self::FAILURE;
         }
         $this->output->writeln(
-            json_encode($store->read($definition)->toArray(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+            json_encode(
+                $store->read($definition)->toArray(),
+                JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            ),
             \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
         );
 

@@ -69,14 +69,31 @@ final class RunModule extends Command
                 'total' => $result->total,
                 'pages' => $result->pages,
                 'page' => $result->page,
-                'steps' => array_map(fn (Step $step): array => ['step' => $step->name, 'left' => $step->left], $result->steps),
-                'items' => array_map(fn (Record $record): array => ['id' => $record->id, 'type' => $record->type, 'slug' => $record->slug, 'title' => $record->title], $records),
+                'steps' => array_map(
+                    fn (Step $step): array => ['step' => $step->name, 'left' => $step->left],
+                    $result->steps,
+                ),
+                'items' => array_map(
+                    fn (Record $record): array => [
+                        'id' => $record->id,
+                        'type' => $record->type,
+                        'slug' => $record->slug,
+                        'title' => $record->title,
+                    ],
+                    $records,
+                ),
             ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
 
             return self::SUCCESS;
         }
         $this->table(['step', 'left'], array_map(fn (Step $step): array => [$step->name, $step->left], $result->steps));
-        $this->table(['id', 'slug', 'title'], array_map(fn (Record $record): array => [$record->id, $record->slug, $this->plain($record->title)], $records));
+        $this->table(
+            ['id', 'slug', 'title'],
+            array_map(
+                fn (Record $record): array => [$record->id, $record->slug, $this->plain($record->title)],
+                $records,
+            ),
+        );
         $this->line("Page {$result->page} of {$result->pages}, {$result->total} records in all.");
 
         return self::SUCCESS;

@@ -31,7 +31,11 @@ final class SetsApply extends Command
 
             return self::FAILURE;
         }
-        $states = ['new' => $this->option('look') ? 'would be made' : 'made', 'same' => 'is here already', 'kept' => 'is here and otherwise; stays as it is'];
+        $states = [
+            'new' => $this->option('look') ? 'would be made' : 'made',
+            'same' => 'is here already',
+            'kept' => 'is here and otherwise; stays as it is',
+        ];
         foreach ($parts as $part) {
             $this->line("{$part->kind} {$part->key}: {$states[$part->state]} ({$part->says})");
         }

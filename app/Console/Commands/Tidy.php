@@ -12,7 +12,10 @@ use Illuminate\Console\Command;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
 
-/** A cache in the database keeps what has run out until somebody asks for it by name; of visits and old listings nobody does. */
+/**
+ * A cache in the database keeps what has run out until somebody asks for it by name; of visits and old listings nobody
+ * does.
+ */
 final class Tidy extends Command
 {
     /** So many at a time, so that no request waits for the table. */
@@ -28,7 +31,15 @@ final class Tidy extends Command
         if ($cache->getStore() instanceof DatabaseStore) {
             $table = config()->string('cache.stores.database.table');
             do {
-                $some = DB::table($table)->whereIn('key', DB::table($table)->select('key')->where('expiration', '<=', now()->getTimestamp())->limit(self::AT_ONCE))->delete();
+                $some = DB::table($table)
+                    ->whereIn(
+                        'key',
+                        DB::table($table)
+                            ->select('key')
+                            ->where('expiration', '<=', now()->getTimestamp())
+                            ->limit(self::AT_ONCE),
+                    )
+                    ->delete();
                 $removed += $some;
             } while ($some === self::AT_ONCE);
         }

@@ -36,11 +36,27 @@ final class TraceRecord extends Command
         $viewer = Audience::tryFrom($this->given('--as'));
         try {
             $module = match (true) {
-                $row === null => throw Refused::because('key', 'unknownModule', "there is no module “{$this->given('key')}”."),
-                $now === null => throw Refused::because('--on', 'wrongValue', "expected a moment such as 2026-05-01T18:30:00Z, found “{$on}”."),
-                $viewer === null => throw Refused::because('--as', 'wrongValue', 'expected everyone, signed-out or members.'),
+                $row === null => throw Refused::because(
+                    'key',
+                    'unknownModule',
+                    "there is no module “{$this->given('key')}”.",
+                ),
+                $now === null => throw Refused::because(
+                    '--on',
+                    'wrongValue',
+                    "expected a moment such as 2026-05-01T18:30:00Z, found “{$on}”.",
+                ),
+                $viewer === null => throw Refused::because(
+                    '--as',
+                    'wrongValue',
+                    'expected everyone, signed-out or members.',
+                ),
                 (bool) $this->option('draft') => $store->draft($row),
-                default => $store->live($row) ?? throw Refused::because('key', 'notLive', 'this module is not live; add --draft to ask of its draft.'),
+                default => $store->live($row) ?? throw Refused::because(
+                    'key',
+                    'notLive',
+                    'this module is not live; add --draft to ask of its draft.',
+                ),
             };
             $traced = $tracer->bySlug($module, $this->given('slug'), $contexts->at($now, new Viewer($viewer)))
                 ?? throw Refused::because('slug', 'unknownItem', "there is no record “{$this->given('slug')}”.");
@@ -50,7 +66,13 @@ final class TraceRecord extends Command
             return self::FAILURE;
         }
         if ($this->option('json')) {
-            $this->output->writeln(json_encode(['module' => $module->key] + $traced->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+            $this->output->writeln(
+                json_encode(
+                    ['module' => $module->key] + $traced->toArray(),
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+                ),
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return self::SUCCESS;
         }

@@ -22,13 +22,18 @@ final class TypesApply extends Command
     public function handle(TypeWriter $writer): int
     {
         try {
-            $applied = $writer->apply(JsonFile::read($this->given('file')), withLoss: (bool) $this->option('with-loss'));
+            $applied = $writer->apply(
+                JsonFile::read($this->given('file')),
+                withLoss: (bool) $this->option('with-loss'),
+            );
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);
 
             return self::FAILURE;
         }
-        $this->info("The type {$applied->type->key} is defined, with ".count($applied->type->fields).' fields of its own.');
+        $this->info(
+            "The type {$applied->type->key} is defined, with ".count($applied->type->fields).' fields of its own.',
+        );
 
         return self::SUCCESS;
     }

@@ -18,7 +18,9 @@ use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Text\Whitespace;
 
-/** Brings content that an older version stored to what this version would store; each step once. Call after `migrate`. */
+/**
+ * Brings content that an older version stored to what this version would store; each step once. Call after `migrate`.
+ */
 final class Upgrade extends Command
 {
     protected $signature = 'wellspring:upgrade';
@@ -49,7 +51,10 @@ final class Upgrade extends Command
     {
         $changed = 0;
         foreach (Term::query()->orderBy('id')->lazyById(500) as $term) {
-            $fields = $html->safeFields($catalogue->catalogue()->taxonomies[$term->taxonomy_key]->fields ?? [], $term->fields);
+            $fields = $html->safeFields(
+                $catalogue->catalogue()->taxonomies[$term->taxonomy_key]->fields ?? [],
+                $term->fields,
+            );
             $description = $term->description === '' ? '' : (string) $html->safe($term->description);
             if ($fields !== $term->fields || $description !== $term->description) {
                 $terms->rewrite($term, $description, $fields);
@@ -70,8 +75,14 @@ final class Upgrade extends Command
                     $draft = (new ItemReader($type))->asItStands($trimmed + Records::values($item, $type));
                     DB::table('items')->where('id', $item->id)->update([
                         'title' => $draft->title,
-                        'fields' => json_encode((object) (array_intersect_key($trimmed, $item->fields) + $item->fields), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-                        'folded' => json_encode((object) ItemWriter::folded($type, $draft), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                        'fields' => json_encode(
+                            (object) (array_intersect_key($trimmed, $item->fields) + $item->fields),
+                            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+                        ),
+                        'folded' => json_encode(
+                            (object) ItemWriter::folded($type, $draft),
+                            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+                        ),
                     ]);
                     $changed++;
                 }
@@ -85,8 +96,15 @@ final class Upgrade extends Command
     private static function trimmed(Type $type, Item $item): array
     {
         $isText = fn (string $key): bool => ($type->fields[$key] ?? null)?->family() === Family::Text;
-        $texts = ['title' => $item->title] + array_filter(array_filter($item->fields, is_string(...)), $isText, ARRAY_FILTER_USE_KEY);
+        $texts = ['title' => $item->title] + array_filter(
+            array_filter($item->fields, is_string(...)),
+            $isText,
+            ARRAY_FILTER_USE_KEY,
+        );
 
-        return array_map(Whitespace::trim(...), array_filter($texts, fn (string $text): bool => Whitespace::isAtAnEnd($text) && ! Whitespace::isAll($text)));
+        return array_map(
+            Whitespace::trim(...),
+            array_filter($texts, fn (string $text): bool => Whitespace::isAtAnEnd($text) && ! Whitespace::isAll($text)),
+        );
     }
 }

@@ -19,8 +19,12 @@ final readonly class SearchController
 {
     private const KEY = 'search';
 
-    public function __construct(private ModuleStore $modules, private PageMaker $maker, private Contexts $contexts, private CatalogueStore $catalogue)
-    {
+    public function __construct(
+        private ModuleStore $modules,
+        private PageMaker $maker,
+        private Contexts $contexts,
+        private CatalogueStore $catalogue,
+    ) {
     }
 
     public function __invoke(Request $request): View
@@ -33,10 +37,19 @@ final readonly class SearchController
         }
         $module = $this->modules->read([
             'format' => 1, 'key' => self::KEY, 'name' => 'Found', 'source' => ['items' => $types],
-            'where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => ['from' => 'address', 'name' => 'q'], 'whenMissing' => 'keepNone']]],
+            'where' => [
+                'all' => [[
+                    'field' => 'words',
+                    'test' => 'search',
+                    'value' => ['from' => 'address', 'name' => 'q'],
+                    'whenMissing' => 'keepNone',
+                ]],
+            ],
             'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'title']],
             'arrange' => ['as' => 'list'],
-            'card' => ['lines' => [['parts' => [['part' => 'title']]], ['parts' => [['part' => 'excerpt', 'words' => 30]]]]],
+            'card' => [
+                'lines' => [['parts' => [['part' => 'title']]], ['parts' => [['part' => 'excerpt', 'words' => 30]]]],
+            ],
         ]);
         $context = $this->contexts->now()->with(address: ['q' => $words]);
         try {

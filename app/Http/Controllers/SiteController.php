@@ -21,8 +21,13 @@ use Wellspring\Core\Wording\Format;
 /** The site that visitors see: pages with their modules, and items' own pages. */
 final readonly class SiteController
 {
-    public function __construct(private PageMaker $maker, private CatalogueStore $catalogue, private Format $format, private Contexts $contexts, private Sources $sources)
-    {
+    public function __construct(
+        private PageMaker $maker,
+        private CatalogueStore $catalogue,
+        private Format $format,
+        private Contexts $contexts,
+        private Sources $sources,
+    ) {
     }
 
     public function show(Request $request, string $path = ''): View|RedirectResponse
@@ -74,6 +79,9 @@ final readonly class SiteController
         $item = $this->sources->items([$type->key], $context)->with(Item::shown())->where('slug', $slug)->firstOrFail();
         $request->attributes->set('item', $item->id);
 
-        return view('site.item', ['page' => new ItemPage($this->catalogue->catalogue(), $type, $item, $this->format, $context)]);
+        return view(
+            'site.item',
+            ['page' => new ItemPage($this->catalogue->catalogue(), $type, $item, $this->format, $context)],
+        );
     }
 }

@@ -21,7 +21,11 @@ final class KnownHost
             $host = '';
         }
         if (! in_array($host, self::known(), true)) {
-            return new PlainResponse('This site is not served under this name; SITE_HOSTS says which names are its own.', 400, ['Content-Type' => 'text/plain; charset=utf-8']);
+            return new PlainResponse(
+                'This site is not served under this name; SITE_HOSTS says which names are its own.',
+                400,
+                ['Content-Type' => 'text/plain; charset=utf-8'],
+            );
         }
 
         /** @var Response */
@@ -33,7 +37,10 @@ final class KnownHost
     {
         $own = (string) parse_url(config()->string('app.url'), PHP_URL_HOST);
         $loopback = ['127.0.0.1', 'localhost', '[::1]'];
-        $named = array_filter(array_map(trim(...), explode(',', config()->string('site.hosts'))), fn (string $host): bool => $host !== '');
+        $named = array_filter(
+            array_map(trim(...), explode(',', config()->string('site.hosts'))),
+            fn (string $host): bool => $host !== '',
+        );
 
         return [...array_values($named), $own, ...in_array($own, $loopback, true) ? $loopback : []];
     }

@@ -28,7 +28,10 @@ final class ComparisonSql implements TestSql
             Relation::More => '>',
             Relation::AtLeast => '>=',
         };
-        $fragment = new Fragment(FieldSql::number($condition->field, $of)." {$operator} ?::numeric", [self::binding($condition->value)]);
+        $fragment = new Fragment(
+            FieldSql::number($condition->field, $of)." {$operator} ?::numeric",
+            [self::binding($condition->value)],
+        );
 
         return $test->relation === Relation::NotEqual ? $fragment->not() : $fragment;
     }

@@ -24,7 +24,9 @@ final class LinksAmongSql implements TestSql
     {
         $given = $test->readValue($condition->value, $condition->field);
         if ($test->quantity === Quantity::All) {
-            return Fragment::all(array_map(fn (string $name): Fragment => $this->has($condition, [$name], $context, $of), $given));
+            return Fragment::all(
+                array_map(fn (string $name): Fragment => $this->has($condition, [$name], $context, $of), $given),
+            );
         }
         $has = $this->has($condition, $given, $context, $of);
 

@@ -38,12 +38,17 @@ final class SearchSql implements TestSql
             if ($word->in === null && $terms === []) {
                 $plain[] = self::query($word, '');
             } else {
-                $found[] = $word->in === null ? self::either(self::inTexts($word, '', $of), $terms, $of) : self::in($word, array_keys($word->in), $of);
+                $found[] = $word->in === null
+                    ? self::either(self::inTexts($word, '', $of), $terms, $of)
+                    : self::in($word, array_keys($word->in), $of);
             }
         }
         if ($plain !== []) {
             // Words that only texts can hold are looked up together.
-            array_unshift($found, new Fragment("{$of}.search @@ to_tsquery('wellspring', ?)", [implode(' & ', $plain)]));
+            array_unshift(
+                $found,
+                new Fragment("{$of}.search @@ to_tsquery('wellspring', ?)", [implode(' & ', $plain)]),
+            );
         }
 
         return Fragment::all($found);
@@ -88,7 +93,8 @@ final class SearchSql implements TestSql
     }
 
     /**
-     * In one of the fields: in others than the title, among what has the word anywhere, which the index tells, those where it stands in them.
+     * In one of the fields: in others than the title, among what has the word anywhere, which the index tells, those
+     * where it stands in them.
      *
      * @param  list<string>  $fields
      */

@@ -27,7 +27,9 @@ final readonly class TermsAmongSql implements TestSql
     {
         $wanted = $test->wanted($condition);
         if ($test->quantity === Quantity::All) {
-            return Fragment::all(array_map(fn (array $slugs): Fragment => $this->has($condition, $slugs, $of), $wanted));
+            return Fragment::all(
+                array_map(fn (array $slugs): Fragment => $this->has($condition, $slugs, $of), $wanted),
+            );
         }
         $has = $this->has($condition, array_values(array_unique(array_merge(...$wanted))), $of);
 

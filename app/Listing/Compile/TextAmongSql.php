@@ -20,7 +20,10 @@ final class TextAmongSql implements TestSql
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        $fragment = new Fragment(FieldSql::folded($condition->field, $of).' = any(?::text[])', [Fragment::arrayLiteral($test->needles($condition))]);
+        $fragment = new Fragment(
+            FieldSql::folded($condition->field, $of).' = any(?::text[])',
+            [Fragment::arrayLiteral($test->needles($condition))],
+        );
 
         return $test->isNegative() ? $fragment->not() : $fragment;
     }

@@ -23,6 +23,10 @@ final class YesOrNoSql implements TestSql
     {
         $said = $test->yes ? 'true' : 'false';
 
-        return new Fragment(FieldSql::raw($condition->field, $of).($condition->field->origin === Origin::Item ? " = {$said}" : " = '{$said}'"));
+        return new Fragment(
+            FieldSql::raw($condition->field, $of).(
+                $condition->field->origin === Origin::Item ? " = {$said}" : " = '{$said}'"
+            ),
+        );
     }
 }

@@ -7,7 +7,8 @@ namespace Wellspring\Core\Calendar;
 use Wellspring\Core\Content\Kind\Instant;
 
 /**
- * Days, weeks and months as the site's clocks and calendars have them. A day is half open, from its first instant to the
+ * Days, weeks and months as the site's clocks and calendars have them. A day is half open, from its first instant to
+ * the
  * next day's first instant, also on the days when clocks change (IANA time zones, through PHP's copy of them).
  */
 final readonly class Calendar
@@ -16,8 +17,11 @@ final readonly class Calendar
      * @param  int<1, 7>  $firstWeekday ISO 8601: 1 is Monday
      * @param  string  $locale in which months are named
      */
-    public function __construct(public \DateTimeZone $zone, public int $firstWeekday = 1, public string $locale = 'en-GB')
-    {
+    public function __construct(
+        public \DateTimeZone $zone,
+        public int $firstWeekday = 1,
+        public string $locale = 'en-GB',
+    ) {
     }
 
     /** For a site in the locale: CLDR says which weekday comes first. */
@@ -39,7 +43,14 @@ final readonly class Calendar
             return $stretch;
         }
         $pattern = (new \IntlDatePatternGenerator($this->locale))->getBestPattern('yMMMM');
-        $formatter = new \IntlDateFormatter($this->locale, \IntlDateFormatter::NONE, \IntlDateFormatter::NONE, 'UTC', \IntlDateFormatter::GREGORIAN, (string) $pattern);
+        $formatter = new \IntlDateFormatter(
+            $this->locale,
+            \IntlDateFormatter::NONE,
+            \IntlDateFormatter::NONE,
+            'UTC',
+            \IntlDateFormatter::GREGORIAN,
+            (string) $pattern,
+        );
 
         return (string) $formatter->format(new \DateTimeImmutable("{$stretch}-01", new \DateTimeZone('UTC')));
     }
@@ -81,7 +92,9 @@ final readonly class Calendar
         if ($unit === Unit::Days || $unit === Unit::Weeks) {
             $days = $amount * ($unit === Unit::Weeks ? 7 : 1);
 
-            return (new \DateTimeImmutable($day, new \DateTimeZone('UTC')))->modify(sprintf('%+d days', $days))->format('Y-m-d');
+            return (new \DateTimeImmutable($day, new \DateTimeZone('UTC')))
+                ->modify(sprintf('%+d days', $days))
+                ->format('Y-m-d');
         }
         $months = $year * 12 + $month - 1 + $amount * ($unit === Unit::Years ? 12 : 1);
         [$year, $month] = [intdiv($months, 12), $months % 12 + 1];
@@ -96,10 +109,17 @@ final readonly class Calendar
     {
         return match ($stretch) {
             Stretch::Day => $day,
-            Stretch::Week => $this->movedDay($day, -(((int) (new \DateTimeImmutable($day, new \DateTimeZone('UTC')))->format('N') - $this->firstWeekday + 7) % 7), Unit::Days),
+            Stretch::Week => $this->movedDay($day, -$this->daysIntoWeek($day), Unit::Days),
             Stretch::Month => substr($day, 0, 7).'-01',
             Stretch::Year => substr($day, 0, 4).'-01-01',
         };
+    }
+
+    private function daysIntoWeek(string $day): int
+    {
+        $weekday = (int) (new \DateTimeImmutable($day, new \DateTimeZone('UTC')))->format('N');
+
+        return ($weekday - $this->firstWeekday + 7) % 7;
     }
 
     /** Days of the stretch that lies some stretches after the one the day lies in. */

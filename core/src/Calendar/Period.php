@@ -10,7 +10,10 @@ final class Period
     /** The days of it; null where the text is none. */
     public static function days(string $text): ?Span
     {
-        if (preg_match('/^(\d{4})(?:-(\d\d))?(?:-(\d\d))?$/D', $text, $m) !== 1 || ! checkdate((int) ($m[2] ?? 1), (int) ($m[3] ?? 1), (int) $m[1])) {
+        if (
+            preg_match('/^(\d{4})(?:-(\d\d))?(?:-(\d\d))?$/D', $text, $m) !== 1
+            || ! checkdate((int) ($m[2] ?? 1), (int) ($m[3] ?? 1), (int) $m[1])
+        ) {
             return null;
         }
         $calendar = new Calendar(new \DateTimeZone('UTC'));

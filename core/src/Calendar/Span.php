@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Calendar;
 
-/** From one value to before another, as plain dates or as instants, which compare as text does. An end that is null is open. */
+/**
+ * From one value to before another, as plain dates or as instants, which compare as text does. An end that is null is
+ * open.
+ */
 final readonly class Span
 {
     public function __construct(public ?string $from, public ?string $until)

@@ -15,7 +15,10 @@ final readonly class Line
     {
     }
 
-    /** @return list<MadePart> what it shows of the record, the empty-value rules applied; none where the line is left out */
+    /**
+     * @return list<MadePart> what it shows of the record, the empty-value rules applied; none where the line is left
+     *   out
+     */
     public function made(Record $record, Format $format): array
     {
         $made = [];

@@ -7,7 +7,10 @@ namespace Wellspring\Core\Content;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Whitespace;
 
-/** What “empty” means: absent, null, an empty list, only white space, or HTML with no visible text and no media. Zero and “no” are values. */
+/**
+ * What “empty” means: absent, null, an empty list, only white space, or HTML with no visible text and no media. Zero
+ * and “no” are values.
+ */
 final class Blank
 {
     public static function is(mixed $value): bool

@@ -21,7 +21,10 @@ final readonly class Catalogue
         return $this->types[$key] ?? null;
     }
 
-    /** @return array<string, Field> what a condition may name, by key: the type's own fields, and those reached through its links */
+    /**
+     * @return array<string, Field> what a condition may name, by key: the type's own fields, and those reached
+     *   through its links
+     */
     public function askable(Type $type): array
     {
         $fields = $type->reachable;
@@ -41,7 +44,9 @@ final readonly class Catalogue
         if ($link->family() === Family::Person) {
             return ['name' => new Field('name', 'Name', new Kind\Text, Origin::Item)];
         }
-        $types = $link->family() === Family::Items ? array_values(array_filter(array_map($this->type(...), $link->types))) : [];
+        $types = $link->family() === Family::Items
+            ? array_values(array_filter(array_map($this->type(...), $link->types)))
+            : [];
         if ($types === []) {
             return [];
         }

@@ -18,7 +18,9 @@ final readonly class Conversion
     public static function of(Field $from, Field $to, mixed $value): self
     {
         try {
-            $read = $from->kind->key() === $to->kind->key() ? $to->kind->read($value, $to) : $to->kind->readCell(self::cell($from, $to, $value), $to);
+            $read = $from->kind->key() === $to->kind->key()
+                ? $to->kind->read($value, $to)
+                : $to->kind->readCell(self::cell($from, $to, $value), $to);
         } catch (WrongValue) {
             return self::otherwise($from, $to, $value);
         }
@@ -35,7 +37,8 @@ final readonly class Conversion
         if ($from->kind->key() !== $to->kind->key()) {
             return new self(Outcome::Lost, null);
         }
-        // A choice, or a type of items, that is no longer offered goes out of the list; a narrower limit is asked for at the next save.
+        // A choice, or a type of items, that is no longer offered goes out of the list; a narrower limit is asked for
+        // at the next save.
         if (is_array($value) && array_is_list($value)) {
             $kept = array_values(array_filter($value, fn (mixed $one): bool => self::takes($to, [$one])));
 

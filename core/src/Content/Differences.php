@@ -22,7 +22,12 @@ final readonly class Differences
             $is = $after[$key] ?? null;
             if (self::canonical($was) !== self::canonical($is)) {
                 $field = self::fields($type)[$key] ?? null;
-                $differences[] = new Difference($key, $field->label ?? $key, self::words($field, $was), self::words($field, $is));
+                $differences[] = new Difference(
+                    $key,
+                    $field->label ?? $key,
+                    self::words($field, $was),
+                    self::words($field, $is),
+                );
             }
         }
 
@@ -43,7 +48,10 @@ final readonly class Differences
         $merged = [];
         $conflicts = [];
         foreach (array_map(strval(...), array_keys($base + $mine + $theirs)) as $key) {
-            [$was, $my, $their] = array_map(fn (array $values): string => self::canonical($values[$key] ?? null), [$base, $mine, $theirs]);
+            [$was, $my, $their] = array_map(
+                fn (array $values): string => self::canonical($values[$key] ?? null),
+                [$base, $mine, $theirs],
+            );
             $merged[$key] = ($my === $was ? $theirs : $mine)[$key] ?? null;
             if ($my !== $was && $their !== $was && $my !== $their) {
                 $conflicts[] = $key;
@@ -58,7 +66,10 @@ final readonly class Differences
     {
         $own = array_diff_key(Type::itemFields(), ['created_at' => 0, 'updated_at' => 0]);
 
-        return array_intersect_key($type->reachable, $own) + ItemReader::choiceFields() + array_diff_key($type->reachable, Type::itemFields());
+        return array_intersect_key($type->reachable, $own) + ItemReader::choiceFields() + array_diff_key(
+            $type->reachable,
+            Type::itemFields(),
+        );
     }
 
     /** A value as a person reads it in a table; empty where there is none. */
@@ -66,10 +77,15 @@ final readonly class Differences
     {
         return match (true) {
             $value === null => '',
-            $field === null => is_string($value) ? $value : (string) json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+            $field === null => is_string($value)
+                ? $value
+                : (string) json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
             $field->family() === Family::LongText => is_string($value) ? Html::visibleText($value) : '',
             $field->family() === Family::Choice => is_string($value) ? $field->choiceLabel($value) : '',
-            $field->family() === Family::Choices => implode(', ', array_map($field->choiceLabel(...), array_filter((array) $value, is_string(...)))),
+            $field->family() === Family::Choices => implode(
+                ', ',
+                array_map($field->choiceLabel(...), array_filter((array) $value, is_string(...))),
+            ),
             default => $field->kind->writeCell($value, $field),
         };
     }
@@ -91,13 +107,19 @@ final readonly class Differences
         return true;
     }
 
-    /** Alike for values that mean the same: how a whole number is kept, and the order of an object’s keys, do not count. */
+    /**
+     * Alike for values that mean the same: how a whole number is kept, and the order of an object’s keys, do not count.
+     */
     private static function canonical(mixed $value): string
     {
         if (is_array($value)) {
             array_is_list($value) || ksort($value);
         }
 
-        return Blank::is($value) ? '' : (string) json_encode(is_float($value) && floor($value) === $value && abs($value) < 2 ** 53 ? (int) $value : $value);
+        return Blank::is($value)
+            ? ''
+            : (string) json_encode(
+                is_float($value) && floor($value) === $value && abs($value) < 2 ** 53 ? (int) $value : $value,
+            );
     }
 }

@@ -18,7 +18,8 @@ final readonly class Field
      * @param  mixed  $default  what a new item begins with, as read() gives it
      * @param  string  $section  the heading that it stands under in the form
      * @param  list<string>  $types  keys of the types that its items may be of
-     * @param  self|null  $through  the field whose items or person have this field, where a rule reaches it through them
+     * @param  self|null  $through  the field whose items or person have this field, where a rule reaches it through
+     *   them
      * @param  bool  $shared  whether it stands for the field of several types
      */
     public function __construct(
@@ -43,13 +44,45 @@ final readonly class Field
 
     public function with(mixed $default): self
     {
-        return new self($this->key, $this->label, $this->kind, $this->origin, $this->required, $this->choices, $this->colours, $this->unit, $this->limits, $this->help, $this->section, $default, $this->types, $this->taxonomy);
+        return new self(
+            $this->key,
+            $this->label,
+            $this->kind,
+            $this->origin,
+            $this->required,
+            $this->choices,
+            $this->colours,
+            $this->unit,
+            $this->limits,
+            $this->help,
+            $this->section,
+            $default,
+            $this->types,
+            $this->taxonomy,
+        );
     }
 
     /** The same field of the items or the person that another field links to: `leader.name`. */
     public function reachedThrough(self $link): self
     {
-        return new self("{$link->key}.{$this->key}", "{$link->label}: {$this->label}", $this->kind, $this->origin, false, $this->choices, $this->colours, $this->unit, $this->limits, $this->help, $this->section, null, $this->types, $this->taxonomy, $link, shared: true);
+        return new self(
+            "{$link->key}.{$this->key}",
+            "{$link->label}: {$this->label}",
+            $this->kind,
+            $this->origin,
+            false,
+            $this->choices,
+            $this->colours,
+            $this->unit,
+            $this->limits,
+            $this->help,
+            $this->section,
+            null,
+            $this->types,
+            $this->taxonomy,
+            $link,
+            shared: true,
+        );
     }
 
     /** The key by which the record that has the value knows it. */
@@ -66,7 +99,9 @@ final readonly class Field
     /** Whether every record that can be listed has a value of it. */
     public function isNeverEmpty(): bool
     {
-        return $this->through === null && $this->origin === Origin::Item && in_array($this->key, ['title', 'slug', 'publish_at', 'created_at', 'updated_at', 'lead', 'views'], true);
+        return $this->through === null
+            && $this->origin === Origin::Item
+            && in_array($this->key, ['title', 'slug', 'publish_at', 'created_at', 'updated_at', 'lead', 'views'], true);
     }
 
     /** The words for a choice or term of this field; the key itself when the field no longer has it. */

@@ -55,12 +55,36 @@ final readonly class ItemDraft
     /** @param  string  $author  e-mail */
     public function by(string $author): self
     {
-        return new self($this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience, $this->lead, $author, $this->text, $this->fields, $this->terms);
+        return new self(
+            $this->slug,
+            $this->title,
+            $this->status,
+            $this->publishAt,
+            $this->expireAt,
+            $this->audience,
+            $this->lead,
+            $author,
+            $this->text,
+            $this->fields,
+            $this->terms,
+        );
     }
 
     /** @param  array<string, mixed>  $fields */
     public function with(string $slug, ?string $publishAt, ?string $text, array $fields): self
     {
-        return new self($slug, $this->title, $this->status, $publishAt, $this->expireAt, $this->audience, $this->lead, $this->author, $text, $fields, $this->terms);
+        return new self(
+            $slug,
+            $this->title,
+            $this->status,
+            $publishAt,
+            $this->expireAt,
+            $this->audience,
+            $this->lead,
+            $this->author,
+            $text,
+            $fields,
+            $this->terms,
+        );
     }
 }

@@ -27,18 +27,24 @@ final readonly class ItemReader
 
     /**
      * @param  array<string, mixed>  $values  JSON values by column
-     * @param  array<string, mixed>|null  $standing  what the item has already, for the columns that are not given; null for a new item, which begins with the defaults
+     * @param  array<string, mixed>|null  $standing  what the item has already, for the columns that are not given;
+     *   null for a new item, which begins with the defaults
      *
      * @throws Refused with a column's name as each problem's path
      */
     public function fromValues(array $values, ?array $standing = null): ItemDraft
     {
-        return $this->read($values, $standing, fn (Field $field, mixed $value): mixed => $field->kind->read($value, $field));
+        return $this->read(
+            $values,
+            $standing,
+            fn (Field $field, mixed $value): mixed => $field->kind->read($value, $field),
+        );
     }
 
     /**
      * @param  array<string, string>  $cells  text by column
-     * @param  array<string, mixed>|null  $standing  what the item has already, for the columns that are not given; null for a new item, which begins with the defaults
+     * @param  array<string, mixed>|null  $standing  what the item has already, for the columns that are not given;
+     *   null for a new item, which begins with the defaults
      *
      * @throws Refused with a column's name as each problem's path
      */
@@ -63,7 +69,11 @@ final readonly class ItemReader
     {
         $problems = new Problems;
         foreach (array_diff(array_map(strval(...), array_keys($values)), $this->columns()) as $unknown) {
-            $problems->add($unknown, 'unknownColumn', "is not a column of {$this->type->key}; expected one of: ".implode(', ', $this->columns()).'.');
+            $problems->add(
+                $unknown,
+                'unknownColumn',
+                "is not a column of {$this->type->key}; expected one of: ".implode(', ', $this->columns()).'.',
+            );
         }
         $read = $standing ?? $this->type->defaults();
         foreach ($values as $key => $value) {
@@ -81,12 +91,21 @@ final readonly class ItemReader
         }
         $slug = is_string($read['slug'] ?? null) ? $read['slug'] : null;
         if ($slug !== null && ! Slug::isOne($slug)) {
-            $problems->add('slug', 'wrongValue', 'expected small letters, digits and single hyphens, at most '.Slug::MAX.', found '.Shape::describe($slug).'.');
+            $problems->add(
+                'slug',
+                'wrongValue',
+                'expected small letters, digits and single hyphens, at most '.Slug::MAX.', found '
+                    .Shape::describe($slug).'.',
+            );
         }
         $publishAt = is_string($read['publish_at'] ?? null) ? $read['publish_at'] : null;
         $expireAt = is_string($read['expire_at'] ?? null) ? $read['expire_at'] : null;
         if ($publishAt !== null && $expireAt !== null && $expireAt <= $publishAt) {
-            $problems->add('expire_at', 'wrongValue', "expected a moment after publish_at ({$publishAt}), found {$expireAt}.");
+            $problems->add(
+                'expire_at',
+                'wrongValue',
+                "expected a moment after publish_at ({$publishAt}), found {$expireAt}.",
+            );
         }
         $problems->refuseIfAny();
 
@@ -97,8 +116,20 @@ final readonly class ItemReader
     public static function choiceFields(): array
     {
         return [
-            'status' => new Field('status', 'State', new Kind\Choice, Origin::Item, choices: ['draft' => 'Draft', 'published' => 'Published']),
-            'audience' => new Field('audience', 'Audience', new Kind\Choice, Origin::Item, choices: ['everyone' => 'Everyone', 'signed-out' => 'Signed-out visitors', 'members' => 'Members']),
+            'status' => new Field(
+                'status',
+                'State',
+                new Kind\Choice,
+                Origin::Item,
+                choices: ['draft' => 'Draft', 'published' => 'Published'],
+            ),
+            'audience' => new Field(
+                'audience',
+                'Audience',
+                new Kind\Choice,
+                Origin::Item,
+                choices: ['everyone' => 'Everyone', 'signed-out' => 'Signed-out visitors', 'members' => 'Members'],
+            ),
             'author' => new Field('author', 'Author', new Kind\Person, Origin::Item),
         ];
     }
@@ -122,8 +153,14 @@ final readonly class ItemReader
             lead: ($values['lead'] ?? null) === true,
             author: $text('author'),
             text: $text('text'),
-            fields: array_filter(array_intersect_key($values, $this->type->fields), fn (mixed $value): bool => $value !== null),
-            terms: array_map(fn (mixed $slugs): array => array_values(array_filter((array) $slugs, is_string(...))), array_intersect_key($values, $this->type->taxonomies)),
+            fields: array_filter(
+                array_intersect_key($values, $this->type->fields),
+                fn (mixed $value): bool => $value !== null,
+            ),
+            terms: array_map(
+                fn (mixed $slugs): array => array_values(array_filter((array) $slugs, is_string(...))),
+                array_intersect_key($values, $this->type->taxonomies),
+            ),
         );
     }
 

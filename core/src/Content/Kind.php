@@ -42,6 +42,9 @@ interface Kind
      */
     public function writeCell(mixed $value, Field $field): string;
 
-    /** @return array<string, mixed> the JSON Schema (2020-12) of one value, limits included, without title, default and x-wellspring */
+    /**
+     * @return array<string, mixed> the JSON Schema (2020-12) of one value, limits included, without title, default
+     *   and x-wellspring
+     */
     public function schema(Field $field): array;
 }

@@ -11,7 +11,8 @@ final readonly class Limits
      * @param  int|null  $decimals  digits after the point, at most
      * @param  int|null  $minLength  characters
      * @param  int|null  $maxLength  characters
-     * @param  string|null  $pattern  a regular expression that the text must hold somewhere, as JSON Schema's `pattern` means it
+     * @param  string|null  $pattern  a regular expression that the text must hold somewhere, as JSON Schema's
+     *   `pattern` means it
      * @param  string|null  $earliest  a day `Y-m-d`; of a moment, the day it falls on in UTC
      * @param  string|null  $latest  likewise
      * @param  int|null  $maxItems  how many values a list may hold

@@ -15,11 +15,13 @@ final readonly class Record
     private array $values;
 
     /**
-     * @param  array<string, mixed>  $values  by field key: text as string, numbers as int|float, yes/no as bool, choice as its key,
+     * @param  array<string, mixed>  $values  by field key: text as string, numbers as int|float, yes/no as bool,
+     *   choice as its key,
      *                                        choices and terms as lists of keys or slugs, dates `Y-m-d`, instants `Y-m-d\TH:i:s\Z`, HTML as string
      * @param  string|null  $publishAt  instant
      * @param  string|null  $expireAt  instant
-     * @param  array<string, list<self>>  $linked  the items and people that its fields name, by field, whether they may be seen or not
+     * @param  array<string, list<self>>  $linked  the items and people that its fields name, by field, whether they
+     *   may be seen or not
      * @param  array<string, array<string, string>>  $words  what search looks in, as Sought::weight() takes it
      * @param  array<string, int>  $viewsByDay  by day, `Y-m-d`
      * @param  array<string, int>  $places  by hand: within its type under '', within a term under `taxonomy/slug`
@@ -39,14 +41,34 @@ final readonly class Record
         public array $viewsByDay = [],
         private array $places = [],
     ) {
-        $all = ['id' => $id, 'title' => $title, 'slug' => $slug, 'publish_at' => $publishAt, 'expire_at' => $expireAt] + $values + ['views' => array_sum($viewsByDay)];
+        $all = [
+            'id' => $id,
+            'title' => $title,
+            'slug' => $slug,
+            'publish_at' => $publishAt,
+            'expire_at' => $expireAt,
+        ] + $values + ['views' => array_sum($viewsByDay)];
         $this->values = array_filter($all, fn (mixed $value): bool => ! Blank::is($value));
     }
 
     /** @param  array<string, mixed>  $values  what is known of it beside its own */
     public function with(array $values): self
     {
-        return new self($this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience, $values + $this->values, $this->linked, $this->words, $this->viewsByDay, $this->places);
+        return new self(
+            $this->id,
+            $this->type,
+            $this->slug,
+            $this->title,
+            $this->status,
+            $this->publishAt,
+            $this->expireAt,
+            $this->audience,
+            $values + $this->values,
+            $this->linked,
+            $this->words,
+            $this->viewsByDay,
+            $this->places,
+        );
     }
 
     /**
@@ -58,7 +80,21 @@ final readonly class Record
      */
     public function beside(array $words, array $viewsByDay, array $places): self
     {
-        return new self($this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience, array_diff_key($this->values, ['views' => 0]), $this->linked, $words, $viewsByDay, $places);
+        return new self(
+            $this->id,
+            $this->type,
+            $this->slug,
+            $this->title,
+            $this->status,
+            $this->publishAt,
+            $this->expireAt,
+            $this->audience,
+            array_diff_key($this->values, ['views' => 0]),
+            $this->linked,
+            $words,
+            $viewsByDay,
+            $places,
+        );
     }
 
     /** The value, or null where it is empty. */
@@ -80,7 +116,9 @@ final readonly class Record
         return is_array($terms) ? array_values(array_filter($terms, is_string(...))) : [];
     }
 
-    /** The record as the viewer gets it: what its fields link to and the viewer may not see is as if it were not linked. */
+    /**
+     * The record as the viewer gets it: what its fields link to and the viewer may not see is as if it were not linked.
+     */
     public function seenBy(Context $context): self
     {
         $values = $this->values;
@@ -89,7 +127,9 @@ final readonly class Record
             $linked[$field] = array_values(array_filter($others, $context->admits(...)));
             $seen = array_map(fn (self $other): string => $other->name(), $linked[$field]);
             $named = $values[$field] ?? null;
-            $values[$field] = is_array($named) ? array_values(array_intersect($named, $seen)) : (in_array($named, $seen, true) ? $named : null);
+            $values[$field] = is_array($named)
+                ? array_values(array_intersect($named, $seen))
+                : (in_array($named, $seen, true) ? $named : null);
         }
 
         return new self(

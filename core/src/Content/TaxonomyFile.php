@@ -8,7 +8,10 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
-/** A taxonomy and its terms as a file: key, label, whether it is a tree, the fields of its terms as in a type file, and the terms. */
+/**
+ * A taxonomy and its terms as a file: key, label, whether it is a tree, the fields of its terms as in a type file, and
+ * the terms.
+ */
 final readonly class TaxonomyFile
 {
     /** @param  list<TermDraft>  $terms */
@@ -33,14 +36,22 @@ final readonly class TaxonomyFile
             $file->wrong('key', 'small letters, digits and _, beginning with a letter', $key);
         }
         if (in_array($key, ReservedKeys::ofTaxonomies(), true)) {
-            $problems->add('key', 'reservedKey', "“{$key}” has a meaning of its own in rules and imports; expected another key.");
+            $problems->add(
+                'key',
+                'reservedKey',
+                "“{$key}” has a meaning of its own in rules and imports; expected another key.",
+            );
         }
         $label = $file->text('label');
         $tree = $file->flag('tree');
         $fields = TypeFile::readFields($file, ReservedKeys::ofTerms(), $problems);
         foreach ($fields as $field) {
             if ($field->family()->isLink()) {
-                $problems->add("properties.{$field->key}", 'wrongKind', "a term’s field cannot be of the kind {$field->kind->key()}.");
+                $problems->add(
+                    "properties.{$field->key}",
+                    'wrongKind',
+                    "a term’s field cannot be of the kind {$field->kind->key()}.",
+                );
             }
         }
         $reader = new TermReader($fields);
@@ -85,7 +96,10 @@ final readonly class TaxonomyFile
     private static function writeTerm(TermDraft $term): array
     {
         return ['slug' => $term->slug, 'name' => $term->name]
-            + array_filter(['description' => $term->description, 'picture' => $term->picture, 'colour' => $term->colour], fn (?string $said): bool => $said !== null && $said !== '')
+            + array_filter(
+                ['description' => $term->description, 'picture' => $term->picture, 'colour' => $term->colour],
+                fn (?string $said): bool => $said !== null && $said !== '',
+            )
             + ($term->fields === [] ? [] : ['fields' => $term->fields])
             + ($term->below === [] ? [] : ['below' => array_map(self::writeTerm(...), $term->below)]);
     }

@@ -20,12 +20,24 @@ final readonly class TermReader
     /** @param  bool  $withBelow  whether terms below it may be said, under `below` */
     public function read(Shape $shape, Problems $problems, bool $withBelow = false): TermDraft
     {
-        $name = $this->one($shape, $problems, 'name', new Field('name', 'Name', new Kind\Text, required: true, limits: new Limits(maxLength: 200)));
-        $slug = $shape->has('slug') && $shape->raw('slug') !== null && $shape->raw('slug') !== '' ? $shape->text('slug') : Slug::from(is_string($name) ? $name : '');
+        $name = $this->one(
+            $shape,
+            $problems,
+            'name',
+            new Field('name', 'Name', new Kind\Text, required: true, limits: new Limits(maxLength: 200)),
+        );
+        $slug = $shape->has('slug') && $shape->raw('slug') !== null && $shape->raw('slug') !== ''
+            ? $shape->text('slug')
+            : Slug::from(is_string($name) ? $name : '');
         if (! Slug::isOne($slug)) {
             $shape->wrong('slug', 'small letters, digits and single hyphens', $slug);
         }
-        $description = $this->one($shape, $problems, 'description', new Field('description', 'Description', new Kind\LongText));
+        $description = $this->one(
+            $shape,
+            $problems,
+            'description',
+            new Field('description', 'Description', new Kind\LongText),
+        );
         $picture = $this->one($shape, $problems, 'picture', new Field('picture', 'Picture', new Kind\Picture));
         $colour = $this->one($shape, $problems, 'colour', new Field('colour', 'Colour', new Kind\Colour));
         $own = new Shape($shape->has('fields') ? $shape->raw('fields') : [], $shape->at('fields'), $problems);

@@ -71,7 +71,10 @@ final class Terms
         return $rows;
     }
 
-    /** @param  list<string>  $names from the root down, compared without case and accents; one name alone may stand anywhere if it is the only one */
+    /**
+     * @param  list<string>  $names from the root down, compared without case and accents; one name alone may stand
+     *   anywhere if it is the only one
+     */
     public function byPath(array $names): ?Term
     {
         $names = array_map(Fold::of(...), $names);

@@ -18,7 +18,8 @@ final readonly class Type
      * @param  string  $address  such as `/shop/{slug}`
      * @param  array<string, Field>  $fields  the type's own, by key
      * @param  array<string, Taxonomy>  $taxonomies  by key
-     * @param  array<string, Field>|null  $base  what its records have beside their own fields; null: what every item has
+     * @param  array<string, Field>|null  $base  what its records have beside their own fields; null: what every item
+     *   has
      */
     public function __construct(
         public string $key,
@@ -31,7 +32,13 @@ final readonly class Type
     ) {
         $reachable = ($base ?? self::itemFields()) + $fields;
         foreach ($taxonomies as $taxonomy) {
-            $reachable[$taxonomy->key] = new Field($taxonomy->key, $taxonomy->label, new Kind\Terms, Origin::Taxonomy, taxonomy: $taxonomy);
+            $reachable[$taxonomy->key] = new Field(
+                $taxonomy->key,
+                $taxonomy->label,
+                new Kind\Terms,
+                Origin::Taxonomy,
+                taxonomy: $taxonomy,
+            );
         }
         $this->reachable = $reachable + ($base === null ? self::madeFields($taxonomies, $reachable) : []);
     }
@@ -49,16 +56,26 @@ final readonly class Type
         }
         $fields = [];
         foreach ($first->fields as $key => $field) {
-            $like = array_filter(array_map(fn (self $type): ?Field => $type->fields[$key] ?? null, $others), fn (?Field $other): bool => $other !== null && $other->kind->key() === $field->kind->key());
+            $like = array_filter(
+                array_map(fn (self $type): ?Field => $type->fields[$key] ?? null, $others),
+                fn (?Field $other): bool => $other !== null && $other->kind->key() === $field->kind->key(),
+            );
             if (count($like) === count($others)) {
-                $fields[$key] = array_reduce($like, fn (Field $all, Field $other): Field => $all->joinedWith($other), $field);
+                $fields[$key] = array_reduce(
+                    $like,
+                    fn (Field $all, Field $other): Field => $all->joinedWith($other),
+                    $field,
+                );
             }
         }
 
         return new self(
             implode('+', array_map(fn (self $type): string => $type->key, $types)),
             implode(' or ', array_map(fn (self $type): string => $type->label, $types)),
-            implode(', ', array_map(fn (self $type): string => $type->plural, array_slice($types, 0, -1))).' and '.end($types)->plural,
+            implode(
+                ', ',
+                array_map(fn (self $type): string => $type->plural, array_slice($types, 0, -1)),
+            ).' and '.end($types)->plural,
             $first->address,
             $fields,
             array_intersect_key($first->taxonomies, ...array_map(fn (self $type): array => $type->taxonomies, $others)),
@@ -74,13 +91,25 @@ final readonly class Type
     {
         $now = $this->taxonomies[$taxonomy];
 
-        return new self($this->key, $this->label, $this->plural, $this->address, $this->fields, [$taxonomy => new Taxonomy($now->key, $now->label, $now->tree, $now->terms->with($term), $now->fields)] + $this->taxonomies);
+        return new self(
+            $this->key,
+            $this->label,
+            $this->plural,
+            $this->address,
+            $this->fields,
+            [
+                $taxonomy => new Taxonomy($now->key, $now->label, $now->tree, $now->terms->with($term), $now->fields),
+            ] + $this->taxonomies,
+        );
     }
 
     /** @return array<string, mixed> what a new item begins with, by field */
     public function defaults(): array
     {
-        return array_filter(array_map(fn (Field $field): mixed => $field->default, $this->fields), fn (mixed $value): bool => $value !== null);
+        return array_filter(
+            array_map(fn (Field $field): mixed => $field->default, $this->fields),
+            fn (mixed $value): bool => $value !== null,
+        );
     }
 
     /** @return array<string, Field> the fields that every item has */
@@ -88,7 +117,14 @@ final readonly class Type
     {
         $fields = [];
         foreach ([
-            new Field('title', 'Title', new Kind\Text, Origin::Item, required: true, limits: new Limits(maxLength: 300)),
+            new Field(
+                'title',
+                'Title',
+                new Kind\Text,
+                Origin::Item,
+                required: true,
+                limits: new Limits(maxLength: 300),
+            ),
             new Field('slug', 'Slug', new Kind\Text, Origin::Item),
             new Field('text', 'Text', new Kind\LongText, Origin::Item),
             new Field('publish_at', 'Publish date', new Kind\Instant, Origin::Item),
@@ -115,8 +151,23 @@ final readonly class Type
         return [
             'author' => new Field('author', 'Author', new Kind\Person, Origin::Item),
             'views' => new Field('views', 'Views', new Kind\Number('number'), Origin::Item),
-            'id' => new Field('id', 'The item itself', new Kind\Made('identity', Family::Identity), Origin::Item, choices: array_map(fn (Taxonomy $taxonomy): string => $taxonomy->label, $taxonomies)),
-            'words' => new Field('words', 'Its words', new Kind\Made('words', Family::Words), Origin::Item, choices: array_map(fn (Field $field): string => $field->label, array_filter($fields, fn (Field $field): bool => Words::standing($field) !== null))),
+            'id' => new Field(
+                'id',
+                'The item itself',
+                new Kind\Made('identity', Family::Identity),
+                Origin::Item,
+                choices: array_map(fn (Taxonomy $taxonomy): string => $taxonomy->label, $taxonomies),
+            ),
+            'words' => new Field(
+                'words',
+                'Its words',
+                new Kind\Made('words', Family::Words),
+                Origin::Item,
+                choices: array_map(
+                    fn (Field $field): string => $field->label,
+                    array_filter($fields, fn (Field $field): bool => Words::standing($field) !== null),
+                ),
+            ),
         ];
     }
 }

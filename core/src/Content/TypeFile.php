@@ -10,7 +10,10 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Whitespace;
 
-/** A content type as a JSON Schema (2020-12) document, read and written. What the schema has no word for stands under `x-wellspring`. */
+/**
+ * A content type as a JSON Schema (2020-12) document, read and written. What the schema has no word for stands under
+ * `x-wellspring`.
+ */
 final readonly class TypeFile
 {
     public const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
@@ -39,17 +42,33 @@ final readonly class TypeFile
         }
         $plural = $own->text('plural', $label);
         $address = $own->text('address', '/'.$key.'/{slug}');
-        if (preg_match('~^(/[a-z0-9-]+)+/\{slug\}$~D', $address) !== 1 || preg_match('~^/(manage|media|up|build)/~', $address) === 1) {
-            $own->wrong('address', 'an address that ends in /{slug}, such as /plots/{slug}, and does not begin with /manage, /media, /build or /up', $address);
+        if (
+            preg_match('~^(/[a-z0-9-]+)+/\{slug\}$~D', $address) !== 1
+            || preg_match('~^/(manage|media|up|build)/~', $address) === 1
+        ) {
+            $own->wrong(
+                'address',
+                'an address that ends in /{slug}, such as /plots/{slug}, and does not begin with /manage, /media, /build or /up',
+                $address,
+            );
         }
         $named = [];
         foreach ($own->items('taxonomies') as $i => $one) {
             if (! is_string($one) || preg_match(Type::KEY, $one) !== 1) {
-                $problems->add("x-wellspring.taxonomies[{$i}]", 'wrongValue', 'expected the key of a taxonomy, found '.Shape::describe($one).'.');
+                $problems->add(
+                    "x-wellspring.taxonomies[{$i}]",
+                    'wrongValue',
+                    'expected the key of a taxonomy, found '.Shape::describe($one).'.',
+                );
             } elseif (! isset($taxonomies[$one]) && in_array($one, ReservedKeys::ofTaxonomies(), true)) {
-                $problems->add("x-wellspring.taxonomies[{$i}]", 'reservedKey', "“{$one}” has a meaning of its own in rules and imports; expected another key.");
+                $problems->add(
+                    "x-wellspring.taxonomies[{$i}]",
+                    'reservedKey',
+                    "“{$one}” has a meaning of its own in rules and imports; expected another key.",
+                );
             } else {
-                $named[$one] = $taxonomies[$one] ?? new Taxonomy($one, ucfirst(str_replace('_', ' ', $one)), false, new Terms);
+                $named[$one] = $taxonomies[$one]
+                    ?? new Taxonomy($one, ucfirst(str_replace('_', ' ', $one)), false, new Terms);
             }
         }
         $own->noOthers();
@@ -76,7 +95,11 @@ final readonly class TypeFile
         $required = [];
         foreach ($file->items('required') as $i => $one) {
             if (! is_string($one) || ! array_key_exists($one, $properties)) {
-                $problems->add("required[{$i}]", 'unknownField', 'expected the key of one of the properties, found '.Shape::describe($one).'.');
+                $problems->add(
+                    "required[{$i}]",
+                    'unknownField',
+                    'expected the key of one of the properties, found '.Shape::describe($one).'.',
+                );
             } else {
                 $required[] = $one;
             }
@@ -86,11 +109,24 @@ final readonly class TypeFile
             $key = (string) $key;
             $path = Path::to('properties', $key);
             if (preg_match(Field::KEY, $key) !== 1) {
-                $problems->add($path, 'wrongKey', 'a field’s key is small letters, digits and _, beginning with a letter.');
+                $problems->add(
+                    $path,
+                    'wrongKey',
+                    'a field’s key is small letters, digits and _, beginning with a letter.',
+                );
             } elseif (in_array($key, $taken, true)) {
-                $problems->add($path, 'takenKey', 'this key has a meaning of its own in rules and imports, or is a taxonomy’s; expected another.');
+                $problems->add(
+                    $path,
+                    'takenKey',
+                    'this key has a meaning of its own in rules and imports, or is a taxonomy’s; expected another.',
+                );
             } else {
-                $fields[$key] = self::field($key, new Shape($schema, $path, $problems), in_array($key, $required, true), $problems);
+                $fields[$key] = self::field(
+                    $key,
+                    new Shape($schema, $path, $problems),
+                    in_array($key, $required, true),
+                    $problems,
+                );
             }
         }
 
@@ -128,7 +164,9 @@ final readonly class TypeFile
     /** @param  \Closure(Limit): bool  $says */
     private static function limits(Shape $schema, Shape $own, \Closure $says): Limits
     {
-        $whole = fn (Shape $in, Limit $limit, int $min, int $max): ?int => $says($limit) ? $in->wholeOrNull($limit->value, $min, $max) : null;
+        $whole = fn (Shape $in, Limit $limit, int $min, int $max): ?int => $says($limit)
+            ? $in->wholeOrNull($limit->value, $min, $max)
+            : null;
         $number = fn (Limit $limit): int|float|null => $says($limit) ? $schema->numberOrNull($limit->value) : null;
         $day = function (Limit $limit) use ($own, $says): ?string {
             if (! $says($limit) || ! $own->has($limit->value)) {
@@ -174,7 +212,11 @@ final readonly class TypeFile
         try {
             return $field->kind->read($schema->raw('default'), $field);
         } catch (WrongValue $wrong) {
-            $schema->wrong('default', 'a value that the field takes ('.rtrim($wrong->getMessage(), '.').')', $schema->raw('default'));
+            $schema->wrong(
+                'default',
+                'a value that the field takes ('.rtrim($wrong->getMessage(), '.').')',
+                $schema->raw('default'),
+            );
 
             return null;
         }
@@ -185,9 +227,21 @@ final readonly class TypeFile
     {
         $expected = $field->kind->schema($field);
         foreach (['type', 'format', 'uniqueItems', 'pattern', 'items', 'properties', 'additionalProperties', 'enum'] as $word) {
-            $isLimit = $word === 'pattern' && in_array(Limit::Pattern, $field->kind->limits(), true) || in_array($word, ['enum', 'items'], true) && in_array(Limit::Choices, $field->kind->limits(), true);
-            if ($schema->has($word) && ! $isLimit && self::canonical($schema->raw($word)) !== self::canonical($expected[$word] ?? null)) {
-                $schema->wrong($word, isset($expected[$word]) ? (string) json_encode($expected[$word], JSON_UNESCAPED_SLASHES)." for the kind {$field->kind->key()}" : "no {$word} for the kind {$field->kind->key()}", $schema->raw($word));
+            $isLimit = $word === 'pattern' && in_array(Limit::Pattern, $field->kind->limits(), true)
+                || in_array($word, ['enum', 'items'], true) && in_array(Limit::Choices, $field->kind->limits(), true);
+            if (
+                $schema->has($word)
+                && ! $isLimit
+                && self::canonical($schema->raw($word)) !== self::canonical($expected[$word] ?? null)
+            ) {
+                $schema->wrong(
+                    $word,
+                    isset($expected[$word])
+                        ? (string) json_encode($expected[$word], JSON_UNESCAPED_SLASHES)
+                            ." for the kind {$field->kind->key()}"
+                        : "no {$word} for the kind {$field->kind->key()}",
+                    $schema->raw($word),
+                );
             }
         }
     }
@@ -213,7 +267,11 @@ final readonly class TypeFile
         $types = [];
         foreach ($own->items('types') as $i => $one) {
             if (! is_string($one) || preg_match(Type::KEY, $one) !== 1) {
-                $problems->add(Path::to($own->at('types'), $i), 'wrongValue', 'expected the key of a content type, found '.Shape::describe($one).'.');
+                $problems->add(
+                    Path::to($own->at('types'), $i),
+                    'wrongValue',
+                    'expected the key of a content type, found '.Shape::describe($one).'.',
+                );
             } else {
                 $types[$one] = $one;
             }
@@ -229,19 +287,27 @@ final readonly class TypeFile
     private static function choices(Shape $schema, Shape $own, Problems $problems): array
     {
         $labels = self::map($own, 'labels');
-        $keys = $schema->has('items') ? (new Shape($schema->raw('items'), $schema->at('items'), $problems))->items('enum') : $schema->items('enum');
+        $keys = $schema->has('items')
+            ? (new Shape($schema->raw('items'), $schema->at('items'), $problems))->items('enum')
+            : $schema->items('enum');
         if ($keys === []) {
             $schema->wrong('enum', 'a list of choices, at least one', null);
         }
         $choices = [];
         foreach ($keys as $i => $key) {
             if (! is_string($key) || preg_match(Field::CHOICE, $key) !== 1) {
-                $problems->add(Path::to($schema->at('enum'), $i), 'wrongValue', 'expected a choice’s key without | and of at most 100 characters, found '.Shape::describe($key).'.');
+                $problems->add(
+                    Path::to($schema->at('enum'), $i),
+                    'wrongValue',
+                    'expected a choice’s key without | and of at most 100 characters, found '.Shape::describe($key).'.',
+                );
 
                 continue;
             }
             $label = $labels[$key] ?? null;
-            $choices[$key] = is_string($label) && ! Whitespace::isAll($label) ? Whitespace::trim($label) : ucfirst(str_replace('-', ' ', $key));
+            $choices[$key] = is_string($label) && ! Whitespace::isAll($label)
+                ? Whitespace::trim($label)
+                : ucfirst(str_replace('-', ' ', $key));
         }
         foreach (array_diff(array_keys($labels), array_keys($choices)) as $unknown) {
             $problems->add(Path::to($own->at('labels'), (string) $unknown), 'unknownKey', 'is not one of the choices.');
@@ -250,7 +316,10 @@ final readonly class TypeFile
         return $choices;
     }
 
-    /** @return array<array-key, mixed> what stands under each key; keys that are numbers make a list of it in JSON's other form */
+    /**
+     * @return array<array-key, mixed> what stands under each key; keys that are numbers make a list of it in JSON's
+     *   other form
+     */
     private static function map(Shape $own, string $key): array
     {
         $map = $own->has($key) ? $own->raw($key) : [];
@@ -294,7 +363,13 @@ final readonly class TypeFile
             '$schema' => self::DRAFT,
             'title' => $type->label,
             'type' => 'object',
-            'x-wellspring' => ['format' => 1, 'key' => $type->key, 'plural' => $type->plural, 'address' => $type->address, 'taxonomies' => array_map(strval(...), array_keys($type->taxonomies))],
+            'x-wellspring' => [
+                'format' => 1,
+                'key' => $type->key,
+                'plural' => $type->plural,
+                'address' => $type->address,
+                'taxonomies' => array_map(strval(...), array_keys($type->taxonomies)),
+            ],
         ] + self::writeFields($type->fields);
     }
 
@@ -322,7 +397,12 @@ final readonly class TypeFile
                 + ($field->default === null ? [] : ['default' => $field->default])
                 + ['x-wellspring' => $own];
         }
-        $required = array_values(array_map(fn (Field $field): string => $field->key, array_filter($fields, fn (Field $field): bool => $field->required)));
+        $required = array_values(
+            array_map(
+                fn (Field $field): string => $field->key,
+                array_filter($fields, fn (Field $field): bool => $field->required),
+            ),
+        );
 
         return ['properties' => $properties === [] ? (object) [] : $properties] + ($required === [] ? [] : ['required' => $required]);
     }

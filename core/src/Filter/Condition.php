@@ -20,7 +20,8 @@ final readonly class Condition
      * @param  mixed  $value  as the test reads it, or an Asked
      * @param  Missing|null  $whenMissing  null: as the value says
      * @param  Missing|null  $missing  set once bound, where the value is missing
-     * @param  non-empty-array<string, int>|null  $in  the fields that a search looks in, and what finding a word there counts; null: all texts
+     * @param  non-empty-array<string, int>|null  $in  the fields that a search looks in, and what finding a word
+     *   there counts; null: all texts
      */
     public function __construct(
         public Field $field,
@@ -38,7 +39,9 @@ final readonly class Condition
     public function bound(Context $context): self
     {
         if ($this->test instanceof RecordTest && $this->test->lacks($context)) {
-            return $this->lacking($this->whenMissing ?? ($this->test->isNegative() ? Missing::KeepAll : Missing::KeepNone));
+            return $this->lacking(
+                $this->whenMissing ?? ($this->test->isNegative() ? Missing::KeepAll : Missing::KeepNone),
+            );
         }
         if (! $this->value instanceof Asked) {
             return $this;
@@ -63,7 +66,8 @@ final readonly class Condition
     }
 
     /**
-     * Of a field reached through other items, the test is asked of each: one that passes is enough, and none may fail what
+     * Of a field reached through other items, the test is asked of each: one that passes is enough, and none may fail
+     * what
      * asks that something is not so.
      *
      * @param  Record  $record  as the viewer sees it, see Record::seenBy()
@@ -79,7 +83,10 @@ final readonly class Condition
         if ($this->field->through === null) {
             return $this->test->keeps($record->value($this->field), $this, $context);
         }
-        $reached = array_map(fn (Record $other): mixed => $other->value($this->field), $record->reached($this->field->through));
+        $reached = array_map(
+            fn (Record $other): mixed => $other->value($this->field),
+            $record->reached($this->field->through),
+        );
         foreach ($reached as $found) {
             $kept = $this->test->keeps($found, $this, $context);
             if ($kept !== $this->test->isNegative()) {
@@ -108,7 +115,11 @@ final readonly class Condition
     public function toArray(): array
     {
         return ['field' => $this->field->key, 'test' => $this->test->key()]
-            + ($this->test->wantsValue() ? ['value' => $this->value instanceof Asked ? $this->value->toArray() : $this->value] : [])
+            + (
+                $this->test->wantsValue()
+                    ? ['value' => $this->value instanceof Asked ? $this->value->toArray() : $this->value]
+                    : []
+            )
             + ($this->below ? ['below' => true] : [])
             + ($this->in === null ? [] : ['in' => $this->in])
             + ($this->whenMissing === null ? [] : ['whenMissing' => $this->whenMissing->value])
@@ -121,11 +132,26 @@ final readonly class Condition
         $in = $this->in ?? [];
         $differ = count(array_unique($in)) > 1;
 
-        return implode(' or ', array_map(fn (string $key): string => $this->field->choiceLabel($key).($differ ? " ({$in[$key]})" : ''), array_keys($in)));
+        return implode(
+            ' or ',
+            array_map(
+                fn (string $key): string => $this->field->choiceLabel($key).($differ ? " ({$in[$key]})" : ''),
+                array_keys($in),
+            ),
+        );
     }
 
     private function lacking(Missing $do): self
     {
-        return new self($this->field, $this->test, $this->value, $this->below, $this->off, $this->whenMissing, $do, $this->in);
+        return new self(
+            $this->field,
+            $this->test,
+            $this->value,
+            $this->below,
+            $this->off,
+            $this->whenMissing,
+            $do,
+            $this->in,
+        );
     }
 }

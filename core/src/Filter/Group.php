@@ -8,7 +8,10 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Run\Context;
 
-/** Conditions joined by all, any or none. A group with nothing in it, or that is off, keeps everything; a member that asks nothing is not there. */
+/**
+ * Conditions joined by all, any or none. A group with nothing in it, or that is off, keeps everything; a member that
+ * asks nothing is not there.
+ */
 final readonly class Group
 {
     /** @param  list<Condition|Group>  $members */
@@ -21,7 +24,11 @@ final readonly class Group
 
     public function bound(Context $context): self
     {
-        return new self($this->join, array_map(fn (Condition|Group $member): Condition|Group => $member->bound($context), $this->members), $this->off);
+        return new self(
+            $this->join,
+            array_map(fn (Condition|Group $member): Condition|Group => $member->bound($context), $this->members),
+            $this->off,
+        );
     }
 
     public function keeps(Record $record, Context $context): bool
@@ -40,10 +47,20 @@ final readonly class Group
         return $this->join !== Join::Any;
     }
 
-    /** @return list<Condition|Group> the members that ask something: neither off, nor without a value while they then keep everything */
+    /**
+     * @return list<Condition|Group> the members that ask something: neither off, nor without a value while they then
+     *   keep everything
+     */
     public function active(): array
     {
-        return array_values(array_filter($this->members, fn (Condition|Group $member): bool => ! ($member instanceof Condition ? $member->isInactive() : $member->off)));
+        return array_values(
+            array_filter(
+                $this->members,
+                fn (Condition|Group $member): bool => ! (
+                    $member instanceof Condition ? $member->isInactive() : $member->off
+                ),
+            ),
+        );
     }
 
     /**

@@ -12,6 +12,8 @@ interface RecordTest extends Test
 {
     public function keepsRecord(Record $record, Condition $condition, Context $context): bool;
 
-    /** What the page must be about for the test to mean something; where it is not, the condition's value is missing. */
+    /**
+     * What the page must be about for the test to mean something; where it is not, the condition's value is missing.
+     */
     public function lacks(Context $context): bool;
 }

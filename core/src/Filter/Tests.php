@@ -18,7 +18,9 @@ final class Tests
     {
         return self::$all ??= [
             new Test\TermsAmong(Quantity::Any), new Test\TermsAmong(Quantity::All), new Test\TermsAmong(Quantity::None),
-            new Test\ChoiceAmong(Quantity::Any), new Test\ChoiceAmong(Quantity::All), new Test\ChoiceAmong(Quantity::None),
+            new Test\ChoiceAmong(Quantity::Any),
+            new Test\ChoiceAmong(Quantity::All),
+            new Test\ChoiceAmong(Quantity::None),
             new Test\LinksAmong(Quantity::Any), new Test\LinksAmong(Quantity::All), new Test\LinksAmong(Quantity::None),
             new Test\YesOrNo(true), new Test\YesOrNo(false),
             new Test\Comparison(Test\Relation::Equal), new Test\Comparison(Test\Relation::NotEqual),

@@ -21,6 +21,8 @@ final readonly class Arrange
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['as' => $this->as->value] + ($this->as === Arrangement::Grid ? ['columns' => $this->columns->toArray()] : []);
+        return ['as' => $this->as->value] + (
+            $this->as === Arrangement::Grid ? ['columns' => $this->columns->toArray()] : []
+        );
     }
 }

@@ -87,7 +87,10 @@ final readonly class Module
         $terms = [];
         foreach ($this->references() as $reference) {
             if ($reference->taxonomy !== null) {
-                $terms["{$reference->taxonomy}/{$reference->name}"] = ['taxonomy' => $reference->taxonomy, 'slug' => $reference->name];
+                $terms["{$reference->taxonomy}/{$reference->name}"] = [
+                    'taxonomy' => $reference->taxonomy,
+                    'slug' => $reference->name,
+                ];
             }
         }
 
@@ -106,9 +109,29 @@ final readonly class Module
                 }
             }
         }
-        $order = array_map(fn (SortKey $key): SortKey => $key->by instanceof Relevance ? new SortKey(new Relevance(array_values($sought)), $key->direction, $key->emptyFirst) : $key, $this->order);
+        $order = array_map(
+            fn (SortKey $key): SortKey => $key->by instanceof Relevance
+                ? new SortKey(new Relevance(array_values($sought)), $key->direction, $key->emptyFirst)
+                : $key,
+            $this->order,
+        );
 
-        return new self($this->key, $this->name, $this->source, $where, $this->leaveOut, $this->pin, $order, $this->skip, $this->atMost, $this->page, $this->arrange, $this->card, $this->whenNothing, $this->headings);
+        return new self(
+            $this->key,
+            $this->name,
+            $this->source,
+            $where,
+            $this->leaveOut,
+            $this->pin,
+            $order,
+            $this->skip,
+            $this->atMost,
+            $this->page,
+            $this->arrange,
+            $this->card,
+            $this->whenNothing,
+            $this->headings,
+        );
     }
 
     /** @return array<string, mixed> as a file of format 1 holds it, every default said */

@@ -69,7 +69,11 @@ final readonly class ModuleReader
         $module = $this->whole($data, $problems);
         $problems->refuseIfAnyOutside();
 
-        return new SalvagedModule($module ?? throw new \LogicException('A definition without a source is refused.'), $problems->all(), $problems->aside());
+        return new SalvagedModule(
+            $module ?? throw new \LogicException('A definition without a source is refused.'),
+            $problems->all(),
+            $problems->aside(),
+        );
     }
 
     private function whole(mixed $data, Problems $problems): ?Module
@@ -105,7 +109,11 @@ final readonly class ModuleReader
             arrange: $this->arrange($shape, $problems),
             card: $this->card($shape, $source->type(), $problems),
             whenNothing: $this->whenNothing($shape, $problems),
-            headings: $problems->part('headings', fn (): ?Headings => (new OrderReader($source, $problems))->headings($shape), null),
+            headings: $problems->part(
+                'headings',
+                fn (): ?Headings => (new OrderReader($source, $problems))->headings($shape),
+                null,
+            ),
         );
         if ($module !== null) {
             $shape->noOthers();
@@ -121,13 +129,20 @@ final readonly class ModuleReader
         }
         $read = WhereReader::for($type, $this->catalogue, $problems)->group($shape->raw('where'), 'where', 1);
         if ($read?->off === true) {
-            $problems->add('where.off', 'wrongValue', 'the outermost group cannot be switched off; switch off its conditions.');
+            $problems->add(
+                'where.off',
+                'wrongValue',
+                'the outermost group cannot be switched off; switch off its conditions.',
+            );
         }
 
         return $read;
     }
 
-    /** @return non-empty-list<SortKey> what is said, else the nearest first where the module asks for what is related, else the source's own order */
+    /**
+     * @return non-empty-list<SortKey> what is said, else the nearest first where the module asks for what is related,
+     *   else the source's own order
+     */
     private function order(Shape $shape, Source $source, ?Group $where, Problems $problems): array
     {
         $keys = (new OrderReader($source, $problems))->keys($shape);
@@ -136,7 +151,10 @@ final readonly class ModuleReader
         }
         foreach ($where?->conditions() ?? [] as $condition) {
             if ($condition->test instanceof Related && is_array($condition->value)) {
-                $keys[] = new SortKey(new SharedTerms(array_values(array_filter($condition->value, is_string(...)))), Direction::Down);
+                $keys[] = new SortKey(
+                    new SharedTerms(array_values(array_filter($condition->value, is_string(...)))),
+                    Direction::Down,
+                );
             }
         }
 
@@ -196,7 +214,11 @@ final readonly class ModuleReader
             $parts = [];
             foreach ($line->items('parts') as $p => $partData) {
                 $at = "card.lines[{$l}].parts[{$p}]";
-                $parts[] = $problems->part($at, fn (): ?Part => $this->part(new Shape($partData, $at, $problems), $type, $problems), $title);
+                $parts[] = $problems->part(
+                    $at,
+                    fn (): ?Part => $this->part(new Shape($partData, $at, $problems), $type, $problems),
+                    $title,
+                );
             }
             if ($parts === []) {
                 $line->wrong('parts', 'a list of parts, at least one', $line->raw('parts'));
@@ -230,7 +252,9 @@ final readonly class ModuleReader
             $shape->noOthers();
         }
 
-        return $field === null ? null : new Part($kind, $field, $empty, $options['level'] ?? null, $options['words'] ?? null, $label);
+        return $field === null
+            ? null
+            : new Part($kind, $field, $empty, $options['level'] ?? null, $options['words'] ?? null, $label);
     }
 
     private function emptyRule(Shape $part, Problems $problems): EmptyRule
@@ -239,7 +263,9 @@ final readonly class ModuleReader
             return new EmptyRule;
         }
         $rule = new Shape($part->raw('empty'), $part->at('empty'), $problems);
-        $do = EmptyAction::from($rule->oneOf('do', array_map(fn (EmptyAction $action): string => $action->value, EmptyAction::cases())));
+        $do = EmptyAction::from(
+            $rule->oneOf('do', array_map(fn (EmptyAction $action): string => $action->value, EmptyAction::cases())),
+        );
         $text = $do === EmptyAction::Say ? $rule->text('text') : '';
         $rule->noOthers();
 
@@ -262,7 +288,10 @@ final readonly class ModuleReader
     /** @return array<string, mixed> the card of a module that says none: picture, where the type has one, and title */
     private function plainCard(Type $type): array
     {
-        $hasPicture = array_filter($type->fields, fn (Field $field): bool => $field->family() === Family::Picture) !== [];
+        $hasPicture = array_filter(
+            $type->fields,
+            fn (Field $field): bool => $field->family() === Family::Picture,
+        ) !== [];
 
         return ['lines' => [
             ...($hasPicture ? [['parts' => [['part' => 'picture']]]] : []),

@@ -24,7 +24,9 @@ final readonly class Renaming
      */
     public static function ofFields(string $type, array $renamed, Catalogue $before): self
     {
-        $own = fn (Field $field, string $key): ?string => $field->origin === Origin::Type ? $renamed[$key] ?? null : null;
+        $own = fn (Field $field, string $key): ?string => $field->origin === Origin::Type
+            ? $renamed[$key] ?? null
+            : null;
 
         return new self(function (Reference $reference) use ($type, $own, $before): ?string {
             $field = $reference->field;
@@ -41,14 +43,20 @@ final readonly class Renaming
             $link = $isOfType ? $own($field->through, $field->through->key) : null;
             $reached = in_array($type, $field->through->types, true) ? $own($field, $field->ownKey()) : null;
 
-            return $link === null && $reached === null ? null : ($link ?? $field->through->key).'.'.($reached ?? $field->ownKey());
+            return $link === null && $reached === null
+                ? null
+                : ($link ?? $field->through->key).'.'.($reached ?? $field->ownKey());
         });
     }
 
     /** @param  array<string, string>  $renamed  new slugs by old; several may become one */
     public static function ofTerms(string $taxonomy, array $renamed): self
     {
-        return new self(fn (Reference $reference): ?string => $reference->taxonomy === $taxonomy ? $renamed[$reference->name] ?? null : null);
+        return new self(
+            fn (Reference $reference): ?string => $reference->taxonomy === $taxonomy
+                ? $renamed[$reference->name] ?? null
+                : null,
+        );
     }
 
     /**
@@ -96,12 +104,24 @@ final readonly class Renaming
     private static function replaced(array $definition, array $steps, Reference $reference, string $name): array
     {
         if (! $reference->isKey) {
-            return self::changed($definition, $steps, fn (mixed $found): mixed => $found === $reference->name ? $name : $found);
+            return self::changed(
+                $definition,
+                $steps,
+                fn (mixed $found): mixed => $found === $reference->name ? $name : $found,
+            );
         }
         array_pop($steps);
 
-        return $steps === [] ? $definition : self::changed($definition, $steps, fn (mixed $object): mixed => is_array($object)
-            ? array_combine(array_map(fn (string|int $key): string|int => $key === $reference->name ? $name : $key, array_keys($object)), $object)
+        return $steps === []
+            ? $definition
+            : self::changed($definition, $steps, fn (mixed $object): mixed => is_array($object)
+            ? array_combine(
+                array_map(
+                    fn (string|int $key): string|int => $key === $reference->name ? $name : $key,
+                    array_keys($object),
+                ),
+                $object,
+            )
             : $object);
     }
 

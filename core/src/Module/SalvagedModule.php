@@ -14,7 +14,8 @@ final readonly class SalvagedModule
 {
     /**
      * @param  list<Problem>  $problems  none: nothing was wrong
-     * @param  list<string>  $aside  places of the rules that were set aside: `where.all[1]`, `order[0]`, `card.lines[2].parts[0]`, `headings`
+     * @param  list<string>  $aside  places of the rules that were set aside: `where.all[1]`, `order[0]`,
+     *   `card.lines[2].parts[0]`, `headings`
      */
     public function __construct(public Module $module, public array $problems, public array $aside)
     {

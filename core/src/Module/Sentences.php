@@ -33,26 +33,47 @@ final class Sentences
             self::arrange($module),
             self::card($module),
             self::whenEmpty($module),
-            new Sentence('whenNothing', null, 'When nothing is left', [new Piece('say '), new Piece('“'.$module->whenNothing->text.'”', 'whenNothing.text')]),
+            new Sentence(
+                'whenNothing',
+                null,
+                'When nothing is left',
+                [new Piece('say '), new Piece('“'.$module->whenNothing->text.'”', 'whenNothing.text')],
+            ),
         ];
     }
 
     /** The whole module as text, a line a rule, to be copied. */
     public static function asText(Module $module, Format $format): string
     {
-        return $module->name."\n".implode("\n", array_map(fn (Sentence $sentence): string => "{$sentence->lead}: {$sentence->text()}", self::of($module, $format)))."\n";
+        return $module->name."\n".implode(
+            "\n",
+            array_map(
+                fn (Sentence $sentence): string => "{$sentence->lead}: {$sentence->text()}",
+                self::of($module, $format),
+            ),
+        )."\n";
     }
 
     /** The rules that tell modules apart, as one line of text. */
     public static function asLine(Module $module, Format $format): string
     {
         $where = Steps::ofWhere($module->where);
-        $said = ['take '.self::lower(str_replace(' that are published', '', implode('', array_map(fn (Piece $piece): string => $piece->text, $module->source->pieces()))))];
+        $said = [
+            'take '.self::lower(
+                str_replace(
+                    ' that are published',
+                    '',
+                    implode('', array_map(fn (Piece $piece): string => $piece->text, $module->source->pieces())),
+                ),
+            ),
+        ];
         foreach (self::of($module, $format) as $sentence) {
             $text = $sentence->text();
             $said[] = match (true) {
                 $sentence->off => '',
-                str_starts_with($sentence->rule, 'where') => ($where[$sentence->rule] instanceof Group ? 'keep only those where ' : 'keep only those whose ').self::lower($text),
+                str_starts_with($sentence->rule, 'where') => (
+                    $where[$sentence->rule] instanceof Group ? 'keep only those where ' : 'keep only those whose '
+                ).self::lower($text),
                 $sentence->rule === 'byHand' => $module->pin === [] && $module->leaveOut === [] ? '' : $text,
                 $sentence->rule === 'headings' => 'under headings by '.self::lower($text),
                 $sentence->rule === 'order' => 'order by '.self::lower($text),
@@ -70,7 +91,9 @@ final class Sentences
     {
         $sentences = [];
         foreach (Steps::ofWhere($module->where) as $rule => $part) {
-            $pieces = $part instanceof Condition ? self::condition($part, $rule, $format) : self::group($part, $rule, $format);
+            $pieces = $part instanceof Condition
+                ? self::condition($part, $rule, $format)
+                : self::group($part, $rule, $format);
             $sentences[] = new Sentence($rule, $rule, $part->off ? 'Switched off' : 'Keep only', $pieces, $part->off);
         }
 
@@ -80,8 +103,14 @@ final class Sentences
     /** @return list<Piece> */
     private static function condition(Condition $condition, string $at, Format $format): array
     {
-        $value = $condition->value instanceof Asked ? $condition->value->words($condition->field) : $condition->test->valueWords($condition, $format);
-        $pieces = [new Piece($condition->field->label, $at.'.field'), new Piece(' '), new Piece($condition->test->words($condition), $at.'.test')];
+        $value = $condition->value instanceof Asked
+            ? $condition->value->words($condition->field)
+            : $condition->test->valueWords($condition, $format);
+        $pieces = [
+            new Piece($condition->field->label, $at.'.field'),
+            new Piece(' '),
+            new Piece($condition->test->words($condition), $at.'.test'),
+        ];
         if ($value !== '') {
             array_push($pieces, new Piece(' '), new Piece($value, $at.'.value'));
         }
@@ -92,7 +121,11 @@ final class Sentences
             array_push($pieces, new Piece(' in '), new Piece($condition->inWords(), $at.'.in'));
         }
         if ($condition->whenMissing !== null) {
-            $pieces[] = new Piece($condition->whenMissing === Missing::KeepAll ? '; all where there is none' : '; nothing where there is none');
+            $pieces[] = new Piece(
+                $condition->whenMissing === Missing::KeepAll
+                    ? '; all where there is none'
+                    : '; nothing where there is none',
+            );
         }
 
         return $pieces;
@@ -147,7 +180,11 @@ final class Sentences
             }
             $pieces[] = new Piece($key->by->label(), "order[{$i}].by");
             if ($key->by->directionWords($key->direction) !== '') {
-                array_push($pieces, new Piece($i === 0 ? ', ' : ' '), new Piece($key->by->directionWords($key->direction), "order[{$i}].direction"));
+                array_push(
+                    $pieces,
+                    new Piece($i === 0 ? ', ' : ' '),
+                    new Piece($key->by->directionWords($key->direction), "order[{$i}].direction"),
+                );
             }
             if ($key->emptyFirst) {
                 $pieces[] = new Piece(', empty ones first');
@@ -171,7 +208,11 @@ final class Sentences
 
     private static function show(Module $module): Sentence
     {
-        $pieces = [new Piece("{$module->page->size} at a time", 'page.size'), new Piece(' '), new Piece($module->page->mode->words(), 'page.mode')];
+        $pieces = [
+            new Piece("{$module->page->size} at a time", 'page.size'),
+            new Piece(' '),
+            new Piece($module->page->mode->words(), 'page.mode'),
+        ];
         if ($module->page->mode === PageMode::Continuous) {
             $pieces[] = new Piece(", {$module->page->loads} times by itself");
         }
@@ -192,12 +233,22 @@ final class Sentences
         if ($arrange->as === Arrangement::Grid) {
             $columns = $arrange->columns;
             $widest = $columns->laptop === $columns->desktop ? 'across' : 'across on desktop';
-            array_push($pieces, new Piece(', '), new Piece((string) $columns->desktop, 'arrange.columns.desktop'), new Piece(" {$widest}"));
+            array_push(
+                $pieces,
+                new Piece(', '),
+                new Piece((string) $columns->desktop, 'arrange.columns.desktop'),
+                new Piece(" {$widest}"),
+            );
             foreach ([Width::Laptop, Width::Tablet, Width::Phone] as $width) {
                 if ($width === Width::Laptop && $columns->laptop === $columns->desktop) {
                     continue;
                 }
-                array_push($pieces, new Piece(' · '), new Piece((string) $columns->at($width), 'arrange.columns.'.$width->value), new Piece(' on '.$width->value));
+                array_push(
+                    $pieces,
+                    new Piece(' · '),
+                    new Piece((string) $columns->at($width), 'arrange.columns.'.$width->value),
+                    new Piece(' on '.$width->value),
+                );
             }
         }
 

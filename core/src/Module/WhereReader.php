@@ -39,8 +39,12 @@ final readonly class WhereReader
      * @param  array<string, Field>  $fields  what conditions may name, by key
      * @param  array<string, Field>  $pageFields  what the items that pages are about have, by key and family
      */
-    private function __construct(private Type $type, private array $fields, private array $pageFields, private Problems $problems)
-    {
+    private function __construct(
+        private Type $type,
+        private array $fields,
+        private array $pageFields,
+        private Problems $problems,
+    ) {
     }
 
     public static function for(Type $type, Catalogue $catalogue, Problems $problems): self
@@ -69,7 +73,11 @@ final readonly class WhereReader
             return null;
         }
         if ($depth > self::MAX_DEPTH) {
-            $this->problems->add($path, 'tooDeep', 'expected groups that stand at most '.self::MAX_DEPTH.' deep in one another.');
+            $this->problems->add(
+                $path,
+                'tooDeep',
+                'expected groups that stand at most '.self::MAX_DEPTH.' deep in one another.',
+            );
 
             return null;
         }
@@ -85,7 +93,9 @@ final readonly class WhereReader
             $isGroup = is_array($member) && array_intersect(array_keys($member), ['all', 'any', 'none']) !== [];
             $members[] = $this->problems->part(
                 $at,
-                fn (): Condition|Group|null => $isGroup ? $this->group($member, $at, $depth + 1) : $this->condition($member, $at),
+                fn (): Condition|Group|null => $isGroup
+                    ? $this->group($member, $at, $depth + 1)
+                    : $this->condition($member, $at),
                 new Group(off: true),
             );
         }
@@ -100,7 +110,13 @@ final readonly class WhereReader
         $field = $this->fields[$key] ?? null;
         if ($field === null) {
             if ($key !== '') {
-                $this->problems->add($shape->at('field'), 'unknownField', "“{$key}” is not a field of {$this->type->key}; expected one of: ".implode(', ', array_keys($this->fields)).'.', ['field' => $key]);
+                $this->problems->add(
+                    $shape->at('field'),
+                    'unknownField',
+                    "“{$key}” is not a field of {$this->type->key}; expected one of: "
+                        .implode(', ', array_keys($this->fields)).'.',
+                    ['field' => $key],
+                );
             }
 
             return null;
@@ -115,14 +131,18 @@ final readonly class WhereReader
         $below = $field->family() === Family::Terms && $test->wantsValue() && $shape->flag('below');
         $off = $shape->flag('off');
         $takes = $value instanceof Asked || $test instanceof RecordTest;
-        $whenMissing = $takes && $shape->has('whenMissing') ? Missing::from($shape->oneOf('whenMissing', ['keepAll', 'keepNone'])) : null;
+        $whenMissing = $takes && $shape->has('whenMissing')
+            ? Missing::from($shape->oneOf('whenMissing', ['keepAll', 'keepNone']))
+            : null;
         $in = $test instanceof Search && $shape->has('in') ? $this->in($shape, $field) : null;
         $shape->noOthers();
 
         return new Condition($field, $test, $value, $below, $off, $whenMissing, in: $in);
     }
 
-    /** @return non-empty-array<string, int>|null the fields that a search looks in, and what finding a word there counts */
+    /**
+     * @return non-empty-array<string, int>|null the fields that a search looks in, and what finding a word there counts
+     */
     private function in(Shape $shape, Field $field): ?array
     {
         $given = $shape->raw('in');
@@ -135,7 +155,13 @@ final readonly class WhereReader
         $one = new Shape($given, $shape->at('in'), $this->problems);
         foreach (array_map(strval(...), array_keys($given)) as $key) {
             if (! isset($field->choices[$key])) {
-                $this->problems->add($shape->at('in'), 'unknownField', "“{$key}” is no text of {$this->type->plural}; expected one of: ".implode(', ', array_keys($field->choices)).'.', ['field' => $key]);
+                $this->problems->add(
+                    $shape->at('in'),
+                    'unknownField',
+                    "“{$key}” is no text of {$this->type->plural}; expected one of: "
+                        .implode(', ', array_keys($field->choices)).'.',
+                    ['field' => $key],
+                );
             } else {
                 $in[$key] = $one->whole($key, 1, 1, self::MAX_WEIGHT);
             }

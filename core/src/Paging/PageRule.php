@@ -15,13 +15,18 @@ final readonly class PageRule
      * @param  positive-int  $size
      * @param  int  $loads  how often continuous loading goes on by itself before it becomes a button
      */
-    public function __construct(public int $size = 10, public PageMode $mode = PageMode::Numbered, public int $loads = self::LOADS)
-    {
+    public function __construct(
+        public int $size = 10,
+        public PageMode $mode = PageMode::Numbered,
+        public int $loads = self::LOADS,
+    ) {
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['mode' => $this->mode->value, 'size' => $this->size] + ($this->mode === PageMode::Continuous ? ['loads' => $this->loads] : []);
+        return ['mode' => $this->mode->value, 'size' => $this->size] + (
+            $this->mode === PageMode::Continuous ? ['loads' => $this->loads] : []
+        );
     }
 }

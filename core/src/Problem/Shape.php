@@ -54,7 +54,13 @@ final class Shape
         }
         $value = $this->raw($key);
         if (! is_string($value) || Whitespace::isAll($value) || ! self::isPlain($value)) {
-            $this->wrong($key, is_string($value) && ! self::isPlain($value) ? 'text without control characters' : 'text that is not empty', $value);
+            $this->wrong(
+                $key,
+                is_string($value) && ! self::isPlain($value)
+                    ? 'text without control characters'
+                    : 'text that is not empty',
+                $value,
+            );
 
             return $default ?? '';
         }
@@ -148,9 +154,17 @@ final class Shape
         $slugs = [];
         foreach ($this->items($key) as $i => $slug) {
             if (! is_string($slug) || Whitespace::isAll($slug) || ! self::isPlain($slug)) {
-                $this->problems->add(Path::to($this->at($key), $i), 'wrongValue', 'expected a slug, found '.self::describe($slug).'.');
+                $this->problems->add(
+                    Path::to($this->at($key), $i),
+                    'wrongValue',
+                    'expected a slug, found '.self::describe($slug).'.',
+                );
             } elseif (in_array($slug, $slugs, true)) {
-                $this->problems->add(Path::to($this->at($key), $i), 'twice', "“{$slug}” is named twice; expected each slug once.");
+                $this->problems->add(
+                    Path::to($this->at($key), $i),
+                    'twice',
+                    "“{$slug}” is named twice; expected each slug once.",
+                );
             } else {
                 $slugs[] = $slug;
             }
@@ -176,7 +190,11 @@ final class Shape
             if (! in_array($key, $this->known, true)) {
                 $known = array_values(array_unique($this->known));
                 sort($known);
-                $this->problems->add(Path::to($this->path, $key), 'unknownKey', 'is not a known key; expected one of: '.implode(', ', $known).'.');
+                $this->problems->add(
+                    Path::to($this->path, $key),
+                    'unknownKey',
+                    'is not a known key; expected one of: '.implode(', ', $known).'.',
+                );
             }
         }
     }

@@ -59,6 +59,13 @@ final readonly class Context
     /** @param  array<string, string>|null  $address */
     public function with(?Shown $page = null, ?array $address = null): self
     {
-        return new self($this->now, $this->viewer, $this->calendar, $page ?? $this->page, $address ?? $this->address, $this->language);
+        return new self(
+            $this->now,
+            $this->viewer,
+            $this->calendar,
+            $page ?? $this->page,
+            $address ?? $this->address,
+            $this->language,
+        );
     }
 }

@@ -28,7 +28,10 @@ final readonly class ReferenceRun
     public function run(Module $module, array $records, Context $context, int $page = 1): Result
     {
         $module = $module->bound($context);
-        $candidates = array_map(fn (Record $record): Record => $record->seenBy($context), $module->source->records($records, $context));
+        $candidates = array_map(
+            fn (Record $record): Record => $record->seenBy($context),
+            $module->source->records($records, $context),
+        );
         $steps = [new Step('source', count($candidates))];
         $left = $candidates;
         foreach (Steps::ofWhere($module->where) as $name => $rule) {
@@ -43,10 +46,18 @@ final readonly class ReferenceRun
         $left = array_values(array_filter($left, $hasSomethingToShow));
         $steps[] = new Step('empty', count($left));
 
-        $ordered = $this->comparator->sorted($left, $module->order, new Ordering($module->key, $context, $candidates), $module->headings);
+        $ordered = $this->comparator->sorted(
+            $left,
+            $module->order,
+            new Ordering($module->key, $context, $candidates),
+            $module->headings,
+        );
         $pinned = [];
         foreach ($module->pin as $slug) {
-            $named = array_filter($candidates, fn (Record $record): bool => $record->slug === $slug && $notLeftOut($record) && $hasSomethingToShow($record));
+            $named = array_filter(
+                $candidates,
+                fn (Record $record): bool => $record->slug === $slug && $notLeftOut($record) && $hasSomethingToShow($record),
+            );
             usort($named, fn (Record $a, Record $b): int => $a->id <=> $b->id);
             array_push($pinned, ...$named);
         }
@@ -63,8 +74,14 @@ final readonly class ReferenceRun
         return new Result(
             $total, $pages->count, $page, $steps,
             array_map(fn (Record $record): int => $record->id, $shown),
-            $module->headings === null ? [] : array_count_values(self::under($module->headings, array_diff_key($all, self::pinned($all, $module)), $context)),
-            $module->headings === null ? [] : self::under($module->headings, array_diff_key($shown, self::pinned($shown, $module)), $context),
+            $module->headings === null
+                ? []
+                : array_count_values(
+                    self::under($module->headings, array_diff_key($all, self::pinned($all, $module)), $context),
+                ),
+            $module->headings === null
+                ? []
+                : self::under($module->headings, array_diff_key($shown, self::pinned($shown, $module)), $context),
         );
     }
 

@@ -10,7 +10,8 @@ final readonly class Shift
     /**
      * @param  list<int>  $comes  ids, in the order of the new listing
      * @param  list<int>  $goes  ids, in the order of the old one
-     * @param  list<int>  $moves  ids, in the order of the new listing: as few as must move so that the rest keep their order
+     * @param  list<int>  $moves  ids, in the order of the new listing: as few as must move so that the rest keep
+     *   their order
      */
     private function __construct(public array $comes, public array $goes, public array $moves)
     {

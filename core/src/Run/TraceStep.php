@@ -13,8 +13,12 @@ final readonly class TraceStep
      * @param  bool|null  $passed  null: not asked, since the record is pinned
      * @param  string  $sentence  why, with the record's own value
      */
-    public function __construct(public string $step, public string $label, public ?bool $passed, public string $sentence)
-    {
+    public function __construct(
+        public string $step,
+        public string $label,
+        public ?bool $passed,
+        public string $sentence,
+    ) {
     }
 
     /** @return array<string, mixed> */

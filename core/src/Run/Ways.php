@@ -17,7 +17,10 @@ use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Paging\PageRule;
 
-/** How a module could be changed so that it shows a record which it does not, or no longer shows one that it does: each a whole definition. */
+/**
+ * How a module could be changed so that it shows a record which it does not, or no longer shows one that it does: each
+ * a whole definition.
+ */
 final class Ways
 {
     /**
@@ -31,7 +34,12 @@ final class Ways
         if ($module->place($standing) !== null) {
             return [
                 ...$trace->isPinned
-                    ? [self::way('Unpin it', ['pin' => array_values(array_diff($module->pin, [$record->slug]))] + $definition)]
+                    ? [
+                        self::way(
+                            'Unpin it',
+                            ['pin' => array_values(array_diff($module->pin, [$record->slug]))] + $definition,
+                        ),
+                    ]
                     : self::pinned('Pin it to the top', $module, $record, $definition),
                 self::way('Leave it out by hand', ['leaveOut' => [...$module->leaveOut, $record->slug]] + $definition),
             ];
@@ -42,10 +50,16 @@ final class Ways
             if (preg_match('/^where\.all\[(\d+)\]$/D', $step->step, $found) === 1) {
                 array_push($ways, ...self::ofRule($module, (int) $found[1], $record, $definition, $context));
             } elseif ($step->step === 'leaveOut') {
-                $ways[] = self::way('Leave it out no longer', ['leaveOut' => array_values(array_diff($module->leaveOut, [$record->slug]))] + $definition);
+                $ways[] = self::way(
+                    'Leave it out no longer',
+                    ['leaveOut' => array_values(array_diff($module->leaveOut, [$record->slug]))] + $definition,
+                );
             }
         }
-        $rulesAlone = array_filter($failed, fn (TraceStep $step): bool => ! str_starts_with($step->step, 'where')) === [];
+        $rulesAlone = array_filter(
+            $failed,
+            fn (TraceStep $step): bool => ! str_starts_with($step->step, 'where'),
+        ) === [];
         if ($rulesAlone && $failed !== [] && ! $trace->isPinned) {
             array_push($ways, ...self::pinned('Pin it to the top, past the rules', $module, $record, $definition));
         }
@@ -66,12 +80,18 @@ final class Ways
         }
         $wanted = $standing - $module->skip;
         $fixed = $module->page->mode === PageMode::Fixed;
-        $more = ($module->atMost !== null && $module->atMost < $wanted ? ['atMost' => $wanted] : [])
-            + ($fixed && $module->page->size < $wanted ? ['page' => ['size' => $wanted] + $module->page->toArray()] : []);
+        $more = $module->atMost !== null && $module->atMost < $wanted ? ['atMost' => $wanted] : [];
+        if ($fixed && $module->page->size < $wanted) {
+            $more['page'] = ['size' => $wanted] + $module->page->toArray();
+        }
+        $all = $fixed ? ['page' => ['mode' => PageMode::Numbered->value] + $module->page->toArray()] : [];
 
         return [
             ...$fixed && $wanted > PageRule::MAX_SIZE ? [] : [self::way("Show {$wanted}", $more + $definition)],
-            self::way('Show all'.($fixed ? ', on numbered pages' : ''), ($fixed ? ['page' => ['mode' => PageMode::Numbered->value] + $module->page->toArray()] : []) + array_diff_key($definition, ['atMost' => 0])),
+            self::way(
+                'Show all'.($fixed ? ', on numbered pages' : ''),
+                $all + array_diff_key($definition, ['atMost' => 0]),
+            ),
             ...self::pinned('Pin it to the top', $module, $record, $definition),
         ];
     }
@@ -84,7 +104,9 @@ final class Ways
      */
     private static function pinned(string $words, Module $module, Record $record, array $definition): array
     {
-        $shows = $module->skip === 0 && count($module->pin) < ($module->most() ?? PHP_INT_MAX) && ! in_array($record->slug, $module->pin, true);
+        $shows = $module->skip === 0
+            && count($module->pin) < ($module->most() ?? PHP_INT_MAX)
+            && ! in_array($record->slug, $module->pin, true);
 
         return $shows ? [self::way($words, ['pin' => [...$module->pin, $record->slug]] + $definition)] : [];
     }
@@ -93,8 +115,13 @@ final class Ways
      * @param  array<string, mixed>  $definition
      * @return list<array{words: string, definition: array<string, mixed>}>
      */
-    private static function ofRule(Module $module, int $index, Record $record, array $definition, Context $context): array
-    {
+    private static function ofRule(
+        Module $module,
+        int $index,
+        Record $record,
+        array $definition,
+        Context $context,
+    ): array {
         $rule = $module->where?->join === Join::All ? $module->where->members[$index] ?? null : null;
         if ($rule === null) {
             return [];
@@ -122,7 +149,9 @@ final class Ways
     private static function wider(Condition $rule, Record $record, Context $context): ?array
     {
         $found = $rule->field->through === null ? $record->value($rule->field) : null;
-        $listed = $rule->test instanceof ChoiceAmong || $rule->test instanceof TermsAmong ? $rule->test->quantity : null;
+        $listed = $rule->test instanceof ChoiceAmong || $rule->test instanceof TermsAmong
+            ? $rule->test->quantity
+            : null;
         // What the page, the viewer or the address gives is theirs to say.
         if ($found === null || $rule->value instanceof Asked || ! is_array($rule->value) && $listed !== null) {
             return null;
@@ -130,16 +159,35 @@ final class Ways
         if ($listed === Quantity::Any) {
             $more = array_slice(Given::texts($found), 0, 1);
 
-            return $more === [] ? null : ['words' => 'Also keep '.$rule->field->choiceLabel($more[0]), 'value' => [...Given::texts($rule->value), ...$more]];
+            return $more === []
+                ? null
+                : [
+                    'words' => 'Also keep '.$rule->field->choiceLabel($more[0]),
+                    'value' => [...Given::texts($rule->value), ...$more],
+                ];
         }
         if ($listed === Quantity::None) {
             // With all below a term, one above the record's own drops it too.
-            $dropping = array_values(array_filter(Given::texts($rule->value), fn (string $one): bool => ! self::with($rule, [$one])->keeps($record, $context)));
+            $dropping = array_values(
+                array_filter(
+                    Given::texts($rule->value),
+                    fn (string $one): bool => ! self::with($rule, [$one])->keeps($record, $context),
+                ),
+            );
             $left = array_values(array_diff(Given::texts($rule->value), $dropping));
 
-            return $left === [] ? null : ['words' => 'No longer drop '.implode(' and ', array_map($rule->field->choiceLabel(...), $dropping)), 'value' => $left];
+            return $left === []
+                ? null
+                : [
+                    'words' => 'No longer drop '.implode(' and ', array_map($rule->field->choiceLabel(...), $dropping)),
+                    'value' => $left,
+                ];
         }
-        if ((is_int($found) || is_float($found)) && ! is_array($rule->value) && in_array($rule->test->key(), ['lt', 'lte', 'gt', 'gte'], true)) {
+        if (
+            (is_int($found) || is_float($found))
+            && ! is_array($rule->value)
+            && in_array($rule->test->key(), ['lt', 'lte', 'gt', 'gte'], true)
+        ) {
             $exclusive = $rule->test->key() === 'lt' ? 1 : ($rule->test->key() === 'gt' ? -1 : 0);
 
             return ['words' => 'Move the limit to '.json_encode($found + $exclusive), 'value' => $found + $exclusive];

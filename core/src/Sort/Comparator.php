@@ -38,7 +38,9 @@ final class Comparator
             array_map(fn (\Closure $value): mixed => $value($record), $values),
         ], $records);
         usort($rows, function (array $a, array $b) use ($keys, $headings): int {
-            $by = $headings === null ? 0 : $this->compare($a[1], $b[1], $headings->family(), $headings->direction, false);
+            $by = $headings === null
+                ? 0
+                : $this->compare($a[1], $b[1], $headings->family(), $headings->direction, false);
             foreach ($by === 0 ? $keys : [] as $i => $key) {
                 $by = $this->compare($a[2][$i], $b[2][$i], $key->by->family(), $key->direction, $key->emptyFirst);
                 if ($by === 0 && $key->by instanceof By\ByHand) {

@@ -15,8 +15,10 @@ use Wellspring\Core\Sort\By\FieldValue;
 use Wellspring\Core\Text\Fold;
 
 /**
- * Puts the records of a listing under headings: by a choice, a term, a stretch of days or the first letter. A record stands
- * once, under the first of its terms in the taxonomy's own order. Those without a value come last, under no heading's name.
+ * Puts the records of a listing under headings: by a choice, a term, a stretch of days or the first letter. A record
+ * stands
+ * once, under the first of its terms in the taxonomy's own order. Those without a value come last, under no heading's
+ * name.
  */
 final readonly class Headings implements RefersTo
 {
@@ -50,7 +52,10 @@ final readonly class Headings implements RefersTo
     {
         return match ($this->field->family()) {
             Family::Choice => array_map(strval(...), array_keys($this->field->choices)),
-            Family::Terms => array_map(fn (array $row): string => $row['term']->slug, $this->field->taxonomy?->terms->asTree() ?? []),
+            Family::Terms => array_map(
+                fn (array $row): string => $row['term']->slug,
+                $this->field->taxonomy?->terms->asTree() ?? [],
+            ),
             Family::YesNo => ['no', 'yes'],
             default => [],
         };
@@ -69,7 +74,10 @@ final readonly class Headings implements RefersTo
             Family::Terms => $this->first($record->terms($this->field->key)),
             Family::YesNo => $value === true ? 1 : 0,
             Family::Date => $context->calendar->firstDay(is_string($value) ? $value : '', $this->per ?? Stretch::Day),
-            Family::Instant => $context->calendar->firstDay($context->calendar->dayOf(is_string($value) ? $value : ''), $this->per ?? Stretch::Day),
+            Family::Instant => $context->calendar->firstDay(
+                $context->calendar->dayOf(is_string($value) ? $value : ''),
+                $this->per ?? Stretch::Day,
+            ),
             default => mb_substr(Fold::of(is_string($value) ? $value : ''), 0, 1),
         };
     }
@@ -88,7 +96,9 @@ final readonly class Headings implements RefersTo
     /** How the order of headings by a field reads. */
     public static function directionWords(Field $field, Direction $direction): string
     {
-        return $field->family() === Family::Terms ? $direction->words(Family::Choice) : (new FieldValue($field))->directionWords($direction);
+        return $field->family() === Family::Terms
+            ? $direction->words(Family::Choice)
+            : (new FieldValue($field))->directionWords($direction);
     }
 
     public function references(string $at, array $types): array
@@ -99,7 +109,9 @@ final readonly class Headings implements RefersTo
     /** @return array<string, string> */
     public function toArray(): array
     {
-        return ['by' => $this->field->key] + ($this->per === null ? [] : ['per' => $this->per->value]) + ['direction' => $this->direction->value];
+        return ['by' => $this->field->key] + (
+            $this->per === null ? [] : ['per' => $this->per->value]
+        ) + ['direction' => $this->direction->value];
     }
 
     /** @param  list<string>  $keys */

@@ -31,7 +31,11 @@ final readonly class OrderReader
         $byTitle = new SortKey(new By\FieldValue($this->source->type()->reachable['title']));
         $keys = [];
         foreach (array_slice($given, 0, self::MAX_KEYS) as $i => $data) {
-            $keys[] = $this->problems->part("order[{$i}]", fn (): ?SortKey => $this->one(new Shape($data, "order[{$i}]", $this->problems)), $byTitle);
+            $keys[] = $this->problems->part(
+                "order[{$i}]",
+                fn (): ?SortKey => $this->one(new Shape($data, "order[{$i}]", $this->problems)),
+                $byTitle,
+            );
         }
 
         return $keys;
@@ -45,7 +49,12 @@ final readonly class OrderReader
         $emptyFirst = $shape->oneOf('empty', ['last', 'first'], 'last') === 'first';
         if ($by === null) {
             if ($key !== '') {
-                $shape->wrong('by', 'what '.$this->source->type()->plural.' can be ordered by ('.implode(', ', array_keys(self::offered($this->source))).')', $key);
+                $shape->wrong(
+                    'by',
+                    'what '.$this->source->type()->plural.' can be ordered by ('
+                        .implode(', ', array_keys(self::offered($this->source))).')',
+                    $key,
+                );
             }
 
             return null;
@@ -61,7 +70,10 @@ final readonly class OrderReader
             return null;
         }
         $shape = new Shape($definition->raw('headings'), 'headings', $this->problems);
-        $fields = array_filter($this->source->type()->reachable, fn (Field $field): bool => Headings::suits($field->family()));
+        $fields = array_filter(
+            $this->source->type()->reachable,
+            fn (Field $field): bool => Headings::suits($field->family()),
+        );
         $key = $shape->text('by');
         $field = $fields[$key] ?? null;
         $direction = Direction::from($shape->oneOf('direction', ['up', 'down'], 'up'));
@@ -79,7 +91,10 @@ final readonly class OrderReader
         return new Headings($field, $per, $direction);
     }
 
-    /** @return array<string, By> all that the source's records can be ordered by, as it stands where nothing more is said */
+    /**
+     * @return array<string, By> all that the source's records can be ordered by, as it stands where nothing more is
+     *   said
+     */
     public static function offered(Source $source): array
     {
         $type = $source->type();
@@ -91,7 +106,8 @@ final readonly class OrderReader
         }
         $others = $source->isItems() ? [
             By\PriceNow::of($type), new By\Popularity, By\WeightedRating::of($type), new By\ByHand,
-            $type->taxonomies === [] ? null : new By\SharedTerms(array_map(strval(...), array_keys($type->taxonomies))), new By\Relevance,
+            $type->taxonomies === [] ? null : new By\SharedTerms(array_map(strval(...), array_keys($type->taxonomies))),
+            new By\Relevance,
         ] : [];
         foreach ([...array_filter($others), new By\Shuffle] as $by) {
             $all[$by->key()] = $by;
@@ -106,8 +122,13 @@ final readonly class OrderReader
         $type = $this->source->type();
 
         return match (true) {
-            $by instanceof By\Popularity => new By\Popularity($shape->whole('days', By\Popularity::DAYS, 1, By\Popularity::MOST)),
-            $by instanceof By\WeightedRating => By\WeightedRating::of($type, $shape->whole('confidence', By\WeightedRating::CONFIDENCE, 0, By\WeightedRating::MOST)),
+            $by instanceof By\Popularity => new By\Popularity(
+                $shape->whole('days', By\Popularity::DAYS, 1, By\Popularity::MOST),
+            ),
+            $by instanceof By\WeightedRating => By\WeightedRating::of(
+                $type,
+                $shape->whole('confidence', By\WeightedRating::CONFIDENCE, 0, By\WeightedRating::MOST),
+            ),
             $by instanceof By\ByHand => new By\ByHand($this->term($shape, $type)),
             $by instanceof By\SharedTerms => new By\SharedTerms($this->taxonomies($shape, $by)),
             default => $by,
@@ -123,12 +144,18 @@ final readonly class OrderReader
         $taxonomy = $type->taxonomies[$shape->text('of')] ?? null;
         $term = $taxonomy?->terms->find($shape->text('term'));
         if ($taxonomy === null) {
-            $shape->wrong('of', "a taxonomy of {$type->plural} (".implode(', ', array_keys($type->taxonomies)).')', $shape->raw('of'));
+            $shape->wrong(
+                'of',
+                "a taxonomy of {$type->plural} (".implode(', ', array_keys($type->taxonomies)).')',
+                $shape->raw('of'),
+            );
         } elseif ($term === null) {
             $shape->wrong('term', "the slug of a term of {$taxonomy->label}", $shape->raw('term'));
         }
 
-        return $taxonomy === null || $term === null ? null : ['taxonomy' => $taxonomy->key, 'slug' => $term->slug, 'name' => $term->name];
+        return $taxonomy === null || $term === null
+            ? null
+            : ['taxonomy' => $taxonomy->key, 'slug' => $term->slug, 'name' => $term->name];
     }
 
     /** @return list<string> */

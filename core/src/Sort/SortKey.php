@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Sort;
 
-/** One of the keys that records are ordered by. Empty values come last in both directions unless they are asked for first. */
+/**
+ * One of the keys that records are ordered by. Empty values come last in both directions unless they are asked for
+ * first.
+ */
 final readonly class SortKey
 {
     public function __construct(
@@ -17,6 +20,9 @@ final readonly class SortKey
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['by' => $this->by->key()] + $this->by->options() + ['direction' => $this->direction->value, 'empty' => $this->emptyFirst ? 'first' : 'last'];
+        return ['by' => $this->by->key()] + $this->by->options() + [
+            'direction' => $this->direction->value,
+            'empty' => $this->emptyFirst ? 'first' : 'last',
+        ];
     }
 }

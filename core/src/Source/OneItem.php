@@ -35,7 +35,9 @@ final readonly class OneItem implements Source
 
     public function whyNot(Record $record, Context $context): string
     {
-        return $record->slug === $this->slug ? '' : "The module takes “{$this->slug}” alone, and this is “{$record->slug}”.";
+        return $record->slug === $this->slug
+            ? ''
+            : "The module takes “{$this->slug}” alone, and this is “{$record->slug}”.";
     }
 
     public function records(array $all, Context $context): array

@@ -46,7 +46,11 @@ final readonly class PageTerm implements Source
 
     public function takes(string $kind): bool
     {
-        return in_array($kind, array_map(fn (Taxonomy $taxonomy): string => TermType::key($taxonomy->key), $this->taxonomies), true);
+        return in_array(
+            $kind,
+            array_map(fn (Taxonomy $taxonomy): string => TermType::key($taxonomy->key), $this->taxonomies),
+            true,
+        );
     }
 
     public function whyNot(Record $record, Context $context): string
@@ -65,7 +69,14 @@ final readonly class PageTerm implements Source
     {
         $taxonomy = $this->taxonomy($context);
 
-        return $taxonomy === null ? [] : array_values(array_filter((new Terms($taxonomy))->records($all, $context), fn (Record $record): bool => $this->holds($record, $context)));
+        return $taxonomy === null
+            ? []
+            : array_values(
+                array_filter(
+                    (new Terms($taxonomy))->records($all, $context),
+                    fn (Record $record): bool => $this->holds($record, $context),
+                ),
+            );
     }
 
     public function isItems(): bool

@@ -14,7 +14,10 @@ use Wellspring\Core\Run\Context;
 use Wellspring\Core\Sort\By;
 use Wellspring\Core\Sort\SortKey;
 
-/** The people of some of the site's groups, each with the number of items they are the author of. Those whose account is closed are not among them. */
+/**
+ * The people of some of the site's groups, each with the number of items they are the author of. Those whose account is
+ * closed are not among them.
+ */
 final readonly class People implements Source
 {
     use Holds;
@@ -73,17 +76,32 @@ final readonly class People implements Source
     {
         $groups = $record->value($this->type->fields['groups']);
 
-        return $this->groups === [] || array_intersect(is_array($groups) ? $groups : [], array_map(strval(...), array_keys($this->groups))) !== []
+        return $this->groups === []
+            || array_intersect(
+                is_array($groups) ? $groups : [],
+                array_map(strval(...), array_keys($this->groups)),
+            ) !== []
             ? '' : 'They do not belong to '.implode(' or ', $this->groups).'.';
     }
 
     public function records(array $all, Context $context): array
     {
         $author = Type::madeFields()['author'];
-        $written = array_count_values(array_filter(array_map(fn (Record $record): mixed => $record->value($author), array_filter($all, $context->admits(...))), is_string(...)));
+        $written = array_count_values(
+            array_filter(
+                array_map(
+                    fn (Record $record): mixed => $record->value($author),
+                    array_filter($all, $context->admits(...)),
+                ),
+                is_string(...),
+            ),
+        );
         $people = array_values(array_filter($all, fn (Record $record): bool => $this->holds($record, $context)));
 
-        return array_map(fn (Record $person): Record => $person->with(['count' => $written[$person->email()] ?? 0]), $people);
+        return array_map(
+            fn (Record $person): Record => $person->with(['count' => $written[$person->email()] ?? 0]),
+            $people,
+        );
     }
 
     public function isItems(): bool

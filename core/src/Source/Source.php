@@ -26,11 +26,15 @@ interface Source
     /**
      * Whether records of a kind can be among its own.
      *
-     * @param  string  $kind  a record's `type`: the key of a content type, or what its terms, people or months are called
+     * @param  string  $kind  a record's `type`: the key of a content type, or what its terms, people or months are
+     *   called
      */
     public function takes(string $kind): bool;
 
-    /** Why a record of a kind that it takes is not among its own, in a sentence; '' where it is. Whether the viewer may see it is asked beside. */
+    /**
+     * Why a record of a kind that it takes is not among its own, in a sentence; '' where it is. Whether the viewer may
+     * see it is asked beside.
+     */
     public function whyNot(Record $record, Context $context): string;
 
     /** Whether the record is one of its records, and the viewer may see it. */
@@ -47,7 +51,9 @@ interface Source
     /** Whether its records are items, which have pages of their own. */
     public function isItems(): bool;
 
-    /** The taxonomy whose terms the slugs of its records name; null where they are no terms, or of several taxonomies. */
+    /**
+     * The taxonomy whose terms the slugs of its records name; null where they are no terms, or of several taxonomies.
+     */
     public function slugTaxonomy(): ?string;
 
     /** @return non-empty-list<SortKey> how its records are ordered where nothing is said */

@@ -57,7 +57,11 @@ final readonly class SourceReader
         foreach ($shape->items($key) as $i => $given) {
             $type = is_string($given) ? $this->catalogue->type($given) : null;
             if ($type === null) {
-                $this->problems->add("source.{$key}[{$i}]", 'unknownType', "expected a content type ({$this->known()}), found ".Shape::describe($given).'.');
+                $this->problems->add(
+                    "source.{$key}[{$i}]",
+                    'unknownType',
+                    "expected a content type ({$this->known()}), found ".Shape::describe($given).'.',
+                );
             } else {
                 $types[$type->key] = $type;
             }
@@ -96,7 +100,12 @@ final readonly class SourceReader
             if (is_string($group) && isset($this->catalogue->groups[$group])) {
                 $groups[$group] = $this->catalogue->groups[$group];
             } else {
-                $this->problems->add("source.people.groups[{$i}]", 'unknownGroup', 'expected a group of people ('.implode(', ', array_keys($this->catalogue->groups)).'), found '.Shape::describe($group).'.');
+                $this->problems->add(
+                    "source.people.groups[{$i}]",
+                    'unknownGroup',
+                    'expected a group of people ('.implode(', ', array_keys($this->catalogue->groups)).'), found '
+                        .Shape::describe($group).'.',
+                );
             }
         }
         $people->noOthers();
@@ -127,7 +136,11 @@ final readonly class SourceReader
             $all = $this->catalogue->taxonomies;
             if (! $shape->has('of')) {
                 if ($all === []) {
-                    $this->problems->add('source.page', 'wrongValue', 'expected a site with at least one taxonomy; this one has none.');
+                    $this->problems->add(
+                        'source.page',
+                        'wrongValue',
+                        'expected a site with at least one taxonomy; this one has none.',
+                    );
                 }
 
                 return $all === [] ? null : new PageTerm($all, named: false);
@@ -139,7 +152,11 @@ final readonly class SourceReader
         $types = array_values($this->catalogue->types);
         if (! $shape->has('type')) {
             if ($types === []) {
-                $this->problems->add('source.page', 'wrongValue', 'expected a site with at least one content type; this one has none.');
+                $this->problems->add(
+                    'source.page',
+                    'wrongValue',
+                    'expected a site with at least one content type; this one has none.',
+                );
             }
 
             return $types === [] ? null : new PageItem($types, named: false);

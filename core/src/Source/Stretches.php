@@ -80,7 +80,11 @@ final readonly class Stretches implements RefersTo, Source
         foreach ($this->items->records($all, $context) as $item) {
             $value = $item->value($this->by);
             if (is_string($value)) {
-                $key = substr($this->by->family() === Family::Date ? $value : $context->calendar->dayOf($value), 0, $this->length());
+                $key = substr(
+                    $this->by->family() === Family::Date ? $value : $context->calendar->dayOf($value),
+                    0,
+                    $this->length(),
+                );
                 $counts[$key] = ($counts[$key] ?? 0) + 1;
             }
         }
@@ -100,7 +104,14 @@ final readonly class Stretches implements RefersTo, Source
     public function record(string $slug, int $count, Context $context): Record
     {
         return new Record(
-            (int) str_replace('-', '', $slug), $this->type->key, $slug, $context->calendar->named($slug), Status::Published, '0001-01-01T00:00:00Z', null, Audience::Everyone,
+            (int) str_replace('-', '', $slug),
+            $this->type->key,
+            $slug,
+            $context->calendar->named($slug),
+            Status::Published,
+            '0001-01-01T00:00:00Z',
+            null,
+            Audience::Everyone,
             ['begins' => str_pad($slug, 10, '-01'), 'count' => $count],
         );
     }
@@ -123,7 +134,9 @@ final readonly class Stretches implements RefersTo, Source
     public function pieces(): array
     {
         return [
-            new Piece("the {$this->per->value}s", 'source'), new Piece(' that hold '), new Piece($this->items->type()->plural, 'source.of'),
+            new Piece("the {$this->per->value}s", 'source'),
+            new Piece(' that hold '),
+            new Piece($this->items->type()->plural, 'source.of'),
             new Piece(', by '), new Piece($this->by->label, 'source.by'),
         ];
     }

@@ -37,7 +37,9 @@ final class TermType
     {
         $types = array_map(self::of(...), array_values($taxonomies));
 
-        return count($types) === 1 ? $types[0] : new Type('terms', 'Term', 'Terms', '', Type::shared($types)->fields, base: self::base());
+        return count($types) === 1
+            ? $types[0]
+            : new Type('terms', 'Term', 'Terms', '', Type::shared($types)->fields, base: self::base());
     }
 
     /** @return array<string, Field> */
@@ -60,6 +62,11 @@ final class TermType
     {
         $wanted = $taxonomy->terms->withBelow($slug);
 
-        return count(array_filter($items, fn (Record $item): bool => array_intersect($item->terms($taxonomy->key), $wanted) !== []));
+        return count(
+            array_filter(
+                $items,
+                fn (Record $item): bool => array_intersect($item->terms($taxonomy->key), $wanted) !== [],
+            ),
+        );
     }
 }

@@ -43,7 +43,9 @@ final readonly class Terms implements RefersTo, Source
     /** @return list<string>|null slugs of the terms that it takes; null: all */
     public function among(): ?array
     {
-        return $this->under === null ? null : array_values(array_diff($this->taxonomy->terms->withBelow($this->under), [$this->under]));
+        return $this->under === null
+            ? null
+            : array_values(array_diff($this->taxonomy->terms->withBelow($this->under), [$this->under]));
     }
 
     public function takes(string $kind): bool
@@ -54,8 +56,14 @@ final readonly class Terms implements RefersTo, Source
     public function whyNot(Record $record, Context $context): string
     {
         return match (true) {
-            $this->among() !== null && ! in_array($record->slug, $this->among(), true) => "It does not stand below {$this->underName()}.",
-            $this->used && (int) $record->value($this->type->fields['count']) === 0 => 'No item that may be seen now has it or a term below it.',
+            $this->among() !== null && ! in_array(
+                $record->slug,
+                $this->among(),
+                true,
+            ) => "It does not stand below {$this->underName()}.",
+            $this->used && (int) $record->value(
+                $this->type->fields['count'],
+            ) === 0 => 'No item that may be seen now has it or a term below it.',
             default => '',
         };
     }
@@ -69,7 +77,9 @@ final readonly class Terms implements RefersTo, Source
     {
         $items = array_values(array_filter($all, $context->admits(...)));
         $counted = array_map(
-            fn (Record $term): Record => $term->with(['count' => TermType::count($this->taxonomy, $term->slug, $items)]),
+            fn (Record $term): Record => $term->with([
+                'count' => TermType::count($this->taxonomy, $term->slug, $items),
+            ]),
             array_values(array_filter($all, fn (Record $record): bool => $record->type === $this->type->key)),
         );
 
@@ -102,7 +112,9 @@ final readonly class Terms implements RefersTo, Source
 
     public function toArray(): array
     {
-        return ['terms' => $this->taxonomy->key] + ($this->under === null ? [] : ['under' => $this->under]) + ($this->used ? ['used' => true] : []);
+        return ['terms' => $this->taxonomy->key] + (
+            $this->under === null ? [] : ['under' => $this->under]
+        ) + ($this->used ? ['used' => true] : []);
     }
 
     public function references(string $at, array $types): array

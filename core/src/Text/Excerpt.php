@@ -7,7 +7,8 @@ namespace Wellspring\Core\Text;
 /**
  * The beginning of a text, cut at a word, with “…” only where something was cut.
  *
- * Words end where ICU's word boundaries say (Unicode Standard Annex #29, with ICU's dictionaries for scripts that write no
+ * Words end where ICU's word boundaries say (Unicode Standard Annex #29, with ICU's dictionaries for scripts that write
+ * no
  * blanks between words).
  */
 final class Excerpt
@@ -29,11 +30,16 @@ final class Excerpt
     /** @return int|null where the last word that is kept ends, in bytes; null where no word comes after it */
     private static function endOfWord(string $text, int $words): ?int
     {
-        $boundaries = \IntlBreakIterator::createWordInstance() ?? throw new \LogicException('ICU lacks the rules for word boundaries.');
+        $boundaries = \IntlBreakIterator::createWordInstance()
+            ?? throw new \LogicException('ICU lacks the rules for word boundaries.');
         $boundaries->setText($text);
         $end = null;
         foreach ($boundaries as $boundary) {
-            if (! is_int($boundary) || ! $boundaries instanceof \IntlRuleBasedBreakIterator || $boundaries->getRuleStatus() < \IntlBreakIterator::WORD_NONE_LIMIT) {
+            if (
+                ! is_int($boundary)
+                || ! $boundaries instanceof \IntlRuleBasedBreakIterator
+                || $boundaries->getRuleStatus() < \IntlBreakIterator::WORD_NONE_LIMIT
+            ) {
                 continue;
             }
             if ($words === 0) {

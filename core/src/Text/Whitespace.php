@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Text;
 
 /**
- * White space in text: every character with the Unicode property White_Space, and the two without a width that copied text
+ * White space in text: every character with the Unicode property White_Space, and the two without a width that copied
+ * text
  * often carries (U+200B, U+FEFF).
  */
 final class Whitespace
@@ -40,7 +41,9 @@ final class Whitespace
         return self::trim($text) !== $text;
     }
 
-    /** @return list<string> the parts of a list in one cell, without white space at their ends; empty parts are left out */
+    /**
+     * @return list<string> the parts of a list in one cell, without white space at their ends; empty parts are left out
+     */
     public static function parts(string $list, string $separator): array
     {
         $parts = $separator === '' ? [$list] : explode($separator, $list);

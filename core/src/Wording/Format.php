@@ -47,12 +47,22 @@ final class Format
         return match (true) {
             $value === null => null,
             is_bool($value) => $value ? 'Yes' : 'No',
-            is_int($value), is_float($value) => $field->kind->key() === 'money' ? $this->money($value) : $this->number($value, $field->unit),
-            $field->family() === Family::Place => is_array($value) && is_string($value['address'] ?? null) ? $value['address'] : $field->kind->writeCell($value, $field),
+            is_int($value),
+            is_float($value) => $field->kind->key() === 'money'
+                ? $this->money($value)
+                : $this->number($value, $field->unit),
+            $field->family() === Family::Place => is_array($value) && is_string($value['address'] ?? null)
+                ? $value['address']
+                : $field->kind->writeCell($value, $field),
             $field->family() === Family::Hours => $field->kind->writeCell($value, $field),
             // Who is no longer there is not shown by slug or e-mail.
-            $field->family()->isLink() => self::listed(array_values(array_intersect_key($names, array_flip(array_filter((array) $value, is_string(...)))))),
-            is_array($value) => implode(', ', array_map($field->choiceLabel(...), array_filter($value, is_string(...)))),
+            $field->family()->isLink() => self::listed(
+                array_values(array_intersect_key($names, array_flip(array_filter((array) $value, is_string(...))))),
+            ),
+            is_array($value) => implode(
+                ', ',
+                array_map($field->choiceLabel(...), array_filter($value, is_string(...))),
+            ),
             ! is_string($value) => null,
             $field->family() === Family::Choice => $field->choiceLabel($value),
             $field->family() === Family::Date => $this->date($this->day, $value.'T00:00:00Z'),
@@ -71,7 +81,9 @@ final class Format
     /** A day as it is, a moment with its time of day. */
     public function moment(Field $field, string $value): string
     {
-        return $field->family() === Family::Instant ? $this->date($this->second, $value) : (string) $this->value($field, $value);
+        return $field->family() === Family::Instant
+            ? $this->date($this->second, $value)
+            : (string) $this->value($field, $value);
     }
 
     /** How a heading reads: “May 2026”, “4 May – 10 May 2026”, “Shade”, “A”. */
@@ -85,7 +97,10 @@ final class Format
                 Stretch::Year => substr($key, 0, 4),
                 Stretch::Month => $this->date($this->month, "{$key}T00:00:00Z"),
                 Stretch::Day => $this->date($this->day, "{$key}T00:00:00Z"),
-                Stretch::Week => $this->date($this->day, "{$key}T00:00:00Z").' – '.$this->date($this->day, (new \DateTimeImmutable("{$key}T00:00:00Z"))->modify('+6 days')->format('Y-m-d\TH:i:s\Z')),
+                Stretch::Week => $this->date($this->day, "{$key}T00:00:00Z").' – '.$this->date(
+                    $this->day,
+                    (new \DateTimeImmutable("{$key}T00:00:00Z"))->modify('+6 days')->format('Y-m-d\TH:i:s\Z'),
+                ),
             };
         }
 
@@ -97,7 +112,8 @@ final class Format
     }
 
     /**
-     * A day, a month, a year or a moment as conditions give them: “1 May 2026”, “May 2026”, “2026”, “1 May 2026, 19:30”.
+     * A day, a month, a year or a moment as conditions give them: “1 May 2026”, “May 2026”, “2026”, “1 May 2026,
+     * 19:30”.
      *
      * @param  string  $period  `2026-05-01`, `2026-05`, `2026` or `2026-05-01T18:30:00Z`
      */
@@ -128,6 +144,13 @@ final class Format
 
     private static function dates(string $locale, string $timeZone, string $pattern): \IntlDateFormatter
     {
-        return new \IntlDateFormatter($locale, \IntlDateFormatter::NONE, \IntlDateFormatter::NONE, $timeZone, \IntlDateFormatter::GREGORIAN, $pattern);
+        return new \IntlDateFormatter(
+            $locale,
+            \IntlDateFormatter::NONE,
+            \IntlDateFormatter::NONE,
+            $timeZone,
+            \IntlDateFormatter::GREGORIAN,
+            $pattern,
+        );
     }
 }

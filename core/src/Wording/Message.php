@@ -15,6 +15,8 @@ final class Message
     {
         $said = \MessageFormatter::formatMessage('en', $pattern, $values);
 
-        return is_string($said) ? $said : throw new \LogicException("“{$pattern}” is no message: ".intl_get_error_message());
+        return is_string($said)
+            ? $said
+            : throw new \LogicException("“{$pattern}” is no message: ".intl_get_error_message());
     }
 }

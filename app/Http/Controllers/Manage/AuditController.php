@@ -18,11 +18,20 @@ final class AuditController
     /** @return array<string, mixed> */
     public function __invoke(Request $request): array
     {
-        $given = $request->validate(['page' => ['nullable', 'integer', 'min:1', 'max:100000'], 'action' => ['nullable', 'in:'.implode(',', array_column(Action::cases(), 'value'))]]);
+        $given = $request->validate([
+            'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
+            'action' => ['nullable', 'in:'.implode(',', array_column(Action::cases(), 'value'))],
+        ]);
         $words = mb_strtolower(Asked::text($request, 'q'));
         $query = AuditEntry::query()
             ->when($given['action'] ?? null, fn ($query, string $action) => $query->where('action', $action))
-            ->when($words !== '', fn ($query) => $query->whereRaw('(strpos(lower(who), ?) > 0 or strpos(lower(subject), ?) > 0)', [$words, $words]));
+            ->when(
+                $words !== '',
+                fn ($query) => $query->whereRaw(
+                    '(strpos(lower(who), ?) > 0 or strpos(lower(subject), ?) > 0)',
+                    [$words, $words],
+                ),
+            );
         $total = (clone $query)->count();
         $page = (int) ($given['page'] ?? 1);
 
@@ -31,16 +40,22 @@ final class AuditController
             'pages' => max(1, (int) ceil($total / self::ON_PAGE)),
             'page' => $page,
             'days' => config()->integer('site.audit_days'),
-            'actions' => array_map(fn (Action $action): array => ['key' => $action->value, 'words' => $action->words()], Action::cases()),
-            'entries' => $query->latest('id')->forPage($page, self::ON_PAGE)->get()->map(fn (AuditEntry $entry): array => [
-                'id' => $entry->id,
-                'at' => Instant::write($entry->at),
-                'who' => $entry->who,
-                'action' => Action::tryFrom($entry->action)?->words() ?? $entry->action,
-                'subject' => $entry->subject,
-                'details' => (object) $entry->details,
-                'origin' => $entry->origin,
-            ])->all(),
+            'actions' => array_map(
+                fn (Action $action): array => ['key' => $action->value, 'words' => $action->words()],
+                Action::cases(),
+            ),
+            'entries' => $query->latest('id')
+                ->forPage($page, self::ON_PAGE)
+                ->get()
+                ->map(fn (AuditEntry $entry): array => [
+                    'id' => $entry->id,
+                    'at' => Instant::write($entry->at),
+                    'who' => $entry->who,
+                    'action' => Action::tryFrom($entry->action)?->words() ?? $entry->action,
+                    'subject' => $entry->subject,
+                    'details' => (object) $entry->details,
+                    'origin' => $entry->origin,
+                ])->all(),
         ];
     }
 }

@@ -37,7 +37,10 @@ use Wellspring\Core\Run\Step;
 use Wellspring\Core\Run\Ways;
 use Wellspring\Core\Wording\Format;
 
-/** What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page, its records, and why one is there or not. */
+/**
+ * What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page, its records,
+ * and why one is there or not.
+ */
 final readonly class BenchController
 {
     private const ROWS = 50;
@@ -66,14 +69,31 @@ final readonly class BenchController
 
         return [
             'definition' => $salvaged->problems === [] ? $module->toArray() : $request->json()->all()['definition'],
-            'problems' => array_map(fn (Problem $problem): array => ['path' => $problem->path, 'message' => $problem->message, 'code' => $problem->code], $salvaged->problems),
-            'sentences' => array_map(fn (Sentence $sentence): array => $this->sentence($sentence, $salvaged, (array) $request->json()->all()['definition']), Sentences::of($module, $this->format)),
+            'problems' => array_map(
+                fn (Problem $problem): array => [
+                    'path' => $problem->path,
+                    'message' => $problem->message,
+                    'code' => $problem->code,
+                ],
+                $salvaged->problems,
+            ),
+            'sentences' => array_map(
+                fn (Sentence $sentence): array => $this->sentence(
+                    $sentence,
+                    $salvaged,
+                    (array) $request->json()->all()['definition'],
+                ),
+                Sentences::of($module, $this->format),
+            ),
             'asText' => Sentences::asText($module, $this->format),
             'source' => $shape->of($module->source),
             'total' => $result->total,
             'pages' => $result->pages,
             'page' => $result->page,
-            'steps' => array_map(fn (Step $step): array => ['step' => $step->name, 'left' => $step->left], $result->steps),
+            'steps' => array_map(
+                fn (Step $step): array => ['step' => $step->name, 'left' => $step->left],
+                $result->steps,
+            ),
             'headings' => $this->headings($module, $result),
             'empty' => ['parts' => (object) $looked->emptyParts, 'any' => $looked->emptyAny],
             'lastRow' => $this->lastRow($module, $result),
@@ -88,7 +108,11 @@ final readonly class BenchController
         $given = $request->validate(['field' => ['required', 'string'], 'before' => ['required', 'string']]);
         $module = $this->salvaged($request)->module;
         $field = $this->catalogue->catalogue()->askable($module->type())[$given['field']]
-            ?? throw Refused::because('field', 'unknownField', "“{$given['field']}” is not a field of {$module->type()->plural}.");
+            ?? throw Refused::because(
+                'field',
+                'unknownField',
+                "“{$given['field']}” is not a field of {$module->type()->plural}.",
+            );
         $options = $this->options->of($module, $field, $given['before'], $this->standpoint->of($request));
 
         return ['choices' => (object) $options['choices'], 'labels' => (object) $options['labels']] + $options;
@@ -101,12 +125,35 @@ final readonly class BenchController
      */
     public function results(Request $request): array
     {
-        $given = $request->validate(['page' => ['string'], 'fields' => ['present', 'array', 'max:20'], 'fields.*' => ['string']]);
+        $given = $request->validate([
+            'page' => ['string'],
+            'fields' => ['present', 'array', 'max:20'],
+            'fields.*' => ['string'],
+        ]);
         $module = $this->salvaged($request)->module;
         $context = $this->standpoint->of($request);
-        $table = new Module($module->key, $module->name, $module->source, $module->where, $module->leaveOut, $module->pin, $module->order, $module->skip, $module->page->mode->value === 'fixed' ? min($module->page->size, $module->atMost ?? PHP_INT_MAX) : $module->atMost, new PageRule(self::ROWS), $module->arrange, $module->card, $module->whenNothing, $module->headings);
+        $table = new Module(
+            $module->key,
+            $module->name,
+            $module->source,
+            $module->where,
+            $module->leaveOut,
+            $module->pin,
+            $module->order,
+            $module->skip,
+            $module->page->mode->value === 'fixed'
+                ? min($module->page->size, $module->atMost ?? PHP_INT_MAX)
+                : $module->atMost,
+            new PageRule(self::ROWS),
+            $module->arrange,
+            $module->card,
+            $module->whenNothing,
+            $module->headings,
+        );
         $result = $this->listing->lookAt($table, $context, $given['page'] ?? '1')->result;
-        $fields = array_values(array_filter(array_map(fn (string $key): ?Field => $module->type()->field($key), $given['fields'])));
+        $fields = array_values(
+            array_filter(array_map(fn (string $key): ?Field => $module->type()->field($key), $given['fields'])),
+        );
         $from = (new Pages(max(0, $result->total), self::ROWS))->offset($result->page);
 
         return [
@@ -117,7 +164,14 @@ final readonly class BenchController
                 'id' => $record->id, 'type' => $record->type, 'slug' => $record->slug, 'title' => $record->title,
                 'place' => $from + $i + 1, 'page' => intdiv($from + $i, $module->page->size) + 1,
                 'pinned' => in_array($record->slug, $module->pin, true),
-                'values' => array_map(fn (Field $field): string => (string) $this->format->value($field, $record->value($field), $record->names($field)), $fields),
+                'values' => array_map(
+                    fn (Field $field): string => (string) $this->format->value(
+                        $field,
+                        $record->value($field),
+                        $record->names($field),
+                    ),
+                    $fields,
+                ),
             ], $records = $this->sources->records($module->source, $result->ids, $fields, $context), array_keys($records)),
         ];
     }
@@ -131,7 +185,11 @@ final readonly class BenchController
     {
         $given = $request->validate(['words' => ['present', 'string', 'max:200']]);
 
-        return $finder->find($this->salvaged($request)->module, str_replace("\0", '', mb_scrub($given['words'])), $this->standpoint->of($request));
+        return $finder->find(
+            $this->salvaged($request)->module,
+            str_replace("\0", '', mb_scrub($given['words'])),
+            $this->standpoint->of($request),
+        );
     }
 
     /**
@@ -145,16 +203,23 @@ final readonly class BenchController
         $module = $this->salvaged($request)->module;
         $context = $this->standpoint->of($request);
         $item = isset($given['item']) ? Item::query()->find($given['item']) : null;
-        $traced = $item instanceof Item ? $tracer->item($module, $item, $context) : $tracer->bySlug($module, $given['slug'] ?? '', $context);
+        $traced = $item instanceof Item
+            ? $tracer->item($module, $item, $context)
+            : $tracer->bySlug($module, $given['slug'] ?? '', $context);
         if ($traced === null) {
             throw Refused::because('slug', 'unknownItem', 'There is no such record.');
         }
 
-        return $traced->toArray() + ['id' => $traced->record->id, 'pages' => $this->pagesOf($module), 'ways' => $this->ways($module, $traced, $context)];
+        return $traced->toArray() + [
+            'id' => $traced->record->id,
+            'pages' => $this->pagesOf($module),
+            'ways' => $this->ways($module, $traced, $context),
+        ];
     }
 
     /**
-     * What visitors would see come, go and move, if the draft (or the version named) took the place of what is live (or of
+     * What visitors would see come, go and move, if the draft (or the version named) took the place of what is live (or
+     * of
      * the version that it is held against).
      *
      * @return array<string, mixed>
@@ -165,7 +230,9 @@ final readonly class BenchController
         $draft = $this->salvaged($request)->module;
         $row = $this->store->find($draft->key);
         $after = isset($given['version']) ? $this->version($row, 'version', (int) $given['version']) : $draft;
-        $before = isset($given['against']) ? $this->version($row, 'against', (int) $given['against']) : ($row === null ? null : $this->store->live($row));
+        $before = isset($given['against'])
+            ? $this->version($row, 'against', (int) $given['against'])
+            : ($row === null ? null : $this->store->live($row));
 
         return $comparison->of($before, $after, $this->standpoint->of($request)) + ['compared' => $before !== null];
     }
@@ -175,7 +242,9 @@ final readonly class BenchController
     {
         $definition = $row === null ? null : $this->store->version($row, $number);
 
-        return $this->store->reader()->salvage($definition ?? throw Refused::because($asked, 'unknownVersion', "There is no version {$number}."))->module;
+        return $this->store->reader()->salvage(
+            $definition ?? throw Refused::because($asked, 'unknownVersion', "There is no version {$number}."),
+        )->module;
     }
 
     private function salvaged(Request $request): SalvagedModule
@@ -189,9 +258,16 @@ final readonly class BenchController
     /** @return list<array{words: string, definition: array<string, mixed>|null, edit: int|null}> */
     private function ways(Module $module, Traced $traced, Context $context): array
     {
-        $ways = array_map(fn (array $way): array => $way + ['edit' => null], Ways::of($module, $traced->record, $traced->trace, $traced->standing, $context));
+        $ways = array_map(
+            fn (array $way): array => $way + ['edit' => null],
+            Ways::of($module, $traced->record, $traced->trace, $traced->standing, $context),
+        );
         if (isset($this->catalogue->catalogue()->types[$traced->record->type])) {
-            $ways[] = ['words' => "Edit the {$traced->kind} itself", 'definition' => null, 'edit' => $traced->record->id];
+            $ways[] = [
+                'words' => "Edit the {$traced->kind} itself",
+                'definition' => null,
+                'edit' => $traced->record->id,
+            ];
         }
 
         return $ways;
@@ -202,20 +278,31 @@ final readonly class BenchController
     {
         $pages = $this->store->find($module->key)->pages ?? [];
 
-        return array_values(collect($pages)->map(fn (Page $page): array => ['title' => $page->title, 'address' => $page->address])->all());
+        return array_values(
+            collect($pages)
+                ->map(fn (Page $page): array => ['title' => $page->title, 'address' => $page->address])
+                ->all(),
+        );
     }
 
     /** The visitor's page with the module as it is being made: the page that carries it, or a plain one. */
     private function page(Module $module, Result $result, ?int $on, Context $context): string
     {
         $row = $this->store->find($module->key);
-        $page = $row?->pages()->with('modules')->when($on !== null, fn ($query) => $query->where('pages.id', $on))->first();
+        $page = $row?->pages()
+            ->with('modules')
+            ->when($on !== null, fn ($query) => $query->where('pages.id', $on))
+            ->first();
         $shown = $page instanceof Page
             ? $this->maker->modules($page, $context, [$module->key => (string) $result->page], $module)
             : [$this->maker->shown($module, '/', $context, $result)];
 
         return view('site.page', [
-            'page' => $page ?? new Page(['address' => '/', 'title' => $module->name, 'intro' => 'This module stands on no page yet. This is how it would look on one.']),
+            'page' => $page ?? new Page([
+                'address' => '/',
+                'title' => $module->name,
+                'intro' => 'This module stands on no page yet. This is how it would look on one.',
+            ]),
             'modules' => $shown,
         ])->render();
     }
@@ -226,8 +313,25 @@ final readonly class BenchController
      */
     private function sentence(Sentence $sentence, SalvagedModule $salvaged, array $definition): array
     {
-        $broken = array_values(array_filter($salvaged->aside, fn (string $place): bool => $place === $sentence->rule || str_starts_with($place, $sentence->rule.'.') || str_starts_with($place, $sentence->rule.'[')));
-        $of = fn (string $place): string => implode(' ', array_map(fn (Problem $problem): string => $problem->message, array_filter($salvaged->problems, fn (Problem $problem): bool => str_starts_with($problem->path, $place))));
+        $broken = array_values(
+            array_filter(
+                $salvaged->aside,
+                fn (string $place): bool => $place === $sentence->rule || str_starts_with(
+                    $place,
+                    $sentence->rule.'.',
+                ) || str_starts_with($place, $sentence->rule.'['),
+            ),
+        );
+        $of = fn (string $place): string => implode(
+            ' ',
+            array_map(
+                fn (Problem $problem): string => $problem->message,
+                array_filter(
+                    $salvaged->problems,
+                    fn (Problem $problem): bool => str_starts_with($problem->path, $place),
+                ),
+            ),
+        );
 
         // A rule that was set aside as a whole is said as it stands in the definition.
         $aside = in_array($sentence->rule, $salvaged->aside, true);
@@ -240,8 +344,14 @@ final readonly class BenchController
             'off' => $sentence->off && ! $aside,
             'broken' => array_map(fn (string $place): array => ['at' => $place, 'why' => $of($place)], $broken),
             'pieces' => $aside
-                ? [['text' => implode(' ', array_filter([$said['field'] ?? '', $said['test'] ?? ''], is_string(...))), 'at' => null]]
-                : array_map(fn (Piece $piece): array => ['text' => $piece->text, 'at' => $piece->at], $sentence->pieces),
+                ? [[
+                    'text' => implode(' ', array_filter([$said['field'] ?? '', $said['test'] ?? ''], is_string(...))),
+                    'at' => null,
+                ]]
+                : array_map(
+                    fn (Piece $piece): array => ['text' => $piece->text, 'at' => $piece->at],
+                    $sentence->pieces,
+                ),
         ];
     }
 
@@ -250,10 +360,21 @@ final readonly class BenchController
     {
         $headings = $module->headings;
 
-        return $headings === null ? [] : array_map(fn (string|int $key): array => ['words' => $this->format->heading($headings, (string) $key), 'records' => $result->headings[$key]], array_keys($result->headings));
+        return $headings === null
+            ? []
+            : array_map(
+                fn (string|int $key): array => [
+                    'words' => $this->format->heading($headings, (string) $key),
+                    'records' => $result->headings[$key],
+                ],
+                array_keys($result->headings),
+            );
     }
 
-    /** @return array<string, array{cards: int, columns: int}> by width: how many cards stand in the last row of the last page, of how many */
+    /**
+     * @return array<string, array{cards: int, columns: int}> by width: how many cards stand in the last row of the
+     *   last page, of how many
+     */
     private function lastRow(Module $module, Result $result): array
     {
         $cards = (new Pages(max(0, $result->total), $module->page->size))->on($result->pages);

@@ -22,7 +22,10 @@ final readonly class ChangeController
     public function index(): array
     {
         $changes = Change::query()->where('kind', '<>', 'undo')
-            ->when(Gate::denies('manage'), fn ($query) => $query->where('user_id', Auth::id()))->latest('id')->limit(self::SHOWN)->get();
+            ->when(Gate::denies('manage'), fn ($query) => $query->where('user_id', Auth::id()))
+            ->latest('id')
+            ->limit(self::SHOWN)
+            ->get();
         $names = DB::table('users')->whereIn('id', $changes->pluck('user_id')->filter())->pluck('name', 'id');
 
         return array_values($changes->map(fn (Change $change): array => [
@@ -37,6 +40,11 @@ final readonly class ChangeController
     /** Answers how many items returned and which did not; where there are many, the task that does so. */
     public function undo(Change $change, Tasks $tasks): JsonResponse
     {
-        return $tasks->run(TaskKind::Undo, "Take back: {$change->title}", ['change' => $change->id], DB::table('change_items')->where('change_id', $change->id)->count());
+        return $tasks->run(
+            TaskKind::Undo,
+            "Take back: {$change->title}",
+            ['change' => $change->id],
+            DB::table('change_items')->where('change_id', $change->id)->count(),
+        );
     }
 }

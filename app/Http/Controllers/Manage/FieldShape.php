@@ -34,7 +34,14 @@ final class FieldShape
             'types' => $field->types,
             'taxonomy' => $field->taxonomy?->key,
             'limits' => array_filter((array) $field->limits, fn (mixed $limit): bool => $limit !== null),
-            'choices' => array_map(fn (string|int $key): array => ['key' => (string) $key, 'label' => $field->choices[$key], 'colour' => $field->colours[$key] ?? null], array_keys($field->choices)),
+            'choices' => array_map(
+                fn (string|int $key): array => [
+                    'key' => (string) $key,
+                    'label' => $field->choices[$key],
+                    'colour' => $field->colours[$key] ?? null,
+                ],
+                array_keys($field->choices),
+            ),
             'tests' => array_map(fn (Test $test): array => [
                 'key' => $test->key(),
                 // With two values, so that the words fit one as well as many.

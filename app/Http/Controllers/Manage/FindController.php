@@ -37,7 +37,12 @@ final readonly class FindController
         }
 
         return Gate::allows('manage')
-            ? [...$this->modules($words), ...$this->pages($words), ...$this->items($words, $user), ...$this->terms($words)]
+            ? [
+                ...$this->modules($words),
+                ...$this->pages($words),
+                ...$this->items($words, $user),
+                ...$this->terms($words),
+            ]
             : $this->items($words, $user);
     }
 
@@ -61,7 +66,12 @@ final readonly class FindController
         $found = [];
         foreach (Page::query()->orderBy('position')->get() as $page) {
             if (self::has("{$page->title} {$page->address}", $words)) {
-                $found[] = ['kind' => 'page', 'title' => $page->title, 'about' => "Page {$page->address}", 'to' => $page->address];
+                $found[] = [
+                    'kind' => 'page',
+                    'title' => $page->title,
+                    'about' => "Page {$page->address}",
+                    'to' => $page->address,
+                ];
             }
         }
 
@@ -77,7 +87,9 @@ final readonly class FindController
         $items = Item::query()->whereRaw($found->sql, $found->bindings)
             ->when(! $user->isManager(), fn ($query) => $query->where('author_id', $user->id))
             ->orderByRaw("({$inTitle->sql}) desc", $inTitle->bindings)
-            ->orderByRaw('title collate wellspring_text')->limit(self::EACH * 2)->get(['id', 'type_key', 'title', 'status']);
+            ->orderByRaw('title collate wellspring_text')
+            ->limit(self::EACH * 2)
+            ->get(['id', 'type_key', 'title', 'status']);
         $types = $this->catalogue->catalogue()->types;
 
         return array_values($items->map(fn (Item $item): array => [
@@ -90,10 +102,23 @@ final readonly class FindController
     /** @return list<array{kind: string, title: string, about: string, to: string}> */
     private function terms(string $words): array
     {
-        $terms = DB::table('terms')->join('taxonomies', 'taxonomies.key', '=', 'terms.taxonomy_key')->whereRaw("terms.folded->>'title' like ?", ['%'.addcslashes(Fold::of($words), '%_\\').'%'])
-            ->orderByRaw('terms.name collate wellspring_text')->limit(self::EACH)->get(['terms.name', 'terms.taxonomy_key', 'taxonomies.label']);
+        $terms = DB::table('terms')
+            ->join('taxonomies', 'taxonomies.key', '=', 'terms.taxonomy_key')
+            ->whereRaw("terms.folded->>'title' like ?", ['%'.addcslashes(Fold::of($words), '%_\\').'%'])
+            ->orderByRaw('terms.name collate wellspring_text')
+            ->limit(self::EACH)
+            ->get(['terms.name', 'terms.taxonomy_key', 'taxonomies.label']);
 
-        return array_values($terms->map(fn (object $term): array => ['kind' => 'term', 'title' => (string) $term->name, 'about' => "Term of {$term->label}", 'to' => "/terms/{$term->taxonomy_key}"])->all());
+        return array_values(
+            $terms->map(
+                fn (object $term): array => [
+                    'kind' => 'term',
+                    'title' => (string) $term->name,
+                    'about' => "Term of {$term->label}",
+                    'to' => "/terms/{$term->taxonomy_key}",
+                ],
+            )->all(),
+        );
     }
 
     private static function has(string $text, string $words): bool

@@ -41,19 +41,40 @@ final readonly class ImportController
         }
         $ending = strtolower($file->getClientOriginalExtension());
         if (! in_array($ending, ['csv', 'tsv', 'txt', 'json', 'jsonl', 'ndjson'], true)) {
-            throw Refused::because('file', 'unknownKind', 'expected a table (.csv, .tsv, .txt) or objects (.json, .jsonl).');
+            throw Refused::because(
+                'file',
+                'unknownKind',
+                'expected a table (.csv, .tsv, .txt) or objects (.json, .jsonl).',
+            );
         }
         $path = $this->named($file, $ending);
         $headings = ImportFile::headings($path);
         ImportFile::samples($path);
         if ($headings === []) {
-            throw Refused::because('file', 'noColumns', 'no columns are found in this file; expected a heading row, or objects with keys.');
+            throw Refused::because(
+                'file',
+                'noColumns',
+                'no columns are found in this file; expected a heading row, or objects with keys.',
+            );
         }
         $user = $request->user();
-        $row = Import::query()->create(['user_id' => $user instanceof User ? $user->id : null, 'type_key' => $type->key, 'name' => $file->getClientOriginalName(), 'file' => '', 'columns' => $headings]);
+        $row = Import::query()->create([
+            'user_id' => $user instanceof User ? $user->id : null,
+            'type_key' => $type->key,
+            'name' => $file->getClientOriginalName(),
+            'file' => '',
+            'columns' => $headings,
+        ]);
         $row->update([
             'file' => (string) Storage::disk('imports')->putFileAs((string) $row->id, $file, "data.{$ending}"),
-            'options' => ['columns' => (object) ColumnMatch::guess($type, $headings), 'mode' => 'create', 'key' => 'slug', 'makeTerms' => false, 'skipBad' => false, 'plain' => false],
+            'options' => [
+                'columns' => (object) ColumnMatch::guess($type, $headings),
+                'mode' => 'create',
+                'key' => 'slug',
+                'makeTerms' => false,
+                'skipBad' => false,
+                'plain' => false,
+            ],
         ]);
 
         return new JsonResponse($this->whole($row), 201);
@@ -81,7 +102,9 @@ final readonly class ImportController
             throw Refused::because('pictures', 'missing', 'expected a zip file of at most 60 MB.');
         }
         new \App\Import\PictureZip((string) $file->getRealPath());
-        $row->update(['pictures' => (string) Storage::disk('imports')->putFileAs((string) $row->id, $file, 'pictures.zip')]);
+        $row->update([
+            'pictures' => (string) Storage::disk('imports')->putFileAs((string) $row->id, $file, 'pictures.zip'),
+        ]);
 
         return $this->whole($row);
     }
@@ -100,7 +123,11 @@ final readonly class ImportController
         }
         $options = $request->json()->all()['options'];
         ImportPlan::read($options, $this->type($row->type_key), null);
-        $row->update(['options' => ['columns' => (object) ($options['columns'] ?? [])] + $options, 'state' => $given['write'] ? 'writing' : 'checking', 'done' => 0]);
+        $row->update([
+            'options' => ['columns' => (object) ($options['columns'] ?? [])] + $options,
+            'state' => $given['write'] ? 'writing' : 'checking',
+            'done' => 0,
+        ]);
         dispatch(new RunImport($row->id, (bool) $given['write']));
 
         return $this->whole($row->refresh());
@@ -160,8 +187,23 @@ final readonly class ImportController
             'headings' => $row->columns,
             'samples' => (object) ($known ? ImportFile::samples(Storage::disk('imports')->path($row->file)) : []),
             'options' => $row->options,
-            'columns' => array_map(fn (string $column): array => ['key' => $column, 'label' => $reader->field($column)->label ?? $column, 'needed' => $column === 'title' || ($type->fields[$column] ?? null)?->required === true], $reader->columns()),
-            'keys' => array_map(fn (string $key): array => ['key' => $key, 'label' => $key === 'slug' ? 'Slug' : ($type->fields[$key] ?? new Field($key, $key, new \Wellspring\Core\Content\Kind\Text))->label], ImportPlan::keys($type)),
+            'columns' => array_map(
+                fn (string $column): array => [
+                    'key' => $column,
+                    'label' => $reader->field($column)->label ?? $column,
+                    'needed' => $column === 'title' || ($type->fields[$column] ?? null)?->required === true,
+                ],
+                $reader->columns(),
+            ),
+            'keys' => array_map(
+                fn (string $key): array => [
+                    'key' => $key,
+                    'label' => $key === 'slug'
+                        ? 'Slug'
+                        : ($type->fields[$key] ?? new Field($key, $key, new \Wellspring\Core\Content\Kind\Text))->label,
+                ],
+                ImportPlan::keys($type),
+            ),
             'pictures' => $row->pictures !== null,
             'result' => $row->result,
             'change' => $row->change_id,
@@ -176,6 +218,10 @@ final readonly class ImportController
     private function type(string $key): Type
     {
         return $this->catalogue->catalogue()->type($key)
-            ?? throw Refused::because('type', 'unknownType', 'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.');
+            ?? throw Refused::because(
+                'type',
+                'unknownType',
+                'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.',
+            );
     }
 }

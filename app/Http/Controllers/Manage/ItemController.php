@@ -33,15 +33,23 @@ use Wellspring\Core\Problem\Refused;
 /** One item: its form, its draft, its revisions, and where it shows. Authors have only their own. */
 final readonly class ItemController
 {
-    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer, private ItemShape $shape, private Drafts $drafts, private Revisions $revisions, private PeopleNames $names)
-    {
+    public function __construct(
+        private CatalogueStore $catalogue,
+        private ItemWriter $writer,
+        private ItemShape $shape,
+        private Drafts $drafts,
+        private Revisions $revisions,
+        private PeopleNames $names,
+    ) {
     }
 
     /** @return array<string, mixed> */
     public function show(Request $request, Item $item): array
     {
 
-        return $this->shape->whole($item, $this->type($item->type_key), $this->who($request)) + ['draft' => $this->drafts->of($this->who($request), $item->type_key, $item)];
+        return $this->shape->whole($item, $this->type($item->type_key), $this->who($request)) + [
+            'draft' => $this->drafts->of($this->who($request), $item->type_key, $item),
+        ];
     }
 
     /** @return array<string, mixed> what a new item begins with, and the draft of one that was begun */
@@ -72,7 +80,10 @@ final readonly class ItemController
         $standing = Records::values($item, $type);
         $values = $this->values($request, $type);
         if ($item->revision !== (int) $given['revision']) {
-            throw new StaleWrite($item->revision, $this->revisions->since($item, $type, (int) $given['revision'], $values, $this->who($request)));
+            throw new StaleWrite(
+                $item->revision,
+                $this->revisions->since($item, $type, (int) $given['revision'], $values, $this->who($request)),
+            );
         }
         $draft = $this->byWho($request, (new ItemReader($type))->fromValues($values, $standing), $item);
         $this->writer->check($type, $draft, $item);
@@ -81,7 +92,16 @@ final readonly class ItemController
                 $item = $this->writer->update($item, $type, $draft, (int) $given['revision']);
             } catch (StaleWrite $stale) {
                 // Somebody was faster by a moment.
-                throw new StaleWrite($stale->revision, $this->revisions->since($item->refresh()->load(Item::whole()), $type, (int) $given['revision'], $values, $this->who($request)));
+                throw new StaleWrite(
+                    $stale->revision,
+                    $this->revisions->since(
+                        $item->refresh()->load(Item::whole()),
+                        $type,
+                        (int) $given['revision'],
+                        $values,
+                        $this->who($request),
+                    ),
+                );
             }
         }
         $this->drafts->drop($this->who($request), $type->key, $item);
@@ -106,7 +126,11 @@ final readonly class ItemController
     /** @return array{keptAt: string} */
     public function keepDraft(Request $request): array
     {
-        $given = $request->validate(['type' => ['required', 'string'], 'id' => ['nullable', 'integer'], 'revision' => ['nullable', 'integer']]);
+        $given = $request->validate([
+            'type' => ['required', 'string'],
+            'id' => ['nullable', 'integer'],
+            'revision' => ['nullable', 'integer'],
+        ]);
         $item = $this->itemOf($given['id'] ?? null);
 
         $type = $this->type($given['type']);
@@ -178,12 +202,22 @@ final readonly class ItemController
     {
         $values = $request->json()->all()['values'] ?? null;
 
-        return is_array($values) ? $this->names->sentBy($this->who($request), $type, $values) : throw Refused::because('values', 'notAnObject', 'expected an object with a value under each field’s key.');
+        return is_array($values)
+            ? $this->names->sentBy($this->who($request), $type, $values)
+            : throw Refused::because(
+                'values',
+                'notAnObject',
+                'expected an object with a value under each field’s key.',
+            );
     }
 
     private function type(string $key): Type
     {
         return $this->catalogue->catalogue()->type($key)
-            ?? throw Refused::because('type', 'unknownType', 'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.');
+            ?? throw Refused::because(
+                'type',
+                'unknownType',
+                'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.',
+            );
     }
 }

@@ -38,7 +38,21 @@ final readonly class ItemShape
     public function rows(Builder $query, Type $type, User $who): array
     {
         $long = array_keys(array_filter($type->fields, fn ($field): bool => $field->family() === Family::LongText));
-        $columns = ['id', 'type_key', 'slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'author_id', 'lead', 'revision', 'created_at', 'updated_at'];
+        $columns = [
+            'id',
+            'type_key',
+            'slug',
+            'title',
+            'status',
+            'publish_at',
+            'expire_at',
+            'audience',
+            'author_id',
+            'lead',
+            'revision',
+            'created_at',
+            'updated_at',
+        ];
         $query->getQuery()->select(array_map(fn (string $column): string => "items.{$column}", $columns))
             ->selectRaw('null as text')->selectRaw('items.fields - ?::text[] as fields', ['{'.implode(',', $long).'}']);
 
@@ -91,10 +105,18 @@ final readonly class ItemShape
         foreach ($item->links as $link) {
             $target = $link->target;
             if ($link->person !== null) {
-                $linked[$link->field][] = ['name' => PeopleNames::nameFor($who, $link->person->email, $link->person->slug), 'title' => $link->person->name];
+                $linked[$link->field][] = [
+                    'name' => PeopleNames::nameFor($who, $link->person->email, $link->person->slug),
+                    'title' => $link->person->name,
+                ];
             } elseif ($target !== null) {
-                $mayRead = $who->isManager() || $target->author_id === $who->id || $context->admits(Records::named($target));
-                $linked[$link->field][] = ['name' => "{$target->type_key}/{$target->slug}", 'title' => $mayRead ? $target->title : $target->slug];
+                $mayRead = $who->isManager()
+                    || $target->author_id === $who->id
+                    || $context->admits(Records::named($target));
+                $linked[$link->field][] = [
+                    'name' => "{$target->type_key}/{$target->slug}",
+                    'title' => $mayRead ? $target->title : $target->slug,
+                ];
             }
         }
 

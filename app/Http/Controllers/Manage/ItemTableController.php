@@ -31,20 +31,34 @@ final readonly class ItemTableController
     /** Items that are shown to be put in order by hand. */
     private const BY_HAND = 500;
 
-    public function __construct(private CatalogueStore $catalogue, private ItemQuery $items, private ItemShape $shape, private PeopleNames $names)
-    {
+    public function __construct(
+        private CatalogueStore $catalogue,
+        private ItemQuery $items,
+        private ItemShape $shape,
+        private PeopleNames $names,
+    ) {
     }
 
     /** @return array<string, mixed> */
     public function index(Request $request): array
     {
-        $given = $request->validate(['type' => ['required', 'string'], 'q' => ['nullable', 'string', 'max:200'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000'], 'direction' => ['nullable', 'in:asc,desc']]);
+        $given = $request->validate([
+            'type' => ['required', 'string'],
+            'q' => ['nullable', 'string', 'max:200'],
+            'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
+            'direction' => ['nullable', 'in:asc,desc'],
+        ]);
         $type = $this->type($given['type']);
         $page = (int) ($given['page'] ?? 1);
         $sort = Asked::text($request, 'sort') ?: 'updated_at';
         $query = $this->items->find($type, $request->query->all(), $this->who($request));
         $total = (clone $query)->count();
-        $items = $this->items->order($query, $type, $sort, ($given['direction'] ?? 'desc') === 'asc')->forPage($page, self::ON_PAGE);
+        $items = $this->items->order(
+            $query,
+            $type,
+            $sort,
+            ($given['direction'] ?? 'desc') === 'asc',
+        )->forPage($page, self::ON_PAGE);
 
         return [
             'total' => $total,
@@ -57,7 +71,12 @@ final readonly class ItemTableController
     /** Answers the change, how many were changed and which were not; where there are many, the task that does so. */
     public function many(Request $request, Tasks $tasks): JsonResponse
     {
-        $given = $request->validate(['type' => ['required', 'string'], 'do' => ['required', 'in:publish,unpublish,addTerms,removeTerms,set,delete'], 'ids' => ['nullable', 'array'], 'ids.*' => ['integer']]);
+        $given = $request->validate([
+            'type' => ['required', 'string'],
+            'do' => ['required', 'in:publish,unpublish,addTerms,removeTerms,set,delete'],
+            'ids' => ['nullable', 'array'],
+            'ids.*' => ['integer'],
+        ]);
         $type = $this->type($given['type']);
         $all = $request->json()->all();
         $found = $this->items->find($type, (array) ($all['query'] ?? []), $this->who($request))
@@ -74,29 +93,62 @@ final readonly class ItemTableController
             // Whose an item is, only managers say.
             unset($with['values']['author']);
         }
-        $title = ['publish' => 'Publish', 'unpublish' => 'Make drafts of', 'delete' => 'Remove'][$given['do']] ?? 'Edit';
+        $title = ['publish' => 'Publish', 'unpublish' => 'Make drafts of', 'delete' => 'Remove'][$given['do']]
+            ?? 'Edit';
 
-        return $tasks->run(TaskKind::ManyItems, $title.' '.count($ids).' '.mb_strtolower($type->plural), ['type' => $type->key, 'ids' => $ids, 'do' => $given['do'], 'with' => $with], count($ids));
+        return $tasks->run(
+            TaskKind::ManyItems,
+            $title.' '.count($ids).' '.mb_strtolower($type->plural),
+            ['type' => $type->key, 'ids' => $ids, 'do' => $given['do'], 'with' => $with],
+            count($ids),
+        );
     }
 
-    /** @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} how this person last had the table, and what they saved */
+    /**
+     * @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} how this person last
+     *   had the table, and what they saved
+     */
     public function views(Request $request, string $key): array
     {
-        $rows = DB::table('views_of_content')->where('user_id', $this->who($request)->id)->where('type_key', $this->type($key)->key)->orderBy('name')->get();
+        $rows = DB::table('views_of_content')
+            ->where('user_id', $this->who($request)->id)
+            ->where('type_key', $this->type($key)->key)
+            ->orderBy('name')
+            ->get();
         $state = fn (\stdClass $row): mixed => json_decode(is_string($row->state) ? $row->state : '{}');
 
         return [
             'state' => ($now = $rows->firstWhere('name', '')) === null ? null : $state($now),
-            'selections' => array_values($rows->where('name', '<>', '')->map(fn (object $row): array => ['id' => (int) $row->id, 'name' => (string) $row->name, 'state' => $state($row)])->all()),
+            'selections' => array_values(
+                $rows->where('name', '<>', '')
+                    ->map(
+                        fn (object $row): array => [
+                            'id' => (int) $row->id,
+                            'name' => (string) $row->name,
+                            'state' => $state($row),
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 
     /** @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} */
     public function saveView(Request $request, string $key): array
     {
-        $given = $request->validate(['name' => ['present', 'nullable', 'string', 'max:100'], 'state' => ['required', 'array']]);
+        $given = $request->validate([
+            'name' => ['present', 'nullable', 'string', 'max:100'],
+            'state' => ['required', 'array'],
+        ]);
         DB::table('views_of_content')->upsert(
-            [['user_id' => $this->who($request)->id, 'type_key' => $this->type($key)->key, 'name' => Whitespace::trim($given['name'] ?? ''), 'state' => json_encode($request->json()->all()['state'], JSON_THROW_ON_ERROR), 'created_at' => now(), 'updated_at' => now()]],
+            [[
+                'user_id' => $this->who($request)->id,
+                'type_key' => $this->type($key)->key,
+                'name' => Whitespace::trim($given['name'] ?? ''),
+                'state' => json_encode($request->json()->all()['state'], JSON_THROW_ON_ERROR),
+                'created_at' => now(),
+                'updated_at' => now(),
+            ]],
             ['user_id', 'type_key', 'name'],
             ['state', 'updated_at'],
         );
@@ -136,7 +188,11 @@ final readonly class ItemTableController
     private function type(string $key): Type
     {
         return $this->catalogue->catalogue()->type($key)
-            ?? throw Refused::because('type', 'unknownType', 'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.');
+            ?? throw Refused::because(
+                'type',
+                'unknownType',
+                'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.',
+            );
     }
 
     private function who(Request $request): User

@@ -31,10 +31,21 @@ final readonly class MediaController
     /** @return array<string, mixed> */
     public function index(Request $request): array
     {
-        $given = $request->validate(['q' => ['nullable', 'string', 'max:200'], 'kind' => ['nullable', 'in:picture,video,file'], 'alt' => ['nullable', 'in:missing'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']]);
+        $given = $request->validate([
+            'q' => ['nullable', 'string', 'max:200'],
+            'kind' => ['nullable', 'in:picture,video,file'],
+            'alt' => ['nullable', 'in:missing'],
+            'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
+        ]);
         $words = mb_strtolower(Asked::text($request, 'q'));
         $query = Media::query()
-            ->when($words !== '', fn ($query) => $query->whereRaw('(strpos(name, ?) > 0 or strpos(lower(title), ?) > 0 or strpos(lower(alt), ?) > 0)', [$words, $words, $words]))
+            ->when(
+                $words !== '',
+                fn ($query) => $query->whereRaw(
+                    '(strpos(name, ?) > 0 or strpos(lower(title), ?) > 0 or strpos(lower(alt), ?) > 0)',
+                    [$words, $words, $words],
+                ),
+            )
             ->when($given['kind'] ?? null, fn ($query, string $kind) => $query->where('kind', $kind))
             ->when($given['alt'] ?? null, fn ($query) => $query->where('kind', 'picture')->where('alt', ''));
         $total = (clone $query)->count();
@@ -47,7 +58,12 @@ final readonly class MediaController
             'total' => $total,
             'pages' => max(1, (int) ceil($total / self::ON_PAGE)),
             'page' => $page,
-            'media' => $found->map(fn (Media $media): array => $media->about() + ['at' => Instant::write($media->created_at), 'used' => $uses[$media->name]])->all(),
+            'media' => $found->map(
+                fn (Media $media): array => $media->about() + [
+                    'at' => Instant::write($media->created_at),
+                    'used' => $uses[$media->name],
+                ],
+            )->all(),
         ];
     }
 
@@ -60,10 +76,18 @@ final readonly class MediaController
         $name = mb_scrub($file->getClientOriginalName());
         $alt = Asked::text($request, 'alt', 300);
         $pixels = MediaStore::pixels((string) $file->getRealPath());
-        if ($pixels > config()->integer('site.media.pixels_in_request') && $pixels <= config()->integer('site.media.max_pixels')) {
+        if (
+            $pixels > config()->integer('site.media.pixels_in_request')
+            && $pixels <= config()->integer('site.media.max_pixels')
+        ) {
             $kept = (string) Storage::disk('imports')->putFile('uploads', $file);
 
-            return $this->tasks->beside(TaskKind::Picture, "Take in {$name}", ['file' => $kept, 'name' => $name, 'alt' => $alt], 1);
+            return $this->tasks->beside(
+                TaskKind::Picture,
+                "Take in {$name}",
+                ['file' => $kept, 'name' => $name, 'alt' => $alt],
+                1,
+            );
         }
         $media = $this->store->take((string) $file->getRealPath(), $name, $alt);
 
@@ -73,8 +97,16 @@ final readonly class MediaController
     /** @return array<string, mixed> */
     public function update(Request $request, Media $media): array
     {
-        $given = $request->validate(['alt' => ['present', 'nullable', 'string', 'max:300'], 'focus' => ['required', 'array', 'size:2'], 'focus.*' => ['numeric', 'min:0', 'max:1']]);
-        $media->update(['alt' => Whitespace::trim($given['alt'] ?? ''), 'focus_x' => (float) $given['focus'][0], 'focus_y' => (float) $given['focus'][1]]);
+        $given = $request->validate([
+            'alt' => ['present', 'nullable', 'string', 'max:300'],
+            'focus' => ['required', 'array', 'size:2'],
+            'focus.*' => ['numeric', 'min:0', 'max:1'],
+        ]);
+        $media->update([
+            'alt' => Whitespace::trim($given['alt'] ?? ''),
+            'focus_x' => (float) $given['focus'][0],
+            'focus_y' => (float) $given['focus'][1],
+        ]);
 
         return $media->about();
     }
@@ -84,7 +116,14 @@ final readonly class MediaController
         $who = $request->user();
         $uses = $this->use->of([$media->name], $who instanceof User ? $who : null)[$media->name];
         if ($uses !== []) {
-            throw Refused::because('', 'inUse', 'it is used by '.implode(', ', array_map(fn (array $use): string => "“{$use['title']}”", array_slice($uses, 0, 5))).(count($uses) > 5 ? ' and '.(count($uses) - 5).' more' : '').'. Take it out there first.');
+            throw Refused::because(
+                '',
+                'inUse',
+                'it is used by '.implode(
+                    ', ',
+                    array_map(fn (array $use): string => "“{$use['title']}”", array_slice($uses, 0, 5)),
+                ).(count($uses) > 5 ? ' and '.(count($uses) - 5).' more' : '').'. Take it out there first.',
+            );
         }
         $this->store->remove($media);
 

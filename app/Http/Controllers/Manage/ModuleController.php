@@ -17,8 +17,13 @@ use Wellspring\Core\Problem\Refused;
 
 final readonly class ModuleController
 {
-    public function __construct(private ModuleStore $store, private ModuleShape $shape, private CachedListing $listing, private CatalogueStore $catalogue, private Contexts $contexts)
-    {
+    public function __construct(
+        private ModuleStore $store,
+        private ModuleShape $shape,
+        private CachedListing $listing,
+        private CatalogueStore $catalogue,
+        private Contexts $contexts,
+    ) {
     }
 
     /** @return list<array<string, mixed>> */
@@ -63,10 +68,16 @@ final readonly class ModuleController
 
     public function store(Request $request): JsonResponse
     {
-        $given = $request->validate(['name' => ['required', 'string', 'max:200'], 'definition' => ['required', 'array']]);
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:200'],
+            'definition' => ['required', 'array'],
+        ]);
         $definition = $request->json()->all()['definition'];
 
-        return new JsonResponse($this->shape->whole($this->store->create($given['name'], is_array($definition) ? $definition : [])), 201);
+        return new JsonResponse(
+            $this->shape->whole($this->store->create($given['name'], is_array($definition) ? $definition : [])),
+            201,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -80,7 +91,11 @@ final readonly class ModuleController
     {
         $given = $request->validate(['definition' => ['required', 'array'], 'revision' => ['required', 'integer']]);
         $definition = $request->json()->all()['definition'];
-        $row = $this->store->saveDraft($this->row($key), is_array($definition) ? $definition : [], (int) $given['revision']);
+        $row = $this->store->saveDraft(
+            $this->row($key),
+            is_array($definition) ? $definition : [],
+            (int) $given['revision'],
+        );
 
         return ['revision' => $row->revision, 'savedAt' => Instant::write($row->updated_at)];
     }
@@ -127,8 +142,15 @@ final readonly class ModuleController
     /** @return array{change: int|null, title: string, faults: list<string>} */
     public function many(Request $request): array
     {
-        $given = $request->validate(['keys' => ['required', 'array', 'min:1'], 'keys.*' => ['string'], 'do' => ['required', 'in:publish,off,on,remove']]);
-        ['change' => $change, 'faults' => $faults] = $this->store->many(array_map($this->row(...), array_values($given['keys'])), $given['do']);
+        $given = $request->validate([
+            'keys' => ['required', 'array', 'min:1'],
+            'keys.*' => ['string'],
+            'do' => ['required', 'in:publish,off,on,remove'],
+        ]);
+        ['change' => $change, 'faults' => $faults] = $this->store->many(
+            array_map($this->row(...), array_values($given['keys'])),
+            $given['do'],
+        );
 
         return ['change' => $change?->id, 'title' => $change->title ?? 'Nothing was published', 'faults' => $faults];
     }

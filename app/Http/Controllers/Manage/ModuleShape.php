@@ -35,7 +35,10 @@ final readonly class ModuleShape
         ] + self::standing($row);
     }
 
-    /** @return array<string, mixed> as the list of modules has it: the sentence it reads as, what it takes and names, its state */
+    /**
+     * @return array<string, mixed> as the list of modules has it: the sentence it reads as, what it takes and names,
+     *   its state
+     */
     public function summary(ModuleRow $row): array
     {
         $summary = [
@@ -56,7 +59,12 @@ final readonly class ModuleShape
 
         return $summary + [
             'state' => $problems === [] ? self::state($row) : 'attention',
-            'problem' => $problems === [] ? null : implode(' ', array_map(fn (Problem $problem): string => (string) $problem, array_slice($problems, 0, 2))),
+            'problem' => $problems === []
+                ? null
+                : implode(
+                    ' ',
+                    array_map(fn (Problem $problem): string => (string) $problem, array_slice($problems, 0, 2)),
+                ),
             'line' => $module === null ? null : Sentences::asLine($module, $this->format),
             'takes' => $module === null ? [] : $this->takes($module),
             'terms' => $module === null ? [] : $this->terms($module),
@@ -114,6 +122,10 @@ final readonly class ModuleShape
     /** @return list<array{id: int, title: string, address: string}> */
     private static function pages(ModuleRow $row): array
     {
-        return array_values($row->loadMissing('pages')->pages->map(fn (Page $page): array => ['id' => $page->id, 'title' => $page->title, 'address' => $page->address])->all());
+        return array_values(
+            $row->loadMissing('pages')->pages->map(
+                fn (Page $page): array => ['id' => $page->id, 'title' => $page->title, 'address' => $page->address],
+            )->all(),
+        );
     }
 }

@@ -27,13 +27,25 @@ final readonly class PeopleController
     {
         $words = mb_strtolower(Asked::text($request, 'q'));
         $found = User::query()->with('groups')
-            ->when($words !== '', fn ($query) => $query->whereRaw('(strpos(lower(name), ?) > 0 or strpos(email, ?) > 0)', [$words, $words]))
+            ->when(
+                $words !== '',
+                fn ($query) => $query->whereRaw(
+                    '(strpos(lower(name), ?) > 0 or strpos(email, ?) > 0)',
+                    [$words, $words],
+                ),
+            )
             ->when($request->filled('role'), fn ($query) => $query->where('role', Asked::text($request, 'role')))
             ->orderByRaw('name collate wellspring_text')->orderBy('id')->limit(500)->get();
-        $items = DB::table('items')->selectRaw('author_id, count(*) as items')->whereIn('author_id', $found->modelKeys())->groupBy('author_id')->pluck('items', 'author_id');
+        $items = DB::table('items')
+            ->selectRaw('author_id, count(*) as items')
+            ->whereIn('author_id', $found->modelKeys())
+            ->groupBy('author_id')
+            ->pluck('items', 'author_id');
 
         return [
-            'people' => $found->map(fn (User $user): array => $this->person($user, (int) ($items[$user->id] ?? 0)))->all(),
+            'people' => $found->map(
+                fn (User $user): array => $this->person($user, (int) ($items[$user->id] ?? 0)),
+            )->all(),
             'groups' => $this->groups(),
         ];
     }
@@ -42,16 +54,30 @@ final readonly class PeopleController
     {
         $request->merge(['email' => Asked::text($request, 'email')]);
         $given = $request->validate(self::rules() + ['email' => ['required', 'email:rfc', 'max:200']]);
-        [$user, $secret] = $this->people->invite($given['name'], $given['email'], $given['role'], $given['groups'] ?? []);
+        [$user, $secret] = $this->people->invite(
+            $given['name'],
+            $given['email'],
+            $given['role'],
+            $given['groups'] ?? [],
+        );
 
-        return new JsonResponse(['person' => $this->person($user->load('groups'), 0), 'link' => url("/manage/welcome/{$secret}")], 201);
+        return new JsonResponse(
+            ['person' => $this->person($user->load('groups'), 0), 'link' => url("/manage/welcome/{$secret}")],
+            201,
+        );
     }
 
     /** @return array<string, mixed> */
     public function update(Request $request, int $id): array
     {
         $given = $request->validate(self::rules() + ['active' => ['required', 'boolean']]);
-        $user = $this->people->update(User::query()->findOrFail($id), $given['name'], $given['role'], (bool) $given['active'], $given['groups'] ?? []);
+        $user = $this->people->update(
+            User::query()->findOrFail($id),
+            $given['name'],
+            $given['role'],
+            (bool) $given['active'],
+            $given['groups'] ?? [],
+        );
 
         return $this->person($user->load('groups'), 0);
     }
@@ -73,7 +99,10 @@ final readonly class PeopleController
     /** @return array{changed: true} */
     public function password(Request $request): array
     {
-        $given = $request->validate(['current' => ['required', 'string'], 'password' => ['required', 'string', 'min:10', 'max:200']]);
+        $given = $request->validate([
+            'current' => ['required', 'string'],
+            'password' => ['required', 'string', 'min:10', 'max:200'],
+        ]);
         $user = $request->user();
         if (! $user instanceof User || ! Hash::check($given['current'], (string) $user->password)) {
             throw Refused::because('current', 'wrongValue', 'this is not your password.');
@@ -87,7 +116,10 @@ final readonly class PeopleController
     public function saveGroup(Request $request): array
     {
         $given = $request->validate(['id' => ['nullable', 'integer'], 'name' => ['required', 'string', 'max:100']]);
-        $this->people->saveGroup(isset($given['id']) ? Group::query()->findOrFail((int) $given['id']) : null, $given['name']);
+        $this->people->saveGroup(
+            isset($given['id']) ? Group::query()->findOrFail((int) $given['id']) : null,
+            $given['name'],
+        );
 
         return $this->groups();
     }
@@ -103,7 +135,21 @@ final readonly class PeopleController
     /** @return list<array<string, mixed>> */
     private function groups(): array
     {
-        return array_values(Group::query()->withCount('people')->orderBy('name')->get()->map(fn (Group $group): array => ['id' => $group->id, 'key' => $group->key, 'name' => $group->name, 'people' => (int) $group->getAttribute('people_count')])->all());
+        return array_values(
+            Group::query()
+                ->withCount('people')
+                ->orderBy('name')
+                ->get()
+                ->map(
+                    fn (Group $group): array => [
+                        'id' => $group->id,
+                        'key' => $group->key,
+                        'name' => $group->name,
+                        'people' => (int) $group->getAttribute('people_count'),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return array<string, list<string>> */

@@ -33,7 +33,11 @@ final readonly class SetController
 
     public function file(string $key): Response
     {
-        return new Response($this->shipped($key)->toZip(), 200, ['Content-Type' => 'application/zip', 'Content-Disposition' => "attachment; filename=\"{$key}.zip\""]);
+        return new Response(
+            $this->shipped($key)->toZip(),
+            200,
+            ['Content-Type' => 'application/zip', 'Content-Disposition' => "attachment; filename=\"{$key}.zip\""],
+        );
     }
 
     /** @return array{name: string, about: string, parts: list<SetPart>} */
@@ -58,13 +62,19 @@ final readonly class SetController
         }
         $key = $request->input('shipped');
 
-        return is_string($key) ? $this->shipped($key) : throw Refused::because('file', 'missing', 'expected a zip file with a set.');
+        return is_string($key)
+            ? $this->shipped($key)
+            : throw Refused::because('file', 'missing', 'expected a zip file with a set.');
     }
 
     private function shipped(string $key): ReadySet
     {
         $folder = database_path($key === 'demo' ? 'demo' : "sets/{$key}");
-        abort_unless(preg_match('/^[a-z][a-z0-9-]*$/D', $key) === 1 && is_dir($folder), 404, "There is no set “{$key}”.");
+        abort_unless(
+            preg_match('/^[a-z][a-z0-9-]*$/D', $key) === 1 && is_dir($folder),
+            404,
+            "There is no set “{$key}”.",
+        );
 
         return ReadySet::fromFolder($folder);
     }

@@ -21,19 +21,27 @@ use Wellspring\Core\Text\Whitespace;
 /** The door: signing in and out, and taking up an invitation. */
 final class SignInController
 {
-    /** Wrong tries in a minute: of one address for one person, of one address for anybody, and of anybody for one person. */
+    /**
+     * Wrong tries in a minute: of one address for one person, of one address for anybody, and of anybody for one
+     * person.
+     */
     private const TRIES = ['both' => 5, 'address' => 20, 'person' => 20];
 
     public function form(): View
     {
-        return view('manage.sign-in', ['nobody' => ! User::query()->where('role', 'manager')->whereNotNull('password')->exists()]);
+        return view(
+            'manage.sign-in',
+            ['nobody' => ! User::query()->where('role', 'manager')->whereNotNull('password')->exists()],
+        );
     }
 
     public function signIn(Request $request): RedirectResponse
     {
         $why = $this->attempt($request);
 
-        return $why === null ? $this->enter($request) : back()->withInput(['email' => Asked::text($request, 'email')])->withErrors(['email' => $why]);
+        return $why === null ? $this->enter($request) : back()
+            ->withInput(['email' => Asked::text($request, 'email')])
+            ->withErrors(['email' => $why]);
     }
 
     /**
@@ -61,9 +69,16 @@ final class SignInController
     /** @return string|null why nobody is signed in; null: somebody is */
     private function attempt(Request $request): ?string
     {
-        $credentials = $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
+        $credentials = $request->validate([
+            'email' => ['required', 'string', 'max:200'],
+            'password' => ['required', 'string', 'max:200'],
+        ]);
         $email = mb_strtolower(Whitespace::trim($credentials['email']));
-        $limits = ['both' => "sign-in:{$email}|{$request->ip()}", 'address' => "sign-in:{$request->ip()}", 'person' => "sign-in:{$email}"];
+        $limits = [
+            'both' => "sign-in:{$email}|{$request->ip()}",
+            'address' => "sign-in:{$request->ip()}",
+            'person' => "sign-in:{$email}",
+        ];
         foreach ($limits as $limit => $key) {
             if (RateLimiter::tooManyAttempts($key, self::TRIES[$limit])) {
                 return 'Too many wrong tries. Try again in '.RateLimiter::availableIn($key).' seconds.';

@@ -35,10 +35,26 @@ final readonly class SourceShape
                 'key' => $by->key(),
                 'label' => $by->label(),
                 'goesUp' => $by->goesUp(),
-                'directions' => ['up' => $by->directionWords(Direction::Up), 'down' => $by->directionWords(Direction::Down)],
+                'directions' => [
+                    'up' => $by->directionWords(Direction::Up),
+                    'down' => $by->directionWords(Direction::Down),
+                ],
                 'options' => (object) $by->options(),
             ], OrderReader::offered($source))),
-            'headings' => array_values(array_map(fn (Field $field): array => ['key' => $field->key, 'label' => $field->label, 'family' => $field->family()->value, 'directions' => ['up' => Headings::directionWords($field, Direction::Up), 'down' => Headings::directionWords($field, Direction::Down)]], array_filter($type->reachable, fn (Field $field): bool => Headings::suits($field->family())))),
+            'headings' => array_values(
+                array_map(
+                    fn (Field $field): array => [
+                        'key' => $field->key,
+                        'label' => $field->label,
+                        'family' => $field->family()->value,
+                        'directions' => [
+                            'up' => Headings::directionWords($field, Direction::Up),
+                            'down' => Headings::directionWords($field, Direction::Down),
+                        ],
+                    ],
+                    array_filter($type->reachable, fn (Field $field): bool => Headings::suits($field->family())),
+                ),
+            ),
         ];
     }
 }

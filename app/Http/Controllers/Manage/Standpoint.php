@@ -16,7 +16,10 @@ use Wellspring\Core\Run\Shown;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
-/** From where a manager looks at a module: on which date, as whom, on a page about what, and with which words looked for. */
+/**
+ * From where a manager looks at a module: on which date, as whom, on a page about what, and with which words looked
+ * for.
+ */
 final readonly class Standpoint
 {
     public function __construct(private Contexts $contexts)
@@ -39,7 +42,11 @@ final readonly class Standpoint
         ]);
         $at = ($given['at'] ?? '') === '' ? new \DateTimeImmutable : Instant::parse($given['at']);
         if ($at === null) {
-            throw Refused::because('at', 'wrongValue', "expected a moment such as 2026-05-01T18:30:00Z, found “{$given['at']}”.");
+            throw Refused::because(
+                'at',
+                'wrongValue',
+                "expected a moment such as 2026-05-01T18:30:00Z, found “{$given['at']}”.",
+            );
         }
         $month = $given['about']['month'] ?? null;
         if ($month !== null && Period::days($month) === null) {
@@ -51,7 +58,12 @@ final readonly class Standpoint
         return $this->contexts->at(
             $at,
             new Viewer(Audience::from($given['as'] ?? 'signed-out'), $given['person'] ?? null),
-            new Shown($item === null ? null : Records::complete($item), $taxonomy === '' ? null : ['taxonomy' => $taxonomy, 'slug' => $slug], $month, $given['about']['person'] ?? null),
+            new Shown(
+                $item === null ? null : Records::complete($item),
+                $taxonomy === '' ? null : ['taxonomy' => $taxonomy, 'slug' => $slug],
+                $month,
+                $given['about']['person'] ?? null,
+            ),
             ($given['words'] ?? '') === '' ? [] : ['q' => $given['words']],
         );
     }

@@ -20,7 +20,10 @@ use Wellspring\Core\Layout\Columns;
 use Wellspring\Core\Paging\PageMode;
 use Wellspring\Core\Paging\PageRule;
 
-/** What the manage screens need to know of the site before anything else: its types, taxonomies and pages, and what rules may say of them. */
+/**
+ * What the manage screens need to know of the site before anything else: its types, taxonomies and pages, and what
+ * rules may say of them.
+ */
 final readonly class StartController
 {
     public function __construct(private CatalogueStore $store, private People $people)
@@ -38,17 +41,44 @@ final readonly class StartController
 
         return [
             'user' => ['name' => $user->name, 'email' => $user->email, 'role' => $user->role],
-            'site' => ['name' => config('site.name'), 'locale' => config('site.locale'), 'timeZone' => config('site.time_zone'), 'currency' => config('site.currency')],
+            'site' => [
+                'name' => config('site.name'),
+                'locale' => config('site.locale'),
+                'timeZone' => config('site.time_zone'),
+                'currency' => config('site.currency'),
+            ],
             // A site that others can reach, on which the demo's published password still opens an account.
-            'demoPassword' => Gate::allows('manage') && ! DemoSite::isServedHere() && User::query()->where('active', true)->where('email', 'like', '%@'.DemoSite::DOMAIN)->get()->contains($this->people->hasDemoPassword(...)),
+            'demoPassword' => Gate::allows('manage') && ! DemoSite::isServedHere() && User::query()
+                ->where('active', true)
+                ->where('email', 'like', '%@'.DemoSite::DOMAIN)
+                ->get()
+                ->contains($this->people->hasDemoPassword(...)),
             'types' => array_map($this->type(...), array_values($catalogue->types)),
             'taxonomies' => $this->taxonomies($catalogue),
             'pages' => Page::query()->orderBy('position')->orderBy('id')->get(['id', 'address', 'title']),
-            'arrangements' => array_map(fn (Arrangement $as): array => ['key' => $as->value, 'label' => $as->words()], Arrangement::cases()),
-            'people' => User::query()->where('active', true)->orderByRaw('name collate wellspring_text')->limit(500)->get(['name', 'email', 'slug'])
-                ->map(fn (User $one): array => ['name' => $one->name, 'email' => PeopleNames::nameFor($user, $one->email, $one->slug)])->all(),
-            'pageModes' => array_map(fn (PageMode $mode): array => ['key' => $mode->value, 'label' => $mode->words()], PageMode::cases()),
-            'groups' => array_map(fn (string|int $key): array => ['key' => (string) $key, 'name' => $catalogue->groups[$key]], array_keys($catalogue->groups)),
+            'arrangements' => array_map(
+                fn (Arrangement $as): array => ['key' => $as->value, 'label' => $as->words()],
+                Arrangement::cases(),
+            ),
+            'people' => User::query()
+                ->where('active', true)
+                ->orderByRaw('name collate wellspring_text')
+                ->limit(500)
+                ->get(['name', 'email', 'slug'])
+                ->map(
+                    fn (User $one): array => [
+                        'name' => $one->name,
+                        'email' => PeopleNames::nameFor($user, $one->email, $one->slug),
+                    ],
+                )->all(),
+            'pageModes' => array_map(
+                fn (PageMode $mode): array => ['key' => $mode->value, 'label' => $mode->words()],
+                PageMode::cases(),
+            ),
+            'groups' => array_map(
+                fn (string|int $key): array => ['key' => (string) $key, 'name' => $catalogue->groups[$key]],
+                array_keys($catalogue->groups),
+            ),
             'limits' => ['columns' => Columns::MAX, 'pageSize' => PageRule::MAX_SIZE],
         ];
     }
@@ -61,7 +91,10 @@ final readonly class StartController
             'label' => $type->label,
             'plural' => $type->plural,
             'address' => $type->address,
-            'fields' => array_map(FieldShape::of(...), array_values(array_diff_key($type->reachable, ['views' => 0, 'id' => 0, 'words' => 0]))),
+            'fields' => array_map(
+                FieldShape::of(...),
+                array_values(array_diff_key($type->reachable, ['views' => 0, 'id' => 0, 'words' => 0])),
+            ),
             'own' => array_map(strval(...), array_keys($type->fields)),
             'taxonomies' => array_map(strval(...), array_keys($type->taxonomies)),
         ];
@@ -77,7 +110,11 @@ final readonly class StartController
                 'label' => $taxonomy->label,
                 'tree' => $taxonomy->tree,
                 'terms' => array_map(
-                    fn (array $row): array => ['slug' => $row['term']->slug, 'name' => $row['term']->name, 'depth' => $row['depth']],
+                    fn (array $row): array => [
+                        'slug' => $row['term']->slug,
+                        'name' => $row['term']->name,
+                        'depth' => $row['depth'],
+                    ],
                     $taxonomy->terms->asTree(),
                 ),
             ];

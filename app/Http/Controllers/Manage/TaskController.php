@@ -15,7 +15,15 @@ final class TaskController
     /** @return list<array{id: int, title: string, state: string, done: int, total: int}> */
     public function index(): array
     {
-        return array_values(Task::query()->where('user_id', Auth::id())->whereIn('state', ['waiting', 'running'])->orderBy('id')->get()->map(Tasks::about(...))->all());
+        return array_values(
+            Task::query()
+                ->where('user_id', Auth::id())
+                ->whereIn('state', ['waiting', 'running'])
+                ->orderBy('id')
+                ->get()
+                ->map(Tasks::about(...))
+                ->all(),
+        );
     }
 
     /** The answer, with status 202 while there is none. */

@@ -34,14 +34,22 @@ final readonly class TermController
     public function taxonomies(): array
     {
         $catalogue = $this->store->catalogue();
-        $terms = DB::table('terms')->selectRaw('taxonomy_key, count(*) as terms')->groupBy('taxonomy_key')->pluck('terms', 'taxonomy_key');
+        $terms = DB::table('terms')
+            ->selectRaw('taxonomy_key, count(*) as terms')
+            ->groupBy('taxonomy_key')
+            ->pluck('terms', 'taxonomy_key');
 
         return array_values(array_map(fn (Taxonomy $taxonomy): array => [
             'key' => $taxonomy->key,
             'label' => $taxonomy->label,
             'tree' => $taxonomy->tree,
             'terms' => (int) ($terms[$taxonomy->key] ?? 0),
-            'types' => array_values(array_map(fn (Type $type): string => $type->plural, array_filter($catalogue->types, fn (Type $type): bool => isset($type->taxonomies[$taxonomy->key])))),
+            'types' => array_values(
+                array_map(
+                    fn (Type $type): string => $type->plural,
+                    array_filter($catalogue->types, fn (Type $type): bool => isset($type->taxonomies[$taxonomy->key])),
+                ),
+            ),
             'file' => array_diff_key(TaxonomyFile::write($taxonomy, []), ['terms' => 0]),
         ], $catalogue->taxonomies));
     }
@@ -64,9 +72,28 @@ final readonly class TermController
     public function file(string $key): Response
     {
         $taxonomy = $this->taxonomy($key);
-        $rows = Term::query()->where('taxonomy_key', $key)->orderBy('position')->orderBy('id')->get()->groupBy(fn (Term $term): int => $term->parent_id ?? 0);
+        $rows = Term::query()
+            ->where('taxonomy_key', $key)
+            ->orderBy('position')
+            ->orderBy('id')
+            ->get()
+            ->groupBy(fn (Term $term): int => $term->parent_id ?? 0);
         $below = function (int $parent) use (&$below, $rows, $taxonomy): array {
-            return array_values(($rows->get($parent) ?? collect())->map(fn (Term $term): TermDraft => new TermDraft($term->slug, $term->name, $term->description, $term->picture, $term->colour, array_intersect_key($term->fields, $taxonomy->fields), $below($term->id)))->all());
+            return array_values(
+                ($rows->get($parent) ?? collect())
+                    ->map(
+                        fn (Term $term): TermDraft => new TermDraft(
+                            $term->slug,
+                            $term->name,
+                            $term->description,
+                            $term->picture,
+                            $term->colour,
+                            array_intersect_key($term->fields, $taxonomy->fields),
+                            $below($term->id),
+                        ),
+                    )
+                    ->all(),
+            );
         };
 
         return new Response(json_encode(TaxonomyFile::write($taxonomy, $below(0)), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", 200, [
@@ -75,7 +102,9 @@ final readonly class TermController
         ]);
     }
 
-    /** @return list<array<string, mixed>> parents before children, with how many items each has, and with those below it */
+    /**
+     * @return list<array<string, mixed>> parents before children, with how many items each has, and with those below it
+     */
     public function index(string $key): array
     {
         $this->taxonomy($key);
@@ -126,7 +155,11 @@ final readonly class TermController
     {
         $taxonomy = $this->taxonomy($key);
         $parent = $request->json('parent');
-        $term = $this->writer->add($key, $this->read($request, $taxonomy), is_int($parent) ? $this->term($parent) : null);
+        $term = $this->writer->add(
+            $key,
+            $this->read($request, $taxonomy),
+            is_int($parent) ? $this->term($parent) : null,
+        );
 
         return new JsonResponse($this->show($term->id), 201);
     }
@@ -144,7 +177,11 @@ final readonly class TermController
     public function move(Request $request, int $id): array
     {
         $given = $request->validate(['parent' => ['nullable', 'integer'], 'position' => ['required', 'integer']]);
-        $this->writer->move($this->term($id), isset($given['parent']) ? $this->term((int) $given['parent']) : null, (int) $given['position']);
+        $this->writer->move(
+            $this->term($id),
+            isset($given['parent']) ? $this->term((int) $given['parent']) : null,
+            (int) $given['position'],
+        );
 
         return ['moved' => true];
     }
@@ -152,9 +189,19 @@ final readonly class TermController
     /** @return array{change: int} */
     public function merge(Request $request): array
     {
-        $given = $request->validate(['into' => ['required', 'integer'], 'terms' => ['required', 'array', 'min:1'], 'terms.*' => ['integer']]);
+        $given = $request->validate([
+            'into' => ['required', 'integer'],
+            'terms' => ['required', 'array', 'min:1'],
+            'terms.*' => ['integer'],
+        ]);
         $into = $this->term((int) $given['into']);
-        $gone = array_values(Term::query()->where('taxonomy_key', $into->taxonomy_key)->whereKeyNot($into->id)->findMany($given['terms'])->all());
+        $gone = array_values(
+            Term::query()
+                ->where('taxonomy_key', $into->taxonomy_key)
+                ->whereKeyNot($into->id)
+                ->findMany($given['terms'])
+                ->all(),
+        );
         if ($gone === []) {
             throw Refused::because('terms', 'missing', 'expected other terms of the same taxonomy.');
         }

@@ -30,7 +30,11 @@ final readonly class TypeController
     /** @return array<string, mixed> */
     public function index(): array
     {
-        $items = Item::query()->toBase()->selectRaw('type_key, count(*) as items')->groupBy('type_key')->pluck('items', 'type_key');
+        $items = Item::query()
+            ->toBase()
+            ->selectRaw('type_key, count(*) as items')
+            ->groupBy('type_key')
+            ->pluck('items', 'type_key');
 
         return [
             'types' => array_map(fn (Type $type): array => [
@@ -69,7 +73,12 @@ final readonly class TypeController
     public function look(Request $request): array
     {
         return ['effects' => array_map(
-            fn (Effect $effect): array => ['field' => $effect->field, 'message' => $effect->message, 'count' => $effect->count, 'loses' => $effect->loses],
+            fn (Effect $effect): array => [
+                'field' => $effect->field,
+                'message' => $effect->message,
+                'count' => $effect->count,
+                'loses' => $effect->loses,
+            ],
             $this->writer->look($request->json()->all()['file'] ?? null, $this->renamed($request)),
         )];
     }
@@ -82,7 +91,12 @@ final readonly class TypeController
         $input = ['file' => $file, 'renamed' => $renamed, 'withLoss' => $request->boolean('withLoss')];
         $title = is_array($file) && is_string($file['title'] ?? null) ? $file['title'] : '';
 
-        return $tasks->run(TaskKind::TypeChange, "Change the type {$title}", $input, $this->writer->size($file, $renamed));
+        return $tasks->run(
+            TaskKind::TypeChange,
+            "Change the type {$title}",
+            $input,
+            $this->writer->size($file, $renamed),
+        );
     }
 
     public function remove(string $key): JsonResponse

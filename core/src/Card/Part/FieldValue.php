@@ -25,7 +25,9 @@ final class FieldValue implements PartKind
         $key = $shape->text('field');
         $field = $type->field($key);
         if ($key !== '' && ($field === null || ! $field->family()->readsAsText())) {
-            $fit = array_keys(array_filter($type->reachable, fn (Field $field): bool => $field->family()->readsAsText()));
+            $fit = array_keys(
+                array_filter($type->reachable, fn (Field $field): bool => $field->family()->readsAsText()),
+            );
             $shape->wrong('field', "a field of {$type->key} (".implode(', ', $fit).')', $key);
 
             return null;

@@ -24,7 +24,11 @@ final class Price implements PartKind
     {
         $field = $type->fields['price'] ?? null;
         if ($field?->kind->key() !== 'money') {
-            $shape->wrong('part', 'a part that '.$type->plural.' have; they have no field “price” of the kind money', 'price');
+            $shape->wrong(
+                'part',
+                'a part that '.$type->plural.' have; they have no field “price” of the kind money',
+                'price',
+            );
 
             return null;
         }

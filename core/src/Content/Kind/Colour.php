@@ -47,7 +47,9 @@ final class Colour implements Kind
             return '#'.$m[1].$m[1].$m[2].$m[2].$m[3].$m[3];
         }
 
-        return preg_match('/^#[0-9a-f]{6}$/D', $text) === 1 ? $text : throw WrongValue::expected('a colour such as #1f6470', $value);
+        return preg_match('/^#[0-9a-f]{6}$/D', $text) === 1
+            ? $text
+            : throw WrongValue::expected('a colour such as #1f6470', $value);
     }
 
     public function readCell(string $cell, Field $field): mixed

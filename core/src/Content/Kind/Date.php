@@ -39,7 +39,11 @@ final class Date implements Kind
         if ($value === null || $value === '') {
             return null;
         }
-        if (! is_string($value) || preg_match('/^(\d{4})-(\d\d)-(\d\d)$/D', $value, $m) !== 1 || ! checkdate((int) $m[2], (int) $m[3], (int) $m[1])) {
+        if (
+            ! is_string($value)
+            || preg_match('/^(\d{4})-(\d\d)-(\d\d)$/D', $value, $m) !== 1
+            || ! checkdate((int) $m[2], (int) $m[3], (int) $m[1])
+        ) {
             throw WrongValue::expected('a day such as 2026-05-01', $value);
         }
 

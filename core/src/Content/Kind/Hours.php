@@ -10,7 +10,10 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
 
-/** Opening hours of a week: for each day the spans that it is open, none of them touching. In a cell as schema.org writes `openingHours`: `Mo-Fr 09:00-12:30, 13:30-17:00; Sa 10:00-16:00`. */
+/**
+ * Opening hours of a week: for each day the spans that it is open, none of them touching. In a cell as schema.org
+ * writes `openingHours`: `Mo-Fr 09:00-12:30, 13:30-17:00; Sa 10:00-16:00`.
+ */
 final class Hours implements Kind
 {
     public function key(): string
@@ -33,9 +36,19 @@ final class Hours implements Kind
         return [];
     }
 
-    private const DAYS = ['mon' => 'Mo', 'tue' => 'Tu', 'wed' => 'We', 'thu' => 'Th', 'fri' => 'Fr', 'sat' => 'Sa', 'sun' => 'Su'];
+    private const DAYS = [
+        'mon' => 'Mo',
+        'tue' => 'Tu',
+        'wed' => 'We',
+        'thu' => 'Th',
+        'fri' => 'Fr',
+        'sat' => 'Sa',
+        'sun' => 'Su',
+    ];
 
-    /** @return array<string, non-empty-list<array{string, string}>>|null spans `[from, to]` (`HH:MM`, to at most `24:00`) by day: mon, tue … */
+    /**
+     * @return array<string, non-empty-list<array{string, string}>>|null spans `[from, to]` (`HH:MM`, to at most `24:00`) by day: mon, tue …
+     */
     public function read(mixed $value, Field $field): ?array
     {
         if ($value === null || $value === '' || $value === []) {
@@ -76,7 +89,9 @@ final class Hours implements Kind
         sort($spans);
         foreach ($spans as $i => [$from]) {
             if ($i > 0 && $from <= $spans[$i - 1][1]) {
-                throw new WrongValue("expected spans that do not touch for {$day}, found {$spans[$i - 1][0]}-{$spans[$i - 1][1]} and {$from}-{$spans[$i][1]}.");
+                throw new WrongValue(
+                    "expected spans that do not touch for {$day}, found {$spans[$i - 1][0]}-{$spans[$i - 1][1]} and {$from}-{$spans[$i][1]}.",
+                );
             }
         }
 
@@ -112,9 +127,15 @@ final class Hours implements Kind
             if (preg_match('/^([A-Za-z, -]+?)\s+([0-9:, -]+)$/D', $rule, $m) !== 1) {
                 throw WrongValue::expected('opening hours such as Mo-Fr 09:00-17:00; Sa 10:00-16:00', $rule);
             }
-            $spans = array_map(fn (string $span): array => array_map(Whitespace::trim(...), explode('-', $span)), explode(',', $m[2]));
+            $spans = array_map(
+                fn (string $span): array => array_map(Whitespace::trim(...), explode('-', $span)),
+                explode(',', $m[2]),
+            );
             foreach (explode(',', $m[1]) as $days) {
-                [$first, $last] = array_map(fn (string $day): string => ucfirst(strtolower(Whitespace::trim($day))), explode('-', $days, 2) + [1 => explode('-', $days)[0]]);
+                [$first, $last] = array_map(
+                    fn (string $day): string => ucfirst(strtolower(Whitespace::trim($day))),
+                    explode('-', $days, 2) + [1 => explode('-', $days)[0]],
+                );
                 foreach (self::days($first, $last) as $day) {
                     $week[$day] = [...$week[$day] ?? [], ...$spans];
                 }
@@ -128,7 +149,13 @@ final class Hours implements Kind
     {
         $rules = [];
         foreach (is_array($value) ? $value : [] as $day => $spans) {
-            $open = implode(', ', array_map(fn (mixed $span): string => implode('-', array_filter((array) $span, is_string(...))), (array) $spans));
+            $open = implode(
+                ', ',
+                array_map(
+                    fn (mixed $span): string => implode('-', array_filter((array) $span, is_string(...))),
+                    (array) $spans,
+                ),
+            );
             $last = array_key_last($rules);
             $before = array_keys(self::DAYS)[max(0, (int) array_search($day, array_keys(self::DAYS), true) - 1)];
             if ($last !== null && $rules[$last]['open'] === $open && $rules[$last]['to'] === $before) {
@@ -139,7 +166,9 @@ final class Hours implements Kind
         }
 
         return implode('; ', array_map(
-            fn (array $rule): string => self::DAYS[$rule['from']].($rule['to'] === $rule['from'] ? '' : '-'.self::DAYS[$rule['to']]).' '.$rule['open'],
+            fn (array $rule): string => self::DAYS[$rule['from']].(
+                $rule['to'] === $rule['from'] ? '' : '-'.self::DAYS[$rule['to']]
+            ).' '.$rule['open'],
             $rules,
         ));
     }
@@ -147,7 +176,15 @@ final class Hours implements Kind
     public function schema(Field $field): array
     {
         return ['type' => 'object', 'additionalProperties' => false, 'properties' => array_map(
-            fn (): array => ['type' => 'array', 'items' => ['type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => ['type' => 'string', 'pattern' => '^(([01][0-9]|2[0-3]):[0-5][0-9]|24:00)$']]],
+            fn (): array => [
+                'type' => 'array',
+                'items' => [
+                    'type' => 'array',
+                    'minItems' => 2,
+                    'maxItems' => 2,
+                    'items' => ['type' => 'string', 'pattern' => '^(([01][0-9]|2[0-3]):[0-5][0-9]|24:00)$'],
+                ],
+            ],
             self::DAYS,
         )];
     }

@@ -86,6 +86,8 @@ final class Instant implements Kind
 
     public static function write(\DateTimeInterface $at): string
     {
-        return \DateTimeImmutable::createFromInterface($at)->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z');
+        return \DateTimeImmutable::createFromInterface($at)
+            ->setTimezone(new \DateTimeZone('UTC'))
+            ->format('Y-m-d\TH:i:s\Z');
     }
 }

@@ -66,7 +66,12 @@ final class Items implements Kind
 
         return in_array($type, $field->types, true) && Slug::isOne($slug)
             ? "{$type}/{$slug}"
-            : throw WrongValue::expected(count($field->types) === 1 ? "the slug of an item of {$field->types[0]}" : 'an item as type/slug, the type one of '.implode(', ', $field->types), $value);
+            : throw WrongValue::expected(
+                count($field->types) === 1
+                    ? "the slug of an item of {$field->types[0]}"
+                    : 'an item as type/slug, the type one of '.implode(', ', $field->types),
+                $value,
+            );
     }
 
     public function readCell(string $cell, Field $field): mixed
@@ -76,11 +81,16 @@ final class Items implements Kind
 
     public function writeCell(mixed $value, Field $field): string
     {
-        return implode(' | ', array_map(fn (mixed $one): string => self::short(is_string($one) ? $one : '', $field), (array) $value));
+        return implode(
+            ' | ',
+            array_map(fn (mixed $one): string => self::short(is_string($one) ? $one : '', $field), (array) $value),
+        );
     }
 
     public function schema(Field $field): array
     {
-        return ['type' => 'array', 'uniqueItems' => true, 'items' => ['type' => 'string']] + ($field->limits->maxItems === null ? [] : ['maxItems' => $field->limits->maxItems]);
+        return ['type' => 'array', 'uniqueItems' => true, 'items' => ['type' => 'string']] + (
+            $field->limits->maxItems === null ? [] : ['maxItems' => $field->limits->maxItems]
+        );
     }
 }

@@ -11,7 +11,10 @@ use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
 
-/** An address that a visitor can follow: on the web, on this site (`/shop`), to write to (`mailto:`) or to call (`tel:`). RFC 3986. */
+/**
+ * An address that a visitor can follow: on the web, on this site (`/shop`), to write to (`mailto:`) or to call
+ * (`tel:`). RFC 3986.
+ */
 final class Link implements Kind
 {
     public function key(): string
@@ -43,7 +46,10 @@ final class Link implements Kind
     public static function address(mixed $value): string
     {
         $text = is_string($value) ? Whitespace::trim($value) : '';
-        $clean = $text !== '' && strlen($text) <= 2000 && mb_check_encoding($text, 'UTF-8') && preg_match('/[\x00-\x20\x7F"<>\\\\^`{|}]/', $text) !== 1;
+        $clean = $text !== ''
+            && strlen($text) <= 2000
+            && mb_check_encoding($text, 'UTF-8')
+            && preg_match('/[\x00-\x20\x7F"<>\\\\^`{|}]/', $text) !== 1;
         $fits = match (true) {
             ! $clean => false,
             preg_match('~^https?://~i', $text) === 1 => is_string(parse_url($text, PHP_URL_HOST)),
@@ -51,7 +57,9 @@ final class Link implements Kind
             default => preg_match('~^(mailto:[^@\s]+@[^@\s]+|tel:\+?[0-9().-]+)$~i', $text) === 1,
         };
 
-        return $fits ? $text : throw WrongValue::expected('an address that begins with https://, http://, / , mailto: or tel:', $value);
+        return $fits
+            ? $text
+            : throw WrongValue::expected('an address that begins with https://, http://, / , mailto: or tel:', $value);
     }
 
     public function readCell(string $cell, Field $field): mixed

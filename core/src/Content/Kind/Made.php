@@ -8,7 +8,10 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 
-/** What is known of a record and never written into it: which one it is, all its words. Not a kind that a type file names. */
+/**
+ * What is known of a record and never written into it: which one it is, all its words. Not a kind that a type file
+ * names.
+ */
 final readonly class Made implements Kind
 {
     public function __construct(private string $key, private Family $family)

@@ -55,7 +55,10 @@ final readonly class Number implements Kind
         }
         $decimals = $field->limits->decimals;
         if ($decimals !== null && round($value, $decimals) != $value) {
-            throw WrongValue::expected($decimals === 0 ? 'a whole number' : "a number with at most {$decimals} digits after the point", $value);
+            throw WrongValue::expected(
+                $decimals === 0 ? 'a whole number' : "a number with at most {$decimals} digits after the point",
+                $value,
+            );
         }
         $whole = is_float($value) && abs($value) < 2 ** 53 ? (int) $value : null;
 

@@ -40,7 +40,9 @@ final class Person implements Kind
         }
         $email = is_string($value) ? mb_strtolower(Whitespace::trim($value)) : '';
 
-        return filter_var($email, FILTER_VALIDATE_EMAIL) === false ? throw WrongValue::expected('the e-mail address of one of the site’s people', $value) : $email;
+        return filter_var($email, FILTER_VALIDATE_EMAIL) === false
+            ? throw WrongValue::expected('the e-mail address of one of the site’s people', $value)
+            : $email;
     }
 
     public function readCell(string $cell, Field $field): mixed

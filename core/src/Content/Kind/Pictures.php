@@ -43,7 +43,11 @@ final class Pictures implements Kind
         if (! is_array($value) || ! array_is_list($value)) {
             throw WrongValue::expected('a list of pictures, each by its name', $value);
         }
-        $names = array_values(array_unique(array_map(fn (mixed $one): string => Picture::name($one, 'a picture, such as lady-fern.webp'), $value)));
+        $names = array_values(
+            array_unique(
+                array_map(fn (mixed $one): string => Picture::name($one, 'a picture, such as lady-fern.webp'), $value),
+            ),
+        );
         $field->limits->holdCount($names);
 
         return $names;
@@ -61,6 +65,8 @@ final class Pictures implements Kind
 
     public function schema(Field $field): array
     {
-        return ['type' => 'array', 'uniqueItems' => true, 'items' => ['type' => 'string']] + ($field->limits->maxItems === null ? [] : ['maxItems' => $field->limits->maxItems]);
+        return ['type' => 'array', 'uniqueItems' => true, 'items' => ['type' => 'string']] + (
+            $field->limits->maxItems === null ? [] : ['maxItems' => $field->limits->maxItems]
+        );
     }
 }

@@ -10,7 +10,9 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
 
-/** A place: an address, where it lies (degrees, WGS 84), or both. In a cell: `Mill Lane, Quillmoor @ 50.6105, -3.5219`. */
+/**
+ * A place: an address, where it lies (degrees, WGS 84), or both. In a cell: `Mill Lane, Quillmoor @ 50.6105, -3.5219`.
+ */
 final class Place implements Kind
 {
     public function key(): string
@@ -39,7 +41,11 @@ final class Place implements Kind
         if ($value === null || $value === '' || $value === []) {
             return null;
         }
-        if (! is_array($value) || array_is_list($value) || array_diff(array_keys($value), ['address', 'latitude', 'longitude']) !== []) {
+        if (
+            ! is_array($value)
+            || array_is_list($value)
+            || array_diff(array_keys($value), ['address', 'latitude', 'longitude']) !== []
+        ) {
             throw WrongValue::expected('a place with address, latitude and longitude', $value);
         }
         $address = $value['address'] ?? '';
@@ -57,14 +63,18 @@ final class Place implements Kind
             throw new WrongValue('expected both a latitude and a longitude, or neither.');
         }
 
-        return ($address === '' ? [] : ['address' => $address]) + ($latitude === null || $longitude === null ? [] : ['latitude' => $latitude, 'longitude' => $longitude]) ?: null;
+        return ($address === '' ? [] : ['address' => $address]) + (
+            $latitude === null || $longitude === null ? [] : ['latitude' => $latitude, 'longitude' => $longitude]
+        ) ?: null;
     }
 
     private static function degrees(mixed $value, int $most, string $what): int|float|null
     {
         return match (true) {
             $value === null => null,
-            (is_int($value) || is_float($value)) && abs($value) <= $most => is_float($value) && floor($value) === $value ? (int) $value : $value,
+            (is_int($value) || is_float($value)) && abs($value) <= $most => is_float($value) && floor($value) === $value
+                ? (int) $value
+                : $value,
             default => throw WrongValue::expected("a {$what} from -{$most} to {$most}", $value),
         };
     }
@@ -87,7 +97,10 @@ final class Place implements Kind
         return ! isset($place['latitude'], $place['longitude'])
             // An address that would be read as one with degrees, or cut, ends in a sign that says there are none.
             ? (preg_match('/@\s*(-?\d+(\.\d+)?\s*,\s*-?\d+(\.\d+)?)?$/D', $address) === 1 ? $address.' @' : $address)
-            : Whitespace::trim($address.' @ '.json_encode($place['latitude'], JSON_THROW_ON_ERROR).', '.json_encode($place['longitude'], JSON_THROW_ON_ERROR));
+            : Whitespace::trim(
+                $address.' @ '.json_encode($place['latitude'], JSON_THROW_ON_ERROR).', '
+                    .json_encode($place['longitude'], JSON_THROW_ON_ERROR),
+            );
     }
 
     public function schema(Field $field): array

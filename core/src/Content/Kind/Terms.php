@@ -10,7 +10,10 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
 
-/** An item's terms of one taxonomy: slugs, or in a cell paths such as `Perennials > Ferns | Shade`. Not a field that a type file defines. */
+/**
+ * An item's terms of one taxonomy: slugs, or in a cell paths such as `Perennials > Ferns | Shade`. Not a field that a
+ * type file defines.
+ */
 final class Terms implements Kind
 {
     public function key(): string
@@ -65,7 +68,10 @@ final class Terms implements Kind
             }
             $term = $terms->byPath(array_map(Whitespace::trim(...), explode('>', $path)))
                 ?? $terms->find(Whitespace::trim($path))
-                ?? throw WrongValue::expected("the path of a term of {$field->label}, such as “Perennials > Ferns”", Whitespace::trim($path));
+                ?? throw WrongValue::expected(
+                    "the path of a term of {$field->label}, such as “Perennials > Ferns”",
+                    Whitespace::trim($path),
+                );
             $slugs[$term->slug] = $term->slug;
         }
 
@@ -74,7 +80,10 @@ final class Terms implements Kind
 
     public function writeCell(mixed $value, Field $field): string
     {
-        return implode(' | ', array_map(fn (mixed $slug): string => $this->path($field, is_string($slug) ? $slug : ''), (array) $value));
+        return implode(
+            ' | ',
+            array_map(fn (mixed $slug): string => $this->path($field, is_string($slug) ? $slug : ''), (array) $value),
+        );
     }
 
     /** The term's path of names; its slug where the names would lead elsewhere or hold the signs that part them. */
@@ -85,7 +94,9 @@ final class Terms implements Kind
         for ($term = $terms->find($slug); $term !== null; $term = $term->parent === null ? null : $terms->find($term->parent)) {
             array_unshift($names, $term->name);
         }
-        $plain = ! str_contains(implode('', $names), '|') && ! str_contains(implode('', $names), '>') && array_filter($names, Whitespace::isAtAnEnd(...)) === [];
+        $plain = ! str_contains(implode('', $names), '|')
+            && ! str_contains(implode('', $names), '>')
+            && array_filter($names, Whitespace::isAtAnEnd(...)) === [];
 
         return $plain && $names !== [] && $terms->byPath($names)?->slug === $slug ? implode(' > ', $names) : $slug;
     }

@@ -69,7 +69,11 @@ final class Text implements Kind
     public function schema(Field $field): array
     {
         return ['type' => 'string'] + array_filter(
-            ['minLength' => $field->limits->minLength, 'maxLength' => $field->limits->maxLength, 'pattern' => $field->limits->pattern],
+            [
+                'minLength' => $field->limits->minLength,
+                'maxLength' => $field->limits->maxLength,
+                'pattern' => $field->limits->pattern,
+            ],
             fn (mixed $limit): bool => $limit !== null,
         );
     }

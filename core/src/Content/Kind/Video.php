@@ -41,7 +41,10 @@ final class Video implements Kind
             return Link::address($value);
         }
 
-        return Picture::name($value, 'an uploaded video, such as planting.mp4, or an address that begins with https://');
+        return Picture::name(
+            $value,
+            'an uploaded video, such as planting.mp4, or an address that begins with https://',
+        );
     }
 
     public function readCell(string $cell, Field $field): mixed

@@ -49,7 +49,9 @@ final class YesNo implements Kind
     {
         $word = strtolower(Whitespace::trim($cell));
 
-        return $word === '' ? null : self::WORDS[$word] ?? throw WrongValue::expected('yes, no, true, false, 1 or 0', $cell);
+        return $word === ''
+            ? null
+            : self::WORDS[$word] ?? throw WrongValue::expected('yes, no, true, false, 1 or 0', $cell);
     }
 
     public function writeCell(mixed $value, Field $field): string

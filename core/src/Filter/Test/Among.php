@@ -35,7 +35,9 @@ abstract readonly class Among implements Test
     {
         $has = Given::texts($found);
 
-        return $this->quantity->holds(array_map(fn (string $one): bool => in_array($one, $has, true), Given::texts($condition->value)));
+        return $this->quantity->holds(
+            array_map(fn (string $one): bool => in_array($one, $has, true), Given::texts($condition->value)),
+        );
     }
 
     public function words(Condition $condition): string

@@ -66,7 +66,9 @@ final readonly class Comparison implements Test
     /** @throws WrongValue */
     public static function number(mixed $value): int|float
     {
-        return is_int($value) || is_float($value) && is_finite($value) ? $value : throw WrongValue::expected('a number', $value);
+        return is_int($value) || is_float($value) && is_finite($value)
+            ? $value
+            : throw WrongValue::expected('a number', $value);
     }
 
     public static function numberWords(mixed $value, Field $field): string

@@ -47,7 +47,10 @@ final readonly class DayIs extends DayTest
     public function span(Condition $condition, Context $context): Span
     {
         $ends = Given::texts($condition->value);
-        $spans = array_map(fn (string $end): Span => self::of($end, $condition->field, $context), [$ends[0], $ends[1] ?? $ends[0]]);
+        $spans = array_map(
+            fn (string $end): Span => self::of($end, $condition->field, $context),
+            [$ends[0], $ends[1] ?? $ends[0]],
+        );
 
         return match ($this->key) {
             'before' => new Span(null, $spans[0]->from),
@@ -75,11 +78,17 @@ final readonly class DayIs extends DayTest
         if (is_string($value) && Period::days($value) !== null) {
             return $value;
         }
-        $at = is_string($value) && strlen($value) > 10 && $field->family() === Family::Instant && $this->key !== 'on' ? Instant::parse($value) : null;
+        $at = is_string($value) && strlen($value) > 10 && $field->family() === Family::Instant && $this->key !== 'on'
+            ? Instant::parse($value)
+            : null;
         $kept = $at === null ? '' : Instant::write($at);
 
         return preg_match('/^(?!0000)\d{4}-/', $kept) === 1 ? $kept : throw WrongValue::expected(
-            'a day, a month or a year (2026-05-01, 2026-05, 2026)'.($field->family() === Family::Instant && $this->key !== 'on' ? ', or a moment (2026-05-01T18:30:00Z)' : ''),
+            'a day, a month or a year (2026-05-01, 2026-05, 2026)'.(
+                $field->family() === Family::Instant && $this->key !== 'on'
+                    ? ', or a moment (2026-05-01T18:30:00Z)'
+                    : ''
+            ),
             $value,
         );
     }

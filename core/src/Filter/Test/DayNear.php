@@ -30,9 +30,23 @@ final readonly class DayNear extends DayTest
     public function readValue(mixed $value, Field $field): array
     {
         $unit = is_array($value) && is_string($value['unit'] ?? null) ? Unit::tryFrom($value['unit']) : null;
-        $units = array_filter(Unit::cases(), fn (Unit $unit): bool => $field->family() === Family::Instant || ! $unit->isElapsed());
-        if (! is_array($value) || $unit === null || ! in_array($unit, $units, true) || array_diff(array_keys($value), ['amount', 'unit']) !== []) {
-            throw WrongValue::expected('an amount and a unit, {"amount": 30, "unit": "days"}, the unit one of '.implode(', ', array_map(fn (Unit $unit): string => $unit->value, $units)), is_array($value) ? $value['unit'] ?? $value : $value);
+        $units = array_filter(
+            Unit::cases(),
+            fn (Unit $unit): bool => $field->family() === Family::Instant || ! $unit->isElapsed(),
+        );
+        if (
+            ! is_array($value)
+            || $unit === null
+            || ! in_array($unit, $units, true)
+            || array_diff(array_keys($value), ['amount', 'unit']) !== []
+        ) {
+            throw WrongValue::expected(
+                'an amount and a unit, {"amount": 30, "unit": "days"}, the unit one of '.implode(
+                    ', ',
+                    array_map(fn (Unit $unit): string => $unit->value, $units),
+                ),
+                is_array($value) ? $value['unit'] ?? $value : $value,
+            );
         }
         $amount = $value['amount'] ?? null;
         if (! is_int($amount) || $amount < 1 || $amount > $unit->most()) {

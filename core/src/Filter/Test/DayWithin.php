@@ -40,7 +40,15 @@ final readonly class DayWithin extends DayTest
             'following' => 1,
         };
 
-        return self::days($context->calendar->stretch($context->today(), Stretch::from($this->readValue($condition->value, $condition->field)), $shift), $condition->field, $context->calendar);
+        return self::days(
+            $context->calendar->stretch(
+                $context->today(),
+                Stretch::from($this->readValue($condition->value, $condition->field)),
+                $shift,
+            ),
+            $condition->field,
+            $context->calendar,
+        );
     }
 
     public function words(Condition $condition): string

@@ -31,6 +31,12 @@ final readonly class LinksAmong extends Among
 
     public function valueWords(Condition $condition, Format $format): string
     {
-        return implode(', ', array_map(fn (string $name): string => substr((string) strrchr("/{$name}", '/'), 1), Given::texts($condition->value)));
+        return implode(
+            ', ',
+            array_map(
+                fn (string $name): string => substr((string) strrchr("/{$name}", '/'), 1),
+                Given::texts($condition->value),
+            ),
+        );
     }
 }

@@ -68,7 +68,14 @@ final readonly class Related implements RecordTest
             return 0;
         }
 
-        return array_sum(array_map(fn (string $taxonomy): int => count(array_intersect($record->terms($taxonomy), $item->terms($taxonomy))), $taxonomies));
+        return array_sum(
+            array_map(
+                fn (string $taxonomy): int => count(
+                    array_intersect($record->terms($taxonomy), $item->terms($taxonomy)),
+                ),
+                $taxonomies,
+            ),
+        );
     }
 
     public function words(Condition $condition): string

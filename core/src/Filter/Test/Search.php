@@ -20,7 +20,8 @@ use Wellspring\Core\Text\Words;
 use Wellspring\Core\Wording\Format;
 
 /**
- * Every word looked for is in one of the texts it looks in, or in the name of one of the record's terms or of one above: as a whole, in any of its forms, or, ending in `*`, as a
+ * Every word looked for is in one of the texts it looks in, or in the name of one of the record's terms or of one
+ * above: as a whole, in any of its forms, or, ending in `*`, as a
  * beginning. Case and accents make no difference.
  */
 final readonly class Search implements RecordTest, ReferringTest
@@ -76,7 +77,12 @@ final readonly class Search implements RecordTest, ReferringTest
     public function references(Condition $condition, string $at, array $types): array
     {
         return array_map(
-            fn (string $key): Reference => Reference::toFieldAsKey("{$at}.in", $key, new Field($key, $key, new Kind\Text), $types),
+            fn (string $key): Reference => Reference::toFieldAsKey(
+                "{$at}.in",
+                $key,
+                new Field($key, $key, new Kind\Text),
+                $types,
+            ),
             array_map(strval(...), array_keys($condition->in ?? [])),
         );
     }

@@ -29,19 +29,27 @@ final readonly class TermsAmong extends Among implements ReferringTest
         return Given::known($value, $known, "terms of {$field->label}, by slug");
     }
 
-    /** @return list<non-empty-list<string>> for each given term the slugs that count as it, those below included where asked for */
+    /**
+     * @return list<non-empty-list<string>> for each given term the slugs that count as it, those below included where
+     *   asked for
+     */
     public function wanted(Condition $condition): array
     {
         $terms = self::taxonomy($condition->field)->terms;
 
-        return array_map(fn (string $slug): array => $condition->below ? $terms->withBelow($slug) ?: [$slug] : [$slug], Given::texts($condition->value));
+        return array_map(
+            fn (string $slug): array => $condition->below ? $terms->withBelow($slug) ?: [$slug] : [$slug],
+            Given::texts($condition->value),
+        );
     }
 
     public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
         $has = Given::texts($found);
 
-        return $this->quantity->holds(array_map(fn (array $slugs): bool => array_intersect($has, $slugs) !== [], $this->wanted($condition)));
+        return $this->quantity->holds(
+            array_map(fn (array $slugs): bool => array_intersect($has, $slugs) !== [], $this->wanted($condition)),
+        );
     }
 
     public function references(Condition $condition, string $at, array $types): array

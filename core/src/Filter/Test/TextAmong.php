@@ -34,7 +34,10 @@ final readonly class TextAmong extends Among
 
     public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
-        return (is_string($found) && in_array(TextMatch::found($found, $condition->field), $this->needles($condition), true)) !== $this->isNegative();
+        return (
+            is_string($found)
+            && in_array(TextMatch::found($found, $condition->field), $this->needles($condition), true)
+        ) !== $this->isNegative();
     }
 
     public function valueWords(Condition $condition, Format $format): string

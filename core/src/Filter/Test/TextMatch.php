@@ -16,7 +16,10 @@ use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
-/** Text against text, without regard to case or accents; of HTML, the text a visitor reads. The negative ones keep records without text. */
+/**
+ * Text against text, without regard to case or accents; of HTML, the text a visitor reads. The negative ones keep
+ * records without text.
+ */
 final readonly class TextMatch implements Test
 {
     public function __construct(public Place $place, public bool $kept)

@@ -13,7 +13,10 @@ use Wellspring\Core\Run\Context;
 /** What the page is about: its term, its item or a value of that item, its month, its person. */
 final readonly class FromPage implements Asked, RefersTo
 {
-    /** @param  Field|null  $of  the field of the page's item that is taken; null for the item itself, and for a term, month or person */
+    /**
+     * @param  Field|null  $of  the field of the page's item that is taken; null for the item itself, and for a term,
+     *   month or person
+     */
     public function __construct(public Take $take, public ?Field $of = null)
     {
     }
@@ -53,7 +56,9 @@ final readonly class FromPage implements Asked, RefersTo
     private static function fitted(mixed $value, Field $field): mixed
     {
         return match ($field->family()) {
-            Family::Choice, Family::Choices, Family::Terms, Family::Items, Family::Person => $value === null ? null : (array) $value,
+            Family::Choice, Family::Choices, Family::Terms, Family::Items, Family::Person => $value === null
+                ? null
+                : (array) $value,
             default => is_array($value) ? null : $value,
         };
     }

@@ -59,6 +59,8 @@ final readonly class ByHand implements By, RefersTo
 
     public function references(string $at, array $types): array
     {
-        return $this->term === null ? [] : [Reference::toTerm("{$at}.term", $this->term['taxonomy'], $this->term['slug'])];
+        return $this->term === null
+            ? []
+            : [Reference::toTerm("{$at}.term", $this->term['taxonomy'], $this->term['slug'])];
     }
 }

@@ -19,17 +19,25 @@ use Wellspring\Core\Sort\Ordering;
  */
 final readonly class PriceNow implements By
 {
-    private function __construct(public Field $price, public Field $salePrice, public ?Field $from, public ?Field $until)
-    {
+    private function __construct(
+        public Field $price,
+        public Field $salePrice,
+        public ?Field $from,
+        public ?Field $until,
+    ) {
     }
 
     /** Null where the type has no prices. */
     public static function of(Type $type): ?self
     {
-        $field = fn (string $key, Family $family): ?Field => ($type->fields[$key] ?? null)?->family() === $family ? $type->fields[$key] : null;
+        $field = fn (string $key, Family $family): ?Field => ($type->fields[$key] ?? null)?->family() === $family
+            ? $type->fields[$key]
+            : null;
         [$price, $sale] = [$field('price', Family::Number), $field('sale_price', Family::Number)];
 
-        return $price === null || $sale === null ? null : new self($price, $sale, $field('sale_from', Family::Date), $field('sale_until', Family::Date));
+        return $price === null || $sale === null
+            ? null
+            : new self($price, $sale, $field('sale_from', Family::Date), $field('sale_until', Family::Date));
     }
 
     public function key(): string

@@ -38,7 +38,9 @@ final readonly class Relevance implements By
     {
         $language = $ordering->context->language;
 
-        return fn (Record $record): int => array_sum(array_map(fn (Sought $word): int => $word->weight($record->words, $language), $this->sought));
+        return fn (Record $record): int => array_sum(
+            array_map(fn (Sought $word): int => $word->weight($record->words, $language), $this->sought),
+        );
     }
 
     public function label(): string

@@ -33,7 +33,9 @@ final readonly class WeightedRating implements By
     {
         [$rating, $ratings] = [$type->fields['rating'] ?? null, $type->fields['ratings'] ?? null];
 
-        return $rating?->family() === Family::Number && $ratings?->family() === Family::Number ? new self($rating, $ratings, $confidence) : null;
+        return $rating?->family() === Family::Number && $ratings?->family() === Family::Number
+            ? new self($rating, $ratings, $confidence)
+            : null;
     }
 
     public function key(): string
