@@ -28,8 +28,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->prepend(KnownHost::class);
-        $middleware->append(SecurityHeaders::class);
+        $middleware->prepend([SecurityHeaders::class, KnownHost::class]);
         $middleware->web(replace: [ValidateCsrfToken::class => CsrfToken::class]);
         // What the manage screens send is read as it was typed; core says what is dropped.
         $fromManage = fn (Request $request): bool => $request->is('manage/api/*');

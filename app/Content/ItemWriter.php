@@ -203,8 +203,7 @@ final class ItemWriter
 
     /**
      * Locks items against others' writes, in the one order in which everybody locks several: by id. What only links to
-     * them
-     * does not wait.
+     * them does not wait.
      *
      * @param  list<int>  $ids
      */

@@ -44,8 +44,7 @@ final class RevisionRecorder
 
     /**
      * Does the work as one change. All of it is written, or nothing; it is done anew where the database ended it
-     * because
-     * of others' locks, and so must begin from nothing each time.
+     * because of others' locks, and so must begin from nothing each time.
      *
      * @param  \Closure(self, Change): void  $work
      */

@@ -8,9 +8,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Marks of what pages depend on, kept by the database's own triggers: whoever finds a mark the same as before knows
- * that
- * nothing under it has changed. Keys: `type:KEY`, `taxonomy:KEY`, `catalogue` (types, taxonomies, terms and groups as a
- * whole), `people`, `modules`, `pages`, `media`.
+ * that nothing under it has changed. Keys: `type:KEY`, `taxonomy:KEY`, `catalogue` (types, taxonomies, terms and groups
+ * as a whole), `people`, `modules`, `pages`, `media`.
  */
 final readonly class ContentMarks
 {

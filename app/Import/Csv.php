@@ -60,8 +60,7 @@ final class Csv
 
     /**
      * A cell that a spreadsheet program takes as text and not as a formula: one that begins as formulas do gets an
-     * apostrophe
-     * before it, which unmarked() takes away again. Plain numbers stay as they are.
+     * apostrophe before it, which unmarked() takes away again. Plain numbers stay as they are.
      */
     public static function marked(string $cell): string
     {

@@ -43,8 +43,7 @@ final readonly class CachedListing
     {
         $now = $context->now->getTimestamp();
         // What no page can be called names nothing that is kept, and may be no text at all. What a visitor looks for is
-        // asked
-        // for but once, and there is no end of it.
+        // asked for but once, and there is no end of it.
         $name = $context->address === [] && Pages::isNumber($page)
             ? $this->name($module, $context, $this->marks->of(...$this->dependsOn($module)))
             : null;
@@ -116,8 +115,7 @@ final readonly class CachedListing
 
     /**
      * The records of a page that show() gave. Items are read anew, which their ids make cheap; what has to be counted
-     * for
-     * terms, people and months is kept as the page is.
+     * for terms, people and months is kept as the page is.
      *
      * @param  list<int>  $ids
      * @param  array<array-key, Field>  $fields  what is asked of them

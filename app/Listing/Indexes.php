@@ -17,9 +17,9 @@ use Wellspring\Core\Source\Items;
 
 /**
  * The indexes that live modules filter and sort by: one for each order, one for each field that a condition asks, each
- * of
- * one type's published items alone. They are made while the site goes on, and dropped when no live module needs them.
- * Such an index tells the planner nothing of how often a value comes, so statistics of each field by type go with it.
+ * of one type's published items alone. They are made while the site goes on, and dropped when no live module needs
+ * them. Such an index tells the planner nothing of how often a value comes, so statistics of each field by type go with
+ * it.
  */
 final readonly class Indexes
 {
@@ -83,8 +83,7 @@ final readonly class Indexes
 
     /**
      * Makes what is missing and drops what nothing needs. One process at a time does so: two that make indexes beside
-     * others'
-     * work would wait for each other.
+     * others' work would wait for each other.
      *
      * @param  \Closure(string): void|null  $tell  told what is being done
      * @return array{made: list<string>, dropped: list<string>}

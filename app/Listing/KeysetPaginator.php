@@ -9,8 +9,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Takes records from a place in an order. Far places are reached by key: from a record whose place and values are
- * known,
- * the walk goes on behind it, so that the database need not count its way there.
+ * known, the walk goes on behind it, so that the database need not count its way there.
  */
 final readonly class KeysetPaginator
 {
@@ -125,8 +124,7 @@ final readonly class KeysetPaginator
 
     /**
      * What comes after a record, as conditions that each follow one stretch of an index, nearest first: alike in all
-     * but the
-     * last key, then in all but the last two, and so on.
+     * but the last key, then in all but the last two, and so on.
      *
      * @param  non-empty-list<OrderBy>  $orders
      * @param  list<string|null>  $values
@@ -168,8 +166,7 @@ final readonly class KeysetPaginator
 
     /**
      * Whether what comes after is what is greater as a whole row, or less: one stretch of an index. So it is where all
-     * keys go
-     * one way and none but the first can be empty.
+     * keys go one way and none but the first can be empty.
      *
      * @param  non-empty-list<OrderBy>  $orders
      * @param  list<string|null>  $values

@@ -160,8 +160,7 @@ final readonly class Listing
     /**
      * The counts up to `empty`, all from one scan: every record is asked the rules in turn until one drops it, and the
      * records are counted by the rule that did. Beside them, of the records that pass the rules, how many have nothing
-     * to
-     * show in each part of the card and in any.
+     * to show in each part of the card and in any.
      *
      * @param  Module  $module  bound
      * @return array{non-empty-list<Step>, array<string, int>, int}
@@ -196,9 +195,8 @@ final readonly class Listing
             $columns[] = "empty{$i}";
         }
         // Asked once of each record: but for the offset, the database would write the question anew into every column
-        // that
-        // speaks of it. Given as text it is known to skip nothing before the plan is made, so that workers share the
-        // scan.
+        // that speaks of it. Given as text it is known to skip nothing before the plan is made, so that workers share
+        // the scan.
         $rows = DB::query()->fromRaw("({$asked->toSql()} offset '0') as asked", $asked->getBindings())
             ->selectRaw(implode(', ', [
                 'dropped_by',

@@ -14,9 +14,8 @@ use Wellspring\Core\Run\Context;
 
 /**
  * What a field holds among the records that reach one condition of a module: the counts beside its choices, the spread
- * of
- * its values. The records are gone over as seldom as can be: what many have alike is counted together and taken apart
- * then.
+ * of its values. The records are gone over as seldom as can be: what many have alike is counted together and taken
+ * apart then.
  */
 final readonly class Options
 {

@@ -49,8 +49,7 @@ final readonly class Sources
 
     /**
      * Every record of the kind, whether the source takes it or not: items in any state, terms that no item has,
-     * accounts
-     * that are closed. Nobody but a manager who asks why is told of them.
+     * accounts that are closed. Nobody but a manager who asks why is told of them.
      *
      * @return Builder<Item> named `items`
      */

@@ -10,8 +10,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Finds names, slugs and keys that no other row has. Only the database's unique index decides: whoever is a moment too
- * late
- * takes the next name. No exception and no savepoint is needed for that.
+ * late takes the next name. No exception and no savepoint is needed for that.
  */
 final class FreeName
 {

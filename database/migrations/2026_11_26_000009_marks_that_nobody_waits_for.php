@@ -10,12 +10,9 @@ use Illuminate\Support\Facades\DB;
  * knows that nothing under it has changed.
  *
  * No transaction waits for another: each adds one row for each key that it changes, with a random number. A key's mark
- * is
- * the sum of the numbers that the reader's snapshot sees, so a number that is committed late still changes the mark,
- * and
- * a restored database never comes back to a mark that it had after the copy was made. `wellspring:tidy` folds the rows
- * into
- * one base for each key; the sum stays the same.
+ * is the sum of the numbers that the reader's snapshot sees, so a number that is committed late still changes the mark,
+ * and a restored database never comes back to a mark that it had after the copy was made. `wellspring:tidy` folds the
+ * rows into one base for each key; the sum stays the same.
  *
  * The triggers are the database's own, so that no way of writing can forget them.
  */

@@ -238,19 +238,39 @@ final class AccessTest extends TestCase
             $this->assertTrue($cookie->isSecure(), $cookie->getName());
         }
         // Inline styles and handlers would be dead letters: no page holds any.
-        foreach (['/', '/search?q=x', '/manage/sign-in', '/manage/welcome/x'] as $page) {
+        config(['app.debug' => false]);
+        Route::post('broken', fn () => throw new \RuntimeException('in the log alone'));
+        Route::post('many', fn () => abort(429));
+        $pages = [
+            'GET /' => 404,
+            'GET /search?q=x' => 200,
+            'GET /manage/sign-in' => 200,
+            'GET /manage/welcome/x' => 200,
+            'GET /nowhere' => 404,
+            'GET /manage/api/start' => 401,
+            'POST /search' => 405,
+            'POST /many' => 429,
+            'POST /broken' => 500,
+        ];
+        foreach ($pages as $page => $status) {
+            $answer = $this->call(...explode(' ', $page, 2));
+            $content = (string) $answer->getContent();
             $this->assertDoesNotMatchRegularExpression(
                 '/<[^>]+\s(style|on\w+)=|<script(?![^>]*\ssrc=)|<style/i',
-                (string) $this->get($page)->getContent(),
+                $content,
                 $page,
             );
+            $this->assertTrue($answer->headers->has('Content-Security-Policy'), $page);
+            $this->assertSame($status, $answer->baseResponse->getStatusCode(), $page);
+            $this->assertStringNotContainsString('in the log alone', $content);
         }
     }
 
     public function test_a_forged_host_is_answered_plainly_and_no_link_follows_it(): void
     {
         foreach (['evil.example', 'localhost.evil.example', '[::2]'] as $host) {
-            $this->get("http://{$host}/manage/sign-in")->assertStatus(400)->assertDontSee($host);
+            $this->get("http://{$host}/manage/sign-in")->assertStatus(400)->assertDontSee($host)
+                ->assertHeader('Content-Security-Policy');
         }
         $this->get('http://127.0.0.1/search')->assertOk();
         config(['app.url' => 'https://garden.example', 'site.hosts' => 'www.garden.example, shop.garden.example']);

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 /*
  * Sends one request to the application, in a process of its own, at a given moment; for tests of what happens when
- * several
- * people do the same at once. Prints the status, the answer and how long it took.
+ * several people do the same at once. Prints the status, the answer and how long it took.
  *   php request.php USER_ID AT METHOD PATH BODY
  */
 use App\Models\User;

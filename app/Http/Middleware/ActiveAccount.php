@@ -13,8 +13,7 @@ use Symfony\Component\HttpFoundation\Response;
 
 /**
  * Whoever was deactivated is signed out at the next request, and so are the other sessions of somebody whose password
- * is new
- * or who was signed out everywhere, wherever sessions are kept.
+ * is new or who was signed out everywhere, wherever sessions are kept.
  */
 final class ActiveAccount
 {

@@ -12,9 +12,8 @@ use Symfony\Component\HttpFoundation\Response;
 
 /**
  * Headers that tell browsers what a page of the site may do (Content Security Policy Level 3, W3C). Visitors' pages
- * carry
- * no nonce, so that whole pages can be kept; the manage screens have one for the style sheets that their components
- * make.
+ * carry no nonce, so that whole pages can be kept; the manage screens have one for the style sheets that their
+ * components make.
  */
 final class SecurityHeaders
 {

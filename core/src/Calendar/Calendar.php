@@ -8,8 +8,7 @@ use Wellspring\Core\Content\Kind\Instant;
 
 /**
  * Days, weeks and months as the site's clocks and calendars have them. A day is half open, from its first instant to
- * the
- * next day's first instant, also on the days when clocks change (IANA time zones, through PHP's copy of them).
+ * the next day's first instant, also on the days when clocks change (IANA time zones, through PHP's copy of them).
  */
 final readonly class Calendar
 {

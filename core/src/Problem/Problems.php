@@ -33,8 +33,7 @@ final class Problems
 
     /**
      * Reads a part of something, such as one rule of many. One in which there are problems is set aside, and what
-     * stands
-     * for it is given instead, so that the whole can be looked at without it.
+     * stands for it is given instead, so that the whole can be looked at without it.
      *
      * @template T
      *

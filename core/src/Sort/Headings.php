@@ -16,9 +16,8 @@ use Wellspring\Core\Text\Fold;
 
 /**
  * Puts the records of a listing under headings: by a choice, a term, a stretch of days or the first letter. A record
- * stands
- * once, under the first of its terms in the taxonomy's own order. Those without a value come last, under no heading's
- * name.
+ * stands once, under the first of its terms in the taxonomy's own order. Those without a value come last, under no
+ * heading's name.
  */
 final readonly class Headings implements RefersTo
 {

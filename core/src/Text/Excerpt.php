@@ -8,8 +8,7 @@ namespace Wellspring\Core\Text;
  * The beginning of a text, cut at a word, with “…” only where something was cut.
  *
  * Words end where ICU's word boundaries say (Unicode Standard Annex #29, with ICU's dictionaries for scripts that write
- * no
- * blanks between words).
+ * no blanks between words).
  */
 final class Excerpt
 {

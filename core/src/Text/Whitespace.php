@@ -6,8 +6,7 @@ namespace Wellspring\Core\Text;
 
 /**
  * White space in text: every character with the Unicode property White_Space, and the two without a width that copied
- * text
- * often carries (U+200B, U+FEFF).
+ * text often carries (U+200B, U+FEFF).
  */
 final class Whitespace
 {

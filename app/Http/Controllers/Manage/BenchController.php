@@ -219,8 +219,7 @@ final readonly class BenchController
 
     /**
      * What visitors would see come, go and move, if the draft (or the version named) took the place of what is live (or
-     * of
-     * the version that it is held against).
+     * of the version that it is held against).
      *
      * @return array<string, mixed>
      */

@@ -21,8 +21,7 @@ use Wellspring\Core\Wording\Format;
 
 /**
  * Every word looked for is in one of the texts it looks in, or in the name of one of the record's terms or of one
- * above: as a whole, in any of its forms, or, ending in `*`, as a
- * beginning. Case and accents make no difference.
+ * above: as a whole, in any of its forms, or, ending in `*`, as a beginning. Case and accents make no difference.
  */
 final readonly class Search implements RecordTest, ReferringTest
 {
