@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Audit\Action;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
@@ -24,6 +25,41 @@ final class AuditEntry extends Model
     public $timestamps = false;
 
     protected $fillable = ['at', 'user_id', 'who', 'action', 'subject', 'details', 'origin'];
+
+    /** In one line: “Module published: Plants” */
+    public function words(): string
+    {
+        $action = Action::tryFrom($this->action)?->words() ?? $this->action;
+
+        return implode(' · ', [$this->subject === '' ? $action : "{$action}: {$this->subject}", ...$this->said()]);
+    }
+
+    /** @return list<string> what else is known of it, in words; of a change only what it changed */
+    public function said(): array
+    {
+        [$before, $after] = [$this->details['before'] ?? null, $this->details['after'] ?? null];
+        $said = [];
+        foreach (is_array($before) && is_array($after) ? $after : [] as $name => $now) {
+            if ($now !== ($before[$name] ?? null)) {
+                $said[] = "{$name}: ".self::value($before[$name] ?? null).' → '.self::value($now);
+            }
+        }
+        foreach ($said === [] ? $this->details : array_diff_key($this->details, ['before' => 0, 'after' => 0]) as $name => $value) {
+            $said[] = "{$name}: ".self::value($value);
+        }
+
+        return $said;
+    }
+
+    private static function value(mixed $value): string
+    {
+        return match (true) {
+            $value === null, $value === [], $value === '' => 'none',
+            is_bool($value) => $value ? 'yes' : 'no',
+            is_array($value) => implode(', ', array_map(self::value(...), $value)),
+            default => is_scalar($value) ? (string) $value : '',
+        };
+    }
 
     protected function casts(): array
     {

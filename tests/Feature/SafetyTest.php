@@ -378,6 +378,11 @@ final class SafetyTest extends TestCase
                 $role->details['after']['role'],
             ],
         );
+        $this->assertSame(
+            'Account changed: Wren · role: member → author · email: wren@example.org',
+            $role->words(),
+            'of a change, what it changed',
+        );
         $this->getJson('/manage/api/audit?q=wren')->assertOk()->assertJson(['total' => 2, 'days' => 400]);
         $this->assertSame(0, Artisan::call('wellspring:audit', ['--action' => 'accountChanged', '--json' => true]));
         $this->assertSame('Wren', json_decode(Artisan::output(), true)['subject'] ?? null);

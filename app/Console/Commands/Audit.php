@@ -29,21 +29,15 @@ final class Audit extends Command
         );
         $since = is_string($this->option('since')) ? Instant::parse($this->option('since')) : null;
         $action = is_string($this->option('action')) ? Action::tryFrom($this->option('action')) : null;
-        if (
-            $limit === false
-            || $since === null
-            && $this->option('since') !== null
-            || $action === null
-            && $this->option('action') !== null
-        ) {
-            $this->error(match (true) {
-                $limit === false => '--limit: expected a whole number from 1.',
-                $action === null && $this->option('action') !== null => '--action: expected one of '.implode(
-                    ', ',
-                    array_column(Action::cases(), 'value'),
-                ).'.',
-                default => '--since: expected a moment such as 2026-05-01.',
-            });
+        $problem = match (true) {
+            $limit === false => '--limit: expected a whole number from 1.',
+            $since === null && $this->option('since') !== null => '--since: expected a moment such as 2026-05-01.',
+            $action === null && $this->option('action') !== null => '--action: expected one of '
+                .implode(', ', array_column(Action::cases(), 'value')).'.',
+            default => null,
+        };
+        if ($problem !== null) {
+            $this->error($problem);
 
             return self::FAILURE;
         }
@@ -64,7 +58,7 @@ final class Audit extends Command
             ];
             $this->line($this->option('json')
                 ? json_encode($row, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)
-                : "{$row['at']}  {$entry->who}  ".(Action::tryFrom($entry->action)?->words() ?? $entry->action).": {$entry->subject}  ({$entry->origin})");
+                : "{$row['at']}  {$entry->who}  {$entry->words()}  ({$entry->origin})");
         }
 
         return self::SUCCESS;

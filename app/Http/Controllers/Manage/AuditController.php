@@ -53,7 +53,7 @@ final class AuditController
                     'who' => $entry->who,
                     'action' => Action::tryFrom($entry->action)?->words() ?? $entry->action,
                     'subject' => $entry->subject,
-                    'details' => (object) $entry->details,
+                    'details' => $entry->said(),
                     'origin' => $entry->origin,
                 ])->all(),
         ];

@@ -14,7 +14,8 @@ interface Entry {
 	who: string;
 	action: string;
 	subject: string;
-	details: Record<string, unknown>;
+	/** what else is known of it, in words */
+	details: string[];
 	origin: string;
 }
 
@@ -100,11 +101,13 @@ export function AuditScreen() {
 											{moment(start, entry.at)}
 											<span className="block text-[0.82rem] text-quiet">{entry.origin}</span>
 										</td>
-										<td className="wrap-anywhere max-sm:px-2">{entry.who}</td>
-										<td className="wrap-anywhere max-sm:px-2">
+										<td className="max-sm:wrap-anywhere sm:wrap-break-word max-sm:px-2">{entry.who}</td>
+										<td className="max-sm:wrap-anywhere sm:wrap-break-word max-sm:px-2">
 											<span className="font-semibold">{entry.action}</span>
 											{entry.subject && `: ${entry.subject}`}
-											<Details details={entry.details} />
+											{entry.details.length > 0 && (
+												<span className="block text-[0.82rem] text-quiet">{entry.details.join(" · ")}</span>
+											)}
 										</td>
 									</tr>
 								))}
@@ -118,23 +121,4 @@ export function AuditScreen() {
 			)}
 		</Screen>
 	);
-}
-
-/** What an account was before and is now, and whatever else an entry holds. */
-function Details({ details }: { details: Record<string, unknown> }) {
-	const said = Object.entries(details).map(([key, value]) => `${key}: ${say(value)}`);
-	return said.length === 0 ? null : (
-		<span className="block text-[0.82rem] text-quiet break-words">{said.join(" · ")}</span>
-	);
-}
-
-function say(value: unknown): string {
-	if (Array.isArray(value)) {
-		return value.map(say).join(", ") || "none";
-	}
-	return typeof value === "object" && value !== null
-		? Object.entries(value)
-				.map(([key, one]) => `${key} ${say(one)}`)
-				.join(", ")
-		: String(value);
 }
