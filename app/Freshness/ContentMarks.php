@@ -14,13 +14,12 @@ use Illuminate\Support\Facades\DB;
 final readonly class ContentMarks
 {
     /**
-     * Read the marks before the content that is remembered under them.
+     * Read the marks before the content that is cached under them.
      *
      * @param  list<string>  $keys
      * @param  bool  $allContent  whether those of all types and taxonomies are wanted, too
-     * @return array<string, string>|null by key, absent where nothing was ever written; null within a transaction
-     *   that has
-     *                                    written something itself, which must remember nothing
+     * @return array<string, string>|null by key, absent where nothing was ever written; null within a transaction that
+     *   has written something itself, which must cache nothing
      */
     public function of(array $keys, bool $allContent = false): ?array
     {

@@ -16,8 +16,8 @@ final readonly class Record
 
     /**
      * @param  array<string, mixed>  $values  by field key: text as string, numbers as int|float, yes/no as bool,
-     *   choice as its key,
-     *                                        choices and terms as lists of keys or slugs, dates `Y-m-d`, instants `Y-m-d\TH:i:s\Z`, HTML as string
+     *   choice as its key, choices and terms as lists of keys or slugs, dates `Y-m-d`, instants `Y-m-d\TH:i:s\Z`, HTML
+     *   as string
      * @param  string|null  $publishAt  instant
      * @param  string|null  $expireAt  instant
      * @param  array<string, list<self>>  $linked  the items and people that its fields name, by field, whether they
