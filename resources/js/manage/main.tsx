@@ -1,4 +1,4 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
@@ -15,6 +15,7 @@ import { PeopleScreen } from "./people/PeopleScreen";
 import { ApiError } from "./shared/api";
 import { DoneProvider } from "./shared/Done";
 import { Opening, ScreenFault } from "./shared/Fault";
+import { makeQueryClient } from "./shared/queryClient";
 import { Shell } from "./shared/Shell";
 import { SignInAgain } from "./shared/SignInAgain";
 import { StartContext, useStart, useStartQuery } from "./shared/start";
@@ -75,11 +76,7 @@ function App() {
 }
 
 /** What was refused stays refused; what failed by the way is asked for twice more. */
-const client = new QueryClient({
-	defaultOptions: {
-		queries: { retry: (failures, error) => error instanceof ApiError && error.isPassing && failures < 2 },
-	},
-});
+const client = makeQueryClient((fault) => fault instanceof ApiError && fault.isPassing);
 
 const root = document.getElementById("manage");
 if (root) {

@@ -1,0 +1,25 @@
+import { MutationCache, type Query, QueryClient } from "@tanstack/react-query";
+
+/**
+ * What the screens know of the server. A first answer that was on its way while something was written may be of before:
+ * it is asked for anew, which invalidating it alone would not do.
+ *
+ * @param isPassing whether what failed may well succeed a little later
+ */
+export function makeQueryClient(isPassing: (fault: Error) => boolean): QueryClient {
+	const client = new QueryClient({
+		mutationCache: new MutationCache({
+			onSuccess: async () => {
+				const first = (query: Query) => query.state.data === undefined && query.state.fetchStatus === "fetching";
+				const queries = client.getQueryCache().findAll({ predicate: first });
+				const isOne = (query: Query) => queries.includes(query);
+				await client.cancelQueries({ predicate: isOne });
+				void client.refetchQueries({ predicate: isOne });
+			},
+		}),
+		defaultOptions: {
+			queries: { retry: (failures, fault) => isPassing(fault) && failures < 2 },
+		},
+	});
+	return client;
+}
