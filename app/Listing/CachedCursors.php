@@ -6,7 +6,7 @@ namespace App\Listing;
 
 use Illuminate\Contracts\Cache\Repository;
 
-/** Places in a listing's order, kept as long as the listing itself is remembered. */
+/** Places in a listing's order, kept as long as the listing itself is cached. */
 final class CachedCursors implements CursorStore
 {
     private const KEEP_SECONDS = 21_600;

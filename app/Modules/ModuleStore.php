@@ -30,7 +30,7 @@ use Wellspring\Core\Text\Slug;
 /** Keeps modules: their drafts, what is live, every version that was published, and where they stand. */
 final readonly class ModuleStore
 {
-    /** So many faults of a draft are remembered, the last. */
+    /** So many faults of a draft are kept, the last. */
     private const FAULTS = 50;
 
     public function __construct(private CatalogueStore $catalogue, private Sources $sources, private Contexts $contexts)

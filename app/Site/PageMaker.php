@@ -69,7 +69,7 @@ final readonly class PageMaker
         );
     }
 
-    /** A module with the page of records that a run gave: a preview, of which nothing is remembered. */
+    /** A module with the page of records that a run gave: a preview, of which nothing is cached. */
     public function shown(Module $module, string $address, Context $context, Result $result): ShownModule
     {
         return $this->drawn(
