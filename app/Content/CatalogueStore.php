@@ -12,11 +12,11 @@ use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Term;
-use Wellspring\Core\Content\Terms;
-use Wellspring\Core\Content\TypeFile;
+use Wellspring\Core\Content\TermTree;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -164,7 +164,7 @@ final class CatalogueStore
                 $row->key,
                 $row->label,
                 $row->tree,
-                new Terms($terms[$row->key] ?? []),
+                new TermTree($terms[$row->key] ?? []),
                 self::fields($row->fields),
             );
         }

@@ -11,7 +11,7 @@ use App\Models\Item;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Module\WhereReader;
+use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Whitespace;
@@ -60,7 +60,7 @@ final readonly class ItemQuery
             : ($asked['where'] ?? null);
         if (is_array($where) && $where !== []) {
             $problems = new Problems;
-            $group = WhereReader::for($type, $this->catalogue->catalogue(), $problems)->group($where, 'where', 1);
+            $group = ConditionReader::for($type, $this->catalogue->catalogue(), $problems)->group($where, 'where', 1);
             $problems->refuseIfAny();
             if ($group !== null) {
                 $context = $this->contexts->at(new \DateTimeImmutable, new Viewer(Audience::Members, $who->email));

@@ -9,7 +9,7 @@ use App\Audit\AuditTrail;
 use App\Models\Change;
 use App\Models\Item;
 use App\Tasks\LongWork;
-use Wellspring\Core\Content\Differences;
+use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Refused;

@@ -15,7 +15,7 @@ use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Source\People;
 use Wellspring\Core\Who\Audience;
 

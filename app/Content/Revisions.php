@@ -7,8 +7,8 @@ namespace App\Content;
 use App\Models\Item;
 use App\Models\Revision;
 use App\Models\User;
-use Wellspring\Core\Content\Difference;
-use Wellspring\Core\Content\Differences;
+use Wellspring\Core\Content\Change\Difference;
+use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Type;
 

@@ -15,16 +15,16 @@ use App\Modules\DefinitionRenamer;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
-use Wellspring\Core\Content\Conversion;
-use Wellspring\Core\Content\Differences;
+use Wellspring\Core\Content\Change\Conversion;
+use Wellspring\Core\Content\Change\ConversionOutcome;
+use Wellspring\Core\Content\Change\Differences;
+use Wellspring\Core\Content\Change\Renaming;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Content\ItemReader;
-use Wellspring\Core\Content\Outcome;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Content\TypeFile;
 use Wellspring\Core\Module\ModuleReader;
-use Wellspring\Core\Module\Renaming;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\Message;
@@ -340,17 +340,17 @@ final readonly class TypeWriter
             }
             foreach ([
                 [
-                    Outcome::Converted,
+                    ConversionOutcome::Converted,
                     '{n, plural, one {the value of # item is} other {the values of # items are}} written in the new form',
                     false,
                 ],
                 [
-                    Outcome::Lost,
+                    ConversionOutcome::Lost,
                     '{n, plural, one {the value of # item cannot be held any more and goes} other {the values of # items cannot be held any more and go}}',
                     true,
                 ],
                 [
-                    Outcome::Unfit,
+                    ConversionOutcome::Unfit,
                     '{n, plural, one {the value of # item no longer fits; it stays as it is until the item is saved next} other {the values of # items no longer fit; each stays as it is until its item is saved next}}',
                     false,
                 ],
@@ -362,7 +362,7 @@ final readonly class TypeWriter
             if ($new->required && ! $old->required) {
                 $without = Item::query()
                     ->where('type_key', $type->key)
-                    ->count() - $count + ($found[Outcome::Lost->name] ?? 0);
+                    ->count() - $count + ($found[ConversionOutcome::Lost->name] ?? 0);
                 if ($without > 0) {
                     $effects[] = new Effect(
                         $new->key,
@@ -403,7 +403,7 @@ final readonly class TypeWriter
             foreach ($now->fields as $key => $old) {
                 if (($record[$key] ?? null) !== null) {
                     $new = $type->fields[$renamed[$key] ?? $key] ?? null;
-                    $outcome = $new === null ? Outcome::Lost : Conversion::of($old, $new, $record[$key])->outcome;
+                    $outcome = $new === null ? ConversionOutcome::Lost : Conversion::of($old, $new, $record[$key])->outcome;
                     $outcomes[$key][$outcome->name] = ($outcomes[$key][$outcome->name] ?? 0) + 1;
                 }
             }

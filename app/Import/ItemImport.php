@@ -15,7 +15,7 @@ use App\Media\MediaStore;
 use App\Models\Change;
 use App\Models\Item;
 use Illuminate\Support\Facades\DB;
-use Wellspring\Core\Content\Differences;
+use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;

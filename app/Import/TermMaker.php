@@ -7,9 +7,9 @@ namespace App\Import;
 use App\Content\CatalogueStore;
 use App\Content\TermWriter;
 use App\Models\Term as TermRow;
+use Wellspring\Core\Content\File\TermDraft;
 use Wellspring\Core\Content\Term;
-use Wellspring\Core\Content\TermDraft;
-use Wellspring\Core\Content\Terms;
+use Wellspring\Core\Content\TermTree;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Text\Whitespace;
@@ -78,7 +78,7 @@ final readonly class TermMaker
     }
 
     /** @param  list<string>  $names  from the root down */
-    private function at(Terms $terms, array $names): ?Term
+    private function at(TermTree $terms, array $names): ?Term
     {
         $found = $terms->byPath($names);
 

@@ -7,21 +7,21 @@ namespace App\Listing;
 use App\Models\Item;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Wellspring\Core\Calendar\Unit;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Status;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Test\DayIs;
-use Wellspring\Core\Filter\Test\DayNear;
-use Wellspring\Core\Filter\Test\DayTest;
-use Wellspring\Core\Filter\Test\DayWithin;
+use Wellspring\Core\Filter\Test\DateInCalendarUnit;
+use Wellspring\Core\Filter\Test\DateIs;
+use Wellspring\Core\Filter\Test\DateTest;
+use Wellspring\Core\Filter\Test\DateWithinDuration;
 use Wellspring\Core\Filter\Test\Search;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Source\People;
+use Wellspring\Core\Time\DurationUnit;
 
 /**
  * Until when the result of a run is right while no content changes: schedules and rules about time change it by
@@ -46,8 +46,8 @@ final readonly class CacheExpiry
         }
         foreach ($module->order as $key) {
             $moments[] = match (true) {
-                $key->by instanceof By\Popularity, $key->by->key() === 'views' => $now + self::VIEWS,
-                $key->by instanceof By\PriceNow, $key->by instanceof By\Shuffle => self::tomorrow($context),
+                $key->by instanceof Criterion\Popularity, $key->by->key() === 'views' => $now + self::VIEWS,
+                $key->by instanceof Criterion\PriceNow, $key->by instanceof Criterion\Shuffle => self::tomorrow($context),
                 default => null,
             };
         }
@@ -99,8 +99,8 @@ final readonly class CacheExpiry
         return match (true) {
             $condition->off || $condition->missing !== null => null,
             $condition->field->key === 'views' => $now + self::VIEWS,
-            ! $test instanceof DayTest, $test instanceof DayIs => null,
-            $isDate, $test instanceof DayWithin => self::tomorrow($context),
+            ! $test instanceof DateTest, $test instanceof DateIs => null,
+            $isDate, $test instanceof DateInCalendarUnit => self::tomorrow($context),
             $condition->field->through !== null => $now,
             default => $this->crossing($condition, $test, $types, $context),
         };
@@ -111,14 +111,14 @@ final readonly class CacheExpiry
      *
      * @param  list<string>  $types
      */
-    private function crossing(Condition $condition, DayTest $test, array $types, Context $context): ?int
+    private function crossing(Condition $condition, DateTest $test, array $types, Context $context): ?int
     {
         $now = $context->now->getTimestamp();
         $span = $test->span($condition, $context);
         $raw = FieldSql::moment($condition->field);
-        $local = $test instanceof DayNear
+        $local = $test instanceof DateWithinDuration
             && is_array($condition->value)
-            && ! Unit::from((string) $condition->value['unit'])->isElapsed();
+            && ! DurationUnit::from((string) $condition->value['unit'])->isElapsed();
         $moments = [];
         foreach (array_filter([$span->from, $span->until]) as $end) {
             $next = Item::query()
@@ -165,7 +165,7 @@ final readonly class CacheExpiry
 
     private static function tomorrow(Context $context): int
     {
-        return (new \DateTimeImmutable($context->calendar->firstInstant($context->calendar->movedDay($context->today(), 1, Unit::Days))))
+        return (new \DateTimeImmutable($context->calendar->firstInstant($context->calendar->movedDay($context->today(), 1, DurationUnit::Days))))
             ->getTimestamp();
     }
 }

@@ -9,10 +9,10 @@ use Illuminate\Contracts\Cache\Repository;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
-use Wellspring\Core\Paging\Pages;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Who\Audience;
 
@@ -44,7 +44,7 @@ final readonly class CachedListing
         $now = $context->now->getTimestamp();
         // What no page can be called names nothing that is kept, and may be no text at all. What a visitor looks for is
         // asked for but once, and there is no end of it.
-        $name = $context->address === [] && Pages::isNumber($page)
+        $name = $context->address === [] && PageNumbers::isNumber($page)
             ? $this->name($module, $context, $this->marks->of(...$this->dependsOn($module)))
             : null;
         if ($name === null) {

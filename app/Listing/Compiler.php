@@ -7,20 +7,20 @@ namespace App\Listing;
 use App\Content\CatalogueStore;
 use App\Listing\Compile\TestSql;
 use Wellspring\Core\Card\Card;
-use Wellspring\Core\Card\EmptyAction;
 use Wellspring\Core\Card\Line;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\Test;
-use Wellspring\Core\Filter\Test\DayTest;
-use Wellspring\Core\Filter\Value\Missing;
+use Wellspring\Core\Filter\Test\DateTest;
+use Wellspring\Core\Filter\Value\WhenMissing;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Run\Context;
 
 /** Turns the rules of a definition, bound to where and when it runs, into conditions of queries over `items`. */
 final class Compiler
@@ -75,7 +75,7 @@ final class Compiler
     {
         return match (true) {
             $condition->isInactive() => Fragment::true(),
-            $condition->missing === Missing::KeepNone => Fragment::false(),
+            $condition->missing === WhenMissing::KeepNone => Fragment::false(),
             $condition->field->through === null => $this->test($condition, $context, 'items'),
             default => $this->reached($condition->field->through, $condition, $context),
         };
@@ -83,7 +83,7 @@ final class Compiler
 
     private function test(Condition $condition, Context $context, string $of): Fragment
     {
-        $sql = $this->tests[$condition->test instanceof DayTest ? DayTest::class : $condition->test::class]
+        $sql = $this->tests[$condition->test instanceof DateTest ? DateTest::class : $condition->test::class]
             ?? throw new \LogicException('No query is known for '.$condition->test::class.'.');
 
         // @phpstan-ignore argument.type (the register pairs every test's class with its own query)

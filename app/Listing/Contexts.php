@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
-use Wellspring\Core\Calendar\Calendar;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Run\Shown;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Text\Language;
+use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
@@ -24,7 +24,7 @@ final readonly class Contexts
     }
 
     /** @param  array<string, string>  $address */
-    public function at(\DateTimeImmutable $now, Viewer $viewer, Shown $page = new Shown, array $address = []): Context
+    public function at(\DateTimeImmutable $now, Viewer $viewer, PageSubject $page = new PageSubject, array $address = []): Context
     {
         return new Context($now, $viewer, $this->calendar, $page, $address, $this->language);
     }

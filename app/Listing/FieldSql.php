@@ -7,7 +7,7 @@ namespace App\Listing;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 
 /**
  * Where a record's value of a field stands in the database. `$of` is the table's name in the query: the items, or what

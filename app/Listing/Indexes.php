@@ -11,7 +11,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Items;
 
@@ -193,7 +193,7 @@ final readonly class Indexes
     private function sorts(array $order): bool
     {
         foreach ($order as $key) {
-            if (! $key->by instanceof By\FieldValue || $key->by->field->key === 'views') {
+            if (! $key->by instanceof Criterion\FieldValue || $key->by->field->key === 'views') {
                 return false;
             }
         }

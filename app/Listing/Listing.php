@@ -8,11 +8,11 @@ use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Card\Part;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
-use Wellspring\Core\Paging\PageMode;
-use Wellspring\Core\Paging\Pages;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Paging\PageNumbers;
+use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Run\Step;
 use Wellspring\Core\Run\Steps;
@@ -66,7 +66,7 @@ final readonly class Listing
 
         $pins = $this->pins($module, $context);
 
-        if ($module->page->mode === PageMode::Fixed) {
+        if ($module->page->mode === PagingMode::Fixed) {
             // There is but one page: what stands on it is all there is to count.
             $ids = $this->slice($module, $context, $pins['ids'], $module->skip, $module->most() ?? 0, null);
 
@@ -241,7 +241,7 @@ final readonly class Listing
         ?CursorStore $cursors,
     ): Result {
         $total = $module->total($passed + $pins['extra']);
-        $pages = new Pages(max(0, $total), $module->page->size);
+        $pages = new PageNumbers(max(0, $total), $module->page->size);
         $number = $pages->number($page);
         $ids = $this->slice(
             $module,
@@ -271,7 +271,7 @@ final readonly class Listing
         int $total,
         array $ids,
     ): Result {
-        $pages = new Pages(max(0, $total), $module->page->size);
+        $pages = new PageNumbers(max(0, $total), $module->page->size);
 
         return new Result(
             $total,

@@ -9,8 +9,8 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Run\Context;
 
 /**
  * What a field holds among the records that reach one condition of a module: the counts beside its choices, the spread

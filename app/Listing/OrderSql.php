@@ -6,16 +6,16 @@ namespace App\Listing;
 
 use App\Content\CatalogueStore;
 use App\Listing\Compile\SearchSql;
-use Wellspring\Core\Calendar\Stretch;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Time\CalendarUnit;
 
 /** What a module's records are ordered by in the database: headings, keys, and the id last. */
 final readonly class OrderSql
@@ -66,12 +66,12 @@ final readonly class OrderSql
                 ),
             ),
             Family::Text => new Fragment('left('.FieldSql::folded($field).', 1) collate "C"'),
-            default => $this->firstDay($field, $headings->per ?? Stretch::Day, $context),
+            default => $this->firstDay($field, $headings->per ?? CalendarUnit::Day, $context),
         };
     }
 
     /** The first day, as text, of the stretch that a date or an instant lies in. */
-    public function firstDay(Field $field, Stretch $per, Context $context): Fragment
+    public function firstDay(Field $field, CalendarUnit $per, Context $context): Fragment
     {
         $raw = FieldSql::raw($field);
         [$day, $bindings] = $field->family() === Family::Date
@@ -79,13 +79,13 @@ final readonly class OrderSql
             : ["to_char({$raw}::timestamptz at time zone ?, 'YYYY-MM-DD')", [$context->calendar->zone->getName()]];
 
         return match ($per) {
-            Stretch::Day => new Fragment("{$day} collate \"C\"", $bindings),
-            Stretch::Week => new Fragment(
+            CalendarUnit::Day => new Fragment("{$day} collate \"C\"", $bindings),
+            CalendarUnit::Week => new Fragment(
                 "to_char({$day}::date - ((extract(isodow from {$day}::date)::int - ?::int + 7) % 7), 'YYYY-MM-DD') collate \"C\"",
                 [...$bindings, ...$bindings, $context->calendar->firstWeekday],
             ),
-            Stretch::Month => new Fragment("(left({$day}, 7) || '-01') collate \"C\"", $bindings),
-            Stretch::Year => new Fragment("(left({$day}, 4) || '-01-01') collate \"C\"", $bindings),
+            CalendarUnit::Month => new Fragment("(left({$day}, 7) || '-01') collate \"C\"", $bindings),
+            CalendarUnit::Year => new Fragment("(left({$day}, 4) || '-01-01') collate \"C\"", $bindings),
         };
     }
 
@@ -98,7 +98,7 @@ final readonly class OrderSql
         $sure = fn (Fragment $fragment, string $type): array => [new OrderBy($fragment, $type, $up, null)];
 
         return match (true) {
-            $by instanceof By\FieldValue => [
+            $by instanceof Criterion\FieldValue => [
                 new OrderBy(
                     FieldSql::order($by->field),
                     self::type($by->field),
@@ -106,30 +106,30 @@ final readonly class OrderSql
                     $by->field->isNeverEmpty() && $module->source->isItems() ? null : $key->emptyFirst,
                 ),
             ],
-            $by instanceof By\PriceNow => $number($this->priceNow($by, $context)),
-            $by instanceof By\Popularity => $sure(
+            $by instanceof Criterion\PriceNow => $number($this->priceNow($by, $context)),
+            $by instanceof Criterion\Popularity => $sure(
                 new Fragment(
                     '(select coalesce(sum(item_views.views), 0) from item_views where item_views.item_id = items.id and item_views.day between ? and ?)',
                     $by->days($context),
                 ),
                 'numeric',
             ),
-            $by instanceof By\WeightedRating => [
+            $by instanceof Criterion\WeightedRating => [
                 new OrderBy($this->weightedRating($by, $module, $context), 'float8', $up, $key->emptyFirst),
             ],
-            $by instanceof By\Shuffle => $sure(
-                new Fragment('md5(? || items.id) collate "C"', [By\Shuffle::salt($module->key, $context)]),
+            $by instanceof Criterion\Shuffle => $sure(
+                new Fragment('md5(? || items.id) collate "C"', [Criterion\Shuffle::salt($module->key, $context)]),
                 'text collate "C"',
             ),
-            $by instanceof By\ByHand => $this->byHand($by, $up, $key->emptyFirst),
-            $by instanceof By\SharedTerms => $sure(
+            $by instanceof Criterion\ManualOrder => $this->byHand($by, $up, $key->emptyFirst),
+            $by instanceof Criterion\SharedTerms => $sure(
                 new Fragment(
                     '(select count(*) from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))',
                     [Fragment::arrayLiteral($this->catalogue->termsOf($context->pageItem(), $by->taxonomies))],
                 ),
                 'bigint',
             ),
-            $by instanceof By\Relevance => $sure($this->relevance($by), 'int'),
+            $by instanceof Criterion\Relevance => $sure($this->relevance($by), 'int'),
             default => throw new \LogicException('No order is known for '.$by::class.'.'),
         };
     }
@@ -146,7 +146,7 @@ final readonly class OrderSql
         };
     }
 
-    private function priceNow(By\PriceNow $by, Context $context): Fragment
+    private function priceNow(Criterion\PriceNow $by, Context $context): Fragment
     {
         [$price, $sale] = [FieldSql::number($by->price), FieldSql::number($by->salePrice)];
         $inside = Fragment::all([
@@ -165,7 +165,7 @@ final readonly class OrderSql
     }
 
     /** Added up exactly, then reckoned as core does, in double precision, so that both say the same. */
-    private function weightedRating(By\WeightedRating $by, Module $module, Context $context): Fragment
+    private function weightedRating(Criterion\WeightedRating $by, Module $module, Context $context): Fragment
     {
         [$rating, $ratings] = [FieldSql::number($by->rating), FieldSql::number($by->ratings)];
         $rated = "{$rating} is not null and {$ratings} > 0";
@@ -181,7 +181,7 @@ final readonly class OrderSql
     }
 
     /** @return list<OrderBy> of those never placed, the newest comes first */
-    private function byHand(By\ByHand $by, bool $up, bool $emptyFirst): array
+    private function byHand(Criterion\ManualOrder $by, bool $up, bool $emptyFirst): array
     {
         $place = $by->term === null
             ? new Fragment('items.position')
@@ -201,7 +201,7 @@ final readonly class OrderSql
         ];
     }
 
-    private function relevance(By\Relevance $by): Fragment
+    private function relevance(Criterion\Relevance $by): Fragment
     {
         $sums = array_map(SearchSql::weight(...), $by->sought);
 

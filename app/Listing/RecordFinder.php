@@ -8,8 +8,8 @@ use App\Content\CatalogueStore;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Whitespace;
 

@@ -9,15 +9,15 @@ use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Facades\DB;
-use Wellspring\Core\Calendar\Period;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Taxonomy;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Source;
 use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Time\Period;
 use Wellspring\Core\Who\Audience;
 
 /**
@@ -39,10 +39,10 @@ final readonly class Sources
                 'items.id',
                 $context->page->item?->id,
             ),
-            $source instanceof Source\Terms => $this->terms($source, $context),
+            $source instanceof Source\TaxonomyTerms => $this->terms($source, $context),
             $source instanceof Source\PageTerm => $this->pageTerm($source, $context),
             $source instanceof Source\People => $this->people($source, $context),
-            $source instanceof Source\Stretches => $this->stretches($source, $context),
+            $source instanceof Source\Archive => $this->stretches($source, $context),
             default => throw new \LogicException('No query is known for '.$source::class.'.'),
         };
     }
@@ -57,7 +57,7 @@ final readonly class Sources
     {
         return match (true) {
             $source->isItems() => Item::query(),
-            $source instanceof Source\Terms => $this->allTerms($source->taxonomy, $context),
+            $source instanceof Source\TaxonomyTerms => $this->allTerms($source->taxonomy, $context),
             $source instanceof Source\PageTerm => $this->allTerms(
                 $source->taxonomy($context) ?? array_values($source->taxonomies)[0],
                 $context,
@@ -75,7 +75,7 @@ final readonly class Sources
             return self::made($row);
         }
 
-        return $source instanceof Source\Stretches
+        return $source instanceof Source\Archive
             && Period::days($slug) !== null
             && strlen($slug) === $source->length()
             ? $source->record($slug, 0, $context)
@@ -144,7 +144,7 @@ final readonly class Sources
     }
 
     /** @return Builder<Item> */
-    private function terms(Source\Terms $source, Context $context): Builder
+    private function terms(Source\TaxonomyTerms $source, Context $context): Builder
     {
         $query = $this->allTerms($source->taxonomy, $context);
         if ($source->among() !== null) {
@@ -180,7 +180,7 @@ final readonly class Sources
                 $below[] = $slug;
             }
         }
-        $type = (new Source\Terms($taxonomy))->type()->key;
+        $type = (new Source\TaxonomyTerms($taxonomy))->type()->key;
         $seen = $this->items([], $context)->toBase()->select('items.id');
         $query = DB::query()->selectRaw(<<<'SQL'
             listed.id, ?::text as type_key, listed.slug, listed.name as title, nullif(listed.description, '') as text, listed.folded, listed.created_at as publish_at, false as lead,
@@ -243,7 +243,7 @@ final readonly class Sources
     }
 
     /** @return Builder<Item> */
-    private function stretches(Source\Stretches $source, Context $context): Builder
+    private function stretches(Source\Archive $source, Context $context): Builder
     {
         $raw = FieldSql::raw($source->by);
         [$day, $bindings] = $source->by->family() === Family::Date

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Listing;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Explain\Trace;
+use Wellspring\Core\Explain\TraceStep;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Run\Trace;
-use Wellspring\Core\Run\TraceStep;
 
 /** A record's way through a module. */
 final readonly class Traced

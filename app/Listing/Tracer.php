@@ -8,9 +8,9 @@ use App\Content\CatalogueStore;
 use App\Content\Records;
 use App\Models\Item;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Run\Trace;
 use Wellspring\Core\Wording\Format;
 
 /** Answers “why is it here, or not?” of any record: the steps it passes and does not, and where it stands or would. */

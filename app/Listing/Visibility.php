@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Listing;
 
 use Wellspring\Core\Content\Status;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Who\Audience;
 
 /** Who may see what, as conditions of queries: what Context::admits() says of records. */

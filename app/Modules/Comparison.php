@@ -7,12 +7,12 @@ namespace App\Modules;
 use App\Listing\Listing;
 use App\Listing\Sources;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Explain\ListingDiff;
+use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Module\Sentence;
-use Wellspring\Core\Module\Sentences;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Run\Shift;
 use Wellspring\Core\Wording\Format;
+use Wellspring\Core\Wording\Sentence;
 
 /**
  * What visitors would see come, go and move, page by page, if one definition took another's place; and what would look
@@ -41,7 +41,7 @@ final readonly class Comparison
         $sameKind = $before !== null
             && $before->source->isItems() === $after->source->isItems()
             && ($before->source->isItems() || $before->type()->key === $after->type()->key);
-        $shift = Shift::between($sameKind ? $was : [], $is);
+        $shift = ListingDiff::between($sameKind ? $was : [], $is);
         $goes = $sameKind ? $shift->goes : $was;
         $titles = $this->titles($after, $is, $context);
         $oldTitles = $before === null ? [] : $this->titles($before, $goes, $context);

@@ -6,8 +6,8 @@ namespace App\Modules;
 
 use App\Models\Module;
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Change\Renaming;
 use Wellspring\Core\Module\ModuleReader;
-use Wellspring\Core\Module\Renaming;
 use Wellspring\Core\Problem\Refused;
 
 /** Writes new names of fields and terms into the definitions of modules, drafts and live ones. */

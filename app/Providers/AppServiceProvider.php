@@ -17,8 +17,8 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
-use Wellspring\Core\Calendar\Calendar;
 use Wellspring\Core\Text\Language;
+use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Wording\Format;
 
 final class AppServiceProvider extends ServiceProvider

@@ -13,7 +13,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Wording\Format;
 
 /** What an item's own page shows: its pictures, its films, and every other value with its label. */

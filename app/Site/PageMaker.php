@@ -10,17 +10,17 @@ use App\Listing\Sources;
 use App\Models\Media;
 use App\Models\Page;
 use App\Modules\ModuleStore;
-use Wellspring\Core\Card\MadePart;
+use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Card\Part;
+use Wellspring\Core\Card\RenderedPart;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Layout\Arrangement;
-use Wellspring\Core\Layout\Width;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
-use Wellspring\Core\Paging\Pages;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Wording\Format;
 
@@ -95,7 +95,7 @@ final readonly class PageMaker
             $module->card->made($record, $this->format),
             $result->under[$record->id] ?? null,
         ), $records);
-        $pages = new Pages(max(0, $result->total), $module->page->size);
+        $pages = new PageNumbers(max(0, $result->total), $module->page->size);
 
         return new ShownModule(
             module: $module,
@@ -153,7 +153,7 @@ final readonly class PageMaker
         return $names === [] ? [] : Media::query()->whereIn('name', $names)->get()->keyBy('name')->all();
     }
 
-    private static function isPicture(MadePart $made): bool
+    private static function isPicture(RenderedPart $made): bool
     {
         return $made->part->kind->key() === 'picture' && ! $made->said;
     }

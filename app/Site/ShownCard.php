@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-use Wellspring\Core\Card\MadePart;
+use Wellspring\Core\Card\RenderedPart;
 
 /** One card with the address of its item's own page. */
 final readonly class ShownCard
 {
     /**
      * @param  string  $address  empty where it has none
-     * @param  list<non-empty-list<MadePart>>  $lines
+     * @param  list<non-empty-list<RenderedPart>>  $lines
      * @param  string|null  $heading  the key of the heading that it stands under
      */
     public function __construct(public string $address, public array $lines, public ?string $heading = null)

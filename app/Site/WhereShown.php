@@ -11,8 +11,8 @@ use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Run\Context;
 
 /** Where an item shows now; and where it does not though it nearly would, with the reason. */
 final readonly class WhereShown

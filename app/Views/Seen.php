@@ -8,7 +8,7 @@ use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Wellspring\Core\Calendar\Calendar;
+use Wellspring\Core\Time\Calendar;
 
 /**
  * Counts views of items, one number an item and day. Nothing about a visitor is stored: that the same one has looked

@@ -7,11 +7,11 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
-use Wellspring\Core\Calendar\Calendar;
-use Wellspring\Core\Calendar\Stretch;
-use Wellspring\Core\Calendar\Unit;
 use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Time\Calendar;
+use Wellspring\Core\Time\CalendarUnit;
+use Wellspring\Core\Time\DurationUnit;
 
 /** Days, weeks and months on the site's clocks, and the tests of dates that rest on them. */
 final class CalendarTest extends TestCase
@@ -32,7 +32,7 @@ final class CalendarTest extends TestCase
         }
         $this->assertGreaterThanOrEqual(19, count($changes), 'clocks change twice a year');
         for ($day = '2020-01-01'; $day < '2029-12-31'; $day = $next) {
-            $next = $calendar->movedDay($day, 1, Unit::Days);
+            $next = $calendar->movedDay($day, 1, DurationUnit::Days);
             $length = (new \DateTimeImmutable($calendar->firstInstant($next)))
                 ->getTimestamp() - (new \DateTimeImmutable($calendar->firstInstant($day)))
                 ->getTimestamp();
@@ -53,12 +53,12 @@ final class CalendarTest extends TestCase
         foreach (['Pacific/Pago_Pago', 'America/New_York', 'UTC', 'Pacific/Kiritimati'] as $default) {
             $this->assertSame(
                 '2026-02-28',
-                self::under($default, fn (): string => $london->movedDay('2026-01-31', 1, Unit::Months)),
+                self::under($default, fn (): string => $london->movedDay('2026-01-31', 1, DurationUnit::Months)),
                 $default,
             );
             $this->assertSame(
                 '2024-02-29',
-                self::under($default, fn (): string => $london->movedDay('2023-12-31', 2, Unit::Months)),
+                self::under($default, fn (): string => $london->movedDay('2023-12-31', 2, DurationUnit::Months)),
                 $default,
             );
             $this->assertSame(
@@ -68,27 +68,27 @@ final class CalendarTest extends TestCase
             );
         }
         foreach ([
-            ['2026-01-31', 1, Unit::Months, '2026-02-28'],
-            ['2024-01-31', 1, Unit::Months, '2024-02-29'],
-            ['2026-03-31', -1, Unit::Months, '2026-02-28'],
-            ['2024-02-29', 1, Unit::Years, '2025-02-28'],
-            ['2024-02-29', -4, Unit::Years, '2020-02-29'],
-            ['2026-12-31', 2, Unit::Months, '2027-02-28'],
-            ['2026-01-01', -1, Unit::Months, '2025-12-01'],
-            ['2026-03-01', -1, Unit::Days, '2026-02-28'],
-            ['2026-02-25', 2, Unit::Weeks, '2026-03-11'],
+            ['2026-01-31', 1, DurationUnit::Months, '2026-02-28'],
+            ['2024-01-31', 1, DurationUnit::Months, '2024-02-29'],
+            ['2026-03-31', -1, DurationUnit::Months, '2026-02-28'],
+            ['2024-02-29', 1, DurationUnit::Years, '2025-02-28'],
+            ['2024-02-29', -4, DurationUnit::Years, '2020-02-29'],
+            ['2026-12-31', 2, DurationUnit::Months, '2027-02-28'],
+            ['2026-01-01', -1, DurationUnit::Months, '2025-12-01'],
+            ['2026-03-01', -1, DurationUnit::Days, '2026-02-28'],
+            ['2026-02-25', 2, DurationUnit::Weeks, '2026-03-11'],
         ] as [$day, $amount, $unit, $expected]) {
             $this->assertSame($expected, $london->movedDay($day, $amount, $unit), "{$day} {$amount} {$unit->value}");
         }
         $eve = new \DateTimeImmutable('2026-03-28T12:00:00Z');
         $this->assertSame(
             '2026-03-29T11:00:00Z',
-            Instant::write($london->moved($eve, 1, Unit::Days)),
+            Instant::write($london->moved($eve, 1, DurationUnit::Days)),
             'noon stays noon when clocks go forward',
         );
         $this->assertSame(
             '2026-03-29T12:00:00Z',
-            Instant::write($london->moved($eve, 24, Unit::Hours)),
+            Instant::write($london->moved($eve, 24, DurationUnit::Hours)),
             'hours are elapsed time',
         );
     }
@@ -124,7 +124,7 @@ final class CalendarTest extends TestCase
             $this->assertSame($first, Calendar::of('Europe/London', $locale)->firstWeekday, $locale);
         }
         foreach ([1 => '2026-06-01', 7 => '2026-05-31', 6 => '2026-05-30'] as $first => $begins) {
-            $week = (new Calendar(new \DateTimeZone('UTC'), $first))->stretch('2026-06-03', Stretch::Week);
+            $week = (new Calendar(new \DateTimeZone('UTC'), $first))->stretch('2026-06-03', CalendarUnit::Week);
             $this->assertSame(
                 [$begins, (new \DateTimeImmutable($begins))->modify('+7 days')->format('Y-m-d')],
                 [$week->from, $week->until],
@@ -133,7 +133,7 @@ final class CalendarTest extends TestCase
         // ISO 8601: week 1 of 2027 begins on Monday 4 January; 31 December 2026 lies in the week from 28 December.
         $this->assertSame(
             '2026-12-28',
-            (new Calendar(new \DateTimeZone('UTC')))->firstDay('2026-12-31', Stretch::Week),
+            (new Calendar(new \DateTimeZone('UTC')))->firstDay('2026-12-31', CalendarUnit::Week),
         );
     }
 

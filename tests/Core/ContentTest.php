@@ -7,19 +7,19 @@ namespace Tests\Core;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
-use Wellspring\Core\Content\Conversion;
-use Wellspring\Core\Content\Differences;
+use Wellspring\Core\Content\Change\Conversion;
+use Wellspring\Core\Content\Change\ConversionOutcome;
+use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\File\TaxonomyFile;
+use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Kinds;
 use Wellspring\Core\Content\Limits;
-use Wellspring\Core\Content\Outcome;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
-use Wellspring\Core\Content\TaxonomyFile;
-use Wellspring\Core\Content\TypeFile;
+use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Problem\Refused;
-use Wellspring\Core\Run\Trace;
 use Wellspring\Core\Who\Audience;
 
 /** States of an item beside each other, values in new forms, and why a record is not shown. */
@@ -110,35 +110,35 @@ final class ContentTest extends TestCase
         );
         $light = ['sun' => 'Full sun', 'shade' => 'Shade'];
         foreach ([
-            [$field('text'), $field('number'), '12', Outcome::Converted, 12],
-            [$field('text'), $field('number'), 'twelve', Outcome::Lost, null],
-            [$field('number'), $field('text'), 4.5, Outcome::Converted, '4.5'],
-            [$field('text'), $field('choice', $light), 'full SUN', Outcome::Converted, 'sun'],
-            [$field('choice', $light), $field('text'), 'sun', Outcome::Converted, 'Full sun'],
-            [$field('choice', $light), $field('choices', $light), 'sun', Outcome::Converted, ['sun']],
-            [$field('choice', $light), $field('choice', ['shade' => 'Shade']), 'sun', Outcome::Lost, null],
+            [$field('text'), $field('number'), '12', ConversionOutcome::Converted, 12],
+            [$field('text'), $field('number'), 'twelve', ConversionOutcome::Lost, null],
+            [$field('number'), $field('text'), 4.5, ConversionOutcome::Converted, '4.5'],
+            [$field('text'), $field('choice', $light), 'full SUN', ConversionOutcome::Converted, 'sun'],
+            [$field('choice', $light), $field('text'), 'sun', ConversionOutcome::Converted, 'Full sun'],
+            [$field('choice', $light), $field('choices', $light), 'sun', ConversionOutcome::Converted, ['sun']],
+            [$field('choice', $light), $field('choice', ['shade' => 'Shade']), 'sun', ConversionOutcome::Lost, null],
             [
                 $field('choices', $light),
                 $field('choices', ['shade' => 'Shade']),
                 ['sun', 'shade'],
-                Outcome::Converted,
+                ConversionOutcome::Converted,
                 ['shade'],
             ],
-            [$field('longText'), $field('text'), '<p>One <b>two</b></p>', Outcome::Converted, 'One two'],
-            [$field('text'), $field('longText'), 'a < b', Outcome::Converted, '<p>a &lt; b</p>'],
-            [$field('picture'), $field('pictures'), 'a.webp', Outcome::Converted, ['a.webp']],
-            [$field('pictures'), $field('picture'), ['a.webp'], Outcome::Converted, 'a.webp'],
-            [$field('date'), $field('instant'), '2026-05-01', Outcome::Converted, '2026-05-01T00:00:00Z'],
-            [$field('text'), $field('place'), 'Mill Lane', Outcome::Converted, ['address' => 'Mill Lane']],
-            [$field('number'), $field('number', limits: new Limits(maximum: 3)), 4, Outcome::Unfit, 4],
+            [$field('longText'), $field('text'), '<p>One <b>two</b></p>', ConversionOutcome::Converted, 'One two'],
+            [$field('text'), $field('longText'), 'a < b', ConversionOutcome::Converted, '<p>a &lt; b</p>'],
+            [$field('picture'), $field('pictures'), 'a.webp', ConversionOutcome::Converted, ['a.webp']],
+            [$field('pictures'), $field('picture'), ['a.webp'], ConversionOutcome::Converted, 'a.webp'],
+            [$field('date'), $field('instant'), '2026-05-01', ConversionOutcome::Converted, '2026-05-01T00:00:00Z'],
+            [$field('text'), $field('place'), 'Mill Lane', ConversionOutcome::Converted, ['address' => 'Mill Lane']],
+            [$field('number'), $field('number', limits: new Limits(maximum: 3)), 4, ConversionOutcome::Unfit, 4],
             [
                 $field('pictures'),
                 $field('pictures', limits: new Limits(maxItems: 1)),
                 ['a.webp', 'b.webp'],
-                Outcome::Unfit,
+                ConversionOutcome::Unfit,
                 ['a.webp', 'b.webp'],
             ],
-            [$field('text'), $field('text'), 'same', Outcome::Same, 'same'],
+            [$field('text'), $field('text'), 'same', ConversionOutcome::Same, 'same'],
         ] as $n => [$from, $to, $value, $outcome, $becomes]) {
             $found = Conversion::of($from, $to, $value);
             $this->assertSame([$outcome, $becomes], [$found->outcome, $found->value], "case {$n}");

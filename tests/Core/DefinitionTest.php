@@ -8,12 +8,12 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
 use Wellspring\Core\Content\Catalogue;
-use Wellspring\Core\Content\TaxonomyFile;
-use Wellspring\Core\Content\TypeFile;
+use Wellspring\Core\Content\File\TaxonomyFile;
+use Wellspring\Core\Content\File\TypeFile;
+use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Module\ModuleReader;
-use Wellspring\Core\Module\Sentence;
-use Wellspring\Core\Module\Sentences;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Wording\Sentence;
 
 final class DefinitionTest extends TestCase
 {

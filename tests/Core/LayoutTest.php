@@ -8,9 +8,9 @@ use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Wellspring\Core\Layout\Columns;
+use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Paging\NoSuchPage;
-use Wellspring\Core\Paging\Pages;
+use Wellspring\Core\Paging\PageNumbers;
 
 final class LayoutTest extends TestCase
 {
@@ -31,7 +31,7 @@ final class LayoutTest extends TestCase
         int $columns,
         int $lastRow,
     ): void {
-        $made = new Pages($total, $size);
+        $made = new PageNumbers($total, $size);
         $this->assertSame($pages, $made->count);
         $this->assertSame($onLast, $made->on($pages));
         $this->assertSame($lastRow, Columns::lastRow($onLast, $columns));
@@ -49,7 +49,7 @@ final class LayoutTest extends TestCase
             Generators::choose(0, 400),
             Generators::choose(1, 50),
         )->then(function (int $total, int $size): void {
-            $pages = new Pages(max(0, $total), max(1, $size));
+            $pages = new PageNumbers(max(0, $total), max(1, $size));
             $seen = [];
             for ($page = 1; $page <= $pages->count; $page++) {
                 $this->assertSame($page, $pages->number((string) $page));
@@ -67,7 +67,7 @@ final class LayoutTest extends TestCase
 
     public function test_only_a_plain_whole_number_within_is_a_page(): void
     {
-        $pages = new Pages(21, 8);
+        $pages = new PageNumbers(21, 8);
         foreach (['0', '-1', 'x', '1000000000', '4', '01', '+1', '1.0', '', ' 1', "1\n", '99999999999999999999'] as $asked) {
             try {
                 $pages->number($asked);
@@ -80,21 +80,21 @@ final class LayoutTest extends TestCase
 
     public function test_numbered_links_are_first_last_and_two_around_with_gaps_marked(): void
     {
-        $this->assertSame([1], (new Pages(3, 8))->numbers(1));
-        $this->assertSame([1, 2, 3, null, 20], (new Pages(160, 8))->numbers(1));
-        $this->assertSame([1, null, 8, 9, 10, 11, 12, null, 20], (new Pages(160, 8))->numbers(10));
-        $this->assertSame([1, 2, 3, 4, 5, 6, null, 20], (new Pages(160, 8))->numbers(4));
+        $this->assertSame([1], (new PageNumbers(3, 8))->numbers(1));
+        $this->assertSame([1, 2, 3, null, 20], (new PageNumbers(160, 8))->numbers(1));
+        $this->assertSame([1, null, 8, 9, 10, 11, 12, null, 20], (new PageNumbers(160, 8))->numbers(10));
+        $this->assertSame([1, 2, 3, 4, 5, 6, null, 20], (new PageNumbers(160, 8))->numbers(4));
         $this->assertSame(
             [1, 2, 3, 4, 5, 6, 7, null, 20],
-            (new Pages(160, 8))->numbers(5),
+            (new PageNumbers(160, 8))->numbers(5),
             'a gap of one is that page',
         );
-        $this->assertSame([1, null, 14, 15, 16, 17, 18, 19, 20], (new Pages(160, 8))->numbers(16));
-        $this->assertSame([1, null, 4, 5, 6, 7, 8, null, 20], (new Pages(160, 8))->numbers(6));
-        $this->assertSame([1, null, 18, 19, 20], (new Pages(160, 8))->numbers(20));
+        $this->assertSame([1, null, 14, 15, 16, 17, 18, 19, 20], (new PageNumbers(160, 8))->numbers(16));
+        $this->assertSame([1, null, 4, 5, 6, 7, 8, null, 20], (new PageNumbers(160, 8))->numbers(6));
+        $this->assertSame([1, null, 18, 19, 20], (new PageNumbers(160, 8))->numbers(20));
         $this->assertSame(
             [1, null, 499_998, 499_999, 500_000, 500_001, 500_002, null, 1_000_000],
-            (new Pages(1_000_000, 1))->numbers(500_000),
+            (new PageNumbers(1_000_000, 1))->numbers(500_000),
         );
     }
 }

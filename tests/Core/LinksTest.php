@@ -7,13 +7,13 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
-use Wellspring\Core\Card\MadePart;
+use Wellspring\Core\Card\RenderedPart;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Context\PageSubject;
+use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Run\ReferenceRun;
-use Wellspring\Core\Run\Shown;
-use Wellspring\Core\Run\Trace;
 use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Who\Audience;
 
@@ -124,7 +124,7 @@ final class LinksTest extends TestCase
             $card = Garden::module($friends('say', text: 'alone'))->card;
 
             return array_map(fn (Record $plant): string => implode('|', array_map(
-                fn (MadePart $part): string => $part->text,
+                fn (RenderedPart $part): string => $part->text,
                 array_slice($card->made($plant->seenBy($context), Garden::format())[0], 0, 1),
             )), self::plants());
         };
@@ -191,7 +191,7 @@ final class LinksTest extends TestCase
         $kept = fn (array $condition, Status $status): array => self::kept(
             ['where' => ['all' => [$condition]], 'order' => [['by' => 'slug']]],
             $plants,
-            Garden::context(page: new Shown($item($status))),
+            Garden::context(page: new PageSubject($item($status))),
         );
         foreach ([
             'its terms' => [
@@ -225,7 +225,7 @@ final class LinksTest extends TestCase
         $ordered = fn (Status $status): array => self::kept(
             ['order' => [['by' => 'sharedTerms', 'direction' => 'up']]],
             $plants,
-            Garden::context(page: new Shown($item($status))),
+            Garden::context(page: new PageSubject($item($status))),
         );
         $this->assertSame(
             [[2, 3, 1], [1, 2, 3]],

@@ -9,14 +9,14 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Support\Garden;
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Context\PageSubject;
+use Wellspring\Core\Explain\ListingDiff;
 use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Run\Result;
-use Wellspring\Core\Run\Shift;
-use Wellspring\Core\Run\Shown;
-use Wellspring\Core\Sort\By\WeightedRating;
 use Wellspring\Core\Sort\Comparator;
-use Wellspring\Core\Sort\Ordering;
+use Wellspring\Core\Sort\Criterion\WeightedRating;
+use Wellspring\Core\Sort\SortContext;
 
 /** Orders that are not a field, headings, sources that are not items, and what changes from one listing to another. */
 final class OrderTest extends TestCase
@@ -47,7 +47,7 @@ final class OrderTest extends TestCase
         ];
         $by = WeightedRating::of(Garden::plant());
         $this->assertNotNull($by);
-        $value = $by->values(new Ordering('m', Garden::context(), $records));
+        $value = $by->values(new SortContext('m', Garden::context(), $records));
         $held = (new \ReflectionFunction($value))->getStaticVariables();
         $this->assertSame(['mean'], array_keys($held), 'the mean is reckoned once, not for each record');
         $values = array_map(fn (Record $record): mixed => $value($record), $records);
@@ -201,7 +201,7 @@ final class OrderTest extends TestCase
             Garden::record(3, ['groups' => ['hostas']]),
             $item,
         ];
-        $on = fn (array $rules, Shown $page): array => self::listed(
+        $on = fn (array $rules, PageSubject $page): array => self::listed(
             $rules + ['order' => [['by' => 'slug']]],
             $records,
             Garden::context(page: $page),
@@ -211,14 +211,14 @@ final class OrderTest extends TestCase
             ['field' => 'id', 'test' => 'related', 'value' => ['groups']],
             ['field' => 'id', 'test' => 'notThisOne'],
         );
-        $this->assertSame([1, 2], $on($related, new Shown($item)));
+        $this->assertSame([1, 2], $on($related, new PageSubject($item)));
         $this->assertSame(
             [1, 2],
-            self::listed($related, $records, Garden::context(page: new Shown($item)))->ids,
+            self::listed($related, $records, Garden::context(page: new PageSubject($item)))->ids,
             'more shared terms first where nothing is said',
         );
-        $this->assertSame([], $on($related, new Shown), 'nothing is related to a page about nothing');
-        $this->assertSame([1, 2, 3, 9], $on($where(['field' => 'id', 'test' => 'notThisOne']), new Shown));
+        $this->assertSame([], $on($related, new PageSubject), 'nothing is related to a page about nothing');
+        $this->assertSame([1, 2, 3, 9], $on($where(['field' => 'id', 'test' => 'notThisOne']), new PageSubject));
         $term = [
             'field' => 'groups',
             'test' => 'anyOf',
@@ -227,15 +227,15 @@ final class OrderTest extends TestCase
         ];
         $this->assertSame(
             [1, 2, 3, 9],
-            $on($where($term), new Shown(term: ['taxonomy' => 'groups', 'slug' => 'perennials'])),
+            $on($where($term), new PageSubject(term: ['taxonomy' => 'groups', 'slug' => 'perennials'])),
         );
-        $this->assertSame([], $on($where($term), new Shown), 'a value that the page lacks keeps nothing');
+        $this->assertSame([], $on($where($term), new PageSubject), 'a value that the page lacks keeps nothing');
         $this->assertSame(
             [1, 2, 3, 9],
-            $on($where(['whenMissing' => 'keepAll'] + $term), new Shown),
+            $on($where(['whenMissing' => 'keepAll'] + $term), new PageSubject),
             'unless the module says otherwise',
         );
-        $this->assertSame([1, 2, 9], $on($where($term), new Shown($item)), 'on an item’s page, its terms');
+        $this->assertSame([1, 2, 9], $on($where($term), new PageSubject($item)), 'on an item’s page, its terms');
         $this->assertSame(
             [1, 9],
             $on(
@@ -244,7 +244,7 @@ final class OrderTest extends TestCase
                     'test' => 'anyOf',
                     'value' => ['from' => 'page', 'take' => 'item', 'of' => 'light'],
                 ]),
-                new Shown($item),
+                new PageSubject($item),
             ),
         );
         $this->assertSame(
@@ -255,7 +255,7 @@ final class OrderTest extends TestCase
                     'test' => 'eq',
                     'value' => ['from' => 'page', 'take' => 'item', 'of' => 'height'],
                 ]),
-                new Shown($item),
+                new PageSubject($item),
             ),
         );
     }
@@ -267,7 +267,7 @@ final class OrderTest extends TestCase
         for ($n = 0; $n < 120; $n++) {
             $before = array_slice($random->shuffleArray(range(1, 9)), 0, 7);
             $after = array_slice($random->shuffleArray(range(1, 9)), 0, 7);
-            $shift = Shift::between($before, $after);
+            $shift = ListingDiff::between($before, $after);
             $this->assertEqualsCanonicalizing(array_diff($after, $before), $shift->comes);
             $this->assertEqualsCanonicalizing(array_diff($before, $after), $shift->goes);
             $stay = array_values(array_intersect($after, $before));

@@ -7,8 +7,8 @@ namespace Tests\Core;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
+use Wellspring\Core\Content\Change\Renaming;
 use Wellspring\Core\Module\ModuleReader;
-use Wellspring\Core\Module\Renaming;
 use Wellspring\Core\Problem\Refused;
 
 /** A definition names fields and terms in many places; new names go to those places and to no others. */

@@ -7,7 +7,7 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
-use Wellspring\Core\Card\MadePart;
+use Wellspring\Core\Card\RenderedPart;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Run\ReferenceRun;
@@ -360,7 +360,7 @@ final class RunTest extends TestCase
             ],
         ]]]);
         $text = fn (Record $record): array => array_map(
-            fn (array $line): string => implode(' | ', array_map(fn (MadePart $part): string => $part->text, $line)),
+            fn (array $line): string => implode(' | ', array_map(fn (RenderedPart $part): string => $part->text, $line)),
             $module->card->made($record, Garden::format()),
         );
         $this->assertSame([

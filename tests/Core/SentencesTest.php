@@ -8,11 +8,11 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
+use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Module\ModuleReader;
-use Wellspring\Core\Module\Sentence;
-use Wellspring\Core\Module\Sentences;
+use Wellspring\Core\Wording\Sentence;
 
 /**
  * A module is read by people: every test and every order in the words that the bench, the list of modules and the trace

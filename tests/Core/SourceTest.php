@@ -12,16 +12,16 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Taxonomy;
-use Wellspring\Core\Content\Terms;
+use Wellspring\Core\Content\TermTree;
+use Wellspring\Core\Context\PageSubject;
+use Wellspring\Core\Explain\Sentences;
+use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Module\ModuleReader;
-use Wellspring\Core\Module\Sentences;
 use Wellspring\Core\Run\ReferenceRun;
-use Wellspring\Core\Run\Shown;
-use Wellspring\Core\Run\Trace;
 use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Source\TermType;
 use Wellspring\Core\Text\AnyLanguage;
-use Wellspring\Core\Text\Sought;
+use Wellspring\Core\Text\SearchTerm;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Wording\Format;
 
@@ -132,7 +132,7 @@ final class SourceTest extends TestCase
         array $source,
         array $slugs,
         string $reads,
-        Shown $page = new Shown,
+        PageSubject $page = new PageSubject,
     ): void {
         $module = (new ModuleReader(Garden::catalogue()))->read([
             'format' => 1,
@@ -167,11 +167,11 @@ final class SourceTest extends TestCase
         $this->assertFalse(Trace::of($module, $other, $context, new Format('en-GB', 'GBP', 'UTC'))->passes());
     }
 
-    /** @return array<string, array{0: array<string, mixed>, 1: list<string>, 2: string, 3?: Shown}> */
+    /** @return array<string, array{0: array<string, mixed>, 1: list<string>, 2: string, 3?: PageSubject}> */
     public static function sources(): array
     {
         $hosta = self::garden()[1];
-        $term = fn (string $taxonomy, string $slug): Shown => new Shown(
+        $term = fn (string $taxonomy, string $slug): PageSubject => new PageSubject(
             term: ['taxonomy' => $taxonomy, 'slug' => $slug],
         );
 
@@ -217,13 +217,13 @@ final class SourceTest extends TestCase
                 ['page' => 'item'],
                 ['hosta'],
                 'the item that the page is about',
-                new Shown(item: $hosta),
+                new PageSubject(item: $hosta),
             ],
             'of a type that it is not' => [
                 ['page' => 'item', 'type' => 'tool'],
                 [],
                 'the item that the page is about, of Tools',
-                new Shown(item: $hosta),
+                new PageSubject(item: $hosta),
             ],
             'of a page about none' => [['page' => 'item'], [], 'the item that the page is about'],
             'the page’s term, of any taxonomy' => [
@@ -284,12 +284,12 @@ final class SourceTest extends TestCase
         $number = fn (string $key): Field => new Field($key, ucfirst($key), new Kind\Number('number'));
         $text = new Field('height', 'Height', new Kind\Text);
         $shared = TermType::shared([
-            new Taxonomy('a', 'A', false, new Terms([]), ['acid' => $number('acid'), 'height' => $number('height')]),
+            new Taxonomy('a', 'A', false, new TermTree([]), ['acid' => $number('acid'), 'height' => $number('height')]),
             new Taxonomy(
                 'b',
                 'B',
                 true,
-                new Terms([]),
+                new TermTree([]),
                 ['height' => $text, 'acid' => $number('acid'), 'more' => $number('more')],
             ),
         ]);
@@ -307,8 +307,8 @@ final class SourceTest extends TestCase
             'D' => ['text' => 'frost moss fern'],
         ];
         $weights = fn (string $words, ?array $in): array => array_map(
-            fn (Sought $word): int => $word->weight($texts, new AnyLanguage),
-            Sought::all($words, $in),
+            fn (SearchTerm $word): int => $word->weight($texts, new AnyLanguage),
+            SearchTerm::all($words, $in),
         );
         $this->assertSame([4, 2, 1, 0], $weights('fern frost moss oak', null));
         $this->assertSame([2, 0], $weights('ferns fer', null), 'a word is whole');

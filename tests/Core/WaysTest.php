@@ -7,17 +7,17 @@ namespace Tests\Core;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
-use Wellspring\Core\Calendar\Calendar;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
+use Wellspring\Core\Context\PageSubject;
+use Wellspring\Core\Explain\Suggestions;
+use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Run\ReferenceRun;
-use Wellspring\Core\Run\Shown;
-use Wellspring\Core\Run\Trace;
-use Wellspring\Core\Run\Ways;
 use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Text\AnyLanguage;
+use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Who\Audience;
 
 /**
@@ -42,14 +42,14 @@ final class WaysTest extends TestCase
     public function test_a_limit_that_the_page_gives_is_not_moved(): void
     {
         $record = Garden::record(1, ['height' => 9]);
-        $context = Garden::context()->with(new Shown(Garden::record(2, ['height' => 5])));
+        $context = Garden::context()->with(new PageSubject(Garden::record(2, ['height' => 5])));
         $ways = function (mixed $value) use ($record, $context): array {
             $module = Garden::module(['where' => ['all' => [
                 ['field' => 'height', 'test' => 'lt', 'value' => $value],
             ]]]);
             $trace = Trace::of($module, $record, $context, Garden::format());
 
-            return array_column(Ways::of($module, $record, $trace, null, $context), 'words');
+            return array_column(Suggestions::of($module, $record, $trace, null, $context), 'words');
         };
         $others = ['Switch off the rule on Height', 'Pin it to the top, past the rules'];
         $this->assertSame(['Move the limit to 10', ...$others], $ways(5));
@@ -91,7 +91,7 @@ final class WaysTest extends TestCase
                 $this->assertSame($shows, $module->place($standing) !== null);
                 $trace = Trace::of($module, $record, $context, $format);
                 $failed = self::failed($trace);
-                foreach (Ways::of($module, $record, $trace, $standing, $context) as $way) {
+                foreach (Suggestions::of($module, $record, $trace, $standing, $context) as $way) {
                     $said = "WELLSPRING_SEED={$first}, definition {$d}, {$record->slug}, “{$way['words']}”: "
                         .json_encode($rules, JSON_UNESCAPED_UNICODE);
                     $changed = $reader->read($way['definition']);

@@ -9,8 +9,8 @@ use Illuminate\Support\Facades\Artisan;
 use Opis\JsonSchema\Validator;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
-use Wellspring\Core\Content\TaxonomyFile;
-use Wellspring\Core\Content\TypeFile;
+use Wellspring\Core\Content\File\TaxonomyFile;
+use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Module\ModuleReader;
 
 /**

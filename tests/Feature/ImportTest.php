@@ -13,7 +13,7 @@ use App\Models\Term;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Storage;
-use Wellspring\Core\Content\TypeFile;
+use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Problem\Refused;
 
 /** Bringing files in as a manager does: matched, checked, written, taken back. */

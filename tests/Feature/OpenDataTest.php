@@ -12,8 +12,8 @@ use App\Models\Item;
 use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\Artisan;
 use PDO;
+use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Content\TypeFile;
 use Wellspring\Core\Who\Viewer;
 
 /**

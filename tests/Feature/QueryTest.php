@@ -21,10 +21,10 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
-use Wellspring\Core\Calendar\Calendar;
-use Wellspring\Core\Calendar\Unit;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Time\Calendar;
+use Wellspring\Core\Time\DurationUnit;
 use Wellspring\Core\Who\Viewer;
 
 /** What the bench answers, what modules go through, search, and views. */
@@ -850,7 +850,7 @@ final class QueryTest extends TestCase
             }
         }
         $calendar = new Calendar(new \DateTimeZone('UTC'));
-        foreach ([Unit::Months, Unit::Years, Unit::Weeks, Unit::Days] as $unit) {
+        foreach ([DurationUnit::Months, DurationUnit::Years, DurationUnit::Weeks, DurationUnit::Days] as $unit) {
             foreach (DB::select("select to_char(d, 'YYYY-MM-DD') as day, n, to_char(d + n * ?::interval, 'YYYY-MM-DD') as moved from generate_series('2023-12-25'::timestamp, '2024-04-05', '1 day') as d, generate_series(-25, 25, 7) as n", ["1 {$unit->value}"]) as $row) {
                 $this->assertSame(
                     $row->moved,

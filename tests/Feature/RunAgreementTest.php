@@ -24,18 +24,18 @@ use Illuminate\Cache\Repository;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
 use Tests\Support\RandomModules;
-use Wellspring\Core\Calendar\Calendar;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Paging\PageMode;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Run\Result;
-use Wellspring\Core\Run\Trace;
 use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Text\Language;
+use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Wording\Format;
 
@@ -260,7 +260,7 @@ final class RunAgreementTest extends TestCase
                 );
             } elseif ($trace->passes()) {
                 $this->assertTrue(
-                    $module->skip > 0 || $module->atMost !== null || $module->page->mode === PageMode::Fixed,
+                    $module->skip > 0 || $module->atMost !== null || $module->page->mode === PagingMode::Fixed,
                     "{$record->slug} does not show and nothing is said; {$said}",
                 );
             }

@@ -31,7 +31,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Storage;
 use Tests\Support\Garden;
-use Wellspring\Core\Content\TaxonomyFile;
+use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Problem\Refused;
 
 /** Nobody sees, does or smuggles in what they should not; and what was done can be told. */

@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\Artisan;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Support\Garden;
-use Wellspring\Core\Content\TypeFile;
+use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Problem\Refused;
 
 /** Types are changed under the items that they have: what it does is said first, and can be taken back. */

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use Wellspring\Core\Calendar\Calendar;
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Term;
-use Wellspring\Core\Content\Terms;
+use Wellspring\Core\Content\TermTree;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Content\TypeFile;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Run\Shown;
+use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 use Wellspring\Core\Wording\Format;
@@ -146,7 +146,7 @@ final class Garden
 
     public static function groups(): Taxonomy
     {
-        return new Taxonomy('groups', 'Plant groups', true, new Terms([
+        return new Taxonomy('groups', 'Plant groups', true, new TermTree([
             new Term('perennials', 'Perennials'),
             new Term('ferns', 'Ferns', 'perennials'),
             new Term('tree-ferns', 'Tree ferns', 'ferns'),
@@ -158,7 +158,7 @@ final class Garden
     /** @return array<string, Taxonomy> by key; no item has a term of the second */
     public static function taxonomies(): array
     {
-        return ['groups' => self::groups(), 'soils' => new Taxonomy('soils', 'Soils', false, new Terms([new Term('clay', 'Heavy clay'), new Term('ferns', 'Fern peat')]))];
+        return ['groups' => self::groups(), 'soils' => new Taxonomy('soils', 'Soils', false, new TermTree([new Term('clay', 'Heavy clay'), new Term('ferns', 'Fern peat')]))];
     }
 
     public static function format(): Format
@@ -193,7 +193,7 @@ final class Garden
         string $at = '2026-06-01T12:00:00Z',
         Audience $viewer = Audience::SignedOut,
         string $zone = 'Europe/London',
-        Shown $page = new Shown,
+        PageSubject $page = new PageSubject,
     ): Context {
         return new Context(
             new \DateTimeImmutable($at),

@@ -6,20 +6,20 @@ namespace Tests\Support;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Wellspring\Core\Calendar\Calendar;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Context\PageSubject;
+use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Module\ModuleReader;
-use Wellspring\Core\Module\WhereReader;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Run\Shown;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\OrderReader;
 use Wellspring\Core\Text\Language;
+use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
@@ -235,7 +235,7 @@ final class RandomModules
             new \DateTimeImmutable($this->one(self::INSTANTS)),
             new Viewer($this->one(Audience::cases()), $this->maybe(fn (): string => $this->one(self::PEOPLE))),
             $calendar,
-            new Shown(
+            new PageSubject(
                 $term === null ? $this->maybe(fn (): Record => $this->one($records)) : null,
                 $term,
                 $this->maybe(fn (): string => $this->one(['2026-03', '2026', '2026-03-29', '2025-12'])),
@@ -440,9 +440,9 @@ final class RandomModules
     /** @return array<string, mixed>|null */
     private function asked(Field $field, Test $test): ?array
     {
-        $from = $this->one(WhereReader::origins($test, $field) ?: ['nowhere']);
+        $from = $this->one(ConditionReader::origins($test, $field) ?: ['nowhere']);
         if ($from === 'page') {
-            $take = $this->one(WhereReader::takes($field))->value;
+            $take = $this->one(ConditionReader::takes($field))->value;
             $own = $field->ownKey();
 
             return match (true) {

@@ -6,9 +6,9 @@ namespace App\Listing\Compile;
 
 use App\Listing\FieldSql;
 use App\Listing\Fragment;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\Between;
-use Wellspring\Core\Run\Context;
 
 /** @implements TestSql<Between> */
 final class BetweenSql implements TestSql

@@ -7,10 +7,10 @@ namespace App\Listing\Compile;
 use App\Listing\FieldSql;
 use App\Listing\Fragment;
 use Wellspring\Core\Content\Family;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\ChoiceAmong;
-use Wellspring\Core\Filter\Test\Quantity;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Filter\Test\Quantifier;
 
 /** @implements TestSql<ChoiceAmong> */
 final class ChoiceAmongSql implements TestSql
@@ -27,7 +27,7 @@ final class ChoiceAmongSql implements TestSql
         $list = FieldSql::json($condition->field, $of);
         $fragment = match (true) {
             $condition->field->family() === Family::Choice => new Fragment("{$raw} = any(?::text[])", [$given]),
-            $test->quantity === Quantity::All => new Fragment("jsonb_exists_all({$list}, ?::text[])", [$given]),
+            $test->quantity === Quantifier::All => new Fragment("jsonb_exists_all({$list}, ?::text[])", [$given]),
             default => new Fragment("jsonb_exists_any({$list}, ?::text[])", [$given]),
         };
 

@@ -6,10 +6,10 @@ namespace App\Listing\Compile;
 
 use App\Listing\FieldSql;
 use App\Listing\Fragment;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\Comparison;
-use Wellspring\Core\Filter\Test\Relation;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Filter\Test\ComparisonOperator;
 
 /** @implements TestSql<Comparison> */
 final class ComparisonSql implements TestSql
@@ -22,18 +22,18 @@ final class ComparisonSql implements TestSql
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
         $operator = match ($test->relation) {
-            Relation::Equal, Relation::NotEqual => '=',
-            Relation::Less => '<',
-            Relation::AtMost => '<=',
-            Relation::More => '>',
-            Relation::AtLeast => '>=',
+            ComparisonOperator::Equal, ComparisonOperator::NotEqual => '=',
+            ComparisonOperator::Less => '<',
+            ComparisonOperator::AtMost => '<=',
+            ComparisonOperator::More => '>',
+            ComparisonOperator::AtLeast => '>=',
         };
         $fragment = new Fragment(
             FieldSql::number($condition->field, $of)." {$operator} ?::numeric",
             [self::binding($condition->value)],
         );
 
-        return $test->relation === Relation::NotEqual ? $fragment->not() : $fragment;
+        return $test->relation === ComparisonOperator::NotEqual ? $fragment->not() : $fragment;
     }
 
     /** The number in its shortest exact form, as the values are stored. */

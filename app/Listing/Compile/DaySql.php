@@ -6,20 +6,20 @@ namespace App\Listing\Compile;
 
 use App\Listing\FieldSql;
 use App\Listing\Fragment;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Test\DayTest;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Filter\Test\DateTest;
 
 /**
  * All tests of dates and instants: core says which span passes.
  *
- * @implements TestSql<DayTest>
+ * @implements TestSql<DateTest>
  */
 final class DaySql implements TestSql
 {
     public function test(): string
     {
-        return DayTest::class;
+        return DateTest::class;
     }
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment

@@ -7,10 +7,10 @@ namespace App\Listing\Compile;
 use App\Listing\FieldSql;
 use App\Listing\Fragment;
 use Wellspring\Core\Content\Family;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\LinksAmong;
-use Wellspring\Core\Filter\Test\Quantity;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Filter\Test\Quantifier;
 
 /** @implements TestSql<LinksAmong> */
 final class LinksAmongSql implements TestSql
@@ -23,7 +23,7 @@ final class LinksAmongSql implements TestSql
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
         $given = $test->readValue($condition->value, $condition->field);
-        if ($test->quantity === Quantity::All) {
+        if ($test->quantity === Quantifier::All) {
             return Fragment::all(
                 array_map(fn (string $name): Fragment => $this->has($condition, [$name], $context, $of), $given),
             );

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Listing\Compile;
 
 use App\Listing\Fragment;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\NotThisOne;
-use Wellspring\Core\Run\Context;
 
 /** @implements TestSql<NotThisOne> */
 final class NotThisOneSql implements TestSql

@@ -6,10 +6,10 @@ namespace App\Listing\Compile;
 
 use App\Content\CatalogueStore;
 use App\Listing\Fragment;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Test\Given;
 use Wellspring\Core\Filter\Test\Related;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Filter\ValueLists;
 
 /** @implements TestSql<Related> */
 final readonly class RelatedSql implements TestSql
@@ -25,6 +25,6 @@ final readonly class RelatedSql implements TestSql
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        return Fragment::hasTerm($this->catalogue->termsOf($context->pageItem(), Given::texts($condition->value)), $of);
+        return Fragment::hasTerm($this->catalogue->termsOf($context->pageItem(), ValueLists::texts($condition->value)), $of);
     }
 }

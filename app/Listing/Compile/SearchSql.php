@@ -6,10 +6,10 @@ namespace App\Listing\Compile;
 
 use App\Listing\Fragment;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\Search;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Text\Sought;
+use Wellspring\Core\Text\SearchTerm;
 use Wellspring\Core\Text\Words;
 
 /** @implements TestSql<Search> */
@@ -28,7 +28,7 @@ final class SearchSql implements TestSql
     /**
      * True where each of the words is found.
      *
-     * @param  list<Sought>  $sought
+     * @param  list<SearchTerm>  $sought
      */
     public static function found(array $sought, string $of = 'items'): Fragment
     {
@@ -55,7 +55,7 @@ final class SearchSql implements TestSql
     }
 
     /** What finding the word counts, the most where it is found in several places; 0 where it is not found. */
-    public static function weight(Sought $word): Fragment
+    public static function weight(SearchTerm $word): Fragment
     {
         $cases = $bindings = [];
         foreach (self::byWeight($word) as $weight => $found) {
@@ -67,7 +67,7 @@ final class SearchSql implements TestSql
     }
 
     /** @return array<int, Fragment> true where the word is found in a place of that weight; the weightiest first */
-    private static function byWeight(Sought $word): array
+    private static function byWeight(SearchTerm $word): array
     {
         $levels = [];
         if ($word->in === null) {
@@ -87,7 +87,7 @@ final class SearchSql implements TestSql
     }
 
     /** In any text, or in those that stand so. */
-    private static function inTexts(Sought $word, string $standing, string $of): Fragment
+    private static function inTexts(SearchTerm $word, string $standing, string $of): Fragment
     {
         return new Fragment("{$of}.search @@ to_tsquery('wellspring', ?)", [self::query($word, $standing)]);
     }
@@ -98,7 +98,7 @@ final class SearchSql implements TestSql
      *
      * @param  list<string>  $fields
      */
-    private static function in(Sought $word, array $fields, string $of): Fragment
+    private static function in(SearchTerm $word, array $fields, string $of): Fragment
     {
         // The title stands alone as it does, so that the index tells it by itself.
         $places = in_array('title', $fields, true) ? [self::inTexts($word, 'A', $of)] : [];
@@ -125,7 +125,7 @@ final class SearchSql implements TestSql
      * @param  list<string>|null  $taxonomies  keys; null: of every one
      * @return list<int> ids
      */
-    private static function terms(Sought $word, ?array $taxonomies): array
+    private static function terms(SearchTerm $word, ?array $taxonomies): array
     {
         $found = DB::scalar(<<<'SQL'
             with recursive named(id) as (
@@ -140,7 +140,7 @@ final class SearchSql implements TestSql
     }
 
     /** @param  string  $standing  a key of Words::WEIGHTS, or '' for all */
-    private static function query(Sought $word, string $standing): string
+    private static function query(SearchTerm $word, string $standing): string
     {
         $options = (str_ends_with($word->word, '*') ? '*' : '').$standing;
 

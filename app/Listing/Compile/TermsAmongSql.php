@@ -6,10 +6,10 @@ namespace App\Listing\Compile;
 
 use App\Content\CatalogueStore;
 use App\Listing\Fragment;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Test\Quantity;
+use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Filter\Test\TermsAmong;
-use Wellspring\Core\Run\Context;
 
 /** @implements TestSql<TermsAmong> */
 final readonly class TermsAmongSql implements TestSql
@@ -26,7 +26,7 @@ final readonly class TermsAmongSql implements TestSql
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
         $wanted = $test->wanted($condition);
-        if ($test->quantity === Quantity::All) {
+        if ($test->quantity === Quantifier::All) {
             return Fragment::all(
                 array_map(fn (array $slugs): Fragment => $this->has($condition, $slugs, $of), $wanted),
             );

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Listing\Compile;
 
 use App\Listing\Fragment;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Run\Context;
 
 /**
  * The query of one of the core's tests.

@@ -6,10 +6,10 @@ namespace App\Listing\Compile;
 
 use App\Listing\FieldSql;
 use App\Listing\Fragment;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Test\Place;
 use Wellspring\Core\Filter\Test\TextMatch;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Filter\Test\TextPosition;
 
 /** @implements TestSql<TextMatch> */
 final class TextMatchSql implements TestSql
@@ -24,10 +24,10 @@ final class TextMatchSql implements TestSql
         $text = FieldSql::folded($condition->field, $of);
         $needle = $test->needle($condition);
         $fragment = match ($test->place) {
-            Place::Whole => new Fragment("{$text} = ?", [$needle]),
-            Place::Contains => new Fragment("strpos({$text}, ?) > 0", [$needle]),
-            Place::Begins => new Fragment("starts_with({$text}, ?)", [$needle]),
-            Place::Ends => new Fragment("right({$text}, ?::int) = ?", [mb_strlen($needle), $needle]),
+            TextPosition::Whole => new Fragment("{$text} = ?", [$needle]),
+            TextPosition::Contains => new Fragment("strpos({$text}, ?) > 0", [$needle]),
+            TextPosition::Begins => new Fragment("starts_with({$text}, ?)", [$needle]),
+            TextPosition::Ends => new Fragment("right({$text}, ?::int) = ?", [mb_strlen($needle), $needle]),
         };
 
         return $test->kept ? $fragment : $fragment->not();

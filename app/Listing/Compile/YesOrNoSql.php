@@ -7,9 +7,9 @@ namespace App\Listing\Compile;
 use App\Listing\FieldSql;
 use App\Listing\Fragment;
 use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\YesOrNo;
-use Wellspring\Core\Run\Context;
 
 /** @implements TestSql<YesOrNo> */
 final class YesOrNoSql implements TestSql

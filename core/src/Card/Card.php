@@ -17,7 +17,7 @@ final readonly class Card
 
     /**
      * @param  Record  $record  as the viewer sees it
-     * @return list<non-empty-list<MadePart>> the lines that are left; none where the card is left out of the list
+     * @return list<non-empty-list<RenderedPart>> the lines that are left; none where the card is left out of the list
      */
     public function made(Record $record, Format $format): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Card;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Wording\Format;
 
 /** One line of a card. */
@@ -16,7 +17,7 @@ final readonly class Line
     }
 
     /**
-     * @return list<MadePart> what it shows of the record, the empty-value rules applied; none where the line is left
+     * @return list<RenderedPart> what it shows of the record, the empty-value rules applied; none where the line is left
      *   out
      */
     public function made(Record $record, Format $format): array
@@ -25,11 +26,11 @@ final readonly class Line
         foreach ($this->parts as $part) {
             $text = $part->shown($record, $format);
             if ($text !== null) {
-                $made[] = new MadePart($part, $text);
+                $made[] = new RenderedPart($part, $text);
             } elseif ($part->empty->do === EmptyAction::LeaveOutLine) {
                 return [];
             } elseif ($part->empty->do === EmptyAction::Say) {
-                $made[] = new MadePart($part, $part->empty->text, said: true);
+                $made[] = new RenderedPart($part, $part->empty->text, said: true);
             }
         }
 

@@ -8,6 +8,8 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\RefersTo;
+use Wellspring\Core\Empty\EmptyAction;
+use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Wording\Format;
 
 /** One part of a card's line. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Who\Audience;
 

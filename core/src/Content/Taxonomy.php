@@ -12,7 +12,7 @@ final readonly class Taxonomy
         public string $key,
         public string $label,
         public bool $tree,
-        public Terms $terms,
+        public TermTree $terms,
         public array $fields = [],
     ) {
     }

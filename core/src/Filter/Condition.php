@@ -9,17 +9,17 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\WrongValue;
-use Wellspring\Core\Filter\Value\Asked;
-use Wellspring\Core\Filter\Value\Missing;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Value\DynamicValue;
+use Wellspring\Core\Filter\Value\WhenMissing;
 
 /** One rule that keeps or drops a record. One that is off keeps everything. */
 final readonly class Condition
 {
     /**
-     * @param  mixed  $value  as the test reads it, or an Asked
-     * @param  Missing|null  $whenMissing  null: as the value says
-     * @param  Missing|null  $missing  set once bound, where the value is missing
+     * @param  mixed  $value  as the test reads it, or an DynamicValue
+     * @param  WhenMissing|null  $whenMissing  null: as the value says
+     * @param  WhenMissing|null  $missing  set once bound, where the value is missing
      * @param  non-empty-array<string, int>|null  $in  the fields that a search looks in, and what finding a word
      *   there counts; null: all texts
      */
@@ -29,8 +29,8 @@ final readonly class Condition
         public mixed $value = null,
         public bool $below = false,
         public bool $off = false,
-        public ?Missing $whenMissing = null,
-        public ?Missing $missing = null,
+        public ?WhenMissing $whenMissing = null,
+        public ?WhenMissing $missing = null,
         public ?array $in = null,
     ) {
     }
@@ -40,10 +40,10 @@ final readonly class Condition
     {
         if ($this->test instanceof RecordTest && $this->test->lacks($context)) {
             return $this->lacking(
-                $this->whenMissing ?? ($this->test->isNegative() ? Missing::KeepAll : Missing::KeepNone),
+                $this->whenMissing ?? ($this->test->isNegative() ? WhenMissing::KeepAll : WhenMissing::KeepNone),
             );
         }
-        if (! $this->value instanceof Asked) {
+        if (! $this->value instanceof DynamicValue) {
             return $this;
         }
         $given = $this->value->take($this->field, $context);
@@ -62,7 +62,7 @@ final readonly class Condition
     /** Whether it asks nothing: it is off, or its value is missing and it then keeps everything. */
     public function isInactive(): bool
     {
-        return $this->off || $this->missing === Missing::KeepAll;
+        return $this->off || $this->missing === WhenMissing::KeepAll;
     }
 
     /**
@@ -116,7 +116,7 @@ final readonly class Condition
         return ['field' => $this->field->key, 'test' => $this->test->key()]
             + (
                 $this->test->wantsValue()
-                    ? ['value' => $this->value instanceof Asked ? $this->value->toArray() : $this->value]
+                    ? ['value' => $this->value instanceof DynamicValue ? $this->value->toArray() : $this->value]
                     : []
             )
             + ($this->below ? ['below' => true] : [])
@@ -140,7 +140,7 @@ final readonly class Condition
         );
     }
 
-    private function lacking(Missing $do): self
+    private function lacking(WhenMissing $do): self
     {
         return new self(
             $this->field,

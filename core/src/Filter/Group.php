@@ -6,7 +6,7 @@ namespace Wellspring\Core\Filter;
 
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 
 /**
  * Conditions joined by all, any or none. A group with nothing in it, or that is off, keeps everything; a member that

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter;
 
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 
 /** A test of the record as a whole, not of one value. */
 interface RecordTest extends Test

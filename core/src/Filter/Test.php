@@ -7,7 +7,7 @@ namespace Wellspring\Core\Filter;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Wording\Format;
 
 /**

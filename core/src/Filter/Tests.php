@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter;
 
 use Wellspring\Core\Content\Family;
-use Wellspring\Core\Filter\Test\Quantity;
+use Wellspring\Core\Filter\Test\Quantifier;
 
 /** The register of tests. */
 final class Tests
@@ -17,24 +17,24 @@ final class Tests
     public static function all(): array
     {
         return self::$all ??= [
-            new Test\TermsAmong(Quantity::Any), new Test\TermsAmong(Quantity::All), new Test\TermsAmong(Quantity::None),
-            new Test\ChoiceAmong(Quantity::Any),
-            new Test\ChoiceAmong(Quantity::All),
-            new Test\ChoiceAmong(Quantity::None),
-            new Test\LinksAmong(Quantity::Any), new Test\LinksAmong(Quantity::All), new Test\LinksAmong(Quantity::None),
+            new Test\TermsAmong(Quantifier::Any), new Test\TermsAmong(Quantifier::All), new Test\TermsAmong(Quantifier::None),
+            new Test\ChoiceAmong(Quantifier::Any),
+            new Test\ChoiceAmong(Quantifier::All),
+            new Test\ChoiceAmong(Quantifier::None),
+            new Test\LinksAmong(Quantifier::Any), new Test\LinksAmong(Quantifier::All), new Test\LinksAmong(Quantifier::None),
             new Test\YesOrNo(true), new Test\YesOrNo(false),
-            new Test\Comparison(Test\Relation::Equal), new Test\Comparison(Test\Relation::NotEqual),
-            new Test\Comparison(Test\Relation::Less), new Test\Comparison(Test\Relation::AtMost),
-            new Test\Comparison(Test\Relation::More), new Test\Comparison(Test\Relation::AtLeast),
+            new Test\Comparison(Test\ComparisonOperator::Equal), new Test\Comparison(Test\ComparisonOperator::NotEqual),
+            new Test\Comparison(Test\ComparisonOperator::Less), new Test\Comparison(Test\ComparisonOperator::AtMost),
+            new Test\Comparison(Test\ComparisonOperator::More), new Test\Comparison(Test\ComparisonOperator::AtLeast),
             new Test\Between,
-            new Test\DayNear(ahead: true), new Test\DayNear(ahead: false),
-            new Test\DayPast(false), new Test\DayPast(true),
-            new Test\DayWithin('current'), new Test\DayWithin('following'), new Test\DayWithin('previous'),
-            new Test\DayIs('on'), new Test\DayIs('before'), new Test\DayIs('after'), new Test\DayIs('between'),
-            new Test\TextMatch(Test\Place::Contains, kept: true), new Test\TextMatch(Test\Place::Contains, kept: false),
-            new Test\TextMatch(Test\Place::Whole, kept: true), new Test\TextMatch(Test\Place::Whole, kept: false),
-            new Test\TextMatch(Test\Place::Begins, kept: true), new Test\TextMatch(Test\Place::Ends, kept: true),
-            new Test\TextAmong(Quantity::Any), new Test\TextAmong(Quantity::None),
+            new Test\DateWithinDuration(ahead: true), new Test\DateWithinDuration(ahead: false),
+            new Test\DatePast(false), new Test\DatePast(true),
+            new Test\DateInCalendarUnit('current'), new Test\DateInCalendarUnit('following'), new Test\DateInCalendarUnit('previous'),
+            new Test\DateIs('on'), new Test\DateIs('before'), new Test\DateIs('after'), new Test\DateIs('between'),
+            new Test\TextMatch(Test\TextPosition::Contains, kept: true), new Test\TextMatch(Test\TextPosition::Contains, kept: false),
+            new Test\TextMatch(Test\TextPosition::Whole, kept: true), new Test\TextMatch(Test\TextPosition::Whole, kept: false),
+            new Test\TextMatch(Test\TextPosition::Begins, kept: true), new Test\TextMatch(Test\TextPosition::Ends, kept: true),
+            new Test\TextAmong(Quantifier::Any), new Test\TextAmong(Quantifier::None),
             new Test\NotThisOne, new Test\Related,
             new Test\Search,
             new Test\Filled(true), new Test\Filled(false),

@@ -4,17 +4,18 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Module;
 
+use Wellspring\Core\Arrangement\ArrangementRule;
 use Wellspring\Core\Card\Card;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Empty\WhenNothing;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Test\Search;
-use Wellspring\Core\Layout\Arrange;
-use Wellspring\Core\Paging\PageMode;
-use Wellspring\Core\Paging\PageRule;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Sort\By\Relevance;
+use Wellspring\Core\Paging\PagingMode;
+use Wellspring\Core\Paging\PagingRule;
+use Wellspring\Core\Sort\Criterion\Relevance;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Source;
@@ -42,8 +43,8 @@ final readonly class Module
         public array $order,
         public int $skip,
         public ?int $atMost,
-        public PageRule $page,
-        public Arrange $arrange,
+        public PagingRule $page,
+        public ArrangementRule $arrange,
         public Card $card,
         public WhenNothing $whenNothing,
         public ?Headings $headings = null,
@@ -156,7 +157,7 @@ final readonly class Module
     /** How many records it shows at most; null where there is no limit. */
     public function most(): ?int
     {
-        $fixed = $this->page->mode === PageMode::Fixed ? $this->page->size : null;
+        $fixed = $this->page->mode === PagingMode::Fixed ? $this->page->size : null;
 
         return $fixed === null || $this->atMost === null ? $fixed ?? $this->atMost : min($fixed, $this->atMost);
     }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Module;
 
+use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Arrangement\ArrangementRule;
+use Wellspring\Core\Arrangement\Columns;
+use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Card\Card;
-use Wellspring\Core\Card\EmptyAction;
-use Wellspring\Core\Card\EmptyRule;
 use Wellspring\Core\Card\Line;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Card\PartKinds;
@@ -14,18 +16,18 @@ use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Empty\EmptyAction;
+use Wellspring\Core\Empty\EmptyRule;
+use Wellspring\Core\Empty\WhenNothing;
+use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Test\Related;
-use Wellspring\Core\Layout\Arrange;
-use Wellspring\Core\Layout\Arrangement;
-use Wellspring\Core\Layout\Columns;
-use Wellspring\Core\Layout\Width;
-use Wellspring\Core\Paging\PageMode;
-use Wellspring\Core\Paging\PageRule;
+use Wellspring\Core\Paging\PagingMode;
+use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
-use Wellspring\Core\Sort\By\SharedTerms;
+use Wellspring\Core\Sort\Criterion\SharedTerms;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\OrderReader;
@@ -127,7 +129,7 @@ final readonly class ModuleReader
         if (! $shape->has('where')) {
             return null;
         }
-        $read = WhereReader::for($type, $this->catalogue, $problems)->group($shape->raw('where'), 'where', 1);
+        $read = ConditionReader::for($type, $this->catalogue, $problems)->group($shape->raw('where'), 'where', 1);
         if ($read?->off === true) {
             $problems->add(
                 'where.off',
@@ -169,24 +171,24 @@ final readonly class ModuleReader
         return $atMost === null ? null : max(1, $atMost);
     }
 
-    private function page(Shape $shape, Problems $problems): PageRule
+    private function page(Shape $shape, Problems $problems): PagingRule
     {
         if (! $shape->has('page')) {
-            return new PageRule;
+            return new PagingRule;
         }
         $page = new Shape($shape->raw('page'), 'page', $problems);
-        $mode = PageMode::from($page->oneOf('mode', array_column(PageMode::cases(), 'value'), 'numbered'));
-        $size = $page->whole('size', 10, 1, PageRule::MAX_SIZE);
-        $loads = $mode === PageMode::Continuous ? $page->whole('loads', PageRule::LOADS, 0, 100) : PageRule::LOADS;
+        $mode = PagingMode::from($page->oneOf('mode', array_column(PagingMode::cases(), 'value'), 'numbered'));
+        $size = $page->whole('size', 10, 1, PagingRule::MAX_SIZE);
+        $loads = $mode === PagingMode::Continuous ? $page->whole('loads', PagingRule::LOADS, 0, 100) : PagingRule::LOADS;
         $page->noOthers();
 
-        return new PageRule(max(1, $size), $mode, $loads);
+        return new PagingRule(max(1, $size), $mode, $loads);
     }
 
-    private function arrange(Shape $shape, Problems $problems): Arrange
+    private function arrange(Shape $shape, Problems $problems): ArrangementRule
     {
         if (! $shape->has('arrange')) {
-            return new Arrange;
+            return new ArrangementRule;
         }
         $arrange = new Shape($shape->raw('arrange'), 'arrange', $problems);
         $as = Arrangement::from($arrange->oneOf('as', ['grid', 'list']));
@@ -199,7 +201,7 @@ final readonly class ModuleReader
         }
         $arrange->noOthers();
 
-        return new Arrange($as, $columns);
+        return new ArrangementRule($as, $columns);
     }
 
     private function card(Shape $shape, Type $type, Problems $problems): Card

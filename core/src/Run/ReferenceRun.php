@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace Wellspring\Core\Run;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
-use Wellspring\Core\Paging\Pages;
+use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Sort\Headings;
-use Wellspring\Core\Sort\Ordering;
+use Wellspring\Core\Sort\SortContext;
 use Wellspring\Core\Wording\Format;
 
 /** The rules of a module carried out step by step over plain records: what the database's run is held against. */
@@ -49,7 +50,7 @@ final readonly class ReferenceRun
         $ordered = $this->comparator->sorted(
             $left,
             $module->order,
-            new Ordering($module->key, $context, $candidates),
+            new SortContext($module->key, $context, $candidates),
             $module->headings,
         );
         $pinned = [];
@@ -66,7 +67,7 @@ final readonly class ReferenceRun
         $total = $module->total(count($listed));
         $steps[] = new Step('total', $total);
 
-        $pages = new Pages(max(0, $total), $module->page->size);
+        $pages = new PageNumbers(max(0, $total), $module->page->size);
         $page = $pages->number((string) $page);
         $all = array_slice($listed, $module->skip, $total);
         $shown = array_slice($all, $pages->offset($page), $pages->on($page));

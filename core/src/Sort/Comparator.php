@@ -29,7 +29,7 @@ final class Comparator
      * @param  list<SortKey>  $keys
      * @return list<Record>
      */
-    public function sorted(array $records, array $keys, Ordering $ordering, ?Headings $headings = null): array
+    public function sorted(array $records, array $keys, SortContext $ordering, ?Headings $headings = null): array
     {
         $values = array_map(fn (SortKey $key): \Closure => $key->by->values($ordering), $keys);
         $rows = array_map(fn (Record $record): array => [
@@ -43,7 +43,7 @@ final class Comparator
                 : $this->compare($a[1], $b[1], $headings->family(), $headings->direction, false);
             foreach ($by === 0 ? $keys : [] as $i => $key) {
                 $by = $this->compare($a[2][$i], $b[2][$i], $key->by->family(), $key->direction, $key->emptyFirst);
-                if ($by === 0 && $key->by instanceof By\ByHand) {
+                if ($by === 0 && $key->by instanceof Criterion\ManualOrder) {
                     $by = self::neverPlaced($a[2][$i], $a[0], $b[0]);
                 }
                 if ($by !== 0) {

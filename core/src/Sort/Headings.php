@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Sort;
 
-use Wellspring\Core\Calendar\Stretch;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\RefersTo;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Sort\By\FieldValue;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Sort\Criterion\FieldValue;
 use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Time\CalendarUnit;
 
 /**
  * Puts the records of a listing under headings: by a choice, a term, a stretch of days or the first letter. A record
@@ -24,8 +24,8 @@ final readonly class Headings implements RefersTo
     /** Stands for the heading of records without a value. */
     public const NONE = '';
 
-    /** @param  Stretch|null  $per  for dates and instants */
-    public function __construct(public Field $field, public ?Stretch $per, public Direction $direction = Direction::Up)
+    /** @param  CalendarUnit|null  $per  for dates and instants */
+    public function __construct(public Field $field, public ?CalendarUnit $per, public Direction $direction = Direction::Up)
     {
     }
 
@@ -72,10 +72,10 @@ final readonly class Headings implements RefersTo
             Family::Choice => $this->first([is_string($value) ? $value : '']),
             Family::Terms => $this->first($record->terms($this->field->key)),
             Family::YesNo => $value === true ? 1 : 0,
-            Family::Date => $context->calendar->firstDay(is_string($value) ? $value : '', $this->per ?? Stretch::Day),
+            Family::Date => $context->calendar->firstDay(is_string($value) ? $value : '', $this->per ?? CalendarUnit::Day),
             Family::Instant => $context->calendar->firstDay(
                 $context->calendar->dayOf(is_string($value) ? $value : ''),
-                $this->per ?? Stretch::Day,
+                $this->per ?? CalendarUnit::Day,
             ),
             default => mb_substr(Fold::of(is_string($value) ? $value : ''), 0, 1),
         };

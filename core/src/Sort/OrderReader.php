@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Sort;
 
-use Wellspring\Core\Calendar\Stretch;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Source\Source;
+use Wellspring\Core\Time\CalendarUnit;
 
 /** Reads what records are ordered by, and the headings they stand under. */
 final readonly class OrderReader
@@ -28,7 +28,7 @@ final readonly class OrderReader
         if (count($given) > self::MAX_KEYS) {
             $definition->wrong('order', 'at most '.self::MAX_KEYS.' keys', $given);
         }
-        $byTitle = new SortKey(new By\FieldValue($this->source->type()->reachable['title']));
+        $byTitle = new SortKey(new Criterion\FieldValue($this->source->type()->reachable['title']));
         $keys = [];
         foreach (array_slice($given, 0, self::MAX_KEYS) as $i => $data) {
             $keys[] = $this->problems->part(
@@ -78,7 +78,7 @@ final readonly class OrderReader
         $field = $fields[$key] ?? null;
         $direction = Direction::from($shape->oneOf('direction', ['up', 'down'], 'up'));
         $isDay = $field?->family() === Family::Date || $field?->family() === Family::Instant;
-        $per = $isDay ? Stretch::from($shape->oneOf('per', array_column(Stretch::cases(), 'value'), 'month')) : null;
+        $per = $isDay ? CalendarUnit::from($shape->oneOf('per', array_column(CalendarUnit::cases(), 'value'), 'month')) : null;
         if ($field === null) {
             if ($key !== '') {
                 $shape->wrong('by', 'a field that makes headings ('.implode(', ', array_keys($fields)).')', $key);
@@ -92,7 +92,7 @@ final readonly class OrderReader
     }
 
     /**
-     * @return array<string, By> all that the source's records can be ordered by, as it stands where nothing more is
+     * @return array<string, Criterion> all that the source's records can be ordered by, as it stands where nothing more is
      *   said
      */
     public static function offered(Source $source): array
@@ -101,36 +101,36 @@ final readonly class OrderReader
         $all = [];
         foreach ($type->reachable as $field) {
             if ($field->family()->ordered()) {
-                $all[$field->key] = new By\FieldValue($field);
+                $all[$field->key] = new Criterion\FieldValue($field);
             }
         }
         $others = $source->isItems() ? [
-            By\PriceNow::of($type), new By\Popularity, By\WeightedRating::of($type), new By\ByHand,
-            $type->taxonomies === [] ? null : new By\SharedTerms(array_map(strval(...), array_keys($type->taxonomies))),
-            new By\Relevance,
+            Criterion\PriceNow::of($type), new Criterion\Popularity, Criterion\WeightedRating::of($type), new Criterion\ManualOrder,
+            $type->taxonomies === [] ? null : new Criterion\SharedTerms(array_map(strval(...), array_keys($type->taxonomies))),
+            new Criterion\Relevance,
         ] : [];
-        foreach ([...array_filter($others), new By\Shuffle] as $by) {
+        foreach ([...array_filter($others), new Criterion\Shuffle] as $by) {
             $all[$by->key()] = $by;
         }
 
         return $all;
     }
 
-    private function by(string $key, Shape $shape): ?By
+    private function by(string $key, Shape $shape): ?Criterion
     {
         $by = self::offered($this->source)[$key] ?? null;
         $type = $this->source->type();
 
         return match (true) {
-            $by instanceof By\Popularity => new By\Popularity(
-                $shape->whole('days', By\Popularity::DAYS, 1, By\Popularity::MOST),
+            $by instanceof Criterion\Popularity => new Criterion\Popularity(
+                $shape->whole('days', Criterion\Popularity::DAYS, 1, Criterion\Popularity::MOST),
             ),
-            $by instanceof By\WeightedRating => By\WeightedRating::of(
+            $by instanceof Criterion\WeightedRating => Criterion\WeightedRating::of(
                 $type,
-                $shape->whole('confidence', By\WeightedRating::CONFIDENCE, 0, By\WeightedRating::MOST),
+                $shape->whole('confidence', Criterion\WeightedRating::CONFIDENCE, 0, Criterion\WeightedRating::MOST),
             ),
-            $by instanceof By\ByHand => new By\ByHand($this->term($shape, $type)),
-            $by instanceof By\SharedTerms => new By\SharedTerms($this->taxonomies($shape, $by)),
+            $by instanceof Criterion\ManualOrder => new Criterion\ManualOrder($this->term($shape, $type)),
+            $by instanceof Criterion\SharedTerms => new Criterion\SharedTerms($this->taxonomies($shape, $by)),
             default => $by,
         };
     }
@@ -159,7 +159,7 @@ final readonly class OrderReader
     }
 
     /** @return list<string> */
-    private function taxonomies(Shape $shape, By\SharedTerms $all): array
+    private function taxonomies(Shape $shape, Criterion\SharedTerms $all): array
     {
         $given = $shape->has('of') ? $shape->slugs('of') : [];
         if (array_diff($given, $all->taxonomies) !== []) {

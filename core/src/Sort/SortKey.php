@@ -11,7 +11,7 @@ namespace Wellspring\Core\Sort;
 final readonly class SortKey
 {
     public function __construct(
-        public By $by,
+        public Criterion $by,
         public Direction $direction = Direction::Up,
         public bool $emptyFirst = false,
     ) {

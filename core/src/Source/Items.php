@@ -6,16 +6,16 @@ namespace Wellspring\Core\Source;
 
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Module\Piece;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Sort\By;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Wording\Piece;
 
 /** Items of one type, or of several with what they have in common. */
 final readonly class Items implements Source
 {
-    use Holds;
+    use ContainsRecords;
 
     private Type $shared;
 
@@ -68,7 +68,7 @@ final readonly class Items implements Source
     /** @return non-empty-list<SortKey> */
     public static function newest(Type $type): array
     {
-        return [new SortKey(new By\FieldValue($type->reachable['publish_at']), Direction::Down)];
+        return [new SortKey(new Criterion\FieldValue($type->reachable['publish_at']), Direction::Down)];
     }
 
     public function pieces(): array

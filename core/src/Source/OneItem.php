@@ -6,13 +6,13 @@ namespace Wellspring\Core\Source;
 
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Module\Piece;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Wording\Piece;
 
 /** One item, picked by hand. */
 final readonly class OneItem implements Source
 {
-    use Holds;
+    use ContainsRecords;
 
     public function __construct(public Type $type, public string $slug)
     {

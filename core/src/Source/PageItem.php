@@ -6,13 +6,13 @@ namespace Wellspring\Core\Source;
 
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Module\Piece;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Wording\Piece;
 
 /** The item that the page is about; nothing on a page about none. */
 final readonly class PageItem implements Source
 {
-    use Holds;
+    use ContainsRecords;
 
     private Type $shared;
 

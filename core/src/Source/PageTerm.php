@@ -7,15 +7,15 @@ namespace Wellspring\Core\Source;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Module\Piece;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Sort\By;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Wording\Piece;
 
 /** The term that the page is about; nothing on a page about none. */
 final readonly class PageTerm implements Source
 {
-    use Holds;
+    use ContainsRecords;
 
     private Type $shared;
 
@@ -73,7 +73,7 @@ final readonly class PageTerm implements Source
             ? []
             : array_values(
                 array_filter(
-                    (new Terms($taxonomy))->records($all, $context),
+                    (new TaxonomyTerms($taxonomy))->records($all, $context),
                     fn (Record $record): bool => $this->holds($record, $context),
                 ),
             );
@@ -91,7 +91,7 @@ final readonly class PageTerm implements Source
 
     public function order(): array
     {
-        return [new SortKey(new By\FieldValue($this->shared->reachable['title']))];
+        return [new SortKey(new Criterion\FieldValue($this->shared->reachable['title']))];
     }
 
     public function pieces(): array

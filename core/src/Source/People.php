@@ -9,10 +9,10 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Module\Piece;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Sort\By;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Wording\Piece;
 
 /**
  * The people of some of the site's groups, each with the number of items they are the author of. Those whose account is
@@ -20,7 +20,7 @@ use Wellspring\Core\Sort\SortKey;
  */
 final readonly class People implements Source
 {
-    use Holds;
+    use ContainsRecords;
 
     public const KEY = 'people';
 
@@ -116,7 +116,7 @@ final readonly class People implements Source
 
     public function order(): array
     {
-        return [new SortKey(new By\FieldValue($this->type->reachable['title']))];
+        return [new SortKey(new Criterion\FieldValue($this->type->reachable['title']))];
     }
 
     public function pieces(): array

@@ -6,9 +6,9 @@ namespace Wellspring\Core\Source;
 
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Module\Piece;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Wording\Piece;
 
 /**
  * What a module draws from.

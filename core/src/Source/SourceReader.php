@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Source;
 
-use Wellspring\Core\Calendar\Stretch;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Taxonomy;
@@ -12,6 +11,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Slug;
+use Wellspring\Core\Time\CalendarUnit;
 
 /** Reads what a module draws from. */
 final readonly class SourceReader
@@ -39,8 +39,8 @@ final readonly class SourceReader
             'items' => $this->items($shape, 'items'),
             'terms' => $this->terms($shape),
             'people' => $this->people($shape),
-            'months' => $this->stretches($shape, Stretch::Month),
-            'years' => $this->stretches($shape, Stretch::Year),
+            'months' => $this->stretches($shape, CalendarUnit::Month),
+            'years' => $this->stretches($shape, CalendarUnit::Year),
             'page' => $this->page($shape),
             default => $this->one($shape),
         };
@@ -78,7 +78,7 @@ final readonly class SourceReader
         return new Items($types);
     }
 
-    private function terms(Shape $shape): ?Terms
+    private function terms(Shape $shape): ?TaxonomyTerms
     {
         $taxonomy = $this->taxonomy($shape, 'terms');
         if ($taxonomy === null) {
@@ -89,7 +89,7 @@ final readonly class SourceReader
             $shape->wrong('under', "the slug of a term of {$taxonomy->label}", $under);
         }
 
-        return new Terms($taxonomy, $under, $shape->flag('used'));
+        return new TaxonomyTerms($taxonomy, $under, $shape->flag('used'));
     }
 
     private function people(Shape $shape): People
@@ -113,7 +113,7 @@ final readonly class SourceReader
         return new People($groups, $this->catalogue->groups);
     }
 
-    private function stretches(Shape $shape, Stretch $per): ?Stretches
+    private function stretches(Shape $shape, CalendarUnit $per): ?Archive
     {
         $items = $this->items($shape, "{$per->value}s");
         if ($items === null) {
@@ -127,7 +127,7 @@ final readonly class SourceReader
             return null;
         }
 
-        return new Stretches($items, $per, $by);
+        return new Archive($items, $per, $by);
     }
 
     private function page(Shape $shape): ?Source

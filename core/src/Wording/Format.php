@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Wording;
 
-use Wellspring\Core\Calendar\Stretch;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Text\Html;
+use Wellspring\Core\Time\CalendarUnit;
 
 /** Writes values as the site does: numbers, money and dates by CLDR in its locale, currency and time zone. */
 final class Format
@@ -94,10 +94,10 @@ final class Format
         }
         if ($headings->per !== null) {
             return match ($headings->per) {
-                Stretch::Year => substr($key, 0, 4),
-                Stretch::Month => $this->date($this->month, "{$key}T00:00:00Z"),
-                Stretch::Day => $this->date($this->day, "{$key}T00:00:00Z"),
-                Stretch::Week => $this->date($this->day, "{$key}T00:00:00Z").' – '.$this->date(
+                CalendarUnit::Year => substr($key, 0, 4),
+                CalendarUnit::Month => $this->date($this->month, "{$key}T00:00:00Z"),
+                CalendarUnit::Day => $this->date($this->day, "{$key}T00:00:00Z"),
+                CalendarUnit::Week => $this->date($this->day, "{$key}T00:00:00Z").' – '.$this->date(
                     $this->day,
                     (new \DateTimeImmutable("{$key}T00:00:00Z"))->modify('+6 days')->format('Y-m-d\TH:i:s\Z'),
                 ),

@@ -18,24 +18,24 @@ use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use App\Site\PageMaker;
 use Illuminate\Http\Request;
+use Wellspring\Core\Arrangement\Columns;
+use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Layout\Columns;
-use Wellspring\Core\Layout\Width;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Explain\Sentences;
+use Wellspring\Core\Explain\Suggestions;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Module\Piece;
 use Wellspring\Core\Module\SalvagedModule;
-use Wellspring\Core\Module\Sentence;
-use Wellspring\Core\Module\Sentences;
-use Wellspring\Core\Paging\PageRule;
-use Wellspring\Core\Paging\Pages;
+use Wellspring\Core\Paging\PageNumbers;
+use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
-use Wellspring\Core\Run\Context;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Run\Step;
-use Wellspring\Core\Run\Ways;
 use Wellspring\Core\Wording\Format;
+use Wellspring\Core\Wording\Piece;
+use Wellspring\Core\Wording\Sentence;
 
 /**
  * What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page, its records,
@@ -144,7 +144,7 @@ final readonly class BenchController
             $module->page->mode->value === 'fixed'
                 ? min($module->page->size, $module->atMost ?? PHP_INT_MAX)
                 : $module->atMost,
-            new PageRule(self::ROWS),
+            new PagingRule(self::ROWS),
             $module->arrange,
             $module->card,
             $module->whenNothing,
@@ -154,7 +154,7 @@ final readonly class BenchController
         $fields = array_values(
             array_filter(array_map(fn (string $key): ?Field => $module->type()->field($key), $given['fields'])),
         );
-        $from = (new Pages(max(0, $result->total), self::ROWS))->offset($result->page);
+        $from = (new PageNumbers(max(0, $result->total), self::ROWS))->offset($result->page);
 
         return [
             'total' => $result->total,
@@ -259,7 +259,7 @@ final readonly class BenchController
     {
         $ways = array_map(
             fn (array $way): array => $way + ['edit' => null],
-            Ways::of($module, $traced->record, $traced->trace, $traced->standing, $context),
+            Suggestions::of($module, $traced->record, $traced->trace, $traced->standing, $context),
         );
         if (isset($this->catalogue->catalogue()->types[$traced->record->type])) {
             $ways[] = [
@@ -376,7 +376,7 @@ final readonly class BenchController
      */
     private function lastRow(Module $module, Result $result): array
     {
-        $cards = (new Pages(max(0, $result->total), $module->page->size))->on($result->pages);
+        $cards = (new PageNumbers(max(0, $result->total), $module->page->size))->on($result->pages);
         $rows = [];
         foreach (Width::cases() as $width) {
             $columns = $module->arrange->columnsAt($width);

@@ -6,11 +6,11 @@ namespace App\Http\Controllers\Manage;
 
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Tests;
-use Wellspring\Core\Filter\Value\Take;
-use Wellspring\Core\Module\WhereReader;
-use Wellspring\Core\Sort\By\FieldValue;
+use Wellspring\Core\Filter\Value\SubjectPart;
+use Wellspring\Core\Sort\Criterion\FieldValue;
 use Wellspring\Core\Sort\Direction;
 
 /** A field as the manage screens take it: its words, and what rules may say of it. */
@@ -47,9 +47,9 @@ final class FieldShape
                 // With two values, so that the words fit one as well as many.
                 'words' => $test->words(new Condition($field, $test, ['', ''])),
                 'wantsValue' => $test->wantsValue(),
-                'from' => WhereReader::origins($test, $field),
+                'from' => ConditionReader::origins($test, $field),
             ], Tests::for($family)),
-            'takes' => array_map(fn (Take $take): string => $take->value, WhereReader::takes($field)),
+            'takes' => array_map(fn (SubjectPart $take): string => $take->value, ConditionReader::takes($field)),
             'sorts' => $family->ordered(),
             'directions' => $family->ordered() ? self::directions($field) : null,
             'onCards' => $family->readsAsText(),

@@ -15,7 +15,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Text\Fold;
-use Wellspring\Core\Text\Sought;
+use Wellspring\Core\Text\SearchTerm;
 use Wellspring\Core\Text\Words;
 
 /** Finds anything by a few words: modules, pages, items, terms. */
@@ -81,9 +81,9 @@ final readonly class FindController
     /** @return list<array{kind: string, title: string, about: string, to: string}> the last word may be but begun */
     private function items(string $words, User $user): array
     {
-        $sought = Sought::all(rtrim($words, '*').'*', null);
+        $sought = SearchTerm::all(rtrim($words, '*').'*', null);
         $found = SearchSql::found($sought);
-        $inTitle = SearchSql::found(Sought::all(rtrim($words, '*').'*', ['title' => 1]));
+        $inTitle = SearchSql::found(SearchTerm::all(rtrim($words, '*').'*', ['title' => 1]));
         $items = Item::query()->whereRaw($found->sql, $found->bindings)
             ->when(! $user->isManager(), fn ($query) => $query->where('author_id', $user->id))
             ->orderByRaw("({$inTitle->sql}) desc", $inTitle->bindings)

@@ -24,7 +24,7 @@ use App\Site\WhereShown;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Wellspring\Core\Content\Differences;
+use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;

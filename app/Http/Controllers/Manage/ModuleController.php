@@ -12,7 +12,7 @@ use App\Modules\ModuleStore;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Wellspring\Core\Content\Kind\Instant;
-use Wellspring\Core\Module\Starts;
+use Wellspring\Core\Explain\StarterDefinitions;
 use Wellspring\Core\Problem\Refused;
 
 final readonly class ModuleController
@@ -63,7 +63,7 @@ final readonly class ModuleController
     /** @return list<array{key: string, words: string, definition: array<string, mixed>}> */
     public function starts(): array
     {
-        return (new Starts($this->catalogue->catalogue()))->all();
+        return (new StarterDefinitions($this->catalogue->catalogue()))->all();
     }
 
     public function store(Request $request): JsonResponse

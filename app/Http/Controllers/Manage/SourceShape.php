@@ -6,7 +6,7 @@ namespace App\Http\Controllers\Manage;
 
 use App\Content\CatalogueStore;
 use Wellspring\Core\Content\Field;
-use Wellspring\Core\Sort\By;
+use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\OrderReader;
@@ -31,7 +31,7 @@ final readonly class SourceShape
             'taxonomies' => array_map(strval(...), array_keys($type->taxonomies)),
             'fields' => array_values(array_map(FieldShape::of(...), $this->catalogue->catalogue()->askable($type))),
             'own' => array_map(strval(...), array_keys($type->reachable)),
-            'orders' => array_values(array_map(fn (By $by): array => [
+            'orders' => array_values(array_map(fn (Criterion $by): array => [
                 'key' => $by->key(),
                 'label' => $by->label(),
                 'goesUp' => $by->goesUp(),

@@ -8,11 +8,11 @@ use App\Content\Records;
 use App\Listing\Contexts;
 use App\Models\Item;
 use Illuminate\Http\Request;
-use Wellspring\Core\Calendar\Period;
 use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Problem\Refused;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Run\Shown;
+use Wellspring\Core\Time\Period;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
@@ -58,7 +58,7 @@ final readonly class Standpoint
         return $this->contexts->at(
             $at,
             new Viewer(Audience::from($given['as'] ?? 'signed-out'), $given['person'] ?? null),
-            new Shown(
+            new PageSubject(
                 $item === null ? null : Records::complete($item),
                 $taxonomy === '' ? null : ['taxonomy' => $taxonomy, 'slug' => $slug],
                 $month,

@@ -13,12 +13,12 @@ use App\People\People;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
+use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Layout\Arrangement;
-use Wellspring\Core\Layout\Columns;
-use Wellspring\Core\Paging\PageMode;
-use Wellspring\Core\Paging\PageRule;
+use Wellspring\Core\Paging\PagingMode;
+use Wellspring\Core\Paging\PagingRule;
 
 /**
  * What the manage screens need to know of the site before anything else: its types, taxonomies and pages, and what
@@ -72,14 +72,14 @@ final readonly class StartController
                     ],
                 )->all(),
             'pageModes' => array_map(
-                fn (PageMode $mode): array => ['key' => $mode->value, 'label' => $mode->words()],
-                PageMode::cases(),
+                fn (PagingMode $mode): array => ['key' => $mode->value, 'label' => $mode->words()],
+                PagingMode::cases(),
             ),
             'groups' => array_map(
                 fn (string|int $key): array => ['key' => (string) $key, 'name' => $catalogue->groups[$key]],
                 array_keys($catalogue->groups),
             ),
-            'limits' => ['columns' => Columns::MAX, 'pageSize' => PageRule::MAX_SIZE],
+            'limits' => ['columns' => Columns::MAX, 'pageSize' => PagingRule::MAX_SIZE],
         ];
     }
 

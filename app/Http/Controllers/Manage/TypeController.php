@@ -14,11 +14,11 @@ use App\Tasks\Tasks;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Kinds;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Content\TypeFile;
 
 /** Content types: what they are, what a change of one would do, the change itself, and their files. */
 final readonly class TypeController

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Filter\Test;
 
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Wording\Format;
 
 /** What a record has against a list of values: any, all or none of them. “None of” keeps records that have nothing. */
 abstract readonly class Among implements Test
 {
-    public function __construct(public Quantity $quantity)
+    public function __construct(public Quantifier $quantity)
     {
     }
 
@@ -28,15 +29,15 @@ abstract readonly class Among implements Test
 
     public function isNegative(): bool
     {
-        return $this->quantity === Quantity::None;
+        return $this->quantity === Quantifier::None;
     }
 
     public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
-        $has = Given::texts($found);
+        $has = ValueLists::texts($found);
 
         return $this->quantity->holds(
-            array_map(fn (string $one): bool => in_array($one, $has, true), Given::texts($condition->value)),
+            array_map(fn (string $one): bool => in_array($one, $has, true), ValueLists::texts($condition->value)),
         );
     }
 
@@ -47,6 +48,6 @@ abstract readonly class Among implements Test
 
     public function valueWords(Condition $condition, Format $format): string
     {
-        return implode(', ', array_map($condition->field->choiceLabel(...), Given::texts($condition->value)));
+        return implode(', ', array_map($condition->field->choiceLabel(...), ValueLists::texts($condition->value)));
     }
 }

@@ -7,9 +7,9 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
-use Wellspring\Core\Run\Context;
 use Wellspring\Core\Wording\Format;
 
 /** A number from one to another; both ends belong. */

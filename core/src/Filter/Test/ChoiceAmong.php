@@ -6,18 +6,19 @@ namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Filter\ValueLists;
 
 /** Choices against those given. “None of” keeps records without a choice. */
 final readonly class ChoiceAmong extends Among
 {
     public function suits(Family $family): bool
     {
-        return $family === Family::Choices || $family === Family::Choice && $this->quantity !== Quantity::All;
+        return $family === Family::Choices || $family === Family::Choice && $this->quantity !== Quantifier::All;
     }
 
     /** @return non-empty-list<string> */
     public function readValue(mixed $value, Field $field): array
     {
-        return Given::known($value, array_map(strval(...), array_keys($field->choices)), "choices of {$field->label}");
+        return ValueLists::known($value, array_map(strval(...), array_keys($field->choices)), "choices of {$field->label}");
     }
 }

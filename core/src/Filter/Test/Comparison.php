@@ -7,15 +7,15 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
-use Wellspring\Core\Run\Context;
 use Wellspring\Core\Wording\Format;
 
 /** A number against a number. “Is not” keeps records without a number; the others do not. */
 final readonly class Comparison implements Test
 {
-    public function __construct(public Relation $relation)
+    public function __construct(public ComparisonOperator $relation)
     {
     }
 
@@ -41,13 +41,13 @@ final readonly class Comparison implements Test
 
     public function isNegative(): bool
     {
-        return $this->relation === Relation::NotEqual;
+        return $this->relation === ComparisonOperator::NotEqual;
     }
 
     public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
         if (! is_int($found) && ! is_float($found)) {
-            return $this->relation === Relation::NotEqual;
+            return $this->relation === ComparisonOperator::NotEqual;
         }
 
         return $this->relation->holds($found, self::number($condition->value));

@@ -6,9 +6,9 @@ namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
-use Wellspring\Core\Run\Context;
 use Wellspring\Core\Wording\Format;
 
 /** Whether there is a value at all. */

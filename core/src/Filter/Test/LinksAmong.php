@@ -7,6 +7,7 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Wording\Format;
 
 /** The items or people that a record names, against those given. “None of” keeps records that name none. */
@@ -14,7 +15,7 @@ final readonly class LinksAmong extends Among
 {
     public function suits(Family $family): bool
     {
-        return $family === Family::Items || $family === Family::Person && $this->quantity !== Quantity::All;
+        return $family === Family::Items || $family === Family::Person && $this->quantity !== Quantifier::All;
     }
 
     /** @return non-empty-list<string> items as `type/slug`, people by e-mail */
@@ -22,10 +23,10 @@ final readonly class LinksAmong extends Among
     {
         $what = $field->family() === Family::Person ? 'e-mail addresses of people' : 'items, each by its slug';
 
-        return Given::list($value, $what, function (mixed $one) use ($field): string {
+        return ValueLists::list($value, $what, function (mixed $one) use ($field): string {
             $read = $field->kind->read($field->family() === Family::Person ? $one : [$one], $field);
 
-            return Given::texts($read)[0] ?? throw new \LogicException('A name that was read is a text.');
+            return ValueLists::texts($read)[0] ?? throw new \LogicException('A name that was read is a text.');
         });
     }
 
@@ -35,7 +36,7 @@ final readonly class LinksAmong extends Among
             ', ',
             array_map(
                 fn (string $name): string => substr((string) strrchr("/{$name}", '/'), 1),
-                Given::texts($condition->value),
+                ValueLists::texts($condition->value),
             ),
         );
     }

@@ -7,9 +7,9 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\RecordTest;
-use Wellspring\Core\Run\Context;
 use Wellspring\Core\Wording\Format;
 
 /** Leaves out the item that the page is about. On a page about none, it keeps everything. */

@@ -7,9 +7,10 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\RecordTest;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Wording\Format;
 
 /** Keeps the records that share at least one term, of the named taxonomies, with the page's item. */
@@ -33,7 +34,7 @@ final readonly class Related implements RecordTest
     /** @return non-empty-list<string> keys of taxonomies */
     public function readValue(mixed $value, Field $field): array
     {
-        return Given::known($value, array_map(strval(...), array_keys($field->choices)), 'taxonomies');
+        return ValueLists::known($value, array_map(strval(...), array_keys($field->choices)), 'taxonomies');
     }
 
     public function isNegative(): bool
@@ -53,7 +54,7 @@ final readonly class Related implements RecordTest
 
     public function keepsRecord(Record $record, Condition $condition, Context $context): bool
     {
-        return self::shared($record, Given::texts($condition->value), $context) > 0;
+        return self::shared($record, ValueLists::texts($condition->value), $context) > 0;
     }
 
     /**
@@ -85,6 +86,6 @@ final readonly class Related implements RecordTest
 
     public function valueWords(Condition $condition, Format $format): string
     {
-        return implode(' or ', array_map($condition->field->choiceLabel(...), Given::texts($condition->value)));
+        return implode(' or ', array_map($condition->field->choiceLabel(...), ValueLists::texts($condition->value)));
     }
 }

@@ -10,11 +10,11 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\RecordTest;
 use Wellspring\Core\Filter\ReferringTest;
-use Wellspring\Core\Run\Context;
-use Wellspring\Core\Text\Sought;
+use Wellspring\Core\Text\SearchTerm;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Text\Words;
 use Wellspring\Core\Wording\Format;
@@ -86,10 +86,10 @@ final readonly class Search implements RecordTest, ReferringTest
         );
     }
 
-    /** @return list<Sought> */
+    /** @return list<SearchTerm> */
     public static function sought(Condition $condition): array
     {
-        return Sought::all(is_string($condition->value) ? $condition->value : '', $condition->in);
+        return SearchTerm::all(is_string($condition->value) ? $condition->value : '', $condition->in);
     }
 
     public function words(Condition $condition): string

@@ -9,9 +9,10 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Term;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\ReferringTest;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Filter\ValueLists;
 
 /** Terms against those given, with or without all below them. “None of” keeps records without a term. */
 final readonly class TermsAmong extends Among implements ReferringTest
@@ -26,7 +27,7 @@ final readonly class TermsAmong extends Among implements ReferringTest
     {
         $known = array_map(fn (Term $term): string => $term->slug, self::taxonomy($field)->terms->all());
 
-        return Given::known($value, $known, "terms of {$field->label}, by slug");
+        return ValueLists::known($value, $known, "terms of {$field->label}, by slug");
     }
 
     /**
@@ -39,13 +40,13 @@ final readonly class TermsAmong extends Among implements ReferringTest
 
         return array_map(
             fn (string $slug): array => $condition->below ? $terms->withBelow($slug) ?: [$slug] : [$slug],
-            Given::texts($condition->value),
+            ValueLists::texts($condition->value),
         );
     }
 
     public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
-        $has = Given::texts($found);
+        $has = ValueLists::texts($found);
 
         return $this->quantity->holds(
             array_map(fn (array $slugs): bool => array_intersect($has, $slugs) !== [], $this->wanted($condition)),

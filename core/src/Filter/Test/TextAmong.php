@@ -6,8 +6,9 @@ namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
@@ -17,19 +18,19 @@ final readonly class TextAmong extends Among
 {
     public function suits(Family $family): bool
     {
-        return $this->quantity !== Quantity::All && ($family === Family::Text || $family === Family::LongText);
+        return $this->quantity !== Quantifier::All && ($family === Family::Text || $family === Family::LongText);
     }
 
     /** @return non-empty-list<string> */
     public function readValue(mixed $value, Field $field): array
     {
-        return Given::list($value, 'texts', fn (mixed $one): string => Whitespace::trim(TextMatch::given($one)));
+        return ValueLists::list($value, 'texts', fn (mixed $one): string => Whitespace::trim(TextMatch::given($one)));
     }
 
     /** @return list<string> the given texts in the form in which they are compared */
     public function needles(Condition $condition): array
     {
-        return array_map(Fold::of(...), Given::texts($condition->value));
+        return array_map(Fold::of(...), ValueLists::texts($condition->value));
     }
 
     public function keeps(mixed $found, Condition $condition, Context $context): bool
@@ -42,6 +43,6 @@ final readonly class TextAmong extends Among
 
     public function valueWords(Condition $condition, Format $format): string
     {
-        return implode(', ', array_map(fn (string $text): string => "“{$text}”", Given::texts($condition->value)));
+        return implode(', ', array_map(fn (string $text): string => "“{$text}”", ValueLists::texts($condition->value)));
     }
 }

@@ -8,9 +8,9 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind\Text;
 use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
-use Wellspring\Core\Run\Context;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Whitespace;
@@ -22,15 +22,15 @@ use Wellspring\Core\Wording\Format;
  */
 final readonly class TextMatch implements Test
 {
-    public function __construct(public Place $place, public bool $kept)
+    public function __construct(public TextPosition $place, public bool $kept)
     {
     }
 
     public function key(): string
     {
         return match ($this->place) {
-            Place::Whole => $this->kept ? 'is' : 'isNot',
-            Place::Contains => $this->kept ? 'contains' : 'lacks',
+            TextPosition::Whole => $this->kept ? 'is' : 'isNot',
+            TextPosition::Contains => $this->kept ? 'contains' : 'lacks',
             default => $this->place->value,
         };
     }
@@ -50,7 +50,7 @@ final readonly class TextMatch implements Test
         $value = self::given($value);
 
         // A stored text has no white space at its ends, so a whole one is compared without; “the ” may begin one.
-        return $this->place === Place::Whole ? Whitespace::trim($value) : $value;
+        return $this->place === TextPosition::Whole ? Whitespace::trim($value) : $value;
     }
 
     /**
@@ -96,10 +96,10 @@ final readonly class TextMatch implements Test
         $text = self::found($found, $condition->field);
         $needle = $this->needle($condition);
         $matches = match ($this->place) {
-            Place::Whole => $text === $needle,
-            Place::Contains => str_contains($text, $needle),
-            Place::Begins => str_starts_with($text, $needle),
-            Place::Ends => str_ends_with($text, $needle),
+            TextPosition::Whole => $text === $needle,
+            TextPosition::Contains => str_contains($text, $needle),
+            TextPosition::Begins => str_starts_with($text, $needle),
+            TextPosition::Ends => str_ends_with($text, $needle),
         };
 
         return $matches === $this->kept;
@@ -108,10 +108,10 @@ final readonly class TextMatch implements Test
     public function words(Condition $condition): string
     {
         return match ($this->place) {
-            Place::Whole => $this->kept ? 'is' : 'is not',
-            Place::Contains => $this->kept ? 'contains' : 'does not contain',
-            Place::Begins => 'begins with',
-            Place::Ends => 'ends with',
+            TextPosition::Whole => $this->kept ? 'is' : 'is not',
+            TextPosition::Contains => $this->kept ? 'contains' : 'does not contain',
+            TextPosition::Begins => 'begins with',
+            TextPosition::Ends => 'ends with',
         };
     }
 

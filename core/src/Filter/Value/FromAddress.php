@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter\Value;
 
 use Wellspring\Core\Content\Field;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Text\Whitespace;
 
 /** The words that a visitor looks for, as the page's address says them: `/search?q=fern`. */
-final readonly class FromAddress implements Asked
+final readonly class FromAddress implements DynamicValue
 {
     public function __construct(public string $name)
     {
@@ -22,9 +22,9 @@ final readonly class FromAddress implements Asked
         return $words === '' ? null : mb_substr($words, 0, 200);
     }
 
-    public function whenMissing(): Missing
+    public function whenMissing(): WhenMissing
     {
-        return Missing::KeepAll;
+        return WhenMissing::KeepAll;
     }
 
     public function words(Field $field): string

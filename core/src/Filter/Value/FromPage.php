@@ -8,16 +8,16 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\RefersTo;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 
 /** What the page is about: its term, its item or a value of that item, its month, its person. */
-final readonly class FromPage implements Asked, RefersTo
+final readonly class FromPage implements DynamicValue, RefersTo
 {
     /**
      * @param  Field|null  $of  the field of the page's item that is taken; null for the item itself, and for a term,
      *   month or person
      */
-    public function __construct(public Take $take, public ?Field $of = null)
+    public function __construct(public SubjectPart $take, public ?Field $of = null)
     {
     }
 
@@ -27,15 +27,15 @@ final readonly class FromPage implements Asked, RefersTo
         $item = $context->pageItem();
 
         return match ($this->take) {
-            Take::Term => $this->terms($field, $context),
-            Take::Item => match (true) {
+            SubjectPart::Term => $this->terms($field, $context),
+            SubjectPart::Item => match (true) {
                 $item === null => null,
                 $this->of !== null => self::fitted($item->value($this->of), $field),
                 $field->family() === Family::Items => [$item->name()],
                 default => null,
             },
-            Take::Month => $page->month,
-            Take::Person => $page->person === null ? null : [$page->person],
+            SubjectPart::Month => $page->month,
+            SubjectPart::Person => $page->person === null ? null : [$page->person],
         };
     }
 
@@ -68,18 +68,18 @@ final readonly class FromPage implements Asked, RefersTo
         return $this->of === null ? [] : [Reference::toFieldOfPage("{$at}.of", $this->of)];
     }
 
-    public function whenMissing(): Missing
+    public function whenMissing(): WhenMissing
     {
-        return Missing::KeepNone;
+        return WhenMissing::KeepNone;
     }
 
     public function words(Field $field): string
     {
         return match ($this->take) {
-            Take::Term => 'the page’s term',
-            Take::Item => $this->of === null ? 'the item being shown' : 'that of the item being shown',
-            Take::Month => 'the page’s month',
-            Take::Person => 'the page’s person',
+            SubjectPart::Term => 'the page’s term',
+            SubjectPart::Item => $this->of === null ? 'the item being shown' : 'that of the item being shown',
+            SubjectPart::Month => 'the page’s month',
+            SubjectPart::Person => 'the page’s person',
         };
     }
 

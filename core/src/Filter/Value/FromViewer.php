@@ -5,19 +5,19 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter\Value;
 
 use Wellspring\Core\Content\Field;
-use Wellspring\Core\Run\Context;
+use Wellspring\Core\Context\Context;
 
 /** The person who has signed in. */
-final readonly class FromViewer implements Asked
+final readonly class FromViewer implements DynamicValue
 {
     public function take(Field $field, Context $context): mixed
     {
         return $context->viewer->person === null ? null : [$context->viewer->person];
     }
 
-    public function whenMissing(): Missing
+    public function whenMissing(): WhenMissing
     {
-        return Missing::KeepNone;
+        return WhenMissing::KeepNone;
     }
 
     public function words(Field $field): string

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Arrangement;
+
+/** How many cards stand side by side at each width. */
+final readonly class Columns
+{
+    public const MAX = 12;
+
+    public function __construct(
+        public int $phone = 1,
+        public int $tablet = 2,
+        public int $laptop = 3,
+        public int $desktop = 4,
+    ) {
+    }
+
+    public function at(Width $width): int
+    {
+        return match ($width) {
+            Width::Phone => $this->phone,
+            Width::Tablet => $this->tablet,
+            Width::Laptop => $this->laptop,
+            Width::Desktop => $this->desktop,
+        };
+    }
+
+    /** How many cards stand in the last row: `((n − 1) mod columns) + 1` for n > 0, else 0. */
+    public static function lastRow(int $cards, int $columns): int
+    {
+        return $cards > 0 ? (($cards - 1) % $columns) + 1 : 0;
+    }
+
+    /** @return array{phone: int, tablet: int, laptop: int, desktop: int} */
+    public function toArray(): array
+    {
+        return ['phone' => $this->phone, 'tablet' => $this->tablet, 'laptop' => $this->laptop, 'desktop' => $this->desktop];
+    }
+}

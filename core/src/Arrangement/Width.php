@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Arrangement;
+
+/** The widths at which a page is laid out: phone < 640 px, tablet < 1024, laptop < 1440, desktop from there. */
+enum Width: string
+{
+    case Phone = 'phone';
+    case Tablet = 'tablet';
+    case Laptop = 'laptop';
+    case Desktop = 'desktop';
+}

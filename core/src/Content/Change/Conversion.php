@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Change;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\Html;
+
+/** What becomes of a stored value when its field is defined anew. */
+final readonly class Conversion
+{
+    private function __construct(public ConversionOutcome $outcome, public mixed $value)
+    {
+    }
+
+    /** @param  mixed  $value  as the field's kind read it, not null */
+    public static function of(Field $from, Field $to, mixed $value): self
+    {
+        try {
+            $read = $from->kind->key() === $to->kind->key()
+                ? $to->kind->read($value, $to)
+                : $to->kind->readCell(self::cell($from, $to, $value), $to);
+        } catch (WrongValue) {
+            return self::otherwise($from, $to, $value);
+        }
+
+        return match (true) {
+            $read === null => new self(ConversionOutcome::Lost, null),
+            $read === $value => new self(ConversionOutcome::Same, $value),
+            default => new self(ConversionOutcome::Converted, $read),
+        };
+    }
+
+    private static function otherwise(Field $from, Field $to, mixed $value): self
+    {
+        if ($from->kind->key() !== $to->kind->key()) {
+            return new self(ConversionOutcome::Lost, null);
+        }
+        // A choice, or a type of items, that is no longer offered goes out of the list; a narrower limit is asked for
+        // at the next save.
+        if (is_array($value) && array_is_list($value)) {
+            $kept = array_values(array_filter($value, fn (mixed $one): bool => self::takes($to, [$one])));
+
+            return match (count($kept)) {
+                count($value) => new self(ConversionOutcome::Unfit, $value),
+                0 => new self(ConversionOutcome::Lost, null),
+                default => new self(ConversionOutcome::Converted, $kept),
+            };
+        }
+
+        return $to->family() === Family::Choice ? new self(ConversionOutcome::Lost, null) : new self(ConversionOutcome::Unfit, $value);
+    }
+
+    private static function takes(Field $field, mixed $value): bool
+    {
+        try {
+            return $field->kind->read($value, $field) !== null;
+        } catch (WrongValue) {
+            return false;
+        }
+    }
+
+    /** The value as text that the new kind is likely to understand. */
+    private static function cell(Field $from, Field $to, mixed $value): string
+    {
+        $text = match (true) {
+            $from->family() === Family::LongText && is_string($value) => Html::visibleText($value),
+            $from->family() === Family::Choice && is_string($value) && $to->choices === [] => $from->choiceLabel($value),
+            default => $from->kind->writeCell($value, $from),
+        };
+        if ($to->family() === Family::LongText) {
+            return '<p>'.htmlspecialchars($text).'</p>';
+        }
+        foreach ($to->choices as $key => $label) {
+            if (Fold::of($label) === Fold::of($text)) {
+                return (string) $key;
+            }
+        }
+
+        return $text;
+    }
+}

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Change;
+
+use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Module\Module;
+
+/** New names for fields or terms, written into definitions at the places that refer to them. */
+final readonly class Renaming
+{
+    /** @param  \Closure(Reference): ?string  $newName  null where the reference means something else */
+    private function __construct(private \Closure $newName)
+    {
+    }
+
+    /**
+     * @param  string  $type  key of the content type whose fields are renamed
+     * @param  array<string, string>  $renamed  new keys by old
+     * @param  Catalogue  $before  as the site was before
+     */
+    public static function ofFields(string $type, array $renamed, Catalogue $before): self
+    {
+        $own = fn (Field $field, string $key): ?string => $field->origin === Origin::Type
+            ? $renamed[$key] ?? null
+            : null;
+
+        return new self(function (Reference $reference) use ($type, $own, $before): ?string {
+            $field = $reference->field;
+            if ($field === null) {
+                return null;
+            }
+            if ($reference->isOfPage) {
+                return self::areAllOf($type, $field, $before) ? $own($field, $field->key) : null;
+            }
+            $isOfType = in_array($type, $reference->types, true);
+            if ($field->through === null) {
+                return $isOfType ? $own($field, $field->key) : null;
+            }
+            $link = $isOfType ? $own($field->through, $field->through->key) : null;
+            $reached = in_array($type, $field->through->types, true) ? $own($field, $field->ownKey()) : null;
+
+            return $link === null && $reached === null
+                ? null
+                : ($link ?? $field->through->key).'.'.($reached ?? $field->ownKey());
+        });
+    }
+
+    /** @param  array<string, string>  $renamed  new slugs by old; several may become one */
+    public static function ofTerms(string $taxonomy, array $renamed): self
+    {
+        return new self(
+            fn (Reference $reference): ?string => $reference->taxonomy === $taxonomy
+                ? $renamed[$reference->name] ?? null
+                : null,
+        );
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $definition  as it is stored
+     * @param  Module  $read  the same, read before anything was renamed
+     * @return array<array-key, mixed>
+     */
+    public function in(array $definition, Module $read): array
+    {
+        $lists = [];
+        foreach ($read->references() as $reference) {
+            $name = ($this->newName)($reference);
+            if ($name !== null) {
+                $definition = self::replaced($definition, self::steps($reference->path), $reference, $name);
+                $lists[preg_replace('/\[\d+\]$/D', '', $reference->path) ?? ''] = true;
+            }
+        }
+        // Where several terms became one, a list names it once.
+        foreach (array_keys($lists) as $path) {
+            $definition = self::changed($definition, self::steps((string) $path), fn (mixed $list): mixed => is_array($list) && array_is_list($list)
+                ? array_values(array_unique($list, SORT_REGULAR))
+                : $list);
+        }
+
+        return $definition;
+    }
+
+    /** Whether no other type has such a field: what a page's item is asked for is not said by type. */
+    private static function areAllOf(string $type, Field $field, Catalogue $catalogue): bool
+    {
+        foreach ($catalogue->types as $other) {
+            if ($other->key !== $type && $other->field($field->key)?->family() === $field->family()) {
+                return false;
+            }
+        }
+
+        return $catalogue->type($type)?->field($field->key) !== null;
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $definition
+     * @param  non-empty-list<string|int>  $steps
+     * @return array<array-key, mixed>
+     */
+    private static function replaced(array $definition, array $steps, Reference $reference, string $name): array
+    {
+        if (! $reference->isKey) {
+            return self::changed(
+                $definition,
+                $steps,
+                fn (mixed $found): mixed => $found === $reference->name ? $name : $found,
+            );
+        }
+        array_pop($steps);
+
+        return $steps === []
+            ? $definition
+            : self::changed($definition, $steps, fn (mixed $object): mixed => is_array($object)
+            ? array_combine(
+                array_map(
+                    fn (string|int $key): string|int => $key === $reference->name ? $name : $key,
+                    array_keys($object),
+                ),
+                $object,
+            )
+            : $object);
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $definition
+     * @param  list<string|int>  $steps
+     * @param  \Closure(mixed): mixed  $change  not called where the path leads nowhere
+     * @return array<array-key, mixed>
+     */
+    private static function changed(array $definition, array $steps, \Closure $change): array
+    {
+        $step = array_shift($steps);
+        if ($step === null || ! array_key_exists($step, $definition)) {
+            return $definition;
+        }
+        $found = $definition[$step];
+        $definition[$step] = match (true) {
+            $steps === [] => $change($found),
+            is_array($found) => self::changed($found, $steps, $change),
+            default => $found,
+        };
+
+        return $definition;
+    }
+
+    /** @return non-empty-list<string|int> */
+    private static function steps(string $path): array
+    {
+        preg_match_all('/[A-Za-z0-9_]+/', $path, $found);
+
+        return array_map(fn (string $step): string|int => ctype_digit($step) ? (int) $step : $step, $found[0]) ?: [''];
+    }
+}

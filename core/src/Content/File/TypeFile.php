@@ -1,0 +1,419 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\File;
+
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Kinds;
+use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\Limits;
+use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\TermTree;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Problem\Path;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Text\Whitespace;
+
+/**
+ * A content type as a JSON Schema (2020-12) document, read and written. What the schema has no word for stands under
+ * `x-wellspring`.
+ */
+final readonly class TypeFile
+{
+    public const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
+
+    /**
+     * @param  mixed  $data  the decoded document
+     * @param  array<string, Taxonomy>  $taxonomies  those the site has; one that is named and absent is made, flat
+     * @param  bool  $stored  whether it is read back from the site's own store, which may be older than a reserved key
+     *
+     * @throws Refused
+     */
+    public static function read(mixed $data, array $taxonomies = [], bool $stored = false): Type
+    {
+        $problems = new Problems;
+        $file = new Shape($data, '', $problems);
+        $file->oneOf('$schema', [self::DRAFT]);
+        $file->oneOf('type', ['object']);
+        $label = $file->text('title');
+        $own = new Shape($file->raw('x-wellspring'), 'x-wellspring', $problems);
+        if ($own->raw('format') !== 1) {
+            $own->wrong('format', 'the format number 1', $own->raw('format'));
+        }
+        $key = $own->text('key');
+        if ($key !== '' && preg_match(Type::KEY, $key) !== 1) {
+            $own->wrong('key', 'small letters, digits and _, beginning with a letter', $key);
+        }
+        $plural = $own->text('plural', $label);
+        $address = $own->text('address', '/'.$key.'/{slug}');
+        if (
+            preg_match('~^(/[a-z0-9-]+)+/\{slug\}$~D', $address) !== 1
+            || preg_match('~^/(manage|media|up|build)/~', $address) === 1
+        ) {
+            $own->wrong(
+                'address',
+                'an address that ends in /{slug}, such as /plots/{slug}, and does not begin with /manage, /media, /build or /up',
+                $address,
+            );
+        }
+        $named = [];
+        foreach ($own->items('taxonomies') as $i => $one) {
+            if (! is_string($one) || preg_match(Type::KEY, $one) !== 1) {
+                $problems->add(
+                    "x-wellspring.taxonomies[{$i}]",
+                    'wrongValue',
+                    'expected the key of a taxonomy, found '.Shape::describe($one).'.',
+                );
+            } elseif (! isset($taxonomies[$one]) && in_array($one, ReservedKeys::ofTaxonomies(), true)) {
+                $problems->add(
+                    "x-wellspring.taxonomies[{$i}]",
+                    'reservedKey',
+                    "“{$one}” has a meaning of its own in rules and imports; expected another key.",
+                );
+            } else {
+                $named[$one] = $taxonomies[$one]
+                    ?? new Taxonomy($one, ucfirst(str_replace('_', ' ', $one)), false, new TermTree);
+            }
+        }
+        $own->noOthers();
+        $fields = self::readFields($file, $stored ? [] : ReservedKeys::ofType($named), $problems);
+        $file->noOthers();
+        $problems->refuseIfAny();
+
+        return new Type($key, $label, $plural, $address, $fields, $named);
+    }
+
+    /**
+     * The `properties` and `required` of a type or a taxonomy.
+     *
+     * @param  list<string>  $taken  keys that no field may have
+     * @return array<string, Field>
+     */
+    public static function readFields(Shape $file, array $taken, Problems $problems): array
+    {
+        $properties = $file->has('properties') ? $file->raw('properties') : [];
+        if (! is_array($properties)) {
+            $file->wrong('properties', 'an object with a field under each key', $properties);
+            $properties = [];
+        }
+        $required = [];
+        foreach ($file->items('required') as $i => $one) {
+            if (! is_string($one) || ! array_key_exists($one, $properties)) {
+                $problems->add(
+                    "required[{$i}]",
+                    'unknownField',
+                    'expected the key of one of the properties, found '.Shape::describe($one).'.',
+                );
+            } else {
+                $required[] = $one;
+            }
+        }
+        $fields = [];
+        foreach ($properties as $key => $schema) {
+            $key = (string) $key;
+            $path = Path::to('properties', $key);
+            if (preg_match(Field::KEY, $key) !== 1) {
+                $problems->add(
+                    $path,
+                    'wrongKey',
+                    'a field’s key is small letters, digits and _, beginning with a letter.',
+                );
+            } elseif (in_array($key, $taken, true)) {
+                $problems->add(
+                    $path,
+                    'takenKey',
+                    'this key has a meaning of its own in rules and imports, or is a taxonomy’s; expected another.',
+                );
+            } else {
+                $fields[$key] = self::field(
+                    $key,
+                    new Shape($schema, $path, $problems),
+                    in_array($key, $required, true),
+                    $problems,
+                );
+            }
+        }
+
+        return array_filter($fields);
+    }
+
+    private static function field(string $key, Shape $schema, bool $required, Problems $problems): ?Field
+    {
+        $label = $schema->text('title', ucfirst(str_replace('_', ' ', $key)));
+        $help = $schema->has('description') ? $schema->text('description') : '';
+        $own = new Shape($schema->raw('x-wellspring'), $schema->at('x-wellspring'), $problems);
+        $kind = Kinds::find($own->oneOf('kind', array_keys(Kinds::all())));
+        if ($kind === null) {
+            return null;
+        }
+        $says = fn (Limit $limit): bool => in_array($limit, $kind->limits(), true);
+        $choices = $says(Limit::Choices) ? self::choices($schema, $own, $problems) : [];
+        $field = new Field(
+            $key, $label, $kind, Origin::Type, $required, $choices,
+            colours: $says(Limit::Choices) ? self::colours($own, $choices, $problems) : [],
+            unit: $says(Limit::Unit) && $own->has('unit') ? $own->text('unit') : '',
+            limits: self::limits($schema, $own, $says),
+            help: $help,
+            section: $own->has('section') ? $own->text('section') : '',
+            types: $says(Limit::Types) ? self::types($own, $problems) : [],
+        );
+        $default = $says(Limit::Default) && $schema->has('default') ? self::default($schema, $field) : null;
+        $own->noOthers();
+        self::checkWords($schema, $field);
+        $schema->noOthers();
+
+        return $default === null ? $field : $field->with(default: $default);
+    }
+
+    /** @param  \Closure(Limit): bool  $says */
+    private static function limits(Shape $schema, Shape $own, \Closure $says): Limits
+    {
+        $whole = fn (Shape $in, Limit $limit, int $min, int $max): ?int => $says($limit)
+            ? $in->wholeOrNull($limit->value, $min, $max)
+            : null;
+        $number = fn (Limit $limit): int|float|null => $says($limit) ? $schema->numberOrNull($limit->value) : null;
+        $day = function (Limit $limit) use ($own, $says): ?string {
+            if (! $says($limit) || ! $own->has($limit->value)) {
+                return null;
+            }
+            try {
+                return (new Kind\Date)->read($own->raw($limit->value), new Field('day', 'Day', new Kind\Date));
+            } catch (WrongValue) {
+                $own->wrong($limit->value, 'a day such as 2026-05-01', $own->raw($limit->value));
+
+                return null;
+            }
+        };
+        $limits = new Limits(
+            $number(Limit::Minimum),
+            $number(Limit::Maximum),
+            $whole($own, Limit::Decimals, 0, 10),
+            $whole($schema, Limit::MinLength, 1, 100_000),
+            $whole($schema, Limit::MaxLength, 1, 100_000),
+            $says(Limit::Pattern) && $schema->has('pattern') ? $schema->text('pattern') : null,
+            $day(Limit::Earliest),
+            $day(Limit::Latest),
+            $whole($schema, Limit::MaxItems, 1, 1000),
+        );
+        if ($limits->minimum !== null && $limits->maximum !== null && $limits->minimum > $limits->maximum) {
+            $schema->wrong('maximum', 'a number that is not below the minimum', $limits->maximum);
+        }
+        if ($limits->minLength !== null && $limits->maxLength !== null && $limits->minLength > $limits->maxLength) {
+            $schema->wrong('maxLength', 'a length that is not below minLength', $limits->maxLength);
+        }
+        if ($limits->earliest !== null && $limits->latest !== null && $limits->earliest > $limits->latest) {
+            $own->wrong('latest', 'a day that is not before the earliest', $limits->latest);
+        }
+        if ($limits->pattern !== null && ! Limits::isPattern($limits->pattern)) {
+            $schema->wrong('pattern', 'a regular expression', $limits->pattern);
+        }
+
+        return $limits;
+    }
+
+    private static function default(Shape $schema, Field $field): mixed
+    {
+        try {
+            return $field->kind->read($schema->raw('default'), $field);
+        } catch (WrongValue $wrong) {
+            $schema->wrong(
+                'default',
+                'a value that the field takes ('.rtrim($wrong->getMessage(), '.').')',
+                $schema->raw('default'),
+            );
+
+            return null;
+        }
+    }
+
+    /** The words of JSON Schema that say the kind itself may be left out; where they stand, they must be the kind's. */
+    private static function checkWords(Shape $schema, Field $field): void
+    {
+        $expected = $field->kind->schema($field);
+        foreach (['type', 'format', 'uniqueItems', 'pattern', 'items', 'properties', 'additionalProperties', 'enum'] as $word) {
+            $isLimit = $word === 'pattern' && in_array(Limit::Pattern, $field->kind->limits(), true)
+                || in_array($word, ['enum', 'items'], true) && in_array(Limit::Choices, $field->kind->limits(), true);
+            if (
+                $schema->has($word)
+                && ! $isLimit
+                && self::canonical($schema->raw($word)) !== self::canonical($expected[$word] ?? null)
+            ) {
+                $schema->wrong(
+                    $word,
+                    isset($expected[$word])
+                        ? (string) json_encode($expected[$word], JSON_UNESCAPED_SLASHES)
+                            ." for the kind {$field->kind->key()}"
+                        : "no {$word} for the kind {$field->kind->key()}",
+                    $schema->raw($word),
+                );
+            }
+        }
+    }
+
+    /** Alike for two values that differ in the order of keys only. */
+    private static function canonical(mixed $value): string
+    {
+        $sort = function (mixed $value) use (&$sort): mixed {
+            if (is_array($value)) {
+                $value = array_map($sort, $value);
+                array_is_list($value) || ksort($value);
+            }
+
+            return $value;
+        };
+
+        return (string) json_encode($sort($value));
+    }
+
+    /** @return list<string> */
+    private static function types(Shape $own, Problems $problems): array
+    {
+        $types = [];
+        foreach ($own->items('types') as $i => $one) {
+            if (! is_string($one) || preg_match(Type::KEY, $one) !== 1) {
+                $problems->add(
+                    Path::to($own->at('types'), $i),
+                    'wrongValue',
+                    'expected the key of a content type, found '.Shape::describe($one).'.',
+                );
+            } else {
+                $types[$one] = $one;
+            }
+        }
+        if ($types === []) {
+            $own->wrong('types', 'a list of content types, at least one', $own->raw('types'));
+        }
+
+        return array_values($types);
+    }
+
+    /** @return array<array-key, string> */
+    private static function choices(Shape $schema, Shape $own, Problems $problems): array
+    {
+        $labels = self::map($own, 'labels');
+        $keys = $schema->has('items')
+            ? (new Shape($schema->raw('items'), $schema->at('items'), $problems))->items('enum')
+            : $schema->items('enum');
+        if ($keys === []) {
+            $schema->wrong('enum', 'a list of choices, at least one', null);
+        }
+        $choices = [];
+        foreach ($keys as $i => $key) {
+            if (! is_string($key) || preg_match(Field::CHOICE, $key) !== 1) {
+                $problems->add(
+                    Path::to($schema->at('enum'), $i),
+                    'wrongValue',
+                    'expected a choice’s key without | and of at most 100 characters, found '.Shape::describe($key).'.',
+                );
+
+                continue;
+            }
+            $label = $labels[$key] ?? null;
+            $choices[$key] = is_string($label) && ! Whitespace::isAll($label)
+                ? Whitespace::trim($label)
+                : ucfirst(str_replace('-', ' ', $key));
+        }
+        foreach (array_diff(array_keys($labels), array_keys($choices)) as $unknown) {
+            $problems->add(Path::to($own->at('labels'), (string) $unknown), 'unknownKey', 'is not one of the choices.');
+        }
+
+        return $choices;
+    }
+
+    /**
+     * @return array<array-key, mixed> what stands under each key; keys that are numbers make a list of it in JSON's
+     *   other form
+     */
+    private static function map(Shape $own, string $key): array
+    {
+        $map = $own->has($key) ? $own->raw($key) : [];
+        if (! is_array($map) && ! $map instanceof \stdClass) {
+            $own->wrong($key, 'an object with words under each choice', $map);
+
+            return [];
+        }
+
+        return (array) $map;
+    }
+
+    /**
+     * @param  array<array-key, string>  $choices
+     * @return array<array-key, string>
+     */
+    private static function colours(Shape $own, array $choices, Problems $problems): array
+    {
+        $colours = [];
+        foreach (self::map($own, 'colours') as $key => $colour) {
+            $path = Path::to($own->at('colours'), (string) $key);
+            if (! isset($choices[$key])) {
+                $problems->add($path, 'unknownKey', 'is not one of the choices.');
+
+                continue;
+            }
+            try {
+                $colours[$key] = Kind\Colour::hex($colour);
+            } catch (WrongValue $wrong) {
+                $problems->add($path, 'wrongValue', $wrong->getMessage());
+            }
+        }
+
+        return $colours;
+    }
+
+    /** @return array<string, mixed> */
+    public static function write(Type $type): array
+    {
+        return [
+            '$schema' => self::DRAFT,
+            'title' => $type->label,
+            'type' => 'object',
+            'x-wellspring' => [
+                'format' => 1,
+                'key' => $type->key,
+                'plural' => $type->plural,
+                'address' => $type->address,
+                'taxonomies' => array_map(strval(...), array_keys($type->taxonomies)),
+            ],
+        ] + self::writeFields($type->fields);
+    }
+
+    /**
+     * @param  array<string, Field>  $fields
+     * @return array{properties: array<string, mixed>|object, required?: list<string>}
+     */
+    public static function writeFields(array $fields): array
+    {
+        $properties = [];
+        foreach ($fields as $field) {
+            $own = ['kind' => $field->kind->key()] + array_filter([
+                'unit' => $field->unit === '' ? null : $field->unit,
+                'decimals' => $field->limits->decimals,
+                'earliest' => $field->limits->earliest,
+                'latest' => $field->limits->latest,
+                'labels' => $field->choices === [] ? null : (object) $field->choices,
+                'colours' => $field->colours === [] ? null : (object) $field->colours,
+                'types' => $field->types === [] ? null : $field->types,
+                'section' => $field->section === '' ? null : $field->section,
+            ], fn (mixed $said): bool => $said !== null);
+            $properties[$field->key] = ['title' => $field->label]
+                + ($field->help === '' ? [] : ['description' => $field->help])
+                + $field->kind->schema($field)
+                + ($field->default === null ? [] : ['default' => $field->default])
+                + ['x-wellspring' => $own];
+        }
+        $required = array_values(
+            array_map(
+                fn (Field $field): string => $field->key,
+                array_filter($fields, fn (Field $field): bool => $field->required),
+            ),
+        );
+
+        return ['properties' => $properties === [] ? (object) [] : $properties] + ($required === [] ? [] : ['required' => $required]);
+    }
+}

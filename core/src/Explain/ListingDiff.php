@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Explain;
+
+/** What changes from one listing to another: which records come, which go, and which move past the others. */
+final readonly class ListingDiff
+{
+    /**
+     * @param  list<int>  $comes  ids, in the order of the new listing
+     * @param  list<int>  $goes  ids, in the order of the old one
+     * @param  list<int>  $moves  ids, in the order of the new listing: as few as must move so that the rest keep
+     *   their order
+     */
+    private function __construct(public array $comes, public array $goes, public array $moves)
+    {
+    }
+
+    /**
+     * @param  list<int>  $before  ids in order, none twice
+     * @param  list<int>  $after
+     */
+    public static function between(array $before, array $after): self
+    {
+        $was = array_flip($before);
+        $is = array_flip($after);
+        $stay = array_values(array_filter($after, fn (int $id): bool => isset($was[$id])));
+        $kept = self::longestRising(array_map(fn (int $id): int => $was[$id], $stay));
+
+        return new self(
+            array_values(array_filter($after, fn (int $id): bool => ! isset($was[$id]))),
+            array_values(array_filter($before, fn (int $id): bool => ! isset($is[$id]))),
+            array_values(array_filter($stay, fn (int $id): bool => ! isset($kept[$was[$id]]))),
+        );
+    }
+
+    /**
+     * The longest rising subsequence, by patience sorting (Fredman 1975).
+     *
+     * @param  list<int>  $numbers  none twice
+     * @return array<int, true> the numbers of it, as keys
+     */
+    private static function longestRising(array $numbers): array
+    {
+        $tops = [];
+        $before = [];
+        foreach ($numbers as $number) {
+            [$low, $high] = [0, count($tops)];
+            while ($low < $high) {
+                $middle = intdiv($low + $high, 2);
+                $tops[$middle] < $number ? $low = $middle + 1 : $high = $middle;
+            }
+            $before[$number] = $low > 0 ? $tops[$low - 1] : null;
+            $tops[$low] = $number;
+        }
+        $rising = [];
+        for ($number = $tops === [] ? null : end($tops); $number !== null; $number = $before[$number]) {
+            $rising[$number] = true;
+        }
+
+        return $rising;
+    }
+}

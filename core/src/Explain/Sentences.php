@@ -1,0 +1,301 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Explain;
+
+use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Arrangement\Width;
+use Wellspring\Core\Empty\EmptyAction;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\Join;
+use Wellspring\Core\Filter\Value\DynamicValue;
+use Wellspring\Core\Filter\Value\WhenMissing;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Paging\PagingMode;
+use Wellspring\Core\Run\Steps;
+use Wellspring\Core\Sort\Headings;
+use Wellspring\Core\Wording\Format;
+use Wellspring\Core\Wording\Piece;
+use Wellspring\Core\Wording\Sentence;
+
+/** Says a module as a short text that reads from top to bottom, one sentence a rule. */
+final class Sentences
+{
+    /** @return non-empty-list<Sentence> */
+    public static function of(Module $module, Format $format): array
+    {
+        return [
+            new Sentence('source', 'source', 'Take', $module->source->pieces()),
+            ...self::where($module, $format),
+            self::byHand($module),
+            ...$module->headings === null ? [] : [self::headings($module->headings)],
+            self::order($module),
+            self::show($module),
+            self::arrange($module),
+            self::card($module),
+            self::whenEmpty($module),
+            new Sentence(
+                'whenNothing',
+                null,
+                'When nothing is left',
+                [new Piece('say '), new Piece('“'.$module->whenNothing->text.'”', 'whenNothing.text')],
+            ),
+        ];
+    }
+
+    /** The whole module as text, a line a rule, to be copied. */
+    public static function asText(Module $module, Format $format): string
+    {
+        return $module->name."\n".implode(
+            "\n",
+            array_map(
+                fn (Sentence $sentence): string => "{$sentence->lead}: {$sentence->text()}",
+                self::of($module, $format),
+            ),
+        )."\n";
+    }
+
+    /** The rules that tell modules apart, as one line of text. */
+    public static function asLine(Module $module, Format $format): string
+    {
+        $where = Steps::ofWhere($module->where);
+        $said = [
+            'take '.self::lower(
+                str_replace(
+                    ' that are published',
+                    '',
+                    implode('', array_map(fn (Piece $piece): string => $piece->text, $module->source->pieces())),
+                ),
+            ),
+        ];
+        foreach (self::of($module, $format) as $sentence) {
+            $text = $sentence->text();
+            $said[] = match (true) {
+                $sentence->off => '',
+                str_starts_with($sentence->rule, 'where') => (
+                    $where[$sentence->rule] instanceof Group ? 'keep only those where ' : 'keep only those whose '
+                ).self::lower($text),
+                $sentence->rule === 'byHand' => $module->pin === [] && $module->leaveOut === [] ? '' : $text,
+                $sentence->rule === 'headings' => 'under headings by '.self::lower($text),
+                $sentence->rule === 'order' => 'order by '.self::lower($text),
+                $sentence->rule === 'page' => 'show '.$text,
+                $sentence->rule === 'arrange' => 'as a '.self::lower($text),
+                default => '',
+            };
+        }
+
+        return ucfirst(implode(' · ', array_filter($said, fn (string $part): bool => $part !== '')));
+    }
+
+    /** @return list<Sentence> */
+    private static function where(Module $module, Format $format): array
+    {
+        $sentences = [];
+        foreach (Steps::ofWhere($module->where) as $rule => $part) {
+            $pieces = $part instanceof Condition
+                ? self::condition($part, $rule, $format)
+                : self::group($part, $rule, $format);
+            $sentences[] = new Sentence($rule, $rule, $part->off ? 'Switched off' : 'Keep only', $pieces, $part->off);
+        }
+
+        return $sentences;
+    }
+
+    /** @return list<Piece> */
+    private static function condition(Condition $condition, string $at, Format $format): array
+    {
+        $value = $condition->value instanceof DynamicValue
+            ? $condition->value->words($condition->field)
+            : $condition->test->valueWords($condition, $format);
+        $pieces = [
+            new Piece($condition->field->label, $at.'.field'),
+            new Piece(' '),
+            new Piece($condition->test->words($condition), $at.'.test'),
+        ];
+        if ($value !== '') {
+            array_push($pieces, new Piece(' '), new Piece($value, $at.'.value'));
+        }
+        if ($condition->below) {
+            $pieces[] = new Piece(' or below');
+        }
+        if ($condition->in !== null) {
+            array_push($pieces, new Piece(' in '), new Piece($condition->inWords(), $at.'.in'));
+        }
+        if ($condition->whenMissing !== null) {
+            $pieces[] = new Piece(
+                $condition->whenMissing === WhenMissing::KeepAll
+                    ? '; all where there is none'
+                    : '; nothing where there is none',
+            );
+        }
+
+        return $pieces;
+    }
+
+    /** @return list<Piece> */
+    private static function group(Group $group, string $at, Format $format): array
+    {
+        $words = match ($group->join) {
+            Join::All => 'all of these hold',
+            Join::Any => 'any of these holds',
+            Join::None => 'none of these holds',
+        };
+        $pieces = [new Piece($words, $at), new Piece(': ')];
+        foreach ($group->members as $i => $member) {
+            $place = "{$at}.{$group->join->value}[{$i}]";
+            if ($i > 0) {
+                $pieces[] = new Piece($group->join === Join::All ? ' and ' : ' or ');
+            }
+            if ($member->off) {
+                $pieces[] = new Piece('(off) ');
+            }
+            array_push($pieces, ...($member instanceof Condition
+                ? self::condition($member, $place, $format)
+                : [new Piece('('), ...self::group($member, $place, $format), new Piece(')')]));
+        }
+        if ($group->members === []) {
+            $pieces[] = new Piece('nothing asked yet, everything is kept');
+        }
+
+        return $pieces;
+    }
+
+    private static function byHand(Module $module): Sentence
+    {
+        $pinned = count($module->pin);
+        $left = count($module->leaveOut);
+
+        return new Sentence('byHand', 'leaveOut', 'By hand', [
+            new Piece($pinned === 0 ? 'none pinned' : "{$pinned} pinned", 'pin'),
+            new Piece(' to the top, '),
+            new Piece($left === 0 ? 'none left out' : "{$left} left out", 'leaveOut'),
+        ]);
+    }
+
+    private static function order(Module $module): Sentence
+    {
+        $pieces = [];
+        foreach ($module->order as $i => $key) {
+            if ($i > 0) {
+                $pieces[] = new Piece(', then ');
+            }
+            $pieces[] = new Piece($key->by->label(), "order[{$i}].by");
+            if ($key->by->directionWords($key->direction) !== '') {
+                array_push(
+                    $pieces,
+                    new Piece($i === 0 ? ', ' : ' '),
+                    new Piece($key->by->directionWords($key->direction), "order[{$i}].direction"),
+                );
+            }
+            if ($key->emptyFirst) {
+                $pieces[] = new Piece(', empty ones first');
+            }
+        }
+
+        return new Sentence('order', null, 'Order by', $pieces);
+    }
+
+    private static function headings(Headings $headings): Sentence
+    {
+        $per = $headings->perWords();
+
+        return new Sentence('headings', null, 'Under headings by', [
+            new Piece($headings->field->label, 'headings.by'),
+            ...$per === '' ? [] : [new Piece(', by '), new Piece($per, 'headings.per')],
+            new Piece(', '),
+            new Piece(Headings::directionWords($headings->field, $headings->direction), 'headings.direction'),
+        ]);
+    }
+
+    private static function show(Module $module): Sentence
+    {
+        $pieces = [
+            new Piece("{$module->page->size} at a time", 'page.size'),
+            new Piece(' '),
+            new Piece($module->page->mode->words(), 'page.mode'),
+        ];
+        if ($module->page->mode === PagingMode::Continuous) {
+            $pieces[] = new Piece(", {$module->page->loads} times by itself");
+        }
+        if ($module->skip > 0) {
+            array_push($pieces, new Piece(', skipping '), new Piece("the first {$module->skip}", 'skip'));
+        }
+        if ($module->atMost !== null) {
+            array_push($pieces, new Piece(', '), new Piece("at most {$module->atMost} in all", 'atMost'));
+        }
+
+        return new Sentence('page', 'total', 'Show', $pieces);
+    }
+
+    private static function arrange(Module $module): Sentence
+    {
+        $arrange = $module->arrange;
+        $pieces = [new Piece($arrange->as->words(), 'arrange.as')];
+        if ($arrange->as === Arrangement::Grid) {
+            $columns = $arrange->columns;
+            $widest = $columns->laptop === $columns->desktop ? 'across' : 'across on desktop';
+            array_push(
+                $pieces,
+                new Piece(', '),
+                new Piece((string) $columns->desktop, 'arrange.columns.desktop'),
+                new Piece(" {$widest}"),
+            );
+            foreach ([Width::Laptop, Width::Tablet, Width::Phone] as $width) {
+                if ($width === Width::Laptop && $columns->laptop === $columns->desktop) {
+                    continue;
+                }
+                array_push(
+                    $pieces,
+                    new Piece(' · '),
+                    new Piece((string) $columns->at($width), 'arrange.columns.'.$width->value),
+                    new Piece(' on '.$width->value),
+                );
+            }
+        }
+
+        return new Sentence('arrange', null, 'Lay out as', $pieces);
+    }
+
+    private static function card(Module $module): Sentence
+    {
+        $pieces = [];
+        foreach ($module->card->parts() as $at => $part) {
+            if ($pieces !== []) {
+                $pieces[] = new Piece(' · ');
+            }
+            $pieces[] = new Piece($part->wording(), $at);
+        }
+
+        return new Sentence('card', null, 'On each card', $pieces);
+    }
+
+    private static function whenEmpty(Module $module): Sentence
+    {
+        $pieces = [];
+        foreach ($module->card->parts() as $at => $part) {
+            if ($part->empty->do === EmptyAction::LeaveOut) {
+                continue;
+            }
+            if ($pieces !== []) {
+                $pieces[] = new Piece('; ');
+            }
+            array_push($pieces, new Piece($part->wording(), $at.'.empty'), new Piece(
+                $part->empty->do === EmptyAction::Say ? " says “{$part->empty->text}”" : ' drops its line',
+            ));
+        }
+
+        return new Sentence('empty', 'empty', 'When empty', [
+            ...$pieces,
+            ...($pieces === [] ? [] : [new Piece('; ')]),
+            new Piece($pieces === [] ? 'parts with nothing to show' : 'other parts', 'empty'),
+            new Piece(' are left out'),
+        ]);
+    }
+
+    private static function lower(string $text): string
+    {
+        return mb_strtolower(mb_substr($text, 0, 1)).mb_substr($text, 1);
+    }
+}

@@ -1,0 +1,222 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Explain;
+
+use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Sort\Criterion\PriceNow;
+use Wellspring\Core\Sort\Criterion\WeightedRating;
+
+/** Sentences that a new module can start from; each is an ordinary definition, made of what the site has. */
+final readonly class StarterDefinitions
+{
+    public function __construct(private Catalogue $catalogue)
+    {
+    }
+
+    /**
+     * @return list<array{key: string, words: string, definition: array<string, mixed>}> without format, key and name
+     */
+    public function all(): array
+    {
+        $starts = [];
+        foreach ($this->catalogue->types as $type) {
+            array_push($starts, ...$this->ofType($type));
+        }
+        foreach ($this->catalogue->taxonomies as $taxonomy) {
+            $plural = lcfirst($taxonomy->label);
+            $starts[] = self::start(
+                "index-{$taxonomy->key}",
+                "An index of {$plural}, each with the number of its items",
+                [
+                    'source' => ['terms' => $taxonomy->key, 'used' => true],
+                    'card' => self::card([['part' => 'title']], [['part' => 'field', 'field' => 'count']]),
+                ],
+            );
+        }
+        $starts[] = self::start(
+            'people',
+            'People, by name, each with the number of items they wrote',
+            [
+                'source' => ['people' => ['groups' => []]],
+                'order' => [['by' => 'title']],
+                'card' => self::card([['part' => 'title']], [['part' => 'field', 'field' => 'count']]),
+            ],
+        );
+        if ($this->catalogue->types !== []) {
+            $starts[] = self::start('search', 'What a visitor’s search finds, best first', [
+                'source' => ['items' => array_map(strval(...), array_keys($this->catalogue->types))],
+                'where' => [
+                    'all' => [[
+                        'field' => 'words',
+                        'test' => 'search',
+                        'value' => ['from' => 'address', 'name' => 'q'],
+                        'whenMissing' => 'keepNone',
+                    ]],
+                ],
+                'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'title']],
+                'arrange' => ['as' => 'list'],
+            ]);
+        }
+
+        return $starts;
+    }
+
+    /** @return list<array{key: string, words: string, definition: array<string, mixed>}> */
+    private function ofType(Type $type): array
+    {
+        $items = ['source' => ['items' => [$type->key]]];
+        $plural = lcfirst($type->plural);
+        $starts = [
+            self::start(
+                "newest-{$type->key}",
+                "The newest {$plural}",
+                $items + ['order' => [['by' => 'publish_at', 'direction' => 'down']]],
+            ),
+        ];
+        if (PriceNow::of($type) !== null) {
+            $starts[] = self::start(
+                "sale-{$type->key}",
+                ucfirst($plural).' on sale now, cheapest first',
+                $items + [
+                    'where' => ['all' => [['field' => 'sale_price', 'test' => 'filled'], ...self::saleDates($type)]],
+                    'order' => [['by' => 'priceNow'], ['by' => 'title']],
+                ],
+            );
+        }
+        $starts[] = self::start(
+            "read-{$type->key}",
+            "The {$plural} most read this month",
+            $items + [
+                'order' => [['by' => 'popularity', 'days' => 30, 'direction' => 'down']],
+                'page' => ['mode' => 'fixed', 'size' => 6],
+            ],
+        );
+        if (WeightedRating::of($type) !== null) {
+            $starts[] = self::start(
+                "best-{$type->key}",
+                "The best rated {$plural}",
+                $items + [
+                    'order' => [['by' => 'weightedRating', 'direction' => 'down']],
+                    'page' => ['mode' => 'fixed', 'size' => 6],
+                ],
+            );
+        }
+        foreach ($type->taxonomies as $taxonomy) {
+            $starts[] = self::start(
+                "term-{$type->key}-{$taxonomy->key}",
+                ucfirst($plural)." of the page’s own term of {$taxonomy->label}",
+                $items + [
+                    'where' => [
+                        'all' => [[
+                            'field' => $taxonomy->key,
+                            'test' => 'anyOf',
+                            'value' => ['from' => 'page', 'take' => 'term'],
+                            'below' => true,
+                        ]],
+                    ],
+                    'order' => [['by' => 'title']],
+                ],
+            );
+        }
+        if ($type->taxonomies !== []) {
+            $keys = array_map(strval(...), array_keys($type->taxonomies));
+            $starts[] = self::start(
+                "related-{$type->key}",
+                ucfirst($plural).' related to the item being shown',
+                $items + [
+                    'where' => [
+                        'all' => [
+                            ['field' => 'id', 'test' => 'related', 'value' => $keys],
+                            ['field' => 'id', 'test' => 'notThisOne'],
+                        ],
+                    ],
+                    'order' => [
+                        ['by' => 'sharedTerms', 'of' => $keys, 'direction' => 'down'],
+                        ['by' => 'publish_at', 'direction' => 'down'],
+                    ],
+                    'page' => ['mode' => 'fixed', 'size' => 4],
+                ],
+            );
+        }
+        $begins = array_values(
+            array_filter($type->fields, fn (Field $field): bool => $field->family() === Family::Instant),
+        )[0]
+            ?? null;
+        if ($begins !== null) {
+            $starts[] = self::start(
+                "upcoming-{$type->key}",
+                "Upcoming {$plural}, soonest first",
+                $items + [
+                    'where' => ['all' => [['field' => $begins->key, 'test' => 'toCome']]],
+                    'order' => [['by' => $begins->key]],
+                ],
+            );
+        }
+        $starts[] = self::start(
+            "archive-{$type->key}",
+            "An archive of {$plural} by month",
+            [
+                'source' => ['months' => [$type->key], 'by' => 'publish_at'],
+                'card' => self::card([['part' => 'title']], [['part' => 'field', 'field' => 'count']]),
+                'arrange' => ['as' => 'list'],
+            ],
+        );
+        $starts[] = self::start(
+            "spotlight-{$type->key}",
+            "One of the {$plural} in the spotlight: the newest lead",
+            $items + [
+                'where' => ['all' => [['field' => 'lead', 'test' => 'yes']]],
+                'order' => [['by' => 'publish_at', 'direction' => 'down']],
+                'page' => ['mode' => 'fixed', 'size' => 1],
+            ],
+        );
+
+        return $starts;
+    }
+
+    /** @return list<array<string, mixed>> today lies inside the dates of the sale */
+    private static function saleDates(Type $type): array
+    {
+        $rules = [];
+        foreach (['sale_from' => ['past', 'current'], 'sale_until' => ['toCome']] as $key => $tests) {
+            if (($type->fields[$key] ?? null)?->family() === Family::Date) {
+                $rules[] = [
+                    'any' => [
+                        ['field' => $key, 'test' => 'empty'],
+                        ...array_map(
+                            fn (string $test): array => ['field' => $key, 'test' => $test] + (
+                                $test === 'current' ? ['value' => 'day'] : []
+                            ),
+                            $tests,
+                        ),
+                    ],
+                ];
+            }
+        }
+
+        return $rules;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  ...$lines
+     * @return array<string, mixed>
+     */
+    private static function card(array ...$lines): array
+    {
+        return ['lines' => array_map(fn (array $parts): array => ['parts' => $parts], array_values($lines))];
+    }
+
+    /**
+     * @param  array<string, mixed>  $definition
+     * @return array{key: string, words: string, definition: array<string, mixed>}
+     */
+    private static function start(string $key, string $words, array $definition): array
+    {
+        return ['key' => $key, 'words' => $words, 'definition' => $definition];
+    }
+}

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Explain;
+
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Status;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\Join;
+use Wellspring\Core\Filter\RecordTest;
+use Wellspring\Core\Filter\ValueLists;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Run\Steps;
+use Wellspring\Core\Source\People;
+use Wellspring\Core\Wording\Format;
+
+/** Why a module shows a record, or does not: every rule up to the order, passed or not, in a sentence. */
+final readonly class Trace
+{
+    /** @param  list<TraceStep>  $steps */
+    private function __construct(public array $steps, public bool $isPinned)
+    {
+    }
+
+    /** @param  string  $kind  what the record is: “Post” */
+    public static function of(
+        Module $module,
+        Record $record,
+        Context $context,
+        Format $format,
+        string $kind = 'of another kind',
+    ): self {
+        $module = $module->bound($context);
+        $record = $record->seenBy($context);
+        $pinned = in_array($record->slug, $module->pin, true);
+        $source = self::source($module, $record, $context, $format, $kind);
+        $steps = [$source];
+        $fits = $module->source->takes($record->type);
+        foreach ($fits ? Steps::ofWhere($module->where) : [] as $name => $rule) {
+            $kept = $rule->keeps($record, $context);
+            $steps[] = new TraceStep(
+                $name, self::label($rule, $record, $format), $pinned && ! $kept ? null : $kept,
+                $rule->off
+                    ? 'The rule is switched off and asks nothing.'
+                    : ($pinned && ! $kept ? 'Not asked of what is pinned. ' : '')
+                        .self::rule($rule, $record, $context, $format),
+            );
+        }
+        $left = in_array($record->slug, $module->leaveOut, true);
+        $steps[] = new TraceStep(
+            'leaveOut',
+            'By hand',
+            ! $left,
+            $left ? 'It is left out by hand.' : ($pinned ? 'It is pinned to the top.' : 'It is not left out by hand.'),
+        );
+        if ($fits) {
+            $stands = $module->card->made($record, $format) !== [];
+            $steps[] = new TraceStep(
+                'empty',
+                'Something to show',
+                $stands,
+                $stands
+                    ? 'Something of its card is left to show.'
+                    : 'Nothing of its card is left: every part that could show is empty.',
+            );
+        }
+
+        return new self($steps, $pinned);
+    }
+
+    /** Whether it passes every rule up to the order. */
+    public function passes(): bool
+    {
+        return $this->reasons() === [];
+    }
+
+    /** @return list<string> why it does not show: the sentences of the steps it does not pass */
+    public function reasons(): array
+    {
+        return array_values(array_map(
+            fn (TraceStep $step): string => $step->sentence,
+            array_filter($this->steps, fn (TraceStep $step): bool => $step->passed === false),
+        ));
+    }
+
+    private static function source(
+        Module $module,
+        Record $record,
+        Context $context,
+        Format $format,
+        string $kind,
+    ): TraceStep {
+        $dates = Type::itemFields();
+        $at = $context->at();
+        $source = $module->source;
+        $what = $source->type()->plural;
+        $published = $record->status === Status::Published;
+        $why = array_values(array_filter([
+            $source->takes($record->type)
+                ? $source->whyNot($record, $context)
+                : "The module takes {$what}, and this is a {$kind}.",
+            $published ? '' : ($record->type === People::KEY ? 'The account is closed.' : 'It is a draft.'),
+            $published && ($record->publishAt === null || $record->publishAt > $at)
+                ? 'It is not published before '.$format->moment($dates['publish_at'], (string) $record->publishAt).'.'
+                : '',
+            $record->expireAt !== null && $at >= $record->expireAt
+                ? 'It expired on '.$format->moment($dates['expire_at'], $record->expireAt).'.'
+                : '',
+            in_array($record->audience, $context->viewer->audience->sees(), true)
+                ? ''
+                : "It is only for {$record->audience->words()}.",
+        ], fn (string $reason): bool => $reason !== ''));
+
+        return new TraceStep(
+            'source',
+            $why === [] ? "Among {$what}" : 'Not among them',
+            $why === [],
+            $why === [] ? "It is among {$what}, and may be seen now." : implode(' ', $why),
+        );
+    }
+
+    private static function label(Condition|Group $rule, Record $record, Format $format): string
+    {
+        if ($rule instanceof Group) {
+            return count($rule->active()) === 1
+                ? self::label($rule->active()[0], $record, $format)
+                : ucfirst($rule->join->value).' of '.count($rule->active()).' rules';
+        }
+
+        return $rule->test instanceof RecordTest
+            ? $rule->field->label
+            : "{$rule->field->label}: ".self::has($rule->field, $record, $format);
+    }
+
+    private static function rule(Condition|Group $rule, Record $record, Context $context, Format $format): string
+    {
+        return $rule instanceof Condition
+            ? self::condition($rule, $record, $context, $format)
+            : self::group($rule, $record, $context, $format);
+    }
+
+    private static function condition(Condition $condition, Record $record, Context $context, Format $format): string
+    {
+        if ($condition->missing !== null) {
+            return "The rule on {$condition->field->label} has no value to compare with on this page, and so keeps ".(
+                $condition->missing->value === 'keepAll' ? 'everything.' : 'nothing.'
+            );
+        }
+        $kept = $condition->keeps($record, $context);
+        $link = $kept ? ', as' : ', and';
+        if ($condition->test instanceof RecordTest) {
+            return ($kept ? 'It passes: ' : 'It does not pass: ')."the rule asks that {$condition->field->label} ".trim(
+                $condition->test->words($condition).' '.$condition->test->valueWords($condition, $format),
+            ).($condition->in === null ? '' : ' in '.$condition->inWords()).'.';
+        }
+        $asked = in_array($condition->test->key(), ['anyOf', 'allOf'], true)
+            ? 'keeps '.implode(
+                $condition->test->key() === 'anyOf' ? ' or ' : ' and ',
+                array_map($condition->field->choiceLabel(...), ValueLists::texts($condition->value)),
+            )
+            : 'asks that it '.trim(
+                $condition->test->words($condition).' '.$condition->test->valueWords($condition, $format),
+            );
+        $asked .= $condition->below ? ' or below' : '';
+
+        return "{$condition->field->label} is ".self::has($condition->field, $record, $format, $context)
+            ."{$link} the rule {$asked}.";
+    }
+
+    /** The record's own value, in a few words. */
+    private static function has(Field $field, Record $record, Format $format, ?Context $context = null): string
+    {
+        if ($field->through !== null) {
+            $values = $context === null
+                ? []
+                : array_map(
+                    fn (Record $other): ?string => $format->value($field, $other->value($field)),
+                    $record->reached($field->through),
+                );
+            $found = implode(', ', array_filter($values)) ?: null;
+        } else {
+            $found = $format->value($field, $record->value($field), $record->names($field));
+        }
+
+        return $found === null ? 'empty' : mb_strimwidth($found, 0, 80, '…');
+    }
+
+    private static function group(Group $group, Record $record, Context $context, Format $format): string
+    {
+        $kept = $group->keeps($record, $context);
+        $telling = array_filter($group->active(), fn (Condition|Group $member): bool => match (true) {
+            // Of “any” that holds, and of “none” that does not, those that do hold tell why; otherwise those that do
+            // not.
+            $group->join === Join::All => $kept || ! $member->keeps($record, $context),
+            default => $member->keeps($record, $context) === (($group->join === Join::Any) === $kept),
+        });
+        $lead = match ($group->join) {
+            Join::All => $kept ? 'All of these hold' : 'Not all of these hold',
+            Join::Any => $kept ? 'One of these holds' : 'None of these holds, and one must',
+            Join::None => $kept ? 'None of these holds, as asked' : 'One of these holds, and none may',
+        };
+        $inside = implode(
+            '; ',
+            array_map(
+                fn (Condition|Group $member): string => rtrim(self::rule($member, $record, $context, $format), '.'),
+                $telling,
+            ),
+        );
+
+        return $inside === '' ? "{$lead}." : "{$lead}: {$inside}.";
+    }
+}

@@ -1,0 +1,251 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter;
+
+use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Filter\Test\Search;
+use Wellspring\Core\Filter\Value\DynamicValue;
+use Wellspring\Core\Filter\Value\FromAddress;
+use Wellspring\Core\Filter\Value\FromPage;
+use Wellspring\Core\Filter\Value\FromViewer;
+use Wellspring\Core\Filter\Value\SubjectPart;
+use Wellspring\Core\Filter\Value\WhenMissing;
+use Wellspring\Core\Problem\Path;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/** Reads a definition's conditions and groups. */
+final readonly class ConditionReader
+{
+    private const MAX_DEPTH = 8;
+
+    private const MAX_MEMBERS = 100;
+
+    private const MAX_WEIGHT = 10;
+
+    /**
+     * @param  array<string, Field>  $fields  what conditions may name, by key
+     * @param  array<string, Field>  $pageFields  what the items that pages are about have, by key and family
+     */
+    private function __construct(
+        private Type $type,
+        private array $fields,
+        private array $pageFields,
+        private Problems $problems,
+    ) {
+    }
+
+    public static function for(Type $type, Catalogue $catalogue, Problems $problems): self
+    {
+        $pageFields = [];
+        foreach ($catalogue->types as $other) {
+            foreach ($other->reachable as $field) {
+                $pageFields["{$field->key} {$field->family()->value}"] ??= $field;
+            }
+        }
+
+        return new self($type, $catalogue->askable($type), $pageFields, $problems);
+    }
+
+    public function group(mixed $data, string $path, int $depth): ?Group
+    {
+        $shape = new Shape($data, $path, $this->problems);
+        $joins = array_values(array_filter(Join::cases(), fn (Join $join): bool => $shape->has($join->value)));
+        $off = $shape->flag('off');
+        $shape->noOthers();
+        if (count($joins) !== 1) {
+            if (is_array($data)) {
+                $this->problems->add($path, 'wrongGroup', 'expected exactly one of all, any, none.');
+            }
+
+            return null;
+        }
+        if ($depth > self::MAX_DEPTH) {
+            $this->problems->add(
+                $path,
+                'tooDeep',
+                'expected groups that stand at most '.self::MAX_DEPTH.' deep in one another.',
+            );
+
+            return null;
+        }
+        $given = $shape->items($joins[0]->value);
+        if (count($given) > self::MAX_MEMBERS) {
+            $shape->wrong($joins[0]->value, 'at most '.self::MAX_MEMBERS.' conditions', $given);
+
+            return null;
+        }
+        $members = [];
+        foreach ($given as $i => $member) {
+            $at = Path::to($shape->at($joins[0]->value), $i);
+            $isGroup = is_array($member) && array_intersect(array_keys($member), ['all', 'any', 'none']) !== [];
+            $members[] = $this->problems->part(
+                $at,
+                fn (): Condition|Group|null => $isGroup
+                    ? $this->group($member, $at, $depth + 1)
+                    : $this->condition($member, $at),
+                new Group(off: true),
+            );
+        }
+
+        return new Group($joins[0], $members, $off);
+    }
+
+    private function condition(mixed $data, string $path): ?Condition
+    {
+        $shape = new Shape($data, $path, $this->problems);
+        $key = $shape->text('field');
+        $field = $this->fields[$key] ?? null;
+        if ($field === null) {
+            if ($key !== '') {
+                $this->problems->add(
+                    $shape->at('field'),
+                    'unknownField',
+                    "“{$key}” is not a field of {$this->type->key}; expected one of: "
+                        .implode(', ', array_keys($this->fields)).'.',
+                    ['field' => $key],
+                );
+            }
+
+            return null;
+        }
+        $tests = Tests::for($field->family());
+        $keys = array_map(fn (Test $test): string => $test->key(), $tests);
+        $test = Tests::find($shape->oneOf('test', $keys), $field->family());
+        if ($test === null || $shape->raw('test') !== $test->key()) {
+            return null;
+        }
+        $value = $test->wantsValue() ? $this->value($shape, $test, $field) : null;
+        $below = $field->family() === Family::Terms && $test->wantsValue() && $shape->flag('below');
+        $off = $shape->flag('off');
+        $takes = $value instanceof DynamicValue || $test instanceof RecordTest;
+        $whenMissing = $takes && $shape->has('whenMissing')
+            ? WhenMissing::from($shape->oneOf('whenMissing', ['keepAll', 'keepNone']))
+            : null;
+        $in = $test instanceof Search && $shape->has('in') ? $this->in($shape, $field) : null;
+        $shape->noOthers();
+
+        return new Condition($field, $test, $value, $below, $off, $whenMissing, in: $in);
+    }
+
+    /**
+     * @return non-empty-array<string, int>|null the fields that a search looks in, and what finding a word there counts
+     */
+    private function in(Shape $shape, Field $field): ?array
+    {
+        $given = $shape->raw('in');
+        if (! is_array($given) || $given === [] || array_is_list($given)) {
+            $shape->wrong('in', 'fields, at least one, each with what a word found there counts: {"title": 4}', $given);
+
+            return null;
+        }
+        $in = [];
+        $one = new Shape($given, $shape->at('in'), $this->problems);
+        foreach (array_map(strval(...), array_keys($given)) as $key) {
+            if (! isset($field->choices[$key])) {
+                $this->problems->add(
+                    $shape->at('in'),
+                    'unknownField',
+                    "“{$key}” is no text of {$this->type->plural}; expected one of: "
+                        .implode(', ', array_keys($field->choices)).'.',
+                    ['field' => $key],
+                );
+            } else {
+                $in[$key] = $one->whole($key, 1, 1, self::MAX_WEIGHT);
+            }
+        }
+
+        return $in === [] ? null : $in;
+    }
+
+    private function value(Shape $shape, Test $test, Field $field): mixed
+    {
+        if (! $shape->has('value')) {
+            $this->problems->add($shape->at('value'), 'missing', "is missing; the test {$test->key()} needs one.");
+
+            return null;
+        }
+        $given = $shape->raw('value');
+        if (is_array($given) && array_key_exists('from', $given)) {
+            return $this->asked(new Shape($given, $shape->at('value'), $this->problems), $test, $field);
+        }
+        try {
+            return $test->readValue($shape->raw('value'), $field);
+        } catch (WrongValue $wrong) {
+            $this->problems->add($shape->at('value'), 'wrongValue', $wrong->getMessage());
+
+            return null;
+        }
+    }
+
+    /** A value that the page, the viewer or the address gives. */
+    private function asked(Shape $shape, Test $test, Field $field): ?DynamicValue
+    {
+        $shape->oneOf('from', self::origins($test, $field) ?: ['nothing: this test takes a given value']);
+        $asked = match (in_array($shape->raw('from'), self::origins($test, $field), true) ? $shape->raw('from') : null) {
+            'page' => $this->fromPage($shape, $test, $field),
+            'viewer' => new FromViewer,
+            'address' => new FromAddress($shape->text('name', 'q')),
+            default => null,
+        };
+        if ($asked !== null) {
+            $shape->noOthers();
+        }
+
+        return $asked;
+    }
+
+    /** @return list<string> what a test of the field can take its value from, beside a given one */
+    public static function origins(Test $test, Field $field): array
+    {
+        return match (true) {
+            $test->key() === 'search' => ['address'],
+            ! $test->wantsValue(), $test instanceof RecordTest => [],
+            $field->family() === Family::Person => ['page', 'viewer'],
+            default => ['page'],
+        };
+    }
+
+    /** @return list<SubjectPart> what of the page a test of the field can take */
+    public static function takes(Field $field): array
+    {
+        return match ($field->family()) {
+            Family::Terms => [SubjectPart::Term, SubjectPart::Item],
+            Family::Person => [SubjectPart::Person, SubjectPart::Item],
+            Family::Date, Family::Instant => [SubjectPart::Month, SubjectPart::Item],
+            default => [SubjectPart::Item],
+        };
+    }
+
+    private function fromPage(Shape $shape, Test $test, Field $field): ?FromPage
+    {
+        $takes = array_map(fn (SubjectPart $take): string => $take->value, self::takes($field));
+        $take = SubjectPart::from($shape->oneOf('take', $takes));
+        if ($take !== SubjectPart::Item || ! $shape->has('of')) {
+            $of = $take === SubjectPart::Term && $shape->has('of') ? $shape->text('of') : null;
+            if ($of !== null && $of !== $field->ownKey()) {
+                $shape->wrong('of', "the taxonomy of the field, {$field->ownKey()}", $of);
+            }
+            if ($take === SubjectPart::Item && $field->family() !== Family::Items) {
+                $shape->wrong('of', 'the field of the item whose value is taken', null);
+            }
+
+            return new FromPage($take);
+        }
+        $key = $shape->text('of');
+        $of = $this->pageFields["{$key} {$field->family()->value}"] ?? null;
+        if ($of === null) {
+            $shape->wrong('of', "a field like {$field->label} of the item being shown", $key);
+
+            return null;
+        }
+
+        return new FromPage($take, $of);
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Time\Calendar;
+use Wellspring\Core\Time\Span;
+use Wellspring\Core\Wording\Format;
+
+/** A test of a date or an instant: whether it lies in a span that the rule and the moment of asking make. */
+abstract readonly class DateTest implements Test
+{
+    public function suits(Family $family): bool
+    {
+        return $family === Family::Date || $family === Family::Instant;
+    }
+
+    public function wantsValue(): bool
+    {
+        return true;
+    }
+
+    public function readValue(mixed $value, Field $field): mixed
+    {
+        return null;
+    }
+
+    public function isNegative(): bool
+    {
+        return false;
+    }
+
+    /** Which dates, or for an instant which instants, pass. */
+    abstract public function span(Condition $condition, Context $context): Span;
+
+    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    {
+        return is_string($found) && $this->span($condition, $context)->holds($found);
+    }
+
+    public function valueWords(Condition $condition, Format $format): string
+    {
+        return '';
+    }
+
+    /** The whole days, as values of the field compare. */
+    protected static function days(Span $days, Field $field, Calendar $calendar): Span
+    {
+        return $field->family() === Family::Date ? $days : $calendar->instants($days);
+    }
+}

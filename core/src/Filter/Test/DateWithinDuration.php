@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Filter\Test;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Time\DurationUnit;
+use Wellspring\Core\Time\Span;
+use Wellspring\Core\Wording\Format;
+
+/** In the next, or the last, so many minutes, hours, days, weeks, months or years; both ends belong. */
+final readonly class DateWithinDuration extends DateTest
+{
+    public function __construct(private bool $ahead)
+    {
+    }
+
+    public function key(): string
+    {
+        return $this->ahead ? 'inNext' : 'inLast';
+    }
+
+    /** @return array{amount: int, unit: string} */
+    public function readValue(mixed $value, Field $field): array
+    {
+        $unit = is_array($value) && is_string($value['unit'] ?? null) ? DurationUnit::tryFrom($value['unit']) : null;
+        $units = array_filter(
+            DurationUnit::cases(),
+            fn (DurationUnit $unit): bool => $field->family() === Family::Instant || ! $unit->isElapsed(),
+        );
+        if (
+            ! is_array($value)
+            || $unit === null
+            || ! in_array($unit, $units, true)
+            || array_diff(array_keys($value), ['amount', 'unit']) !== []
+        ) {
+            throw WrongValue::expected(
+                'an amount and a unit, {"amount": 30, "unit": "days"}, the unit one of '.implode(
+                    ', ',
+                    array_map(fn (DurationUnit $unit): string => $unit->value, $units),
+                ),
+                is_array($value) ? $value['unit'] ?? $value : $value,
+            );
+        }
+        $amount = $value['amount'] ?? null;
+        if (! is_int($amount) || $amount < 1 || $amount > $unit->most()) {
+            throw WrongValue::expected("an amount from 1 to {$unit->most()}", $amount);
+        }
+
+        return ['amount' => $amount, 'unit' => $unit->value];
+    }
+
+    public function span(Condition $condition, Context $context): Span
+    {
+        [$amount, $unit] = $this->length($condition);
+        $amount = $this->ahead ? $amount : -$amount;
+        $ends = $condition->field->family() === Family::Date
+            ? [$context->today(), $context->calendar->movedDay($context->today(), $amount, $unit)]
+            : [$context->at(), Instant::write($context->calendar->moved($context->now, $amount, $unit))];
+        sort($ends);
+        $after = $condition->field->family() === Family::Date
+            ? $context->calendar->movedDay($ends[1], 1, DurationUnit::Days)
+            : Instant::write((new \DateTimeImmutable($ends[1]))->modify('+1 second'));
+
+        return new Span($ends[0], $after);
+    }
+
+    public function words(Condition $condition): string
+    {
+        return $this->ahead ? 'is in the next' : 'was in the last';
+    }
+
+    public function valueWords(Condition $condition, Format $format): string
+    {
+        [$amount, $unit] = $this->length($condition);
+
+        return $unit->words($amount);
+    }
+
+    /** @return array{int, DurationUnit} */
+    private function length(Condition $condition): array
+    {
+        $given = $this->readValue($condition->value, $condition->field);
+
+        return [$given['amount'], DurationUnit::from($given['unit'])];
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Sort\Criterion;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
+use Wellspring\Core\Sort\Criterion;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\SortContext;
+
+/** A field of the records. */
+final readonly class FieldValue implements Criterion, RefersTo
+{
+    public function __construct(public Field $field)
+    {
+    }
+
+    public function key(): string
+    {
+        return $this->field->key;
+    }
+
+    public function family(): Family
+    {
+        return $this->field->family();
+    }
+
+    public function goesUp(): bool
+    {
+        return true;
+    }
+
+    public function values(SortContext $ordering): \Closure
+    {
+        if ($this->family() !== Family::Choice) {
+            return fn (Record $record): mixed => $record->value($this->field);
+        }
+        $places = array_flip(array_map(strval(...), array_keys($this->field->choices)));
+
+        return function (Record $record) use ($places): ?int {
+            $value = $record->value($this->field);
+
+            return is_string($value) ? $places[$value] ?? count($places) : null;
+        };
+    }
+
+    public function label(): string
+    {
+        return $this->field->label;
+    }
+
+    public function directionWords(Direction $direction): string
+    {
+        // What a record came to the site by is new or old; a date of its own is early or late.
+        $isDay = $this->family() === Family::Date || $this->family() === Family::Instant;
+
+        return $isDay && $this->field->origin === Origin::Type
+            ? ($direction === Direction::Up ? 'earliest first' : 'latest first')
+            : $direction->words($this->family());
+    }
+
+    public function options(): array
+    {
+        return [];
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return [Reference::toField("{$at}.by", $this->field, $types)];
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Sort\Criterion;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Sort\Criterion;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\SortContext;
+
+/** An order without meaning: fixed for the module and the calendar day, the same on every page. */
+final class Shuffle implements Criterion
+{
+    public function key(): string
+    {
+        return 'shuffle';
+    }
+
+    public function family(): Family
+    {
+        return Family::Identity;
+    }
+
+    public function goesUp(): bool
+    {
+        return true;
+    }
+
+    public function values(SortContext $ordering): \Closure
+    {
+        $salt = self::salt($ordering->module, $ordering->context);
+
+        return fn (Record $record): string => md5($salt.$record->id);
+    }
+
+    public static function salt(string $module, Context $context): string
+    {
+        return "{$module} {$context->today()} ";
+    }
+
+    public function label(): string
+    {
+        return 'Shuffled anew each day';
+    }
+
+    public function directionWords(Direction $direction): string
+    {
+        return '';
+    }
+
+    public function options(): array
+    {
+        return [];
+    }
+}

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Source;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Origin;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
+use Wellspring\Core\Content\Status;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Sort\Criterion;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Time\CalendarUnit;
+use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Wording\Piece;
+
+/** The months, or the years, that hold items by one of their dates, in the site's time zone: an archive. */
+final readonly class Archive implements RefersTo, Source
+{
+    use ContainsRecords;
+
+    private Type $type;
+
+    /**
+     * @param  CalendarUnit  $per  month or year
+     * @param  Field  $by  a date or an instant of the items
+     */
+    public function __construct(public Items $items, public CalendarUnit $per, public Field $by)
+    {
+        $this->type = new Type(
+            $per->value, ucfirst($per->value), ucfirst($per->value).'s', '',
+            [
+                'begins' => new Field('begins', 'First day', new Kind\Date),
+                'count' => new Field('count', 'Number of items', new Kind\Number('number')),
+            ],
+            base: [
+                'title' => new Field('title', ucfirst($per->value), new Kind\Text, Origin::Item),
+                'slug' => new Field('slug', 'Slug', new Kind\Text, Origin::Item),
+            ],
+        );
+    }
+
+    public function type(): Type
+    {
+        return $this->type;
+    }
+
+    public function draws(): array
+    {
+        return $this->items->draws();
+    }
+
+    /** How many characters of a day tell the month or the year: `2026-05`. */
+    public function length(): int
+    {
+        return $this->per === CalendarUnit::Year ? 4 : 7;
+    }
+
+    public function takes(string $kind): bool
+    {
+        return $kind === $this->type->key;
+    }
+
+    public function whyNot(Record $record, Context $context): string
+    {
+        return (int) $record->value($this->type->fields['count']) > 0
+            ? '' : "None of {$this->items->type()->plural} that may be seen now lies in it, by {$this->by->label}.";
+    }
+
+    public function records(array $all, Context $context): array
+    {
+        $counts = [];
+        foreach ($this->items->records($all, $context) as $item) {
+            $value = $item->value($this->by);
+            if (is_string($value)) {
+                $key = substr(
+                    $this->by->family() === Family::Date ? $value : $context->calendar->dayOf($value),
+                    0,
+                    $this->length(),
+                );
+                $counts[$key] = ($counts[$key] ?? 0) + 1;
+            }
+        }
+        $records = [];
+        foreach ($counts as $key => $count) {
+            $records[] = $this->record((string) $key, $count, $context);
+        }
+
+        return $records;
+    }
+
+    /**
+     * A month or a year, whether it holds anything or not.
+     *
+     * @param  string  $slug  `2026-05`, or `2026` where the source is years
+     */
+    public function record(string $slug, int $count, Context $context): Record
+    {
+        return new Record(
+            (int) str_replace('-', '', $slug),
+            $this->type->key,
+            $slug,
+            $context->calendar->named($slug),
+            Status::Published,
+            '0001-01-01T00:00:00Z',
+            null,
+            Audience::Everyone,
+            ['begins' => str_pad($slug, 10, '-01'), 'count' => $count],
+        );
+    }
+
+    public function isItems(): bool
+    {
+        return false;
+    }
+
+    public function slugTaxonomy(): ?string
+    {
+        return null;
+    }
+
+    public function order(): array
+    {
+        return [new SortKey(new Criterion\FieldValue($this->type->fields['begins']), Direction::Down)];
+    }
+
+    public function pieces(): array
+    {
+        return [
+            new Piece("the {$this->per->value}s", 'source'),
+            new Piece(' that hold '),
+            new Piece($this->items->type()->plural, 'source.of'),
+            new Piece(', by '), new Piece($this->by->label, 'source.by'),
+        ];
+    }
+
+    public function toArray(): array
+    {
+        return ["{$this->per->value}s" => $this->draws(), 'by' => $this->by->key];
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return [Reference::toField("{$at}.by", $this->by, $this->draws())];
+    }
+}

@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Source;
+
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\RefersTo;
+use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Sort\Criterion;
+use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Wording\Piece;
+
+/** The terms of a taxonomy, each with the number of items that have it or one below it. */
+final readonly class TaxonomyTerms implements RefersTo, Source
+{
+    use ContainsRecords;
+
+    private Type $type;
+
+    /**
+     * @param  string|null  $under  slug: only the terms below it
+     * @param  bool  $used  only those that an item has
+     */
+    public function __construct(public Taxonomy $taxonomy, public ?string $under = null, public bool $used = false)
+    {
+        $this->type = TermType::of($taxonomy);
+    }
+
+    public function type(): Type
+    {
+        return $this->type;
+    }
+
+    public function draws(): array
+    {
+        return [];
+    }
+
+    /** @return list<string>|null slugs of the terms that it takes; null: all */
+    public function among(): ?array
+    {
+        return $this->under === null
+            ? null
+            : array_values(array_diff($this->taxonomy->terms->withBelow($this->under), [$this->under]));
+    }
+
+    public function takes(string $kind): bool
+    {
+        return $kind === $this->type->key;
+    }
+
+    public function whyNot(Record $record, Context $context): string
+    {
+        return match (true) {
+            $this->among() !== null && ! in_array(
+                $record->slug,
+                $this->among(),
+                true,
+            ) => "It does not stand below {$this->underName()}.",
+            $this->used && (int) $record->value(
+                $this->type->fields['count'],
+            ) === 0 => 'No item that may be seen now has it or a term below it.',
+            default => '',
+        };
+    }
+
+    private function underName(): string
+    {
+        return $this->taxonomy->terms->find((string) $this->under)->name ?? (string) $this->under;
+    }
+
+    public function records(array $all, Context $context): array
+    {
+        $items = array_values(array_filter($all, $context->admits(...)));
+        $counted = array_map(
+            fn (Record $term): Record => $term->with([
+                'count' => TermType::count($this->taxonomy, $term->slug, $items),
+            ]),
+            array_values(array_filter($all, fn (Record $record): bool => $record->type === $this->type->key)),
+        );
+
+        return array_values(array_filter($counted, fn (Record $term): bool => $this->holds($term, $context)));
+    }
+
+    public function isItems(): bool
+    {
+        return false;
+    }
+
+    public function slugTaxonomy(): string
+    {
+        return $this->taxonomy->key;
+    }
+
+    public function order(): array
+    {
+        return [new SortKey(new Criterion\FieldValue($this->type->fields['place']))];
+    }
+
+    public function pieces(): array
+    {
+        return [
+            new Piece('the terms of '.$this->taxonomy->label, 'source'),
+            ...$this->under === null ? [] : [new Piece(' below '), new Piece($this->underName(), 'source.under')],
+            ...$this->used ? [new Piece(' that are in use')] : [],
+        ];
+    }
+
+    public function toArray(): array
+    {
+        return ['terms' => $this->taxonomy->key] + (
+            $this->under === null ? [] : ['under' => $this->under]
+        ) + ($this->used ? ['used' => true] : []);
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return $this->under === null ? [] : [Reference::toTerm("{$at}.under", $this->taxonomy->key, $this->under)];
+    }
+}

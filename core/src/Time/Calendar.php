@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Time;
+
+use Wellspring\Core\Content\Kind\Instant;
+
+/**
+ * Days, weeks and months as the site's clocks and calendars have them. A day is half open, from its first instant to
+ * the next day's first instant, also on the days when clocks change (IANA time zones, through PHP's copy of them).
+ */
+final readonly class Calendar
+{
+    /**
+     * @param  int<1, 7>  $firstWeekday ISO 8601: 1 is Monday
+     * @param  string  $locale in which months are named
+     */
+    public function __construct(
+        public \DateTimeZone $zone,
+        public int $firstWeekday = 1,
+        public string $locale = 'en-GB',
+    ) {
+    }
+
+    /** For a site in the locale: CLDR says which weekday comes first. */
+    public static function of(string $timeZone, string $locale): self
+    {
+        $weekday = (\IntlCalendar::createInstance($timeZone, $locale)->getFirstDayOfWeek() + 5) % 7 + 1;
+
+        return new self(new \DateTimeZone($timeZone), max(1, min(7, $weekday)), $locale);
+    }
+
+    /**
+     * How a month or a year is called in the site's language (CLDR): “May 2026”, “mai 2026”.
+     *
+     * @param  string  $stretch `2026-05`, `2026`
+     */
+    public function named(string $stretch): string
+    {
+        if (strlen($stretch) !== 7) {
+            return $stretch;
+        }
+        $pattern = (new \IntlDatePatternGenerator($this->locale))->getBestPattern('yMMMM');
+        $formatter = new \IntlDateFormatter(
+            $this->locale,
+            \IntlDateFormatter::NONE,
+            \IntlDateFormatter::NONE,
+            'UTC',
+            \IntlDateFormatter::GREGORIAN,
+            (string) $pattern,
+        );
+
+        return (string) $formatter->format(new \DateTimeImmutable("{$stretch}-01", new \DateTimeZone('UTC')));
+    }
+
+    /** @return string the local day, `Y-m-d` */
+    public function day(\DateTimeInterface $at): string
+    {
+        return \DateTimeImmutable::createFromInterface($at)->setTimezone($this->zone)->format('Y-m-d');
+    }
+
+    /** @return string the local day of an instant as text */
+    public function dayOf(string $instant): string
+    {
+        return $this->day(new \DateTimeImmutable($instant));
+    }
+
+    /** @return string the first instant of the day, as text */
+    public function firstInstant(string $day): string
+    {
+        return Instant::write(new \DateTimeImmutable($day.' 00:00:00', $this->zone));
+    }
+
+    /** The moment some time later, or earlier where the amount is negative. */
+    public function moved(\DateTimeImmutable $at, int $amount, DurationUnit $unit): \DateTimeImmutable
+    {
+        if ($unit->isElapsed()) {
+            return $at->setTimestamp($at->getTimestamp() + $amount * ($unit === DurationUnit::Minutes ? 60 : 3600));
+        }
+        $local = $at->setTimezone($this->zone);
+        $day = $this->movedDay($local->format('Y-m-d'), $amount, $unit);
+
+        return new \DateTimeImmutable($day.' '.$local->format('H:i:s'), $this->zone);
+    }
+
+    /** The day some days, weeks, months or years later; a month that lacks the day ends on its last. */
+    public function movedDay(string $day, int $amount, DurationUnit $unit): string
+    {
+        [$year, $month, $date] = array_map(intval(...), explode('-', $day));
+        if ($unit === DurationUnit::Days || $unit === DurationUnit::Weeks) {
+            $days = $amount * ($unit === DurationUnit::Weeks ? 7 : 1);
+
+            return (new \DateTimeImmutable($day, new \DateTimeZone('UTC')))
+                ->modify(sprintf('%+d days', $days))
+                ->format('Y-m-d');
+        }
+        $months = $year * 12 + $month - 1 + $amount * ($unit === DurationUnit::Years ? 12 : 1);
+        [$year, $month] = [intdiv($months, 12), $months % 12 + 1];
+
+        $first = new \DateTimeImmutable(sprintf('%04d-%02d-01', $year, $month), new \DateTimeZone('UTC'));
+
+        return sprintf('%04d-%02d-%02d', $year, $month, min($date, (int) $first->format('t')));
+    }
+
+    /** @return string the first day of the stretch that the day lies in */
+    public function firstDay(string $day, CalendarUnit $stretch): string
+    {
+        return match ($stretch) {
+            CalendarUnit::Day => $day,
+            CalendarUnit::Week => $this->movedDay($day, -$this->daysIntoWeek($day), DurationUnit::Days),
+            CalendarUnit::Month => substr($day, 0, 7).'-01',
+            CalendarUnit::Year => substr($day, 0, 4).'-01-01',
+        };
+    }
+
+    private function daysIntoWeek(string $day): int
+    {
+        $weekday = (int) (new \DateTimeImmutable($day, new \DateTimeZone('UTC')))->format('N');
+
+        return ($weekday - $this->firstWeekday + 7) % 7;
+    }
+
+    /** Days of the stretch that lies some stretches after the one the day lies in. */
+    public function stretch(string $day, CalendarUnit $stretch, int $shift = 0): Span
+    {
+        $unit = DurationUnit::from($stretch->value.'s');
+        $from = $this->movedDay($this->firstDay($day, $stretch), $shift, $unit);
+
+        return new Span($from, $this->movedDay($from, 1, $unit));
+    }
+
+    /** The instants of whole days. */
+    public function instants(Span $days): Span
+    {
+        return new Span(
+            $days->from === null ? null : $this->firstInstant($days->from),
+            $days->until === null ? null : $this->firstInstant($days->until),
+        );
+    }
+}
