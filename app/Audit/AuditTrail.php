@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Audit;
 
+use App\Models\AuditAction;
 use App\Models\AuditEntry;
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
@@ -12,7 +13,7 @@ use Illuminate\Support\Facades\Auth;
 final class AuditTrail
 {
     /** @param  array<string, mixed>  $details  what is worth knowing beside: the old and the new role, the pages … */
-    public static function record(Action $action, string $subject, array $details = [], ?User $who = null): void
+    public static function record(AuditAction $action, string $subject, array $details = [], ?User $who = null): void
     {
         $who ??= Auth::hasUser() && Auth::user() instanceof User ? Auth::user() : null;
         AuditEntry::query()->create([

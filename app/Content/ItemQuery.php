@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Catalogue\CatalogueStore;
 use App\Listing\Compiler;
-use App\Listing\Contexts;
+use App\Listing\ContextFactory;
 use App\Listing\FieldSql;
 use App\Models\Item;
 use App\Models\User;
@@ -29,7 +30,7 @@ final readonly class ItemQuery
     public function __construct(
         private Compiler $compiler,
         private CatalogueStore $catalogue,
-        private Contexts $contexts,
+        private ContextFactory $contexts,
     ) {
     }
 

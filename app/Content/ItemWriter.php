@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Catalogue\CatalogueStore;
 use App\Models\FreeName;
 use App\Models\Item;
 use App\Models\ItemLink;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Catalogue\Records;
 use App\Models\Item;
 use App\Models\Revision;
 use App\Models\User;

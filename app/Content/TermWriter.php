@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Content;
 
-use App\Audit\Action;
 use App\Audit\AuditTrail;
+use App\Catalogue\CatalogueStore;
+use App\Models\AuditAction;
 use App\Models\Change;
 use App\Models\FreeName;
 use App\Models\Media;
@@ -63,7 +64,7 @@ final readonly class TermWriter
             'tree' => $file->taxonomy->tree,
             'fields' => array_intersect_key($fields, ['properties' => 0, 'required' => 0]),
         ])->save();
-        AuditTrail::record(Action::TaxonomyChanged, $row->label, ['key' => $row->key]);
+        AuditTrail::record(AuditAction::TaxonomyChanged, $row->label, ['key' => $row->key]);
         $this->store->forget();
 
         return $row;
@@ -194,7 +195,7 @@ final readonly class TermWriter
             }
             Term::query()->whereIn('id', $ids)->delete();
             $renamed = array_fill_keys(array_map(fn (Term $term): string => $term->slug, $gone), $into->slug);
-            AuditTrail::record(Action::TermsMerged, $change->title, ['change' => $change->id]);
+            AuditTrail::record(AuditAction::TermsMerged, $change->title, ['change' => $change->id]);
             $this->renamer->rename(Renaming::ofTerms($into->taxonomy_key, $renamed), $this->store->catalogue());
         });
     }
@@ -212,7 +213,7 @@ final readonly class TermWriter
             Term::query()->where('parent_id', $term->id)->update(['parent_id' => $term->parent_id]);
             $term->delete();
             AuditTrail::record(
-                Action::TermRemoved,
+                AuditAction::TermRemoved,
                 $term->name,
                 ['taxonomy' => $term->taxonomy_key, 'change' => $change->id],
             );
@@ -255,7 +256,7 @@ final readonly class TermWriter
             DB::table('terms')->where('taxonomy_key', $taxonomy->key)->update(['parent_id' => null]);
             $taxonomy->delete();
             AuditTrail::record(
-                Action::TaxonomyRemoved,
+                AuditAction::TaxonomyRemoved,
                 $taxonomy->label,
                 ['key' => $taxonomy->key, 'terms' => count($terms), 'change' => $change->id],
             );

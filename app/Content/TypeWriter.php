@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Content;
 
-use App\Audit\Action;
 use App\Audit\AuditTrail;
+use App\Catalogue\CatalogueStore;
+use App\Catalogue\Records;
+use App\Models\AuditAction;
 use App\Models\Change;
 use App\Models\ContentType;
 use App\Models\Item;
@@ -44,7 +46,7 @@ final readonly class TypeWriter
     /**
      * @param  mixed  $data  the decoded file
      * @param  array<string, string>  $renamed  new keys of fields by their old
-     * @return list<Effect>
+     * @return list<TypeEffect>
      *
      * @throws Refused when the file is wrong, or a live module would lose its field
      */
@@ -78,7 +80,7 @@ final readonly class TypeWriter
         if ($now === null) {
             DB::transaction(function () use ($type): void {
                 $this->store($type);
-                AuditTrail::record(Action::TypeChanged, $type->plural, ['key' => $type->key, 'new' => true]);
+                AuditTrail::record(AuditAction::TypeChanged, $type->plural, ['key' => $type->key, 'new' => true]);
             });
 
             return new AppliedType($type, null);
@@ -97,7 +99,7 @@ final readonly class TypeWriter
             $this->renameInModules($type, $renamed);
             $this->store($type);
             $this->rewriteItems($now, $type, $renamed, $except, $recorder, $progress);
-            AuditTrail::record(Action::TypeChanged, $type->plural, ['key' => $type->key, 'change' => $change->id]);
+            AuditTrail::record(AuditAction::TypeChanged, $type->plural, ['key' => $type->key, 'change' => $change->id]);
         });
 
         return new AppliedType($type, $change);
@@ -175,7 +177,7 @@ final readonly class TypeWriter
             }
         }
         $problems->refuseIfAny();
-        AuditTrail::record(Action::TypeRemoved, $this->store->catalogue()->type($key)->plural ?? $key, ['key' => $key]);
+        AuditTrail::record(AuditAction::TypeRemoved, $this->store->catalogue()->type($key)->plural ?? $key, ['key' => $key]);
         ContentType::query()->where('key', $key)->delete();
         $this->store->forget();
     }
@@ -273,7 +275,7 @@ final readonly class TypeWriter
         return $type;
     }
 
-    /** @param  list<Effect>  $effects */
+    /** @param  list<TypeEffect>  $effects */
     private function refuseLoss(array $effects): void
     {
         $problems = new Problems;
@@ -287,14 +289,14 @@ final readonly class TypeWriter
 
     /**
      * @param  array<string, string>  $renamed
-     * @return list<Effect>
+     * @return list<TypeEffect>
      */
     private function effects(Type $now, Type $type, array $renamed): array
     {
         $effects = [];
         if ($now->address !== $type->address) {
             $count = Item::query()->where('type_key', $type->key)->count();
-            $effects[] = new Effect(
+            $effects[] = new TypeEffect(
                 '',
                 Message::of(
                     '{n, plural, one {# item moves} other {# items move}} from {from} to {to}; links to the old {n, plural, one {address leads} other {addresses lead}} nowhere.',
@@ -304,7 +306,7 @@ final readonly class TypeWriter
             );
         }
         foreach (array_diff_key($type->fields, $now->fields, array_flip($renamed)) as $new) {
-            $effects[] = new Effect($new->key, "{$new->label} is added; every item begins without a value.");
+            $effects[] = new TypeEffect($new->key, "{$new->label} is added; every item begins without a value.");
         }
         $outcomes = $this->outcomes($now, $type, $renamed);
         foreach ($now->fields as $key => $old) {
@@ -316,7 +318,7 @@ final readonly class TypeWriter
                 ['n' => $n, 'old' => $old->label, 'new' => $new->label ?? '', 'key' => $new->key ?? ''],
             );
             if ($new === null) {
-                $effects[] = new Effect(
+                $effects[] = new TypeEffect(
                     $key,
                     $values(
                         '{n, plural, =0 {{old} goes; no item has a value of it.} one {{old} goes, and with it the value of # item.} other {{old} goes, and with it the values of # items.}}',
@@ -329,7 +331,7 @@ final readonly class TypeWriter
                 continue;
             }
             if ($new->key !== $key) {
-                $effects[] = new Effect(
+                $effects[] = new TypeEffect(
                     $new->key,
                     $values(
                         '{old} gets the key {key}; {n, plural, one {the value of # item} other {the values of # items}} and the modules that name it follow.',
@@ -356,7 +358,7 @@ final readonly class TypeWriter
                 ],
             ] as [$outcome, $words, $loses]) {
                 if (($n = $found[$outcome->name] ?? 0) > 0) {
-                    $effects[] = new Effect($new->key, $values("{new}: {$words}.", $n), $n, $loses);
+                    $effects[] = new TypeEffect($new->key, $values("{new}: {$words}.", $n), $n, $loses);
                 }
             }
             if ($new->required && ! $old->required) {
@@ -364,7 +366,7 @@ final readonly class TypeWriter
                     ->where('type_key', $type->key)
                     ->count() - $count + ($found[ConversionOutcome::Lost->name] ?? 0);
                 if ($without > 0) {
-                    $effects[] = new Effect(
+                    $effects[] = new TypeEffect(
                         $new->key,
                         $values(
                             '{n, plural, one {# item has no {new}; it is asked for when the item is saved next} other {# items have no {new}; it is asked for when they are saved next}}.',
@@ -377,7 +379,7 @@ final readonly class TypeWriter
         }
         foreach (array_diff_key($now->taxonomies, $type->taxonomies) as $taxonomy) {
             $count = $this->ofTaxonomy($type, $taxonomy)->count();
-            $effects[] = new Effect(
+            $effects[] = new TypeEffect(
                 '',
                 Message::of(
                     '{label} no longer belongs to this type{n, plural, =0 {; no item has a term of it} one {, and # item loses its terms of it} other {, and # items lose their terms of it}}.',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Content\ItemWriter;
 use App\Import\Csv;
 use App\Media\MediaStore;

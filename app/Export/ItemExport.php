@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Export;
 
-use App\Content\Records;
+use App\Catalogue\Records;
 use App\Import\Csv;
 use App\Models\Item;
 use Wellspring\Core\Content\ItemReader;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Import;
 
-use App\Audit\Action;
 use App\Audit\AuditTrail;
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
+use App\Catalogue\Records;
 use App\Content\ItemWriter;
-use App\Content\Records;
 use App\Content\RevisionRecorder;
 use App\Content\TermWriter;
 use App\Media\MediaStore;
+use App\Models\AuditAction;
 use App\Models\Change;
 use App\Models\Item;
 use Illuminate\Support\Facades\DB;
@@ -120,7 +120,7 @@ final class ItemImport
                 }
             }
             AuditTrail::record(
-                Action::Imported,
+                AuditAction::Imported,
                 $this->type->plural,
                 ['made' => $result->created, 'changed' => $result->changed, 'change' => $change->id],
             );

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Import;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Content\TermWriter;
 use App\Models\Term as TermRow;
 use Wellspring\Core\Content\File\TermDraft;

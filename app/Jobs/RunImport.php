@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Import\ColumnMatch;
 use App\Import\ImportPlan;
 use App\Import\ItemImport;

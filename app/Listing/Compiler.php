@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Listing\Compile\TestSql;
 use Wellspring\Core\Card\Card;
 use Wellspring\Core\Card\Line;
@@ -31,7 +31,7 @@ final class Compiler
     public function __construct(CatalogueStore $catalogue)
     {
         foreach ([
-            new Compile\FilledSql, new Compile\YesOrNoSql, new Compile\ComparisonSql, new Compile\BetweenSql, new Compile\DaySql,
+            new Compile\FilledSql, new Compile\YesOrNoSql, new Compile\ComparisonSql, new Compile\BetweenSql, new Compile\DateSql,
             new Compile\TextMatchSql, new Compile\TextAmongSql, new Compile\ChoiceAmongSql, new Compile\TermsAmongSql($catalogue), new Compile\LinksAmongSql,
             new Compile\NotThisOneSql, new Compile\RelatedSql($catalogue), new Compile\SearchSql,
         ] as $sql) {

@@ -30,7 +30,7 @@ final readonly class Indexes
 
     private const STATISTICS = self::PREFIX.'stats_';
 
-    public function __construct(private ModuleStore $modules, private OrderSql $orders, private Contexts $contexts)
+    public function __construct(private ModuleStore $modules, private OrderSql $orders, private ContextFactory $contexts)
     {
     }
 

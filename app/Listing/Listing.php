@@ -44,7 +44,7 @@ final readonly class Listing
      * The same, and how many records have nothing to show in the parts of the card. A page that is not there is the
      * first.
      */
-    public function lookAt(Module $module, Context $context, string $page): Looked
+    public function lookAt(Module $module, Context $context, string $page): ListingWithGaps
     {
         try {
             return $this->look($module, $context, $page);
@@ -140,7 +140,7 @@ final readonly class Listing
         return $query;
     }
 
-    private function look(Module $module, Context $context, string $page): Looked
+    private function look(Module $module, Context $context, string $page): ListingWithGaps
     {
         $module = $module->bound($context);
         [$steps, $parts, $any] = $this->counts($module, $context);
@@ -154,7 +154,7 @@ final readonly class Listing
             null,
         );
 
-        return new Looked($result, $parts, $any);
+        return new ListingWithGaps($result, $parts, $any);
     }
 
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Listing\Compile\SearchSql;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\Type;

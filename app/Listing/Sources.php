@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
-use App\Content\Records;
+use App\Catalogue\Records;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\Builder as Query;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
-use App\Content\CatalogueStore;
-use App\Content\Records;
+use App\Catalogue\CatalogueStore;
+use App\Catalogue\Records;
 use App\Models\Item;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
@@ -24,13 +24,13 @@ final readonly class Tracer
     ) {
     }
 
-    public function item(Module $module, Item $item, Context $context): Traced
+    public function item(Module $module, Item $item, Context $context): TracedRecord
     {
         return $this->complete($module, Records::complete($item), $context);
     }
 
     /** @param  Record  $item  with all that rules can ask of it; see Records::complete() */
-    public function complete(Module $module, Record $item, Context $context): Traced
+    public function complete(Module $module, Record $item, Context $context): TracedRecord
     {
         return $this->record($module, $item, $context, $this->kind($item));
     }
@@ -50,7 +50,7 @@ final readonly class Tracer
      * By its slug: a term, a person or a month where the module takes those, whether it takes this one or not;
      * otherwise an item of any type. Null where there is none.
      */
-    public function bySlug(Module $module, string $slug, Context $context): ?Traced
+    public function bySlug(Module $module, string $slug, Context $context): ?TracedRecord
     {
         $record = $module->source->isItems() ? null : $this->sources->record($module->source, $slug, $context);
         if ($record !== null) {
@@ -65,7 +65,7 @@ final readonly class Tracer
         return $item === null ? null : $this->item($module, $item, $context);
     }
 
-    private function record(Module $module, Record $record, Context $context, string $kind): Traced
+    private function record(Module $module, Record $record, Context $context, string $kind): TracedRecord
     {
         $trace = Trace::of($module, $record, $context, $this->format, $kind);
         $standing = $trace->passes() ? $this->listing->standing($module, $record->id, $context) : null;
@@ -73,6 +73,6 @@ final readonly class Tracer
             ? $this->listing->standingHadItPassed($module, $record->id, $context)
             : null;
 
-        return new Traced($record, $kind, $trace, $standing, $would, $module);
+        return new TracedRecord($record, $kind, $trace, $standing, $would, $module);
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use App\Audit\Action;
 use App\Audit\AuditTrail;
+use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\Media;
 use Illuminate\Support\Facades\Auth;
@@ -190,7 +190,7 @@ final class MediaStore
     {
         DB::transaction(function () use ($media): void {
             AuditTrail::record(
-                Action::FileRemoved,
+                AuditAction::FileRemoved,
                 $media->title === '' ? $media->name : $media->title,
                 ['name' => $media->name],
             );

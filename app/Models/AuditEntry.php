@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Audit\Action;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
@@ -29,7 +28,7 @@ final class AuditEntry extends Model
     /** In one line: “Module published: Plants” */
     public function words(): string
     {
-        $action = Action::tryFrom($this->action)?->words() ?? $this->action;
+        $action = AuditAction::tryFrom($this->action)?->words() ?? $this->action;
 
         return implode(' · ', [$this->subject === '' ? $action : "{$action}: {$this->subject}", ...$this->said()]);
     }

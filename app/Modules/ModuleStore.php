@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Modules;
 
-use App\Audit\Action;
 use App\Audit\AuditTrail;
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Content\RevisionRecorder;
 use App\Content\StaleWrite;
 use App\Jobs\KeepIndexes;
-use App\Listing\Contexts;
+use App\Listing\ContextFactory;
 use App\Listing\Sources;
+use App\Models\AuditAction;
 use App\Models\Change;
 use App\Models\FreeName;
 use App\Models\Item;
@@ -33,7 +33,7 @@ final readonly class ModuleStore
     /** So many faults of a draft are kept, the last. */
     private const FAULTS = 50;
 
-    public function __construct(private CatalogueStore $catalogue, private Sources $sources, private Contexts $contexts)
+    public function __construct(private CatalogueStore $catalogue, private Sources $sources, private ContextFactory $contexts)
     {
     }
 
@@ -242,7 +242,7 @@ final readonly class ModuleStore
                 'user_id' => self::who(),
                 'published_at' => $row->published_at,
             ]);
-            AuditTrail::record(Action::ModulePublished, self::named($row), ['key' => $row->key]);
+            AuditTrail::record(AuditAction::ModulePublished, self::named($row), ['key' => $row->key]);
             DB::afterCommit(fn () => KeepIndexes::dispatch());
 
             return $row;
@@ -334,7 +334,7 @@ final readonly class ModuleStore
                 } else {
                     $row->fill($do === 'remove' ? ['removed_at' => now()] : ['off' => $do === 'off'])->save();
                     AuditTrail::record(
-                        $do === 'remove' ? Action::ModuleRemoved : Action::ModuleSwitched,
+                        $do === 'remove' ? AuditAction::ModuleRemoved : AuditAction::ModuleSwitched,
                         self::named($row),
                         ['key' => $row->key, 'do' => $do],
                     );
@@ -403,7 +403,7 @@ final readonly class ModuleStore
                 $row->pages()->attach($page->id, ['position' => (is_numeric($last) ? (int) $last : 0) + 1]);
             }
             AuditTrail::record(
-                Action::ModulePlaced,
+                AuditAction::ModulePlaced,
                 self::named($row),
                 ['key' => $row->key, 'pages' => $row->pages()->pluck('address')->all()],
             );

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\People;
 
-use App\Audit\Action;
 use App\Audit\AuditTrail;
 use App\Demo\DemoSite;
+use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\Group;
 use App\Models\User;
@@ -41,7 +41,7 @@ final readonly class People
             throw Refused::because('email', 'taken', 'Somebody got this e-mail address a moment ago.');
         }
         $user->groups()->sync($groups);
-        AuditTrail::record(Action::Invited, $user->name, ['email' => $user->email, 'role' => $role]);
+        AuditTrail::record(AuditAction::Invited, $user->name, ['email' => $user->email, 'role' => $role]);
 
         return [$user, $this->newLink($user)];
     }
@@ -107,7 +107,7 @@ final readonly class People
             }
             if ($before !== $after) {
                 AuditTrail::record(
-                    Action::AccountChanged,
+                    AuditAction::AccountChanged,
                     $user->name,
                     ['email' => $user->email, 'before' => $before, 'after' => $after],
                 );
@@ -121,7 +121,7 @@ final readonly class People
     public function signOutEverywhere(User $user): void
     {
         $this->endSessions($user);
-        AuditTrail::record(Action::SignedOutEverywhere, $user->name, ['email' => $user->email]);
+        AuditTrail::record(AuditAction::SignedOutEverywhere, $user->name, ['email' => $user->email]);
     }
 
     /**
@@ -143,7 +143,7 @@ final readonly class People
         if (Auth::id() === $user->id && session()->isStarted()) {
             session()->put(User::SESSION_KEY, $user->session_key);
         }
-        AuditTrail::record(Action::PasswordChanged, $user->name, ['email' => $user->email]);
+        AuditTrail::record(AuditAction::PasswordChanged, $user->name, ['email' => $user->email]);
     }
 
     private function endSessions(User $user): void
@@ -156,7 +156,7 @@ final readonly class People
     public function saveGroup(?Group $group, string $name): Group
     {
         $name = Whitespace::trim($name);
-        AuditTrail::record(Action::GroupSaved, $name, $group === null ? [] : ['before' => $group->name]);
+        AuditTrail::record(AuditAction::GroupSaved, $name, $group === null ? [] : ['before' => $group->name]);
         if ($group !== null) {
             $group->update(['name' => $name]);
 
@@ -171,7 +171,7 @@ final readonly class People
 
     public function removeGroup(Group $group): void
     {
-        AuditTrail::record(Action::GroupRemoved, $group->name, ['people' => $group->people()->count()]);
+        AuditTrail::record(AuditAction::GroupRemoved, $group->name, ['people' => $group->people()->count()]);
         $group->delete();
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Listing\KeysetPaginator;
 use App\Listing\PostgresLanguage;
 use App\Models\Page;

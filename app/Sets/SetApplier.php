@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sets;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Content\TermWriter;
 use App\Content\TypeWriter;
 use App\Modules\ModuleStore;

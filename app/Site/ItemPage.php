@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-use App\Content\Records;
+use App\Catalogue\Records;
 use App\Models\Item;
 use App\Models\Media;
 use Illuminate\Support\Collection;
@@ -101,7 +101,7 @@ final readonly class ItemPage
         [$key, $slug] = explode('/', $name, 2) + ['', ''];
         $type = $this->catalogue->type($key);
 
-        return $type === null ? '' : PageMaker::itemAddress($type, $slug);
+        return $type === null ? '' : PageBuilder::itemAddress($type, $slug);
     }
 
     /** @return Collection<string, Media> by name */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
-use App\Content\ManyItems;
+use App\Changes\UndoChange;
+use App\Content\BulkEdit;
 use App\Content\TypeChange;
-use App\Content\UndoChange;
 use App\Media\DrawUpload;
 
 /** The register of long work. */
@@ -21,7 +21,7 @@ enum TaskKind: string
     public function work(): string
     {
         return match ($this) {
-            self::ManyItems => ManyItems::class,
+            self::ManyItems => BulkEdit::class,
             self::TypeChange => TypeChange::class,
             self::Undo => UndoChange::class,
             self::Picture => DrawUpload::class,

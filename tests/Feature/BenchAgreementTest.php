@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Content\Records;
-use App\Listing\Contexts;
+use App\Catalogue\Records;
+use App\Listing\ContextFactory;
 use App\Listing\Fragment;
 use App\Listing\Listing;
 use App\Listing\Options;
@@ -64,7 +64,7 @@ final class BenchAgreementTest extends TestCase
     {
         for ($seed = 1; $seed <= 40; $seed++) {
             $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(50, plants: true));
-            $context = app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
+            $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
             $steps = Steps::ofWhere($module->bound($context)->where);
             foreach ([...array_keys($steps), 'after all'] as $before) {
                 $reach = $this->candidates();
@@ -167,7 +167,7 @@ final class BenchAgreementTest extends TestCase
             'sown' => '2026-05-01',
         ]);
         $module = Garden::module([]);
-        $context = app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
+        $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
         $bars = fn (string $key): array => app(Options::class)->of(
             $module,
             $module->type()->reachable[$key],
@@ -213,7 +213,7 @@ final class BenchAgreementTest extends TestCase
             'keeper' => 'bo@example.org',
         ]);
         $module = Garden::module(['where' => ['all' => [['field' => 'price', 'test' => 'empty']]]]);
-        $context = app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
+        $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
         $of = fn (string $key, string $before): array => array_intersect_key(
             app(Options::class)->of($module, $module->type()->reachable[$key], $before, $context),
             ['filled' => 0, 'empty' => 0, 'choices' => 0, 'labels' => 0],
@@ -267,7 +267,7 @@ final class BenchAgreementTest extends TestCase
     {
         for ($seed = 1; $seed <= 60; $seed++) {
             $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(50, plants: true));
-            $context = app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
+            $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
             $where = $module->bound($context)->where;
             $kept = array_filter(
                 $this->candidates(),
@@ -362,7 +362,7 @@ final class BenchAgreementTest extends TestCase
                 ]);
                 $ids = app(Listing::class)->run(
                     $module,
-                    app(Contexts::class)->at(new \DateTimeImmutable(self::NOW), new Viewer),
+                    app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), new Viewer),
                 )->ids;
                 $this->assertContains(
                     Item::query()->where('slug', "hostile-{$n}")->value('id'),

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use Illuminate\Support\Facades\DB;
 
 /** For tests of what only committed work shows: nothing is rolled back, and all that was written goes afterwards. */

@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use App\Freshness\ContentMarks;
 use App\Listing\CachedListing;
-use App\Listing\Contexts;
+use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Models\Group;
 use App\Models\Item;
@@ -14,7 +14,7 @@ use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
-use App\Site\PageMaker;
+use App\Site\PageBuilder;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Module\Module;
@@ -45,7 +45,7 @@ final class FreshnessTest extends TestCase
         $this->plantType();
         $this->plant(['title' => 'Fern', 'publish_at' => '2026-01-01']);
         $module = $this->module();
-        $look = fn () => app(CachedListing::class)->show($module, app(Contexts::class)->now());
+        $look = fn () => app(CachedListing::class)->show($module, app(ContextFactory::class)->now());
         $first = $look();
         $this->assertSame(['marks', 'cache'], $this->tablesAsked(fn () => $this->assertEquals($first, $look())));
     }
@@ -86,10 +86,10 @@ final class FreshnessTest extends TestCase
                 'source' => $source,
                 'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'count']]]]],
             ]);
-            $cards = fn (): array => app(PageMaker::class)->module(
+            $cards = fn (): array => app(PageBuilder::class)->module(
                 $module,
                 '/',
-                app(Contexts::class)->now(),
+                app(ContextFactory::class)->now(),
                 '1',
             )->cards;
             $first = $cards();
@@ -144,9 +144,9 @@ final class FreshnessTest extends TestCase
             'all deleted' => fn () => Item::query()->delete(),
         ] as $what => $write) {
             $this->assertSameNow($module, "before {$what}");
-            $before = app(CachedListing::class)->show($module, app(Contexts::class)->now());
+            $before = app(CachedListing::class)->show($module, app(ContextFactory::class)->now());
             $write();
-            app(\App\Content\CatalogueStore::class)->forget();
+            app(\App\Catalogue\CatalogueStore::class)->forget();
             $module = $this->module(array_intersect_key($module->toArray(), ['where' => 0]));
             $this->assertNotEquals($before->ids, $this->assertSameNow($module, $what), "{$what} changes the listing");
         }
@@ -167,7 +167,7 @@ final class FreshnessTest extends TestCase
             ->findMany(
                 app(CachedListing::class)->show(
                     $module,
-                    app(Contexts::class)->at(new \DateTimeImmutable($at), new Viewer),
+                    app(ContextFactory::class)->at(new \DateTimeImmutable($at), new Viewer),
                 )->ids,
             )
             ->pluck('slug')
@@ -229,7 +229,7 @@ final class FreshnessTest extends TestCase
             ]);
             $shows = fn (\DateTimeImmutable $at): int => app(CachedListing::class)->show(
                 $module,
-                app(Contexts::class)->at($at, new Viewer),
+                app(ContextFactory::class)->at($at, new Viewer),
             )->total;
             foreach ([[$from, 0, 1], [$until, 1, 0]] as [$moment, $before, $after]) {
                 // Only what may be seen then can come or go.
@@ -262,7 +262,7 @@ final class FreshnessTest extends TestCase
             // From one moment to the next, days, weeks and hours apart, nothing is written and time alone changes what
             // shows.
             for ($at = new \DateTimeImmutable('2026-03-27T22:30:00Z'), $step = 0; $step < 14; $at = $at->modify(['+1 second', '+29 minutes', '+3 hours', '+1 day', '+8 days'][$step % 5]), $step++) {
-                $context = app(Contexts::class)->at($at, new Viewer(Audience::cases()[$seed % 3]));
+                $context = app(ContextFactory::class)->at($at, new Viewer(Audience::cases()[$seed % 3]));
                 $run = app(Listing::class)->show($module, $context);
                 foreach ([1, 2] as $time) {
                     $kept = app(CachedListing::class)->show($module, $context);
@@ -321,10 +321,10 @@ final class FreshnessTest extends TestCase
         DB::beginTransaction();
         $this->plant(['title' => 'Gone', 'slug' => 'gone', 'publish_at' => '2026-01-01']);
         $this->assertNull($marks->of(['type:plant']));
-        $this->assertSame(2, app(CachedListing::class)->show($module, app(Contexts::class)->now())->total);
+        $this->assertSame(2, app(CachedListing::class)->show($module, app(ContextFactory::class)->now())->total);
         DB::rollBack();
         $this->assertSame($before, $marks->of([], true));
-        $this->assertSame(1, app(CachedListing::class)->show($module, app(Contexts::class)->now())->total);
+        $this->assertSame(1, app(CachedListing::class)->show($module, app(ContextFactory::class)->now())->total);
     }
 
     /**
@@ -371,7 +371,7 @@ final class FreshnessTest extends TestCase
         ]);
         $total = fn (string $field, string $at = '2026-06-01T00:00:00Z'): int => app(CachedListing::class)->show(
             $only($field),
-            app(Contexts::class)->at(new \DateTimeImmutable($at), new Viewer),
+            app(ContextFactory::class)->at(new \DateTimeImmutable($at), new Viewer),
         )->total;
         $this->assertSame([1, 1], [$total('author'), $total('friends')]);
         $ada->update(['active' => false]);
@@ -391,7 +391,7 @@ final class FreshnessTest extends TestCase
 
     private function assertSameNow(Module $module, string $what): \Wellspring\Core\Run\Result
     {
-        $context = app(Contexts::class)->now();
+        $context = app(ContextFactory::class)->now();
         $kept = app(CachedListing::class)->show($module, $context);
         $this->assertEquals(app(Listing::class)->show($module, $context)->ids, $kept->ids, $what);
 

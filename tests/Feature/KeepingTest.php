@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Models\Change;
 use App\Models\Item;
 use App\Models\Page;

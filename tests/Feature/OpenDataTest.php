@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Content\CatalogueStore;
-use App\Listing\Contexts;
+use App\Catalogue\CatalogueStore;
+use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Listing\Sources;
 use App\Models\Item;
@@ -279,7 +279,7 @@ final class OpenDataTest extends TestCase
                 'order' => [['by' => 'count', 'direction' => 'down'], ['by' => 'begins']],
                 'page' => ['size' => 200],
             ]);
-            $context = app(Contexts::class)->at(new \DateTimeImmutable($on), new Viewer);
+            $context = app(ContextFactory::class)->at(new \DateTimeImmutable($on), new Viewer);
             $records = app(Sources::class)->records(
                 $module->source,
                 app(Listing::class)->run($module, $context)->ids,
@@ -310,7 +310,7 @@ final class OpenDataTest extends TestCase
         $module = app(ModuleStore::class)->read(
             $rules + ['format' => 1, 'key' => 'weather', 'name' => 'Weather', 'source' => ['items' => ['weather']]],
         );
-        $context = app(Contexts::class)->at(new \DateTimeImmutable($on), new Viewer);
+        $context = app(ContextFactory::class)->at(new \DateTimeImmutable($on), new Viewer);
 
         return array_map(
             fn (Record $record): string => $record->title,

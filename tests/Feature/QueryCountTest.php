@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Content\TypeWriter;
 use App\Import\ImportPlan;
 use App\Import\ItemImport;
-use App\Listing\Contexts;
+use App\Listing\ContextFactory;
 use App\Listing\Tracer;
 use App\Models\Media;
 use App\Models\Page;
@@ -119,7 +119,7 @@ final class QueryCountTest extends TestCase
             ['field' => 'words', 'test' => 'search', 'value' => 'fern worda'],
             ['field' => 'words', 'test' => 'search', 'value' => 'wordb'],
         ]]] + Garden::module()->toArray());
-        $trace = fn () => app(Tracer::class)->item($module, $item->refresh(), app(Contexts::class)->now());
+        $trace = fn () => app(Tracer::class)->item($module, $item->refresh(), app(ContextFactory::class)->now());
         $asked = $this->asked($trace);
         $this->assertLessThan(40, count($asked), implode("\n", $asked));
         $this->assertLessThanOrEqual(2, count(preg_grep('/tsvector_to_array/', $asked) ?: []));

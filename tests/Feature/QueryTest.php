@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Listing\CachedListing;
-use App\Listing\Contexts;
+use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Models\Group;
 use App\Models\Item;
@@ -391,7 +391,7 @@ final class QueryTest extends TestCase
             );
         }
         $store = app(ModuleStore::class);
-        $context = app(Contexts::class)->at(new \DateTimeImmutable('2026-06-01T12:00:00Z'), new Viewer);
+        $context = app(ContextFactory::class)->at(new \DateTimeImmutable('2026-06-01T12:00:00Z'), new Viewer);
         $met = 0;
         for ($pair = 0; $pair < 40; $pair++) {
             [$before, $after] = array_map(
@@ -693,7 +693,7 @@ final class QueryTest extends TestCase
 
             return array_map(
                 fn (int $id): string => (string) Item::query()->whereKey($id)->value('slug'),
-                app(Listing::class)->run($module, app(Contexts::class)->now())->ids,
+                app(Listing::class)->run($module, app(ContextFactory::class)->now())->ids,
             );
         };
         foreach (['creme' => ['p0', 'p2'], 'CRÈME lily' => ['p0'], 'garden' => ['p1', 'p0'], 'gardens' => ['p1', 'p0'], 'flower' => ['p0', 'p1'], 'scent*' => ['p0', 'p1'], 'bru' => [], 'bru*' => ['p0'], '12' => ['p1'], '1' => [], 'fern oak' => []] as $words => $expected) {
@@ -737,7 +737,7 @@ final class QueryTest extends TestCase
                 'where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => $words] + ($in === null ? [] : ['in' => $in])]], 'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'slug']]]);
         $found = fn (Module $module): array => array_map(
             fn (int $id): string => (string) Item::query()->whereKey($id)->value('slug'),
-            app(CachedListing::class)->show($module, app(Contexts::class)->now())->ids,
+            app(CachedListing::class)->show($module, app(ContextFactory::class)->now())->ids,
         );
         foreach ([
             ['rust', null, ['p0', 'p2', 'p1']],

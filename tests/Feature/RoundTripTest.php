@@ -39,7 +39,7 @@ final class RoundTripTest extends TestCase
             'name' => 'Odd | one > out',
             'position' => 9,
         ]);
-        app(\App\Content\CatalogueStore::class)->forget();
+        app(\App\Catalogue\CatalogueStore::class)->forget();
         foreach (['a.webp' => 'picture', 'b-2.webp' => 'picture', 'c.webp' => 'picture', 'leaflet.pdf' => 'file', 'film.mp4' => 'video'] as $name => $kind) {
             Media::query()->create(['name' => $name, 'kind' => $kind, 'mime' => 'x', 'bytes' => 1, 'sizes' => []]);
         }

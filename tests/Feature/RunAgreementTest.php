@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
+use App\Catalogue\Records;
 use App\Content\ItemWriter;
-use App\Content\Records;
 use App\Content\TypeWriter;
 use App\Listing\CachedCursors;
 use App\Listing\Compiler;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Audit\AuditTrail;
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Content\TermWriter;
 use App\Demo\DemoSite;
 use App\Export\ItemExport;

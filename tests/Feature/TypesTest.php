@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Models\ContentType;
 use App\Models\Item;
 use App\Models\Module;
@@ -208,7 +208,7 @@ final class TypesTest extends TestCase
                         app(CatalogueStore::class)->catalogue()->types['plant'],
                     );
                     $reader->fromValues(
-                        \App\Content\Records::values(
+                        \App\Catalogue\Records::values(
                             $item->refresh()->load(Item::whole()),
                             app(CatalogueStore::class)->catalogue()->types['plant'],
                         ),

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Audit\Action;
+use App\Models\AuditAction;
 use App\Models\AuditEntry;
 use Illuminate\Console\Command;
 use Wellspring\Core\Content\Kind\Instant;
@@ -28,12 +28,12 @@ final class Audit extends Command
             ['options' => ['min_range' => 1, 'max_range' => 1_000_000]],
         );
         $since = is_string($this->option('since')) ? Instant::parse($this->option('since')) : null;
-        $action = is_string($this->option('action')) ? Action::tryFrom($this->option('action')) : null;
+        $action = is_string($this->option('action')) ? AuditAction::tryFrom($this->option('action')) : null;
         $problem = match (true) {
             $limit === false => '--limit: expected a whole number from 1.',
             $since === null && $this->option('since') !== null => '--since: expected a moment such as 2026-05-01.',
             $action === null && $this->option('action') !== null => '--action: expected one of '
-                .implode(', ', array_column(Action::cases(), 'value')).'.',
+                .implode(', ', array_column(AuditAction::cases(), 'value')).'.',
             default => null,
         };
         if ($problem !== null) {

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Bench\Ground;
-use App\Bench\Load;
-use App\Content\CatalogueStore;
+use App\Bench\BenchmarkSeeder;
+use App\Bench\LoadTest;
+use App\Catalogue\CatalogueStore;
+use App\Console\ReportsProblems;
 use App\Content\ItemQuery;
 use App\Listing\CachedCursors;
-use App\Listing\Contexts;
+use App\Listing\ContextFactory;
 use App\Listing\Indexes;
 use App\Listing\Listing;
 use App\Listing\Options;
@@ -18,7 +19,7 @@ use App\Listing\Tracer;
 use App\Models\Item;
 use App\Models\Page;
 use App\Models\User;
-use App\Site\PageMaker;
+use App\Site\PageBuilder;
 use Illuminate\Cache\ArrayStore;
 use Illuminate\Cache\Repository;
 use Illuminate\Console\Command;
@@ -27,7 +28,7 @@ use Illuminate\Support\Facades\DB;
 /** Measures beside the plainest hand-written alternative, in one run. bin/bench calls it on a database of its own. */
 final class Bench extends Command
 {
-    use SpeaksPlainly;
+    use ReportsProblems;
 
     protected $signature = 'wellspring:bench {--items=100000 : how many items} {--url= : where the site is served}';
 
@@ -43,11 +44,11 @@ final class Bench extends Command
     private const SQL_GROUP = 'exists (select 1 from item_term where item_term.item_id = items.id and item_term.term_id = any(\'{%s}\'))';
 
     public function handle(
-        Ground $ground,
+        BenchmarkSeeder $ground,
         Listing $listing,
-        Contexts $contexts,
+        ContextFactory $contexts,
         Indexes $indexes,
-        PageMaker $maker,
+        PageBuilder $maker,
         Options $options,
         Tracer $tracer,
         RecordFinder $finder,
@@ -223,9 +224,9 @@ final class Bench extends Command
 
         $url = $this->given('--url');
         if ($url !== '') {
-            $bare = Load::perSecond("{$url}/up", 400);
+            $bare = LoadTest::perSecond("{$url}/up", 400);
             $this->table(['page', 'a second', 'of a bare route'], array_map(function (string $path) use ($url, $bare): array {
-                $rate = Load::perSecond($url.$path, 120);
+                $rate = LoadTest::perSecond($url.$path, 120);
 
                 return [$path, number_format($rate, 1), number_format($rate / $bare, 3)];
             }, ['/up', '/bench-newest', '/bench-filtered']));

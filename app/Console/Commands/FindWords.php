@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
+use App\Catalogue\Records;
 use App\Content\ItemWriter;
-use App\Content\Records;
 use App\Models\Item;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;

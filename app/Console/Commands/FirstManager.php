@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\ReportsProblems;
 use App\Models\User;
 use App\People\People;
 use Illuminate\Console\Command;
@@ -12,7 +13,7 @@ use Wellspring\Core\Problem\Refused;
 /** Makes an account that manages the site, on a machine where nobody can invite anybody yet. */
 final class FirstManager extends Command
 {
-    use SpeaksPlainly;
+    use ReportsProblems;
 
     protected $signature = 'wellspring:manager
         {email : the e-mail address to sign in with}

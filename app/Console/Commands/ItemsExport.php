@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
+use App\Console\ReportsProblems;
 use App\Export\ItemExport;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
 
 final class ItemsExport extends Command
 {
-    use SpeaksPlainly;
+    use ReportsProblems;
 
     protected $signature = 'wellspring:items:export
         {--type= : the key of the content type}

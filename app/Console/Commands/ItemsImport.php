@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
+use App\Console\ReportsProblems;
 use App\Import\ColumnMatch;
 use App\Import\ImportFile;
 use App\Import\ImportPlan;
@@ -16,7 +17,7 @@ use Wellspring\Core\Problem\Refused;
 
 final class ItemsImport extends Command
 {
-    use SpeaksPlainly;
+    use ReportsProblems;
 
     protected $signature = 'wellspring:items:import
         {file : a table (.csv, with a header row) or objects (.json, .jsonl)}

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\JsonFile;
+use App\Console\ReportsProblems;
 use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
 use Wellspring\Core\Problem\Refused;
 
 final class ModulesApply extends Command
 {
-    use SpeaksPlainly;
+    use ReportsProblems;
 
     protected $signature = 'wellspring:modules:apply {file : a definition, or - for the standard input} {--publish : put it live}';
 

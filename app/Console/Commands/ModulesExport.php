@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\ReportsProblems;
 use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
 
 final class ModulesExport extends Command
 {
-    use SpeaksPlainly;
+    use ReportsProblems;
 
     protected $signature = 'wellspring:modules:export {key} {--live : what visitors get, instead of the draft}';
 

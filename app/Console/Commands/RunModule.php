@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Listing\Contexts;
+use App\Console\ReportsProblems;
+use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Listing\Sources;
 use App\Modules\ModuleStore;
@@ -20,7 +21,7 @@ use Wellspring\Core\Who\Viewer;
 
 final class RunModule extends Command
 {
-    use SpeaksPlainly;
+    use ReportsProblems;
 
     protected $signature = 'wellspring:run {key}
         {--page=1 : which page}
@@ -31,7 +32,7 @@ final class RunModule extends Command
 
     protected $description = 'Run a module and print its page of records with the count after every step';
 
-    public function handle(ModuleStore $store, Listing $listing, Sources $sources, Contexts $contexts): int
+    public function handle(ModuleStore $store, Listing $listing, Sources $sources, ContextFactory $contexts): int
     {
         $on = $this->given('--on');
         $now = $on === '' ? new \DateTimeImmutable : Instant::parse($on);

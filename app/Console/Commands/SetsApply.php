@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\ReportsProblems;
 use App\Sets\ReadySet;
 use App\Sets\SetApplier;
 use Illuminate\Console\Command;
@@ -11,7 +12,7 @@ use Wellspring\Core\Problem\Refused;
 
 final class SetsApply extends Command
 {
-    use SpeaksPlainly;
+    use ReportsProblems;
 
     protected $signature = 'wellspring:sets:apply
         {path : a zip file, or a folder of the same files}

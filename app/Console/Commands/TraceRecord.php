@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Listing\Contexts;
+use App\Console\ReportsProblems;
+use App\Listing\ContextFactory;
 use App\Listing\Tracer;
 use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
@@ -16,7 +17,7 @@ use Wellspring\Core\Who\Viewer;
 
 final class TraceRecord extends Command
 {
-    use SpeaksPlainly;
+    use ReportsProblems;
 
     protected $signature = 'wellspring:trace
         {key : the module}
@@ -28,7 +29,7 @@ final class TraceRecord extends Command
 
     protected $description = 'Say why a module shows a record, or why not, rule by rule';
 
-    public function handle(ModuleStore $store, Tracer $tracer, Contexts $contexts): int
+    public function handle(ModuleStore $store, Tracer $tracer, ContextFactory $contexts): int
     {
         $row = $store->find($this->given('key'));
         $on = $this->given('--on');

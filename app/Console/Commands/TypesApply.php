@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\JsonFile;
+use App\Console\ReportsProblems;
 use App\Content\TypeWriter;
 use Illuminate\Console\Command;
 use Wellspring\Core\Problem\Refused;
 
 final class TypesApply extends Command
 {
-    use SpeaksPlainly;
+    use ReportsProblems;
 
     protected $signature = 'wellspring:types:apply
         {file : a type as a JSON Schema document, or - for the standard input}

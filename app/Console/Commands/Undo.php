@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Content\Undo as Undoing;
+use App\Changes\Undo as Undoing;
+use App\Console\ReportsProblems;
 use App\Models\Change;
 use Illuminate\Console\Command;
 use Wellspring\Core\Problem\Refused;
 
 final class Undo extends Command
 {
-    use SpeaksPlainly;
+    use ReportsProblems;
 
     protected $signature = 'wellspring:undo {change? : the number of the change; none lists the last ones}';
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Content\CatalogueStore;
-use App\Http\Asked;
-use App\Listing\Contexts;
+use App\Catalogue\CatalogueStore;
+use App\Http\RequestText;
+use App\Listing\ContextFactory;
 use App\Modules\ModuleStore;
-use App\Site\PageMaker;
+use App\Site\PageBuilder;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Wellspring\Core\Paging\NoSuchPage;
@@ -21,15 +21,15 @@ final readonly class SearchController
 
     public function __construct(
         private ModuleStore $modules,
-        private PageMaker $maker,
-        private Contexts $contexts,
+        private PageBuilder $maker,
+        private ContextFactory $contexts,
         private CatalogueStore $catalogue,
     ) {
     }
 
     public function __invoke(Request $request): View
     {
-        $words = Asked::text($request, 'q');
+        $words = RequestText::text($request, 'q');
         $types = array_map(strval(...), array_keys($this->catalogue->catalogue()->types));
         $number = $request->query(self::KEY.'-page', '1');
         if (Words::looked($words) === [] || $types === []) {

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Content\CatalogueStore;
-use App\Listing\Contexts;
+use App\Catalogue\CatalogueStore;
+use App\Listing\ContextFactory;
 use App\Listing\Sources;
 use App\Models\Item;
 use App\Models\Page;
 use App\Site\ItemPage;
-use App\Site\PageMaker;
-use App\Site\ShownModule;
+use App\Site\ModuleView;
+use App\Site\PageBuilder;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -22,10 +22,10 @@ use Wellspring\Core\Wording\Format;
 final readonly class SiteController
 {
     public function __construct(
-        private PageMaker $maker,
+        private PageBuilder $maker,
         private CatalogueStore $catalogue,
         private Format $format,
-        private Contexts $contexts,
+        private ContextFactory $contexts,
         private Sources $sources,
     ) {
     }
@@ -42,7 +42,7 @@ final readonly class SiteController
     {
         $asked = [];
         foreach ($page->modules as $module) {
-            $name = ShownModule::parameterOf($module->key);
+            $name = ModuleView::parameterOf($module->key);
             if (! $request->query->has($name)) {
                 continue;
             }

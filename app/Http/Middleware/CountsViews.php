@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Views\Seen;
+use App\Views\ViewCounter;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -12,7 +12,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Counts the view of an item's page after the page has been sent, so that nobody waits for it. */
 final readonly class CountsViews
 {
-    public function __construct(private Seen $seen)
+    public function __construct(private ViewCounter $seen)
     {
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Listing\Fragment;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;

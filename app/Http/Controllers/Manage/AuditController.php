@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Audit\Action;
-use App\Http\Asked;
+use App\Http\RequestText;
+use App\Models\AuditAction;
 use App\Models\AuditEntry;
 use Illuminate\Http\Request;
 use Wellspring\Core\Content\Kind\Instant;
@@ -20,9 +20,9 @@ final class AuditController
     {
         $given = $request->validate([
             'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
-            'action' => ['nullable', 'in:'.implode(',', array_column(Action::cases(), 'value'))],
+            'action' => ['nullable', 'in:'.implode(',', array_column(AuditAction::cases(), 'value'))],
         ]);
-        $words = mb_strtolower(Asked::text($request, 'q'));
+        $words = mb_strtolower(RequestText::text($request, 'q'));
         $query = AuditEntry::query()
             ->when($given['action'] ?? null, fn ($query, string $action) => $query->where('action', $action))
             ->when(
@@ -41,8 +41,8 @@ final class AuditController
             'page' => $page,
             'days' => config()->integer('site.audit_days'),
             'actions' => array_map(
-                fn (Action $action): array => ['key' => $action->value, 'words' => $action->words()],
-                Action::cases(),
+                fn (AuditAction $action): array => ['key' => $action->value, 'words' => $action->words()],
+                AuditAction::cases(),
             ),
             'entries' => $query->latest('id')
                 ->forPage($page, self::ON_PAGE)
@@ -51,7 +51,7 @@ final class AuditController
                     'id' => $entry->id,
                     'at' => Instant::write($entry->at),
                     'who' => $entry->who,
-                    'action' => Action::tryFrom($entry->action)?->words() ?? $entry->action,
+                    'action' => AuditAction::tryFrom($entry->action)?->words() ?? $entry->action,
                     'subject' => $entry->subject,
                     'details' => $entry->said(),
                     'origin' => $entry->origin,

@@ -4,19 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
+use App\Http\PreviewContext;
+use App\Http\Resources\SourceResource;
 use App\Listing\Listing;
 use App\Listing\Options;
 use App\Listing\RecordFinder;
 use App\Listing\Sources;
-use App\Listing\Traced;
+use App\Listing\TracedRecord;
 use App\Listing\Tracer;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\Comparison;
 use App\Modules\ModuleStore;
-use App\Site\PageMaker;
+use App\Site\PageBuilder;
 use Illuminate\Http\Request;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Arrangement\Width;
@@ -50,15 +52,15 @@ final readonly class BenchController
         private Listing $listing,
         private Sources $sources,
         private Options $options,
-        private PageMaker $maker,
-        private Standpoint $standpoint,
+        private PageBuilder $maker,
+        private PreviewContext $standpoint,
         private CatalogueStore $catalogue,
         private Format $format,
     ) {
     }
 
     /** @return array<string, mixed> */
-    public function look(Request $request, SourceShape $shape): array
+    public function look(Request $request, SourceResource $shape): array
     {
         $given = $request->validate(['page' => ['string'], 'on' => ['nullable', 'integer']]);
         $salvaged = $this->salvaged($request);
@@ -255,7 +257,7 @@ final readonly class BenchController
     }
 
     /** @return list<array{words: string, definition: array<string, mixed>|null, edit: int|null}> */
-    private function ways(Module $module, Traced $traced, Context $context): array
+    private function ways(Module $module, TracedRecord $traced, Context $context): array
     {
         $ways = array_map(
             fn (array $way): array => $way + ['edit' => null],

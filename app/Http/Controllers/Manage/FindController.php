@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Content\CatalogueStore;
-use App\Http\Asked;
+use App\Catalogue\CatalogueStore;
+use App\Http\RequestText;
 use App\Listing\Compile\SearchSql;
 use App\Models\Item;
 use App\Models\Page;
@@ -30,7 +30,7 @@ final readonly class FindController
     /** @return list<array{kind: string, title: string, about: string, to: string}> */
     public function __invoke(Request $request): array
     {
-        $words = Asked::text($request, 'q');
+        $words = RequestText::text($request, 'q');
         $user = $request->user();
         if (Words::looked($words) === [] || ! $user instanceof User) {
             return [];

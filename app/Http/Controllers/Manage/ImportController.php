@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Export\ItemExport;
-use App\Http\Asked;
+use App\Http\RequestText;
 use App\Import\ColumnMatch;
 use App\Import\ImportFile;
 use App\Import\ImportPlan;
@@ -34,7 +34,7 @@ final readonly class ImportController
 
     public function store(Request $request): JsonResponse
     {
-        $type = $this->type(Asked::text($request, 'type'));
+        $type = $this->type(RequestText::text($request, 'type'));
         $file = $request->file('file');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
             throw Refused::because('file', 'missing', 'expected a file of at most 60 MB.');
@@ -83,7 +83,7 @@ final readonly class ImportController
     /** @return list<array{id: int, name: string, state: string}> the last ones of a type */
     public function index(Request $request): array
     {
-        return array_values(Import::query()->where('type_key', Asked::text($request, 'type'))->latest('id')->limit(self::LATELY)->get()
+        return array_values(Import::query()->where('type_key', RequestText::text($request, 'type'))->latest('id')->limit(self::LATELY)->get()
             ->map(fn (Import $row): array => ['id' => $row->id, 'name' => $row->name, 'state' => $row->state])->all());
     }
 

@@ -4,23 +4,24 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Audit\Action;
 use App\Audit\AuditTrail;
-use App\Content\CatalogueStore;
-use App\Content\Drafts;
+use App\Catalogue\CatalogueStore;
+use App\Catalogue\Records;
+use App\Changes\Undo;
+use App\Content\ItemDrafts;
 use App\Content\ItemWriter;
 use App\Content\PeopleNames;
-use App\Content\Records;
 use App\Content\RevisionRecorder;
 use App\Content\Revisions;
 use App\Content\StaleWrite;
-use App\Content\Undo;
-use App\Http\Asked;
-use App\Listing\Contexts;
+use App\Http\RequestText;
+use App\Http\Resources\ItemResource;
+use App\Listing\ContextFactory;
+use App\Models\AuditAction;
 use App\Models\Item;
 use App\Models\Revision;
 use App\Models\User;
-use App\Site\WhereShown;
+use App\Site\Appearances;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -36,8 +37,8 @@ final readonly class ItemController
     public function __construct(
         private CatalogueStore $catalogue,
         private ItemWriter $writer,
-        private ItemShape $shape,
-        private Drafts $drafts,
+        private ItemResource $shape,
+        private ItemDrafts $drafts,
         private Revisions $revisions,
         private PeopleNames $names,
     ) {
@@ -62,7 +63,7 @@ final readonly class ItemController
 
     public function store(Request $request): JsonResponse
     {
-        $type = $this->type(Asked::text($request, 'type'));
+        $type = $this->type(RequestText::text($request, 'type'));
         $draft = $this->byWho($request, (new ItemReader($type))->fromValues($this->values($request, $type)), null);
         $this->writer->check($type, $draft);
         $item = $this->writer->create($type, $draft);
@@ -117,7 +118,7 @@ final readonly class ItemController
 
         $change = RevisionRecorder::change('items', "Removed “{$item->title}”", 'removed', function (RevisionRecorder $recorder) use ($item, $revision): void {
             $this->writer->remove($item, $recorder, $revision);
-            AuditTrail::record(Action::ItemsRemoved, $item->title, ['type' => $item->type_key, 'id' => $item->id]);
+            AuditTrail::record(AuditAction::ItemsRemoved, $item->title, ['type' => $item->type_key, 'id' => $item->id]);
         });
 
         return ['change' => $change->id];
@@ -165,7 +166,7 @@ final readonly class ItemController
     }
 
     /** @return list<array<string, mixed>> */
-    public function shown(Request $request, Item $item, WhereShown $where, Contexts $contexts): array
+    public function shown(Request $request, Item $item, Appearances $where, ContextFactory $contexts): array
     {
         return $where->of($item, $contexts->now());
     }

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Content\ByHand;
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
+use App\Content\BulkEdit;
 use App\Content\ItemQuery;
-use App\Content\ManyItems;
+use App\Content\ManualOrder;
 use App\Content\PeopleNames;
-use App\Http\Asked;
+use App\Http\RequestText;
+use App\Http\Resources\ItemResource;
 use App\Models\Term;
 use App\Models\User;
 use App\Tasks\TaskKind;
@@ -34,7 +35,7 @@ final readonly class ItemTableController
     public function __construct(
         private CatalogueStore $catalogue,
         private ItemQuery $items,
-        private ItemShape $shape,
+        private ItemResource $shape,
         private PeopleNames $names,
     ) {
     }
@@ -50,7 +51,7 @@ final readonly class ItemTableController
         ]);
         $type = $this->type($given['type']);
         $page = (int) ($given['page'] ?? 1);
-        $sort = Asked::text($request, 'sort') ?: 'updated_at';
+        $sort = RequestText::text($request, 'sort') ?: 'updated_at';
         $query = $this->items->find($type, $request->query->all(), $this->who($request));
         $total = (clone $query)->count();
         $items = $this->items->order(
@@ -81,7 +82,7 @@ final readonly class ItemTableController
         $all = $request->json()->all();
         $found = $this->items->find($type, (array) ($all['query'] ?? []), $this->who($request))
             ->when(isset($given['ids']), fn (Builder $query): Builder => $query->whereIn('items.id', $given['ids']))
-            ->limit(ManyItems::MOST + 1)->pluck('items.id')->all();
+            ->limit(BulkEdit::MOST + 1)->pluck('items.id')->all();
         $ids = array_values(array_map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $found));
         if ($ids === []) {
             throw Refused::because('ids', 'missing', 'expected at least one item.');
@@ -165,13 +166,13 @@ final readonly class ItemTableController
     }
 
     /** @return list<array{id: int, title: string, placed: bool}> */
-    public function byHand(Request $request, string $key, ByHand $byHand): array
+    public function byHand(Request $request, string $key, ManualOrder $byHand): array
     {
         return $byHand->list($this->type($key), $this->term($request->query('term')), self::BY_HAND);
     }
 
     /** @return list<array{id: int, title: string, placed: bool}> */
-    public function placeByHand(Request $request, string $key, ByHand $byHand): array
+    public function placeByHand(Request $request, string $key, ManualOrder $byHand): array
     {
         $given = $request->validate(['ids' => ['present', 'array', 'max:'.self::BY_HAND], 'ids.*' => ['integer']]);
         $term = $this->term($request->json('term'));

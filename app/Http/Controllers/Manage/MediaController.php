@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Http\Asked;
+use App\Http\RequestText;
 use App\Media\MediaStore;
 use App\Media\MediaUse;
 use App\Models\Media;
@@ -37,7 +37,7 @@ final readonly class MediaController
             'alt' => ['nullable', 'in:missing'],
             'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
         ]);
-        $words = mb_strtolower(Asked::text($request, 'q'));
+        $words = mb_strtolower(RequestText::text($request, 'q'));
         $query = Media::query()
             ->when(
                 $words !== '',
@@ -74,7 +74,7 @@ final readonly class MediaController
             throw Refused::because('file', 'missing', 'expected a file of at most 60 MB.');
         }
         $name = mb_scrub($file->getClientOriginalName());
-        $alt = Asked::text($request, 'alt', 300);
+        $alt = RequestText::text($request, 'alt', 300);
         $pixels = MediaStore::pixels((string) $file->getRealPath());
         if (
             $pixels > config()->integer('site.media.pixels_in_request')

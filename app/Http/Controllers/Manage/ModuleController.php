@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
+use App\Http\Resources\ModuleResource;
 use App\Listing\CachedListing;
-use App\Listing\Contexts;
+use App\Listing\ContextFactory;
 use App\Models\Module as ModuleRow;
 use App\Modules\ModuleStore;
 use Illuminate\Http\JsonResponse;
@@ -19,10 +20,10 @@ final readonly class ModuleController
 {
     public function __construct(
         private ModuleStore $store,
-        private ModuleShape $shape,
+        private ModuleResource $shape,
         private CachedListing $listing,
         private CatalogueStore $catalogue,
-        private Contexts $contexts,
+        private ContextFactory $contexts,
     ) {
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Http\Asked;
+use App\Http\RequestText;
 use App\Models\Group;
 use App\Models\User;
 use App\People\People;
@@ -25,7 +25,7 @@ final readonly class PeopleController
     /** @return array<string, mixed> */
     public function index(Request $request): array
     {
-        $words = mb_strtolower(Asked::text($request, 'q'));
+        $words = mb_strtolower(RequestText::text($request, 'q'));
         $found = User::query()->with('groups')
             ->when(
                 $words !== '',
@@ -34,7 +34,7 @@ final readonly class PeopleController
                     [$words, $words],
                 ),
             )
-            ->when($request->filled('role'), fn ($query) => $query->where('role', Asked::text($request, 'role')))
+            ->when($request->filled('role'), fn ($query) => $query->where('role', RequestText::text($request, 'role')))
             ->orderByRaw('name collate wellspring_text')->orderBy('id')->limit(500)->get();
         $items = DB::table('items')
             ->selectRaw('author_id, count(*) as items')
@@ -52,7 +52,7 @@ final readonly class PeopleController
 
     public function invite(Request $request): JsonResponse
     {
-        $request->merge(['email' => Asked::text($request, 'email')]);
+        $request->merge(['email' => RequestText::text($request, 'email')]);
         $given = $request->validate(self::rules() + ['email' => ['required', 'email:rfc', 'max:200']]);
         [$user, $secret] = $this->people->invite(
             $given['name'],

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Audit\Action;
 use App\Audit\AuditTrail;
 use App\Demo\DemoSite;
-use App\Http\Asked;
+use App\Http\RequestText;
+use App\Models\AuditAction;
 use App\Models\User;
 use App\People\People;
 use Illuminate\Contracts\View\View;
@@ -40,7 +40,7 @@ final class SignInController
         $why = $this->attempt($request);
 
         return $why === null ? $this->enter($request) : back()
-            ->withInput(['email' => Asked::text($request, 'email')])
+            ->withInput(['email' => RequestText::text($request, 'email')])
             ->withErrors(['email' => $why]);
     }
 
@@ -57,7 +57,7 @@ final class SignInController
         }
         $this->enter($request);
 
-        return ['email' => Asked::text($request, 'email')];
+        return ['email' => RequestText::text($request, 'email')];
     }
 
     /** @return array{token: string} what writes of this session must carry */
@@ -89,7 +89,7 @@ final class SignInController
         }
         if (! Auth::attempt(['email' => $email, 'password' => $credentials['password'], 'active' => true, 'role' => ['manager', 'author']])) {
             array_map(fn (string $key): int => RateLimiter::hit($key, 60), $limits);
-            AuditTrail::record(Action::SignInFailed, $email);
+            AuditTrail::record(AuditAction::SignInFailed, $email);
 
             return 'This e-mail address and password do not belong together, or may not manage the site.';
         }
@@ -134,7 +134,7 @@ final class SignInController
         if ($user instanceof User) {
             $request->session()->put(User::SESSION_KEY, $user->session_key);
             $user->update(['signed_in_at' => now()]);
-            AuditTrail::record(Action::SignedIn, $user->name);
+            AuditTrail::record(AuditAction::SignedIn, $user->name);
         }
 
         return redirect()->intended('/manage');
@@ -144,7 +144,7 @@ final class SignInController
     public function signOut(Request $request): array
     {
         $user = $request->user();
-        AuditTrail::record(Action::SignedOut, $user instanceof User ? $user->name : '');
+        AuditTrail::record(AuditAction::SignedOut, $user instanceof User ? $user->name : '');
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Content\PeopleNames;
 use App\Demo\DemoSite;
+use App\Http\Resources\FieldResource;
 use App\Models\Page;
 use App\Models\User;
 use App\People\People;
@@ -92,7 +93,7 @@ final readonly class StartController
             'plural' => $type->plural,
             'address' => $type->address,
             'fields' => array_map(
-                FieldShape::of(...),
+                FieldResource::of(...),
                 array_values(array_diff_key($type->reachable, ['views' => 0, 'id' => 0, 'words' => 0])),
             ),
             'own' => array_map(strval(...), array_keys($type->fields)),

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Content\TermWriter;
 use App\Models\Media;
 use App\Models\Taxonomy as TaxonomyRow;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Content\CatalogueStore;
-use App\Content\Effect;
+use App\Catalogue\CatalogueStore;
+use App\Content\TypeEffect;
 use App\Content\TypeWriter;
 use App\Models\ContentType;
 use App\Models\Item;
@@ -73,7 +73,7 @@ final readonly class TypeController
     public function look(Request $request): array
     {
         return ['effects' => array_map(
-            fn (Effect $effect): array => [
+            fn (TypeEffect $effect): array => [
                 'field' => $effect->field,
                 'message' => $effect->message,
                 'count' => $effect->count,

@@ -10,7 +10,7 @@ use Wellspring\Core\Explain\TraceStep;
 use Wellspring\Core\Module\Module;
 
 /** A record's way through a module. */
-final readonly class Traced
+final readonly class TracedRecord
 {
     /** Where it stands among all that show, 1 first; null: it does not show. */
     public ?int $place;

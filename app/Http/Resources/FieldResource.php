@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Controllers\Manage;
+namespace App\Http\Resources;
 
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
@@ -14,7 +14,7 @@ use Wellspring\Core\Sort\Criterion\FieldValue;
 use Wellspring\Core\Sort\Direction;
 
 /** A field as the manage screens take it: its words, and what rules may say of it. */
-final class FieldShape
+final class FieldResource
 {
     /** @return array<string, mixed> */
     public static function of(Field $field): array

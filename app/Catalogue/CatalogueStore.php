@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Content;
+namespace App\Catalogue;
 
 use App\Freshness\ContentMarks;
 use App\Models\ContentType;

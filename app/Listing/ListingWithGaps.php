@@ -7,7 +7,7 @@ namespace App\Listing;
 use Wellspring\Core\Run\Result;
 
 /** A run with what its card leaves empty. */
-final readonly class Looked
+final readonly class ListingWithGaps
 {
     /**
      * @param  array<string, int>  $emptyParts  how many of the records that pass the rules have nothing to show in

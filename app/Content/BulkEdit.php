@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Content;
 
-use App\Audit\Action;
 use App\Audit\AuditTrail;
+use App\Catalogue\CatalogueStore;
+use App\Catalogue\Records;
+use App\Models\AuditAction;
 use App\Models\Change;
 use App\Models\Item;
 use App\Tasks\LongWork;
@@ -16,7 +18,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\Message;
 
 /** Does one thing to many items, as one change that can be undone. */
-final readonly class ManyItems implements LongWork
+final readonly class BulkEdit implements LongWork
 {
     /** Items that one edit may touch. */
     public const MOST = 5000;
@@ -94,7 +96,7 @@ final readonly class ManyItems implements LongWork
             }
             if ($do === 'delete') {
                 AuditTrail::record(
-                    Action::ItemsRemoved,
+                    AuditAction::ItemsRemoved,
                     "{$done} ".mb_strtolower($type->plural),
                     ['change' => $change->id],
                 );

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Controllers\Manage;
+namespace App\Http\Resources;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
@@ -13,7 +13,7 @@ use Wellspring\Core\Sort\OrderReader;
 use Wellspring\Core\Source\Source;
 
 /** What rules, orders, headings and cards may say of a source's records, as the bench takes it. */
-final readonly class SourceShape
+final readonly class SourceResource
 {
     public function __construct(private CatalogueStore $catalogue)
     {
@@ -29,7 +29,7 @@ final readonly class SourceShape
             'isItems' => $source->isItems(),
             'types' => $source->isItems() ? $source->draws() : [],
             'taxonomies' => array_map(strval(...), array_keys($type->taxonomies)),
-            'fields' => array_values(array_map(FieldShape::of(...), $this->catalogue->catalogue()->askable($type))),
+            'fields' => array_values(array_map(FieldResource::of(...), $this->catalogue->catalogue()->askable($type))),
             'own' => array_map(strval(...), array_keys($type->reachable)),
             'orders' => array_values(array_map(fn (Criterion $by): array => [
                 'key' => $by->key(),

@@ -10,7 +10,7 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Type;
 
 /** The manager's own order of items, within a type or within a term. Items never placed come after, newest first. */
-final readonly class ByHand
+final readonly class ManualOrder
 {
     /**
      * @param  list<int>  $ids  the items that are placed, first to last; all others lose their place

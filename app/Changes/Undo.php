@@ -2,10 +2,15 @@
 
 declare(strict_types=1);
 
-namespace App\Content;
+namespace App\Changes;
 
-use App\Audit\Action;
 use App\Audit\AuditTrail;
+use App\Catalogue\CatalogueStore;
+use App\Content\ItemWriter;
+use App\Content\RevisionRecorder;
+use App\Content\TermWriter;
+use App\Content\TypeWriter;
+use App\Models\AuditAction;
 use App\Models\Change;
 use App\Models\Item;
 use App\Models\Revision;
@@ -70,7 +75,7 @@ final readonly class Undo
                 $why === null ? $undone++ : $left[] = $why;
             }
             $this->linkAgain($change);
-            AuditTrail::record(Action::Undone, $change->title, ['change' => $change->id]);
+            AuditTrail::record(AuditAction::Undone, $change->title, ['change' => $change->id]);
             $change->undone_at = now()->toImmutable();
             $change->save();
         });

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Listing\CachedListing;
 use App\Listing\Sources;
 use App\Models\Media;
@@ -25,7 +25,7 @@ use Wellspring\Core\Run\Result;
 use Wellspring\Core\Wording\Format;
 
 /** Makes ready what a visitor's page shows. */
-final readonly class PageMaker
+final readonly class PageBuilder
 {
     public function __construct(
         private ModuleStore $modules,
@@ -39,7 +39,7 @@ final readonly class PageMaker
     /**
      * @param  array<string, string>  $asked  the page number asked for, by module key, as it stands in the address
      * @param  Module|null  $instead  shown in place of the module with its key, live or not: a preview
-     * @return list<ShownModule>
+     * @return list<ModuleView>
      *
      * @throws NoSuchPage
      */
@@ -57,7 +57,7 @@ final readonly class PageMaker
     }
 
     /** @throws NoSuchPage */
-    public function module(Module $module, string $address, Context $context, string $asked): ShownModule
+    public function module(Module $module, string $address, Context $context, string $asked): ModuleView
     {
         $result = $this->listing->show($module, $context, $asked);
 
@@ -70,7 +70,7 @@ final readonly class PageMaker
     }
 
     /** A module with the page of records that a run gave: a preview, of which nothing is cached. */
-    public function shown(Module $module, string $address, Context $context, Result $result): ShownModule
+    public function shown(Module $module, string $address, Context $context, Result $result): ModuleView
     {
         return $this->drawn(
             $module,
@@ -87,17 +87,17 @@ final readonly class PageMaker
     }
 
     /** @param  list<Record>  $records  in order */
-    private function drawn(Module $module, string $address, Result $result, array $records): ShownModule
+    private function drawn(Module $module, string $address, Result $result, array $records): ModuleView
     {
         $types = $this->catalogue->catalogue()->types;
-        $cards = array_map(fn (Record $record): ShownCard => new ShownCard(
+        $cards = array_map(fn (Record $record): CardView => new CardView(
             isset($types[$record->type]) ? self::itemAddress($types[$record->type], $record->slug) : '',
             $module->card->made($record, $this->format),
             $result->under[$record->id] ?? null,
         ), $records);
         $pages = new PageNumbers(max(0, $result->total), $module->page->size);
 
-        return new ShownModule(
+        return new ModuleView(
             module: $module,
             cards: $cards,
             pictures: $this->pictures($cards),
@@ -136,7 +136,7 @@ final readonly class PageMaker
     }
 
     /**
-     * @param  list<ShownCard>  $cards
+     * @param  list<CardView>  $cards
      * @return array<string, Media> by name
      */
     private function pictures(array $cards): array

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-use App\Content\Records;
-use App\Listing\Traced;
+use App\Catalogue\Records;
+use App\Listing\TracedRecord;
 use App\Listing\Tracer;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
@@ -15,7 +15,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 
 /** Where an item shows now; and where it does not though it nearly would, with the reason. */
-final readonly class WhereShown
+final readonly class Appearances
 {
     /** How many modules that do not show it are told of, the nearest first. */
     private const NEAREST = 5;
@@ -56,7 +56,7 @@ final readonly class WhereShown
     }
 
     /** @return array<string, mixed> */
-    private static function about(ModuleRow $row, Module $module, Traced $traced): array
+    private static function about(ModuleRow $row, Module $module, TracedRecord $traced): array
     {
         return [
             'module' => $row->key,

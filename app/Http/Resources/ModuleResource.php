@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Controllers\Manage;
+namespace App\Http\Resources;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
@@ -16,7 +16,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\Format;
 
 /** A module as the manage screens take it. */
-final readonly class ModuleShape
+final readonly class ModuleResource
 {
     public function __construct(private ModuleStore $store, private CatalogueStore $catalogue, private Format $format)
     {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Content\CatalogueStore;
+use App\Catalogue\CatalogueStore;
 use App\Content\TypeWriter;
 use App\Models\Item;
 use App\Models\Page;
@@ -18,7 +18,7 @@ use Wellspring\Core\Module\Module;
  * A database of the bench's own, filled by PostgreSQL itself with invented items: a fifth are products, the others
  * posts.
  */
-final readonly class Ground
+final readonly class BenchmarkSeeder
 {
     private const CHUNK = 50_000;
 

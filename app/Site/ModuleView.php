@@ -8,10 +8,10 @@ use App\Models\Media;
 use Wellspring\Core\Module\Module;
 
 /** A module with all that its view needs. */
-final readonly class ShownModule
+final readonly class ModuleView
 {
     /**
-     * @param  list<ShownCard>  $cards
+     * @param  list<CardView>  $cards
      * @param  array<string, Media>  $pictures  by name
      * @param  array<string, int>  $columns  by width
      * @param  list<int|null>  $numbers  page numbers below the listing; null marks a gap
@@ -37,7 +37,7 @@ final readonly class ShownModule
     /**
      * The cards under their headings; all in one where there are none.
      *
-     * @return list<array{heading: array{words: string, records: int}|null, cards: list<ShownCard>}>
+     * @return list<array{heading: array{words: string, records: int}|null, cards: list<CardView>}>
      */
     public function groups(): array
     {

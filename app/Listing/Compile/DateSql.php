@@ -15,7 +15,7 @@ use Wellspring\Core\Filter\Test\DateTest;
  *
  * @implements TestSql<DateTest>
  */
-final class DaySql implements TestSql
+final class DateSql implements TestSql
 {
     public function test(): string
     {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Bench;
 
 /** A bounded number of requests to this machine, four at a time. */
-final class Load
+final class LoadTest
 {
     private const AT_ONCE = 4;
 

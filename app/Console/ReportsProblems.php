@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace App\Console\Commands;
+namespace App\Console;
 
 use Wellspring\Core\Problem\Problem;
 
 /** What the commands share: problems told one a line, and what was given taken as text. */
-trait SpeaksPlainly
+trait ReportsProblems
 {
     /** An argument, or an option with its dashes: `file`, `--page`. */
     private function given(string $name): string

@@ -8,7 +8,7 @@ use Illuminate\Http\Request;
 use Wellspring\Core\Text\Whitespace;
 
 /** Text that a request carries, whatever it carries. */
-final class Asked
+final class RequestText
 {
     /** @return string plain text of at most so many characters; empty where there is none */
     public static function text(Request $request, string $key, int $most = 200): string

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace App\Audit;
+namespace App\Models;
 
 /** What the trail holds. */
-enum Action: string
+enum AuditAction: string
 {
     case SignedIn = 'signedIn';
     case SignInFailed = 'signInFailed';

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Content;
 
 /** What a change of a type does to what is stored, said before it happens. */
-final readonly class Effect
+final readonly class TypeEffect
 {
     /** @param  bool  $loses  whether values leave the items, to come back only with an undo */
     public function __construct(

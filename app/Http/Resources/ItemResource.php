@@ -2,24 +2,24 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Controllers\Manage;
+namespace App\Http\Resources;
 
+use App\Catalogue\Records;
 use App\Content\PeopleNames;
-use App\Content\Records;
-use App\Listing\Contexts;
+use App\Listing\ContextFactory;
 use App\Models\Item;
 use App\Models\Media;
 use App\Models\User;
-use App\Site\PageMaker;
+use App\Site\PageBuilder;
 use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Type;
 
 /** Items as the manage screens are given them: values by column, with the files, items and people that they name. */
-final readonly class ItemShape
+final readonly class ItemResource
 {
-    public function __construct(private PeopleNames $people, private Contexts $contexts)
+    public function __construct(private PeopleNames $people, private ContextFactory $contexts)
     {
     }
 
@@ -86,7 +86,7 @@ final readonly class ItemShape
                 'linked' => (object) $this->linked($item, $who),
                 'authorName' => $item->author?->name,
                 'updatedAt' => Instant::write($item->updated_at),
-                'address' => PageMaker::itemAddress($type, $item->slug),
+                'address' => PageBuilder::itemAddress($type, $item->slug),
             ];
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Catalogue\CatalogueStore;
 use App\Models\Item;
 use App\Models\User;
 use Illuminate\Database\Query\Builder;
@@ -11,7 +12,7 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Kind\Instant;
 
 /** What a person typed into an item's form and has not saved: kept for them, seen by nobody else. */
-final readonly class Drafts
+final readonly class ItemDrafts
 {
     public function __construct(private CatalogueStore $catalogue)
     {

@@ -15,7 +15,7 @@ use Wellspring\Core\Time\Calendar;
  * within half an hour is told by a keyed hash of address and browser, under a key that is made anew each day and kept
  * nowhere else, in the cache for half an hour.
  */
-final readonly class Seen
+final readonly class ViewCounter
 {
     public const SAME_VISIT_SECONDS = 1800;
 

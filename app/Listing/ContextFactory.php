@@ -12,7 +12,7 @@ use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
 /** Makes the contexts that modules run in, by the site's clock and language. */
-final readonly class Contexts
+final readonly class ContextFactory
 {
     public function __construct(private Calendar $calendar, private Language $language)
     {

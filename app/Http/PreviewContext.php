@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Controllers\Manage;
+namespace App\Http;
 
-use App\Content\Records;
-use App\Listing\Contexts;
+use App\Catalogue\Records;
+use App\Listing\ContextFactory;
 use App\Models\Item;
 use Illuminate\Http\Request;
 use Wellspring\Core\Content\Kind\Instant;
@@ -20,9 +20,9 @@ use Wellspring\Core\Who\Viewer;
  * From where a manager looks at a module: on which date, as whom, on a page about what, and with which words looked
  * for.
  */
-final readonly class Standpoint
+final readonly class PreviewContext
 {
-    public function __construct(private Contexts $contexts)
+    public function __construct(private ContextFactory $contexts)
     {
     }
 

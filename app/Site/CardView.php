@@ -7,7 +7,7 @@ namespace App\Site;
 use Wellspring\Core\Card\RenderedPart;
 
 /** One card with the address of its item's own page. */
-final readonly class ShownCard
+final readonly class CardView
 {
     /**
      * @param  string  $address  empty where it has none

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Content;
+namespace App\Changes;
 
 use App\Models\Change;
 use App\Tasks\LongWork;
