@@ -338,7 +338,13 @@ abstract class BrowserTestCase extends TestCase
             }
             usleep(50_000);
         } while (microtime(true) < $until);
-        $this->fail($otherwise.' at '.$this->browser->getCurrentURL());
+        $shown = $this->browser->executeScript('return (document.querySelector("main") ?? document.body).innerText');
+        $this->fail(sprintf(
+            '%s at %s, which shows: %s',
+            $otherwise,
+            $this->browser->getCurrentURL(),
+            mb_strimwidth(is_string($shown) ? (string) preg_replace('/\s+/', ' ', $shown) : '', 0, 1000, '…'),
+        ));
     }
 
     private static function env(string $name): string
