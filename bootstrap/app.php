@@ -7,6 +7,7 @@ use App\Http\DatabaseFaults;
 use App\Http\Middleware\CsrfToken;
 use App\Http\Middleware\KnownHost;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\TellsOrigin;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\QueryException;
@@ -29,6 +30,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->prepend([SecurityHeaders::class, KnownHost::class]);
+        $middleware->append(TellsOrigin::class);
         $middleware->web(replace: [ValidateCsrfToken::class => CsrfToken::class]);
         // What the manage screens send is read as it was typed; core says what is dropped.
         $fromManage = fn (Request $request): bool => $request->is('manage/api/*');

@@ -7,7 +7,6 @@ namespace App\Audit;
 use App\Models\AuditAction;
 use App\Models\AuditEntry;
 use App\Models\User;
-use Illuminate\Support\Facades\Auth;
 
 /** Writes down who did what, when, to what and from where, in the transaction that does it. */
 final class AuditTrail
@@ -15,17 +14,17 @@ final class AuditTrail
     /** @param  array<string, mixed>  $details  what is worth knowing beside: the old and the new role, the pages … */
     public static function record(AuditAction $action, string $subject, array $details = [], ?User $who = null): void
     {
-        $who ??= Auth::hasUser() && Auth::user() instanceof User ? Auth::user() : null;
+        $who ??= Actor::user();
         AuditEntry::query()->create([
             'at' => now(),
             'user_id' => $who?->id,
             'who' => $who === null
-                ? (app()->runningInConsole() && ! app()->runningUnitTests() ? 'the command line' : 'nobody')
+                ? (Actor::origin() === Actor::COMMAND ? 'the command line' : 'nobody')
                 : "{$who->name} <{$who->email}>",
             'action' => $action->value,
             'subject' => mb_strimwidth($subject, 0, 300, '…'),
             'details' => $details,
-            'origin' => self::origin(),
+            'origin' => Actor::origin(),
         ]);
     }
 
@@ -33,10 +32,5 @@ final class AuditTrail
     public static function prune(): int
     {
         return AuditEntry::query()->where('at', '<', now()->subDays(config()->integer('site.audit_days')))->delete();
-    }
-
-    private static function origin(): string
-    {
-        return app()->runningInConsole() && ! app()->runningUnitTests() ? 'command' : (string) request()->ip();
     }
 }

@@ -10,13 +10,13 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Source\People;
+use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Who\Audience;
 
 /** Makes of stored items the records that the rules speak of. */
@@ -47,7 +47,7 @@ final class Records
                         $item->setRelation($relation, new Collection);
                     }
                 }
-                $records[] = self::of($item)->seenBy($context);
+                $records[] = self::of($item)->seenThrough($context->visibility());
             }
         }
 
@@ -67,7 +67,7 @@ final class Records
             $places["{$row->taxonomy_key}/{$row->slug}"] = (int) $row->position;
         }
 
-        return self::of($item, self::targets($item))->beside(self::words($item), $views, $places);
+        return self::of($item, self::targets($item))->withRelations(self::words($item), $views, $places);
     }
 
     /** @return array<int, Item> what the item links to, with its terms, by id */
@@ -211,6 +211,6 @@ final class Records
 
     private static function instant(?\DateTimeInterface $at): ?string
     {
-        return $at === null ? null : Instant::write($at);
+        return $at === null ? null : Iso8601::format($at);
     }
 }

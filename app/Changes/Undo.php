@@ -8,13 +8,10 @@ use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Content\ItemWriter;
 use App\Content\RevisionRecorder;
-use App\Content\TermWriter;
-use App\Content\TypeWriter;
 use App\Models\AuditAction;
 use App\Models\Change;
 use App\Models\Item;
 use App\Models\Revision;
-use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
@@ -24,12 +21,11 @@ use Wellspring\Core\Problem\Refused;
 /** Takes a change back: items return to the revision before it, what it made goes, what it removed comes again. */
 final readonly class Undo
 {
+    /** @param  iterable<UndoHandler>  $handlers  one a kind of change that does more than write items */
     public function __construct(
         private CatalogueStore $catalogue,
         private ItemWriter $writer,
-        private TypeWriter $types,
-        private TermWriter $terms,
-        private ModuleStore $modules,
+        private iterable $handlers,
     ) {
     }
 
@@ -57,12 +53,8 @@ final readonly class Undo
                     ),
                 ),
             );
-            if ($change->kind === 'type') {
-                $this->types->undo($change, $recorder);
-            } elseif ($change->kind === 'modules') {
-                $undone += $this->modules->undo($change);
-            } elseif ($change->kind === 'terms') {
-                $this->terms->undo($change);
+            foreach ($this->handlers as $handler) {
+                $undone += $handler->kind() === $change->kind ? $handler->undo($change, $recorder) : 0;
             }
             $undone += $this->removeMade($change, $recorder, $progress);
             $done = $undone;

@@ -15,6 +15,11 @@ final readonly class UndoChange implements LongWork
     {
     }
 
+    public static function key(): string
+    {
+        return 'undo';
+    }
+
     /**
      * @param  array<string, mixed>  $input  change (its id)
      * @return array{undone: int, left: list<string>}

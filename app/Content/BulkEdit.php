@@ -29,6 +29,11 @@ final readonly class BulkEdit implements LongWork
     {
     }
 
+    public static function key(): string
+    {
+        return 'manyItems';
+    }
+
     /**
      * @param  array<string, mixed>  $input  type, ids, do, with
      * @return array{change: int, done: int, left: list<string>}

@@ -9,7 +9,7 @@ use App\Models\Item;
 use App\Models\User;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Time\Iso8601;
 
 /** What a person typed into an item's form and has not saved: kept for them, seen by nobody else. */
 final readonly class ItemDrafts
@@ -38,7 +38,7 @@ final readonly class ItemDrafts
                 $known + ['status' => 0, 'audience' => 0, 'author' => 0],
             ),
             'revision' => $row->revision === null ? null : (int) $row->revision,
-            'keptAt' => Instant::write(new \DateTimeImmutable(is_string($row->kept_at) ? $row->kept_at : 'now')),
+            'keptAt' => Iso8601::format(new \DateTimeImmutable(is_string($row->kept_at) ? $row->kept_at : 'now')),
         ];
     }
 
@@ -49,7 +49,7 @@ final readonly class ItemDrafts
      */
     public function keep(User $who, string $type, ?Item $item, ?int $revision, array $values): string
     {
-        $now = Instant::write(now());
+        $now = Iso8601::format(now());
         $row = [
             'revision' => $revision,
             'values' => json_encode((object) $values, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Audit\Actor;
 use App\Catalogue\CatalogueStore;
 use App\Models\FreeName;
 use App\Models\Item;
@@ -11,13 +12,11 @@ use App\Models\ItemLink;
 use App\Models\Media;
 use App\Models\User;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemDraft;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
@@ -25,6 +24,7 @@ use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Text\Words;
+use Wellspring\Core\Time\Iso8601;
 
 /** The one way in which items are stored, from the form, from imports and from edits of many alike. */
 final class ItemWriter
@@ -64,7 +64,7 @@ final class ItemWriter
                 ->first(['id', 'title', 'author_id']);
             if ($owner !== null && $owner->id !== $item?->id) {
                 // The title of what is not theirs is not told to an author.
-                $by = Auth::hasUser() && Gate::denies('edit', $owner) ? '' : " by “{$owner->title}”";
+                $by = Actor::user() !== null && Gate::denies('edit', $owner) ? '' : " by “{$owner->title}”";
                 $problems->add(
                     'slug',
                     'taken',
@@ -246,7 +246,7 @@ final class ItemWriter
         $draft = $draft->with(
             $draft->slug ?? ($before === null ? '' : $item->slug),
             $draft->publishAt
-                ?? ($draft->status->value === 'published' ? Instant::write($item->publish_at ?? now()) : null),
+                ?? ($draft->status->value === 'published' ? Iso8601::format($item->publish_at ?? now()) : null),
             $draft->text === null ? null : $this->html->safe($draft->text),
             $this->html->safeFields($type->fields, $draft->fields),
         );
@@ -351,7 +351,7 @@ final class ItemWriter
         $words = [];
         foreach (['title' => $draft->title, 'text' => $draft->text] + $draft->fields as $key => $value) {
             $field = $type->field($key);
-            $standing = $field === null ? null : Words::standing($field);
+            $standing = $field === null ? null : $field->searchWeight();
             if ($field !== null && $standing !== null && is_string($value)) {
                 $found = Words::of($field->family() === Family::LongText ? Html::visibleText($value) : $value);
                 $words[$standing][$key] = implode(' ', $found);

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Audit\Actor;
 use App\Catalogue\Records;
 use App\Models\Change;
 use App\Models\Item;
 use App\Models\Revision;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Type;
 
@@ -40,7 +40,7 @@ final class RevisionRecorder
     /** For a write that stands alone. */
     public static function single(string $how = 'saved'): self
     {
-        return new self($how, Auth::id(), null);
+        return new self($how, Actor::id(), null);
     }
 
     /**
@@ -53,13 +53,13 @@ final class RevisionRecorder
     {
         return DB::transaction(function () use ($kind, $title, $how, $work): Change {
             $change = Change::query()->create([
-                'user_id' => Auth::id(),
+                'user_id' => Actor::id(),
                 'kind' => $kind,
                 'title' => $title,
                 'data' => [],
                 'made_at' => now(),
             ]);
-            $recorder = new self($how, Auth::id(), $change);
+            $recorder = new self($how, Actor::id(), $change);
             $work($recorder, $change);
             $recorder->finish();
 

@@ -10,8 +10,8 @@ use App\Models\Revision;
 use App\Models\User;
 use Wellspring\Core\Content\Change\Difference;
 use Wellspring\Core\Content\Change\Differences;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Time\Iso8601;
 
 /** What became of an item, save by save. */
 final readonly class Revisions
@@ -97,6 +97,6 @@ final readonly class Revisions
     /** @return array{number: int, by: string, at: string, how: string} */
     private function about(Revision $row): array
     {
-        return ['number' => $row->number, 'by' => $row->user->name ?? 'the command line', 'at' => Instant::write($row->at), 'how' => $row->how];
+        return ['number' => $row->number, 'by' => $row->user->name ?? 'the command line', 'at' => Iso8601::format($row->at), 'how' => $row->how];
     }
 }

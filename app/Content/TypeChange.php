@@ -13,6 +13,11 @@ final readonly class TypeChange implements LongWork
     {
     }
 
+    public static function key(): string
+    {
+        return 'typeChange';
+    }
+
     /**
      * @param  array<string, mixed>  $input  file (a type file), renamed (new keys by old), withLoss
      * @return array{key: string, change: int|null}

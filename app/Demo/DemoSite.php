@@ -15,11 +15,12 @@ use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
+use App\People\DemoAccounts;
 use App\Sets\ReadySet;
 use App\Sets\SetApplier;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\ItemReader;
-use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Time\Iso8601;
 
 /**
  * The made-up Quillmoor Garden, brought in through the same doors as anybody's content. Its dates are relative to
@@ -28,23 +29,6 @@ use Wellspring\Core\Content\Kind\Instant;
 final readonly class DemoSite
 {
     public const EMAIL = 'marigold@quillmoor.example';
-
-    public const DOMAIN = 'quillmoor.example';
-
-    public const PASSWORD = 'water-the-ferns';
-
-    /**
-     * Whether this is the demo at hand: a site that only this machine can reach. Elsewhere the published password opens
-     * nothing.
-     */
-    public static function isServedHere(): bool
-    {
-        return in_array(
-            parse_url(config()->string('app.url'), PHP_URL_HOST),
-            ['127.0.0.1', 'localhost', '[::1]'],
-            true,
-        );
-    }
 
     public function __construct(
         private SetApplier $sets,
@@ -117,7 +101,7 @@ final readonly class DemoSite
                 'name' => $row['name'],
                 'email' => $row['email'],
                 'role' => $row['role'],
-                'password' => self::PASSWORD,
+                'password' => DemoAccounts::PASSWORD,
             ]);
             foreach (explode(' | ', $row['groups']) as $key) {
                 $group = Group::query()->firstOrCreate(['key' => $key], ['name' => ucfirst($key)]);
@@ -225,10 +209,10 @@ final readonly class DemoSite
         return [
             'picture' => $this->plant($row['form'], 300 + $seed, "event {$row['title']}", 'A drawing for the day'),
             'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>",
-            'starts' => Instant::write($starts),
+            'starts' => Iso8601::format($starts),
             'ends' => $row['hours'] === ''
                 ? ''
-                : Instant::write($starts->modify((int) ((float) $row['hours'] * 60).' minutes')),
+                : Iso8601::format($starts->modify((int) ((float) $row['hours'] * 60).' minutes')),
             'place' => $row['address'],
         ];
     }
@@ -276,7 +260,7 @@ final readonly class DemoSite
             'today 09:00 -'.(int) $row['days'].' days',
             new \DateTimeZone(config()->string('site.time_zone')),
         );
-        $cells = ['publish_at' => Instant::write($at)] + $row;
+        $cells = ['publish_at' => Iso8601::format($at)] + $row;
         $this->items->create(
             $definition,
             $reader->fromCells(array_intersect_key($cells, array_flip($reader->columns()))),

@@ -8,10 +8,10 @@ use App\Catalogue\Records;
 use App\Listing\ContextFactory;
 use App\Models\Item;
 use Illuminate\Http\Request;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Time\Period;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
@@ -40,7 +40,7 @@ final readonly class PreviewContext
             'about.person' => ['nullable', 'email'],
             'words' => ['nullable', 'string', 'max:200'],
         ]);
-        $at = ($given['at'] ?? '') === '' ? new \DateTimeImmutable : Instant::parse($given['at']);
+        $at = ($given['at'] ?? '') === '' ? new \DateTimeImmutable : Iso8601::parse($given['at']);
         if ($at === null) {
             throw Refused::because(
                 'at',

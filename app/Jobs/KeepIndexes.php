@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Listing\Indexes;
+use App\Modules\ModuleStore;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
@@ -18,11 +19,11 @@ final class KeepIndexes implements ShouldQueue
 
     public int $timeout = 3600;
 
-    public function handle(Indexes $indexes): void
+    public function handle(Indexes $indexes, ModuleStore $modules): void
     {
         // The database makes no index beside others' work from within a transaction; `wellspring:indexes` catches up.
         if (DB::transactionLevel() === 0) {
-            $indexes->keep();
+            $indexes->keep($modules->allLive());
         }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Audit\Actor;
 use App\Catalogue\CatalogueStore;
 use App\Import\ColumnMatch;
 use App\Import\ImportPlan;
@@ -11,7 +12,6 @@ use App\Import\ItemImport;
 use App\Models\Import;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Wellspring\Core\Problem\Problem;
@@ -38,10 +38,7 @@ final class RunImport implements ShouldQueue
         }
         $store->forget();
         // A worker does one job after another; what this one writes is by whoever began it.
-        Auth::forgetGuards();
-        if ($row->user_id !== null) {
-            Auth::onceUsingId($row->user_id);
-        }
+        Actor::become($row->user_id);
         $progress = $this->progress($row);
         try {
             $type = $store->catalogue()->type($row->type_key)

@@ -39,7 +39,7 @@ final readonly class CacheExpiry
     public function until(Module $module, Context $context): ?int
     {
         $now = $context->now->getTimestamp();
-        $types = self::reachesItems($module) ? [] : $module->source->draws();
+        $types = self::reachesItems($module) ? [] : $module->source->typeKeys();
         $moments = $this->nextChanges($types, $context);
         foreach ($module->bound($context)->where?->conditions() ?? [] as $condition) {
             $moments[] = $this->condition($condition, $types, $context);
@@ -61,7 +61,7 @@ final readonly class CacheExpiry
     {
         foreach ($module->where?->conditions() ?? [] as $condition) {
             // A search over several types looks in the names of terms of every taxonomy, shared or not.
-            if ($condition->test instanceof Search && count($module->source->draws()) !== 1) {
+            if ($condition->test instanceof Search && count($module->source->typeKeys()) !== 1) {
                 return true;
             }
         }

@@ -205,7 +205,7 @@ final readonly class CachedListing
 
         return [[
             ...$people,
-            ...array_map(fn (string $type): string => "type:{$type}", $module->source->draws()),
+            ...array_map(fn (string $type): string => "type:{$type}", $module->source->typeKeys()),
             ...array_map(
                 fn (string $taxonomy): string => "taxonomy:{$taxonomy}",
                 array_map(strval(...), array_keys($module->type()->taxonomies)),

@@ -53,9 +53,9 @@ final class Compiler
     }
 
     /** True where something of the card is left. */
-    public function cardStands(Card $card, Context $context): Fragment
+    public function cardIsVisible(Card $card, Context $context): Fragment
     {
-        $lines = array_map(fn (Line $line): Fragment => $this->lineStands($line, $context), $card->lines);
+        $lines = array_map(fn (Line $line): Fragment => $this->lineIsVisible($line, $context), $card->lines);
         foreach ($lines as $line) {
             if ($line->sql === 'true') {
                 return Fragment::true();
@@ -151,7 +151,7 @@ final class Compiler
         };
     }
 
-    private function lineStands(Line $line, Context $context): Fragment
+    private function lineIsVisible(Line $line, Context $context): Fragment
     {
         $needed = [];
         $shows = [];

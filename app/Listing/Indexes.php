@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
-use App\Models\Module as ModuleRow;
-use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Origin;
@@ -30,21 +28,21 @@ final readonly class Indexes
 
     private const STATISTICS = self::PREFIX.'stats_';
 
-    public function __construct(private ModuleStore $modules, private OrderSql $orders, private ContextFactory $contexts)
+    public function __construct(private OrderSql $orders, private ContextFactory $contexts)
     {
     }
 
     /**
+     * @param  list<Module>  $modules  all that are live
      * @return array<string, array{kind: 'index'|'statistics', sql: string, what: string, modules: list<string>}> what
-     *   is needed, by name
+     *   is needed, by name, with the keys of the modules that it serves
      */
-    public function needed(): array
+    public function needed(array $modules): array
     {
         $needed = [];
-        foreach (ModuleRow::query()->whereNotNull('live')->where('off', false)->whereNull('removed_at')->orderBy('key')->get() as $row) {
-            $module = $this->modules->live($row);
-            foreach ($module === null ? [] : $this->of($module) as $name => $index) {
-                $needed[$name] = ['modules' => [...$needed[$name]['modules'] ?? [], $row->key]] + $index;
+        foreach ($modules as $module) {
+            foreach ($this->of($module) as $name => $index) {
+                $needed[$name] = ['modules' => [...$needed[$name]['modules'] ?? [], $module->key]] + $index;
             }
         }
 
@@ -85,13 +83,14 @@ final readonly class Indexes
      * Makes what is missing and drops what nothing needs. One process at a time does so: two that make indexes beside
      * others' work would wait for each other.
      *
+     * @param  list<Module>  $modules  all that are live
      * @param  \Closure(string): void|null  $tell  told what is being done
      * @return array{made: list<string>, dropped: list<string>}
      */
-    public function keep(?\Closure $tell = null): array
+    public function keep(array $modules, ?\Closure $tell = null): array
     {
         $tell ??= fn (string $what) => null;
-        // Asked for again and again: who waits within the database is waited for there, too.
+        // Poll instead of blocking: a blocked session holds a snapshot that CREATE INDEX CONCURRENTLY waits for.
         for ($tries = 0; DB::scalar('select pg_try_advisory_lock(?)', [self::LOCK]) !== true; $tries++) {
             if ($tries === 0) {
                 $tell('wait for another process that does the same');
@@ -99,19 +98,20 @@ final readonly class Indexes
             usleep(250_000);
         }
         try {
-            return $this->kept($tell);
+            return $this->kept($modules, $tell);
         } finally {
             DB::scalar('select pg_advisory_unlock(?)', [self::LOCK]);
         }
     }
 
     /**
+     * @param  list<Module>  $modules
      * @param  \Closure(string): mixed  $tell
      * @return array{made: list<string>, dropped: list<string>}
      */
-    private function kept(\Closure $tell): array
+    private function kept(array $modules, \Closure $tell): array
     {
-        $needed = $this->needed();
+        $needed = $this->needed($modules);
         $present = $this->present();
         $made = $dropped = [];
         foreach ($present as $name => $whole) {

@@ -8,17 +8,17 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Takes records from a place in an order. Far places are reached by key: from a record whose place and values are
- * known, the walk goes on behind it, so that the database need not count its way there.
+ * Takes records from a place in an order. Places beyond a limit are reached by keyset pagination: the query starts
+ * behind the nearest record whose place and sort values are known, so that the database does not scan up to the offset.
  */
 final readonly class KeysetPaginator
 {
     /**
-     * @param  int  $far  nearer places are counted to
-     * @param  positive-int  $stride  how far apart the known places are that are laid when a far place is first asked
-     *   for
+     * @param  int  $offsetLimit  places before it are reached by OFFSET
+     * @param  positive-int  $stride  how many records apart the cursors are that are seeded when a place beyond the
+     *   limit is first asked for
      */
-    public function __construct(private int $far = 400, private int $stride = 200)
+    public function __construct(private int $offsetLimit = 400, private int $stride = 200)
     {
     }
 
@@ -32,7 +32,7 @@ final readonly class KeysetPaginator
         if ($count <= 0) {
             return [];
         }
-        if ($cursors === null || $from < $this->far) {
+        if ($cursors === null || $from < $this->offsetLimit) {
             return self::plucked($this->ordered(clone $query, $orders)->offset($from)->limit($count));
         }
         $known = $cursors->before($from);

@@ -29,7 +29,7 @@ final readonly class Options
 
     private const NONE = ['empty' => 0, 'choices' => [], 'labels' => [], 'bars' => []];
 
-    public function __construct(private Listing $listing)
+    public function __construct(private ModuleQuery $query)
     {
     }
 
@@ -40,7 +40,7 @@ final readonly class Options
      */
     public function of(Module $module, Field $field, string $before, Context $context): array
     {
-        $query = $this->listing->before($module, $context, $before);
+        $query = $this->query->reaching($module, $context, $before);
         if ($field->through !== null || $field->family() === Family::Identity || $field->family() === Family::Words) {
             return ['filled' => $query->count()] + self::NONE;
         }

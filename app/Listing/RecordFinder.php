@@ -39,9 +39,9 @@ final readonly class RecordFinder
         $source = $module->source;
         $found = $source->isItems()
             ? []
-            : $this->named($this->sources->kin($source, $context), $looked, $module->type()->label, false);
+            : $this->named($this->sources->allOfKind($source, $context), $looked, $module->type()->label, false);
         $types = $this->catalogue->catalogue()->types;
-        usort($types, fn (Type $a, Type $b): int => $source->takes($b->key) <=> $source->takes($a->key));
+        usort($types, fn (Type $a, Type $b): int => $source->accepts($b->key) <=> $source->accepts($a->key));
         foreach ($types as $type) {
             array_push(
                 $found,

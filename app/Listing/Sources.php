@@ -30,12 +30,12 @@ final readonly class Sources
     public function candidates(Source\Source $source, Context $context): Builder
     {
         return match (true) {
-            $source instanceof Source\Items => $this->items($source->draws(), $context),
-            $source instanceof Source\OneItem => $this->items($source->draws(), $context)->where(
+            $source instanceof Source\Items => $this->items($source->typeKeys(), $context),
+            $source instanceof Source\OneItem => $this->items($source->typeKeys(), $context)->where(
                 'items.slug',
                 $source->slug,
             ),
-            $source instanceof Source\PageItem => $this->items($source->draws(), $context)->where(
+            $source instanceof Source\PageItem => $this->items($source->typeKeys(), $context)->where(
                 'items.id',
                 $context->page->item?->id,
             ),
@@ -53,7 +53,7 @@ final readonly class Sources
      *
      * @return Builder<Item> named `items`
      */
-    public function kin(Source\Source $source, Context $context): Builder
+    public function allOfKind(Source\Source $source, Context $context): Builder
     {
         return match (true) {
             $source->isItems() => Item::query(),
@@ -70,7 +70,7 @@ final readonly class Sources
     /** One of the kind by its slug, whether the source takes it or not; null where there is none. Not for items. */
     public function record(Source\Source $source, string $slug, Context $context): ?Record
     {
-        $row = $this->kin($source, $context)->toBase()->where('items.slug', $slug)->first();
+        $row = $this->allOfKind($source, $context)->toBase()->where('items.slug', $slug)->first();
         if ($row !== null) {
             return self::made($row);
         }
@@ -249,7 +249,7 @@ final readonly class Sources
         [$day, $bindings] = $source->by->family() === Family::Date
             ? [$raw, []]
             : ["to_char({$raw}::timestamptz at time zone ?, 'YYYY-MM-DD')", [$context->calendar->zone->getName()]];
-        $held = $this->items($source->draws(), $context)->toBase()
+        $held = $this->items($source->typeKeys(), $context)->toBase()
             ->selectRaw("left({$day}, {$source->length()}) as stretch, count(*) as items", $bindings)
             ->whereRaw("{$raw} is not null")->groupByRaw('1');
         // Named here, as core names them; there are few of them, however many items they hold.

@@ -16,27 +16,27 @@ final readonly class TracedRecord
     public ?int $place;
 
     /** Where it would stand had it passed the rules; null: it would not show either. */
-    public ?int $would;
+    public ?int $hypotheticalPlace;
 
     /**
-     * @param  int|null  $standing  where it stands among all that are listed, 1 first; null: it does not pass
-     * @param  int|null  $would  where it would stand likewise had it passed the rules
+     * @param  int|null  $rank  where it stands among all that are listed, 1 first; null: it does not pass
+     * @param  int|null  $hypotheticalRank  where it would stand likewise had it passed the rules
      */
     public function __construct(
         public Record $record,
         public string $kind,
         public Trace $trace,
-        public ?int $standing,
-        ?int $would,
+        public ?int $rank,
+        ?int $hypotheticalRank,
         private Module $module,
     ) {
-        $this->place = $module->place($standing);
-        $this->would = $module->place($would);
+        $this->place = $module->place($rank);
+        $this->hypotheticalPlace = $module->place($hypotheticalRank);
     }
 
     public function page(): ?int
     {
-        $place = $this->place ?? $this->would;
+        $place = $this->place ?? $this->hypotheticalPlace;
 
         return $place === null ? null : intdiv($place - 1, $this->module->page->size) + 1;
     }
@@ -48,9 +48,9 @@ final readonly class TracedRecord
             $this->place !== null => (
                 $this->trace->isPinned ? 'Shown, pinned to the top' : 'Shown'
             ).": place {$this->place}, page {$this->page()}.",
-            $this->trace->passes() => "Not shown: it passes every rule and stands at place {$this->standing}, but the module ".($this->standing <= $this->module->skip
+            $this->trace->passes() => "Not shown: it passes every rule and stands at place {$this->rank}, but the module ".($this->rank <= $this->module->skip
                 ? "skips the first {$this->module->skip}."
-                : "shows no more than {$this->module->most()}".($this->module->skip > 0 ? " after the {$this->module->skip} that it skips." : '.')),
+                : "shows no more than {$this->module->displayLimit()}".($this->module->skip > 0 ? " after the {$this->module->skip} that it skips." : '.')),
             default => 'Not shown: '.implode(' ', $this->trace->reasons()),
         };
     }
@@ -66,7 +66,7 @@ final readonly class TracedRecord
             'shown' => $this->place !== null,
             'pinned' => $this->trace->isPinned,
             'place' => $this->place,
-            'wouldStand' => $this->would,
+            'wouldStand' => $this->hypotheticalPlace,
             'page' => $this->page(),
             'answer' => $this->answer(),
             'steps' => array_map(fn (TraceStep $step): array => $step->toArray(), $this->trace->steps),

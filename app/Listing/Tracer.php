@@ -17,7 +17,7 @@ use Wellspring\Core\Wording\Format;
 final readonly class Tracer
 {
     public function __construct(
-        private Listing $listing,
+        private RankFinder $ranks,
         private Sources $sources,
         private CatalogueStore $catalogue,
         private Format $format,
@@ -58,7 +58,7 @@ final readonly class Tracer
         }
         $item = Item::query()
             ->where('slug', $slug)
-            ->orderByRaw('type_key = any(?::text[]) desc', [Fragment::arrayLiteral($module->source->draws())])
+            ->orderByRaw('type_key = any(?::text[]) desc', [Fragment::arrayLiteral($module->source->typeKeys())])
             ->orderBy('id')
             ->first();
 
@@ -68,11 +68,11 @@ final readonly class Tracer
     private function record(Module $module, Record $record, Context $context, string $kind): TracedRecord
     {
         $trace = Trace::of($module, $record, $context, $this->format, $kind);
-        $standing = $trace->passes() ? $this->listing->standing($module, $record->id, $context) : null;
-        $would = ! $trace->passes() && $module->source->takes($record->type)
-            ? $this->listing->standingHadItPassed($module, $record->id, $context)
+        $rank = $trace->passes() ? $this->ranks->rank($module, $record->id, $context) : null;
+        $hypotheticalRank = ! $trace->passes() && $module->source->accepts($record->type)
+            ? $this->ranks->hypotheticalRank($module, $record->id, $context)
             : null;
 
-        return new TracedRecord($record, $kind, $trace, $standing, $would, $module);
+        return new TracedRecord($record, $kind, $trace, $rank, $hypotheticalRank, $module);
     }
 }

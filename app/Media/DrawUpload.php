@@ -14,6 +14,11 @@ final readonly class DrawUpload implements LongWork
     {
     }
 
+    public static function key(): string
+    {
+        return 'picture';
+    }
+
     /**
      * @param  array<string, mixed>  $input  file (its path on the disk `imports`), name (what it was called), alt
      * @return array<string, mixed> the file, as the manage screens know it

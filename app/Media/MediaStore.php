@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Media;
 
+use App\Audit\Actor;
 use App\Audit\AuditTrail;
 use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\Media;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Wellspring\Core\Problem\Refused;
@@ -78,7 +78,7 @@ final class MediaStore
             'bytes' => $bytes,
             'alt' => $alt,
             'sizes' => [],
-            'user_id' => Auth::id(),
+            'user_id' => Actor::id(),
         ]);
 
         return $this->keep(
@@ -124,7 +124,7 @@ final class MediaStore
             'bytes' => $stored,
             'alt' => $alt,
             'sizes' => $sizes,
-            'user_id' => Auth::id(),
+            'user_id' => Actor::id(),
         ]), $name, 'webp', array_map(fn (string $bytes): \Closure => fn (): string => $bytes, $files));
     }
 

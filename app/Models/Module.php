@@ -49,4 +49,10 @@ final class Module extends Model
     {
         return $this->belongsToMany(Page::class, 'placements')->orderBy('pages.position')->orderBy('pages.id');
     }
+
+    /** The name of its draft, in quotation marks. */
+    public function quotedName(): string
+    {
+        return '“'.(is_string($this->draft['name'] ?? null) ? $this->draft['name'] : $this->key).'”';
+    }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Tasks\TaskKind;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
@@ -13,7 +12,7 @@ use Illuminate\Database\Eloquent\Model;
  *
  * @property int $id
  * @property int|null $user_id whoever began it
- * @property TaskKind $kind
+ * @property string $kind key of the kind of work
  * @property string $title in words: “Publish 400 products”
  * @property array<string, mixed> $input as the kind's work takes it
  * @property 'waiting'|'running'|'done'|'failed' $state
@@ -31,6 +30,6 @@ final class Task extends Model
 
     protected function casts(): array
     {
-        return ['kind' => TaskKind::class, 'input' => 'array', 'result' => 'array', 'problems' => 'array', 'updated_at' => 'immutable_datetime'];
+        return ['input' => 'array', 'result' => 'array', 'problems' => 'array', 'updated_at' => 'immutable_datetime'];
     }
 }

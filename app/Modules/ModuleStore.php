@@ -4,37 +4,37 @@ declare(strict_types=1);
 
 namespace App\Modules;
 
+use App\Audit\Actor;
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
-use App\Content\RevisionRecorder;
 use App\Content\StaleWrite;
-use App\Jobs\KeepIndexes;
 use App\Listing\ContextFactory;
 use App\Listing\Sources;
 use App\Models\AuditAction;
-use App\Models\Change;
 use App\Models\FreeName;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
 
-/** Keeps modules: their drafts, what is live, every version that was published, and where they stand. */
+/** Keeps modules: their drafts, what is live, and where they stand. */
 final readonly class ModuleStore
 {
     /** So many faults of a draft are kept, the last. */
     private const FAULTS = 50;
 
-    public function __construct(private CatalogueStore $catalogue, private Sources $sources, private ContextFactory $contexts)
-    {
+    public function __construct(
+        private CatalogueStore $catalogue,
+        private ModuleVersions $versions,
+        private Sources $sources,
+        private ContextFactory $contexts,
+    ) {
     }
 
     public function find(string $key): ?ModuleRow
@@ -118,22 +118,48 @@ final readonly class ModuleStore
         return null;
     }
 
+    /** @return list<Module> all that visitors get, by key */
+    public function allLive(): array
+    {
+        $rows = ModuleRow::query()->whereNotNull('live')->where('off', false)->whereNull('removed_at')->orderBy('key');
+
+        return array_values(array_filter(array_map($this->live(...), $rows->get()->all())));
+    }
+
     /** @throws Refused */
     public function draft(ModuleRow $row): Module
     {
         return $this->read($row->draft);
     }
 
+    /** Makes the draft live and keeps it as a version. What was switched off shows again. */
+    public function publish(ModuleRow $row): ModuleRow
+    {
+        return DB::transaction(function () use ($row): ModuleRow {
+            $row = ModuleRow::query()->lockForUpdate()->findOrFail($row->id);
+            $module = $this->draft($row);
+            $row->live = $module->toArray();
+            $row->off = false;
+            $row->published_at = now()->toImmutable();
+            $row->save();
+            $this->versions->add($row);
+            AuditTrail::record(AuditAction::ModulePublished, $row->quotedName(), ['key' => $row->key]);
+            event(new LiveModulesChanged);
+
+            return $row;
+        });
+    }
+
     /** Creates the module or replaces its draft, by key. */
     public function apply(Module $module): ModuleRow
     {
         return DB::transaction(function () use ($module): ModuleRow {
-            $new = new ModuleRow(['key' => $module->key, 'draft' => $module->toArray(), 'user_id' => self::who()]);
+            $new = new ModuleRow(['key' => $module->key, 'draft' => $module->toArray(), 'user_id' => Actor::id()]);
             if (FreeName::inserted($new, ['key'])) {
                 return $new->refresh();
             }
             $row = ModuleRow::query()->where('key', $module->key)->lockForUpdate()->firstOrFail();
-            $row->fill(['draft' => $module->toArray(), 'user_id' => self::who(), 'removed_at' => null]);
+            $row->fill(['draft' => $module->toArray(), 'user_id' => Actor::id(), 'removed_at' => null]);
             $row->revision++;
             $row->save();
 
@@ -152,7 +178,7 @@ final readonly class ModuleStore
     {
         $base = substr(Slug::from($name), 0, 56);
         $module = $this->read(['format' => ModuleReader::FORMAT, 'key' => $base, 'name' => $name] + $definition);
-        $row = new ModuleRow(['draft' => $module->toArray(), 'user_id' => self::who()]);
+        $row = new ModuleRow(['draft' => $module->toArray(), 'user_id' => Actor::id()]);
         FreeName::insert(
             $row,
             'key',
@@ -199,7 +225,7 @@ final readonly class ModuleStore
             $row->draft = $salvaged->problems === [] ? $salvaged->module->toArray() : $definition;
             $row->faults = array_slice($known, -self::FAULTS);
             $row->revision++;
-            $row->user_id = self::who();
+            $row->user_id = Actor::id();
             $row->save();
 
             return $row;
@@ -224,60 +250,6 @@ final readonly class ModuleStore
         return $problem->code.': '.($problem->variables === [] ? $problem->message : json_encode($problem->variables));
     }
 
-    /** Makes the draft live and keeps it as a version. What was switched off shows again. */
-    public function publish(ModuleRow $row): ModuleRow
-    {
-        return DB::transaction(function () use ($row): ModuleRow {
-            $row = ModuleRow::query()->lockForUpdate()->findOrFail($row->id);
-            $module = $this->draft($row);
-            $row->live = $module->toArray();
-            $row->off = false;
-            $row->published_at = now()->toImmutable();
-            $row->save();
-            $number = DB::table('module_versions')->where('module_id', $row->id)->max('number');
-            DB::table('module_versions')->insert([
-                'module_id' => $row->id,
-                'number' => (is_numeric($number) ? (int) $number : 0) + 1,
-                'definition' => json_encode($row->live, JSON_THROW_ON_ERROR),
-                'user_id' => self::who(),
-                'published_at' => $row->published_at,
-            ]);
-            AuditTrail::record(AuditAction::ModulePublished, self::named($row), ['key' => $row->key]);
-            DB::afterCommit(fn () => KeepIndexes::dispatch());
-
-            return $row;
-        });
-    }
-
-    /** @return list<array{number: int, publishedAt: string, by: string|null}> the newest first */
-    public function versions(ModuleRow $row): array
-    {
-        $rows = DB::table('module_versions')
-            ->leftJoin('users', 'users.id', '=', 'module_versions.user_id')
-            ->where('module_id', $row->id)
-            ->orderByDesc('number')->get(['number', 'module_versions.published_at', 'users.name']);
-
-        return array_values($rows->map(fn (object $version): array => [
-            'number' => (int) $version->number,
-            'publishedAt' => Instant::write(new \DateTimeImmutable((string) $version->published_at)),
-            'by' => is_string($version->name) ? $version->name : null,
-        ])->all());
-    }
-
-    /**
-     * @return array<array-key, mixed>|null the definition that was published then; null where there is no such version
-     */
-    public function version(ModuleRow $row, int $number): ?array
-    {
-        $definition = DB::table('module_versions')
-            ->where('module_id', $row->id)
-            ->where('number', $number)
-            ->value('definition');
-        $decoded = is_string($definition) ? json_decode($definition, true) : null;
-
-        return is_array($decoded) ? $decoded : null;
-    }
-
     /** A copy of the draft under a name of its own. */
     public function duplicate(ModuleRow $row): ModuleRow
     {
@@ -287,109 +259,6 @@ final readonly class ModuleStore
             mb_substr("{$name} (copy)", 0, 200),
             array_diff_key($row->draft, ['format' => 0, 'key' => 0, 'name' => 0]),
         );
-    }
-
-    /**
-     * Publishes modules, switches them off or on, or removes them, as one change that can be undone. Of what is off or
-     * removed, nothing shows on its pages.
-     *
-     * @param  list<ModuleRow>  $rows
-     * @param  'publish'|'off'|'on'|'remove'  $do
-     * @return array{change: Change|null, faults: list<string>} no change where nothing could be done; and what was
-     *   not done, and why
-     */
-    public function many(array $rows, string $do): array
-    {
-        $faults = [];
-        usort($rows, fn (ModuleRow $a, ModuleRow $b): int => $a->id <=> $b->id);
-        foreach ($do === 'publish' ? $rows : [] as $i => $row) {
-            try {
-                $this->draft($row);
-            } catch (Refused $refused) {
-                $faults[] = self::named($row)." was not published: {$refused->problems[0]}";
-                unset($rows[$i]);
-            }
-        }
-        if ($rows === []) {
-            return ['change' => null, 'faults' => $faults];
-        }
-        $names = implode(
-            ', ',
-            array_map(self::named(...), array_slice($rows, 0, 3)),
-        ).(count($rows) > 3 ? ' and '.(count($rows) - 3).' more' : '');
-        $title = [
-            'publish' => 'Published',
-            'off' => 'Switched off',
-            'on' => 'Switched on',
-            'remove' => 'Removed',
-        ][$do]." {$names}";
-        $change = RevisionRecorder::change('modules', $title, $do, function (RevisionRecorder $recorder, Change $change) use ($rows, $do): void {
-            $was = [];
-            foreach ($rows as $row) {
-                $before = ['id' => $row->id, 'off' => $row->off];
-                if ($do === 'publish') {
-                    $before += ['live' => $row->live, 'published_at' => $row->published_at?->toIso8601String()];
-                    $this->publish($row);
-                    $before += ['version' => $this->versions($row)[0]['number'] ?? 0];
-                } else {
-                    $row->fill($do === 'remove' ? ['removed_at' => now()] : ['off' => $do === 'off'])->save();
-                    AuditTrail::record(
-                        $do === 'remove' ? AuditAction::ModuleRemoved : AuditAction::ModuleSwitched,
-                        self::named($row),
-                        ['key' => $row->key, 'do' => $do],
-                    );
-                }
-                $was[] = $before;
-            }
-            $change->data = ['do' => $do, 'modules' => $was];
-            $change->save();
-            if ($do !== 'publish') {
-                DB::afterCommit(fn () => KeepIndexes::dispatch());
-            }
-        });
-
-        return ['change' => $change, 'faults' => $faults];
-    }
-
-    /** Takes back what many() did; what was done otherwise since stays done. */
-    public function undo(Change $change): int
-    {
-        $undone = 0;
-        foreach ((array) ($change->data['modules'] ?? []) as $was) {
-            $row = is_array($was) ? ModuleRow::query()->where('id', $was['id'])->first() : null;
-            if (
-                $row === null
-                || $change->data['do'] === 'publish'
-                && ($this->versions($row)[0]['number'] ?? 0) !== $was['version']
-            ) {
-                continue;
-            }
-            $row->fill(match ($change->data['do']) {
-                'remove' => ['removed_at' => null],
-                'publish' => [
-                    'live' => $was['live'],
-                    'published_at' => $was['published_at'],
-                    'off' => $was['off'] === true,
-                ],
-                default => ['off' => $was['off'] === true],
-            })->save();
-            $undone++;
-        }
-        DB::afterCommit(fn () => KeepIndexes::dispatch());
-
-        return $undone;
-    }
-
-    private static function named(ModuleRow $row): string
-    {
-        return '“'.(is_string($row->draft['name'] ?? null) ? $row->draft['name'] : $row->key).'”';
-    }
-
-    private static function who(): ?int
-    {
-        $id = Auth::id();
-
-        return is_numeric($id) ? (int) $id : null;
     }
 
     /** @param  list<int>  $pages ids; the module goes to the end of the pages it did not stand on */
@@ -404,7 +273,7 @@ final readonly class ModuleStore
             }
             AuditTrail::record(
                 AuditAction::ModulePlaced,
-                self::named($row),
+                $row->quotedName(),
                 ['key' => $row->key, 'pages' => $row->pages()->pluck('address')->all()],
             );
         });
@@ -418,7 +287,7 @@ final readonly class ModuleStore
             return [];
         }
         $known = ($module->source->isItems()
-            ? Item::query()->whereIn('type_key', $module->source->draws())
+            ? Item::query()->whereIn('type_key', $module->source->typeKeys())
             : $this->sources->candidates($module->source, $this->contexts->now()))
             ->whereIn('items.slug', $named)
             ->pluck('items.slug')

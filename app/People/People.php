@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace App\People;
 
 use App\Audit\AuditTrail;
-use App\Demo\DemoSite;
 use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\Group;
 use App\Models\User;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -125,13 +123,13 @@ final readonly class People
     }
 
     /**
-     * Other browsers have to sign in anew; the session at hand stays, where it is the person's own.
+     * Ends the person’s sessions, in every browser.
      *
      * @throws Refused when it is the demo's published one
      */
     public function changePassword(User $user, string $password): void
     {
-        if ($password === DemoSite::PASSWORD) {
+        if ($password === DemoAccounts::PASSWORD) {
             throw Refused::because(
                 'password',
                 'published',
@@ -140,9 +138,6 @@ final readonly class People
         }
         $user->update(['password' => $password, 'invitation' => null, 'invited_until' => null]);
         $this->endSessions($user);
-        if (Auth::id() === $user->id && session()->isStarted()) {
-            session()->put(User::SESSION_KEY, $user->session_key);
-        }
         AuditTrail::record(AuditAction::PasswordChanged, $user->name, ['email' => $user->email]);
     }
 
@@ -178,7 +173,7 @@ final readonly class People
     /** Whether the account still opens with the published password of the demo. */
     public function hasDemoPassword(User $user): bool
     {
-        if ($user->password === null || ! str_ends_with($user->email, '@'.DemoSite::DOMAIN)) {
+        if ($user->password === null || ! str_ends_with($user->email, '@'.DemoAccounts::DOMAIN)) {
             return false;
         }
 
@@ -186,7 +181,7 @@ final readonly class People
         return (bool) Cache::remember(
             'demo-password:'.hash('sha256', $user->password),
             86_400,
-            fn (): int => Hash::check(DemoSite::PASSWORD, (string) $user->password) ? 1 : 0,
+            fn (): int => Hash::check(DemoAccounts::PASSWORD, (string) $user->password) ? 1 : 0,
         );
     }
 }

@@ -5,14 +5,29 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Catalogue\CatalogueStore;
+use App\Catalogue\StoredDefinitions;
+use App\Changes\Undo;
+use App\Changes\UndoChange;
+use App\Changes\UndoHandler;
+use App\Changes\UndoTermChange;
+use App\Changes\UndoTypeChange;
+use App\Content\BulkEdit;
+use App\Content\TypeChange;
+use App\Jobs\KeepIndexes;
 use App\Listing\KeysetPaginator;
 use App\Listing\PostgresLanguage;
+use App\Media\DrawUpload;
 use App\Models\Page;
 use App\Models\User;
+use App\Modules\BulkModuleChange;
+use App\Modules\LiveModulesChanged;
+use App\Modules\ModuleDefinitions;
+use App\Tasks\LongWorkRegister;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
@@ -26,6 +41,12 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(CatalogueStore::class);
+        $this->app->bind(StoredDefinitions::class, ModuleDefinitions::class);
+        $this->app->tag([UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class], UndoHandler::class);
+        $this->app->when(Undo::class)->needs('$handlers')->giveTagged(UndoHandler::class);
+        $this->app->singleton(LongWorkRegister::class, fn (): LongWorkRegister => new LongWorkRegister([
+            BulkEdit::class, TypeChange::class, UndoChange::class, DrawUpload::class,
+        ]));
         $this->app->singleton(
             Calendar::class,
             fn (): Calendar => Calendar::of(config()->string('site.time_zone'), config()->string('site.locale')),
@@ -41,6 +62,7 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Event::listen(LiveModulesChanged::class, fn () => KeepIndexes::dispatch());
         View::composer(
             'site.layout',
             fn ($view) => $view->with(

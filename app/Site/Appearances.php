@@ -35,7 +35,7 @@ final readonly class Appearances
             if (
                 $module === null
                 || ! $module->source->isItems()
-                || ! in_array($item->type_key, $module->source->draws(), true)
+                || ! in_array($item->type_key, $module->source->typeKeys(), true)
             ) {
                 continue;
             }

@@ -35,7 +35,7 @@ final readonly class ItemPage
         Format $format,
         Context $context,
     ) {
-        $record = Records::of($item)->seenBy($context);
+        $record = Records::of($item)->seenThrough($context->visibility());
         $pictures = $videos = $facts = [];
         $files = $this->media($record);
         foreach ([...$type->fields, ...array_diff_key($type->reachable, $type->fields, Type::itemFields())] as $field) {
@@ -58,7 +58,7 @@ final readonly class ItemPage
                 ];
             } else {
                 $links = $this->links($field, $names, $record, $files);
-                $text = $links === [] ? (string) $format->value($field, $value, $record->names($field)) : '';
+                $text = $links === [] ? (string) $field->display($value, $format, $record->names($field)) : '';
                 if ($links !== [] || $text !== '') {
                     $facts[] = ['label' => $field->label, 'text' => $text, 'links' => $links];
                 }

@@ -124,7 +124,7 @@ final readonly class PageBuilder
         }
         $said = [];
         foreach ($result->headings as $key => $records) {
-            $said[(string) $key] = ['words' => $this->format->heading($headings, (string) $key), 'records' => $records];
+            $said[(string) $key] = ['words' => $headings->heading((string) $key, $this->format), 'records' => $records];
         }
 
         return $said;

@@ -7,6 +7,9 @@ namespace App\Tasks;
 /** Work that may take longer than a request should: all of it is written, or nothing. */
 interface LongWork
 {
+    /** The name that tasks of this kind are stored under. */
+    public static function key(): string;
+
     /**
      * @param  array<string, mixed>  $input  what the request asked for, as JSON holds it
      * @param  \Closure(int): void  $progress  told how many are done

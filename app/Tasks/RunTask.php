@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
+use App\Audit\Actor;
 use App\Catalogue\CatalogueStore;
 use App\Models\Task;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use Illuminate\Support\Facades\Auth;
 
 /** Does the work of a task away from the request, as whoever began it. */
 final class RunTask implements ShouldQueue
@@ -33,10 +33,9 @@ final class RunTask implements ShouldQueue
             return;
         }
         $store->forget();
-        if ($task->user_id !== null && Auth::id() !== $task->user_id) {
+        if ($task->user_id !== null && Actor::id() !== $task->user_id) {
             // A worker does one job after another, each for somebody else.
-            Auth::forgetGuards();
-            Auth::onceUsingId($task->user_id);
+            Actor::become($task->user_id);
         }
         try {
             $tasks->finish($task);

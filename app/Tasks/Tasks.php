@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
+use App\Audit\Actor;
 use App\Models\Task;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
@@ -14,6 +14,10 @@ use Wellspring\Core\Problem\Refused;
 /** Does work in the request where it is short, and beside it where it is long. */
 final readonly class Tasks
 {
+    public function __construct(private LongWorkRegister $kinds)
+    {
+    }
+
     /** Work on more than so many items is done beside the request. */
     public const IN_REQUEST = 200;
 
@@ -21,6 +25,7 @@ final readonly class Tasks
     private const KEEP_DAYS = 7;
 
     /**
+     * @param  class-string<LongWork>  $kind
      * @param  string  $title  in words: “Publish 400 products”
      * @param  array<string, mixed>  $input
      * @param  int  $items  how many are touched, at most
@@ -28,23 +33,24 @@ final readonly class Tasks
      *
      * @throws Refused
      */
-    public function run(TaskKind $kind, string $title, array $input, int $items): JsonResponse
+    public function run(string $kind, string $title, array $input, int $items): JsonResponse
     {
         return $items <= self::IN_REQUEST
-            ? new JsonResponse($this->work($kind)->run($input, fn (int $done) => null))
+            ? new JsonResponse(app($kind)->run($input, fn (int $done) => null))
             : $this->beside($kind, $title, $input, $items);
     }
 
     /**
+     * @param  class-string<LongWork>  $kind
      * @param  array<string, mixed>  $input
      *
      * @throws Refused
      */
-    public function beside(TaskKind $kind, string $title, array $input, int $items): JsonResponse
+    public function beside(string $kind, string $title, array $input, int $items): JsonResponse
     {
         $task = Task::query()->create([
-            'user_id' => Auth::id(),
-            'kind' => $kind,
+            'user_id' => Actor::id(),
+            'kind' => $kind::key(),
             'title' => $title,
             'input' => $input,
             'total' => $items,
@@ -82,7 +88,7 @@ final readonly class Tasks
     {
         $task->update(['state' => 'running']);
         try {
-            $result = $this->work($task->kind)->run($task->input, self::progress($task));
+            $result = $this->kinds->work($task->kind)->run($task->input, self::progress($task));
             $task->update(['state' => 'done', 'done' => $task->total, 'result' => $result]);
         } catch (Refused $refused) {
             $this->fail($task, array_map(
@@ -107,11 +113,6 @@ final readonly class Tasks
     {
         $ended = Task::query()->whereIn('state', ['done', 'failed']);
         $ended->where('updated_at', '<', now()->subDays(self::KEEP_DAYS))->delete();
-    }
-
-    private function work(TaskKind $kind): LongWork
-    {
-        return app($kind->work());
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use App\Demo\DemoSite;
+use App\People\DemoAccounts;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
@@ -85,7 +86,7 @@ abstract class BrowserTestCase extends TestCase
             $this->visit('/manage/sign-in');
             if ($this->isAt('/manage/sign-in')) {
                 $this->find('[name=email]')->sendKeys(DemoSite::EMAIL);
-                $this->find('[name=password]')->sendKeys(DemoSite::PASSWORD);
+                $this->find('[name=password]')->sendKeys(DemoAccounts::PASSWORD);
                 $this->find('button')->click();
                 for ($wait = 0; $wait < 100 && $this->isAt('/manage/sign-in'); $wait++) {
                     usleep(50_000);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use App\Demo\DemoSite;
+use App\People\DemoAccounts;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\WebDriverBy;
 
@@ -123,7 +123,7 @@ final class NothingLostTest extends BrowserTestCase
         $this->find('[role=dialog] input[type=password]')->sendKeys('not the password');
         $this->findText('[role=dialog] button', 'Sign in')->click();
         $this->sees('do not belong together');
-        $this->type('[role=dialog] input[type=password]', DemoSite::PASSWORD);
+        $this->type('[role=dialog] input[type=password]', DemoAccounts::PASSWORD);
         $this->findText('[role=dialog] button', 'Sign in')->click();
         $this->sees('Draft kept');
         $this->assertSame($typed, $this->value('#field-title'));

@@ -7,11 +7,11 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Time\CalendarUnit;
 use Wellspring\Core\Time\DurationUnit;
+use Wellspring\Core\Time\Iso8601;
 
 /** Days, weeks and months on the site's clocks, and the tests of dates that rest on them. */
 final class CalendarTest extends TestCase
@@ -83,12 +83,12 @@ final class CalendarTest extends TestCase
         $eve = new \DateTimeImmutable('2026-03-28T12:00:00Z');
         $this->assertSame(
             '2026-03-29T11:00:00Z',
-            Instant::write($london->moved($eve, 1, DurationUnit::Days)),
+            Iso8601::format($london->moved($eve, 1, DurationUnit::Days)),
             'noon stays noon when clocks go forward',
         );
         $this->assertSame(
             '2026-03-29T12:00:00Z',
-            Instant::write($london->moved($eve, 24, DurationUnit::Hours)),
+            Iso8601::format($london->moved($eve, 24, DurationUnit::Hours)),
             'hours are elapsed time',
         );
     }

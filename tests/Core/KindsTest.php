@@ -226,29 +226,29 @@ final class KindsTest extends TestCase
     {
         $plant = Garden::plant()->fields;
         $german = new Format('de-DE', 'EUR', 'Europe/Berlin');
-        $this->assertSame("1.234,50\u{A0}€", $german->value($plant['price'], 1234.5));
-        $this->assertSame("0,125\u{A0}cm", $german->value($plant['height'], 0.125));
-        $this->assertSame('1. Mai 2026', $german->value($plant['sown'], '2026-05-01'));
+        $this->assertSame("1.234,50\u{A0}€", $plant['price']->display(1234.5, $german));
+        $this->assertSame("0,125\u{A0}cm", $plant['height']->display(0.125, $german));
+        $this->assertSame('1. Mai 2026', $plant['sown']->display('2026-05-01', $german));
         $american = new Format('en-US', 'USD', 'America/St_Johns');
-        $this->assertSame('-$0.99', $american->value($plant['price'], -0.99));
+        $this->assertSame('-$0.99', $plant['price']->display(-0.99, $american));
         $this->assertSame(
             'Apr 30, 2026',
-            $american->value($plant['watered'], '2026-05-01T02:00:00Z'),
+            $plant['watered']->display('2026-05-01T02:00:00Z', $american),
             'the day is that of the site’s time zone',
         );
         $this->assertSame(
             'May 1, 2026',
-            $american->value($plant['sown'], '2026-05-01'),
+            $plant['sown']->display('2026-05-01', $american),
             'a plain day is that day everywhere',
         );
-        $this->assertSame('Half shade', $american->value($plant['light'], 'half-shade'));
-        $this->assertSame('Pot, Cut', $american->value($plant['uses'], ['pot', 'cut']));
+        $this->assertSame('Half shade', $plant['light']->display('half-shade', $american));
+        $this->assertSame('Pot, Cut', $plant['uses']->display(['pot', 'cut'], $american));
         $this->assertSame(
             'gone',
-            $american->value($plant['light'], 'gone'),
+            $plant['light']->display('gone', $american),
             'a choice that is no longer listed shows its key',
         );
-        $this->assertNull($american->value($plant['light'], null));
+        $this->assertNull($plant['light']->display(null, $american));
     }
 
     public function test_terms_are_found_by_slug_and_path_and_know_what_is_below(): void

@@ -84,7 +84,7 @@ final class OrderTest extends TestCase
     public function test_by_hand_shuffled_and_most_seen(): void
     {
         $records = array_map(
-            fn (int $id): Record => Garden::record($id, publishAt: "2026-01-0{$id}T00:00:00Z")->beside(
+            fn (int $id): Record => Garden::record($id, publishAt: "2026-01-0{$id}T00:00:00Z")->withRelations(
                 [],
                 ['2026-06-01' => $id % 3, '2026-04-01' => 10 - $id, '2026-05-02' => 0, '2026-06-02' => 50 - 10 * $id],
                 [2 => ['' => 5], 4 => ['' => 1]][$id] ?? [],

@@ -182,10 +182,10 @@ final class RenamingTest extends TestCase
         for ($n = 0; $n < 200; $n++) {
             $rules = (new RandomModules($seed + $n))->rules(20, plants: true);
             $read = (new ModuleReader(Garden::catalogue()))->read($rules);
-            $renamed = (new ModuleReader($catalogue))->read($renaming->in($read->toArray(), $read));
+            $renamed = (new ModuleReader($catalogue))->read($renaming->in($read->toArray(), $read->references()));
             $this->assertEquals(
                 $read->toArray(),
-                $back->in($renamed->toArray(), $renamed),
+                $back->in($renamed->toArray(), $renamed->references()),
                 "seed {$seed}, definition {$n}",
             );
         }
@@ -251,6 +251,6 @@ final class RenamingTest extends TestCase
      */
     private static function renamed(array $definition, Renaming $renaming): array
     {
-        return $renaming->in($definition, (new ModuleReader(Garden::catalogue()))->read($definition));
+        return $renaming->in($definition, (new ModuleReader(Garden::catalogue()))->read($definition)->references());
     }
 }

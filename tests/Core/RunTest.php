@@ -39,7 +39,7 @@ final class RunTest extends TestCase
     /** @return array<string, int> */
     private static function steps(Result $result): array
     {
-        return array_column(array_map(fn ($step): array => [$step->name, $step->left], $result->steps), 1, 0);
+        return array_column(array_map(fn ($step): array => [(string) $step->name, $step->left], $result->steps), 1, 0);
     }
 
     public function test_candidates_are_published_in_time_and_for_the_viewer(): void
@@ -215,9 +215,9 @@ final class RunTest extends TestCase
     public function test_a_search_keeps_what_holds_every_word(): void
     {
         $records = [
-            Garden::record(1)->beside(['A' => ['title' => 'lady fern'], 'D' => ['story' => 'moss and stone']], [], []),
-            Garden::record(2)->beside(['A' => ['title' => 'fern']], [], []),
-            Garden::record(3)->beside(['B' => ['nickname' => 'mossy ferns']], [], []),
+            Garden::record(1)->withRelations(['A' => ['title' => 'lady fern'], 'D' => ['story' => 'moss and stone']], [], []),
+            Garden::record(2)->withRelations(['A' => ['title' => 'fern']], [], []),
+            Garden::record(3)->withRelations(['B' => ['nickname' => 'mossy ferns']], [], []),
         ];
         $found = fn (string $words, array $more = []): array => self::listed(
             [

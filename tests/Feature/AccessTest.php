@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
+use App\Changes\UndoChange;
 use App\Models\Change;
 use App\Models\Media;
 use App\Models\Task;
 use App\Models\User;
-use App\Tasks\TaskKind;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
@@ -142,7 +142,7 @@ final class AccessTest extends TestCase
             ])->id,
             '{task}' => Task::query()->create([
                 'user_id' => $owner?->id,
-                'kind' => TaskKind::Undo,
+                'kind' => UndoChange::key(),
                 'title' => 'Nothing',
                 'input' => [],
             ])->id,

@@ -20,6 +20,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Run\CountedRule;
 use Wellspring\Core\Run\Steps;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
@@ -66,13 +67,14 @@ final class BenchAgreementTest extends TestCase
             $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(50, plants: true));
             $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
             $steps = Steps::ofWhere($module->bound($context)->where);
-            foreach ([...array_keys($steps), 'after all'] as $before) {
+            $names = array_map(fn (CountedRule $counted): string => (string) $counted->name, $steps);
+            foreach ([...$names, 'after all'] as $before) {
                 $reach = $this->candidates();
-                foreach ($steps as $name => $rule) {
-                    if ($name === $before) {
+                foreach ($steps as $counted) {
+                    if ((string) $counted->name === $before) {
                         break;
                     }
-                    $reach = array_filter($reach, fn (Record $record): bool => $rule->keeps($record, $context));
+                    $reach = array_filter($reach, fn (Record $record): bool => $counted->rule->keeps($record, $context));
                 }
                 foreach (['light', 'uses', 'groups', 'height', 'nickname', 'sown', 'watered'] as $key) {
                     $field = $module->type()->reachable[$key];
@@ -276,7 +278,7 @@ final class BenchAgreementTest extends TestCase
                 ) && ! in_array($record->slug, $module->leaveOut, true),
             );
             $parts = $module->card->parts();
-            $empty = app(Listing::class)->lookAt($module, $context, '1');
+            $empty = app(Listing::class)->runWithGaps($module, $context, '1');
             foreach ($parts as $place => $part) {
                 $this->assertSame(
                     count(

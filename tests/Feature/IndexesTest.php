@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Listing\Indexes;
+use App\Modules\BulkModuleChange;
 use App\Modules\ModuleStore;
 use Illuminate\Contracts\Process\InvokedProcess;
 use Illuminate\Support\Facades\Artisan;
@@ -22,7 +23,7 @@ final class IndexesTest extends TestCase
     protected function tearDown(): void
     {
         DB::statement('truncate modules cascade');
-        app(Indexes::class)->keep();
+        app(Indexes::class)->keep(app(ModuleStore::class)->allLive());
         $this->truncate();
     }
 
@@ -33,7 +34,7 @@ final class IndexesTest extends TestCase
         $store = app(ModuleStore::class);
         $indexes = app(Indexes::class);
         $store->apply(Garden::module(['key' => 'draft', 'order' => [['by' => 'sown']]]));
-        $this->assertSame([], $indexes->needed(), 'a draft needs none');
+        $this->assertSame([], $indexes->needed(app(ModuleStore::class)->allLive()), 'a draft needs none');
         $rules = [
             'where' => [
                 'all' => [
@@ -67,11 +68,11 @@ final class IndexesTest extends TestCase
                 'how often each Light comes',
                 'how often each Price comes',
             ],
-            array_column($indexes->needed(), 'what'),
+            array_column($indexes->needed(app(ModuleStore::class)->allLive()), 'what'),
         );
-        $indexes->keep();
-        $this->assertEquals(array_fill_keys(array_keys($indexes->needed()), true), $indexes->present());
-        $this->assertSame(['made' => [], 'dropped' => []], $indexes->keep(), 'made once');
+        $indexes->keep(app(ModuleStore::class)->allLive());
+        $this->assertEquals(array_fill_keys(array_keys($indexes->needed(app(ModuleStore::class)->allLive())), true), $indexes->present());
+        $this->assertSame(['made' => [], 'dropped' => []], $indexes->keep(app(ModuleStore::class)->allLive()), 'made once');
 
         DB::statement('set enable_seqscan = off');
         DB::statement('set enable_sort = off');
@@ -90,11 +91,11 @@ final class IndexesTest extends TestCase
 
         $this->assertSame(0, Artisan::call('wellspring:indexes', ['--look' => true]));
         $this->assertStringContainsString('one, two', Artisan::output());
-        $store->many([$one], 'off');
+        app(BulkModuleChange::class)->do([$one], 'off');
         $this->assertSame(0, Artisan::call('wellspring:indexes'));
         $this->assertCount(4, $indexes->present());
-        $store->many([$two], 'remove');
-        $indexes->keep();
+        app(BulkModuleChange::class)->do([$two], 'remove');
+        $indexes->keep(app(ModuleStore::class)->allLive());
         $this->assertSame([], $indexes->present());
     }
 
@@ -107,7 +108,7 @@ final class IndexesTest extends TestCase
         $this->plantType();
         $store = app(ModuleStore::class);
         $store->publish($store->apply(Garden::module(['order' => [['by' => 'price']]])));
-        app(Indexes::class)->keep();
+        app(Indexes::class)->keep(app(ModuleStore::class)->allLive());
         DB::statement('drop index '.implode(', ', array_keys(app(Indexes::class)->present())));
         $started = fn (): InvokedProcess => Process::path(base_path())
             ->env(['DB_DATABASE' => DB::connection()->getDatabaseName()])

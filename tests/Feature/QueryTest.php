@@ -14,6 +14,7 @@ use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
+use App\Modules\BulkModuleChange;
 use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\Artisan;
@@ -538,7 +539,7 @@ final class QueryTest extends TestCase
                 $store->read(['format' => 1, 'key' => 'c', 'name' => 'C', 'source' => ['people' => ['groups' => []]]]),
             ),
         );
-        $store->many([$row], 'off');
+        app(BulkModuleChange::class)->do([$row], 'off');
         $shifted = $store->publish(
             $store->apply(
                 Garden::module([

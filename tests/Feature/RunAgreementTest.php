@@ -9,11 +9,14 @@ use App\Catalogue\Records;
 use App\Content\ItemWriter;
 use App\Content\TypeWriter;
 use App\Listing\CachedCursors;
-use App\Listing\Compiler;
+use App\Listing\HeadingCounter;
 use App\Listing\KeysetPaginator;
 use App\Listing\Listing;
+use App\Listing\ModuleQuery;
 use App\Listing\OrderSql;
+use App\Listing\RankFinder;
 use App\Listing\Sources;
+use App\Listing\StepCounter;
 use App\Models\Group;
 use App\Models\Item;
 use App\Models\Term;
@@ -59,12 +62,13 @@ final class RunAgreementTest extends TestCase
         $first = (int) (getenv('WELLSPRING_SEED') ?: random_int(1, 1_000_000_000));
         $reference = new ReferenceRun(new Comparator(config()->string('site.locale')), Garden::format());
         $listing = app(Listing::class);
-        // The same, reaching all but the first places by walking on from known records.
-        $walking = new Listing(
-            app(Sources::class),
-            app(Compiler::class),
+        // The same, reaching all but the first places by key from known records.
+        $byKeyset = new Listing(
+            app(ModuleQuery::class),
+            app(StepCounter::class),
+            app(HeadingCounter::class),
             app(OrderSql::class),
-            new KeysetPaginator(far: 2, stride: 3),
+            new KeysetPaginator(offsetLimit: 2, stride: 3),
         );
         $store = app(ModuleStore::class);
         $met = 0;
@@ -108,7 +112,7 @@ final class RunAgreementTest extends TestCase
                     );
                     $this->assertSame(
                         $expected->ids,
-                        $walking->show($module, $context, (string) $page, $cursors)->ids,
+                        $byKeyset->show($module, $context, (string) $page, $cursors)->ids,
                         "walked to page {$page}; {$said}",
                     );
                     array_push($seen, ...$expected->ids);
@@ -121,7 +125,7 @@ final class RunAgreementTest extends TestCase
                     $module,
                     $module->source->isItems()
                         ? array_slice($records, $d % (self::RECORDS - 4), 4)
-                        : $this->kin($module, $records, $context),
+                        : $this->allOfKind($module, $records, $context),
                     $seen,
                     $context,
                     $said,
@@ -218,11 +222,11 @@ final class RunAgreementTest extends TestCase
      * @param  list<Record>  $records
      * @return list<Record>
      */
-    private function kin(Module $module, array $records, Context $context): array
+    private function allOfKind(Module $module, array $records, Context $context): array
     {
         $slugs = array_map(
             fn (Record $record): string => $record->slug,
-            array_filter($records, fn (Record $record): bool => $module->source->takes($record->type)),
+            array_filter($records, fn (Record $record): bool => $module->source->accepts($record->type)),
         );
 
         return array_values(
@@ -247,7 +251,7 @@ final class RunAgreementTest extends TestCase
             $at = array_search($record->id, $seen, true);
             $this->assertSame(
                 $at === false ? null : $at + 1,
-                $module->place(app(Listing::class)->standing($module, $record->id, $context)),
+                $module->place(app(RankFinder::class)->rank($module, $record->id, $context)),
                 "the place of {$record->slug}; {$said}",
             );
             $trace = Trace::of($module, $record, $context, app(Format::class));
@@ -255,7 +259,7 @@ final class RunAgreementTest extends TestCase
                 $this->assertSame([], $trace->reasons(), "{$record->slug} shows; {$said}");
                 $this->assertSame(
                     $at + 1,
-                    $module->place(app(Listing::class)->standingHadItPassed($module, $record->id, $context)),
+                    $module->place(app(RankFinder::class)->hypotheticalRank($module, $record->id, $context)),
                     "it would stand where it does; {$said}",
                 );
             } elseif ($trace->passes()) {
@@ -271,7 +275,7 @@ final class RunAgreementTest extends TestCase
     {
         $before = PHP_INT_MAX;
         foreach ($result->steps as $step) {
-            if ($step->name !== 'total') {
+            if ((string) $step->name !== 'total') {
                 $this->assertLessThanOrEqual($before, $step->left, "{$step->name}; {$said}");
                 $before = $step->left;
             }

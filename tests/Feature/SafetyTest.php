@@ -23,6 +23,7 @@ use App\Models\Taxonomy;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
+use App\People\DemoAccounts;
 use App\People\People;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -270,12 +271,12 @@ final class SafetyTest extends TestCase
         $demo = User::query()->create([
             'name' => 'Marigold',
             'email' => DemoSite::EMAIL,
-            'password' => DemoSite::PASSWORD,
+            'password' => DemoAccounts::PASSWORD,
             'role' => 'manager',
         ]);
         $signIn = fn () => $this->postJson(
             '/manage/api/sign-in',
-            ['email' => DemoSite::EMAIL, 'password' => DemoSite::PASSWORD],
+            ['email' => DemoSite::EMAIL, 'password' => DemoAccounts::PASSWORD],
         );
         config(['app.url' => 'https://garden.example', 'site.hosts' => 'localhost']);
         $signIn()->assertUnprocessable()->assertSee('opens no other site');
@@ -290,10 +291,10 @@ final class SafetyTest extends TestCase
         $manager->update(['password' => 'a long password']);
         $this->putJson(
             '/manage/api/password',
-            ['current' => 'a long password', 'password' => DemoSite::PASSWORD],
+            ['current' => 'a long password', 'password' => DemoAccounts::PASSWORD],
         )->assertUnprocessable();
         config(['app.url' => 'http://127.0.0.1:8080']);
-        $demo->update(['password' => DemoSite::PASSWORD]);
+        $demo->update(['password' => DemoAccounts::PASSWORD]);
         Auth::logout();
         $signIn()->assertOk();
 
@@ -489,6 +490,6 @@ final class SafetyTest extends TestCase
         $work();
         $this->getJson("/manage/api/tasks/{$twice}")->assertUnprocessable()->assertSee('taken back already');
         $this->expectException(Refused::class);
-        app(People::class)->changePassword(Auth::user() instanceof User ? Auth::user() : new User, DemoSite::PASSWORD);
+        app(People::class)->changePassword(Auth::user() instanceof User ? Auth::user() : new User, DemoAccounts::PASSWORD);
     }
 }

@@ -7,7 +7,7 @@ namespace App\Console\Commands;
 use App\Models\AuditAction;
 use App\Models\AuditEntry;
 use Illuminate\Console\Command;
-use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Time\Iso8601;
 
 final class Audit extends Command
 {
@@ -27,7 +27,7 @@ final class Audit extends Command
             FILTER_VALIDATE_INT,
             ['options' => ['min_range' => 1, 'max_range' => 1_000_000]],
         );
-        $since = is_string($this->option('since')) ? Instant::parse($this->option('since')) : null;
+        $since = is_string($this->option('since')) ? Iso8601::parse($this->option('since')) : null;
         $action = is_string($this->option('action')) ? AuditAction::tryFrom($this->option('action')) : null;
         $problem = match (true) {
             $limit === false => '--limit: expected a whole number from 1.',
@@ -49,7 +49,7 @@ final class Audit extends Command
             ->latest('id')->limit($limit)->get();
         foreach ($entries as $entry) {
             $row = [
-                'at' => Instant::write($entry->at),
+                'at' => Iso8601::format($entry->at),
                 'who' => $entry->who,
                 'action' => $entry->action,
                 'subject' => $entry->subject,

@@ -74,7 +74,7 @@ final class Bench extends Command
         $ground->fill($items, fn (int $done) => $this->output->write("\r{$done} "));
         $this->newLine();
         $modules = $ground->modules();
-        foreach ($indexes->keep()['made'] as $made) {
+        foreach ($indexes->keep(array_values($modules))['made'] as $made) {
             $this->line("Made the index {$made}");
         }
         $context = $contexts->now();
@@ -152,7 +152,7 @@ final class Bench extends Command
         $rows = [];
         foreach (['newest', 'filtered'] as $key) {
             $rows[] = [$key, $this->median(function () use ($listing, $maker, $modules, $key, $context): void {
-                $looked = $listing->lookAt($modules[$key], $context, '1');
+                $looked = $listing->runWithGaps($modules[$key], $context, '1');
                 view(
                     'site.page',
                     [

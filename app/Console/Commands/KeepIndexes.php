@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Listing\Indexes;
+use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
 
 final class KeepIndexes extends Command
@@ -13,13 +14,14 @@ final class KeepIndexes extends Command
 
     protected $description = 'Make the indexes that live modules need, drop those that none needs, and say which and why';
 
-    public function handle(Indexes $indexes): int
+    public function handle(Indexes $indexes, ModuleStore $store): int
     {
+        $modules = $store->allLive();
         if (! $this->option('look')) {
-            $done = $indexes->keep(fn (string $what) => $this->line($what));
+            $done = $indexes->keep($modules, fn (string $what) => $this->line($what));
             $this->line('Made '.count($done['made']).', dropped '.count($done['dropped']).'.');
         }
-        $needed = $indexes->needed();
+        $needed = $indexes->needed($modules);
         $present = $indexes->present();
         $this->table(['index', 'serves', 'for', 'state'], array_map(fn (string $name): array => [
             $name, $needed[$name]['what'], implode(', ', $needed[$name]['modules']), match ($present[$name] ?? null) {

@@ -11,11 +11,11 @@ use App\Listing\Sources;
 use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Run\Step;
+use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
@@ -35,7 +35,7 @@ final class RunModule extends Command
     public function handle(ModuleStore $store, Listing $listing, Sources $sources, ContextFactory $contexts): int
     {
         $on = $this->given('--on');
-        $now = $on === '' ? new \DateTimeImmutable : Instant::parse($on);
+        $now = $on === '' ? new \DateTimeImmutable : Iso8601::parse($on);
         $viewer = Audience::tryFrom($this->given('--as'));
         $row = $store->find($this->given('key'));
         $fault = match (true) {
@@ -71,7 +71,7 @@ final class RunModule extends Command
                 'pages' => $result->pages,
                 'page' => $result->page,
                 'steps' => array_map(
-                    fn (Step $step): array => ['step' => $step->name, 'left' => $step->left],
+                    fn (Step $step): array => ['step' => (string) $step->name, 'left' => $step->left],
                     $result->steps,
                 ),
                 'items' => array_map(
@@ -87,7 +87,7 @@ final class RunModule extends Command
 
             return self::SUCCESS;
         }
-        $this->table(['step', 'left'], array_map(fn (Step $step): array => [$step->name, $step->left], $result->steps));
+        $this->table(['step', 'left'], array_map(fn (Step $step): array => [(string) $step->name, $step->left], $result->steps));
         $this->table(
             ['id', 'slug', 'title'],
             array_map(

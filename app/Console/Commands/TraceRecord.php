@@ -10,8 +10,8 @@ use App\Listing\Tracer;
 use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
@@ -33,7 +33,7 @@ final class TraceRecord extends Command
     {
         $row = $store->find($this->given('key'));
         $on = $this->given('--on');
-        $now = $on === '' ? new \DateTimeImmutable : Instant::parse($on);
+        $now = $on === '' ? new \DateTimeImmutable : Iso8601::parse($on);
         $viewer = Audience::tryFrom($this->given('--as'));
         try {
             $module = match (true) {
@@ -88,8 +88,8 @@ final class TraceRecord extends Command
         if ($traced->place !== null && $row->pages()->doesntExist()) {
             $this->line('It stands on no page yet.');
         }
-        if ($traced->would !== null) {
-            $this->line("Had it passed it would stand at place {$traced->would}, on page {$traced->page()}.");
+        if ($traced->hypotheticalPlace !== null) {
+            $this->line("Had it passed it would stand at place {$traced->hypotheticalPlace}, on page {$traced->page()}.");
         }
 
         return self::SUCCESS;

@@ -32,7 +32,7 @@ final readonly class SearchController
         $words = RequestText::text($request, 'q');
         $types = array_map(strval(...), array_keys($this->catalogue->catalogue()->types));
         $number = $request->query(self::KEY.'-page', '1');
-        if (Words::looked($words) === [] || $types === []) {
+        if (Words::ofQuery($words) === [] || $types === []) {
             return view('site.search', ['words' => $words, 'shown' => null, 'total' => 0]);
         }
         $module = $this->modules->read([

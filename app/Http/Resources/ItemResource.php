@@ -13,8 +13,8 @@ use App\Models\User;
 use App\Site\PageBuilder;
 use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\Family;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Time\Iso8601;
 
 /** Items as the manage screens are given them: values by column, with the files, items and people that they name. */
 final readonly class ItemResource
@@ -85,7 +85,7 @@ final readonly class ItemResource
                 'files' => (object) array_intersect_key($files, $named),
                 'linked' => (object) $this->linked($item, $who),
                 'authorName' => $item->author?->name,
-                'updatedAt' => Instant::write($item->updated_at),
+                'updatedAt' => Iso8601::format($item->updated_at),
                 'address' => PageBuilder::itemAddress($type, $item->slug),
             ];
         }

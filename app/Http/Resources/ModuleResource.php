@@ -8,11 +8,11 @@ use App\Catalogue\CatalogueStore;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Wording\Format;
 
 /** A module as the manage screens take it. */
@@ -30,7 +30,7 @@ final readonly class ModuleResource
             'definition' => $row->draft,
             'liveDefinition' => $row->live,
             'revision' => $row->revision,
-            'savedAt' => Instant::write($row->updated_at),
+            'savedAt' => Iso8601::format($row->updated_at),
             'pages' => self::pages($row),
         ] + self::standing($row);
     }
@@ -44,7 +44,7 @@ final readonly class ModuleResource
         $summary = [
             'key' => $row->key,
             'name' => $row->draft['name'] ?? $row->key,
-            'savedAt' => Instant::write($row->updated_at),
+            'savedAt' => Iso8601::format($row->updated_at),
             'by' => $row->user?->name,
             'pages' => self::pages($row),
         ] + self::standing($row);
@@ -92,7 +92,7 @@ final readonly class ModuleResource
         $types = $this->catalogue->catalogue()->types;
 
         return $module->source->isItems()
-            ? array_map(fn (string $key): string => $types[$key]->plural, $module->source->draws())
+            ? array_map(fn (string $key): string => $types[$key]->plural, $module->source->typeKeys())
             : [$module->type()->plural];
     }
 
@@ -115,7 +115,7 @@ final readonly class ModuleResource
             'live' => $row->live !== null,
             'off' => $row->off,
             'changed' => $row->live !== null && json_encode($row->live) !== json_encode($row->draft),
-            'publishedAt' => $row->published_at === null ? null : Instant::write($row->published_at),
+            'publishedAt' => $row->published_at === null ? null : Iso8601::format($row->published_at),
         ];
     }
 

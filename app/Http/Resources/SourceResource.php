@@ -27,7 +27,7 @@ final readonly class SourceResource
         return [
             'plural' => $type->plural,
             'isItems' => $source->isItems(),
-            'types' => $source->isItems() ? $source->draws() : [],
+            'types' => $source->isItems() ? $source->typeKeys() : [],
             'taxonomies' => array_map(strval(...), array_keys($type->taxonomies)),
             'fields' => array_values(array_map(FieldResource::of(...), $this->catalogue->catalogue()->askable($type))),
             'own' => array_map(strval(...), array_keys($type->reachable)),

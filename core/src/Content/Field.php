@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
+use Wellspring\Core\Wording\Format;
+
 /** One field of an item: its key, its words, its kind and its limits. */
 final readonly class Field
 {
@@ -94,6 +96,29 @@ final readonly class Field
     public function family(): Family
     {
         return $this->kind->family();
+    }
+
+    /** @return string|null a key of Words::WEIGHTS; null where search does not look in it */
+    public function searchWeight(): ?string
+    {
+        return match (true) {
+            $this->origin === Origin::Item => ['title' => 'A', 'text' => 'D'][$this->key] ?? null,
+            $this->family() === Family::LongText => 'D',
+            $this->family() === Family::Terms, $this->kind->key() === 'text' => 'B',
+            default => null,
+        };
+    }
+
+    /**
+     * How a value reads, as the site writes it.
+     *
+     * @param  mixed  $value  as the kind reads it, or null
+     * @param  array<string, string>  $names  how linked items and people are called, by the value that names them
+     * @return string|null null where there is nothing to show
+     */
+    public function display(mixed $value, Format $format, array $names = []): ?string
+    {
+        return $value === null ? null : $this->kind->display($value, $this, $format, $names);
     }
 
     /** Whether every record that can be listed has a value of it. */

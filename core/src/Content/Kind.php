@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
+use Wellspring\Core\Wording\Format;
+
 /**
  * A kind of field: what values it takes and how they are read and written.
  *
@@ -41,6 +43,15 @@ interface Kind
      * @param  mixed  $value  one that read() gave, not null
      */
     public function writeCell(mixed $value, Field $field): string;
+
+    /**
+     * How the value reads, as the site writes it.
+     *
+     * @param  mixed  $value  one that read() gave, not null
+     * @param  array<string, string>  $names  how linked items and people are called, by the value that names them
+     * @return string|null null where there is nothing to show
+     */
+    public function display(mixed $value, Field $field, Format $format, array $names): ?string;
 
     /**
      * @return array<string, mixed> the JSON Schema (2020-12) of one value, limits included, without title, default

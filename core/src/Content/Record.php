@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
-use Wellspring\Core\Context\Context;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Who\Audience;
 
@@ -78,7 +77,7 @@ final readonly class Record
      * @param  array<string, int>  $viewsByDay
      * @param  array<string, int>  $places
      */
-    public function beside(array $words, array $viewsByDay, array $places): self
+    public function withRelations(array $words, array $viewsByDay, array $places): self
     {
         return new self(
             $this->id,
@@ -119,12 +118,12 @@ final readonly class Record
     /**
      * The record as the viewer gets it: what its fields link to and the viewer may not see is as if it were not linked.
      */
-    public function seenBy(Context $context): self
+    public function seenThrough(Visibility $visibility): self
     {
         $values = $this->values;
         $linked = [];
         foreach ($this->linked as $field => $others) {
-            $linked[$field] = array_values(array_filter($others, $context->admits(...)));
+            $linked[$field] = array_values(array_filter($others, $visibility->admits(...)));
             $seen = array_map(fn (self $other): string => $other->name(), $linked[$field]);
             $named = $values[$field] ?? null;
             $values[$field] = is_array($named)

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
-use Wellspring\Core\Text\Words;
-
 /** A content type: its words, the address of its items' own pages, its fields and its taxonomies. */
 final readonly class Type
 {
@@ -165,7 +163,7 @@ final readonly class Type
                 Origin::Item,
                 choices: array_map(
                     fn (Field $field): string => $field->label,
-                    array_filter($fields, fn (Field $field): bool => Words::standing($field) !== null),
+                    array_filter($fields, fn (Field $field): bool => $field->searchWeight() !== null),
                 ),
             ),
         ];

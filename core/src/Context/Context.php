@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Context;
 
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Content\Status;
+use Wellspring\Core\Content\Visibility;
 use Wellspring\Core\Text\AnyLanguage;
 use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
+use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Who\Viewer;
 
 /** All that a run takes from outside: when, for whom, by which calendar, on which page, and what the address says. */
@@ -29,7 +29,7 @@ final readonly class Context
     /** @return string now, as instants are stored */
     public function at(): string
     {
-        return Instant::write($this->now);
+        return Iso8601::format($this->now);
     }
 
     public function today(): string
@@ -37,15 +37,15 @@ final readonly class Context
         return $this->calendar->day($this->now);
     }
 
-    /** Whether the viewer may see the record now: published, in its time, and for them. */
+    public function visibility(): Visibility
+    {
+        return new Visibility($this->viewer, $this->at());
+    }
+
+    /** Whether the viewer may see the record now. */
     public function admits(Record $record): bool
     {
-        $at = $this->at();
-
-        return $record->status === Status::Published
-            && $record->publishAt !== null && $record->publishAt <= $at
-            && ($record->expireAt === null || $at < $record->expireAt)
-            && in_array($record->audience, $this->viewer->audience->sees(), true);
+        return $this->visibility()->admits($record);
     }
 
     /** The item that the page is about, as the viewer sees it; null where there is none that they may see. */
@@ -53,7 +53,7 @@ final readonly class Context
     {
         $item = $this->page->item;
 
-        return $item !== null && $this->admits($item) ? $item->seenBy($this) : null;
+        return $item !== null && $this->admits($item) ? $item->seenThrough($this->visibility()) : null;
     }
 
     /** @param  array<string, string>|null  $address */

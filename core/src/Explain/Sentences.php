@@ -60,7 +60,6 @@ final class Sentences
     /** The rules that tell modules apart, as one line of text. */
     public static function asLine(Module $module, Format $format): string
     {
-        $where = Steps::ofWhere($module->where);
         $said = [
             'take '.self::lower(
                 str_replace(
@@ -74,9 +73,7 @@ final class Sentences
             $text = $sentence->text();
             $said[] = match (true) {
                 $sentence->off => '',
-                str_starts_with($sentence->rule, 'where') => (
-                    $where[$sentence->rule] instanceof Group ? 'keep only those where ' : 'keep only those whose '
-                ).self::lower($text),
+                $sentence->link !== '' => "keep only those {$sentence->link} ".self::lower($text),
                 $sentence->rule === 'byHand' => $module->pin === [] && $module->leaveOut === [] ? '' : $text,
                 $sentence->rule === 'headings' => 'under headings by '.self::lower($text),
                 $sentence->rule === 'order' => 'order by '.self::lower($text),
@@ -93,11 +90,19 @@ final class Sentences
     private static function where(Module $module, Format $format): array
     {
         $sentences = [];
-        foreach (Steps::ofWhere($module->where) as $rule => $part) {
+        foreach (Steps::ofWhere($module->where) as $counted) {
+            [$rule, $part] = [(string) $counted->name, $counted->rule];
             $pieces = $part instanceof Condition
                 ? self::condition($part, $rule, $format)
                 : self::group($part, $rule, $format);
-            $sentences[] = new Sentence($rule, $rule, $part->off ? 'Switched off' : 'Keep only', $pieces, $part->off);
+            $sentences[] = new Sentence(
+                $rule,
+                $rule,
+                $part->off ? 'Switched off' : 'Keep only',
+                $pieces,
+                $part->off,
+                $part instanceof Group ? 'where' : 'whose',
+            );
         }
 
         return $sentences;

@@ -17,6 +17,7 @@ use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
+use Wellspring\Core\Run\StepKind;
 
 /**
  * How a module could be changed so that it shows a record which it does not, or no longer shows one that it does: each
@@ -25,14 +26,14 @@ use Wellspring\Core\Paging\PagingRule;
 final class Suggestions
 {
     /**
-     * @param  int|null  $standing  where it stands among all that are listed, 1 first; null: it does not pass
+     * @param  int|null  $rank  where it stands among all that are listed, 1 first; null: it does not pass
      * @return list<array{words: string, definition: array<string, mixed>}>
      */
-    public static function of(Module $module, Record $record, Trace $trace, ?int $standing, Context $context): array
+    public static function of(Module $module, Record $record, Trace $trace, ?int $rank, Context $context): array
     {
         $definition = $module->toArray();
-        $record = $record->seenBy($context);
-        if ($module->place($standing) !== null) {
+        $record = $record->seenThrough($context->visibility());
+        if ($module->place($rank) !== null) {
             return [
                 ...$trace->isPinned
                     ? [
@@ -48,9 +49,9 @@ final class Suggestions
         $failed = array_values(array_filter($trace->steps, fn (TraceStep $step): bool => $step->passed === false));
         $ways = [];
         foreach ($failed as $step) {
-            if (preg_match('/^where\.all\[(\d+)\]$/D', $step->step, $found) === 1) {
-                array_push($ways, ...self::ofRule($module, (int) $found[1], $record, $definition, $context));
-            } elseif ($step->step === 'leaveOut') {
+            if ($step->step->index !== null) {
+                array_push($ways, ...self::ofRule($module, $step->step->index, $record, $definition, $context));
+            } elseif ($step->step->kind === StepKind::LeaveOut) {
                 $ways[] = self::way(
                     'Leave it out no longer',
                     ['leaveOut' => array_values(array_diff($module->leaveOut, [$record->slug]))] + $definition,
@@ -59,13 +60,13 @@ final class Suggestions
         }
         $rulesAlone = array_filter(
             $failed,
-            fn (TraceStep $step): bool => ! str_starts_with($step->step, 'where'),
+            fn (TraceStep $step): bool => ! $step->step->isWhere(),
         ) === [];
         if ($rulesAlone && $failed !== [] && ! $trace->isPinned) {
             array_push($ways, ...self::pinned('Pin it to the top, past the rules', $module, $record, $definition));
         }
 
-        return $standing === null ? $ways : [...$ways, ...self::ofLimits($module, $record, $standing, $definition)];
+        return $rank === null ? $ways : [...$ways, ...self::ofLimits($module, $record, $rank, $definition)];
     }
 
     /**
@@ -74,12 +75,12 @@ final class Suggestions
      * @param  array<string, mixed>  $definition
      * @return list<array{words: string, definition: array<string, mixed>}>
      */
-    private static function ofLimits(Module $module, Record $record, int $standing, array $definition): array
+    private static function ofLimits(Module $module, Record $record, int $rank, array $definition): array
     {
-        if ($standing <= $module->skip) {
-            return [self::way('Skip '.($standing === 1 ? 'none' : 'only the first '.($standing - 1)), ['skip' => $standing - 1] + $definition)];
+        if ($rank <= $module->skip) {
+            return [self::way('Skip '.($rank === 1 ? 'none' : 'only the first '.($rank - 1)), ['skip' => $rank - 1] + $definition)];
         }
-        $wanted = $standing - $module->skip;
+        $wanted = $rank - $module->skip;
         $fixed = $module->page->mode === PagingMode::Fixed;
         $more = $module->atMost !== null && $module->atMost < $wanted ? ['atMost' => $wanted] : [];
         if ($fixed && $module->page->size < $wanted) {
@@ -106,7 +107,7 @@ final class Suggestions
     private static function pinned(string $words, Module $module, Record $record, array $definition): array
     {
         $shows = $module->skip === 0
-            && count($module->pin) < ($module->most() ?? PHP_INT_MAX)
+            && count($module->pin) < ($module->displayLimit() ?? PHP_INT_MAX)
             && ! in_array($record->slug, $module->pin, true);
 
         return $shows ? [self::way($words, ['pin' => [...$module->pin, $record->slug]] + $definition)] : [];

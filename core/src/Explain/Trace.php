@@ -7,7 +7,6 @@ namespace Wellspring\Core\Explain;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
-use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
@@ -15,6 +14,8 @@ use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\RecordTest;
 use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Run\StepKind;
+use Wellspring\Core\Run\StepName;
 use Wellspring\Core\Run\Steps;
 use Wellspring\Core\Source\People;
 use Wellspring\Core\Wording\Format;
@@ -36,15 +37,16 @@ final readonly class Trace
         string $kind = 'of another kind',
     ): self {
         $module = $module->bound($context);
-        $record = $record->seenBy($context);
+        $record = $record->seenThrough($context->visibility());
         $pinned = in_array($record->slug, $module->pin, true);
         $source = self::source($module, $record, $context, $format, $kind);
         $steps = [$source];
-        $fits = $module->source->takes($record->type);
-        foreach ($fits ? Steps::ofWhere($module->where) : [] as $name => $rule) {
+        $fits = $module->source->accepts($record->type);
+        foreach ($fits ? Steps::ofWhere($module->where) : [] as $counted) {
+            $rule = $counted->rule;
             $kept = $rule->keeps($record, $context);
             $steps[] = new TraceStep(
-                $name, self::label($rule, $record, $format), $pinned && ! $kept ? null : $kept,
+                $counted->name, self::label($rule, $record, $format), $pinned && ! $kept ? null : $kept,
                 $rule->off
                     ? 'The rule is switched off and asks nothing.'
                     : ($pinned && ! $kept ? 'Not asked of what is pinned. ' : '')
@@ -53,18 +55,18 @@ final readonly class Trace
         }
         $left = in_array($record->slug, $module->leaveOut, true);
         $steps[] = new TraceStep(
-            'leaveOut',
+            StepName::of(StepKind::LeaveOut),
             'By hand',
             ! $left,
             $left ? 'It is left out by hand.' : ($pinned ? 'It is pinned to the top.' : 'It is not left out by hand.'),
         );
         if ($fits) {
-            $stands = $module->card->made($record, $format) !== [];
+            $isVisible = $module->card->made($record, $format) !== [];
             $steps[] = new TraceStep(
-                'empty',
+                StepName::of(StepKind::Empty),
                 'Something to show',
-                $stands,
-                $stands
+                $isVisible,
+                $isVisible
                     ? 'Something of its card is left to show.'
                     : 'Nothing of its card is left: every part that could show is empty.',
             );
@@ -95,21 +97,20 @@ final readonly class Trace
         Format $format,
         string $kind,
     ): TraceStep {
-        $dates = Type::itemFields();
         $at = $context->at();
         $source = $module->source;
         $what = $source->type()->plural;
         $published = $record->status === Status::Published;
         $why = array_values(array_filter([
-            $source->takes($record->type)
+            $source->accepts($record->type)
                 ? $source->whyNot($record, $context)
                 : "The module takes {$what}, and this is a {$kind}.",
             $published ? '' : ($record->type === People::KEY ? 'The account is closed.' : 'It is a draft.'),
             $published && ($record->publishAt === null || $record->publishAt > $at)
-                ? 'It is not published before '.$format->moment($dates['publish_at'], (string) $record->publishAt).'.'
+                ? 'It is not published before '.$format->dateTime((string) $record->publishAt).'.'
                 : '',
             $record->expireAt !== null && $at >= $record->expireAt
-                ? 'It expired on '.$format->moment($dates['expire_at'], $record->expireAt).'.'
+                ? 'It expired on '.$format->dateTime($record->expireAt).'.'
                 : '',
             in_array($record->audience, $context->viewer->audience->sees(), true)
                 ? ''
@@ -117,7 +118,7 @@ final readonly class Trace
         ], fn (string $reason): bool => $reason !== ''));
 
         return new TraceStep(
-            'source',
+            StepName::of(StepKind::Source),
             $why === [] ? "Among {$what}" : 'Not among them',
             $why === [],
             $why === [] ? "It is among {$what}, and may be seen now." : implode(' ', $why),
@@ -179,12 +180,12 @@ final readonly class Trace
             $values = $context === null
                 ? []
                 : array_map(
-                    fn (Record $other): ?string => $format->value($field, $other->value($field)),
+                    fn (Record $other): ?string => $field->display($other->value($field), $format),
                     $record->reached($field->through),
                 );
             $found = implode(', ', array_filter($values)) ?: null;
         } else {
-            $found = $format->value($field, $record->value($field), $record->names($field));
+            $found = $field->display($record->value($field), $format, $record->names($field));
         }
 
         return $found === null ? 'empty' : mb_strimwidth($found, 0, 80, '…');

@@ -69,7 +69,7 @@ final readonly class Condition
      * Of a field reached through other items, the test is asked of each: one that passes is enough, and none may fail
      * what asks that something is not so.
      *
-     * @param  Record  $record  as the viewer sees it, see Record::seenBy()
+     * @param  Record  $record  as the viewer sees it, see Record::seenThrough()
      */
     public function keeps(Record $record, Context $context): bool
     {

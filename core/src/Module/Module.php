@@ -60,7 +60,7 @@ final readonly class Module
     /** @return list<Reference> every place of the definition that names a field or a term */
     public function references(): array
     {
-        $types = $this->source->isItems() ? $this->source->draws() : [];
+        $types = $this->source->isItems() ? $this->source->typeKeys() : [];
         $parts = ['source' => $this->source, 'headings' => $this->headings] + $this->card->parts();
         foreach ($this->order as $i => $key) {
             $parts["order[{$i}]"] = $key->by;
@@ -155,7 +155,7 @@ final readonly class Module
     }
 
     /** How many records it shows at most; null where there is no limit. */
-    public function most(): ?int
+    public function displayLimit(): ?int
     {
         $fixed = $this->page->mode === PagingMode::Fixed ? $this->page->size : null;
 
@@ -172,7 +172,7 @@ final readonly class Module
     {
         $place = $standing === null ? 0 : $standing - $this->skip;
 
-        return $place >= 1 && ($this->most() === null || $place <= $this->most()) ? $place : null;
+        return $place >= 1 && ($this->displayLimit() === null || $place <= $this->displayLimit()) ? $place : null;
     }
 
     /** How many of `$listed` records show in all, once the first are skipped and the limit is kept. */
@@ -180,6 +180,6 @@ final readonly class Module
     {
         $left = max(0, $listed - $this->skip);
 
-        return $this->most() === null ? $left : min($left, $this->most());
+        return $this->displayLimit() === null ? $left : min($left, $this->displayLimit());
     }
 }

@@ -160,7 +160,7 @@ final readonly class ModuleReader
             }
         }
 
-        return [...$keys, ...$source->order()];
+        return [...$keys, SortKey::default($source->defaultOrder())];
     }
 
     /** @return positive-int|null */

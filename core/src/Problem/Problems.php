@@ -23,6 +23,13 @@ final class Problems
         $this->outside++;
     }
 
+    /** @param  list<Problem>  $problems */
+    public function merge(array $problems): void
+    {
+        array_push($this->found, ...$problems);
+        $this->outside += count($problems);
+    }
+
     public function take(Refused $refused, string $prefix): void
     {
         foreach ($refused->problems as $problem) {

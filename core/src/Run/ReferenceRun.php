@@ -30,22 +30,22 @@ final readonly class ReferenceRun
     {
         $module = $module->bound($context);
         $candidates = array_map(
-            fn (Record $record): Record => $record->seenBy($context),
+            fn (Record $record): Record => $record->seenThrough($context->visibility()),
             $module->source->records($records, $context),
         );
-        $steps = [new Step('source', count($candidates))];
+        $steps = [new Step(StepName::of(StepKind::Source), count($candidates))];
         $left = $candidates;
-        foreach (Steps::ofWhere($module->where) as $name => $rule) {
-            $left = array_values(array_filter($left, fn (Record $record): bool => $rule->keeps($record, $context)));
-            $steps[] = new Step($name, count($left));
+        foreach (Steps::ofWhere($module->where) as $counted) {
+            $left = array_values(array_filter($left, fn (Record $record): bool => $counted->rule->keeps($record, $context)));
+            $steps[] = new Step($counted->name, count($left));
         }
-        $steps[] = new Step('choices', count($left));
+        $steps[] = new Step(StepName::of(StepKind::Choices), count($left));
         $notLeftOut = fn (Record $record): bool => ! in_array($record->slug, $module->leaveOut, true);
         $left = array_values(array_filter($left, $notLeftOut));
-        $steps[] = new Step('leaveOut', count($left));
+        $steps[] = new Step(StepName::of(StepKind::LeaveOut), count($left));
         $hasSomethingToShow = fn (Record $record): bool => $module->card->made($record, $this->format) !== [];
         $left = array_values(array_filter($left, $hasSomethingToShow));
-        $steps[] = new Step('empty', count($left));
+        $steps[] = new Step(StepName::of(StepKind::Empty), count($left));
 
         $ordered = $this->comparator->sorted(
             $left,
@@ -65,7 +65,7 @@ final readonly class ReferenceRun
         $rest = array_filter($ordered, fn (Record $record): bool => ! in_array($record->slug, $module->pin, true));
         $listed = [...$pinned, ...$rest];
         $total = $module->total(count($listed));
-        $steps[] = new Step('total', $total);
+        $steps[] = new Step(StepName::of(StepKind::Total), $total);
 
         $pages = new PageNumbers(max(0, $total), $module->page->size);
         $page = $pages->number((string) $page);

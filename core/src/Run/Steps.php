@@ -4,18 +4,17 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
-use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
 
-/** Names the counts that a run tells, and splits the manager's conditions accordingly. */
+/** Splits the manager's conditions into those that are counted one after the other. */
 final class Steps
 {
     /**
-     * The parts of the conditions that are counted one after the other: each member where the outermost
-     * group is `all`, otherwise the group as a whole; nothing where there are no conditions.
+     * Each member where the outermost group is `all`, otherwise the group as a whole; nothing where there are no
+     * conditions.
      *
-     * @return array<string, Condition|Group> by step name
+     * @return list<CountedRule>
      */
     public static function ofWhere(?Group $where): array
     {
@@ -23,13 +22,13 @@ final class Steps
             return [];
         }
         if ($where->join !== Join::All) {
-            return ['where' => $where];
+            return [new CountedRule(StepName::of(StepKind::Where), $where)];
         }
-        $steps = [];
+        $rules = [];
         foreach ($where->members as $i => $member) {
-            $steps["where.all[{$i}]"] = $member;
+            $rules[] = new CountedRule(StepName::condition($i), $member);
         }
 
-        return $steps;
+        return $rules;
     }
 }

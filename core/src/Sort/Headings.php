@@ -13,6 +13,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Sort\Criterion\FieldValue;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Time\CalendarUnit;
+use Wellspring\Core\Wording\Format;
 
 /**
  * Puts the records of a listing under headings: by a choice, a term, a stretch of days or the first letter. A record
@@ -85,6 +86,28 @@ final readonly class Headings implements RefersTo
     public function key(int|string|null $place): string
     {
         return is_int($place) ? $this->known()[$place] ?? self::NONE : $place ?? self::NONE;
+    }
+
+    /** How a heading reads: “May 2026”, “4 May – 10 May 2026”, “Shade”, “A”. */
+    public function heading(string $key, Format $format): string
+    {
+        if ($key === self::NONE) {
+            return 'Without '.mb_strtolower($this->field->label);
+        }
+
+        return match ($this->per) {
+            CalendarUnit::Year => substr($key, 0, 4),
+            CalendarUnit::Month => $format->month($key),
+            CalendarUnit::Day => $format->day($key),
+            CalendarUnit::Week => $format->day($key).' – '.$format->day(
+                (new \DateTimeImmutable($key, new \DateTimeZone('UTC')))->modify('+6 days')->format('Y-m-d'),
+            ),
+            null => match ($this->field->family()) {
+                Family::Text => mb_strtoupper($key),
+                Family::YesNo => "{$this->field->label}: {$key}",
+                default => $this->field->choiceLabel($key),
+            },
+        };
     }
 
     public function perWords(): string

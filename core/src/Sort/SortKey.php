@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Sort;
 
+use Wellspring\Core\Source\DefaultOrder;
+
 /**
  * One of the keys that records are ordered by. Empty values come last in both directions unless they are asked for
  * first.
@@ -15,6 +17,14 @@ final readonly class SortKey
         public Direction $direction = Direction::Up,
         public bool $emptyFirst = false,
     ) {
+    }
+
+    public static function default(DefaultOrder $order): self
+    {
+        return new self(
+            new Criterion\FieldValue($order->field),
+            $order->descending ? Direction::Down : Direction::Up,
+        );
     }
 
     /** @return array<string, mixed> */

@@ -14,9 +14,6 @@ use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Sort\Criterion;
-use Wellspring\Core\Sort\Direction;
-use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Time\CalendarUnit;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Wording\Piece;
@@ -52,9 +49,9 @@ final readonly class Archive implements RefersTo, Source
         return $this->type;
     }
 
-    public function draws(): array
+    public function typeKeys(): array
     {
-        return $this->items->draws();
+        return $this->items->typeKeys();
     }
 
     /** How many characters of a day tell the month or the year: `2026-05`. */
@@ -63,7 +60,7 @@ final readonly class Archive implements RefersTo, Source
         return $this->per === CalendarUnit::Year ? 4 : 7;
     }
 
-    public function takes(string $kind): bool
+    public function accepts(string $kind): bool
     {
         return $kind === $this->type->key;
     }
@@ -126,9 +123,9 @@ final readonly class Archive implements RefersTo, Source
         return null;
     }
 
-    public function order(): array
+    public function defaultOrder(): DefaultOrder
     {
-        return [new SortKey(new Criterion\FieldValue($this->type->fields['begins']), Direction::Down)];
+        return new DefaultOrder($this->type->fields['begins'], descending: true);
     }
 
     public function pieces(): array
@@ -143,11 +140,11 @@ final readonly class Archive implements RefersTo, Source
 
     public function toArray(): array
     {
-        return ["{$this->per->value}s" => $this->draws(), 'by' => $this->by->key];
+        return ["{$this->per->value}s" => $this->typeKeys(), 'by' => $this->by->key];
     }
 
     public function references(string $at, array $types): array
     {
-        return [Reference::toField("{$at}.by", $this->by, $this->draws())];
+        return [Reference::toField("{$at}.by", $this->by, $this->typeKeys())];
     }
 }

@@ -10,8 +10,8 @@ use Wellspring\Core\Context\Context;
 /** What a source holds: records of a kind that it takes, which the viewer may see, and which nothing speaks against. */
 trait ContainsRecords
 {
-    public function holds(Record $record, Context $context): bool
+    public function contains(Record $record, Context $context): bool
     {
-        return $this->takes($record->type) && $context->admits($record) && $this->whyNot($record, $context) === '';
+        return $this->accepts($record->type) && $context->admits($record) && $this->whyNot($record, $context) === '';
     }
 }

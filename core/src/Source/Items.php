@@ -7,9 +7,6 @@ namespace Wellspring\Core\Source;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Sort\Criterion;
-use Wellspring\Core\Sort\Direction;
-use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Wording\Piece;
 
 /** Items of one type, or of several with what they have in common. */
@@ -30,14 +27,14 @@ final readonly class Items implements Source
         return $this->shared;
     }
 
-    public function draws(): array
+    public function typeKeys(): array
     {
         return array_map(fn (Type $type): string => $type->key, $this->types);
     }
 
-    public function takes(string $kind): bool
+    public function accepts(string $kind): bool
     {
-        return in_array($kind, $this->draws(), true);
+        return in_array($kind, $this->typeKeys(), true);
     }
 
     public function whyNot(Record $record, Context $context): string
@@ -47,7 +44,7 @@ final readonly class Items implements Source
 
     public function records(array $all, Context $context): array
     {
-        return array_values(array_filter($all, fn (Record $record): bool => $this->holds($record, $context)));
+        return array_values(array_filter($all, fn (Record $record): bool => $this->contains($record, $context)));
     }
 
     public function isItems(): bool
@@ -60,15 +57,9 @@ final readonly class Items implements Source
         return null;
     }
 
-    public function order(): array
+    public function defaultOrder(): DefaultOrder
     {
-        return self::newest($this->shared);
-    }
-
-    /** @return non-empty-list<SortKey> */
-    public static function newest(Type $type): array
-    {
-        return [new SortKey(new Criterion\FieldValue($type->reachable['publish_at']), Direction::Down)];
+        return new DefaultOrder($this->shared->reachable['publish_at'], descending: true);
     }
 
     public function pieces(): array
@@ -78,6 +69,6 @@ final readonly class Items implements Source
 
     public function toArray(): array
     {
-        return ['items' => $this->draws()];
+        return ['items' => $this->typeKeys()];
     }
 }

@@ -23,12 +23,12 @@ final readonly class OneItem implements Source
         return $this->type;
     }
 
-    public function draws(): array
+    public function typeKeys(): array
     {
         return [$this->type->key];
     }
 
-    public function takes(string $kind): bool
+    public function accepts(string $kind): bool
     {
         return $kind === $this->type->key;
     }
@@ -42,7 +42,7 @@ final readonly class OneItem implements Source
 
     public function records(array $all, Context $context): array
     {
-        return array_values(array_filter($all, fn (Record $record): bool => $this->holds($record, $context)));
+        return array_values(array_filter($all, fn (Record $record): bool => $this->contains($record, $context)));
     }
 
     public function isItems(): bool
@@ -55,9 +55,9 @@ final readonly class OneItem implements Source
         return null;
     }
 
-    public function order(): array
+    public function defaultOrder(): DefaultOrder
     {
-        return Items::newest($this->type);
+        return new DefaultOrder($this->type->reachable['publish_at'], descending: true);
     }
 
     public function pieces(): array

@@ -30,14 +30,14 @@ final readonly class PageItem implements Source
         return $this->shared;
     }
 
-    public function draws(): array
+    public function typeKeys(): array
     {
         return array_map(fn (Type $type): string => $type->key, $this->types);
     }
 
-    public function takes(string $kind): bool
+    public function accepts(string $kind): bool
     {
-        return in_array($kind, $this->draws(), true);
+        return in_array($kind, $this->typeKeys(), true);
     }
 
     public function whyNot(Record $record, Context $context): string
@@ -51,7 +51,7 @@ final readonly class PageItem implements Source
 
     public function records(array $all, Context $context): array
     {
-        return array_values(array_filter($all, fn (Record $record): bool => $this->holds($record, $context)));
+        return array_values(array_filter($all, fn (Record $record): bool => $this->contains($record, $context)));
     }
 
     public function isItems(): bool
@@ -64,9 +64,9 @@ final readonly class PageItem implements Source
         return null;
     }
 
-    public function order(): array
+    public function defaultOrder(): DefaultOrder
     {
-        return Items::newest($this->shared);
+        return new DefaultOrder($this->shared->reachable['publish_at'], descending: true);
     }
 
     public function pieces(): array

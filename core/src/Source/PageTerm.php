@@ -8,8 +8,6 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Sort\Criterion;
-use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Wording\Piece;
 
 /** The term that the page is about; nothing on a page about none. */
@@ -39,12 +37,12 @@ final readonly class PageTerm implements Source
         return $this->taxonomies[$context->page->term['taxonomy'] ?? ''] ?? null;
     }
 
-    public function draws(): array
+    public function typeKeys(): array
     {
         return [];
     }
 
-    public function takes(string $kind): bool
+    public function accepts(string $kind): bool
     {
         return in_array(
             $kind,
@@ -74,7 +72,7 @@ final readonly class PageTerm implements Source
             : array_values(
                 array_filter(
                     (new TaxonomyTerms($taxonomy))->records($all, $context),
-                    fn (Record $record): bool => $this->holds($record, $context),
+                    fn (Record $record): bool => $this->contains($record, $context),
                 ),
             );
     }
@@ -89,9 +87,9 @@ final readonly class PageTerm implements Source
         return count($this->taxonomies) === 1 ? array_key_first($this->taxonomies) : null;
     }
 
-    public function order(): array
+    public function defaultOrder(): DefaultOrder
     {
-        return [new SortKey(new Criterion\FieldValue($this->shared->reachable['title']))];
+        return new DefaultOrder($this->shared->reachable['title']);
     }
 
     public function pieces(): array

@@ -10,8 +10,6 @@ use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Sort\Criterion;
-use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Wording\Piece;
 
 /**
@@ -62,12 +60,12 @@ final readonly class People implements Source
         return $this->type;
     }
 
-    public function draws(): array
+    public function typeKeys(): array
     {
         return [];
     }
 
-    public function takes(string $kind): bool
+    public function accepts(string $kind): bool
     {
         return $kind === self::KEY;
     }
@@ -96,7 +94,7 @@ final readonly class People implements Source
                 is_string(...),
             ),
         );
-        $people = array_values(array_filter($all, fn (Record $record): bool => $this->holds($record, $context)));
+        $people = array_values(array_filter($all, fn (Record $record): bool => $this->contains($record, $context)));
 
         return array_map(
             fn (Record $person): Record => $person->with(['count' => $written[$person->email()] ?? 0]),
@@ -114,9 +112,9 @@ final readonly class People implements Source
         return null;
     }
 
-    public function order(): array
+    public function defaultOrder(): DefaultOrder
     {
-        return [new SortKey(new Criterion\FieldValue($this->type->reachable['title']))];
+        return new DefaultOrder($this->type->reachable['title']);
     }
 
     public function pieces(): array

@@ -7,7 +7,6 @@ namespace Wellspring\Core\Source;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Wording\Piece;
 
 /**
@@ -21,7 +20,7 @@ interface Source
     public function type(): Type;
 
     /** @return list<string> keys of the content types whose items it is made of; none: of every type */
-    public function draws(): array;
+    public function typeKeys(): array;
 
     /**
      * Whether records of a kind can be among its own.
@@ -29,7 +28,7 @@ interface Source
      * @param  string  $kind  a record's `type`: the key of a content type, or what its terms, people or months are
      *   called
      */
-    public function takes(string $kind): bool;
+    public function accepts(string $kind): bool;
 
     /**
      * Why a record of a kind that it takes is not among its own, in a sentence; '' where it is. Whether the viewer may
@@ -38,7 +37,7 @@ interface Source
     public function whyNot(Record $record, Context $context): string;
 
     /** Whether the record is one of its records, and the viewer may see it. */
-    public function holds(Record $record, Context $context): bool;
+    public function contains(Record $record, Context $context): bool;
 
     /**
      * The candidates among all that the site has.
@@ -56,8 +55,8 @@ interface Source
      */
     public function slugTaxonomy(): ?string;
 
-    /** @return non-empty-list<SortKey> how its records are ordered where nothing is said */
-    public function order(): array;
+    /** How its records are ordered where a definition says nothing. */
+    public function defaultOrder(): DefaultOrder;
 
     /** @return list<Piece> how it reads after “Take” */
     public function pieces(): array;

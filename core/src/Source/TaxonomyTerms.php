@@ -10,8 +10,6 @@ use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Sort\Criterion;
-use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Wording\Piece;
 
 /** The terms of a taxonomy, each with the number of items that have it or one below it. */
@@ -35,7 +33,7 @@ final readonly class TaxonomyTerms implements RefersTo, Source
         return $this->type;
     }
 
-    public function draws(): array
+    public function typeKeys(): array
     {
         return [];
     }
@@ -48,7 +46,7 @@ final readonly class TaxonomyTerms implements RefersTo, Source
             : array_values(array_diff($this->taxonomy->terms->withBelow($this->under), [$this->under]));
     }
 
-    public function takes(string $kind): bool
+    public function accepts(string $kind): bool
     {
         return $kind === $this->type->key;
     }
@@ -83,7 +81,7 @@ final readonly class TaxonomyTerms implements RefersTo, Source
             array_values(array_filter($all, fn (Record $record): bool => $record->type === $this->type->key)),
         );
 
-        return array_values(array_filter($counted, fn (Record $term): bool => $this->holds($term, $context)));
+        return array_values(array_filter($counted, fn (Record $term): bool => $this->contains($term, $context)));
     }
 
     public function isItems(): bool
@@ -96,9 +94,9 @@ final readonly class TaxonomyTerms implements RefersTo, Source
         return $this->taxonomy->key;
     }
 
-    public function order(): array
+    public function defaultOrder(): DefaultOrder
     {
-        return [new SortKey(new Criterion\FieldValue($this->type->fields['place']))];
+        return new DefaultOrder($this->type->fields['place']);
     }
 
     public function pieces(): array

@@ -21,7 +21,7 @@ final readonly class SearchTerm
      */
     public static function all(string $text, ?array $in): array
     {
-        return array_map(fn (string $word): self => new self($word, $in), Words::looked($text));
+        return array_map(fn (string $word): self => new self($word, $in), Words::ofQuery($text));
     }
 
     /**

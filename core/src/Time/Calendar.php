@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Time;
 
-use Wellspring\Core\Content\Kind\Instant;
-
 /**
  * Days, weeks and months as the site's clocks and calendars have them. A day is half open, from its first instant to
  * the next day's first instant, also on the days when clocks change (IANA time zones, through PHP's copy of them).
@@ -69,7 +67,7 @@ final readonly class Calendar
     /** @return string the first instant of the day, as text */
     public function firstInstant(string $day): string
     {
-        return Instant::write(new \DateTimeImmutable($day.' 00:00:00', $this->zone));
+        return Iso8601::format(new \DateTimeImmutable($day.' 00:00:00', $this->zone));
     }
 
     /** The moment some time later, or earlier where the amount is negative. */

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Time;
 
-use Wellspring\Core\Wording\Message;
-
 /** What lengths of time are counted in. */
 enum DurationUnit: string
 {
@@ -23,7 +21,7 @@ enum DurationUnit: string
     }
 
     /** The largest amount that a rule may name: what stays within years of four digits. */
-    public function most(): int
+    public function largestAmount(): int
     {
         return match ($this) {
             self::Minutes, self::Hours, self::Days => 100_000,
@@ -31,12 +29,5 @@ enum DurationUnit: string
             self::Months => 6_000,
             self::Years => 500,
         };
-    }
-
-    public function words(int $amount): string
-    {
-        $one = substr($this->value, 0, -1);
-
-        return Message::of("{n, plural, =1 {{$one}} other {{n, number, integer} {$this->value}}}", ['n' => $amount]);
     }
 }

@@ -14,7 +14,7 @@ final readonly class Span
     {
     }
 
-    public function holds(string $value): bool
+    public function contains(string $value): bool
     {
         return ($this->from === null || $value >= $this->from) && ($this->until === null || $value < $this->until);
     }

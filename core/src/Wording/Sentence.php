@@ -13,6 +13,7 @@ final readonly class Sentence
      * @param  string  $lead  the words above
      * @param  list<Piece>  $pieces
      * @param  bool  $off  whether the rule is switched off
+     * @param  string  $link  of a condition, the word that joins it to what is kept: those “whose” …, those “where” …
      */
     public function __construct(
         public string $rule,
@@ -20,6 +21,7 @@ final readonly class Sentence
         public string $lead,
         public array $pieces,
         public bool $off = false,
+        public string $link = '',
     ) {
     }
 

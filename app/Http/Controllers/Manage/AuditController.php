@@ -8,7 +8,7 @@ use App\Http\RequestText;
 use App\Models\AuditAction;
 use App\Models\AuditEntry;
 use Illuminate\Http\Request;
-use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Time\Iso8601;
 
 /** Who did what: for managers to read, never to change. */
 final class AuditController
@@ -49,7 +49,7 @@ final class AuditController
                 ->get()
                 ->map(fn (AuditEntry $entry): array => [
                     'id' => $entry->id,
-                    'at' => Instant::write($entry->at),
+                    'at' => Iso8601::format($entry->at),
                     'who' => $entry->who,
                     'action' => AuditAction::tryFrom($entry->action)?->words() ?? $entry->action,
                     'subject' => $entry->subject,

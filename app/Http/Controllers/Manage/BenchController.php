@@ -18,6 +18,7 @@ use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\Comparison;
 use App\Modules\ModuleStore;
+use App\Modules\ModuleVersions;
 use App\Site\PageBuilder;
 use Illuminate\Http\Request;
 use Wellspring\Core\Arrangement\Columns;
@@ -49,6 +50,7 @@ final readonly class BenchController
 
     public function __construct(
         private ModuleStore $store,
+        private ModuleVersions $versions,
         private Listing $listing,
         private Sources $sources,
         private Options $options,
@@ -66,7 +68,7 @@ final readonly class BenchController
         $salvaged = $this->salvaged($request);
         $module = $salvaged->module;
         $context = $this->standpoint->of($request);
-        $looked = $this->listing->lookAt($module, $context, $given['page'] ?? '1');
+        $looked = $this->listing->runWithGaps($module, $context, $given['page'] ?? '1');
         $result = $looked->result;
 
         return [
@@ -93,7 +95,7 @@ final readonly class BenchController
             'pages' => $result->pages,
             'page' => $result->page,
             'steps' => array_map(
-                fn (Step $step): array => ['step' => $step->name, 'left' => $step->left],
+                fn (Step $step): array => ['step' => (string) $step->name, 'left' => $step->left],
                 $result->steps,
             ),
             'headings' => $this->headings($module, $result),
@@ -152,7 +154,7 @@ final readonly class BenchController
             $module->whenNothing,
             $module->headings,
         );
-        $result = $this->listing->lookAt($table, $context, $given['page'] ?? '1')->result;
+        $result = $this->listing->runWithGaps($table, $context, $given['page'] ?? '1')->result;
         $fields = array_values(
             array_filter(array_map(fn (string $key): ?Field => $module->type()->field($key), $given['fields'])),
         );
@@ -167,9 +169,9 @@ final readonly class BenchController
                 'place' => $from + $i + 1, 'page' => intdiv($from + $i, $module->page->size) + 1,
                 'pinned' => in_array($record->slug, $module->pin, true),
                 'values' => array_map(
-                    fn (Field $field): string => (string) $this->format->value(
-                        $field,
+                    fn (Field $field): string => (string) $field->display(
                         $record->value($field),
+                        $this->format,
                         $record->names($field),
                     ),
                     $fields,
@@ -241,7 +243,7 @@ final readonly class BenchController
     /** A version that was published, without what makes no sense any more. */
     private function version(?ModuleRow $row, string $asked, int $number): Module
     {
-        $definition = $row === null ? null : $this->store->version($row, $number);
+        $definition = $row === null ? null : $this->versions->find($row, $number);
 
         return $this->store->reader()->salvage(
             $definition ?? throw Refused::because($asked, 'unknownVersion', "There is no version {$number}."),
@@ -261,7 +263,7 @@ final readonly class BenchController
     {
         $ways = array_map(
             fn (array $way): array => $way + ['edit' => null],
-            Suggestions::of($module, $traced->record, $traced->trace, $traced->standing, $context),
+            Suggestions::of($module, $traced->record, $traced->trace, $traced->rank, $context),
         );
         if (isset($this->catalogue->catalogue()->types[$traced->record->type])) {
             $ways[] = [
@@ -365,7 +367,7 @@ final readonly class BenchController
             ? []
             : array_map(
                 fn (string|int $key): array => [
-                    'words' => $this->format->heading($headings, (string) $key),
+                    'words' => $headings->heading((string) $key, $this->format),
                     'records' => $result->headings[$key],
                 ],
                 array_keys($result->headings),

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Changes\UndoChange;
 use App\Models\Change;
-use App\Tasks\TaskKind;
 use App\Tasks\Tasks;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
-use Wellspring\Core\Content\Kind\Instant;
+use Wellspring\Core\Time\Iso8601;
 
 /** What was done to many items at once, and taking it back. */
 final readonly class ChangeController
@@ -32,7 +32,7 @@ final readonly class ChangeController
             'id' => $change->id,
             'title' => $change->title,
             'by' => $names[$change->user_id] ?? 'the command line',
-            'at' => Instant::write($change->made_at),
+            'at' => Iso8601::format($change->made_at),
             'undone' => $change->undone_at !== null,
         ])->all());
     }
@@ -41,7 +41,7 @@ final readonly class ChangeController
     public function undo(Change $change, Tasks $tasks): JsonResponse
     {
         return $tasks->run(
-            TaskKind::Undo,
+            UndoChange::class,
             "Take back: {$change->title}",
             ['change' => $change->id],
             DB::table('change_items')->where('change_id', $change->id)->count(),

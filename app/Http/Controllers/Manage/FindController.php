@@ -32,7 +32,7 @@ final readonly class FindController
     {
         $words = RequestText::text($request, 'q');
         $user = $request->user();
-        if (Words::looked($words) === [] || ! $user instanceof User) {
+        if (Words::ofQuery($words) === [] || ! $user instanceof User) {
             return [];
         }
 

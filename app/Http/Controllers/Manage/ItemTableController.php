@@ -13,7 +13,6 @@ use App\Http\RequestText;
 use App\Http\Resources\ItemResource;
 use App\Models\Term;
 use App\Models\User;
-use App\Tasks\TaskKind;
 use App\Tasks\Tasks;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
@@ -98,7 +97,7 @@ final readonly class ItemTableController
             ?? 'Edit';
 
         return $tasks->run(
-            TaskKind::ManyItems,
+            BulkEdit::class,
             $title.' '.count($ids).' '.mb_strtolower($type->plural),
             ['type' => $type->key, 'ids' => $ids, 'do' => $given['do'], 'with' => $with],
             count($ids),

@@ -5,19 +5,19 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Http\RequestText;
+use App\Media\DrawUpload;
 use App\Media\MediaStore;
 use App\Media\MediaUse;
 use App\Models\Media;
 use App\Models\User;
-use App\Tasks\TaskKind;
 use App\Tasks\Tasks;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Time\Iso8601;
 
 /** Pictures and files: as a table with where each is used, taken in, described, removed. */
 final readonly class MediaController
@@ -60,7 +60,7 @@ final readonly class MediaController
             'page' => $page,
             'media' => $found->map(
                 fn (Media $media): array => $media->about() + [
-                    'at' => Instant::write($media->created_at),
+                    'at' => Iso8601::format($media->created_at),
                     'used' => $uses[$media->name],
                 ],
             )->all(),
@@ -83,7 +83,7 @@ final readonly class MediaController
             $kept = (string) Storage::disk('imports')->putFile('uploads', $file);
 
             return $this->tasks->beside(
-                TaskKind::Picture,
+                DrawUpload::class,
                 "Take in {$name}",
                 ['file' => $kept, 'name' => $name, 'alt' => $alt],
                 1,

@@ -9,17 +9,21 @@ use App\Http\Resources\ModuleResource;
 use App\Listing\CachedListing;
 use App\Listing\ContextFactory;
 use App\Models\Module as ModuleRow;
+use App\Modules\BulkModuleChange;
 use App\Modules\ModuleStore;
+use App\Modules\ModuleVersions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Explain\StarterDefinitions;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Time\Iso8601;
 
 final readonly class ModuleController
 {
     public function __construct(
         private ModuleStore $store,
+        private ModuleVersions $versions,
+        private BulkModuleChange $bulk,
         private ModuleResource $shape,
         private CachedListing $listing,
         private CatalogueStore $catalogue,
@@ -98,7 +102,7 @@ final readonly class ModuleController
             (int) $given['revision'],
         );
 
-        return ['revision' => $row->revision, 'savedAt' => Instant::write($row->updated_at)];
+        return ['revision' => $row->revision, 'savedAt' => Iso8601::format($row->updated_at)];
     }
 
     /**
@@ -122,7 +126,7 @@ final readonly class ModuleController
     /** @return list<array{number: int, publishedAt: string, by: string|null}> */
     public function versions(string $key): array
     {
-        return $this->store->versions($this->row($key));
+        return $this->versions->all($this->row($key));
     }
 
     /**
@@ -132,7 +136,7 @@ final readonly class ModuleController
      */
     public function version(string $key, int $number): array
     {
-        return ['definition' => $this->store->version($this->row($key), $number) ?? abort(404, "There is no version {$number} of “{$key}”.")];
+        return ['definition' => $this->versions->find($this->row($key), $number) ?? abort(404, "There is no version {$number} of “{$key}”.")];
     }
 
     public function duplicate(string $key): JsonResponse
@@ -148,7 +152,7 @@ final readonly class ModuleController
             'keys.*' => ['string'],
             'do' => ['required', 'in:publish,off,on,remove'],
         ]);
-        ['change' => $change, 'faults' => $faults] = $this->store->many(
+        ['change' => $change, 'faults' => $faults] = $this->bulk->do(
             array_map($this->row(...), array_values($given['keys'])),
             $given['do'],
         );

@@ -12,8 +12,8 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Time\Iso8601;
 
 /** The site's people and their groups, and what each does with their own account. */
 final readonly class PeopleController
@@ -108,6 +108,8 @@ final readonly class PeopleController
             throw Refused::because('current', 'wrongValue', 'this is not your password.');
         }
         $this->people->changePassword($user, $given['password']);
+        // The session at hand stays.
+        $request->session()->put(User::SESSION_KEY, $user->session_key);
 
         return ['changed' => true];
     }
@@ -171,7 +173,7 @@ final readonly class PeopleController
             'groups' => $user->groups->pluck('id')->all(),
             'demoPassword' => $this->people->hasDemoPassword($user),
             'items' => $items,
-            'signedInAt' => $user->signed_in_at === null ? null : Instant::write($user->signed_in_at),
+            'signedInAt' => $user->signed_in_at === null ? null : Iso8601::format($user->signed_in_at),
         ];
     }
 }

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Audit\AuditTrail;
-use App\Demo\DemoSite;
 use App\Http\RequestText;
 use App\Models\AuditAction;
 use App\Models\User;
+use App\People\DemoAccounts;
 use App\People\People;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -84,7 +84,7 @@ final class SignInController
                 return 'Too many wrong tries. Try again in '.RateLimiter::availableIn($key).' seconds.';
             }
         }
-        if ($credentials['password'] === DemoSite::PASSWORD && ! DemoSite::isServedHere()) {
+        if ($credentials['password'] === DemoAccounts::PASSWORD && ! DemoAccounts::openThisSite()) {
             return 'This is the published password of the demo, which opens no other site. On the server, php artisan wellspring:manager gives a link for a new one.';
         }
         if (! Auth::attempt(['email' => $email, 'password' => $credentials['password'], 'active' => true, 'role' => ['manager', 'author']])) {

@@ -6,10 +6,10 @@ namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
 use App\Content\PeopleNames;
-use App\Demo\DemoSite;
 use App\Http\Resources\FieldResource;
 use App\Models\Page;
 use App\Models\User;
+use App\People\DemoAccounts;
 use App\People\People;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Support\Facades\Auth;
@@ -49,9 +49,9 @@ final readonly class StartController
                 'currency' => config('site.currency'),
             ],
             // A site that others can reach, on which the demo's published password still opens an account.
-            'demoPassword' => Gate::allows('manage') && ! DemoSite::isServedHere() && User::query()
+            'demoPassword' => Gate::allows('manage') && ! DemoAccounts::openThisSite() && User::query()
                 ->where('active', true)
-                ->where('email', 'like', '%@'.DemoSite::DOMAIN)
+                ->where('email', 'like', '%@'.DemoAccounts::DOMAIN)
                 ->get()
                 ->contains($this->people->hasDemoPassword(...)),
             'types' => array_map($this->type(...), array_values($catalogue->types)),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
+use App\Content\TermChanges;
 use App\Content\TermWriter;
 use App\Models\Media;
 use App\Models\Taxonomy as TaxonomyRow;
@@ -26,8 +27,12 @@ use Wellspring\Core\Problem\Shape;
 /** Taxonomies and their terms. */
 final readonly class TermController
 {
-    public function __construct(private CatalogueStore $store, private TermWriter $writer, private ModuleStore $modules)
-    {
+    public function __construct(
+        private CatalogueStore $store,
+        private TermWriter $writer,
+        private TermChanges $changes,
+        private ModuleStore $modules,
+    ) {
     }
 
     /** @return list<array<string, mixed>> */
@@ -65,7 +70,7 @@ final readonly class TermController
     {
         $taxonomy = TaxonomyRow::query()->where('key', $key)->first() ?? abort(404, "There is no taxonomy “{$key}”.");
 
-        return ['removed' => $key, 'change' => $this->writer->removeTaxonomy($taxonomy)->id];
+        return ['removed' => $key, 'change' => $this->changes->removeTaxonomy($taxonomy)->id];
     }
 
     /** The taxonomy with all its terms. */
@@ -206,13 +211,13 @@ final readonly class TermController
             throw Refused::because('terms', 'missing', 'expected other terms of the same taxonomy.');
         }
 
-        return ['change' => $this->writer->merge($into, $gone)->id];
+        return ['change' => $this->changes->merge($into, $gone)->id];
     }
 
     /** @return array{change: int} */
     public function remove(int $id): array
     {
-        return ['change' => $this->writer->remove($this->term($id))->id];
+        return ['change' => $this->changes->remove($this->term($id))->id];
     }
 
     private function read(Request $request, Taxonomy $taxonomy): TermDraft

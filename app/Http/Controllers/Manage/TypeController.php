@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
+use App\Content\TypeChange;
 use App\Content\TypeEffect;
 use App\Content\TypeWriter;
 use App\Models\ContentType;
 use App\Models\Item;
-use App\Tasks\TaskKind;
 use App\Tasks\Tasks;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -92,7 +92,7 @@ final readonly class TypeController
         $title = is_array($file) && is_string($file['title'] ?? null) ? $file['title'] : '';
 
         return $tasks->run(
-            TaskKind::TypeChange,
+            TypeChange::class,
             "Change the type {$title}",
             $input,
             $this->writer->size($file, $renamed),

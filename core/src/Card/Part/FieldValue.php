@@ -43,7 +43,7 @@ final class FieldValue implements PartKind
 
     public function show(Part $part, Record $record, Format $format): ?string
     {
-        return $format->value($part->field, $record->value($part->field), $record->names($part->field));
+        return $part->field->display($record->value($part->field), $format, $record->names($part->field));
     }
 
     public function words(Field $field): string

@@ -43,7 +43,7 @@ final class Price implements PartKind
 
     public function show(Part $part, Record $record, Format $format): ?string
     {
-        return $format->value($part->field, $record->value($part->field));
+        return $part->field->display($record->value($part->field), $format);
     }
 
     public function words(Field $field): string

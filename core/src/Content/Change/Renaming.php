@@ -8,7 +8,6 @@ use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Reference;
-use Wellspring\Core\Module\Module;
 
 /** New names for fields or terms, written into definitions at the places that refer to them. */
 final readonly class Renaming
@@ -62,13 +61,13 @@ final readonly class Renaming
 
     /**
      * @param  array<array-key, mixed>  $definition  as it is stored
-     * @param  Module  $read  the same, read before anything was renamed
+     * @param  list<Reference>  $references  of the same, read before anything was renamed
      * @return array<array-key, mixed>
      */
-    public function in(array $definition, Module $read): array
+    public function in(array $definition, array $references): array
     {
         $lists = [];
-        foreach ($read->references() as $reference) {
+        foreach ($references as $reference) {
             $name = ($this->newName)($reference);
             if ($name !== null) {
                 $definition = self::replaced($definition, self::steps($reference->path), $reference, $name);

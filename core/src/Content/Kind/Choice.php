@@ -9,11 +9,13 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
-use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\Format;
 
 /** One of the choices that the field lists. */
 final class Choice implements Kind
 {
+    use SingleText;
+
     public function key(): string
     {
         return 'choice';
@@ -46,14 +48,9 @@ final class Choice implements Kind
         return $value;
     }
 
-    public function readCell(string $cell, Field $field): ?string
+    public function display(mixed $value, Field $field, Format $format, array $names): ?string
     {
-        return $this->read(Whitespace::trim($cell), $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return is_string($value) ? $value : '';
+        return is_string($value) ? $field->choiceLabel($value) : null;
     }
 
     public function schema(Field $field): array

@@ -9,11 +9,12 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
-use Wellspring\Core\Text\Whitespace;
 
 /** Any number of the choices that the field lists, each once, in the field's order. */
 final class Choices implements Kind
 {
+    use TextList;
+
     public function key(): string
     {
         return 'choices';
@@ -53,17 +54,6 @@ final class Choices implements Kind
         $field->limits->holdCount($kept);
 
         return $kept ?: null;
-    }
-
-    /** @return non-empty-list<string>|null */
-    public function readCell(string $cell, Field $field): ?array
-    {
-        return $this->read(Whitespace::parts($cell, '|'), $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return implode(' | ', array_filter((array) $value, is_string(...)));
     }
 
     public function schema(Field $field): array

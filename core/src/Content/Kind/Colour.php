@@ -14,6 +14,8 @@ use Wellspring\Core\Text\Whitespace;
 /** A colour, `#1f6470`: red, green and blue in two hexadecimal digits each. */
 final class Colour implements Kind
 {
+    use SingleText;
+
     public function key(): string
     {
         return 'colour';
@@ -50,16 +52,6 @@ final class Colour implements Kind
         return preg_match('/^#[0-9a-f]{6}$/D', $text) === 1
             ? $text
             : throw WrongValue::expected('a colour such as #1f6470', $value);
-    }
-
-    public function readCell(string $cell, Field $field): mixed
-    {
-        return $this->read(Whitespace::trim($cell), $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return is_string($value) ? $value : '';
     }
 
     public function schema(Field $field): array

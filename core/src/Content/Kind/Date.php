@@ -9,11 +9,13 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
-use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\Format;
 
 /** A calendar day, `2026-05-01` (ISO 8601). */
 final class Date implements Kind
 {
+    use SingleText;
+
     public function key(): string
     {
         return 'date';
@@ -52,14 +54,9 @@ final class Date implements Kind
         return $value;
     }
 
-    public function readCell(string $cell, Field $field): ?string
+    public function display(mixed $value, Field $field, Format $format, array $names): ?string
     {
-        return $this->read(Whitespace::trim($cell), $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return is_string($value) ? $value : '';
+        return is_string($value) ? $format->day($value) : null;
     }
 
     public function schema(Field $field): array

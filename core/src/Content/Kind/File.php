@@ -7,11 +7,12 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
-use Wellspring\Core\Text\Whitespace;
 
 /** A file that visitors can take with them, named as it is kept on the site: `price-list.pdf`. */
 final class File implements Kind
 {
+    use SingleText;
+
     public function key(): string
     {
         return 'file';
@@ -35,16 +36,6 @@ final class File implements Kind
     public function read(mixed $value, Field $field): ?string
     {
         return $value === null || $value === '' ? null : Picture::name($value, 'a file, such as price-list.pdf');
-    }
-
-    public function readCell(string $cell, Field $field): mixed
-    {
-        return $this->read(Whitespace::trim($cell), $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return is_string($value) ? $value : '';
     }
 
     public function schema(Field $field): array

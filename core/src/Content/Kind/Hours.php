@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\Format;
 
 /**
  * Opening hours of a week: for each day the spans that it is open, none of them touching. In a cell as schema.org
@@ -171,6 +172,11 @@ final class Hours implements Kind
             ).' '.$rule['open'],
             $rules,
         ));
+    }
+
+    public function display(mixed $value, Field $field, Format $format, array $names): string
+    {
+        return $this->writeCell($value, $field);
     }
 
     public function schema(Field $field): array

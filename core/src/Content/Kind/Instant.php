@@ -9,12 +9,13 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
-use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Time\Iso8601;
+use Wellspring\Core\Wording\Format;
 
 /** A moment, kept to the second in UTC: `2026-05-01T18:30:00Z` (ISO 8601). Kept so, moments compare as text does. */
 final class Instant implements Kind
 {
-    private const SHAPE = '/^\d{4}-\d\d-\d\d([T ]\d\d:\d\d(:\d\d(\.\d+)?)?)?(Z|[+-]\d\d:?\d\d)?$/D';
+    use SingleText;
 
     public function key(): string
     {
@@ -41,8 +42,8 @@ final class Instant implements Kind
         if ($value === null || $value === '') {
             return null;
         }
-        $at = is_string($value) ? self::parse($value) : null;
-        $kept = $at === null ? '' : self::write($at);
+        $at = is_string($value) ? Iso8601::parse($value) : null;
+        $kept = $at === null ? '' : Iso8601::format($at);
         // Four digits of a year, not all naught: what compares as text does, and what the database takes.
         if (preg_match('/^(?!0000)\d{4}-/', $kept) !== 1) {
             throw WrongValue::expected('a moment such as 2026-05-01T18:30:00Z', $value);
@@ -53,41 +54,13 @@ final class Instant implements Kind
         return $kept;
     }
 
-    public function readCell(string $cell, Field $field): ?string
+    public function display(mixed $value, Field $field, Format $format, array $names): ?string
     {
-        return $this->read(Whitespace::trim($cell), $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return is_string($value) ? $value : '';
+        return is_string($value) ? $format->dayOf($value) : null;
     }
 
     public function schema(Field $field): array
     {
         return ['type' => 'string', 'format' => 'date-time'];
-    }
-
-    /** A moment from ISO 8601; without an offset it is UTC, without a time the day's first second. */
-    public static function parse(string $text): ?\DateTimeImmutable
-    {
-        if (preg_match(self::SHAPE, $text) !== 1) {
-            return null;
-        }
-        try {
-            $at = new \DateTimeImmutable($text, new \DateTimeZone('UTC'));
-        } catch (\Exception) {
-            return null;
-        }
-        $errors = \DateTimeImmutable::getLastErrors();
-
-        return $errors === false || $errors['warning_count'] === 0 ? $at : null;
-    }
-
-    public static function write(\DateTimeInterface $at): string
-    {
-        return \DateTimeImmutable::createFromInterface($at)
-            ->setTimezone(new \DateTimeZone('UTC'))
-            ->format('Y-m-d\TH:i:s\Z');
     }
 }

@@ -15,6 +15,8 @@ use Wellspring\Core\Text\Whitespace;
 /** Other items in an order, each by its slug; where the field names several types, as `type/slug`. */
 final class Items implements Kind
 {
+    use NamedLinks;
+
     public function key(): string
     {
         return 'items';

@@ -17,6 +17,8 @@ use Wellspring\Core\Text\Whitespace;
  */
 final class Link implements Kind
 {
+    use SingleText;
+
     public function key(): string
     {
         return 'link';
@@ -60,16 +62,6 @@ final class Link implements Kind
         return $fits
             ? $text
             : throw WrongValue::expected('an address that begins with https://, http://, / , mailto: or tel:', $value);
-    }
-
-    public function readCell(string $cell, Field $field): mixed
-    {
-        return $this->read(Whitespace::trim($cell), $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return is_string($value) ? $value : '';
     }
 
     public function schema(Field $field): array

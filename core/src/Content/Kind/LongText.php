@@ -12,10 +12,13 @@ use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\Format;
 
 /** Text with markup (HTML). Whoever stores it makes it safe first. */
 final class LongText implements Kind
 {
+    use SingleText;
+
     public function key(): string
     {
         return 'longText';
@@ -60,14 +63,9 @@ final class LongText implements Kind
         return Whitespace::trim($value);
     }
 
-    public function readCell(string $cell, Field $field): ?string
+    public function display(mixed $value, Field $field, Format $format, array $names): ?string
     {
-        return $this->read($cell, $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return is_string($value) ? $value : '';
+        return is_string($value) ? Html::visibleText($value) : null;
     }
 
     public function schema(Field $field): array

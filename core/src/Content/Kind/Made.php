@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Wording\Format;
 
 /**
  * What is known of a record and never written into it: which one it is, all its words. Not a kind that a type file
@@ -51,6 +52,11 @@ final readonly class Made implements Kind
     public function writeCell(mixed $value, Field $field): string
     {
         return '';
+    }
+
+    public function display(mixed $value, Field $field, Format $format, array $names): ?string
+    {
+        return is_string($value) ? $value : null;
     }
 
     public function schema(Field $field): array

@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\Format;
 
 /** A number, or an amount of money in the site's currency: an int, or a float that is finite. */
 final readonly class Number implements Kind
@@ -89,6 +90,15 @@ final readonly class Number implements Kind
     public function writeCell(mixed $value, Field $field): string
     {
         return json_encode($value, JSON_THROW_ON_ERROR);
+    }
+
+    public function display(mixed $value, Field $field, Format $format, array $names): ?string
+    {
+        return match (true) {
+            ! is_int($value) && ! is_float($value) => null,
+            $this->key === 'money' => $format->money($value),
+            default => $format->number($value, $field->unit),
+        };
     }
 
     public function schema(Field $field): array

@@ -13,6 +13,10 @@ use Wellspring\Core\Text\Whitespace;
 /** One of the site’s people, named by e-mail. What visitors read is the name. */
 final class Person implements Kind
 {
+    use NamedLinks, SingleText {
+        NamedLinks::display insteadof SingleText;
+    }
+
     public function key(): string
     {
         return 'person';
@@ -43,16 +47,6 @@ final class Person implements Kind
         return filter_var($email, FILTER_VALIDATE_EMAIL) === false
             ? throw WrongValue::expected('the e-mail address of one of the site’s people', $value)
             : $email;
-    }
-
-    public function readCell(string $cell, Field $field): mixed
-    {
-        return $this->read(Whitespace::trim($cell), $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return is_string($value) ? $value : '';
     }
 
     public function schema(Field $field): array

@@ -8,11 +8,12 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
-use Wellspring\Core\Text\Whitespace;
 
 /** A picture, named as it is kept on the site: `harts-tongue-fern.webp`. */
 final class Picture implements Kind
 {
+    use SingleText;
+
     public function key(): string
     {
         return 'picture';
@@ -48,16 +49,6 @@ final class Picture implements Kind
         return is_string($value) && preg_match('/^[a-z0-9]+(-[a-z0-9]+)*\.[a-z0-9]+$/D', $value) === 1
             ? $value
             : throw WrongValue::expected("the name of {$what}", $value);
-    }
-
-    public function readCell(string $cell, Field $field): ?string
-    {
-        return $this->read(Whitespace::trim($cell), $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return is_string($value) ? $value : '';
     }
 
     public function schema(Field $field): array

@@ -9,11 +9,12 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
-use Wellspring\Core\Text\Whitespace;
 
 /** Pictures in an order, each named as it is kept on the site. */
 final class Pictures implements Kind
 {
+    use TextList;
+
     public function key(): string
     {
         return 'pictures';
@@ -51,16 +52,6 @@ final class Pictures implements Kind
         $field->limits->holdCount($names);
 
         return $names;
-    }
-
-    public function readCell(string $cell, Field $field): mixed
-    {
-        return $this->read(Whitespace::parts($cell, '|'), $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return implode(' | ', array_filter((array) $value, is_string(...)));
     }
 
     public function schema(Field $field): array

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\Format;
 
 /**
  * A place: an address, where it lies (degrees, WGS 84), or both. In a cell: `Mill Lane, Quillmoor @ 50.6105, -3.5219`.
@@ -101,6 +102,13 @@ final class Place implements Kind
                 $address.' @ '.json_encode($place['latitude'], JSON_THROW_ON_ERROR).', '
                     .json_encode($place['longitude'], JSON_THROW_ON_ERROR),
             );
+    }
+
+    public function display(mixed $value, Field $field, Format $format, array $names): string
+    {
+        return is_array($value) && is_string($value['address'] ?? null)
+            ? $value['address']
+            : $this->writeCell($value, $field);
     }
 
     public function schema(Field $field): array

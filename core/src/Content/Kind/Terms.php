@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\Format;
 
 /**
  * An item's terms of one taxonomy: slugs, or in a cell paths such as `Perennials > Ferns | Shade`. Not a field that a
@@ -99,6 +100,11 @@ final class Terms implements Kind
             && array_filter($names, Whitespace::isAtAnEnd(...)) === [];
 
         return $plain && $names !== [] && $terms->byPath($names)?->slug === $slug ? implode(' > ', $names) : $slug;
+    }
+
+    public function display(mixed $value, Field $field, Format $format, array $names): string
+    {
+        return implode(', ', array_map($field->choiceLabel(...), array_filter((array) $value, is_string(...))));
     }
 
     public function schema(Field $field): array

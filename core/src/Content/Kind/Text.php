@@ -15,6 +15,8 @@ use Wellspring\Core\Text\Whitespace;
 /** One line of text. White space at its ends is dropped. */
 final class Text implements Kind
 {
+    use SingleText;
+
     public function key(): string
     {
         return 'text';
@@ -54,16 +56,6 @@ final class Text implements Kind
         $field->limits->holdText($value, 1000);
 
         return $value;
-    }
-
-    public function readCell(string $cell, Field $field): ?string
-    {
-        return $this->read($cell, $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return is_string($value) ? $value : '';
     }
 
     public function schema(Field $field): array

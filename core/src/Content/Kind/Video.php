@@ -7,11 +7,12 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
-use Wellspring\Core\Text\Whitespace;
 
 /** A video: the address of one elsewhere, or the name of an uploaded file. */
 final class Video implements Kind
 {
+    use SingleText;
+
     public function key(): string
     {
         return 'video';
@@ -45,16 +46,6 @@ final class Video implements Kind
             $value,
             'an uploaded video, such as planting.mp4, or an address that begins with https://',
         );
-    }
-
-    public function readCell(string $cell, Field $field): mixed
-    {
-        return $this->read(Whitespace::trim($cell), $field);
-    }
-
-    public function writeCell(mixed $value, Field $field): string
-    {
-        return is_string($value) ? $value : '';
     }
 
     public function schema(Field $field): array

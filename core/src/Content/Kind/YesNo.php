@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\Format;
 
 /** Yes or no; a value that was never stated is neither. */
 final class YesNo implements Kind
@@ -57,6 +58,11 @@ final class YesNo implements Kind
     public function writeCell(mixed $value, Field $field): string
     {
         return $value === true ? 'yes' : 'no';
+    }
+
+    public function display(mixed $value, Field $field, Format $format, array $names): ?string
+    {
+        return is_bool($value) ? ($value ? 'Yes' : 'No') : null;
     }
 
     public function schema(Field $field): array

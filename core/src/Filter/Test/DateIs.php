@@ -11,6 +11,7 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\ValueLists;
+use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Time\Period;
 use Wellspring\Core\Time\Span;
 use Wellspring\Core\Wording\Format;
@@ -80,9 +81,9 @@ final readonly class DateIs extends DateTest
             return $value;
         }
         $at = is_string($value) && strlen($value) > 10 && $field->family() === Family::Instant && $this->key !== 'on'
-            ? Instant::parse($value)
+            ? Iso8601::parse($value)
             : null;
-        $kept = $at === null ? '' : Instant::write($at);
+        $kept = $at === null ? '' : Iso8601::format($at);
 
         return preg_match('/^(?!0000)\d{4}-/', $kept) === 1 ? $kept : throw WrongValue::expected(
             'a day, a month or a year (2026-05-01, 2026-05, 2026)'.(
@@ -100,7 +101,7 @@ final readonly class DateIs extends DateTest
         $days = Period::days($end);
 
         return $days === null
-            ? new Span($end, Instant::write((new \DateTimeImmutable($end))->modify('+1 second')))
+            ? new Span($end, Iso8601::format((new \DateTimeImmutable($end))->modify('+1 second')))
             : self::days($days, $field, $context->calendar);
     }
 

@@ -41,7 +41,7 @@ abstract readonly class DateTest implements Test
 
     public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
-        return is_string($found) && $this->span($condition, $context)->holds($found);
+        return is_string($found) && $this->span($condition, $context)->contains($found);
     }
 
     public function valueWords(Condition $condition, Format $format): string

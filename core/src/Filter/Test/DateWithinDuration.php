@@ -6,12 +6,13 @@ namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Time\DurationUnit;
+use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Time\Span;
+use Wellspring\Core\Wording\Duration;
 use Wellspring\Core\Wording\Format;
 
 /** In the next, or the last, so many minutes, hours, days, weeks, months or years; both ends belong. */
@@ -49,8 +50,8 @@ final readonly class DateWithinDuration extends DateTest
             );
         }
         $amount = $value['amount'] ?? null;
-        if (! is_int($amount) || $amount < 1 || $amount > $unit->most()) {
-            throw WrongValue::expected("an amount from 1 to {$unit->most()}", $amount);
+        if (! is_int($amount) || $amount < 1 || $amount > $unit->largestAmount()) {
+            throw WrongValue::expected("an amount from 1 to {$unit->largestAmount()}", $amount);
         }
 
         return ['amount' => $amount, 'unit' => $unit->value];
@@ -62,11 +63,11 @@ final readonly class DateWithinDuration extends DateTest
         $amount = $this->ahead ? $amount : -$amount;
         $ends = $condition->field->family() === Family::Date
             ? [$context->today(), $context->calendar->movedDay($context->today(), $amount, $unit)]
-            : [$context->at(), Instant::write($context->calendar->moved($context->now, $amount, $unit))];
+            : [$context->at(), Iso8601::format($context->calendar->moved($context->now, $amount, $unit))];
         sort($ends);
         $after = $condition->field->family() === Family::Date
             ? $context->calendar->movedDay($ends[1], 1, DurationUnit::Days)
-            : Instant::write((new \DateTimeImmutable($ends[1]))->modify('+1 second'));
+            : Iso8601::format((new \DateTimeImmutable($ends[1]))->modify('+1 second'));
 
         return new Span($ends[0], $after);
     }
@@ -80,7 +81,7 @@ final readonly class DateWithinDuration extends DateTest
     {
         [$amount, $unit] = $this->length($condition);
 
-        return $unit->words($amount);
+        return Duration::words($amount, $unit);
     }
 
     /** @return array{int, DurationUnit} */

@@ -44,7 +44,7 @@ final readonly class Search implements RecordTest, ReferringTest
     {
         $text = Whitespace::trim(TextMatch::given($value));
 
-        return Words::looked($text) === [] ? throw WrongValue::expected('at least one word or number', $value) : $text;
+        return Words::ofQuery($text) === [] ? throw WrongValue::expected('at least one word or number', $value) : $text;
     }
 
     public function isNegative(): bool

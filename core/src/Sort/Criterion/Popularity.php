@@ -11,6 +11,7 @@ use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
 use Wellspring\Core\Time\DurationUnit;
+use Wellspring\Core\Wording\Duration;
 
 /** The number of views in the last days, up to and including today. */
 final readonly class Popularity implements Criterion
@@ -57,7 +58,7 @@ final readonly class Popularity implements Criterion
 
     public function label(): string
     {
-        return 'Views in the last '.DurationUnit::Days->words($this->days);
+        return 'Views in the last '.Duration::words($this->days, DurationUnit::Days);
     }
 
     public function directionWords(Direction $direction): string

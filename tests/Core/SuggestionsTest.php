@@ -24,7 +24,7 @@ use Wellspring\Core\Who\Audience;
  * What the bench offers to change so that a record shows, or no longer does, does that, whatever the definition and the
  * record.
  */
-final class WaysTest extends TestCase
+final class SuggestionsTest extends TestCase
 {
     private const RECORDS = 25;
 
@@ -83,7 +83,7 @@ final class WaysTest extends TestCase
                 $records,
                 $context,
             )->ids;
-            $shown = fn (Module $shown): array => array_slice($all($shown->toArray()), $shown->skip, $shown->most());
+            $shown = fn (Module $shown): array => array_slice($all($shown->toArray()), $shown->skip, $shown->displayLimit());
             $listed = array_flip($all($module->toArray()));
             foreach ($records as $record) {
                 $shows = in_array($record->id, $shown($module), true);
@@ -131,7 +131,7 @@ final class WaysTest extends TestCase
     {
         return array_values(
             array_map(
-                fn ($step): string => $step->step,
+                fn ($step): string => (string) $step->step,
                 array_filter($trace->steps, fn ($step): bool => $step->passed === false),
             ),
         );

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\Module;
+
+/** Tells which headings a listing has, and which of them each record stands under. */
+final readonly class HeadingCounter
+{
+    public function __construct(private Sources $sources, private OrderSql $orders, private ModuleQuery $query)
+    {
+    }
+
+    /**
+     * @param  list<int>  $pinned
+     * @return array<string, int> by key, in order
+     */
+    public function counts(Module $module, Context $context, array $pinned, int $total): array
+    {
+        $headings = $module->headings ?? throw new \LogicException('The module has headings.');
+        $place = $this->orders->place($headings, $context);
+        $query = $this->query->passing($module, $context)->toBase()->selectRaw("{$place->sql} as place", $place->bindings);
+        if ($pinned !== []) {
+            $query->whereNotIn('items.id', $pinned);
+        }
+        foreach ($this->orders->of($module, $context) as $by) {
+            $query->orderByRaw($by->sql(), $by->by->bindings);
+        }
+        $skip = max(0, $module->skip - count($pinned));
+        $shown = $total - max(0, count($pinned) - $module->skip);
+        $rows = DB::query()
+            ->fromSub($query->offset($skip)->limit(max(0, $shown)), 'listed')
+            ->selectRaw('place, count(*) as records')
+            ->groupBy('place')
+            ->orderByRaw('place '.($module->headings->direction->value === 'up' ? 'asc' : 'desc').' nulls last')->get();
+        $counts = [];
+        foreach ($rows as $row) {
+            $counts[$headings->key(is_int($row->place) || is_string($row->place) ? $row->place : null)] = (int) $row->records;
+        }
+
+        return $counts;
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return array<int, string> keys of headings by id
+     */
+    public function under(Module $module, Context $context, array $ids): array
+    {
+        $headings = $module->headings ?? throw new \LogicException('The module has headings.');
+        $place = $this->orders->place($headings, $context);
+        $rows = $this->sources->candidates($module->source, $context)
+            ->toBase()
+            ->whereIn('items.id', $ids)
+            ->select('items.id')
+            ->selectRaw("{$place->sql} as place", $place->bindings)
+            ->get();
+        $under = array_fill_keys($ids, '');
+        foreach ($rows as $row) {
+            $under[(int) $row->id] = $headings->key(is_int($row->place) || is_string($row->place) ? $row->place : null);
+        }
+
+        return $under;
+    }
+}

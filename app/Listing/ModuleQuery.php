@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing;
+
+use App\Models\Item;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Run\CountedRule;
+use Wellspring\Core\Run\Steps;
+
+/** The queries over the records of a module: what passes its rules, what is pinned, and how many. */
+final readonly class ModuleQuery
+{
+    public function __construct(private Sources $sources, private Compiler $compiler)
+    {
+    }
+
+    /**
+     * @param  Module  $module  bound
+     * @return Builder<Item> what is left after step 5
+     */
+    public function passing(Module $module, Context $context): Builder
+    {
+        $query = $this->sources->candidates($module->source, $context);
+        $this->keep(
+            $query,
+            ...$this->conditions($module, $context),
+            ...[$this->compiler->notLeftOut($module), $this->compiler->cardIsVisible($module->card, $context)],
+        );
+
+        return $query;
+    }
+
+    /** @return Builder<Item> what reaches the rule of that name: the candidates that every earlier rule keeps */
+    public function reaching(Module $module, Context $context, string $step): Builder
+    {
+        $module = $module->bound($context);
+        $query = $this->sources->candidates($module->source, $context);
+        foreach (Steps::ofWhere($module->where) as $counted) {
+            if ((string) $counted->name === $step) {
+                break;
+            }
+            $this->keep($query, $this->compiler->rule($counted->rule, $context));
+        }
+
+        return $query;
+    }
+
+    /**
+     * The pinned records that may show, in their order, and how many of them the conditions alone would not keep.
+     *
+     * @return array{ids: list<int>, extra: int}
+     */
+    public function pins(Module $module, Context $context): array
+    {
+        if ($module->pin === []) {
+            return ['ids' => [], 'extra' => 0];
+        }
+        $query = $this->sources->candidates($module->source, $context)->whereIn('items.slug', $module->pin);
+        $this->keep($query, $this->compiler->notLeftOut($module), $this->compiler->cardIsVisible($module->card, $context));
+        $where = Fragment::all($this->conditions($module, $context));
+        $places = array_flip($module->pin);
+        $rows = $query->toBase()
+            ->select(['items.id', 'items.slug'])
+            ->selectRaw("({$where->sql}) is true as passes", $where->bindings)
+            ->get()
+            ->sortBy(fn (object $row): array => [$places[$row->slug], $row->id]);
+
+        return [
+            'ids' => array_values(array_map(intval(...), $rows->pluck('id')->all())),
+            'extra' => $rows->where('passes', false)->count(),
+        ];
+    }
+
+    /**
+     * How many records are left after step 5; of a listing that shows but so many, no more are counted than can show.
+     *
+     * @param  Module  $module  bound
+     * @param  array{ids: list<int>, extra: int}  $pins
+     */
+    public function count(Module $module, Context $context, array $pins): int
+    {
+        $passing = $this->passing($module, $context);
+        if ($module->displayLimit() === null) {
+            return $passing->count();
+        }
+
+        return DB::query()
+            ->fromSub(
+                $passing->toBase()->selectRaw('1')->limit($module->skip + $module->displayLimit() + count($pins['ids'])),
+                'listed',
+            )
+            ->count();
+    }
+
+    /** @return list<Fragment> the manager's conditions, each that is counted on its own */
+    public function conditions(Module $module, Context $context): array
+    {
+        return array_map(
+            fn (CountedRule $counted): Fragment => $this->compiler->rule($counted->rule, $context),
+            Steps::ofWhere($module->where),
+        );
+    }
+
+    /** @param  Builder<Item>  $query */
+    private function keep(Builder $query, Fragment ...$rules): void
+    {
+        foreach ($rules as $rule) {
+            if ($rule->sql !== 'true') {
+                $query->whereRaw("({$rule->sql})", $rule->bindings);
+            }
+        }
+    }
+}

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Modules;
+
+use App\Catalogue\StoredDefinitions;
+use App\Models\Module as ModuleRow;
+use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Change\Renaming;
+use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\Refused;
+
+/** The definitions of modules, as the writers of types and terms ask of them. */
+final readonly class ModuleDefinitions implements StoredDefinitions
+{
+    /** The keys under which a source names content types. */
+    private const TYPE_KEYS = ['items', 'months', 'years', 'type'];
+
+    /** The keys under which a source names a taxonomy. */
+    private const TAXONOMY_KEYS = ['terms', 'of'];
+
+    public function rename(Renaming $renaming, Catalogue $before): array
+    {
+        $replaced = [];
+        foreach (ModuleRow::query()->orderBy('id')->lockForUpdate()->get() as $row) {
+            $draft = self::renamed($row->draft, $renaming, $before);
+            $live = $row->live === null ? null : self::renamed($row->live, $renaming, $before);
+            if ($draft !== $row->draft || $live !== $row->live) {
+                $replaced[] = [
+                    'key' => $row->key,
+                    'after' => $row->revision + 1,
+                    'draft' => $row->draft,
+                    'live' => $row->live,
+                ];
+                $row->draft = $draft;
+                $row->live = $live;
+                $row->revision++;
+                $row->save();
+            }
+        }
+
+        return $replaced;
+    }
+
+    public function restore(array $replaced): void
+    {
+        foreach ($replaced as $was) {
+            $row = ModuleRow::query()->where('key', $was['key'])->where('revision', $was['after'])->first();
+            if ($row !== null) {
+                $row->fill(['draft' => $was['draft'], 'live' => $was['live']]);
+                $row->revision++;
+                $row->save();
+            }
+        }
+    }
+
+    public function unreadable(Renaming $renaming, Catalogue $before, Catalogue $after): array
+    {
+        $reader = new ModuleReader($after);
+        $problems = [];
+        foreach (ModuleRow::query()->whereNotNull('live')->get() as $row) {
+            try {
+                $reader->read(self::renamed($row->live ?? [], $renaming, $before));
+            } catch (Refused $refused) {
+                $message = "the live module “{$row->key}” could no longer be read: {$refused->problems[0]}";
+                $problems[] = new Problem('', 'inUse', $message);
+            }
+        }
+
+        return $problems;
+    }
+
+    public function drawingFromType(string $type): array
+    {
+        return $this->naming(self::TYPE_KEYS, $type, 'draws from this type.');
+    }
+
+    public function takingTermsOf(string $taxonomy): array
+    {
+        return $this->naming(self::TAXONOMY_KEYS, $taxonomy, 'takes its terms.');
+    }
+
+    /**
+     * @param  list<string>  $keys  of a source
+     * @return list<Problem>
+     */
+    private function naming(array $keys, string $name, string $words): array
+    {
+        $problems = [];
+        foreach (ModuleRow::query()->whereNull('removed_at')->orderBy('key')->get() as $row) {
+            if (self::names($row->draft, $keys, $name) || self::names($row->live ?? [], $keys, $name)) {
+                $problems[] = new Problem('', 'inUse', "the module “{$row->key}” {$words}");
+            }
+        }
+
+        return $problems;
+    }
+
+    /**
+     * Whether the source of a definition, which may no longer be readable, names something.
+     *
+     * @param  array<string, mixed>  $definition
+     * @param  list<string>  $keys
+     */
+    private static function names(array $definition, array $keys, string $name): bool
+    {
+        $source = $definition['source'] ?? null;
+        foreach (is_array($source) ? $keys : [] as $key) {
+            if (in_array($name, (array) ($source[$key] ?? []), true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  array<string, mixed>  $definition
+     * @return array<array-key, mixed> unchanged where not even a part of it can be read
+     */
+    private static function renamed(array $definition, Renaming $renaming, Catalogue $before): array
+    {
+        try {
+            return $renaming->in($definition, (new ModuleReader($before))->salvage($definition)->module->references());
+        } catch (Refused) {
+            return $definition;
+        }
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks;
+
+/** The kinds of long work, each by the key that tasks are stored under. */
+final readonly class LongWorkRegister
+{
+    /** @var array<string, class-string<LongWork>> by key */
+    private array $kinds;
+
+    /** @param  list<class-string<LongWork>>  $kinds */
+    public function __construct(array $kinds)
+    {
+        $this->kinds = array_combine(array_map(fn (string $kind): string => $kind::key(), $kinds), $kinds);
+    }
+
+    /** @throws \OutOfBoundsException where no kind has the key */
+    public function work(string $key): LongWork
+    {
+        return app($this->kinds[$key] ?? throw new \OutOfBoundsException("There is no long work \u{201C}{$key}\u{201D}."));
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Run;
+
+/** The steps of a run that are counted, in their order. */
+enum StepKind: string
+{
+    case Source = 'source';
+    case Where = 'where';
+    case Choices = 'choices';
+    case LeaveOut = 'leaveOut';
+    case Empty = 'empty';
+    case Total = 'total';
+}
