@@ -1,4 +1,4 @@
 import { defineConfig } from "vitest/config";
 
 // Without the application's plugins: these tests need no server and no build.
-export default defineConfig({ test: { include: ["resources/js/**/*.test.ts"] } });
+export default defineConfig({ test: { include: ["resources/js/**/*.test.{ts,tsx}"] } });

@@ -46,9 +46,9 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
             Route::post('items/{item}/revisions/{number}', [Manage\ItemController::class, 'bringBack']);
             Route::get('items/{item}/shown', [Manage\ItemController::class, 'shown']);
         });
-        Route::get('views/{key}', [Manage\ItemTableController::class, 'views']);
-        Route::put('views/{key}', [Manage\ItemTableController::class, 'saveView']);
-        Route::delete('views/{key}/{id}', [Manage\ItemTableController::class, 'removeView']);
+        Route::get('presets/{key}', [Manage\ItemTableController::class, 'presets']);
+        Route::put('presets/{key}', [Manage\ItemTableController::class, 'savePreset']);
+        Route::delete('presets/{key}/{id}', [Manage\ItemTableController::class, 'removePreset']);
         Route::get('changes', [Manage\ChangeController::class, 'index']);
         Route::post('changes/{change}/undo', [Manage\ChangeController::class, 'undo'])->can('undo', 'change');
         Route::get('tasks', [Manage\TaskController::class, 'index']);

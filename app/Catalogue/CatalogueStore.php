@@ -125,6 +125,28 @@ final class CatalogueStore
             );
     }
 
+    /** @return array<int, array{own: int, withBelow: int}> how many items each term of a taxonomy has, by its id */
+    public function itemsOfTerms(string $taxonomy): array
+    {
+        $rows = DB::select(<<<'SQL'
+            with recursive above(term, over) as (
+                select id, id from terms where taxonomy_key = ?
+                union all
+                select above.term, terms.parent_id
+                from above join terms on terms.id = above.over where terms.parent_id is not null
+            )
+            select above.over as id, count(distinct item_id) as below,
+                count(distinct item_id) filter (where above.term = above.over) as own
+            from above join item_term on item_term.term_id = above.term group by above.over
+            SQL, [$taxonomy]);
+        $counts = [];
+        foreach ($rows as $row) {
+            $counts[(int) $row->id] = ['own' => (int) $row->own, 'withBelow' => (int) $row->below];
+        }
+
+        return $counts;
+    }
+
     /**
      * @param  array<string, mixed>  $stored
      * @return array<string, Field>

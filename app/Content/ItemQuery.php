@@ -11,6 +11,7 @@ use App\Listing\FieldSql;
 use App\Models\Item;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
+use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Problem\Problems;
@@ -92,6 +93,36 @@ final readonly class ItemQuery
         }
 
         return $query->orderBy('items.id', $by === 'updated_at' ? $direction : 'asc');
+    }
+
+    /**
+     * Leaves out what a table does not show: texts with markup may be very long.
+     *
+     * @param  Builder<Item>  $query
+     * @return Builder<Item>
+     */
+    public static function withoutLongTexts(Builder $query, Type $type): Builder
+    {
+        $long = array_keys(array_filter($type->fields, fn ($field): bool => $field->family() === Family::LongText));
+        $columns = [
+            'id',
+            'type_key',
+            'slug',
+            'title',
+            'status',
+            'publish_at',
+            'expire_at',
+            'audience',
+            'author_id',
+            'lead',
+            'revision',
+            'created_at',
+            'updated_at',
+        ];
+        $query->getQuery()->select(array_map(fn (string $column): string => "items.{$column}", $columns))
+            ->selectRaw('null as text')->selectRaw('items.fields - ?::text[] as fields', ['{'.implode(',', $long).'}']);
+
+        return $query;
     }
 
     /** What was asked for, as text that the database takes. */

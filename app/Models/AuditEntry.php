@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -58,6 +59,16 @@ final class AuditEntry extends Model
             is_array($value) => implode(', ', array_map(self::value(...), $value)),
             default => is_scalar($value) ? (string) $value : '',
         };
+    }
+
+    /**
+     * Those whose person or subject has the words, in small letters.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeMentioning(Builder $query, string $words): void
+    {
+        $query->whereRaw('(strpos(lower(who), ?) > 0 or strpos(lower(subject), ?) > 0)', [$words, $words]);
     }
 
     protected function casts(): array

@@ -6,6 +6,8 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Something that was done to many items at once, or to a type, and can be undone.
@@ -29,5 +31,17 @@ final class Change extends Model
     protected function casts(): array
     {
         return ['made_at' => 'immutable_datetime', 'undone_at' => 'immutable_datetime', 'data' => JsonObject::class];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** How many items it touched. */
+    public function size(): int
+    {
+        return DB::table('change_items')->where('change_id', $this->id)->count();
     }
 }

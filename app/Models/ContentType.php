@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * A content type as its file says it.
@@ -28,5 +29,11 @@ final class ContentType extends Model
     protected function casts(): array
     {
         return ['definition' => 'array'];
+    }
+
+    /** @return HasMany<Item, $this> */
+    public function items(): HasMany
+    {
+        return $this->hasMany(Item::class, 'type_key', 'key');
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -46,6 +47,19 @@ final class Media extends Model
     protected $attributes = ['focus_x' => 0.5, 'focus_y' => 0.5];
 
     protected $dateFormat = 'Y-m-d H:i:sO';
+
+    /**
+     * Those whose name, title or alternative text has the words, in small letters.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeMentioning(Builder $query, string $words): void
+    {
+        $query->whereRaw(
+            '(strpos(name, ?) > 0 or strpos(lower(title), ?) > 0 or strpos(lower(alt), ?) > 0)',
+            [$words, $words, $words],
+        );
+    }
 
     protected function casts(): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * @property string $key
@@ -25,5 +26,11 @@ final class Taxonomy extends Model
     protected function casts(): array
     {
         return ['tree' => 'bool', 'fields' => JsonObject::class];
+    }
+
+    /** @return HasMany<Term, $this> */
+    public function terms(): HasMany
+    {
+        return $this->hasMany(Term::class, 'taxonomy_key', 'key');
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 
 /**
  * @property int $id
@@ -39,5 +40,11 @@ final class Term extends Model
     protected function casts(): array
     {
         return ['fields' => JsonObject::class, 'folded' => JsonObject::class];
+    }
+
+    /** @return BelongsToMany<Item, $this> */
+    public function items(): BelongsToMany
+    {
+        return $this->belongsToMany(Item::class);
     }
 }

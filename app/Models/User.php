@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Slug;
@@ -54,6 +56,22 @@ final class User extends Authenticatable
     protected $attributes = ['role' => 'member', 'active' => true, 'slug' => null, 'session_key' => ''];
 
     protected $dateFormat = 'Y-m-d H:i:sO';
+
+    /**
+     * Those whose name or e-mail address has the words, in small letters.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeMentioning(Builder $query, string $words): void
+    {
+        $query->whereRaw('(strpos(lower(name), ?) > 0 or strpos(email, ?) > 0)', [$words, $words]);
+    }
+
+    /** @return Builder<self> in the order of their names, as the site’s language has it */
+    public static function byName(): Builder
+    {
+        return self::query()->orderByRaw('name collate wellspring_text')->orderBy('id');
+    }
 
     protected function casts(): array
     {
@@ -105,5 +123,11 @@ final class User extends Authenticatable
     public function isManager(): bool
     {
         return $this->role === 'manager';
+    }
+
+    /** @return HasMany<Item, $this> those that they are the author of */
+    public function items(): HasMany
+    {
+        return $this->hasMany(Item::class, 'author_id');
     }
 }

@@ -25,6 +25,7 @@ use App\Modules\ModuleDefinitions;
 use App\Tasks\LongWorkRegister;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Console\Events\CommandStarting;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Event;
@@ -62,6 +63,10 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Event::listen(
+            CommandStarting::class,
+            fn (CommandStarting $event) => str_starts_with((string) $event->command, 'migrate') ? RenamedMigrations::apply() : null,
+        );
         Event::listen(LiveModulesChanged::class, fn () => KeepIndexes::dispatch());
         View::composer(
             'site.layout',

@@ -15,7 +15,7 @@ final readonly class ModuleView
      * @param  array<string, Media>  $pictures  by name
      * @param  array<string, int>  $columns  by width
      * @param  list<int|null>  $numbers  page numbers below the listing; null marks a gap
-     * @param  string  $address  of the page that it stands on
+     * @param  PageAddress  $address  of the page that it stands on
      * @param  array<string, array{words: string, records: int}>  $headings  by key, in order
      * @param  int  $total  how many records it shows in all
      */
@@ -28,7 +28,7 @@ final readonly class ModuleView
         public int $page,
         public int $pages,
         public array $numbers,
-        public string $address,
+        public PageAddress $address,
         public array $headings = [],
         public int $total = 0,
     ) {
@@ -82,13 +82,7 @@ final readonly class ModuleView
     /** The address of one of the listing's pages; page 1 has none of its own. */
     public function pageAddress(int $page): string
     {
-        $query = request()->query();
-        unset($query[$this->parameter()]);
-        if ($page > 1) {
-            $query[$this->parameter()] = (string) $page;
-        }
-
-        return $this->address.($query === [] ? '' : '?'.http_build_query($query)).'#'.$this->module->key;
+        return $this->address->with($this->parameter(), $page > 1 ? (string) $page : null, $this->module->key);
     }
 
     public function parameter(): string

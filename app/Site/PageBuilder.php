@@ -43,13 +43,18 @@ final readonly class PageBuilder
      *
      * @throws NoSuchPage
      */
-    public function modules(Page $page, Context $context, array $asked, ?Module $instead = null): array
-    {
+    public function modules(
+        Page $page,
+        PageAddress $address,
+        Context $context,
+        array $asked,
+        ?Module $instead = null,
+    ): array {
         $shown = [];
         foreach ($page->modules as $row) {
             $module = $row->key === $instead?->key ? $instead : $this->modules->live($row);
             if ($module !== null) {
-                $shown[] = $this->module($module, $page->address, $context, $asked[$module->key] ?? '1');
+                $shown[] = $this->module($module, $address, $context, $asked[$module->key] ?? '1');
             }
         }
 
@@ -57,7 +62,7 @@ final readonly class PageBuilder
     }
 
     /** @throws NoSuchPage */
-    public function module(Module $module, string $address, Context $context, string $asked): ModuleView
+    public function module(Module $module, PageAddress $address, Context $context, string $asked): ModuleView
     {
         $result = $this->listing->show($module, $context, $asked);
 
@@ -70,7 +75,7 @@ final readonly class PageBuilder
     }
 
     /** A module with the page of records that a run gave: a preview, of which nothing is cached. */
-    public function shown(Module $module, string $address, Context $context, Result $result): ModuleView
+    public function shown(Module $module, PageAddress $address, Context $context, Result $result): ModuleView
     {
         return $this->drawn(
             $module,
@@ -87,7 +92,7 @@ final readonly class PageBuilder
     }
 
     /** @param  list<Record>  $records  in order */
-    private function drawn(Module $module, string $address, Result $result, array $records): ModuleView
+    private function drawn(Module $module, PageAddress $address, Result $result, array $records): ModuleView
     {
         $types = $this->catalogue->catalogue()->types;
         $cards = array_map(fn (Record $record): CardView => new CardView(

@@ -19,6 +19,9 @@ use PHPUnit\Framework\TestCase;
 /** A real Chromium before the application as bin/test serves it, the demo site loaded. */
 abstract class BrowserTestCase extends TestCase
 {
+    /** Seconds that something may take to come on a machine that has other work to do. */
+    private const PATIENCE = 45;
+
     protected RemoteWebDriver $browser;
 
     private static ?RemoteWebDriver $opened = null;
@@ -88,7 +91,8 @@ abstract class BrowserTestCase extends TestCase
                 $this->find('[name=email]')->sendKeys(DemoSite::EMAIL);
                 $this->find('[name=password]')->sendKeys(DemoAccounts::PASSWORD);
                 $this->find('button')->click();
-                for ($wait = 0; $wait < 100 && $this->isAt('/manage/sign-in'); $wait++) {
+                $until = microtime(true) + self::PATIENCE;
+                while ($this->isAt('/manage/sign-in') && microtime(true) < $until) {
                     usleep(50_000);
                 }
                 if (! $this->isAt('/manage/sign-in')) {
@@ -327,7 +331,7 @@ abstract class BrowserTestCase extends TestCase
      */
     protected function await(string $otherwise, \Closure $look): mixed
     {
-        $until = microtime(true) + 15;
+        $until = microtime(true) + self::PATIENCE;
         do {
             try {
                 $found = $look();

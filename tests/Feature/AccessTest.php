@@ -42,9 +42,9 @@ final class AccessTest extends TestCase
             'POST manage/api/items',
             'PUT manage/api/items/draft',
             'DELETE manage/api/items/draft',
-            'GET manage/api/views/{key}',
-            'PUT manage/api/views/{key}',
-            'DELETE manage/api/views/{key}/{id}',
+            'GET manage/api/presets/{key}',
+            'PUT manage/api/presets/{key}',
+            'DELETE manage/api/presets/{key}/{id}',
             'GET manage/api/changes', 'GET manage/api/tasks', 'GET manage/api/media', 'POST manage/api/media',
         ],
         'managers' => [

@@ -14,6 +14,7 @@ use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
+use App\Site\PageAddress;
 use App\Site\PageBuilder;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\RandomModules;
@@ -88,7 +89,7 @@ final class FreshnessTest extends TestCase
             ]);
             $cards = fn (): array => app(PageBuilder::class)->module(
                 $module,
-                '/',
+                new PageAddress('/'),
                 app(ContextFactory::class)->now(),
                 '1',
             )->cards;

@@ -523,16 +523,16 @@ final class KeepingTest extends TestCase
         $this->assertSame([], $titles('q=%25'));
         $row = $this->getJson('/manage/api/items?type=plant')->json('items.0.values');
         $this->assertSame([null, null], [$row['text'], $row['story']], 'long texts do not travel with the table');
-        $this->putJson('/manage/api/views/plant', ['name' => 'Dear ones', 'state' => ['sort' => 'price']])
+        $this->putJson('/manage/api/presets/plant', ['name' => 'Dear ones', 'state' => ['sort' => 'price']])
             ->assertOk()
             ->assertJsonPath('selections.0.name', 'Dear ones');
         $kept = $this->putJson(
-            '/manage/api/views/plant',
+            '/manage/api/presets/plant',
             ['name' => '', 'state' => ['columns' => [['key' => 'price', 'width' => 99]]]],
         )
             ->assertJsonPath('state.columns.0.width', 99)
             ->json('selections.0.id');
-        $this->deleteJson("/manage/api/views/plant/{$kept}")->assertJsonCount(0, 'selections');
+        $this->deleteJson("/manage/api/presets/plant/{$kept}")->assertJsonCount(0, 'selections');
         $ids = Item::query()->orderBy('id')->pluck('id')->all();
         $this->putJson('/manage/api/by-hand/plant', ['ids' => [$ids[2], $ids[0]]])->assertJson([
             ['id' => $ids[2], 'placed' => true],

@@ -19,6 +19,7 @@ use App\Listing\Tracer;
 use App\Models\Item;
 use App\Models\Page;
 use App\Models\User;
+use App\Site\PageAddress;
 use App\Site\PageBuilder;
 use Illuminate\Cache\ArrayStore;
 use Illuminate\Cache\Repository;
@@ -44,11 +45,11 @@ final class Bench extends Command
     private const SQL_GROUP = 'exists (select 1 from item_term where item_term.item_id = items.id and item_term.term_id = any(\'{%s}\'))';
 
     public function handle(
-        BenchmarkSeeder $ground,
+        BenchmarkSeeder $seeder,
         Listing $listing,
         ContextFactory $contexts,
         Indexes $indexes,
-        PageBuilder $maker,
+        PageBuilder $builder,
         Options $options,
         Tracer $tracer,
         RecordFinder $finder,
@@ -71,9 +72,9 @@ final class Bench extends Command
             return self::INVALID;
         }
         $this->line("Filling to {$items} items");
-        $ground->fill($items, fn (int $done) => $this->output->write("\r{$done} "));
+        $seeder->fill($items, fn (int $done) => $this->output->write("\r{$done} "));
         $this->newLine();
-        $modules = $ground->modules();
+        $modules = $seeder->modules();
         foreach ($indexes->keep(array_values($modules))['made'] as $made) {
             $this->line("Made the index {$made}");
         }
@@ -151,13 +152,13 @@ final class Bench extends Command
 
         $rows = [];
         foreach (['newest', 'filtered'] as $key) {
-            $rows[] = [$key, $this->median(function () use ($listing, $maker, $modules, $key, $context): void {
-                $looked = $listing->runWithGaps($modules[$key], $context, '1');
+            $rows[] = [$key, $this->median(function () use ($listing, $builder, $modules, $key, $context): void {
+                $run = $listing->runWithGaps($modules[$key], $context, '1');
                 view(
                     'site.page',
                     [
                         'page' => new Page(['address' => '/', 'title' => 'Bench', 'intro' => '']),
-                        'modules' => [$maker->shown($modules[$key], '/', $context, $looked->result)],
+                        'modules' => [$builder->shown($modules[$key], new PageAddress('/'), $context, $run->result)],
                     ],
                 )->render();
             })];

@@ -8,6 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Http\RequestText;
 use App\Listing\ContextFactory;
 use App\Modules\ModuleStore;
+use App\Site\PageAddress;
 use App\Site\PageBuilder;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
@@ -21,7 +22,7 @@ final readonly class SearchController
 
     public function __construct(
         private ModuleStore $modules,
-        private PageBuilder $maker,
+        private PageBuilder $builder,
         private ContextFactory $contexts,
         private CatalogueStore $catalogue,
     ) {
@@ -53,7 +54,12 @@ final readonly class SearchController
         ]);
         $context = $this->contexts->now()->with(address: ['q' => $words]);
         try {
-            $shown = $this->maker->module($module, '/search', $context, is_string($number) ? $number : '');
+            $shown = $this->builder->module(
+                $module,
+                new PageAddress('/search', $request->query->all()),
+                $context,
+                is_string($number) ? $number : '',
+            );
         } catch (NoSuchPage) {
             abort(404);
         }

@@ -11,6 +11,7 @@ use App\Models\Item;
 use App\Models\Page;
 use App\Site\ItemPage;
 use App\Site\ModuleView;
+use App\Site\PageAddress;
 use App\Site\PageBuilder;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -22,7 +23,7 @@ use Wellspring\Core\Wording\Format;
 final readonly class SiteController
 {
     public function __construct(
-        private PageBuilder $maker,
+        private PageBuilder $builder,
         private CatalogueStore $catalogue,
         private Format $format,
         private ContextFactory $contexts,
@@ -58,7 +59,12 @@ final readonly class SiteController
 
         return view('site.page', [
             'page' => $page,
-            'modules' => $this->maker->modules($page, $this->contexts->now(), $asked),
+            'modules' => $this->builder->modules(
+                $page,
+                new PageAddress($page->address, $request->query->all()),
+                $this->contexts->now(),
+                $asked,
+            ),
         ]);
     }
 

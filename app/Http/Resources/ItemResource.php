@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Catalogue\Records;
+use App\Content\ItemQuery;
 use App\Content\PeopleNames;
 use App\Listing\ContextFactory;
 use App\Models\Item;
@@ -12,7 +13,6 @@ use App\Models\Media;
 use App\Models\User;
 use App\Site\PageBuilder;
 use Illuminate\Database\Eloquent\Builder;
-use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Time\Iso8601;
 
@@ -37,26 +37,7 @@ final readonly class ItemResource
      */
     public function rows(Builder $query, Type $type, User $who): array
     {
-        $long = array_keys(array_filter($type->fields, fn ($field): bool => $field->family() === Family::LongText));
-        $columns = [
-            'id',
-            'type_key',
-            'slug',
-            'title',
-            'status',
-            'publish_at',
-            'expire_at',
-            'audience',
-            'author_id',
-            'lead',
-            'revision',
-            'created_at',
-            'updated_at',
-        ];
-        $query->getQuery()->select(array_map(fn (string $column): string => "items.{$column}", $columns))
-            ->selectRaw('null as text')->selectRaw('items.fields - ?::text[] as fields', ['{'.implode(',', $long).'}']);
-
-        return $this->all($query->with(Item::whole())->get(), $type, $who);
+        return $this->all(ItemQuery::withoutLongTexts($query, $type)->with(Item::whole())->get(), $type, $who);
     }
 
     /**

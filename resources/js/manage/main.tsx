@@ -1,17 +1,7 @@
 import { QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { lazy, StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
-import { BenchScreen } from "./bench/BenchScreen";
-import { ByHandScreen } from "./content/ByHandScreen";
-import { ContentScreen } from "./content/ContentScreen";
-import { ImportScreen } from "./content/ImportScreen";
-import { ItemScreen } from "./content/ItemScreen";
-import { FilesScreen } from "./files/FilesScreen";
-import { ModulesScreen } from "./modules/ModulesScreen";
-import { AccountScreen } from "./people/AccountScreen";
-import { AuditScreen } from "./people/AuditScreen";
-import { PeopleScreen } from "./people/PeopleScreen";
 import { ApiError } from "./shared/api";
 import { DoneProvider } from "./shared/Done";
 import { Opening, ScreenFault } from "./shared/Fault";
@@ -19,9 +9,26 @@ import { makeQueryClient } from "./shared/queryClient";
 import { Shell } from "./shared/Shell";
 import { SignInAgain } from "./shared/SignInAgain";
 import { StartContext, useStart, useStartQuery } from "./shared/start";
-import { TermsScreen } from "./terms/TermsScreen";
-import { TypeScreen } from "./types/TypeScreen";
-import { TypesScreen } from "./types/TypesScreen";
+
+const BenchScreen = lazy(() => import("./bench/BenchScreen").then((screen) => ({ default: screen.BenchScreen })));
+const ByHandScreen = lazy(() => import("./content/ByHandScreen").then((screen) => ({ default: screen.ByHandScreen })));
+const ContentScreen = lazy(() =>
+	import("./content/ContentScreen").then((screen) => ({ default: screen.ContentScreen })),
+);
+const ImportScreen = lazy(() => import("./content/ImportScreen").then((screen) => ({ default: screen.ImportScreen })));
+const ItemScreen = lazy(() => import("./content/ItemScreen").then((screen) => ({ default: screen.ItemScreen })));
+const FilesScreen = lazy(() => import("./files/FilesScreen").then((screen) => ({ default: screen.FilesScreen })));
+const ModulesScreen = lazy(() =>
+	import("./modules/ModulesScreen").then((screen) => ({ default: screen.ModulesScreen })),
+);
+const AccountScreen = lazy(() =>
+	import("./people/AccountScreen").then((screen) => ({ default: screen.AccountScreen })),
+);
+const AuditScreen = lazy(() => import("./people/AuditScreen").then((screen) => ({ default: screen.AuditScreen })));
+const PeopleScreen = lazy(() => import("./people/PeopleScreen").then((screen) => ({ default: screen.PeopleScreen })));
+const TermsScreen = lazy(() => import("./terms/TermsScreen").then((screen) => ({ default: screen.TermsScreen })));
+const TypeScreen = lazy(() => import("./types/TypeScreen").then((screen) => ({ default: screen.TypeScreen })));
+const TypesScreen = lazy(() => import("./types/TypesScreen").then((screen) => ({ default: screen.TypesScreen })));
 
 const router = createBrowserRouter(
 	[

@@ -27,10 +27,7 @@ final class AuditController
             ->when($given['action'] ?? null, fn ($query, string $action) => $query->where('action', $action))
             ->when(
                 $words !== '',
-                fn ($query) => $query->whereRaw(
-                    '(strpos(lower(who), ?) > 0 or strpos(lower(subject), ?) > 0)',
-                    [$words, $words],
-                ),
+                fn ($query) => $query->mentioning($words),
             );
         $total = (clone $query)->count();
         $page = (int) ($given['page'] ?? 1);

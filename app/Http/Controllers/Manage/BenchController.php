@@ -19,6 +19,7 @@ use App\Models\Page;
 use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use App\Modules\ModuleVersions;
+use App\Site\PageAddress;
 use App\Site\PageBuilder;
 use Illuminate\Http\Request;
 use Wellspring\Core\Arrangement\Columns;
@@ -54,8 +55,8 @@ final readonly class BenchController
         private Listing $listing,
         private Sources $sources,
         private Options $options,
-        private PageBuilder $maker,
-        private PreviewContext $standpoint,
+        private PageBuilder $builder,
+        private PreviewContext $preview,
         private CatalogueStore $catalogue,
         private Format $format,
     ) {
@@ -67,7 +68,7 @@ final readonly class BenchController
         $given = $request->validate(['page' => ['string'], 'on' => ['nullable', 'integer']]);
         $salvaged = $this->salvaged($request);
         $module = $salvaged->module;
-        $context = $this->standpoint->of($request);
+        $context = $this->preview->of($request);
         $looked = $this->listing->runWithGaps($module, $context, $given['page'] ?? '1');
         $result = $looked->result;
 
@@ -117,7 +118,7 @@ final readonly class BenchController
                 'unknownField',
                 "“{$given['field']}” is not a field of {$module->type()->plural}.",
             );
-        $options = $this->options->of($module, $field, $given['before'], $this->standpoint->of($request));
+        $options = $this->options->of($module, $field, $given['before'], $this->preview->of($request));
 
         return ['choices' => (object) $options['choices'], 'labels' => (object) $options['labels']] + $options;
     }
@@ -135,7 +136,7 @@ final readonly class BenchController
             'fields.*' => ['string'],
         ]);
         $module = $this->salvaged($request)->module;
-        $context = $this->standpoint->of($request);
+        $context = $this->preview->of($request);
         $table = new Module(
             $module->key,
             $module->name,
@@ -192,7 +193,7 @@ final readonly class BenchController
         return $finder->find(
             $this->salvaged($request)->module,
             str_replace("\0", '', mb_scrub($given['words'])),
-            $this->standpoint->of($request),
+            $this->preview->of($request),
         );
     }
 
@@ -205,7 +206,7 @@ final readonly class BenchController
     {
         $given = $request->validate(['item' => ['nullable', 'integer'], 'slug' => ['nullable', 'string', 'max:300']]);
         $module = $this->salvaged($request)->module;
-        $context = $this->standpoint->of($request);
+        $context = $this->preview->of($request);
         $item = isset($given['item']) ? Item::query()->find($given['item']) : null;
         $traced = $item instanceof Item
             ? $tracer->item($module, $item, $context)
@@ -237,7 +238,7 @@ final readonly class BenchController
             ? $this->version($row, 'against', (int) $given['against'])
             : ($row === null ? null : $this->store->live($row));
 
-        return $comparison->of($before, $after, $this->standpoint->of($request)) + ['compared' => $before !== null];
+        return $comparison->of($before, $after, $this->preview->of($request)) + ['compared' => $before !== null];
     }
 
     /** A version that was published, without what makes no sense any more. */
@@ -297,8 +298,14 @@ final readonly class BenchController
             ->when($on !== null, fn ($query) => $query->where('pages.id', $on))
             ->first();
         $shown = $page instanceof Page
-            ? $this->maker->modules($page, $context, [$module->key => (string) $result->page], $module)
-            : [$this->maker->shown($module, '/', $context, $result)];
+            ? $this->builder->modules(
+                $page,
+                new PageAddress($page->address),
+                $context,
+                [$module->key => (string) $result->page],
+                $module,
+            )
+            : [$this->builder->shown($module, new PageAddress('/'), $context, $result)];
 
         return view('site.page', [
             'page' => $page ?? new Page([

@@ -9,7 +9,6 @@ use App\Models\Change;
 use App\Tasks\Tasks;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Time\Iso8601;
 
@@ -21,17 +20,16 @@ final readonly class ChangeController
     /** @return list<array<string, mixed>> */
     public function index(): array
     {
-        $changes = Change::query()->where('kind', '<>', 'undo')
+        $changes = Change::query()->with('user:id,name')->where('kind', '<>', 'undo')
             ->when(Gate::denies('manage'), fn ($query) => $query->where('user_id', Auth::id()))
             ->latest('id')
             ->limit(self::SHOWN)
             ->get();
-        $names = DB::table('users')->whereIn('id', $changes->pluck('user_id')->filter())->pluck('name', 'id');
 
         return array_values($changes->map(fn (Change $change): array => [
             'id' => $change->id,
             'title' => $change->title,
-            'by' => $names[$change->user_id] ?? 'the command line',
+            'by' => $change->user->name ?? 'the command line',
             'at' => Iso8601::format($change->made_at),
             'undone' => $change->undone_at !== null,
         ])->all());
@@ -44,7 +42,7 @@ final readonly class ChangeController
             UndoChange::class,
             "Take back: {$change->title}",
             ['change' => $change->id],
-            DB::table('change_items')->where('change_id', $change->id)->count(),
+            $change->size(),
         );
     }
 }

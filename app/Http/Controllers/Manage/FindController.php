@@ -6,16 +6,15 @@ namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
 use App\Http\RequestText;
-use App\Listing\Compile\SearchSql;
 use App\Models\Item;
 use App\Models\Page;
+use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
+use App\Search\Finder;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Text\Fold;
-use Wellspring\Core\Text\SearchTerm;
 use Wellspring\Core\Text\Words;
 
 /** Finds anything by a few words: modules, pages, items, terms. */
@@ -23,8 +22,11 @@ final readonly class FindController
 {
     private const EACH = 6;
 
-    public function __construct(private ModuleStore $modules, private CatalogueStore $catalogue)
-    {
+    public function __construct(
+        private ModuleStore $modules,
+        private CatalogueStore $catalogue,
+        private Finder $finder,
+    ) {
     }
 
     /** @return list<array{kind: string, title: string, about: string, to: string}> */
@@ -81,15 +83,7 @@ final readonly class FindController
     /** @return list<array{kind: string, title: string, about: string, to: string}> the last word may be but begun */
     private function items(string $words, User $user): array
     {
-        $sought = SearchTerm::all(rtrim($words, '*').'*', null);
-        $found = SearchSql::found($sought);
-        $inTitle = SearchSql::found(SearchTerm::all(rtrim($words, '*').'*', ['title' => 1]));
-        $items = Item::query()->whereRaw($found->sql, $found->bindings)
-            ->when(! $user->isManager(), fn ($query) => $query->where('author_id', $user->id))
-            ->orderByRaw("({$inTitle->sql}) desc", $inTitle->bindings)
-            ->orderByRaw('title collate wellspring_text')
-            ->limit(self::EACH * 2)
-            ->get(['id', 'type_key', 'title', 'status']);
+        $items = $this->finder->items($words, $user, self::EACH * 2);
         $types = $this->catalogue->catalogue()->types;
 
         return array_values($items->map(fn (Item $item): array => [
@@ -102,23 +96,14 @@ final readonly class FindController
     /** @return list<array{kind: string, title: string, about: string, to: string}> */
     private function terms(string $words): array
     {
-        $terms = DB::table('terms')
-            ->join('taxonomies', 'taxonomies.key', '=', 'terms.taxonomy_key')
-            ->whereRaw("terms.folded->>'title' like ?", ['%'.addcslashes(Fold::of($words), '%_\\').'%'])
-            ->orderByRaw('terms.name collate wellspring_text')
-            ->limit(self::EACH)
-            ->get(['terms.name', 'terms.taxonomy_key', 'taxonomies.label']);
+        $taxonomies = $this->catalogue->catalogue()->taxonomies;
 
-        return array_values(
-            $terms->map(
-                fn (object $term): array => [
-                    'kind' => 'term',
-                    'title' => (string) $term->name,
-                    'about' => "Term of {$term->label}",
-                    'to' => "/terms/{$term->taxonomy_key}",
-                ],
-            )->all(),
-        );
+        return array_values($this->finder->terms($words, self::EACH)->map(fn (Term $term): array => [
+            'kind' => 'term',
+            'title' => $term->name,
+            'about' => 'Term of '.($taxonomies[$term->taxonomy_key]->label ?? $term->taxonomy_key),
+            'to' => "/terms/{$term->taxonomy_key}",
+        ])->all());
     }
 
     private static function has(string $text, string $words): bool

@@ -9,6 +9,7 @@ use App\Content\BulkEdit;
 use App\Content\ItemQuery;
 use App\Content\ManualOrder;
 use App\Content\PeopleNames;
+use App\Content\TablePresets;
 use App\Http\RequestText;
 use App\Http\Resources\ItemResource;
 use App\Models\Term;
@@ -17,11 +18,9 @@ use App\Tasks\Tasks;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Refused;
-use Wellspring\Core\Text\Whitespace;
 
 /** The items of a type as a table: found, ordered, a page at a time; what a person keeps of it; and edits of many. */
 final readonly class ItemTableController
@@ -108,60 +107,30 @@ final readonly class ItemTableController
      * @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} how this person last
      *   had the table, and what they saved
      */
-    public function views(Request $request, string $key): array
+    public function presets(Request $request, string $key, TablePresets $presets): array
     {
-        $rows = DB::table('views_of_content')
-            ->where('user_id', $this->who($request)->id)
-            ->where('type_key', $this->type($key)->key)
-            ->orderBy('name')
-            ->get();
-        $state = fn (\stdClass $row): mixed => json_decode(is_string($row->state) ? $row->state : '{}');
-
-        return [
-            'state' => ($now = $rows->firstWhere('name', '')) === null ? null : $state($now),
-            'selections' => array_values(
-                $rows->where('name', '<>', '')
-                    ->map(
-                        fn (object $row): array => [
-                            'id' => (int) $row->id,
-                            'name' => (string) $row->name,
-                            'state' => $state($row),
-                        ],
-                    )
-                    ->all(),
-            ),
-        ];
+        return $presets->of($this->who($request), $this->type($key)->key);
     }
 
     /** @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} */
-    public function saveView(Request $request, string $key): array
+    public function savePreset(Request $request, string $key, TablePresets $presets): array
     {
         $given = $request->validate([
             'name' => ['present', 'nullable', 'string', 'max:100'],
             'state' => ['required', 'array'],
         ]);
-        DB::table('views_of_content')->upsert(
-            [[
-                'user_id' => $this->who($request)->id,
-                'type_key' => $this->type($key)->key,
-                'name' => Whitespace::trim($given['name'] ?? ''),
-                'state' => json_encode($request->json()->all()['state'], JSON_THROW_ON_ERROR),
-                'created_at' => now(),
-                'updated_at' => now(),
-            ]],
-            ['user_id', 'type_key', 'name'],
-            ['state', 'updated_at'],
-        );
+        $state = (array) $request->json()->all()['state'];
+        $presets->save($this->who($request), $this->type($key)->key, (string) ($given['name'] ?? ''), $state);
 
-        return $this->views($request, $key);
+        return $this->presets($request, $key, $presets);
     }
 
     /** @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} */
-    public function removeView(Request $request, string $key, int $id): array
+    public function removePreset(Request $request, string $key, int $id, TablePresets $presets): array
     {
-        DB::table('views_of_content')->where('user_id', $this->who($request)->id)->where('id', $id)->delete();
+        $presets->remove($this->who($request), $id);
 
-        return $this->views($request, $key);
+        return $this->presets($request, $key, $presets);
     }
 
     /** @return list<array{id: int, title: string, placed: bool}> */

@@ -41,10 +41,7 @@ final readonly class MediaController
         $query = Media::query()
             ->when(
                 $words !== '',
-                fn ($query) => $query->whereRaw(
-                    '(strpos(name, ?) > 0 or strpos(lower(title), ?) > 0 or strpos(lower(alt), ?) > 0)',
-                    [$words, $words, $words],
-                ),
+                fn ($query) => $query->mentioning($words),
             )
             ->when($given['kind'] ?? null, fn ($query, string $kind) => $query->where('kind', $kind))
             ->when($given['alt'] ?? null, fn ($query) => $query->where('kind', 'picture')->where('alt', ''));

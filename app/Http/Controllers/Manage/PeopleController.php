@@ -10,7 +10,6 @@ use App\Models\User;
 use App\People\People;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
@@ -26,25 +25,15 @@ final readonly class PeopleController
     public function index(Request $request): array
     {
         $words = mb_strtolower(RequestText::text($request, 'q'));
-        $found = User::query()->with('groups')
-            ->when(
-                $words !== '',
-                fn ($query) => $query->whereRaw(
-                    '(strpos(lower(name), ?) > 0 or strpos(email, ?) > 0)',
-                    [$words, $words],
-                ),
-            )
+        $found = User::byName()->with('groups')->withCount('items')
+            ->when($words !== '', fn ($query) => $query->mentioning($words))
             ->when($request->filled('role'), fn ($query) => $query->where('role', RequestText::text($request, 'role')))
-            ->orderByRaw('name collate wellspring_text')->orderBy('id')->limit(500)->get();
-        $items = DB::table('items')
-            ->selectRaw('author_id, count(*) as items')
-            ->whereIn('author_id', $found->modelKeys())
-            ->groupBy('author_id')
-            ->pluck('items', 'author_id');
+            ->limit(500)
+            ->get();
 
         return [
             'people' => $found->map(
-                fn (User $user): array => $this->person($user, (int) ($items[$user->id] ?? 0)),
+                fn (User $user): array => $this->person($user, (int) $user->getAttribute('items_count')),
             )->all(),
             'groups' => $this->groups(),
         ];

@@ -61,9 +61,8 @@ final readonly class StartController
                 fn (Arrangement $as): array => ['key' => $as->value, 'label' => $as->words()],
                 Arrangement::cases(),
             ),
-            'people' => User::query()
+            'people' => User::byName()
                 ->where('active', true)
-                ->orderByRaw('name collate wellspring_text')
                 ->limit(500)
                 ->get(['name', 'email', 'slug'])
                 ->map(

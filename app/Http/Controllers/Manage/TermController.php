@@ -14,7 +14,6 @@ use App\Modules\ModuleStore;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Content\File\TermDraft;
 use Wellspring\Core\Content\File\TermReader;
@@ -39,10 +38,7 @@ final readonly class TermController
     public function taxonomies(): array
     {
         $catalogue = $this->store->catalogue();
-        $terms = DB::table('terms')
-            ->selectRaw('taxonomy_key, count(*) as terms')
-            ->groupBy('taxonomy_key')
-            ->pluck('terms', 'taxonomy_key');
+        $terms = TaxonomyRow::query()->withCount('terms')->pluck('terms_count', 'key');
 
         return array_values(array_map(fn (Taxonomy $taxonomy): array => [
             'key' => $taxonomy->key,
@@ -113,15 +109,7 @@ final readonly class TermController
     public function index(string $key): array
     {
         $this->taxonomy($key);
-        $counts = collect(DB::select(<<<'SQL'
-            with recursive above(term, over) as (
-                select id, id from terms where taxonomy_key = ?
-                union all
-                select above.term, terms.parent_id from above join terms on terms.id = above.over where terms.parent_id is not null
-            )
-            select above.over as id, count(distinct item_id) as below, count(distinct item_id) filter (where above.term = above.over) as own
-            from above join item_term on item_term.term_id = above.term group by above.over
-            SQL, [$key]))->keyBy('id');
+        $counts = $this->store->itemsOfTerms($key);
 
         return array_values(Term::query()->where('taxonomy_key', $key)->orderBy('position')->orderBy('id')->get(['id', 'parent_id', 'slug', 'name', 'colour'])->map(fn (Term $term): array => [
             'id' => $term->id,
@@ -129,8 +117,8 @@ final readonly class TermController
             'slug' => $term->slug,
             'name' => $term->name,
             'colour' => $term->colour,
-            'items' => (int) ($counts->get($term->id)->own ?? 0),
-            'withBelow' => (int) ($counts->get($term->id)->below ?? 0),
+            'items' => $counts[$term->id]['own'] ?? 0,
+            'withBelow' => $counts[$term->id]['withBelow'] ?? 0,
         ])->all());
     }
 
@@ -150,7 +138,7 @@ final readonly class TermController
             'colour' => $term->colour,
             // A value of a field that the taxonomy has no more stays stored, and is not asked about.
             'fields' => (object) array_intersect_key($term->fields, $this->taxonomy($term->taxonomy_key)->fields),
-            'items' => DB::table('item_term')->where('term_id', $id)->count(),
+            'items' => $term->items()->count(),
             'below' => Term::query()->where('parent_id', $id)->count(),
             'modules' => $this->modules->naming($term->taxonomy_key, $term->slug),
         ];

@@ -30,11 +30,7 @@ final readonly class TypeController
     /** @return array<string, mixed> */
     public function index(): array
     {
-        $items = Item::query()
-            ->toBase()
-            ->selectRaw('type_key, count(*) as items')
-            ->groupBy('type_key')
-            ->pluck('items', 'type_key');
+        $items = ContentType::query()->withCount('items')->pluck('items_count', 'key');
 
         return [
             'types' => array_map(fn (Type $type): array => [

@@ -17,7 +17,7 @@ import { ExportMenu } from "./ExportMenu";
 import { Filters } from "./Filters";
 import { Heading } from "./Heading";
 import { ManyBar } from "./ManyBar";
-import { Selections, type Views } from "./Selections";
+import { Selections, type TablePresets } from "./Selections";
 import { type Column, columnsOf, restored, type TableState } from "./tableState";
 
 /** The items of one type as a table that each person keeps as they like it. */
@@ -25,9 +25,9 @@ export function ContentScreen() {
 	const start = useStart();
 	const { type: key } = useParams();
 	const type = start.types.find((one) => one.key === key);
-	const views = useQuery({
-		queryKey: ["views", key],
-		queryFn: ({ signal }) => get<Views>(`/views/${key}`, signal),
+	const presets = useQuery({
+		queryKey: ["presets", key],
+		queryFn: ({ signal }) => get<TablePresets>(`/presets/${key}`, signal),
 		enabled: type !== undefined,
 		staleTime: Number.POSITIVE_INFINITY,
 	});
@@ -43,16 +43,16 @@ export function ContentScreen() {
 			</div>
 		);
 	}
-	return views.data ? <Table key={type.key} type={type} views={views.data} /> : <Opening queries={[views]} />;
+	return presets.data ? <Table key={type.key} type={type} presets={presets.data} /> : <Opening queries={[presets]} />;
 }
 
-function Table({ type, views }: { type: ContentType; views: Views }) {
+function Table({ type, presets }: { type: ContentType; presets: TablePresets }) {
 	const start = useStart();
 	const client = useQueryClient();
 	const done = useDone();
 	const [asked, setAsked] = useSearchParams();
 	const [state, setState] = useState(() => ({
-		...restored(type, views.state),
+		...restored(type, presets.state),
 		...(asked.get("q") ? { q: asked.get("q") ?? "" } : {}),
 	}));
 	const [ticked, setTicked] = useState<Set<number>>(new Set());
@@ -82,7 +82,7 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 		placeholderData: keepPreviousData,
 	});
 
-	const kept = useRef(JSON.stringify(views.state));
+	const kept = useRef(JSON.stringify(presets.state));
 	useEffect(() => {
 		const { q: _, ...keeps } = state;
 		const now = JSON.stringify(keeps);
@@ -91,8 +91,8 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 		}
 		const timer = setTimeout(() => {
 			kept.current = now;
-			send<Views>("PUT", `/views/${type.key}`, { name: "", state: keeps }).then(
-				(answer) => client.setQueryData(["views", type.key], answer),
+			send<TablePresets>("PUT", `/presets/${type.key}`, { name: "", state: keeps }).then(
+				(answer) => client.setQueryData(["presets", type.key], answer),
 				// How a table stood is not worth a message; the next change tries anew.
 				() => {
 					kept.current = "";
@@ -198,7 +198,7 @@ function Table({ type, views }: { type: ContentType; views: Views }) {
 				</select>
 				<Filters type={type} filters={state.filters} onChange={(filters) => change({ filters })} />
 				<span className="grow" />
-				<Selections type={type} views={views} state={state} onPick={(picked) => change(restored(type, picked))} />
+				<Selections type={type} presets={presets} state={state} onPick={(picked) => change(restored(type, picked))} />
 				<Columns type={type} columns={state.columns} onChange={(next) => change({ columns: next }, false)} />
 			</div>
 			{items.error && <Fault error={items.error} onRetry={items.refetch} />}

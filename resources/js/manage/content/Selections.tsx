@@ -6,7 +6,7 @@ import type { ContentType } from "../shared/types";
 import type { TableState } from "./tableState";
 
 /** How a person last had a table, and what they kept of it under names. */
-export interface Views {
+export interface TablePresets {
 	state: Partial<TableState> | null;
 	selections: { id: number; name: string; state: Partial<TableState> }[];
 }
@@ -14,33 +14,33 @@ export interface Views {
 /** What was found, filtered and ordered, kept under a name. */
 export function Selections({
 	type,
-	views,
+	presets,
 	state,
 	onPick,
 }: {
 	type: ContentType;
-	views: Views;
+	presets: TablePresets;
 	state: TableState;
 	onPick: (state: Partial<TableState>) => void;
 }) {
 	const client = useQueryClient();
 	const [name, setName] = useState("");
-	const keep = (answer: Views) => client.setQueryData(["views", type.key], answer);
+	const keep = (answer: TablePresets) => client.setQueryData(["presets", type.key], answer);
 	const save = useMutation({
-		mutationFn: () => send<Views>("PUT", `/views/${type.key}`, { name: name.trim(), state }),
+		mutationFn: () => send<TablePresets>("PUT", `/presets/${type.key}`, { name: name.trim(), state }),
 		onSuccess: (answer) => {
 			keep(answer);
 			setName("");
 		},
 	});
 	const remove = useMutation({
-		mutationFn: (id: number) => send<Views>("DELETE", `/views/${type.key}/${id}`, {}),
+		mutationFn: (id: number) => send<TablePresets>("DELETE", `/presets/${type.key}/${id}`, {}),
 		onSuccess: keep,
 	});
 	return (
 		<DialogTrigger>
 			<Button className="btn btn-sm h-9">
-				Selections{views.selections.length > 0 ? ` (${views.selections.length})` : ""}
+				Selections{presets.selections.length > 0 ? ` (${presets.selections.length})` : ""}
 			</Button>
 			<Popover
 				placement="bottom end"
@@ -49,11 +49,11 @@ export function Selections({
 				<Dialog aria-label="Saved selections" className="outline-none p-4 grid gap-3">
 					{({ close }) => (
 						<>
-							{views.selections.length === 0 && (
+							{presets.selections.length === 0 && (
 								<p className="text-quiet">What is found, filtered and ordered now can be kept under a name.</p>
 							)}
 							<ul className="grid gap-0.5">
-								{views.selections.map((one) => (
+								{presets.selections.map((one) => (
 									<li key={one.id} className="flex items-center gap-2">
 										<button
 											type="button"

@@ -4,15 +4,15 @@ import { Link } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Fault } from "../shared/Fault";
+import type { MediaPage } from "../shared/MediaPicker";
 import { Notice } from "../shared/Notice";
 import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
 import { Sheet } from "../shared/Sheet";
 import { moment, useStart } from "../shared/start";
 import type { Media } from "../shared/types";
+import { UploadArea } from "../shared/UploadArea";
 import { useSettled } from "../shared/useSettled";
-import type { MediaPage } from "./MediaPicker";
-import { UploadArea } from "./UploadArea";
 
 type Row = MediaPage["media"][number];
 

@@ -1,7 +1,9 @@
 import { ArrowUpRight } from "lucide-react";
+import { Suspense } from "react";
 import { NavLink, Outlet } from "react-router";
 import { signOut } from "./api";
 import { CommandBox } from "./CommandBox";
+import { Opening } from "./Fault";
 import { useStart } from "./start";
 import { TaskBar } from "./TaskBar";
 import { dropAllUnsent } from "./unsent";
@@ -90,7 +92,9 @@ export function Shell() {
 			)}
 			<TaskBar />
 			<main id="screen" className="flex-1 flex flex-col min-h-0">
-				<Outlet />
+				<Suspense fallback={<Opening queries={[]} />}>
+					<Outlet />
+				</Suspense>
 			</main>
 		</div>
 	);

@@ -1,52 +1,30 @@
-import { type FormEvent, useEffect, useRef, useState } from "react";
-import { onSignedOut, signIn } from "./api";
-import { Notice } from "./Notice";
-import { Sheet } from "./Sheet";
+import { lazy, Suspense, useEffect, useState } from "react";
+import { onSignedOut } from "./api";
+
+const load = () => import("./SignInDialog").then((module) => ({ default: module.SignInDialog }));
+const SignInDialog = lazy(load);
 
 /** When the session has ended: the password is asked for where one is, and what was under way goes on. */
 export function SignInAgain({ email }: { email: string }) {
-	const [waiting, setWaiting] = useState<(() => void) | null>(null);
-	const [problem, setProblem] = useState<string | null>(null);
-	const [busy, setBusy] = useState(false);
-	const password = useRef<HTMLInputElement>(null);
+	const [goOn, setGoOn] = useState<(() => void) | null>(null);
 	useEffect(() => {
-		onSignedOut(() => new Promise<void>((resolve) => setWaiting(() => resolve)));
-		return () => onSignedOut(null);
+		onSignedOut(() => new Promise<void>((resolve) => setGoOn(() => resolve)));
+		// Fetched beforehand: by the time it is needed, its file may have another name on the server.
+		const idle = window.setTimeout(() => void load().catch(() => undefined), 3000);
+		return () => {
+			onSignedOut(null);
+			window.clearTimeout(idle);
+		};
 	}, []);
-	const submit = async (event: FormEvent) => {
-		event.preventDefault();
-		setBusy(true);
-		try {
-			await signIn(email, password.current?.value ?? "");
-			waiting?.();
-			setWaiting(null);
-			setProblem(null);
-		} catch (error) {
-			setProblem(error instanceof Error ? error.message : String(error));
-		} finally {
-			setBusy(false);
-		}
-	};
-	if (!waiting) {
-		return null;
-	}
-	return (
-		<Sheet title="You are signed out" onClose={() => window.location.assign("/manage/sign-in")}>
-			<p>Sign in again and go on where you were. What you typed is still here.</p>
-			<form onSubmit={submit} className="grid gap-3">
-				{problem && <Notice>{problem}</Notice>}
-				<label className="grid gap-1">
-					<span className="font-semibold">E-mail address</span>
-					<input className="input w-full" value={email} readOnly autoComplete="username" />
-				</label>
-				<label className="grid gap-1">
-					<span className="font-semibold">Password</span>
-					<input ref={password} className="input w-full" type="password" autoComplete="current-password" required />
-				</label>
-				<button type="submit" className="btn btn-secondary justify-self-start" disabled={busy}>
-					Sign in
-				</button>
-			</form>
-		</Sheet>
-	);
+	return goOn ? (
+		<Suspense fallback={null}>
+			<SignInDialog
+				email={email}
+				onSignedIn={() => {
+					goOn();
+					setGoOn(null);
+				}}
+			/>
+		</Suspense>
+	) : null;
 }

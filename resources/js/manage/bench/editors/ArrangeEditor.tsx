@@ -2,7 +2,7 @@ import { useStart } from "../../shared/start";
 import type { Width } from "../../shared/types";
 import { withAt } from "../definition";
 import { NumberInput } from "./inputs";
-import type { EditorProps } from "./RuleEditor";
+import type { EditorProps } from "./props";
 
 const WIDTHS: [Width, string][] = [
 	["phone", "on a phone"],

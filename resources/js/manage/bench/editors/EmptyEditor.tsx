@@ -4,7 +4,7 @@ import { withAt } from "../definition";
 import { useSource } from "../source";
 import { partLabel } from "./CardEditor";
 import { TextInput } from "./inputs";
-import type { EditorProps } from "./RuleEditor";
+import type { EditorProps } from "./props";
 
 /** What happens where a part has nothing to show, with how many records that touches. */
 export function EmptyEditor({ bench, look }: EditorProps) {

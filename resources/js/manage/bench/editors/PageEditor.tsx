@@ -1,7 +1,7 @@
 import { useStart } from "../../shared/start";
 import { withAt } from "../definition";
 import { NumberInput } from "./inputs";
-import type { EditorProps } from "./RuleEditor";
+import type { EditorProps } from "./props";
 
 /** How much shows at a time, how many are skipped, how many at most. */
 export function PageEditor({ bench, look }: EditorProps) {

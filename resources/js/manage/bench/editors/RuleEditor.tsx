@@ -1,6 +1,5 @@
-import type { Group, Look, Rule } from "../../shared/types";
+import type { Group, Rule } from "../../shared/types";
 import { isGroup, joinOf, members, at as read, withMembers, withWhere } from "../definition";
-import type { Bench } from "../useBench";
 import { ArrangeEditor } from "./ArrangeEditor";
 import { ByHandEditor } from "./ByHandEditor";
 import { CardEditor } from "./CardEditor";
@@ -10,13 +9,9 @@ import { GroupEditor } from "./GroupEditor";
 import { HeadingsEditor } from "./HeadingsEditor";
 import { OrderEditor } from "./OrderEditor";
 import { PageEditor } from "./PageEditor";
+import type { EditorProps } from "./props";
 import { SourceEditor } from "./SourceEditor";
 import { WhenNothingEditor } from "./WhenNothingEditor";
-
-export interface EditorProps {
-	bench: Bench;
-	look: Look;
-}
 
 /** The controls for one rule, opened in place below its sentence. */
 export function RuleEditor({

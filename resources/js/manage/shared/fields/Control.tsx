@@ -1,26 +1,15 @@
 import type { ReactNode } from "react";
 import { useStart } from "../start";
-import type { Field, Linked, Media } from "../types";
 import { fromZone, toZone } from "../zone";
 import { HoursControl } from "./HoursControl";
 import { ItemsControl } from "./ItemsControl";
 import { Labelled } from "./Labelled";
 import { MediaControl } from "./MediaControl";
 import { PlaceControl } from "./PlaceControl";
+import type { ControlProps } from "./props";
 import { RichText } from "./RichText";
 
 import { TermsControl } from "./TermsControl";
-
-export interface ControlProps {
-	field: Field;
-	value: unknown;
-	problem?: string | undefined;
-	onChange: (value: unknown) => void;
-	hint?: string;
-	files?: Record<string, Media>;
-	linked?: Linked[];
-	onFiles?: (files: Media[]) => void;
-}
 
 /** The control that suits a field's kind. */
 export function Control(props: ControlProps) {

@@ -1,8 +1,8 @@
 import { useState } from "react";
-import { MediaPicker } from "../../files/MediaPicker";
-import { UploadArea } from "../../files/UploadArea";
+import { MediaPicker } from "../MediaPicker";
 import type { Media } from "../types";
-import type { ControlProps } from "./Control";
+import { UploadArea } from "../UploadArea";
+import type { ControlProps } from "./props";
 
 /** Pictures, a file or a video: uploaded here, or taken from what is there. */
 export function MediaControl({ field, value, onChange, files = {}, onFiles, id }: ControlProps & { id: string }) {

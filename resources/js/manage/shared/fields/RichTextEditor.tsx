@@ -2,7 +2,7 @@ import Image from "@tiptap/extension-image";
 import { type Editor, EditorContent, useEditor, useEditorState } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import { useEffect, useRef, useState } from "react";
-import { MediaPicker } from "../../files/MediaPicker";
+import { MediaPicker } from "../MediaPicker";
 
 /** Text with markup, written as it will read. The HTML itself can be seen and mended. */
 export default function RichTextEditor({

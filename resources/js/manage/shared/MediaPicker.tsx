@@ -1,10 +1,10 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { get } from "../shared/api";
-import { Pager } from "../shared/Pager";
-import { Sheet } from "../shared/Sheet";
-import type { Media } from "../shared/types";
-import { useSettled } from "../shared/useSettled";
+import { get } from "./api";
+import { Pager } from "./Pager";
+import { Sheet } from "./Sheet";
+import type { Media } from "./types";
+import { useSettled } from "./useSettled";
 
 export interface MediaPage {
 	total: number;

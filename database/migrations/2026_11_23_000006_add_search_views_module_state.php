@@ -6,9 +6,6 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
-use Wellspring\Core\Text\Fold;
-use Wellspring\Core\Text\Slug;
-use Wellspring\Core\Text\Words;
 
 /** Words for search, views by day, what terms and people need to be listed, and what a module's life leaves behind. */
 return new class extends Migration
@@ -71,7 +68,6 @@ return new class extends Migration
         Schema::table('modules', fn (Blueprint $table) => $table->dropColumn(['off', 'user_id', 'removed_at']));
         Schema::table('users', fn (Blueprint $table) => $table->dropColumn(['slug', 'folded']));
         Schema::table('terms', fn (Blueprint $table) => $table->dropColumn(['folded', 'words']));
-        Schema::table('terms', fn (Blueprint $table) => $table->dropColumn('folded'));
         Schema::dropIfExists('item_views');
         Schema::table('items', fn (Blueprint $table) => $table->dropColumn(['search', 'words']));
         DB::unprepared('drop text search configuration wellspring; drop text search dictionary wellspring_words');
@@ -84,23 +80,38 @@ return new class extends Migration
     {
         $taken = [];
         foreach (DB::table('users')->orderBy('id')->get(['id', 'name']) as $user) {
-            $base = Slug::from((string) $user->name);
+            $base = trim((string) preg_replace('/[^a-z0-9]+/', '-', $this->folded((string) $user->name)), '-') ?: 'item';
             for ($slug = $base, $n = 2; isset($taken[$slug]); $n++) {
                 $slug = "{$base}-{$n}";
             }
             $taken[$slug] = true;
             DB::table('users')
                 ->where('id', $user->id)
-                ->update(['slug' => $slug, 'folded' => Fold::of((string) $user->name)]);
+                ->update(['slug' => $slug, 'folded' => $this->folded((string) $user->name)]);
         }
         foreach (DB::table('terms')->orderBy('id')->get(['id', 'slug', 'name', 'description']) as $term) {
             DB::table('terms')
                 ->where('id', $term->id)
-                ->update(['words' => implode(' ', Words::of((string) $term->name)), 'folded' => json_encode(array_filter([
-                    'title' => Fold::of((string) $term->name),
+                ->update(['words' => $this->words((string) $term->name), 'folded' => json_encode(array_filter([
+                    'title' => $this->folded((string) $term->name),
                     'slug' => (string) $term->slug,
-                    'text' => Fold::of(strip_tags((string) $term->description)),
+                    'text' => $this->folded(strip_tags((string) $term->description)),
                 ], fn (string $text): bool => $text !== ''), JSON_THROW_ON_ERROR)]);
         }
+    }
+
+    /** Without case and accents, as the application compared texts when this was written. */
+    private function folded(string $text): string
+    {
+        $transform = Transliterator::create('NFKD; [:Nonspacing Mark:] Remove; Latin-ASCII; Lower; NFC');
+
+        return (string) $transform?->transliterate($text);
+    }
+
+    private function words(string $text): string
+    {
+        preg_match_all('/[\p{L}\p{M}]+|\p{N}+/u', $this->folded($text), $found);
+
+        return implode(' ', $found[0]);
     }
 };

@@ -6,13 +6,12 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
-use Wellspring\Core\Sort\Comparator;
 
 return new class extends Migration
 {
     public function up(): void
     {
-        $locale = Comparator::icuLocale(config()->string('site.locale'));
+        $locale = str_replace('_', '-', config()->string('site.locale')).'-u-kn-true';
         if (preg_match('/^[A-Za-z0-9-]+$/D', $locale) !== 1) {
             throw new InvalidArgumentException("SITE_LOCALE: expected a locale such as en-GB, found “{$locale}”.");
         }

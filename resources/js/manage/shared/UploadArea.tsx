@@ -1,6 +1,6 @@
 import { useRef, useState } from "react";
-import { ApiError, send, upload } from "../shared/api";
-import type { Media } from "../shared/types";
+import { ApiError, send, upload } from "./api";
+import type { Media } from "./types";
 
 interface Going {
 	key: number;
