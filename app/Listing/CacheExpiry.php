@@ -13,11 +13,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Test\DateInCalendarUnit;
-use Wellspring\Core\Filter\Test\DateIs;
-use Wellspring\Core\Filter\Test\DateTest;
-use Wellspring\Core\Filter\Test\DateWithinDuration;
-use Wellspring\Core\Filter\Test\Search;
+use Wellspring\Core\Filter\MovingSpan;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Source\People;
@@ -61,7 +57,7 @@ final readonly class CacheExpiry
     {
         foreach ($module->where?->conditions() ?? [] as $condition) {
             // A search over several types looks in the names of terms of every taxonomy, shared or not.
-            if ($condition->test instanceof Search && count($module->source->typeKeys()) !== 1) {
+            if ($condition->test->readsTermNames() && count($module->source->typeKeys()) !== 1) {
                 return true;
             }
         }
@@ -93,16 +89,17 @@ final readonly class CacheExpiry
     private function condition(Condition $condition, array $types, Context $context): ?int
     {
         $now = $context->now->getTimestamp();
-        $test = $condition->test;
-        $isDate = $condition->field->family() === Family::Date;
+        if ($condition->off || $condition->missing !== null) {
+            return null;
+        }
+        $moving = $condition->test->movingSpan($condition, $context);
 
         return match (true) {
-            $condition->off || $condition->missing !== null => null,
             $condition->field->key === 'views' => $now + self::VIEWS,
-            ! $test instanceof DateTest, $test instanceof DateIs => null,
-            $isDate, $test instanceof DateInCalendarUnit => self::tomorrow($context),
+            $condition->test->changesDaily($condition) => self::tomorrow($context),
+            $moving === null => null,
             $condition->field->through !== null => $now,
-            default => $this->crossing($condition, $test, $types, $context),
+            default => $this->crossing($moving, $condition->field, $types, $context),
         };
     }
 
@@ -111,14 +108,11 @@ final readonly class CacheExpiry
      *
      * @param  list<string>  $types
      */
-    private function crossing(Condition $condition, DateTest $test, array $types, Context $context): ?int
+    private function crossing(MovingSpan $moving, Field $field, array $types, Context $context): ?int
     {
         $now = $context->now->getTimestamp();
-        $span = $test->span($condition, $context);
-        $raw = FieldSql::moment($condition->field);
-        $local = $test instanceof DateWithinDuration
-            && is_array($condition->value)
-            && ! DurationUnit::from((string) $condition->value['unit'])->isElapsed();
+        $span = $moving->span;
+        $raw = FieldSql::moment($field);
         $moments = [];
         foreach (array_filter([$span->from, $span->until]) as $end) {
             $next = Item::query()
@@ -129,7 +123,7 @@ final readonly class CacheExpiry
                 $wait = (new \DateTimeImmutable($next))
                     ->getTimestamp() - (new \DateTimeImmutable($end))
                     ->getTimestamp();
-                $moments[] = $now + max(0, $wait - ($local && $end !== $context->at() ? self::CLOCK_CHANGE : 0));
+                $moments[] = $now + max(0, $wait - ($moving->keepsLocalTime && $end !== $context->at() ? self::CLOCK_CHANGE : 0));
             }
         }
 

@@ -18,7 +18,6 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\Test;
-use Wellspring\Core\Filter\Test\DateTest;
 use Wellspring\Core\Filter\Value\WhenMissing;
 use Wellspring\Core\Module\Module;
 
@@ -83,7 +82,8 @@ final class Compiler
 
     private function test(Condition $condition, Context $context, string $of): Fragment
     {
-        $sql = $this->tests[$condition->test instanceof DateTest ? DateTest::class : $condition->test::class]
+        $sql = $this->tests[$condition->test::class]
+            ?? $this->tests[(string) get_parent_class($condition->test)]
             ?? throw new \LogicException('No query is known for '.$condition->test::class.'.');
 
         // @phpstan-ignore argument.type (the register pairs every test's class with its own query)

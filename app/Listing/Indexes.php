@@ -208,11 +208,7 @@ final readonly class Indexes
         if (
             $field->through !== null
             || $field->origin !== Origin::Type
-            || in_array(
-                $condition->test->key(),
-                ['empty', 'filled', 'noneOf', 'ne', 'isNot', 'lacks', 'contains', 'ends'],
-                true,
-            )
+            || ! $condition->test->usesIndex()
         ) {
             return null;
         }

@@ -440,7 +440,7 @@ final class RandomModules
     /** @return array<string, mixed>|null */
     private function asked(Field $field, Test $test): ?array
     {
-        $from = $this->one(ConditionReader::origins($test, $field) ?: ['nowhere']);
+        $from = $this->one($test->valueOrigins($field) ?: ['nowhere']);
         if ($from === 'page') {
             $take = $this->one(ConditionReader::takes($field))->value;
             $own = $field->ownKey();

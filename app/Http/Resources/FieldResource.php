@@ -47,7 +47,7 @@ final class FieldResource
                 // With two values, so that the words fit one as well as many.
                 'words' => $test->words(new Condition($field, $test, ['', ''])),
                 'wantsValue' => $test->wantsValue(),
-                'from' => ConditionReader::origins($test, $field),
+                'from' => $test->valueOrigins($field),
             ], Tests::for($family)),
             'takes' => array_map(fn (SubjectPart $take): string => $take->value, ConditionReader::takes($field)),
             'sorts' => $family->ordered(),

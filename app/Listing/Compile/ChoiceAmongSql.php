@@ -27,7 +27,7 @@ final class ChoiceAmongSql implements TestSql
         $list = FieldSql::json($condition->field, $of);
         $fragment = match (true) {
             $condition->field->family() === Family::Choice => new Fragment("{$raw} = any(?::text[])", [$given]),
-            $test->quantity === Quantifier::All => new Fragment("jsonb_exists_all({$list}, ?::text[])", [$given]),
+            $test->quantifier === Quantifier::All => new Fragment("jsonb_exists_all({$list}, ?::text[])", [$given]),
             default => new Fragment("jsonb_exists_any({$list}, ?::text[])", [$given]),
         };
 

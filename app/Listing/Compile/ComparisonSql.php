@@ -21,7 +21,7 @@ final class ComparisonSql implements TestSql
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        $operator = match ($test->relation) {
+        $operator = match ($test->operator) {
             ComparisonOperator::Equal, ComparisonOperator::NotEqual => '=',
             ComparisonOperator::Less => '<',
             ComparisonOperator::AtMost => '<=',
@@ -33,7 +33,7 @@ final class ComparisonSql implements TestSql
             [self::binding($condition->value)],
         );
 
-        return $test->relation === ComparisonOperator::NotEqual ? $fragment->not() : $fragment;
+        return $test->operator === ComparisonOperator::NotEqual ? $fragment->not() : $fragment;
     }
 
     /** The number in its shortest exact form, as the values are stored. */

@@ -23,7 +23,7 @@ final class LinksAmongSql implements TestSql
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
         $given = $test->readValue($condition->value, $condition->field);
-        if ($test->quantity === Quantifier::All) {
+        if ($test->quantifier === Quantifier::All) {
             return Fragment::all(
                 array_map(fn (string $name): Fragment => $this->has($condition, [$name], $context, $of), $given),
             );

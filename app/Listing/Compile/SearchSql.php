@@ -22,7 +22,7 @@ final class SearchSql implements TestSql
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        return self::found(Search::sought($condition), $of);
+        return self::found(Search::terms($condition), $of);
     }
 
     /**

@@ -26,7 +26,7 @@ final readonly class TermsAmongSql implements TestSql
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
         $wanted = $test->wanted($condition);
-        if ($test->quantity === Quantifier::All) {
+        if ($test->quantifier === Quantifier::All) {
             return Fragment::all(
                 array_map(fn (array $slugs): Fragment => $this->has($condition, $slugs, $of), $wanted),
             );

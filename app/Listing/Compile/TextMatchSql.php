@@ -23,7 +23,7 @@ final class TextMatchSql implements TestSql
     {
         $text = FieldSql::folded($condition->field, $of);
         $needle = $test->needle($condition);
-        $fragment = match ($test->place) {
+        $fragment = match ($test->position) {
             TextPosition::Whole => new Fragment("{$text} = ?", [$needle]),
             TextPosition::Contains => new Fragment("strpos({$text}, ?) > 0", [$needle]),
             TextPosition::Begins => new Fragment("starts_with({$text}, ?)", [$needle]),

@@ -125,9 +125,7 @@ final class Sentences
         if ($condition->below) {
             $pieces[] = new Piece(' or below');
         }
-        if ($condition->in !== null) {
-            array_push($pieces, new Piece(' in '), new Piece($condition->inWords(), $at.'.in'));
-        }
+        array_push($pieces, ...$condition->test->optionPieces($condition, $at));
         if ($condition->whenMissing !== null) {
             $pieces[] = new Piece(
                 $condition->whenMissing === WhenMissing::KeepAll

@@ -8,12 +8,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Join;
-use Wellspring\Core\Filter\Test\Between;
-use Wellspring\Core\Filter\Test\ChoiceAmong;
-use Wellspring\Core\Filter\Test\Quantifier;
-use Wellspring\Core\Filter\Test\TermsAmong;
 use Wellspring\Core\Filter\Value\DynamicValue;
-use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
@@ -136,76 +131,19 @@ final class Suggestions
         };
         $ways = [];
         if ($rule instanceof Condition) {
-            $wider = self::wider($rule, $record, $context);
-            if ($wider !== null && self::with($rule, $wider['value'])->keeps($record, $context)) {
-                $ways[] = self::way($wider['words'], $with(['value' => $wider['value']] + $rule->toArray()));
+            $found = $rule->field->through === null && ! $rule->test->asksRecord() ? $record->value($rule->field) : null;
+            // What the page, the viewer or the address gives is theirs to say.
+            $wider = $found === null || $rule->value instanceof DynamicValue
+                ? null
+                : $rule->test->widened($found, $rule, $context);
+            if ($wider !== null && $rule->withValue($wider->value)->keeps($record, $context)) {
+                $ways[] = self::way($wider->words, $with(['value' => $wider->value] + $rule->toArray()));
             }
         }
         $name = $rule instanceof Condition ? "the rule on {$rule->field->label}" : 'the group of rules';
         $ways[] = self::way("Switch off {$name}", $with(['off' => true] + $rule->toArray()));
 
         return $ways;
-    }
-
-    /** @return array{words: string, value: mixed}|null a value with which the rule should keep the record */
-    private static function wider(Condition $rule, Record $record, Context $context): ?array
-    {
-        $found = $rule->field->through === null ? $record->value($rule->field) : null;
-        $listed = $rule->test instanceof ChoiceAmong || $rule->test instanceof TermsAmong
-            ? $rule->test->quantity
-            : null;
-        // What the page, the viewer or the address gives is theirs to say.
-        if ($found === null || $rule->value instanceof DynamicValue || ! is_array($rule->value) && $listed !== null) {
-            return null;
-        }
-        if ($listed === Quantifier::Any) {
-            $more = array_slice(ValueLists::texts($found), 0, 1);
-
-            return $more === []
-                ? null
-                : [
-                    'words' => 'Also keep '.$rule->field->choiceLabel($more[0]),
-                    'value' => [...ValueLists::texts($rule->value), ...$more],
-                ];
-        }
-        if ($listed === Quantifier::None) {
-            // With all below a term, one above the record's own drops it too.
-            $dropping = array_values(
-                array_filter(
-                    ValueLists::texts($rule->value),
-                    fn (string $one): bool => ! self::with($rule, [$one])->keeps($record, $context),
-                ),
-            );
-            $left = array_values(array_diff(ValueLists::texts($rule->value), $dropping));
-
-            return $left === []
-                ? null
-                : [
-                    'words' => 'No longer drop '.implode(' and ', array_map($rule->field->choiceLabel(...), $dropping)),
-                    'value' => $left,
-                ];
-        }
-        if (
-            (is_int($found) || is_float($found))
-            && ! is_array($rule->value)
-            && in_array($rule->test->key(), ['lt', 'lte', 'gt', 'gte'], true)
-        ) {
-            $exclusive = $rule->test->key() === 'lt' ? 1 : ($rule->test->key() === 'gt' ? -1 : 0);
-
-            return ['words' => 'Move the limit to '.json_encode($found + $exclusive), 'value' => $found + $exclusive];
-        }
-        if ((is_int($found) || is_float($found)) && $rule->test instanceof Between && is_array($rule->value)) {
-            [$from, $to] = $rule->value;
-
-            return ['words' => 'Widen the range to '.json_encode($found), 'value' => [min($from, $found), max($to, $found)]];
-        }
-
-        return null;
-    }
-
-    private static function with(Condition $rule, mixed $value): Condition
-    {
-        return new Condition($rule->field, $rule->test, $value, $rule->below);
     }
 
     /**

@@ -11,7 +11,6 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
-use Wellspring\Core\Filter\RecordTest;
 use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\StepKind;
@@ -19,6 +18,7 @@ use Wellspring\Core\Run\StepName;
 use Wellspring\Core\Run\Steps;
 use Wellspring\Core\Source\People;
 use Wellspring\Core\Wording\Format;
+use Wellspring\Core\Wording\Piece;
 
 /** Why a module shows a record, or does not: every rule up to the order, passed or not, in a sentence. */
 final readonly class Trace
@@ -133,7 +133,7 @@ final readonly class Trace
                 : ucfirst($rule->join->value).' of '.count($rule->active()).' rules';
         }
 
-        return $rule->test instanceof RecordTest
+        return $rule->test->asksRecord()
             ? $rule->field->label
             : "{$rule->field->label}: ".self::has($rule->field, $record, $format);
     }
@@ -154,10 +154,13 @@ final readonly class Trace
         }
         $kept = $condition->keeps($record, $context);
         $link = $kept ? ', as' : ', and';
-        if ($condition->test instanceof RecordTest) {
+        if ($condition->test->asksRecord()) {
             return ($kept ? 'It passes: ' : 'It does not pass: ')."the rule asks that {$condition->field->label} ".trim(
                 $condition->test->words($condition).' '.$condition->test->valueWords($condition, $format),
-            ).($condition->in === null ? '' : ' in '.$condition->inWords()).'.';
+            ).implode('', array_map(
+                fn (Piece $piece): string => $piece->text,
+                $condition->test->optionPieces($condition, ''),
+            )).'.';
         }
         $asked = in_array($condition->test->key(), ['anyOf', 'allOf'], true)
             ? 'keeps '.implode(

@@ -20,8 +20,7 @@ final readonly class Condition
      * @param  mixed  $value  as the test reads it, or an DynamicValue
      * @param  WhenMissing|null  $whenMissing  null: as the value says
      * @param  WhenMissing|null  $missing  set once bound, where the value is missing
-     * @param  non-empty-array<string, int>|null  $in  the fields that a search looks in, and what finding a word
-     *   there counts; null: all texts
+     * @param  array<string, mixed>  $options  what it says for its test alone
      */
     public function __construct(
         public Field $field,
@@ -31,14 +30,14 @@ final readonly class Condition
         public bool $off = false,
         public ?WhenMissing $whenMissing = null,
         public ?WhenMissing $missing = null,
-        public ?array $in = null,
+        public array $options = [],
     ) {
     }
 
     /** The condition as it stands here and now: with what the page or the viewer gives. */
     public function bound(Context $context): self
     {
-        if ($this->test instanceof RecordTest && $this->test->lacks($context)) {
+        if ($this->test->lacks($context)) {
             return $this->lacking(
                 $this->whenMissing ?? ($this->test->isNegative() ? WhenMissing::KeepAll : WhenMissing::KeepNone),
             );
@@ -56,7 +55,21 @@ final readonly class Condition
             return $this->lacking($this->whenMissing ?? $this->value->whenMissing());
         }
 
-        return new self($this->field, $this->test, $value, $this->below, $this->off, $this->whenMissing, in: $this->in);
+        return $this->withValue($value);
+    }
+
+    /** @param  mixed  $value  as the test reads it */
+    public function withValue(mixed $value): self
+    {
+        return new self(
+            $this->field,
+            $this->test,
+            $value,
+            $this->below,
+            $this->off,
+            $this->whenMissing,
+            options: $this->options,
+        );
     }
 
     /** Whether it asks nothing: it is off, or its value is missing and it then keeps everything. */
@@ -76,11 +89,8 @@ final readonly class Condition
         if ($this->isInactive() || $this->missing !== null) {
             return $this->isInactive();
         }
-        if ($this->test instanceof RecordTest) {
-            return $this->test->keepsRecord($record, $this, $context);
-        }
         if ($this->field->through === null) {
-            return $this->test->keeps($record->value($this->field), $this, $context);
+            return $this->test->keepsRecord($record, $this, $context);
         }
         $reached = array_map(
             fn (Record $other): mixed => $other->value($this->field),
@@ -106,7 +116,7 @@ final readonly class Condition
         return [
             Reference::toField("{$at}.field", $this->field, $types),
             ...$this->value instanceof RefersTo ? $this->value->references("{$at}.value", $types) : [],
-            ...$this->test instanceof ReferringTest ? $this->test->references($this, $at, $types) : [],
+            ...$this->test->references($this, $at, $types),
         ];
     }
 
@@ -120,24 +130,9 @@ final readonly class Condition
                     : []
             )
             + ($this->below ? ['below' => true] : [])
-            + ($this->in === null ? [] : ['in' => $this->in])
+            + $this->options
             + ($this->whenMissing === null ? [] : ['whenMissing' => $this->whenMissing->value])
             + ($this->off ? ['off' => true] : []);
-    }
-
-    /** Where a search looks, in words: “Title (4) or Care (1)”; nothing where it looks in all texts. */
-    public function inWords(): string
-    {
-        $in = $this->in ?? [];
-        $differ = count(array_unique($in)) > 1;
-
-        return implode(
-            ' or ',
-            array_map(
-                fn (string $key): string => $this->field->choiceLabel($key).($differ ? " ({$in[$key]})" : ''),
-                array_keys($in),
-            ),
-        );
     }
 
     private function lacking(WhenMissing $do): self
@@ -150,7 +145,7 @@ final readonly class Condition
             $this->off,
             $this->whenMissing,
             $do,
-            $this->in,
+            $this->options,
         );
     }
 }

@@ -9,7 +9,6 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Content\WrongValue;
-use Wellspring\Core\Filter\Test\Search;
 use Wellspring\Core\Filter\Value\DynamicValue;
 use Wellspring\Core\Filter\Value\FromAddress;
 use Wellspring\Core\Filter\Value\FromPage;
@@ -26,8 +25,6 @@ final readonly class ConditionReader
     private const MAX_DEPTH = 8;
 
     private const MAX_MEMBERS = 100;
-
-    private const MAX_WEIGHT = 10;
 
     /**
      * @param  array<string, Field>  $fields  what conditions may name, by key
@@ -124,44 +121,14 @@ final readonly class ConditionReader
         $value = $test->wantsValue() ? $this->value($shape, $test, $field) : null;
         $below = $field->family() === Family::Terms && $test->wantsValue() && $shape->flag('below');
         $off = $shape->flag('off');
-        $takes = $value instanceof DynamicValue || $test instanceof RecordTest;
+        $takes = $value instanceof DynamicValue || $test->asksRecord();
         $whenMissing = $takes && $shape->has('whenMissing')
             ? WhenMissing::from($shape->oneOf('whenMissing', ['keepAll', 'keepNone']))
             : null;
-        $in = $test instanceof Search && $shape->has('in') ? $this->in($shape, $field) : null;
+        $options = $test->readOptions($shape, $field, $this->problems);
         $shape->noOthers();
 
-        return new Condition($field, $test, $value, $below, $off, $whenMissing, in: $in);
-    }
-
-    /**
-     * @return non-empty-array<string, int>|null the fields that a search looks in, and what finding a word there counts
-     */
-    private function in(Shape $shape, Field $field): ?array
-    {
-        $given = $shape->raw('in');
-        if (! is_array($given) || $given === [] || array_is_list($given)) {
-            $shape->wrong('in', 'fields, at least one, each with what a word found there counts: {"title": 4}', $given);
-
-            return null;
-        }
-        $in = [];
-        $one = new Shape($given, $shape->at('in'), $this->problems);
-        foreach (array_map(strval(...), array_keys($given)) as $key) {
-            if (! isset($field->choices[$key])) {
-                $this->problems->add(
-                    $shape->at('in'),
-                    'unknownField',
-                    "“{$key}” is no text of {$this->type->plural}; expected one of: "
-                        .implode(', ', array_keys($field->choices)).'.',
-                    ['field' => $key],
-                );
-            } else {
-                $in[$key] = $one->whole($key, 1, 1, self::MAX_WEIGHT);
-            }
-        }
-
-        return $in === [] ? null : $in;
+        return new Condition($field, $test, $value, $below, $off, $whenMissing, options: $options);
     }
 
     private function value(Shape $shape, Test $test, Field $field): mixed
@@ -187,8 +154,8 @@ final readonly class ConditionReader
     /** A value that the page, the viewer or the address gives. */
     private function asked(Shape $shape, Test $test, Field $field): ?DynamicValue
     {
-        $shape->oneOf('from', self::origins($test, $field) ?: ['nothing: this test takes a given value']);
-        $asked = match (in_array($shape->raw('from'), self::origins($test, $field), true) ? $shape->raw('from') : null) {
+        $shape->oneOf('from', $test->valueOrigins($field) ?: ['nothing: this test takes a given value']);
+        $asked = match (in_array($shape->raw('from'), $test->valueOrigins($field), true) ? $shape->raw('from') : null) {
             'page' => $this->fromPage($shape, $test, $field),
             'viewer' => new FromViewer,
             'address' => new FromAddress($shape->text('name', 'q')),
@@ -199,17 +166,6 @@ final readonly class ConditionReader
         }
 
         return $asked;
-    }
-
-    /** @return list<string> what a test of the field can take its value from, beside a given one */
-    public static function origins(Test $test, Field $field): array
-    {
-        return match (true) {
-            $test->key() === 'search' => ['address'],
-            ! $test->wantsValue(), $test instanceof RecordTest => [],
-            $field->family() === Family::Person => ['page', 'viewer'],
-            default => ['page'],
-        };
     }
 
     /** @return list<SubjectPart> what of the page a test of the field can take */

@@ -12,7 +12,6 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Empty\WhenNothing;
 use Wellspring\Core\Filter\Group;
-use Wellspring\Core\Filter\Test\Search;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Sort\Criterion\Relevance;
@@ -104,8 +103,8 @@ final readonly class Module
         $where = $this->where?->bound($context);
         $sought = [];
         foreach ($where?->conditions() ?? [] as $condition) {
-            if ($condition->test instanceof Search && ! $condition->off && $condition->missing === null) {
-                foreach (Search::sought($condition) as $word) {
+            if (! $condition->off && $condition->missing === null) {
+                foreach ($condition->test->searchTerms($condition) as $word) {
                     $sought[$word->word.json_encode($word->in)] = $word;
                 }
             }

@@ -21,7 +21,6 @@ use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Empty\WhenNothing;
 use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Group;
-use Wellspring\Core\Filter\Test\Related;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Problem\Problems;
@@ -152,11 +151,9 @@ final readonly class ModuleReader
             return $keys;
         }
         foreach ($where?->conditions() ?? [] as $condition) {
-            if ($condition->test instanceof Related && is_array($condition->value)) {
-                $keys[] = new SortKey(
-                    new SharedTerms(array_values(array_filter($condition->value, is_string(...)))),
-                    Direction::Down,
-                );
+            $taxonomies = $condition->test->relatedBy($condition);
+            if ($taxonomies !== []) {
+                $keys[] = new SortKey(new SharedTerms($taxonomies), Direction::Down);
             }
         }
 

@@ -10,11 +10,14 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Filter\WiderValue;
 use Wellspring\Core\Wording\Format;
 
 /** A number from one to another; both ends belong. */
 final readonly class Between implements Test
 {
+    use ValueTest;
+
     public function key(): string
     {
         return 'between';
@@ -44,6 +47,11 @@ final readonly class Between implements Test
         return $ends;
     }
 
+    public function valueSchema(): array
+    {
+        return ['type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => ['type' => 'number']];
+    }
+
     public function isNegative(): bool
     {
         return false;
@@ -54,6 +62,16 @@ final readonly class Between implements Test
         [$from, $to] = $this->readValue($condition->value, $condition->field);
 
         return (is_int($found) || is_float($found)) && $found >= $from && $found <= $to;
+    }
+
+    public function widened(mixed $found, Condition $condition, Context $context): ?WiderValue
+    {
+        if (! is_int($found) && ! is_float($found)) {
+            return null;
+        }
+        [$from, $to] = $this->readValue($condition->value, $condition->field);
+
+        return new WiderValue('Widen the range to '.json_encode($found), [min($from, $found), max($to, $found)]);
     }
 
     public function words(Condition $condition): string

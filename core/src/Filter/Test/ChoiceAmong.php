@@ -6,19 +6,27 @@ namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\ValueLists;
+use Wellspring\Core\Filter\WiderValue;
 
 /** Choices against those given. “None of” keeps records without a choice. */
 final readonly class ChoiceAmong extends Among
 {
     public function suits(Family $family): bool
     {
-        return $family === Family::Choices || $family === Family::Choice && $this->quantity !== Quantifier::All;
+        return $family === Family::Choices || $family === Family::Choice && $this->quantifier !== Quantifier::All;
     }
 
     /** @return non-empty-list<string> */
     public function readValue(mixed $value, Field $field): array
     {
         return ValueLists::known($value, array_map(strval(...), array_keys($field->choices)), "choices of {$field->label}");
+    }
+
+    public function widened(mixed $found, Condition $condition, Context $context): ?WiderValue
+    {
+        return $this->widenedList($found, $condition, $context);
     }
 }

@@ -10,18 +10,21 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Filter\WiderValue;
 use Wellspring\Core\Wording\Format;
 
 /** A number against a number. “Is not” keeps records without a number; the others do not. */
 final readonly class Comparison implements Test
 {
-    public function __construct(public ComparisonOperator $relation)
+    use ValueTest;
+
+    public function __construct(public ComparisonOperator $operator)
     {
     }
 
     public function key(): string
     {
-        return $this->relation->value;
+        return $this->operator->value;
     }
 
     public function suits(Family $family): bool
@@ -39,23 +42,42 @@ final readonly class Comparison implements Test
         return self::number($value);
     }
 
+    public function valueSchema(): array
+    {
+        return ['type' => 'number'];
+    }
+
     public function isNegative(): bool
     {
-        return $this->relation === ComparisonOperator::NotEqual;
+        return $this->operator === ComparisonOperator::NotEqual;
     }
 
     public function keeps(mixed $found, Condition $condition, Context $context): bool
     {
         if (! is_int($found) && ! is_float($found)) {
-            return $this->relation === ComparisonOperator::NotEqual;
+            return $this->operator === ComparisonOperator::NotEqual;
         }
 
-        return $this->relation->holds($found, self::number($condition->value));
+        return $this->operator->holds($found, self::number($condition->value));
+    }
+
+    public function widened(mixed $found, Condition $condition, Context $context): ?WiderValue
+    {
+        $beyond = match ($this->operator) {
+            ComparisonOperator::Less => 1,
+            ComparisonOperator::More => -1,
+            ComparisonOperator::AtMost, ComparisonOperator::AtLeast => 0,
+            default => null,
+        };
+
+        return $beyond === null || ! is_int($found) && ! is_float($found)
+            ? null
+            : new WiderValue('Move the limit to '.json_encode($found + $beyond), $found + $beyond);
     }
 
     public function words(Condition $condition): string
     {
-        return $this->relation->words();
+        return $this->operator->words();
     }
 
     public function valueWords(Condition $condition, Format $format): string

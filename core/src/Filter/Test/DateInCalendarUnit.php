@@ -32,6 +32,16 @@ final readonly class DateInCalendarUnit extends DateTest
         return $stretch->value ?? throw WrongValue::expected('one of day, week, month, year', $value);
     }
 
+    public function valueSchema(): array
+    {
+        return ['enum' => array_column(CalendarUnit::cases(), 'value')];
+    }
+
+    public function changesDaily(Condition $condition): bool
+    {
+        return true;
+    }
+
     public function span(Condition $condition, Context $context): Span
     {
         $shift = match ($this->key) {

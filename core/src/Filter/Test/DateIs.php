@@ -46,6 +46,15 @@ final readonly class DateIs extends DateTest
         return $ends;
     }
 
+    public function valueSchema(): array
+    {
+        $end = ['type' => 'string', 'pattern' => '^[0-9]{4}(-[0-9]{2}(-[0-9]{2}(T.+)?)?)?$'];
+
+        return $this->key === 'between'
+            ? ['type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => $end]
+            : $end;
+    }
+
     public function span(Condition $condition, Context $context): Span
     {
         $ends = ValueLists::texts($condition->value);

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\MovingSpan;
 use Wellspring\Core\Time\Span;
 
 /** Past, or to come: an instant before now or not, a day before today or not. */
@@ -24,6 +25,18 @@ final readonly class DatePast extends DateTest
     public function wantsValue(): bool
     {
         return false;
+    }
+
+    public function changesDaily(Condition $condition): bool
+    {
+        return $condition->field->family() === Family::Date;
+    }
+
+    public function movingSpan(Condition $condition, Context $context): ?MovingSpan
+    {
+        return $condition->field->family() === Family::Date
+            ? null
+            : new MovingSpan($this->span($condition, $context), keepsLocalTime: false);
     }
 
     public function span(Condition $condition, Context $context): Span

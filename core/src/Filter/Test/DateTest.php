@@ -16,6 +16,8 @@ use Wellspring\Core\Wording\Format;
 /** A test of a date or an instant: whether it lies in a span that the rule and the moment of asking make. */
 abstract readonly class DateTest implements Test
 {
+    use ValueTest;
+
     public function suits(Family $family): bool
     {
         return $family === Family::Date || $family === Family::Instant;
@@ -29,6 +31,11 @@ abstract readonly class DateTest implements Test
     public function readValue(mixed $value, Field $field): mixed
     {
         return null;
+    }
+
+    public function valueSchema(): array
+    {
+        return [];
     }
 
     public function isNegative(): bool

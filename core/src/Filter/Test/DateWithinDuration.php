@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\MovingSpan;
 use Wellspring\Core\Time\DurationUnit;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Time\Span;
@@ -55,6 +56,31 @@ final readonly class DateWithinDuration extends DateTest
         }
 
         return ['amount' => $amount, 'unit' => $unit->value];
+    }
+
+    public function valueSchema(): array
+    {
+        return [
+            'type' => 'object',
+            'additionalProperties' => false,
+            'required' => ['amount', 'unit'],
+            'properties' => [
+                'amount' => ['type' => 'integer', 'minimum' => 1],
+                'unit' => ['enum' => array_column(DurationUnit::cases(), 'value')],
+            ],
+        ];
+    }
+
+    public function changesDaily(Condition $condition): bool
+    {
+        return $condition->field->family() === Family::Date;
+    }
+
+    public function movingSpan(Condition $condition, Context $context): ?MovingSpan
+    {
+        return $condition->field->family() === Family::Date
+            ? null
+            : new MovingSpan($this->span($condition, $context), ! $this->length($condition)[1]->isElapsed());
     }
 
     public function span(Condition $condition, Context $context): Span

@@ -14,6 +14,8 @@ use Wellspring\Core\Wording\Format;
 /** Whether there is a value at all. */
 final readonly class Filled implements Test
 {
+    use ValueTest;
+
     public function __construct(public bool $filled)
     {
     }
@@ -36,6 +38,16 @@ final readonly class Filled implements Test
     public function readValue(mixed $value, Field $field): mixed
     {
         return null;
+    }
+
+    public function valueSchema(): array
+    {
+        return [];
+    }
+
+    public function usesIndex(): bool
+    {
+        return false;
     }
 
     public function isNegative(): bool

@@ -15,7 +15,7 @@ final readonly class LinksAmong extends Among
 {
     public function suits(Family $family): bool
     {
-        return $family === Family::Items || $family === Family::Person && $this->quantity !== Quantifier::All;
+        return $family === Family::Items || $family === Family::Person && $this->quantifier !== Quantifier::All;
     }
 
     /** @return non-empty-list<string> items as `type/slug`, people by e-mail */

@@ -9,12 +9,14 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\RecordTest;
+use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Wording\Format;
 
 /** Leaves out the item that the page is about. On a page about none, it keeps everything. */
-final readonly class NotThisOne implements RecordTest
+final readonly class NotThisOne implements Test
 {
+    use RecordTest;
+
     public function key(): string
     {
         return 'notThisOne';
@@ -35,6 +37,11 @@ final readonly class NotThisOne implements RecordTest
         return null;
     }
 
+    public function valueSchema(): array
+    {
+        return [];
+    }
+
     public function isNegative(): bool
     {
         return true;
@@ -45,14 +52,9 @@ final readonly class NotThisOne implements RecordTest
         return $context->page->item === null;
     }
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
-    {
-        return $found !== $context->page->item?->id;
-    }
-
     public function keepsRecord(Record $record, Condition $condition, Context $context): bool
     {
-        return $this->keeps($record->id, $condition, $context);
+        return $record->id !== $context->page->item?->id;
     }
 
     public function words(Condition $condition): string

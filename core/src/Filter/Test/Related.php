@@ -9,13 +9,15 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\RecordTest;
+use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Wording\Format;
 
 /** Keeps the records that share at least one term, of the named taxonomies, with the page's item. */
-final readonly class Related implements RecordTest
+final readonly class Related implements Test
 {
+    use RecordTest;
+
     public function key(): string
     {
         return 'related';
@@ -37,6 +39,11 @@ final readonly class Related implements RecordTest
         return ValueLists::known($value, array_map(strval(...), array_keys($field->choices)), 'taxonomies');
     }
 
+    public function valueSchema(): array
+    {
+        return ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string']];
+    }
+
     public function isNegative(): bool
     {
         return false;
@@ -45,11 +52,6 @@ final readonly class Related implements RecordTest
     public function lacks(Context $context): bool
     {
         return $context->pageItem() === null;
-    }
-
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
-    {
-        return false;
     }
 
     public function keepsRecord(Record $record, Condition $condition, Context $context): bool
@@ -77,6 +79,11 @@ final readonly class Related implements RecordTest
                 $taxonomies,
             ),
         );
+    }
+
+    public function relatedBy(Condition $condition): array
+    {
+        return ValueLists::texts($condition->value);
     }
 
     public function words(Condition $condition): string

@@ -12,19 +12,25 @@ use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\RecordTest;
-use Wellspring\Core\Filter\ReferringTest;
+use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\SearchTerm;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Text\Words;
 use Wellspring\Core\Wording\Format;
+use Wellspring\Core\Wording\Piece;
 
 /**
  * Every word looked for is in one of the texts it looks in, or in the name of one of the record's terms or of one
  * above: as a whole, in any of its forms, or, ending in `*`, as a beginning. Case and accents make no difference.
  */
-final readonly class Search implements RecordTest, ReferringTest
+final readonly class Search implements Test
 {
+    use RecordTest;
+
+    private const MAX_WEIGHT = 10;
+
     public function key(): string
     {
         return 'search';
@@ -47,6 +53,11 @@ final readonly class Search implements RecordTest, ReferringTest
         return Words::ofQuery($text) === [] ? throw WrongValue::expected('at least one word or number', $value) : $text;
     }
 
+    public function valueSchema(): array
+    {
+        return ['type' => 'string', 'minLength' => 1];
+    }
+
     public function isNegative(): bool
     {
         return false;
@@ -57,14 +68,9 @@ final readonly class Search implements RecordTest, ReferringTest
         return false;
     }
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
-    {
-        return false;
-    }
-
     public function keepsRecord(Record $record, Condition $condition, Context $context): bool
     {
-        foreach (self::sought($condition) as $word) {
+        foreach (self::terms($condition) as $word) {
             if ($word->weight($record->words, $context->language) === 0) {
                 return false;
             }
@@ -82,14 +88,79 @@ final readonly class Search implements RecordTest, ReferringTest
                 new Field($key, $key, new Kind\Text),
                 $types,
             ),
-            array_map(strval(...), array_keys($condition->in ?? [])),
+            array_map(strval(...), array_keys(self::weights($condition) ?? [])),
         );
     }
 
     /** @return list<SearchTerm> */
-    public static function sought(Condition $condition): array
+    public static function terms(Condition $condition): array
     {
-        return SearchTerm::all(is_string($condition->value) ? $condition->value : '', $condition->in);
+        return SearchTerm::all(is_string($condition->value) ? $condition->value : '', self::weights($condition));
+    }
+
+    public function searchTerms(Condition $condition): array
+    {
+        return self::terms($condition);
+    }
+
+    public function readsTermNames(): bool
+    {
+        return true;
+    }
+
+    public function valueOrigins(Field $field): array
+    {
+        return ['address'];
+    }
+
+    public function readOptions(Shape $shape, Field $field, Problems $problems): array
+    {
+        if (! $shape->has('in')) {
+            return [];
+        }
+        $given = $shape->raw('in');
+        if (! is_array($given) || $given === [] || array_is_list($given)) {
+            $shape->wrong('in', 'fields, at least one, each with what a word found there counts: {"title": 4}', $given);
+
+            return [];
+        }
+        $in = [];
+        $one = new Shape($given, $shape->at('in'), $problems);
+        foreach (array_map(strval(...), array_keys($given)) as $key) {
+            if (! isset($field->choices[$key])) {
+                $problems->add(
+                    $shape->at('in'),
+                    'unknownField',
+                    "“{$key}” is no text that can be searched; expected one of: "
+                        .implode(', ', array_keys($field->choices)).'.',
+                    ['field' => $key],
+                );
+            } else {
+                $in[$key] = $one->whole($key, 1, 1, self::MAX_WEIGHT);
+            }
+        }
+
+        return $in === [] ? [] : ['in' => $in];
+    }
+
+    public function optionPieces(Condition $condition, string $at): array
+    {
+        $in = self::weights($condition) ?? [];
+        $differ = count(array_unique($in)) > 1;
+        $words = implode(' or ', array_map(
+            fn (string $key): string => $condition->field->choiceLabel($key).($differ ? " ({$in[$key]})" : ''),
+            array_keys($in),
+        ));
+
+        return $in === [] ? [] : [new Piece(' in '), new Piece($words, "{$at}.in")];
+    }
+
+    /** @return non-empty-array<string, int>|null what finding a word counts, by field; null: in every text */
+    private static function weights(Condition $condition): ?array
+    {
+        $in = $condition->options['in'] ?? null;
+
+        return is_array($in) && $in !== [] ? array_filter($in, is_int(...)) ?: null : null;
     }
 
     public function words(Condition $condition): string

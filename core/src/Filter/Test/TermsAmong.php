@@ -11,11 +11,11 @@ use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Term;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\ReferringTest;
 use Wellspring\Core\Filter\ValueLists;
+use Wellspring\Core\Filter\WiderValue;
 
 /** Terms against those given, with or without all below them. “None of” keeps records without a term. */
-final readonly class TermsAmong extends Among implements ReferringTest
+final readonly class TermsAmong extends Among
 {
     public function suits(Family $family): bool
     {
@@ -48,7 +48,7 @@ final readonly class TermsAmong extends Among implements ReferringTest
     {
         $has = ValueLists::texts($found);
 
-        return $this->quantity->holds(
+        return $this->quantifier->holds(
             array_map(fn (array $slugs): bool => array_intersect($has, $slugs) !== [], $this->wanted($condition)),
         );
     }
@@ -68,5 +68,10 @@ final readonly class TermsAmong extends Among implements ReferringTest
     private static function taxonomy(Field $field): Taxonomy
     {
         return $field->taxonomy ?? throw new \LogicException('A field of terms has a taxonomy.');
+    }
+
+    public function widened(mixed $found, Condition $condition, Context $context): ?WiderValue
+    {
+        return $this->widenedList($found, $condition, $context);
     }
 }

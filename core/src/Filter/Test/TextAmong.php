@@ -18,7 +18,7 @@ final readonly class TextAmong extends Among
 {
     public function suits(Family $family): bool
     {
-        return $this->quantity !== Quantifier::All && ($family === Family::Text || $family === Family::LongText);
+        return $this->quantifier !== Quantifier::All && ($family === Family::Text || $family === Family::LongText);
     }
 
     /** @return non-empty-list<string> */

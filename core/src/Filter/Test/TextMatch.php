@@ -22,16 +22,18 @@ use Wellspring\Core\Wording\Format;
  */
 final readonly class TextMatch implements Test
 {
-    public function __construct(public TextPosition $place, public bool $kept)
+    use ValueTest;
+
+    public function __construct(public TextPosition $position, public bool $kept)
     {
     }
 
     public function key(): string
     {
-        return match ($this->place) {
+        return match ($this->position) {
             TextPosition::Whole => $this->kept ? 'is' : 'isNot',
             TextPosition::Contains => $this->kept ? 'contains' : 'lacks',
-            default => $this->place->value,
+            default => $this->position->value,
         };
     }
 
@@ -50,7 +52,17 @@ final readonly class TextMatch implements Test
         $value = self::given($value);
 
         // A stored text has no white space at its ends, so a whole one is compared without; “the ” may begin one.
-        return $this->place === TextPosition::Whole ? Whitespace::trim($value) : $value;
+        return $this->position === TextPosition::Whole ? Whitespace::trim($value) : $value;
+    }
+
+    public function valueSchema(): array
+    {
+        return ['type' => 'string', 'minLength' => 1, 'maxLength' => 300];
+    }
+
+    public function usesIndex(): bool
+    {
+        return $this->kept && ($this->position === TextPosition::Whole || $this->position === TextPosition::Begins);
     }
 
     /**
@@ -95,7 +107,7 @@ final readonly class TextMatch implements Test
         }
         $text = self::found($found, $condition->field);
         $needle = $this->needle($condition);
-        $matches = match ($this->place) {
+        $matches = match ($this->position) {
             TextPosition::Whole => $text === $needle,
             TextPosition::Contains => str_contains($text, $needle),
             TextPosition::Begins => str_starts_with($text, $needle),
@@ -107,7 +119,7 @@ final readonly class TextMatch implements Test
 
     public function words(Condition $condition): string
     {
-        return match ($this->place) {
+        return match ($this->position) {
             TextPosition::Whole => $this->kept ? 'is' : 'is not',
             TextPosition::Contains => $this->kept ? 'contains' : 'does not contain',
             TextPosition::Begins => 'begins with',

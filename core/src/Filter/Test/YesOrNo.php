@@ -14,6 +14,8 @@ use Wellspring\Core\Wording\Format;
 /** A stated yes, or a stated no. */
 final readonly class YesOrNo implements Test
 {
+    use ValueTest;
+
     public function __construct(public bool $yes)
     {
     }
@@ -36,6 +38,11 @@ final readonly class YesOrNo implements Test
     public function readValue(mixed $value, Field $field): mixed
     {
         return null;
+    }
+
+    public function valueSchema(): array
+    {
+        return [];
     }
 
     public function isNegative(): bool
