@@ -15,7 +15,6 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\MovingSpan;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Source\People;
 use Wellspring\Core\Time\DurationUnit;
 
@@ -42,8 +41,8 @@ final readonly class CacheExpiry
         }
         foreach ($module->order as $key) {
             $moments[] = match (true) {
-                $key->by instanceof Criterion\Popularity, $key->by->key() === 'views' => $now + self::VIEWS,
-                $key->by instanceof Criterion\PriceNow, $key->by instanceof Criterion\Shuffle => self::tomorrow($context),
+                $key->by->countsViews() => $now + self::VIEWS,
+                $key->by->changesDaily() => self::tomorrow($context),
                 default => null,
             };
         }

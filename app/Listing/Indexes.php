@@ -9,7 +9,6 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Items;
 
@@ -193,7 +192,7 @@ final readonly class Indexes
     private function sorts(array $order): bool
     {
         foreach ($order as $key) {
-            if (! $key->by instanceof Criterion\FieldValue || $key->by->field->key === 'views') {
+            if (! $key->by->usesIndex()) {
                 return false;
             }
         }

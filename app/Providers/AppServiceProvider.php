@@ -14,6 +14,8 @@ use App\Changes\UndoTypeChange;
 use App\Content\BulkEdit;
 use App\Content\TypeChange;
 use App\Jobs\KeepIndexes;
+use App\Listing\Compile\Sort\CriteriaSql;
+use App\Listing\Compile\Sort\CriterionSql;
 use App\Listing\KeysetPaginator;
 use App\Listing\PostgresLanguage;
 use App\Media\DrawUpload;
@@ -42,6 +44,8 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(CatalogueStore::class);
+        $this->app->tag(CriteriaSql::CLASSES, CriterionSql::class);
+        $this->app->when(CriteriaSql::class)->needs('$all')->giveTagged(CriterionSql::class);
         $this->app->bind(StoredDefinitions::class, ModuleDefinitions::class);
         $this->app->tag([UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class], UndoHandler::class);
         $this->app->when(Undo::class)->needs('$handlers')->giveTagged(UndoHandler::class);

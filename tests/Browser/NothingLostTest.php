@@ -125,6 +125,9 @@ final class NothingLostTest extends BrowserTestCase
         $this->sees('do not belong together');
         $this->type('[role=dialog] input[type=password]', DemoAccounts::PASSWORD);
         $this->findText('[role=dialog] button', 'Sign in')->click();
+        $this->await('the question stays open', fn (): ?bool => $this->browser->findElements(
+            WebDriverBy::cssSelector('[role=dialog]'),
+        ) === [] ? true : null);
         $this->sees('Draft kept');
         $this->assertSame($typed, $this->value('#field-title'));
         $this->findText('button', 'Save')->click();

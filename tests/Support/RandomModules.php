@@ -16,8 +16,8 @@ use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Sort\Criteria;
 use Wellspring\Core\Sort\Headings;
-use Wellspring\Core\Sort\OrderReader;
 use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Who\Audience;
@@ -280,7 +280,7 @@ final class RandomModules
             $catalogue->askable($source->type()),
             fn (Field $field): bool => ! in_array($field->ownKey(), ['created_at', 'updated_at'], true),
         );
-        $orders = array_values(array_diff(array_keys(OrderReader::offered($source)), ['created_at', 'updated_at']));
+        $orders = array_values(array_diff(array_keys(Criteria::offered($source)), ['created_at', 'updated_at']));
         $headed = array_filter(
             $source->type()->reachable,
             fn (Field $field): bool => Headings::suits($field->family()) && ! in_array(

@@ -6,10 +6,10 @@ namespace App\Http\Resources;
 
 use App\Catalogue\CatalogueStore;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Sort\Criteria;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Headings;
-use Wellspring\Core\Sort\OrderReader;
 use Wellspring\Core\Source\Source;
 
 /** What rules, orders, headings and cards may say of a source's records, as the bench takes it. */
@@ -40,7 +40,7 @@ final readonly class SourceResource
                     'down' => $by->directionWords(Direction::Down),
                 ],
                 'options' => (object) $by->options(),
-            ], OrderReader::offered($source))),
+            ], Criteria::offered($source))),
             'headings' => array_values(
                 array_map(
                     fn (Field $field): array => [

@@ -14,7 +14,6 @@ use Wellspring\Core\Empty\WhenNothing;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
-use Wellspring\Core\Sort\Criterion\Relevance;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Source;
@@ -61,10 +60,10 @@ final readonly class Module
     {
         $types = $this->source->isItems() ? $this->source->typeKeys() : [];
         $parts = ['source' => $this->source, 'headings' => $this->headings] + $this->card->parts();
-        foreach ($this->order as $i => $key) {
-            $parts["order[{$i}]"] = $key->by;
-        }
         $all = $this->where?->references('where', $types) ?? [];
+        foreach ($this->order as $i => $key) {
+            array_push($all, ...$key->by->references("order[{$i}]", $types));
+        }
         foreach ($parts as $at => $part) {
             array_push($all, ...$part instanceof RefersTo ? $part->references($at, $types) : []);
         }
@@ -101,18 +100,8 @@ final readonly class Module
     public function bound(Context $context): self
     {
         $where = $this->where?->bound($context);
-        $sought = [];
-        foreach ($where?->conditions() ?? [] as $condition) {
-            if (! $condition->off && $condition->missing === null) {
-                foreach ($condition->test->searchTerms($condition) as $word) {
-                    $sought[$word->word.json_encode($word->in)] = $word;
-                }
-            }
-        }
         $order = array_map(
-            fn (SortKey $key): SortKey => $key->by instanceof Relevance
-                ? new SortKey(new Relevance(array_values($sought)), $key->direction, $key->emptyFirst)
-                : $key,
+            fn (SortKey $key): SortKey => new SortKey($key->by->bound($where), $key->direction, $key->emptyFirst),
             $this->order,
         );
 

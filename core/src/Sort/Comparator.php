@@ -29,12 +29,12 @@ final class Comparator
      * @param  list<SortKey>  $keys
      * @return list<Record>
      */
-    public function sorted(array $records, array $keys, SortContext $ordering, ?Headings $headings = null): array
+    public function sorted(array $records, array $keys, SortContext $context, ?Headings $headings = null): array
     {
-        $values = array_map(fn (SortKey $key): \Closure => $key->by->values($ordering), $keys);
+        $values = array_map(fn (SortKey $key): \Closure => $key->by->values($context), $keys);
         $rows = array_map(fn (Record $record): array => [
             $record,
-            $headings?->place($record, $ordering->context),
+            $headings?->place($record, $context->context),
             array_map(fn (\Closure $value): mixed => $value($record), $values),
         ], $records);
         usort($rows, function (array $a, array $b) use ($keys, $headings): int {
@@ -43,8 +43,8 @@ final class Comparator
                 : $this->compare($a[1], $b[1], $headings->family(), $headings->direction, false);
             foreach ($by === 0 ? $keys : [] as $i => $key) {
                 $by = $this->compare($a[2][$i], $b[2][$i], $key->by->family(), $key->direction, $key->emptyFirst);
-                if ($by === 0 && $key->by instanceof Criterion\ManualOrder) {
-                    $by = self::neverPlaced($a[2][$i], $a[0], $b[0]);
+                if ($by === 0 && $a[2][$i] === null) {
+                    $by = $key->by->compareEmpty($a[0], $b[0]);
                 }
                 if ($by !== 0) {
                     break;
@@ -71,12 +71,6 @@ final class Comparator
         };
 
         return $direction === Direction::Up ? $up : -$up;
-    }
-
-    /** Of two that were never placed by hand, the newer comes first. */
-    private static function neverPlaced(mixed $place, Record $a, Record $b): int
-    {
-        return $place === null ? strcmp((string) $b->publishAt, (string) $a->publishAt) : 0;
     }
 
     private function byText(string $a, string $b): int

@@ -9,14 +9,16 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
-use Wellspring\Core\Content\RefersTo;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
 
 /** A field of the records. */
-final readonly class FieldValue implements Criterion, RefersTo
+final readonly class FieldValue implements Criterion
 {
+    use Defaults;
+
     public function __construct(public Field $field)
     {
     }
@@ -36,7 +38,7 @@ final readonly class FieldValue implements Criterion, RefersTo
         return true;
     }
 
-    public function values(SortContext $ordering): \Closure
+    public function values(SortContext $context): \Closure
     {
         if ($this->family() !== Family::Choice) {
             return fn (Record $record): mixed => $record->value($this->field);
@@ -65,13 +67,24 @@ final readonly class FieldValue implements Criterion, RefersTo
             : $direction->words($this->family());
     }
 
-    public function options(): array
-    {
-        return [];
-    }
-
     public function references(string $at, array $types): array
     {
         return [Reference::toField("{$at}.by", $this->field, $types)];
+    }
+
+    /** Fields are offered one by one, see Criteria. */
+    public static function of(Type $type): null
+    {
+        return null;
+    }
+
+    public function usesIndex(): bool
+    {
+        return ! $this->countsViews();
+    }
+
+    public function countsViews(): bool
+    {
+        return $this->field->key === 'views';
     }
 }

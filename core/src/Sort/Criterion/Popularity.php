@@ -6,7 +6,9 @@ namespace Wellspring\Core\Sort\Criterion;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
@@ -16,6 +18,8 @@ use Wellspring\Core\Wording\Duration;
 /** The number of views in the last days, up to and including today. */
 final readonly class Popularity implements Criterion
 {
+    use Defaults;
+
     public const DAYS = 30;
 
     public const MOST = 3660;
@@ -45,9 +49,9 @@ final readonly class Popularity implements Criterion
         return [$context->calendar->movedDay($context->today(), 1 - $this->days, DurationUnit::Days), $context->today()];
     }
 
-    public function values(SortContext $ordering): \Closure
+    public function values(SortContext $context): \Closure
     {
-        [$first, $last] = $this->days($ordering->context);
+        [$first, $last] = $this->days($context->context);
 
         return fn (Record $record): int => array_sum(array_filter(
             $record->viewsByDay,
@@ -66,8 +70,28 @@ final readonly class Popularity implements Criterion
         return $direction === Direction::Down ? 'most first' : 'fewest first';
     }
 
+    public static function of(Type $type): self
+    {
+        return new self;
+    }
+
+    public function read(Shape $shape, Type $type): self
+    {
+        return new self($shape->whole('days', self::DAYS, 1, self::MOST));
+    }
+
     public function options(): array
     {
         return ['days' => $this->days];
+    }
+
+    public static function optionSchemas(): array
+    {
+        return ['days' => ['type' => 'integer', 'minimum' => 1, 'maximum' => self::MOST]];
+    }
+
+    public function countsViews(): bool
+    {
+        return true;
     }
 }

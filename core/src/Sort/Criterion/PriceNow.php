@@ -19,6 +19,8 @@ use Wellspring\Core\Sort\SortContext;
  */
 final readonly class PriceNow implements Criterion
 {
+    use Defaults;
+
     private function __construct(
         public Field $price,
         public Field $salePrice,
@@ -55,9 +57,9 @@ final readonly class PriceNow implements Criterion
         return true;
     }
 
-    public function values(SortContext $ordering): \Closure
+    public function values(SortContext $context): \Closure
     {
-        return fn (Record $record): mixed => $this->onSale($record, $ordering->context)
+        return fn (Record $record): mixed => $this->onSale($record, $context->context)
             ? $record->value($this->salePrice) ?? $record->value($this->price)
             : $record->value($this->price);
     }
@@ -80,8 +82,8 @@ final readonly class PriceNow implements Criterion
         return $direction->words(Family::Number);
     }
 
-    public function options(): array
+    public function changesDaily(): bool
     {
-        return [];
+        return true;
     }
 }

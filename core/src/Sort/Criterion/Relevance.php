@@ -6,6 +6,8 @@ namespace Wellspring\Core\Sort\Criterion;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
@@ -14,8 +16,10 @@ use Wellspring\Core\Text\SearchTerm;
 /** How well a record fits the words looked for: each counts by the weightiest place that has it. */
 final readonly class Relevance implements Criterion
 {
-    /** @param  list<SearchTerm>  $sought  filled in once bound */
-    public function __construct(public array $sought = [])
+    use Defaults;
+
+    /** @param  list<SearchTerm>  $terms  filled in once bound */
+    public function __construct(public array $terms = [])
     {
     }
 
@@ -34,12 +38,12 @@ final readonly class Relevance implements Criterion
         return false;
     }
 
-    public function values(SortContext $ordering): \Closure
+    public function values(SortContext $context): \Closure
     {
-        $language = $ordering->context->language;
+        $language = $context->context->language;
 
         return fn (Record $record): int => array_sum(
-            array_map(fn (SearchTerm $word): int => $word->weight($record->words, $language), $this->sought),
+            array_map(fn (SearchTerm $word): int => $word->weight($record->words, $language), $this->terms),
         );
     }
 
@@ -53,8 +57,22 @@ final readonly class Relevance implements Criterion
         return $direction === Direction::Down ? 'best first' : 'worst first';
     }
 
-    public function options(): array
+    public static function of(Type $type): self
     {
-        return [];
+        return new self;
+    }
+
+    public function bound(?Group $where): self
+    {
+        $terms = [];
+        foreach ($where?->conditions() ?? [] as $condition) {
+            if (! $condition->off && $condition->missing === null) {
+                foreach ($condition->test->searchTerms($condition) as $term) {
+                    $terms[$term->word.json_encode($term->in)] = $term;
+                }
+            }
+        }
+
+        return new self(array_values($terms));
     }
 }

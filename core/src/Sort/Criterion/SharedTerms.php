@@ -6,7 +6,9 @@ namespace Wellspring\Core\Sort\Criterion;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Filter\Test\Related;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
@@ -14,6 +16,8 @@ use Wellspring\Core\Sort\SortContext;
 /** How many terms a record shares with the item that the page is about. */
 final readonly class SharedTerms implements Criterion
 {
+    use Defaults;
+
     /** @param  list<string>  $taxonomies  keys */
     public function __construct(public array $taxonomies)
     {
@@ -34,9 +38,9 @@ final readonly class SharedTerms implements Criterion
         return false;
     }
 
-    public function values(SortContext $ordering): \Closure
+    public function values(SortContext $context): \Closure
     {
-        return fn (Record $record): int => Related::shared($record, $this->taxonomies, $ordering->context);
+        return fn (Record $record): int => Related::shared($record, $this->taxonomies, $context->context);
     }
 
     public function label(): string
@@ -49,8 +53,29 @@ final readonly class SharedTerms implements Criterion
         return $direction === Direction::Down ? 'most first' : 'fewest first';
     }
 
+    /** Null where the type has no taxonomies. */
+    public static function of(Type $type): ?self
+    {
+        return $type->taxonomies === [] ? null : new self(array_map(strval(...), array_keys($type->taxonomies)));
+    }
+
+    public function read(Shape $shape, Type $type): self
+    {
+        $given = $shape->has('of') ? $shape->slugs('of') : [];
+        if (array_diff($given, $this->taxonomies) !== []) {
+            $shape->wrong('of', 'taxonomies ('.implode(', ', $this->taxonomies).')', $shape->raw('of'));
+        }
+
+        return $given === [] ? $this : new self($given);
+    }
+
     public function options(): array
     {
         return ['of' => $this->taxonomies];
+    }
+
+    public static function optionSchemas(): array
+    {
+        return ['of' => ['type' => 'array', 'items' => ['type' => 'string']]];
     }
 }

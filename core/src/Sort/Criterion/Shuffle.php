@@ -6,6 +6,7 @@ namespace Wellspring\Core\Sort\Criterion;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
@@ -14,6 +15,8 @@ use Wellspring\Core\Sort\SortContext;
 /** An order without meaning: fixed for the module and the calendar day, the same on every page. */
 final class Shuffle implements Criterion
 {
+    use Defaults;
+
     public function key(): string
     {
         return 'shuffle';
@@ -29,9 +32,9 @@ final class Shuffle implements Criterion
         return true;
     }
 
-    public function values(SortContext $ordering): \Closure
+    public function values(SortContext $context): \Closure
     {
-        $salt = self::salt($ordering->module, $ordering->context);
+        $salt = self::salt($context->module, $context->context);
 
         return fn (Record $record): string => md5($salt.$record->id);
     }
@@ -51,8 +54,13 @@ final class Shuffle implements Criterion
         return '';
     }
 
-    public function options(): array
+    public static function of(Type $type): self
     {
-        return [];
+        return new self;
+    }
+
+    public function changesDaily(): bool
+    {
+        return true;
     }
 }

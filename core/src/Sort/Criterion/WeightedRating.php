@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
@@ -20,22 +21,14 @@ use Wellspring\Core\Sort\SortContext;
  */
 final readonly class WeightedRating implements Criterion
 {
+    use Defaults;
+
     public const CONFIDENCE = 5;
 
     public const MOST = 100_000;
 
     private function __construct(public Field $rating, public Field $ratings, public int $confidence)
     {
-    }
-
-    /** Null where the type has no ratings. */
-    public static function of(Type $type, int $confidence = self::CONFIDENCE): ?self
-    {
-        [$rating, $ratings] = [$type->fields['rating'] ?? null, $type->fields['ratings'] ?? null];
-
-        return $rating?->family() === Family::Number && $ratings?->family() === Family::Number
-            ? new self($rating, $ratings, $confidence)
-            : null;
     }
 
     public function key(): string
@@ -53,9 +46,9 @@ final readonly class WeightedRating implements Criterion
         return false;
     }
 
-    public function values(SortContext $ordering): \Closure
+    public function values(SortContext $context): \Closure
     {
-        [$sum, $count] = $this->total($ordering->source);
+        [$sum, $count] = $this->total($context->source);
         if ($count <= 0.0) {
             return fn (Record $record): null => null;
         }
@@ -99,8 +92,30 @@ final readonly class WeightedRating implements Criterion
         return $direction === Direction::Down ? 'best first' : 'worst first';
     }
 
+    /** Null where the type has no ratings. */
+    public static function of(Type $type): ?self
+    {
+        [$rating, $ratings] = [$type->fields['rating'] ?? null, $type->fields['ratings'] ?? null];
+
+        return $rating?->family() === Family::Number && $ratings?->family() === Family::Number
+            ? new self($rating, $ratings, self::CONFIDENCE)
+            : null;
+    }
+
+    public function read(Shape $shape, Type $type): self
+    {
+        $confidence = $shape->whole('confidence', self::CONFIDENCE, 0, self::MOST);
+
+        return new self($this->rating, $this->ratings, $confidence);
+    }
+
     public function options(): array
     {
         return ['confidence' => $this->confidence];
+    }
+
+    public static function optionSchemas(): array
+    {
+        return ['confidence' => ['type' => 'integer', 'minimum' => 0, 'maximum' => self::MOST]];
     }
 }

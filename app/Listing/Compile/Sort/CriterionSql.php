@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile\Sort;
+
+use App\Listing\OrderBy;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Sort\SortKey;
+
+/**
+ * What records are ordered by in the database for one of the core's criteria.
+ *
+ * @template T of \Wellspring\Core\Sort\Criterion
+ */
+interface CriterionSql
+{
+    /** @return class-string<T> the criterion that it stands for */
+    public function criterion(): string;
+
+    /**
+     * @param  T  $by
+     * @param  SortKey  $key  whose criterion it is
+     * @param  Module  $module  bound
+     * @return non-empty-list<OrderBy>
+     */
+    public function orders(object $by, SortKey $key, Module $module, Context $context): array;
+}

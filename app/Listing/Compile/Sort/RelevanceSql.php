@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile\Sort;
+
+use App\Listing\Compile\SearchSql;
+use App\Listing\Fragment;
+use App\Listing\OrderBy;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Sort\Criterion\Relevance;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\SortKey;
+
+/** @implements CriterionSql<Relevance> */
+final class RelevanceSql implements CriterionSql
+{
+    public function criterion(): string
+    {
+        return Relevance::class;
+    }
+
+    public function orders(object $by, SortKey $key, Module $module, Context $context): array
+    {
+        $sums = array_map(SearchSql::weight(...), $by->terms);
+        $sum = $sums === [] ? new Fragment('0::int') : new Fragment(
+            '('.implode(' + ', array_map(fn (Fragment $one): string => $one->sql, $sums)).')',
+            array_merge(...array_map(fn (Fragment $one): array => $one->bindings, $sums)),
+        );
+
+        return [new OrderBy($sum, 'int', $key->direction === Direction::Up, null)];
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile\Sort;
+
+use App\Listing\Fragment;
+use App\Listing\OrderBy;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Sort\Criterion\Shuffle;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Sort\SortKey;
+
+/** @implements CriterionSql<Shuffle> */
+final class ShuffleSql implements CriterionSql
+{
+    public function criterion(): string
+    {
+        return Shuffle::class;
+    }
+
+    public function orders(object $by, SortKey $key, Module $module, Context $context): array
+    {
+        $hash = new Fragment('md5(? || items.id) collate "C"', [Shuffle::salt($module->key, $context)]);
+
+        return [new OrderBy($hash, 'text collate "C"', $key->direction === Direction::Up, null)];
+    }
+}

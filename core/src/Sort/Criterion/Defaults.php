@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Sort\Criterion;
+
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Sort\Criterion;
+
+/** What most criteria say of themselves. */
+trait Defaults
+{
+    public function read(Shape $shape, Type $type): Criterion
+    {
+        return $this;
+    }
+
+    public function options(): array
+    {
+        return [];
+    }
+
+    public static function optionSchemas(): array
+    {
+        return [];
+    }
+
+    public function bound(?Group $where): Criterion
+    {
+        return $this;
+    }
+
+    public function compareEmpty(Record $a, Record $b): int
+    {
+        return 0;
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return [];
+    }
+
+    public function usesIndex(): bool
+    {
+        return false;
+    }
+
+    public function changesDaily(): bool
+    {
+        return false;
+    }
+
+    public function countsViews(): bool
+    {
+        return false;
+    }
+}
