@@ -9,20 +9,27 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** Migrations go up, down and up again, in a schema of their own. */
+/** Migrations go up, down and up again, in a database of their own. */
 final class MigrationsTest extends TestCase
 {
     public function test_what_goes_up_comes_down_and_goes_up_the_same(): void
     {
-        DB::unprepared('create schema migrated; set local search_path to migrated');
-        config(['database.connections.pgsql.search_path' => 'migrated']);
-        $this->assertSame(0, Artisan::call('migrate', ['--force' => true]));
-        $first = $this->columns();
-        $this->assertContains('items.folded jsonb', $first);
-        $this->assertSame(0, Artisan::call('migrate:rollback', ['--force' => true]));
-        $this->assertSame(['migrations.batch integer', 'migrations.id integer', 'migrations.migration character varying'], $this->columns());
-        $this->assertSame(0, Artisan::call('migrate', ['--force' => true]));
-        $this->assertSame($first, $this->columns());
+        $name = 'wellspring_migrations_'.getmypid();
+        DB::connection('progress')->statement("create database {$name}");
+        try {
+            config(['database.connections.fresh' => ['database' => $name] + (array) config('database.connections.pgsql')]);
+            $do = fn (string $command): int => Artisan::call($command, ['--database' => 'fresh', '--force' => true]);
+            $this->assertSame(0, $do('migrate'));
+            $first = $this->said();
+            $this->assertContains('items.folded jsonb', $first);
+            $this->assertSame(0, $do('migrate:rollback'));
+            $this->assertSame([], array_filter($this->said(), fn (string $one): bool => ! str_contains($one, 'migrations')));
+            $this->assertSame(0, $do('migrate'));
+            $this->assertSame($first, $this->said());
+        } finally {
+            DB::purge('fresh');
+            DB::connection('progress')->statement("drop database {$name} with (force)");
+        }
     }
 
     public function test_a_migration_that_ran_under_its_old_name_is_not_run_again(): void
@@ -35,16 +42,19 @@ final class MigrationsTest extends TestCase
         $this->assertTrue(Schema::hasTable('table_presets'));
     }
 
-    /** @return list<string> of the schema at hand, and the triggers and functions beside */
-    private function columns(): array
+    /** @return list<string> the columns, triggers, indexes and functions that are there */
+    private function said(): array
     {
-        $rows = DB::select(<<<'SQL'
+        $rows = DB::connection('fresh')->select(<<<'SQL'
             select table_name || '.' || column_name || ' ' || data_type as said
-            from information_schema.columns where table_schema = current_schema()
+            from information_schema.columns where table_schema = 'public'
             union all select 'trigger ' || trigger_name || ' on ' || event_object_table || ' ' || event_manipulation
-            from information_schema.triggers where trigger_schema = current_schema()
-            union all select 'index ' || indexname from pg_indexes where schemaname = current_schema() and tablename <> 'migrations'
-            union all select 'function ' || proname from pg_proc where pronamespace = current_schema()::regnamespace
+            from information_schema.triggers where trigger_schema = 'public'
+            union all select 'index ' || indexname from pg_indexes where schemaname = 'public' and tablename <> 'migrations'
+            union all select 'function ' || proname from pg_proc
+            where pronamespace = 'public'::regnamespace and not exists (
+                select 1 from pg_depend where pg_depend.objid = pg_proc.oid and pg_depend.deptype = 'e'
+            )
             order by 1
             SQL);
 

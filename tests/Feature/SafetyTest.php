@@ -212,7 +212,7 @@ final class SafetyTest extends TestCase
         )->assertUnprocessable();
         $this->putJson("/manage/api/items/{$id}", ['revision' => 1, 'values' => ['height' => 4]])->assertOk();
         $told = '';
-        foreach (['start', 'items?type=plant', "items/{$id}", "items/{$id}/revisions", "items/{$id}/shown", 'media', 'changes', 'find?q=secret', 'views/plant'] as $path) {
+        foreach (['start', 'items?type=plant', "items/{$id}", "items/{$id}/revisions", "items/{$id}/shown", 'media', 'changes', 'find?q=secret', 'presets/plant'] as $path) {
             $told .= $this->getJson("/manage/api/{$path}")->assertOk()->getContent();
         }
         $told .= $this->putJson("/manage/api/items/{$id}", ['revision' => 1, 'values' => ['height' => 5]])
