@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Catalogue\CatalogueStore;
 use App\Listing\ContextFactory;
-use App\Listing\Sources;
+use App\Listing\VisibleItems;
 use App\Models\Item;
 use App\Models\Page;
 use App\Site\ItemPage;
@@ -27,7 +27,6 @@ final readonly class SiteController
         private CatalogueStore $catalogue,
         private Format $format,
         private ContextFactory $contexts,
-        private Sources $sources,
     ) {
     }
 
@@ -82,7 +81,7 @@ final readonly class SiteController
     private function itemPage(Request $request, Type $type, string $slug): View
     {
         $context = $this->contexts->now();
-        $item = $this->sources->items([$type->key], $context)->with(Item::shown())->where('slug', $slug)->firstOrFail();
+        $item = VisibleItems::of([$type->key], $context)->with(Item::shown())->where('slug', $slug)->firstOrFail();
         $request->attributes->set('item', $item->id);
 
         return view(

@@ -7,13 +7,12 @@ namespace Wellspring\Core\Card;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
-use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Wording\Format;
 
 /** One part of a card's line. */
-final readonly class Part implements RefersTo
+final readonly class Part
 {
     /**
      * @param  int|null  $level  of a heading, 2 to 6
@@ -38,6 +37,11 @@ final readonly class Part implements RefersTo
         return $shown === '' ? null : $shown;
     }
 
+    /**
+     * @param  string  $at  where it stands in the definition
+     * @param  list<string>  $types  keys of the content types whose items the module lists
+     * @return list<Reference>
+     */
     public function references(string $at, array $types): array
     {
         return $this->kind->key() === 'field' ? [Reference::toField("{$at}.field", $this->field, $types)] : [];

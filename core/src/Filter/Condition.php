@@ -7,7 +7,6 @@ namespace Wellspring\Core\Filter;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
-use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Value\DynamicValue;
@@ -115,7 +114,7 @@ final readonly class Condition
     {
         return [
             Reference::toField("{$at}.field", $this->field, $types),
-            ...$this->value instanceof RefersTo ? $this->value->references("{$at}.value", $types) : [],
+            ...$this->value instanceof DynamicValue ? $this->value->references("{$at}.value") : [],
             ...$this->test->references($this, $at, $types),
         ];
     }

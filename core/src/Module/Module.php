@@ -7,7 +7,6 @@ namespace Wellspring\Core\Module;
 use Wellspring\Core\Arrangement\ArrangementRule;
 use Wellspring\Core\Card\Card;
 use Wellspring\Core\Content\Reference;
-use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Empty\WhenNothing;
@@ -59,13 +58,16 @@ final readonly class Module
     public function references(): array
     {
         $types = $this->source->isItems() ? $this->source->typeKeys() : [];
-        $parts = ['source' => $this->source, 'headings' => $this->headings] + $this->card->parts();
-        $all = $this->where?->references('where', $types) ?? [];
+        $all = [
+            ...$this->source->references('source', $types),
+            ...$this->where?->references('where', $types) ?? [],
+            ...$this->headings?->references('headings', $types) ?? [],
+        ];
+        foreach ($this->card->parts() as $at => $part) {
+            array_push($all, ...$part->references($at, $types));
+        }
         foreach ($this->order as $i => $key) {
             array_push($all, ...$key->by->references("order[{$i}]", $types));
-        }
-        foreach ($parts as $at => $part) {
-            array_push($all, ...$part instanceof RefersTo ? $part->references($at, $types) : []);
         }
         $taxonomy = $this->source->slugTaxonomy();
         if ($taxonomy === null) {

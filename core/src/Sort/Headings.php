@@ -8,7 +8,6 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
-use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Sort\Criterion\FieldValue;
 use Wellspring\Core\Text\Fold;
@@ -20,7 +19,7 @@ use Wellspring\Core\Wording\Format;
  * stands once, under the first of its terms in the taxonomy's own order. Those without a value come last, under no
  * heading's name.
  */
-final readonly class Headings implements RefersTo
+final readonly class Headings
 {
     /** Stands for the heading of records without a value. */
     public const NONE = '';
@@ -123,6 +122,10 @@ final readonly class Headings implements RefersTo
             : (new FieldValue($field))->directionWords($direction);
     }
 
+    /**
+     * @param  list<string>  $types
+     * @return list<Reference>
+     */
     public function references(string $at, array $types): array
     {
         return [Reference::toField("{$at}.by", $this->field, $types)];

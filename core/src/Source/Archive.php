@@ -10,16 +10,16 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
-use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Time\CalendarUnit;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Wording\Piece;
 
 /** The months, or the years, that hold items by one of their dates, in the site's time zone: an archive. */
-final readonly class Archive implements RefersTo, Source
+final readonly class Archive implements Source
 {
     use ContainsRecords;
 
@@ -42,6 +42,35 @@ final readonly class Archive implements RefersTo, Source
                 'slug' => new Field('slug', 'Slug', new Kind\Text, Origin::Item),
             ],
         );
+    }
+
+    public static function keys(): array
+    {
+        return ['months', 'years'];
+    }
+
+    public static function read(Shape $shape, SourceSite $site): ?self
+    {
+        $per = $shape->has('years') ? CalendarUnit::Year : CalendarUnit::Month;
+        $types = $site->types($shape, "{$per->value}s");
+        if ($types === null) {
+            return null;
+        }
+        $items = new Items($types);
+        $key = $shape->text('by', 'publish_at');
+        $by = $items->type()->field($key);
+        if ($by === null || ! in_array($by->family(), [Family::Date, Family::Instant], true)) {
+            $shape->wrong('by', "a date of {$items->type()->plural}", $key);
+
+            return null;
+        }
+
+        return new self($items, $per, $by);
+    }
+
+    public static function schemas(): array
+    {
+        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['months'], 'properties' => ['months' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string']], 'by' => ['type' => 'string']]], ['type' => 'object', 'additionalProperties' => false, 'required' => ['years'], 'properties' => ['years' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string']], 'by' => ['type' => 'string']]]];
     }
 
     public function type(): Type

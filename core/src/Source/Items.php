@@ -7,6 +7,7 @@ namespace Wellspring\Core\Source;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
 /** Items of one type, or of several with what they have in common. */
@@ -20,6 +21,23 @@ final readonly class Items implements Source
     public function __construct(public array $types)
     {
         $this->shared = Type::shared($types);
+    }
+
+    public static function keys(): array
+    {
+        return ['items'];
+    }
+
+    public static function read(Shape $shape, SourceSite $site): ?self
+    {
+        $types = $site->types($shape, 'items');
+
+        return $types === null ? null : new self($types);
+    }
+
+    public static function schemas(): array
+    {
+        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['items'], 'properties' => ['items' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string']]]]];
     }
 
     public function type(): Type

@@ -7,6 +7,8 @@ namespace Wellspring\Core\Source;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Wording\Piece;
 
 /** One item, picked by hand. */
@@ -16,6 +18,27 @@ final readonly class OneItem implements Source
 
     public function __construct(public Type $type, public string $slug)
     {
+    }
+
+    public static function keys(): array
+    {
+        return ['one'];
+    }
+
+    public static function read(Shape $shape, SourceSite $site): ?self
+    {
+        $type = $site->type($shape);
+        $slug = $shape->text('one');
+        if ($slug !== '' && ! Slug::isOne($slug)) {
+            $shape->wrong('one', 'the slug of an item', $slug);
+        }
+
+        return $type === null ? null : new self($type, $slug);
+    }
+
+    public static function schemas(): array
+    {
+        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['one', 'type'], 'properties' => ['one' => ['type' => 'string'], 'type' => ['type' => 'string']]]];
     }
 
     public function type(): Type

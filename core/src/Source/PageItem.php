@@ -7,6 +7,7 @@ namespace Wellspring\Core\Source;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
 /** The item that the page is about; nothing on a page about none. */
@@ -23,6 +24,41 @@ final readonly class PageItem implements Source
     public function __construct(public array $types, private bool $named)
     {
         $this->shared = Type::shared($types);
+    }
+
+    public static function keys(): array
+    {
+        return ['page'];
+    }
+
+    public static function isSaidBy(Shape $shape): bool
+    {
+        return $shape->has('page') && $shape->raw('page') !== 'term';
+    }
+
+    public static function read(Shape $shape, SourceSite $site): ?self
+    {
+        $shape->oneOf('page', ['item', 'term']);
+        $types = array_values($site->catalogue->types);
+        if (! $shape->has('type')) {
+            if ($types === []) {
+                $site->problems->add(
+                    'source.page',
+                    'wrongValue',
+                    'expected a site with at least one content type; this one has none.',
+                );
+            }
+
+            return $types === [] ? null : new self($types, named: false);
+        }
+        $type = $site->type($shape);
+
+        return $type === null ? null : new self([$type], named: true);
+    }
+
+    public static function schemas(): array
+    {
+        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['page'], 'properties' => ['page' => ['const' => 'item'], 'type' => ['type' => 'string']]]];
     }
 
     public function type(): Type

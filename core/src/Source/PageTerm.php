@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
 /** The term that the page is about; nothing on a page about none. */
@@ -24,6 +25,40 @@ final readonly class PageTerm implements Source
     public function __construct(public array $taxonomies, private bool $named)
     {
         $this->shared = TermType::shared($taxonomies);
+    }
+
+    public static function keys(): array
+    {
+        return ['page'];
+    }
+
+    public static function isSaidBy(Shape $shape): bool
+    {
+        return $shape->has('page') && $shape->raw('page') === 'term';
+    }
+
+    public static function read(Shape $shape, SourceSite $site): ?self
+    {
+        $all = $site->catalogue->taxonomies;
+        if (! $shape->has('of')) {
+            if ($all === []) {
+                $site->problems->add(
+                    'source.page',
+                    'wrongValue',
+                    'expected a site with at least one taxonomy; this one has none.',
+                );
+            }
+
+            return $all === [] ? null : new self($all, named: false);
+        }
+        $taxonomy = $site->taxonomy($shape, 'of');
+
+        return $taxonomy === null ? null : new self([$taxonomy->key => $taxonomy], named: true);
+    }
+
+    public static function schemas(): array
+    {
+        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['page'], 'properties' => ['page' => ['const' => 'term'], 'of' => ['type' => 'string']]]];
     }
 
     public function type(): Type

@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
 /**
@@ -53,6 +54,37 @@ final readonly class People implements Source
             'title' => new Field('title', 'Name', new Kind\Text, Origin::Item),
             'slug' => new Field('slug', 'Slug', new Kind\Text, Origin::Item),
         ];
+    }
+
+    public static function keys(): array
+    {
+        return ['people'];
+    }
+
+    public static function read(Shape $shape, SourceSite $site): self
+    {
+        $people = new Shape($shape->raw('people'), 'source.people', $site->problems);
+        $groups = [];
+        foreach ($people->items('groups') as $i => $group) {
+            if (is_string($group) && isset($site->catalogue->groups[$group])) {
+                $groups[$group] = $site->catalogue->groups[$group];
+            } else {
+                $site->problems->add(
+                    "source.people.groups[{$i}]",
+                    'unknownGroup',
+                    'expected a group of people ('.implode(', ', array_keys($site->catalogue->groups)).'), found '
+                        .Shape::describe($group).'.',
+                );
+            }
+        }
+        $people->noOthers();
+
+        return new self($groups, $site->catalogue->groups);
+    }
+
+    public static function schemas(): array
+    {
+        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['people'], 'properties' => ['people' => ['type' => 'object', 'additionalProperties' => false, 'required' => [], 'properties' => ['groups' => ['type' => 'array', 'items' => ['type' => 'string']]]]]]];
     }
 
     public function type(): Type

@@ -5,17 +5,31 @@ declare(strict_types=1);
 namespace Wellspring\Core\Source;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
 /**
  * What a module draws from.
  *
- * To add one: a class here, its reading in SourceReader, and its query in the application's Listing/Sources.
+ * To add one: a class here, a line in SourceKinds, and its query in the application's Listing/Compile/Source.
  */
 interface Source
 {
+    /** @return non-empty-list<string> the keys of a definition's `source` that say it */
+    public static function keys(): array;
+
+    /** Whether a definition's `source` says this kind; one of its keys may be another's, too. */
+    public static function isSaidBy(Shape $shape): bool;
+
+    /** Null, and problems noted, where it cannot be read. */
+    public static function read(Shape $shape, SourceSite $site): ?self;
+
+    /** @return non-empty-list<array<string, mixed>> JSON Schemas (2020-12) of the forms that it has in a definition */
+    public static function schemas(): array;
+
     /** What its records have for rules and cards to speak of. */
     public function type(): Type;
 
@@ -57,6 +71,13 @@ interface Source
 
     /** How its records are ordered where a definition says nothing. */
     public function defaultOrder(): DefaultOrder;
+
+    /**
+     * @param  string  $at  where it stands in the definition
+     * @param  list<string>  $types  keys of the content types whose items the module lists
+     * @return list<Reference>
+     */
+    public function references(string $at, array $types): array;
 
     /** @return list<Piece> how it reads after “Take” */
     public function pieces(): array;

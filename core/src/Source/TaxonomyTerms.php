@@ -6,14 +6,14 @@ namespace Wellspring\Core\Source;
 
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
-use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
 /** The terms of a taxonomy, each with the number of items that have it or one below it. */
-final readonly class TaxonomyTerms implements RefersTo, Source
+final readonly class TaxonomyTerms implements Source
 {
     use ContainsRecords;
 
@@ -26,6 +26,30 @@ final readonly class TaxonomyTerms implements RefersTo, Source
     public function __construct(public Taxonomy $taxonomy, public ?string $under = null, public bool $used = false)
     {
         $this->type = TermType::of($taxonomy);
+    }
+
+    public static function keys(): array
+    {
+        return ['terms'];
+    }
+
+    public static function read(Shape $shape, SourceSite $site): ?self
+    {
+        $taxonomy = $site->taxonomy($shape, 'terms');
+        if ($taxonomy === null) {
+            return null;
+        }
+        $under = $shape->has('under') ? $shape->text('under') : null;
+        if ($under !== null && $taxonomy->terms->find($under) === null) {
+            $shape->wrong('under', "the slug of a term of {$taxonomy->label}", $under);
+        }
+
+        return new self($taxonomy, $under, $shape->flag('used'));
+    }
+
+    public static function schemas(): array
+    {
+        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['terms'], 'properties' => ['terms' => ['type' => 'string'], 'under' => ['type' => 'string'], 'used' => ['type' => 'boolean']]]];
     }
 
     public function type(): Type

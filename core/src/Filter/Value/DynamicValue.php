@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter\Value;
 
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Context\Context;
 
 /** A value that is not given in the definition but taken from where the module stands, or from who looks. */
@@ -17,6 +18,12 @@ interface DynamicValue
     public function whenMissing(): WhenMissing;
 
     public function words(Field $field): string;
+
+    /**
+     * @param  string  $at  where it stands in the definition
+     * @return list<Reference>
+     */
+    public function references(string $at): array;
 
     /** @return array<string, string> */
     public function toArray(): array;

@@ -32,6 +32,11 @@ final readonly class FromAddress implements DynamicValue
         return 'what the visitor looks for';
     }
 
+    public function references(string $at): array
+    {
+        return [];
+    }
+
     public function toArray(): array
     {
         return ['from' => 'address', 'name' => $this->name];

@@ -7,11 +7,10 @@ namespace Wellspring\Core\Filter\Value;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Reference;
-use Wellspring\Core\Content\RefersTo;
 use Wellspring\Core\Context\Context;
 
 /** What the page is about: its term, its item or a value of that item, its month, its person. */
-final readonly class FromPage implements DynamicValue, RefersTo
+final readonly class FromPage implements DynamicValue
 {
     /**
      * @param  Field|null  $of  the field of the page's item that is taken; null for the item itself, and for a term,
@@ -63,7 +62,7 @@ final readonly class FromPage implements DynamicValue, RefersTo
         };
     }
 
-    public function references(string $at, array $types): array
+    public function references(string $at): array
     {
         return $this->of === null ? [] : [Reference::toFieldOfPage("{$at}.of", $this->of)];
     }

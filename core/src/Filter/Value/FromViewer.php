@@ -25,6 +25,11 @@ final readonly class FromViewer implements DynamicValue
         return 'whoever has signed in';
     }
 
+    public function references(string $at): array
+    {
+        return [];
+    }
+
     public function toArray(): array
     {
         return ['from' => 'viewer'];

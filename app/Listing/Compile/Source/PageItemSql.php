@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile\Source;
+
+use App\Listing\VisibleItems;
+use App\Models\Item;
+use Illuminate\Database\Eloquent\Builder;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Source\PageItem;
+
+/** @implements SourceSql<PageItem> */
+final class PageItemSql implements SourceSql
+{
+    public function source(): string
+    {
+        return PageItem::class;
+    }
+
+    public function candidates(object $source, Context $context): Builder
+    {
+        return VisibleItems::of($source->typeKeys(), $context)->where('items.id', $context->page->item?->id);
+    }
+
+    public function allOfKind(object $source, Context $context): Builder
+    {
+        return Item::query();
+    }
+
+    public function unstored(object $source, string $slug, Context $context): ?Record
+    {
+        return null;
+    }
+}
