@@ -78,7 +78,9 @@ final readonly class CacheExpiry
                 fn (Condition $condition): Field => $condition->field->through ?? $condition->field,
                 $module->where?->conditions() ?? [],
             ),
-            ...array_map(fn (Part $part): Field => $part->field, array_values($module->card->parts())),
+            ...array_values(array_filter(
+                array_map(fn (Part $part): ?Field => $part->field, $module->card->parts()),
+            )),
         ];
 
         return array_filter($fields, fn (Field $field): bool => $field->family() === $to) !== [];

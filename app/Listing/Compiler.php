@@ -172,7 +172,7 @@ final class Compiler
     private function partIsShown(Part $part, Context $context): Fragment
     {
         return match (true) {
-            $part->field->isNeverEmpty() => Fragment::true(),
+            $part->field === null, $part->field->isNeverEmpty() => Fragment::true(),
             // Of text with markup, only what can be read shows; only such text is folded.
             $part->field->family() === Family::LongText => new Fragment(FieldSql::folded($part->field).' is not null'),
             default => FieldSql::filled($part->field, $context),

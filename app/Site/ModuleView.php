@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Models\Media;
+use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Module\Module;
 
 /** A module with all that its view needs. */
@@ -24,7 +25,6 @@ final readonly class ModuleView
         public array $cards,
         public array $pictures,
         public array $columns,
-        public bool $isList,
         public int $page,
         public int $pages,
         public array $numbers,
@@ -64,9 +64,14 @@ final readonly class ModuleView
     /** How wide its pictures stand at each width, for the browser to choose by. */
     public function pictureSizes(): string
     {
-        $share = fn (string $width): int => $this->isList ? 30 : (int) ceil(100 / max(1, $this->columns[$width]));
+        $share = fn (Width $width): string => $this->module->arrange->pictureShareAt($width).'vw';
 
-        return "(min-width: 1440px) {$share('desktop')}vw, (min-width: 1024px) {$share('laptop')}vw, (min-width: 640px) {$share('tablet')}vw, {$share('phone')}vw";
+        return implode(', ', [
+            "(min-width: 1440px) {$share(Width::Desktop)}",
+            "(min-width: 1024px) {$share(Width::Laptop)}",
+            "(min-width: 640px) {$share(Width::Tablet)}",
+            $share(Width::Phone),
+        ]);
     }
 
     /** @return list<string> classes of resources/css/steps.css: how many columns stand at each width */

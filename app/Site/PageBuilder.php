@@ -10,10 +10,8 @@ use App\Listing\Sources;
 use App\Models\Media;
 use App\Models\Page;
 use App\Modules\ModuleStore;
-use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Card\Part;
-use Wellspring\Core\Card\RenderedPart;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
@@ -88,7 +86,9 @@ final readonly class PageBuilder
     /** @return list<Field> what its cards ask of the records */
     private static function asked(Module $module): array
     {
-        return array_values(array_map(fn (Part $part): Field => $part->field, $module->card->parts()));
+        return array_values(array_filter(
+            array_map(fn (Part $part): ?Field => $part->field, $module->card->parts()),
+        ));
     }
 
     /** @param  list<Record>  $records  in order */
@@ -97,7 +97,7 @@ final readonly class PageBuilder
         $types = $this->catalogue->catalogue()->types;
         $cards = array_map(fn (Record $record): CardView => new CardView(
             isset($types[$record->type]) ? self::itemAddress($types[$record->type], $record->slug) : '',
-            $module->card->made($record, $this->format),
+            $module->card->lines($record, $this->format),
             $result->under[$record->id] ?? null,
         ), $records);
         $pages = new PageNumbers(max(0, $result->total), $module->page->size);
@@ -110,7 +110,6 @@ final readonly class PageBuilder
                 array_map(fn (Width $width): string => $width->value, Width::cases()),
                 array_map($module->arrange->columnsAt(...), Width::cases()),
             ),
-            isList: $module->arrange->as === Arrangement::List,
             page: $result->page,
             pages: $result->pages,
             numbers: $pages->numbers($result->page),
@@ -148,18 +147,13 @@ final readonly class PageBuilder
     {
         $names = [];
         foreach ($cards as $card) {
-            foreach (array_merge(...$card->lines) as $made) {
-                if (self::isPicture($made)) {
-                    $names[] = $made->text;
+            foreach ($card->parts() as $part) {
+                if ($part->part->kind->showsPicture() && ! $part->said) {
+                    $names[] = $part->text;
                 }
             }
         }
 
         return $names === [] ? [] : Media::query()->whereIn('name', $names)->get()->keyBy('name')->all();
-    }
-
-    private static function isPicture(RenderedPart $made): bool
-    {
-        return $made->part->kind->key() === 'picture' && ! $made->said;
     }
 }

@@ -361,7 +361,7 @@ final class RunTest extends TestCase
         ]]]);
         $text = fn (Record $record): array => array_map(
             fn (array $line): string => implode(' | ', array_map(fn (RenderedPart $part): string => $part->text, $line)),
-            $module->card->made($record, Garden::format()),
+            $module->card->lines($record, Garden::format()),
         );
         $this->assertSame([
             'fern.webp | Plant 1',

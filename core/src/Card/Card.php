@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Card;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Empty\Level;
+use Wellspring\Core\Empty\Node;
 use Wellspring\Core\Wording\Format;
 
 /** How one record looks: lines of parts. */
@@ -17,19 +19,28 @@ final readonly class Card
 
     /**
      * @param  Record  $record  as the viewer sees it
-     * @return list<non-empty-list<RenderedPart>> the lines that are left; none where the card is left out of the list
+     * @return Node<RenderedPart> its lines, each with its parts
      */
-    public function made(Record $record, Format $format): array
+    public function node(Record $record, Format $format): Node
     {
-        $lines = [];
-        foreach ($this->lines as $line) {
-            $made = $line->made($record, $format);
-            if ($made !== []) {
-                $lines[] = $made;
-            }
-        }
+        return Node::branch(
+            Level::Card,
+            array_map(fn (Line $line): Node => $line->node($record, $format), $this->lines),
+        );
+    }
 
-        return $lines;
+    /**
+     * @param  Record  $record  as the viewer sees it
+     * @return list<list<RenderedPart>> the parts that are left, by line; none where the card is left out of the list
+     */
+    public function lines(Record $record, Format $format): array
+    {
+        return array_map(
+            fn (Node $line): array => array_values(array_filter(
+                array_map(fn (Node $part): ?RenderedPart => $part->content, $line->children),
+            )),
+            $this->node($record, $format)->left()->children ?? [],
+        );
     }
 
     /** @return array<string, Part> by their place in a definition: `card.lines[0].parts[1]` */

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Card;
 
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Empty\EmptyAction;
+use Wellspring\Core\Empty\Level;
+use Wellspring\Core\Empty\Node;
 use Wellspring\Core\Wording\Format;
 
 /** One line of a card. */
@@ -16,24 +17,20 @@ final readonly class Line
     {
     }
 
-    /**
-     * @return list<RenderedPart> what it shows of the record, the empty-value rules applied; none where the line is left
-     *   out
-     */
-    public function made(Record $record, Format $format): array
+    /** @return Node<RenderedPart> its parts with what each shows of the record */
+    public function node(Record $record, Format $format): Node
     {
-        $made = [];
+        $parts = [];
         foreach ($this->parts as $part) {
             $text = $part->shown($record, $format);
-            if ($text !== null) {
-                $made[] = new RenderedPart($part, $text);
-            } elseif ($part->empty->do === EmptyAction::LeaveOutLine) {
-                return [];
-            } elseif ($part->empty->do === EmptyAction::Say) {
-                $made[] = new RenderedPart($part, $part->empty->text, said: true);
-            }
+            $takes = $part->empty->do->level();
+            $parts[] = match (true) {
+                $text !== null => Node::leaf(Level::Part, new RenderedPart($part, $text)),
+                $takes !== null => Node::emptyLeaf(Level::Part, $takes),
+                default => Node::leaf(Level::Part, new RenderedPart($part, $part->empty->text, said: true)),
+            };
         }
 
-        return $made;
+        return Node::branch(Level::Line, $parts);
     }
 }

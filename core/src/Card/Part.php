@@ -14,19 +14,25 @@ use Wellspring\Core\Wording\Format;
 /** One part of a card's line. */
 final readonly class Part
 {
-    /**
-     * @param  int|null  $level  of a heading, 2 to 6
-     * @param  int|null  $words  at most so many
-     * @param  string  $label  stands before the value; empty for none
-     */
+    /** The field that it shows; null where it shows none. */
+    public ?Field $field;
+
+    /** @param  string  $label  stands before the value; empty for none */
     public function __construct(
         public PartKind $kind,
-        public Field $field,
+        private PartContent $content,
         public EmptyRule $empty = new EmptyRule,
-        public ?int $level = null,
-        public ?int $words = null,
         public string $label = '',
     ) {
+        $this->field = $content->field;
+    }
+
+    /** A whole number that the kind says for itself. */
+    public function number(string $option, int $default): int
+    {
+        $number = $this->content->options[$option] ?? $default;
+
+        return is_int($number) ? $number : $default;
     }
 
     /** What it shows of the record: plain text, for a picture its name; null where there is nothing to show. */
@@ -37,6 +43,12 @@ final readonly class Part
         return $shown === '' ? null : $shown;
     }
 
+    /** What it shows of a field of the record, as the site writes it. */
+    public function fieldText(Record $record, Format $format): ?string
+    {
+        return $this->field?->display($record->value($this->field), $format, $record->names($this->field));
+    }
+
     /**
      * @param  string  $at  where it stands in the definition
      * @param  list<string>  $types  keys of the content types whose items the module lists
@@ -44,21 +56,19 @@ final readonly class Part
      */
     public function references(string $at, array $types): array
     {
-        return $this->kind->key() === 'field' ? [Reference::toField("{$at}.field", $this->field, $types)] : [];
+        return $this->kind->references($this, $at, $types);
     }
 
-    public function wording(): string
+    public function words(): string
     {
-        return $this->kind->words($this->field);
+        return $this->kind->words($this);
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return ['part' => $this->kind->key()]
-            + ($this->kind->key() === 'field' ? ['field' => $this->field->key] : [])
-            + ($this->level === null ? [] : ['level' => $this->level])
-            + ($this->words === null ? [] : ['words' => $this->words])
+            + $this->content->options
             + ($this->label === '' ? [] : ['label' => $this->label])
             + ($this->empty->do === EmptyAction::LeaveOut ? [] : ['empty' => $this->empty->toArray()]);
     }

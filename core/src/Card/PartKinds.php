@@ -14,12 +14,24 @@ final class PartKinds
     public static function all(): array
     {
         if (self::$all === null) {
-            self::$all = [];
-            foreach ([new Part\Picture, new Part\Title, new Part\Price, new Part\Excerpt, new Part\FieldValue] as $kind) {
-                self::$all[$kind->key()] = $kind;
-            }
+            self::reset();
         }
 
-        return self::$all;
+        return self::$all ?? [];
+    }
+
+    /** @param  PartKind  $kind  of an installation's own */
+    public static function add(PartKind $kind): void
+    {
+        self::$all = self::all() + [$kind->key() => $kind];
+    }
+
+    /** Takes those of an installation's own away again. */
+    public static function reset(): void
+    {
+        self::$all = [];
+        foreach ([new Part\Picture, new Part\Title, new Part\Price, new Part\Excerpt, new Part\FieldValue] as $kind) {
+            self::$all[$kind->key()] = $kind;
+        }
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Empty;
 
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
 /** The rule for a part that has nothing to show; the text is said with `say` only. */
 final readonly class EmptyRule
 {
@@ -11,6 +14,20 @@ final readonly class EmptyRule
         public EmptyAction $do = EmptyAction::LeaveOut,
         public string $text = '',
     ) {
+    }
+
+    /** The rule of a part, under `empty`; leaving the part out where nothing is said. */
+    public static function read(Shape $part, Problems $problems): self
+    {
+        if (! $part->has('empty')) {
+            return new self;
+        }
+        $rule = new Shape($part->raw('empty'), $part->at('empty'), $problems);
+        $do = EmptyAction::from($rule->oneOf('do', array_column(EmptyAction::cases(), 'value')));
+        $text = $do === EmptyAction::Say ? $rule->text('text') : '';
+        $rule->noOthers();
+
+        return new self($do, $text);
     }
 
     /** @return array{do: string, text?: string} */

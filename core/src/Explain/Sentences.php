@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Explain;
 
-use Wellspring\Core\Arrangement\Arrangement;
-use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
@@ -33,7 +31,7 @@ final class Sentences
             ...$module->headings === null ? [] : [self::headings($module->headings)],
             self::order($module),
             self::show($module),
-            self::arrange($module),
+            new Sentence('arrange', null, 'Lay out as', $module->arrange->pieces()),
             self::card($module),
             self::whenEmpty($module),
             new Sentence(
@@ -232,35 +230,6 @@ final class Sentences
         return new Sentence('page', 'total', 'Show', $pieces);
     }
 
-    private static function arrange(Module $module): Sentence
-    {
-        $arrange = $module->arrange;
-        $pieces = [new Piece($arrange->as->words(), 'arrange.as')];
-        if ($arrange->as === Arrangement::Grid) {
-            $columns = $arrange->columns;
-            $widest = $columns->laptop === $columns->desktop ? 'across' : 'across on desktop';
-            array_push(
-                $pieces,
-                new Piece(', '),
-                new Piece((string) $columns->desktop, 'arrange.columns.desktop'),
-                new Piece(" {$widest}"),
-            );
-            foreach ([Width::Laptop, Width::Tablet, Width::Phone] as $width) {
-                if ($width === Width::Laptop && $columns->laptop === $columns->desktop) {
-                    continue;
-                }
-                array_push(
-                    $pieces,
-                    new Piece(' · '),
-                    new Piece((string) $columns->at($width), 'arrange.columns.'.$width->value),
-                    new Piece(' on '.$width->value),
-                );
-            }
-        }
-
-        return new Sentence('arrange', null, 'Lay out as', $pieces);
-    }
-
     private static function card(Module $module): Sentence
     {
         $pieces = [];
@@ -268,7 +237,7 @@ final class Sentences
             if ($pieces !== []) {
                 $pieces[] = new Piece(' · ');
             }
-            $pieces[] = new Piece($part->wording(), $at);
+            $pieces[] = new Piece($part->words(), $at);
         }
 
         return new Sentence('card', null, 'On each card', $pieces);
@@ -284,7 +253,7 @@ final class Sentences
             if ($pieces !== []) {
                 $pieces[] = new Piece('; ');
             }
-            array_push($pieces, new Piece($part->wording(), $at.'.empty'), new Piece(
+            array_push($pieces, new Piece($part->words(), $at.'.empty'), new Piece(
                 $part->empty->do === EmptyAction::Say ? " says “{$part->empty->text}”" : ' drops its line',
             ));
         }

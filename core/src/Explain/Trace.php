@@ -61,7 +61,7 @@ final readonly class Trace
             $left ? 'It is left out by hand.' : ($pinned ? 'It is pinned to the top.' : 'It is not left out by hand.'),
         );
         if ($fits) {
-            $isVisible = $module->card->made($record, $format) !== [];
+            $isVisible = $module->card->lines($record, $format) !== [];
             $steps[] = new TraceStep(
                 StepName::of(StepKind::Empty),
                 'Something to show',

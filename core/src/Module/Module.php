@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Module;
 
-use Wellspring\Core\Arrangement\ArrangementRule;
+use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Card\Card;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
@@ -41,7 +41,7 @@ final readonly class Module
         public int $skip,
         public ?int $atMost,
         public PagingRule $page,
-        public ArrangementRule $arrange,
+        public Arrangement $arrange,
         public Card $card,
         public WhenNothing $whenNothing,
         public ?Headings $headings = null,

@@ -4,24 +4,13 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Module;
 
-use Wellspring\Core\Arrangement\Arrangement;
-use Wellspring\Core\Arrangement\ArrangementRule;
-use Wellspring\Core\Arrangement\Columns;
-use Wellspring\Core\Arrangement\Width;
-use Wellspring\Core\Card\Card;
-use Wellspring\Core\Card\Line;
-use Wellspring\Core\Card\Part;
-use Wellspring\Core\Card\PartKinds;
+use Wellspring\Core\Arrangement\Arrangements;
+use Wellspring\Core\Card\CardReader;
 use Wellspring\Core\Content\Catalogue;
-use Wellspring\Core\Content\Family;
-use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Empty\EmptyAction;
-use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Empty\WhenNothing;
 use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Group;
-use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
@@ -106,10 +95,10 @@ final readonly class ModuleReader
             order: $this->order($shape, $source, $where, $problems),
             skip: max(0, $shape->whole('skip', 0, 0, 1_000_000)),
             atMost: $this->atMost($shape),
-            page: $this->page($shape, $problems),
-            arrange: $this->arrange($shape, $problems),
-            card: $this->card($shape, $source->type(), $problems),
-            whenNothing: $this->whenNothing($shape, $problems),
+            page: PagingRule::read($shape, $problems),
+            arrange: Arrangements::read($shape, $problems),
+            card: (new CardReader($source->type(), $problems))->read($shape),
+            whenNothing: WhenNothing::read($shape, $problems),
             headings: $problems->part(
                 'headings',
                 fn (): ?Headings => (new OrderReader($source, $problems))->headings($shape),
@@ -166,135 +155,5 @@ final readonly class ModuleReader
         $atMost = $shape->wholeOrNull('atMost', 1, 1_000_000);
 
         return $atMost === null ? null : max(1, $atMost);
-    }
-
-    private function page(Shape $shape, Problems $problems): PagingRule
-    {
-        if (! $shape->has('page')) {
-            return new PagingRule;
-        }
-        $page = new Shape($shape->raw('page'), 'page', $problems);
-        $mode = PagingMode::from($page->oneOf('mode', array_column(PagingMode::cases(), 'value'), 'numbered'));
-        $size = $page->whole('size', 10, 1, PagingRule::MAX_SIZE);
-        $loads = $mode === PagingMode::Continuous ? $page->whole('loads', PagingRule::LOADS, 0, 100) : PagingRule::LOADS;
-        $page->noOthers();
-
-        return new PagingRule(max(1, $size), $mode, $loads);
-    }
-
-    private function arrange(Shape $shape, Problems $problems): ArrangementRule
-    {
-        if (! $shape->has('arrange')) {
-            return new ArrangementRule;
-        }
-        $arrange = new Shape($shape->raw('arrange'), 'arrange', $problems);
-        $as = Arrangement::from($arrange->oneOf('as', ['grid', 'list']));
-        $columns = new Columns;
-        if ($as === Arrangement::Grid && $arrange->has('columns')) {
-            $given = new Shape($arrange->raw('columns'), 'arrange.columns', $problems);
-            $at = fn (Width $width): int => $given->whole($width->value, $columns->at($width), 1, Columns::MAX);
-            $columns = new Columns($at(Width::Phone), $at(Width::Tablet), $at(Width::Laptop), $at(Width::Desktop));
-            $given->noOthers();
-        }
-        $arrange->noOthers();
-
-        return new ArrangementRule($as, $columns);
-    }
-
-    private function card(Shape $shape, Type $type, Problems $problems): Card
-    {
-        $data = $shape->has('card') ? $shape->raw('card') : $this->plainCard($type);
-        $card = new Shape($data, 'card', $problems);
-        $title = new Part(PartKinds::all()['title'], $type->reachable['title']);
-        $lines = [];
-        $given = $card->items('lines');
-        foreach ($given as $l => $lineData) {
-            $line = new Shape($lineData, "card.lines[{$l}]", $problems);
-            $parts = [];
-            foreach ($line->items('parts') as $p => $partData) {
-                $at = "card.lines[{$l}].parts[{$p}]";
-                $parts[] = $problems->part(
-                    $at,
-                    fn (): ?Part => $this->part(new Shape($partData, $at, $problems), $type, $problems),
-                    $title,
-                );
-            }
-            if ($parts === []) {
-                $line->wrong('parts', 'a list of parts, at least one', $line->raw('parts'));
-            }
-            $line->noOthers();
-            if ($parts !== []) {
-                $lines[] = new Line($parts);
-            }
-        }
-        if ($given === [] && is_array($data)) {
-            $card->wrong('lines', 'a list of lines, at least one', $card->raw('lines'));
-        }
-        $card->noOthers();
-
-        return new Card($lines === [] ? [new Line([$title])] : $lines);
-    }
-
-    private function part(Shape $shape, Type $type, Problems $problems): ?Part
-    {
-        $kinds = PartKinds::all();
-        $key = $shape->oneOf('part', array_keys($kinds));
-        if ($shape->raw('part') !== $key) {
-            return null;
-        }
-        $kind = $kinds[$key];
-        $field = $kind->field($shape, $type);
-        $options = $kind->options($shape);
-        $label = $shape->has('label') ? $shape->text('label') : '';
-        $empty = $this->emptyRule($shape, $problems);
-        if ($field !== null || $shape->has('field')) {
-            $shape->noOthers();
-        }
-
-        return $field === null
-            ? null
-            : new Part($kind, $field, $empty, $options['level'] ?? null, $options['words'] ?? null, $label);
-    }
-
-    private function emptyRule(Shape $part, Problems $problems): EmptyRule
-    {
-        if (! $part->has('empty')) {
-            return new EmptyRule;
-        }
-        $rule = new Shape($part->raw('empty'), $part->at('empty'), $problems);
-        $do = EmptyAction::from(
-            $rule->oneOf('do', array_map(fn (EmptyAction $action): string => $action->value, EmptyAction::cases())),
-        );
-        $text = $do === EmptyAction::Say ? $rule->text('text') : '';
-        $rule->noOthers();
-
-        return new EmptyRule($do, $text);
-    }
-
-    private function whenNothing(Shape $shape, Problems $problems): WhenNothing
-    {
-        if (! $shape->has('whenNothing')) {
-            return new WhenNothing;
-        }
-        $rule = new Shape($shape->raw('whenNothing'), 'whenNothing', $problems);
-        $rule->oneOf('do', ['say']);
-        $text = $rule->text('text');
-        $rule->noOthers();
-
-        return new WhenNothing($text);
-    }
-
-    /** @return array<string, mixed> the card of a module that says none: picture, where the type has one, and title */
-    private function plainCard(Type $type): array
-    {
-        $hasPicture = array_filter(
-            $type->fields,
-            fn (Field $field): bool => $field->family() === Family::Picture,
-        ) !== [];
-
-        return ['lines' => [
-            ...($hasPicture ? [['parts' => [['part' => 'picture']]]] : []),
-            ['parts' => [['part' => 'title']]],
-        ]];
     }
 }

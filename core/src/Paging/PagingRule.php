@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Paging;
 
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
 /** How much shows at a time, and how a visitor gets to the rest. */
 final readonly class PagingRule
 {
@@ -20,6 +23,20 @@ final readonly class PagingRule
         public PagingMode $mode = PagingMode::Numbered,
         public int $loads = self::LOADS,
     ) {
+    }
+
+    public static function read(Shape $definition, Problems $problems): self
+    {
+        if (! $definition->has('page')) {
+            return new self;
+        }
+        $page = new Shape($definition->raw('page'), 'page', $problems);
+        $mode = PagingMode::from($page->oneOf('mode', array_column(PagingMode::cases(), 'value'), 'numbered'));
+        $size = $page->whole('size', 10, 1, self::MAX_SIZE);
+        $loads = $mode === PagingMode::Continuous ? $page->whole('loads', self::LOADS, 0, 100) : self::LOADS;
+        $page->noOthers();
+
+        return new self(max(1, $size), $mode, $loads);
     }
 
     /** @return array<string, mixed> */

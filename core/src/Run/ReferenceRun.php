@@ -43,7 +43,7 @@ final readonly class ReferenceRun
         $notLeftOut = fn (Record $record): bool => ! in_array($record->slug, $module->leaveOut, true);
         $left = array_values(array_filter($left, $notLeftOut));
         $steps[] = new Step(StepName::of(StepKind::LeaveOut), count($left));
-        $hasSomethingToShow = fn (Record $record): bool => $module->card->made($record, $this->format) !== [];
+        $hasSomethingToShow = fn (Record $record): bool => $module->card->lines($record, $this->format) !== [];
         $left = array_values(array_filter($left, $hasSomethingToShow));
         $steps[] = new Step(StepName::of(StepKind::Empty), count($left));
 

@@ -14,7 +14,7 @@ use App\People\People;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
-use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Type;
@@ -57,10 +57,10 @@ final readonly class StartController
             'types' => array_map($this->type(...), array_values($catalogue->types)),
             'taxonomies' => $this->taxonomies($catalogue),
             'pages' => Page::query()->orderBy('position')->orderBy('id')->get(['id', 'address', 'title']),
-            'arrangements' => array_map(
-                fn (Arrangement $as): array => ['key' => $as->value, 'label' => $as->words()],
-                Arrangement::cases(),
-            ),
+            'arrangements' => array_values(array_map(
+                fn (string $one): array => ['key' => $one::key(), 'label' => $one::label()],
+                Arrangements::all(),
+            )),
             'people' => User::byName()
                 ->where('active', true)
                 ->limit(500)

@@ -5,41 +5,45 @@ declare(strict_types=1);
 namespace Wellspring\Core\Card\Part;
 
 use Wellspring\Core\Card\Part;
+use Wellspring\Core\Card\PartContent;
 use Wellspring\Core\Card\PartKind;
-use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Excerpt as Cut;
 use Wellspring\Core\Wording\Format;
 
-/** The beginning of the item's text, cut at a word. */
+/** The beginning of the record’s text, cut at a word. */
 final class Excerpt implements PartKind
 {
-    public const WORDS = 24;
+    use Defaults;
+
+    private const WORDS = 24;
+
+    private const MAX_WORDS = 500;
 
     public function key(): string
     {
         return 'excerpt';
     }
 
-    public function field(Shape $shape, Type $type): Field
+    public function read(Shape $shape, Type $type): PartContent
     {
-        return $type->reachable['text'];
+        return new PartContent(
+            $type->reachable['text'],
+            ['words' => $shape->whole('words', self::WORDS, 1, self::MAX_WORDS)],
+        );
     }
 
-    public function options(Shape $shape): array
+    public static function optionSchemas(): array
     {
-        return ['words' => $shape->whole('words', self::WORDS, 1, 500)];
+        return ['words' => ['type' => 'integer', 'minimum' => 1, 'maximum' => self::MAX_WORDS]];
     }
 
     public function show(Part $part, Record $record, Format $format): string
     {
-        return Cut::words($record->visibleText($part->field), max(1, $part->words ?? self::WORDS));
-    }
+        $text = $part->field === null ? '' : $record->visibleText($part->field);
 
-    public function words(Field $field): string
-    {
-        return 'excerpt';
+        return Cut::words($text, max(1, $part->number('words', self::WORDS)));
     }
 }

@@ -5,22 +5,24 @@ declare(strict_types=1);
 namespace Wellspring\Core\Card\Part;
 
 use Wellspring\Core\Card\Part;
+use Wellspring\Core\Card\PartContent;
 use Wellspring\Core\Card\PartKind;
-use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
 
-/** The item's price, in the site's currency. */
+/** The record’s price, in the site’s currency. */
 final class Price implements PartKind
 {
+    use Defaults;
+
     public function key(): string
     {
         return 'price';
     }
 
-    public function field(Shape $shape, Type $type): ?Field
+    public function read(Shape $shape, Type $type): ?PartContent
     {
         $field = $type->fields['price'] ?? null;
         if ($field?->kind->key() !== 'money') {
@@ -33,21 +35,11 @@ final class Price implements PartKind
             return null;
         }
 
-        return $field;
-    }
-
-    public function options(Shape $shape): array
-    {
-        return [];
+        return new PartContent($field);
     }
 
     public function show(Part $part, Record $record, Format $format): ?string
     {
-        return $part->field->display($record->value($part->field), $format);
-    }
-
-    public function words(Field $field): string
-    {
-        return 'price';
+        return $part->fieldText($record, $format);
     }
 }

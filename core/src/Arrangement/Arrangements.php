@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Arrangement;
+
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/** The register of arrangements. */
+final class Arrangements
+{
+    private const ALL = [Grid::class, ListArrangement::class];
+
+    /** @var list<class-string<Arrangement>> of an installation's own */
+    private static array $added = [];
+
+    /** @param  class-string<Arrangement>  $arrangement  of an installation's own */
+    public static function add(string $arrangement): void
+    {
+        self::$added[] = $arrangement;
+    }
+
+    /** Takes those of an installation's own away again. */
+    public static function reset(): void
+    {
+        self::$added = [];
+    }
+
+    /** @return non-empty-array<string, class-string<Arrangement>> by key */
+    public static function all(): array
+    {
+        $all = [];
+        foreach ([...self::ALL, ...self::$added] as $arrangement) {
+            $all[$arrangement::key()] = $arrangement;
+        }
+
+        return $all;
+    }
+
+    /** From the `arrange` of a definition; a grid where nothing is said. */
+    public static function read(Shape $definition, Problems $problems): Arrangement
+    {
+        if (! $definition->has('arrange')) {
+            return new Grid;
+        }
+        $shape = new Shape($definition->raw('arrange'), 'arrange', $problems);
+        $all = self::all();
+        $arrangement = $all[$shape->oneOf('as', array_keys($all))]::read($shape, $problems);
+        $shape->noOthers();
+
+        return $arrangement;
+    }
+
+    /** @return array<string, array<string, mixed>> JSON Schemas of what each says beside `as`, by key */
+    public static function optionSchemas(): array
+    {
+        return array_merge(...array_values(array_map(
+            fn (string $arrangement): array => $arrangement::optionSchemas(),
+            self::all(),
+        )));
+    }
+}

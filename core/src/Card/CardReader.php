@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Card;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Empty\EmptyRule;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/** Reads the card of a module: what each record shows. */
+final readonly class CardReader
+{
+    /** @param  Type  $type  of the records */
+    public function __construct(private Type $type, private Problems $problems)
+    {
+    }
+
+    public function read(Shape $definition): Card
+    {
+        $data = $definition->has('card') ? $definition->raw('card') : $this->plainCard();
+        $card = new Shape($data, 'card', $this->problems);
+        $title = $this->title();
+        $lines = [];
+        $given = $card->items('lines');
+        foreach ($given as $l => $lineData) {
+            $line = new Shape($lineData, "card.lines[{$l}]", $this->problems);
+            $parts = [];
+            foreach ($line->items('parts') as $p => $partData) {
+                $at = "card.lines[{$l}].parts[{$p}]";
+                $parts[] = $this->problems->part(
+                    $at,
+                    fn (): ?Part => $this->part(new Shape($partData, $at, $this->problems)),
+                    $title,
+                );
+            }
+            if ($parts === []) {
+                $line->wrong('parts', 'a list of parts, at least one', $line->raw('parts'));
+            }
+            $line->noOthers();
+            if ($parts !== []) {
+                $lines[] = new Line($parts);
+            }
+        }
+        if ($given === [] && is_array($data)) {
+            $card->wrong('lines', 'a list of lines, at least one', $card->raw('lines'));
+        }
+        $card->noOthers();
+
+        return new Card($lines === [] ? [new Line([$title])] : $lines);
+    }
+
+    private function part(Shape $shape): ?Part
+    {
+        $kinds = PartKinds::all();
+        $key = $shape->oneOf('part', array_keys($kinds));
+        if ($shape->raw('part') !== $key) {
+            return null;
+        }
+        $content = $kinds[$key]->read($shape, $this->type);
+        $label = $shape->has('label') ? $shape->text('label') : '';
+        $empty = EmptyRule::read($shape, $this->problems);
+        if ($content !== null || $shape->has('field')) {
+            $shape->noOthers();
+        }
+
+        return $content === null ? null : new Part($kinds[$key], $content, $empty, $label);
+    }
+
+    /** Stands for a part that cannot be read. */
+    private function title(): Part
+    {
+        return new Part(new Part\Title, new PartContent($this->type->reachable['title'], ['level' => 3]));
+    }
+
+    /** @return array<string, mixed> the card of a module that says none: picture, where the type has one, and title */
+    private function plainCard(): array
+    {
+        $hasPicture = array_filter(
+            $this->type->fields,
+            fn (Field $field): bool => $field->family() === Family::Picture,
+        ) !== [];
+
+        return ['lines' => [
+            ...($hasPicture ? [['parts' => [['part' => 'picture']]]] : []),
+            ['parts' => [['part' => 'title']]],
+        ]];
+    }
+}
