@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Console\Commands\WriteSchemas;
 use App\Models\Item;
 use Illuminate\Support\Facades\Artisan;
 use Opis\JsonSchema\Validator;
@@ -91,6 +92,17 @@ final class FormatsTest extends TestCase
                 'module',
             ),
         );
+    }
+
+    public function test_the_schemas_are_those_of_the_registers(): void
+    {
+        foreach (WriteSchemas::files() as $name => $content) {
+            $this->assertSame(
+                $content,
+                file_get_contents(base_path("docs/formats/{$name}")),
+                'php artisan wellspring:schemas writes it anew',
+            );
+        }
     }
 
     private function seedDemoTypes(): void

@@ -28,6 +28,18 @@ final class Kinds
         return self::$all;
     }
 
+    /** @param  Kind  $kind  of an installation's own */
+    public static function add(Kind $kind): void
+    {
+        self::$all = self::all() + [$kind->key() => $kind];
+    }
+
+    /** Takes those of an installation's own away again. */
+    public static function reset(): void
+    {
+        self::$all = null;
+    }
+
     public static function find(string $key): ?Kind
     {
         return self::all()[$key] ?? null;

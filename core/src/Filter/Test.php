@@ -48,6 +48,9 @@ interface Test
      */
     public function readOptions(Shape $shape, Field $field, Problems $problems): array;
 
+    /** @return array<string, array<string, mixed>> JSON Schema (2020-12) of each key that conditions have for it alone */
+    public static function optionSchemas(): array;
+
     /** @return list<'page'|'viewer'|'address'> where its value can be taken from, where it is not given */
     public function valueOrigins(Field $field): array;
 

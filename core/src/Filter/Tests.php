@@ -41,6 +41,18 @@ final class Tests
         ];
     }
 
+    /** @param  Test  $test  of an installation's own */
+    public static function add(Test $test): void
+    {
+        self::$all = [...self::all(), $test];
+    }
+
+    /** Takes those of an installation's own away again. */
+    public static function reset(): void
+    {
+        self::$all = null;
+    }
+
     /** @return non-empty-list<Test> */
     public static function for(Family $family): array
     {

@@ -54,6 +54,15 @@ final class Criteria
         return $offered;
     }
 
+    /** @return list<string> keys of all criteria but fields */
+    public static function keys(): array
+    {
+        return array_map(
+            fn (string $class): string => $class::KEY,
+            [...self::OF_ITEMS, ...self::$added, ...self::OF_ALL],
+        );
+    }
+
     /** @return array<string, array<string, mixed>> JSON Schemas of the options of all criteria, by option */
     public static function optionSchemas(): array
     {

@@ -20,6 +20,11 @@ trait Defaults
         return [];
     }
 
+    public static function optionSchemas(): array
+    {
+        return [];
+    }
+
     public function optionPieces(Condition $condition, string $at): array
     {
         return [];

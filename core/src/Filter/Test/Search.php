@@ -143,6 +143,17 @@ final readonly class Search implements Test
         return $in === [] ? [] : ['in' => $in];
     }
 
+    public static function optionSchemas(): array
+    {
+        return ['in' => [
+            'description' => 'The fields it looks in, texts and taxonomies, and what a word found there counts for the order'
+                .' by relevance; without it, all of them.',
+            'type' => 'object',
+            'minProperties' => 1,
+            'additionalProperties' => ['type' => 'integer', 'minimum' => 1, 'maximum' => self::MAX_WEIGHT],
+        ]];
+    }
+
     public function optionPieces(Condition $condition, string $at): array
     {
         $in = self::weights($condition) ?? [];

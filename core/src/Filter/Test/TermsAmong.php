@@ -74,4 +74,13 @@ final readonly class TermsAmong extends Among
     {
         return $this->widenedList($found, $condition, $context);
     }
+
+    public static function optionSchemas(): array
+    {
+        return ['below' => [
+            'description' => 'Of a tree: all below count too.',
+            'type' => 'boolean',
+            'default' => false,
+        ]];
+    }
 }

@@ -18,6 +18,8 @@ final readonly class ManualOrder implements Criterion
 {
     use Defaults;
 
+    public const KEY = 'byHand';
+
     /** @param  array{taxonomy: string, slug: string, name: string}|null  $term */
     public function __construct(public ?array $term = null)
     {
@@ -25,7 +27,7 @@ final readonly class ManualOrder implements Criterion
 
     public function key(): string
     {
-        return 'byHand';
+        return self::KEY;
     }
 
     public function family(): Family

@@ -20,6 +20,8 @@ final readonly class Popularity implements Criterion
 {
     use Defaults;
 
+    public const KEY = 'popularity';
+
     public const DAYS = 30;
 
     public const MOST = 3660;
@@ -30,7 +32,7 @@ final readonly class Popularity implements Criterion
 
     public function key(): string
     {
-        return 'popularity';
+        return self::KEY;
     }
 
     public function family(): Family

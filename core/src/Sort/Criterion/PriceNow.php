@@ -21,6 +21,8 @@ final readonly class PriceNow implements Criterion
 {
     use Defaults;
 
+    public const KEY = 'priceNow';
+
     private function __construct(
         public Field $price,
         public Field $salePrice,
@@ -44,7 +46,7 @@ final readonly class PriceNow implements Criterion
 
     public function key(): string
     {
-        return 'priceNow';
+        return self::KEY;
     }
 
     public function family(): Family

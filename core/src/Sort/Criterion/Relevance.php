@@ -18,6 +18,8 @@ final readonly class Relevance implements Criterion
 {
     use Defaults;
 
+    public const KEY = 'relevance';
+
     /** @param  list<SearchTerm>  $terms  filled in once bound */
     public function __construct(public array $terms = [])
     {
@@ -25,7 +27,7 @@ final readonly class Relevance implements Criterion
 
     public function key(): string
     {
-        return 'relevance';
+        return self::KEY;
     }
 
     public function family(): Family

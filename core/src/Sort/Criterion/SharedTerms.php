@@ -18,6 +18,8 @@ final readonly class SharedTerms implements Criterion
 {
     use Defaults;
 
+    public const KEY = 'sharedTerms';
+
     /** @param  list<string>  $taxonomies  keys */
     public function __construct(public array $taxonomies)
     {
@@ -25,7 +27,7 @@ final readonly class SharedTerms implements Criterion
 
     public function key(): string
     {
-        return 'sharedTerms';
+        return self::KEY;
     }
 
     public function family(): Family

@@ -17,9 +17,11 @@ final class Shuffle implements Criterion
 {
     use Defaults;
 
+    public const KEY = 'shuffle';
+
     public function key(): string
     {
-        return 'shuffle';
+        return self::KEY;
     }
 
     public function family(): Family

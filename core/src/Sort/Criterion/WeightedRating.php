@@ -23,6 +23,8 @@ final readonly class WeightedRating implements Criterion
 {
     use Defaults;
 
+    public const KEY = 'weightedRating';
+
     public const CONFIDENCE = 5;
 
     public const MOST = 100_000;
@@ -33,7 +35,7 @@ final readonly class WeightedRating implements Criterion
 
     public function key(): string
     {
-        return 'weightedRating';
+        return self::KEY;
     }
 
     public function family(): Family

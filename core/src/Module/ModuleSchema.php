@@ -1,0 +1,232 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Module;
+
+use Wellspring\Core\Arrangement\Arrangements;
+use Wellspring\Core\Card\PartKind;
+use Wellspring\Core\Card\PartKinds;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Empty\EmptyAction;
+use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Paging\PagingMode;
+use Wellspring\Core\Paging\PagingRule;
+use Wellspring\Core\Sort\Criteria;
+use Wellspring\Core\Sort\Direction;
+use Wellspring\Core\Source\SourceKinds;
+use Wellspring\Core\Time\CalendarUnit;
+
+/** The JSON Schema (2020-12) of a module's definition, made of what the registers hold. */
+final class ModuleSchema
+{
+    private const TEXT = ['type' => 'string', 'minLength' => 1];
+
+    /** @return array<string, mixed> */
+    public static function build(): array
+    {
+        return [
+            '$schema' => 'https://json-schema.org/draft/2020-12/schema',
+            'title' => 'A Wellspring module, format '.ModuleReader::FORMAT,
+            ...self::object([
+                'format' => ['const' => ModuleReader::FORMAT],
+                'key' => ['type' => 'string', 'pattern' => '^[a-z0-9-]{1,64}$', 'description' => 'Unique; the module keeps it.'],
+                'name' => self::TEXT + ['maxLength' => 200],
+                'source' => ['description' => 'What it draws from.', 'oneOf' => SourceKinds::schemas()],
+                'where' => ['$ref' => '#/$defs/group'],
+                'leaveOut' => ['$ref' => '#/$defs/slugs'],
+                'pin' => ['$ref' => '#/$defs/slugs'],
+                'headings' => self::headings(),
+                'order' => self::order(),
+                'skip' => ['type' => 'integer', 'minimum' => 0, 'maximum' => 1_000_000, 'default' => 0],
+                'atMost' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 1_000_000],
+                'page' => self::page(),
+                'arrange' => ['oneOf' => self::arrangements()],
+                'card' => self::object(['lines' => self::listOf(
+                    self::object(['parts' => self::listOf(['$ref' => '#/$defs/part'])], ['parts']),
+                )], ['lines']),
+                'whenNothing' => self::object(['do' => ['const' => 'say'], 'text' => self::TEXT], ['do', 'text']),
+            ], ['format', 'key', 'name', 'source']),
+            '$defs' => [
+                'fieldKey' => [
+                    'type' => 'string',
+                    'pattern' => '^[a-z][a-z0-9_]{0,62}([.][a-z][a-z0-9_]{0,62})?$',
+                    'description' => 'A field, or one reached through another: leader.name.',
+                ],
+                'slugs' => ['type' => 'array', 'uniqueItems' => true, 'items' => self::TEXT],
+                'group' => self::group(),
+                'condition' => ['anyOf' => self::conditions()],
+                'taken' => ['oneOf' => self::taken()],
+                'part' => ['oneOf' => self::parts()],
+                'empty' => ['oneOf' => self::emptyRules()],
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function headings(): array
+    {
+        return self::object([
+            'by' => ['type' => 'string', 'pattern' => trim(Field::KEY, '/D')],
+            'per' => [
+                'enum' => array_column(CalendarUnit::cases(), 'value'),
+                'default' => 'month',
+                'description' => 'For dates and instants.',
+            ],
+            'direction' => ['enum' => array_column(Direction::cases(), 'value'), 'default' => 'up'],
+        ], ['by']);
+    }
+
+    /** @return array<string, mixed> */
+    private static function order(): array
+    {
+        return [
+            'type' => 'array',
+            'maxItems' => 8,
+            'description' => 'First to last; the source’s own order when absent or empty: items newest first.',
+            'items' => self::object([
+                'by' => self::TEXT + ['description' => 'A field, or '.implode(', ', Criteria::keys()).'.'],
+                'direction' => ['enum' => array_column(Direction::cases(), 'value'), 'default' => 'up'],
+                'empty' => ['enum' => ['last', 'first'], 'default' => 'last'],
+                ...Criteria::optionSchemas(),
+            ], ['by']),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function page(): array
+    {
+        return self::object([
+            'mode' => ['enum' => array_column(PagingMode::cases(), 'value'), 'default' => 'numbered'],
+            'size' => ['type' => 'integer', 'minimum' => 1, 'maximum' => PagingRule::MAX_SIZE, 'default' => 10],
+            'loads' => [
+                'type' => 'integer',
+                'minimum' => 0,
+                'maximum' => 100,
+                'default' => PagingRule::LOADS,
+                'description' => 'continuous: how often it goes on by itself.',
+            ],
+        ]);
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function arrangements(): array
+    {
+        return array_values(array_map(
+            fn (string $one): array => self::object(['as' => ['const' => $one::key()]] + $one::optionSchemas(), ['as']),
+            Arrangements::all(),
+        ));
+    }
+
+    /** @return array<string, mixed> */
+    private static function group(): array
+    {
+        $members = [
+            'type' => 'array',
+            'maxItems' => 100,
+            'items' => ['anyOf' => [['$ref' => '#/$defs/condition'], ['$ref' => '#/$defs/group']]],
+        ];
+
+        return self::object([
+            'all' => $members,
+            'any' => $members,
+            'none' => $members,
+            'off' => ['type' => 'boolean', 'default' => false],
+        ]) + ['oneOf' => array_map(fn (string $join): array => ['required' => [$join]], ['all', 'any', 'none'])];
+    }
+
+    /** @return list<array<string, mixed>> one for all tests of the same value and options */
+    private static function conditions(): array
+    {
+        $forms = [];
+        foreach (Tests::all() as $test) {
+            $says = serialize([$test->valueSchema(), $test::optionSchemas()]);
+            $forms[$says]['keys'][$test->key()] = true;
+            $forms[$says]['test'] = $test;
+        }
+
+        return array_values(array_map(
+            fn (array $form): array => self::condition($form['test'], array_keys($form['keys'])),
+            $forms,
+        ));
+    }
+
+    /**
+     * @param  list<string>  $keys
+     * @return array<string, mixed>
+     */
+    private static function condition(Test $test, array $keys): array
+    {
+        $value = $test->wantsValue() ? ['value' => ['anyOf' => [$test->valueSchema(), ['$ref' => '#/$defs/taken']]]] : [];
+
+        return self::object([
+            'field' => ['$ref' => '#/$defs/fieldKey'],
+            'test' => ['enum' => $keys],
+            ...$value,
+            ...$test::optionSchemas(),
+            'whenMissing' => [
+                'enum' => ['keepAll', 'keepNone'],
+                'description' => 'What it does where the page, the viewer or the address gives no value.',
+            ],
+            'off' => ['type' => 'boolean', 'default' => false],
+        ], ['field', 'test', ...array_keys($value)]);
+    }
+
+    /** @return list<array<string, mixed>> values that the page, the viewer or the address gives */
+    private static function taken(): array
+    {
+        return [
+            self::object([
+                'from' => ['const' => 'page'],
+                'take' => ['enum' => ['term', 'item', 'month', 'person']],
+                'of' => self::TEXT + ['description' => 'The field of the page’s item that is taken.'],
+            ], ['from', 'take']),
+            self::object(['from' => ['const' => 'viewer']], ['from']),
+            self::object(['from' => ['const' => 'address'], 'name' => self::TEXT], ['from']),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function parts(): array
+    {
+        return array_values(array_map(fn (PartKind $kind): array => self::object([
+            'part' => ['const' => $kind->key()],
+            ...$kind::optionSchemas(),
+            'label' => self::TEXT,
+            'empty' => ['$ref' => '#/$defs/empty'],
+        ], ['part', ...array_keys(array_intersect_key($kind::optionSchemas(), ['field' => 0]))]), PartKinds::all()));
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function emptyRules(): array
+    {
+        $silent = array_filter(EmptyAction::cases(), fn (EmptyAction $action): bool => $action !== EmptyAction::Say);
+
+        return [
+            self::object(['do' => ['enum' => array_column($silent, 'value')]], ['do']),
+            self::object(['do' => ['const' => EmptyAction::Say->value], 'text' => self::TEXT], ['do', 'text']),
+        ];
+    }
+
+    /**
+     * @param  array<string, array<string, mixed>>  $properties
+     * @param  list<string>  $required
+     * @return array<string, mixed>
+     */
+    private static function object(array $properties, array $required = []): array
+    {
+        return ['type' => 'object']
+            + ($required === [] ? [] : ['required' => $required])
+            + ['additionalProperties' => false, 'properties' => $properties];
+    }
+
+    /**
+     * @param  array<string, mixed>  $items
+     * @return array<string, mixed>
+     */
+    private static function listOf(array $items): array
+    {
+        return ['type' => 'array', 'minItems' => 1, 'items' => $items];
+    }
+}
