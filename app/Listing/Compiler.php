@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
-use App\Catalogue\CatalogueStore;
-use App\Listing\Compile\TestSql;
+use App\Listing\Compile\Test\TestsSql;
 use Wellspring\Core\Card\Card;
 use Wellspring\Core\Card\Line;
 use Wellspring\Core\Card\Part;
@@ -17,25 +16,14 @@ use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
-use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Value\WhenMissing;
 use Wellspring\Core\Module\Module;
 
 /** Turns the rules of a definition, bound to where and when it runs, into conditions of queries over `items`. */
-final class Compiler
+final readonly class Compiler
 {
-    /** @var array<class-string, TestSql<covariant Test>> */
-    private array $tests = [];
-
-    public function __construct(CatalogueStore $catalogue)
+    public function __construct(private TestsSql $tests)
     {
-        foreach ([
-            new Compile\FilledSql, new Compile\YesOrNoSql, new Compile\ComparisonSql, new Compile\BetweenSql, new Compile\DateSql,
-            new Compile\TextMatchSql, new Compile\TextAmongSql, new Compile\ChoiceAmongSql, new Compile\TermsAmongSql($catalogue), new Compile\LinksAmongSql,
-            new Compile\NotThisOneSql, new Compile\RelatedSql($catalogue), new Compile\SearchSql,
-        ] as $sql) {
-            $this->tests[$sql->test()] = $sql;
-        }
     }
 
     public function rule(Condition|Group $rule, Context $context): Fragment
@@ -82,12 +70,7 @@ final class Compiler
 
     private function test(Condition $condition, Context $context, string $of): Fragment
     {
-        $sql = $this->tests[$condition->test::class]
-            ?? $this->tests[(string) get_parent_class($condition->test)]
-            ?? throw new \LogicException('No query is known for '.$condition->test::class.'.');
-
-        // @phpstan-ignore argument.type (the register pairs every test's class with its own query)
-        return $sql->fragment($condition->test, $condition, $context, $of);
+        return $this->tests->find($condition->test)->fragment($condition->test, $condition, $context, $of);
     }
 
     /**

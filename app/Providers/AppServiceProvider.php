@@ -14,12 +14,8 @@ use App\Changes\UndoTypeChange;
 use App\Content\BulkEdit;
 use App\Content\TypeChange;
 use App\Jobs\KeepIndexes;
-use App\Listing\Compile\Sort\CriteriaSql;
-use App\Listing\Compile\Sort\CriterionSql;
-use App\Listing\Compile\Source\SourceSql;
 use App\Listing\KeysetPaginator;
 use App\Listing\PostgresLanguage;
-use App\Listing\Sources;
 use App\Media\DrawUpload;
 use App\Models\Page;
 use App\Models\User;
@@ -46,10 +42,6 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(CatalogueStore::class);
-        $this->app->tag(CriteriaSql::CLASSES, CriterionSql::class);
-        $this->app->when(CriteriaSql::class)->needs('$all')->giveTagged(CriterionSql::class);
-        $this->app->tag(Sources::CLASSES, SourceSql::class);
-        $this->app->when(Sources::class)->needs('$all')->giveTagged(SourceSql::class);
         $this->app->bind(StoredDefinitions::class, ModuleDefinitions::class);
         $this->app->tag([UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class], UndoHandler::class);
         $this->app->when(Undo::class)->needs('$handlers')->giveTagged(UndoHandler::class);

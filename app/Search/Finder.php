@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Search;
 
-use App\Listing\Compile\SearchSql;
+use App\Listing\Compile\Test\SearchSql;
 use App\Models\Item;
 use App\Models\Term;
 use App\Models\User;

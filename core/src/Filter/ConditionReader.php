@@ -125,7 +125,7 @@ final readonly class ConditionReader
         $whenMissing = $takes && $shape->has('whenMissing')
             ? WhenMissing::from($shape->oneOf('whenMissing', ['keepAll', 'keepNone']))
             : null;
-        $options = $test->readOptions($shape, $field, $this->problems);
+        $options = $test->readOptions($shape, $field, $this->type, $this->problems);
         $shape->noOthers();
 
         return new Condition($field, $test, $value, $below, $off, $whenMissing, options: $options);

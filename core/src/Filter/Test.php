@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Problems;
@@ -44,9 +45,10 @@ interface Test
     /**
      * What a condition says for this test alone, beside field, test and value.
      *
+     * @param  Type  $type  of the records
      * @return array<string, mixed> as the definition has it
      */
-    public function readOptions(Shape $shape, Field $field, Problems $problems): array;
+    public function readOptions(Shape $shape, Field $field, Type $type, Problems $problems): array;
 
     /** @return array<string, array<string, mixed>> JSON Schema (2020-12) of each key that conditions have for it alone */
     public static function optionSchemas(): array;

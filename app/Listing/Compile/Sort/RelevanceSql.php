@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
-use App\Listing\Compile\SearchSql;
+use App\Listing\Compile\Test\SearchSql;
 use App\Listing\Fragment;
 use App\Listing\OrderBy;
 use Wellspring\Core\Context\Context;

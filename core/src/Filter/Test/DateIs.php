@@ -6,7 +6,6 @@ namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
-use Wellspring\Core\Content\Kind\Instant;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\MovingSpan;
@@ -15,7 +16,7 @@ use Wellspring\Core\Problem\Shape;
 /** What most tests say of themselves. */
 trait Defaults
 {
-    public function readOptions(Shape $shape, Field $field, Problems $problems): array
+    public function readOptions(Shape $shape, Field $field, Type $type, Problems $problems): array
     {
         return [];
     }

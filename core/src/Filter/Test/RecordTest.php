@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Field;
-use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
@@ -113,7 +114,7 @@ final readonly class Search implements Test
         return ['address'];
     }
 
-    public function readOptions(Shape $shape, Field $field, Problems $problems): array
+    public function readOptions(Shape $shape, Field $field, Type $type, Problems $problems): array
     {
         if (! $shape->has('in')) {
             return [];
@@ -131,7 +132,7 @@ final readonly class Search implements Test
                 $problems->add(
                     $shape->at('in'),
                     'unknownField',
-                    "“{$key}” is no text that can be searched; expected one of: "
+                    "“{$key}” is no text of {$type->plural}; expected one of: "
                         .implode(', ', array_keys($field->choices)).'.',
                     ['field' => $key],
                 );

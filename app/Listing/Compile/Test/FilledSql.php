@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Listing\Compile;
+namespace App\Listing\Compile\Test;
 
 use App\Listing\FieldSql;
 use App\Listing\Fragment;

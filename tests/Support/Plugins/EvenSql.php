@@ -2,23 +2,24 @@
 
 declare(strict_types=1);
 
-namespace App\Listing\Compile;
+namespace Tests\Support\Plugins;
 
+use App\Listing\Compile\Test\TestSql;
+use App\Listing\FieldSql;
 use App\Listing\Fragment;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Test\NotThisOne;
 
-/** @implements TestSql<NotThisOne> */
-final class NotThisOneSql implements TestSql
+/** @implements TestSql<Even> */
+final class EvenSql implements TestSql
 {
     public function test(): string
     {
-        return NotThisOne::class;
+        return Even::class;
     }
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        return new Fragment("{$of}.id <> ?", [$context->page->item?->id]);
+        return new Fragment(FieldSql::number($condition->field, $of).' % 2 = 0');
     }
 }

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Listing\Compile\Sort\CriteriaSql;
+use App\Listing\Compile\Sort\CriterionSql;
+use App\Listing\Compile\Source\SourceSql;
+use App\Listing\Compile\Test\TestSql;
+use App\Listing\Compile\Test\TestsSql;
+use App\Listing\Sources;
+use Illuminate\Support\ServiceProvider;
+use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Arrangement\Arrangements;
+use Wellspring\Core\Card\PartKind;
+use Wellspring\Core\Card\PartKinds;
+use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Kinds;
+use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Sort\Criteria;
+use Wellspring\Core\Sort\Criterion;
+use Wellspring\Core\Source\Source;
+use Wellspring\Core\Source\SourceKinds;
+
+/** Fills the registers: what comes with Wellspring, and what an installation adds in config/plugins.php. */
+final class PluginServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        foreach ([
+            [TestsSql::class, TestSql::class],
+            [CriteriaSql::class, CriterionSql::class],
+            [Sources::class, SourceSql::class],
+        ] as [$register, $interface]) {
+            $added = array_filter(self::added(), fn (string $class): bool => is_subclass_of($class, $interface));
+            $this->app->tag([...$register::CLASSES, ...$added], $interface);
+            $this->app->when($register)->needs('$all')->giveTagged($interface);
+        }
+    }
+
+    public function boot(): void
+    {
+        foreach ([Kinds::class, Tests::class, Criteria::class, SourceKinds::class, PartKinds::class, Arrangements::class] as $register) {
+            $register::reset();
+        }
+        foreach (self::added() as $class) {
+            match (true) {
+                is_subclass_of($class, Kind::class) => Kinds::add(new $class),
+                is_subclass_of($class, Test::class) => Tests::add(new $class),
+                is_subclass_of($class, Criterion::class) => Criteria::add($class),
+                is_subclass_of($class, Source::class) => SourceKinds::add($class),
+                is_subclass_of($class, PartKind::class) => PartKinds::add(new $class),
+                is_subclass_of($class, Arrangement::class) => Arrangements::add($class),
+                default => null,
+            };
+        }
+    }
+
+    /** @return list<class-string> */
+    private static function added(): array
+    {
+        return array_values(array_filter(config()->array('plugins'), fn (mixed $class): bool => is_string($class) && class_exists($class)));
+    }
+}

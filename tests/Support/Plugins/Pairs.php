@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support\Plugins;
+
+use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Arrangement\Width;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Piece;
+
+/** An arrangement: always two side by side. */
+final readonly class Pairs implements Arrangement
+{
+    public static function key(): string
+    {
+        return 'pairs';
+    }
+
+    public static function label(): string
+    {
+        return 'Pairs';
+    }
+
+    public static function read(Shape $shape, Problems $problems): self
+    {
+        return new self;
+    }
+
+    public static function optionSchemas(): array
+    {
+        return [];
+    }
+
+    public function columnsAt(Width $width): int
+    {
+        return 2;
+    }
+
+    public function pictureShareAt(Width $width): int
+    {
+        return 50;
+    }
+
+    public function pieces(): array
+    {
+        return [new Piece('Pairs', 'arrange.as')];
+    }
+
+    public function toArray(): array
+    {
+        return ['as' => 'pairs'];
+    }
+}

@@ -1,0 +1,1 @@
+<span class="part initial">{{ $made->text }}</span>
