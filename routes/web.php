@@ -7,6 +7,7 @@ use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SiteController;
 use App\Http\Middleware\ActiveAccount;
 use App\Http\Middleware\CountsViews;
+use App\Http\Middleware\IdentifiesViewer;
 use Illuminate\Support\Facades\Route;
 
 foreach (['id', 'item', 'change', 'media', 'task'] as $row) {
@@ -129,9 +130,11 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
     Route::view('{screen?}', 'manage.app')->where('screen', '(?!api/).*')->middleware('can:enter');
 });
 
-// Visitors carry no session: their pages are the same for all who may see them.
+// Who brings no session gets none: pages are the same for all signed-out visitors.
 Route::withoutMiddleware('web')->group(function (): void {
     Route::get('/up', fn () => response('up', 200, ['Content-Type' => 'text/plain']));
-    Route::get('/search', SearchController::class)->middleware('throttle:search');
-    Route::get('/{path?}', [SiteController::class, 'show'])->where('path', '.*')->middleware(CountsViews::class);
+    Route::middleware(IdentifiesViewer::class)->group(function (): void {
+        Route::get('/search', SearchController::class)->middleware('throttle:search');
+        Route::get('/{path?}', [SiteController::class, 'show'])->where('path', '.*')->middleware(CountsViews::class);
+    });
 });

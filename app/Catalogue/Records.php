@@ -106,7 +106,7 @@ final class Records
         return new Record(
             $user->id, People::KEY, (string) $user->slug, $user->name, $user->active
                 ? Status::Published
-                : Status::Draft, '0001-01-01T00:00:00Z', null, Audience::Everyone,
+                : Status::Draft, '0001-01-01T00:00:00Z', null, Audience::everyone(),
             ['name' => $user->name, 'email' => $user->email] + (
                 $user->relationLoaded('groups') ? ['groups' => $user->groups->pluck('key')->all()] : []
             ),
@@ -143,7 +143,7 @@ final class Records
             status: Status::from($item->status),
             publishAt: self::instant($item->publish_at),
             expireAt: self::instant($item->expire_at),
-            audience: Audience::from($item->audience),
+            audience: Audience::of($item->audience),
             values: [
                 'text' => $item->text,
                 'lead' => $item->lead,
@@ -205,7 +205,7 @@ final class Records
     {
         return new Record(
             $item->id, $item->type_key, $item->slug, $item->title, Status::from($item->status),
-            self::instant($item->publish_at), self::instant($item->expire_at), Audience::from($item->audience), [],
+            self::instant($item->publish_at), self::instant($item->expire_at), Audience::of($item->audience), [],
         );
     }
 

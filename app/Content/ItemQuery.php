@@ -17,7 +17,6 @@ use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Whitespace;
-use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
 /**
@@ -65,7 +64,7 @@ final readonly class ItemQuery
             $group = ConditionReader::for($type, $this->catalogue->catalogue(), $problems)->group($where, 'where', 1);
             $problems->refuseIfAny();
             if ($group !== null) {
-                $context = $this->contexts->at(new \DateTimeImmutable, new Viewer(Audience::Members, $who->email));
+                $context = $this->contexts->at(new \DateTimeImmutable, Viewer::member($who->email));
                 $fragment = $this->compiler->rule($group->bound($context), $context);
                 $query->whereRaw("({$fragment->sql})", $fragment->bindings);
             }

@@ -72,6 +72,9 @@ final class ItemWriter
                 );
             }
         }
+        foreach (array_diff($draft->audience->groups(), $this->groupKeys()) as $unknown) {
+            $problems->add('audience', 'unknownGroup', "there is no group “{$unknown}”.");
+        }
         if ($draft->author !== null && $this->personId($draft->author) === null) {
             $problems->add(
                 'author',
@@ -255,7 +258,7 @@ final class ItemWriter
             'status' => $draft->status->value,
             'publish_at' => $draft->publishAt,
             'expire_at' => $draft->expireAt,
-            'audience' => $draft->audience->value,
+            'audience' => $draft->audience->keys,
             'author_id' => $draft->author === null ? null : $this->personId($draft->author),
             'lead' => $draft->lead,
             'text' => $draft->text,
@@ -444,6 +447,12 @@ final class ItemWriter
     private function kindOfFile(string $name): string
     {
         return $this->files[$name] ??= (string) Media::query()->where('name', $name)->value('kind');
+    }
+
+    /** @return list<string> */
+    private function groupKeys(): array
+    {
+        return array_map(strval(...), array_keys($this->catalogue->catalogue()->groups));
     }
 
     private function personId(string $email): ?int

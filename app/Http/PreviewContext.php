@@ -7,14 +7,13 @@ namespace App\Http;
 use App\Catalogue\Records;
 use App\Listing\ContextFactory;
 use App\Models\Item;
+use App\People\Viewers;
 use Illuminate\Http\Request;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Time\Period;
-use Wellspring\Core\Who\Audience;
-use Wellspring\Core\Who\Viewer;
 
 /**
  * From where a manager looks at a module: on which date, as whom, on a page about what, and with which words looked
@@ -22,7 +21,7 @@ use Wellspring\Core\Who\Viewer;
  */
 final readonly class PreviewContext
 {
-    public function __construct(private ContextFactory $contexts)
+    public function __construct(private ContextFactory $contexts, private Viewers $viewers)
     {
     }
 
@@ -31,7 +30,7 @@ final readonly class PreviewContext
     {
         $given = $request->validate([
             'at' => ['nullable', 'string'],
-            'as' => ['nullable', 'string', 'in:everyone,signed-out,members'],
+            'as' => ['nullable', 'string', 'max:500'],
             'person' => ['nullable', 'email'],
             'about' => ['nullable', 'array'],
             'about.item' => ['nullable', 'integer'],
@@ -57,7 +56,7 @@ final readonly class PreviewContext
 
         return $this->contexts->at(
             $at,
-            new Viewer(Audience::from($given['as'] ?? 'signed-out'), $given['person'] ?? null),
+            $this->viewers->asked($given['as'] ?? '', $given['person'] ?? ''),
             new PageSubject(
                 $item === null ? null : Records::complete($item),
                 $taxonomy === '' ? null : ['taxonomy' => $taxonomy, 'slug' => $slug],

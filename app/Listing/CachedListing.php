@@ -188,7 +188,7 @@ final readonly class CachedListing
      */
     private static function asked(Context $context): array
     {
-        return [$context->viewer->audience->value, $context->viewer->person, serialize($context->page), $context->address];
+        return [serialize($context->viewer), serialize($context->page), $context->address];
     }
 
     /**

@@ -8,7 +8,6 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
-use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
 /** Makes the contexts that modules run in, by the site's clock and language. */
@@ -18,9 +17,9 @@ final readonly class ContextFactory
     {
     }
 
-    public function now(Audience $audience = Audience::SignedOut): Context
+    public function now(?Viewer $viewer = null): Context
     {
-        return $this->at(now()->toDateTimeImmutable(), new Viewer($audience));
+        return $this->at(now()->toDateTimeImmutable(), $viewer ?? Viewer::signedOut());
     }
 
     /** @param  array<string, string>  $address */

@@ -37,7 +37,7 @@ final class RecordRows
             ($row['active'] ?? true) === true ? Status::Published : Status::Draft,
             '0001-01-01T00:00:00Z',
             null,
-            Audience::Everyone,
+            Audience::everyone(),
             ['text' => $row['text']] + (is_array($values) ? $values : []),
         );
     }

@@ -6,7 +6,6 @@ namespace App\Listing;
 
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Who\Audience;
 
 /** Who may see what, as conditions of queries: what Context::admits() says of records. */
 final class Visibility
@@ -14,13 +13,11 @@ final class Visibility
     /** True where the item is published, in its time, and for the viewer. */
     public static function ofItem(Context $context, string $of = 'items'): Fragment
     {
-        $audiences = array_map(fn (Audience $audience): string => $audience->value, $context->viewer->audience->sees());
-
         return new Fragment(
             "{$of}.status = '".Status::Published->value
                 ."' and {$of}.publish_at <= ? and ({$of}.expire_at is null or {$of}.expire_at > ?)"
-            ." and {$of}.audience in (".implode(', ', array_fill(0, count($audiences), '?')).')',
-            [$context->at(), $context->at(), ...$audiences],
+            ." and {$of}.audience && ?::text[]",
+            [$context->at(), $context->at(), Fragment::arrayLiteral($context->viewer->belongsTo())],
         );
     }
 

@@ -21,7 +21,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $status
  * @property CarbonImmutable|null $publish_at
  * @property CarbonImmutable|null $expire_at
- * @property string $audience
+ * @property list<string> $audience keys, see Wellspring\Core\Who\Audience
  * @property bool $lead
  * @property string|null $text HTML, made safe
  * @property array<string, mixed> $fields
@@ -68,7 +68,7 @@ final class Item extends Model
             'updated_at' => 'immutable_datetime',
             'lead' => 'bool',
             'fields' => JsonObject::class,
-            'folded' => JsonObject::class,
+            'audience' => TextList::class, 'folded' => JsonObject::class,
             'words' => JsonObject::class,
             'term_ids' => NumberList::class,
             'media_names' => TextList::class,

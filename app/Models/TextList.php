@@ -8,9 +8,9 @@ use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * An array of plain texts in PostgreSQL, which the database keeps itself.
+ * An array of plain texts in PostgreSQL.
  *
- * @implements CastsAttributes<list<string>, never>
+ * @implements CastsAttributes<list<string>, list<string>|string>
  */
 final class TextList implements CastsAttributes
 {
@@ -22,8 +22,11 @@ final class TextList implements CastsAttributes
         return $text === '' ? [] : array_map(fn (string $one): string => trim($one, '"'), explode(',', $text));
     }
 
-    public function set(Model $model, string $key, mixed $value, array $attributes): never
+    /** @param  mixed  $value  list<string>, or one text */
+    public function set(Model $model, string $key, mixed $value, array $attributes): string
     {
-        throw new \LogicException("{$key} is kept by the database.");
+        $texts = array_filter((array) $value, is_string(...));
+
+        return '{'.implode(',', array_map(fn (string $one): string => '"'.addcslashes($one, '"\\').'"', $texts)).'}';
     }
 }

@@ -276,7 +276,7 @@ final class ContentTest extends TestCase
             ['It expired on 1 May 2026, 11:00.'],
             $why([], Garden::record(1, expireAt: '2026-05-01T10:00:00Z')),
         );
-        $this->assertSame(['It is only for members.'], $why([], Garden::record(1, audience: Audience::Members)));
+        $this->assertSame(['It is only for members.'], $why([], Garden::record(1, audience: Audience::members())));
         $this->assertSame(
             ["Height is 3\u{A0}cm, and the rule asks that it is more than 5 cm."],
             $why($where(['field' => 'height', 'test' => 'gt', 'value' => 5]), Garden::record(1, ['height' => 3])),
@@ -300,7 +300,7 @@ final class ContentTest extends TestCase
                     Status::Published,
                     '2026-01-01T00:00:00Z',
                     null,
-                    Audience::Everyone,
+                    Audience::everyone(),
                     [],
                 ),
             ),

@@ -16,6 +16,7 @@ use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Who\Viewer;
 
 /** What an item links to counts and shows only where the viewer may see it. */
 final class LinksTest extends TestCase
@@ -32,7 +33,7 @@ final class LinksTest extends TestCase
             13,
             ['nickname' => 'Members', 'groups' => ['hostas']],
             'For members',
-            audience: Audience::Members,
+            audience: Audience::members(),
         );
         $july = Garden::record(14, ['nickname' => 'July'], 'From July', publishAt: '2026-07-01T00:00:00Z');
 
@@ -55,13 +56,13 @@ final class LinksTest extends TestCase
     public function test_conditions_on_links(
         array $condition,
         array $kept,
-        Audience $viewer = Audience::SignedOut,
+        ?Viewer $viewer = null,
         string $at = '2026-06-01T12:00:00Z',
     ): void {
         $this->assertSame($kept, self::ids(['where' => ['all' => [$condition]]], Garden::context($at, $viewer)));
     }
 
-    /** @return array<string, array{0: array<string, mixed>, 1: list<int>, 2?: Audience, 3?: string}> */
+    /** @return array<string, array{0: array<string, mixed>, 1: list<int>, 2?: Viewer, 3?: string}> */
     public static function conditions(): array
     {
         $filled = ['field' => 'friends', 'test' => 'filled'];
@@ -73,12 +74,12 @@ final class LinksTest extends TestCase
 
         return [
             'filled asks for a link that may be seen' => [$filled, [1, 5]],
-            'filled, seen by a member' => [$filled, [1, 3, 5], Audience::Members],
-            'filled, seen in July' => [$filled, [1, 4, 5], Audience::SignedOut, '2026-07-01T00:00:00Z'],
+            'filled, seen by a member' => [$filled, [1, 3, 5], Viewer::member()],
+            'filled, seen in July' => [$filled, [1, 4, 5], Viewer::signedOut(), '2026-07-01T00:00:00Z'],
             'empty is the opposite' => [['field' => 'friends', 'test' => 'empty'], [2, 3, 4, 6]],
             'a hidden one is not among them' => [$any(12, 13), []],
             'any of' => [$any(11, 12), [1, 5]],
-            'all of' => [['test' => 'allOf'] + $any(11, 13), [5], Audience::Members],
+            'all of' => [['test' => 'allOf'] + $any(11, 13), [5], Viewer::member()],
             'all of, one of them hidden' => [['test' => 'allOf'] + $any(11, 13), []],
             'none of keeps what links to nothing that may be seen' => [
                 ['test' => 'noneOf'] + $any(11, 13),
@@ -97,7 +98,7 @@ final class LinksTest extends TestCase
             'terms through a link' => [
                 ['field' => 'friends.groups', 'test' => 'anyOf', 'value' => ['perennials'], 'below' => true],
                 [1, 3, 5],
-                Audience::Members,
+                Viewer::member(),
             ],
         ];
     }
@@ -131,7 +132,7 @@ final class LinksTest extends TestCase
         $this->assertSame(['Fern', 'alone', 'alone', 'alone', 'Fern', 'alone'], $shown(Garden::context()));
         $this->assertSame(
             ['Fern', 'alone', 'For members', 'alone', 'Fern, For members', 'alone'],
-            $shown(Garden::context(viewer: Audience::Members)),
+            $shown(Garden::context(viewer: Viewer::member())),
         );
         $trace = Trace::of(
             Garden::module($friends('leaveOutLine')),
@@ -152,7 +153,7 @@ final class LinksTest extends TestCase
             $status,
             '0001-01-01T00:00:00Z',
             null,
-            Audience::Everyone,
+            Audience::everyone(),
             ['email' => "p{$id}@example.org"],
         );
         $by = fn (int $id, ?Record $author): Record => Garden::record(

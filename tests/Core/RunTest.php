@@ -14,6 +14,7 @@ use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Who\Viewer;
 
 /** What rules.md says of each rule, on records small enough to see through. */
 final class RunTest extends TestCase
@@ -26,7 +27,7 @@ final class RunTest extends TestCase
         array $rules,
         array $records,
         int $page = 1,
-        Audience $viewer = Audience::SignedOut,
+        ?Viewer $viewer = null,
     ): Result {
         return (new ReferenceRun(new Comparator('en-GB'), Garden::format()))->run(
             Garden::module($rules),
@@ -51,16 +52,16 @@ final class RunTest extends TestCase
             Garden::record(4, publishAt: '2026-06-01T12:00:01Z'),
             Garden::record(5, expireAt: '2026-06-01T12:00:00Z'),
             Garden::record(6, expireAt: '2026-06-01T12:00:01Z'),
-            Garden::record(7, audience: Audience::Members),
-            Garden::record(8, audience: Audience::SignedOut),
+            Garden::record(7, audience: Audience::members()),
+            Garden::record(8, audience: Audience::signedOut()),
             Garden::record(9, publishAt: null),
         ];
         $order = ['order' => [['by' => 'slug']]];
         $this->assertSame([1, 3, 6, 8], self::listed($order, $records)->ids);
-        $this->assertSame([1, 3, 6, 7], self::listed($order, $records, viewer: Audience::Members)->ids);
+        $this->assertSame([1, 3, 6, 7], self::listed($order, $records, viewer: Viewer::member())->ids);
         $this->assertSame(
             [1, 3, 6],
-            self::listed($order + ['pin' => ['plant-7', 'plant-4']], $records, viewer: Audience::Everyone)->ids,
+            self::listed($order + ['pin' => ['plant-7', 'plant-4']], $records, viewer: Viewer::anyone())->ids,
             'a pin does not show what may not be seen',
         );
     }

@@ -49,7 +49,7 @@ final class SourceTest extends TestCase
             $status,
             '2026-0'.($id % 9 + 1).'-15T12:00:00Z',
             null,
-            Audience::Everyone,
+            Audience::everyone(),
             $values,
         );
         $named = fn (
@@ -67,7 +67,7 @@ final class SourceTest extends TestCase
             $status,
             '0001-01-01T00:00:00Z',
             null,
-            Audience::Everyone,
+            Audience::everyone(),
             $values,
         );
         $records = [

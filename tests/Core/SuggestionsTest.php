@@ -164,7 +164,7 @@ final class SuggestionsTest extends TestCase
                 Status::Published,
                 '2020-01-01T00:00:00Z',
                 null,
-                Audience::Everyone,
+                Audience::everyone(),
                 $plant,
             );
         }

@@ -22,7 +22,6 @@ use Wellspring\Core\Content\Status;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\CountedRule;
 use Wellspring\Core\Run\Steps;
-use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
 /**
@@ -58,14 +57,14 @@ final class BenchAgreementTest extends TestCase
         return array_values(array_filter($this->records, fn (Record $record): bool => $record->status === Status::Published
             && $record->publishAt !== null && $record->publishAt <= self::NOW
             && ($record->expireAt === null || $record->expireAt > self::NOW)
-            && $record->audience !== Audience::Members));
+            && $record->audience->admits(Viewer::signedOut())));
     }
 
     public function test_counts_beside_choices_are_those_of_the_records_that_reach_the_rule(): void
     {
         for ($seed = 1; $seed <= 40; $seed++) {
             $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(50, plants: true));
-            $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
+            $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), Viewer::signedOut());
             $steps = Steps::ofWhere($module->bound($context)->where);
             $names = array_map(fn (CountedRule $counted): string => (string) $counted->name, $steps);
             foreach ([...$names, 'after all'] as $before) {
@@ -169,7 +168,7 @@ final class BenchAgreementTest extends TestCase
             'sown' => '2026-05-01',
         ]);
         $module = Garden::module([]);
-        $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
+        $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), Viewer::signedOut());
         $bars = fn (string $key): array => app(Options::class)->of(
             $module,
             $module->type()->reachable[$key],
@@ -215,7 +214,7 @@ final class BenchAgreementTest extends TestCase
             'keeper' => 'bo@example.org',
         ]);
         $module = Garden::module(['where' => ['all' => [['field' => 'price', 'test' => 'empty']]]]);
-        $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
+        $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), Viewer::signedOut());
         $of = fn (string $key, string $before): array => array_intersect_key(
             app(Options::class)->of($module, $module->type()->reachable[$key], $before, $context),
             ['filled' => 0, 'empty' => 0, 'choices' => 0, 'labels' => 0],
@@ -269,7 +268,7 @@ final class BenchAgreementTest extends TestCase
     {
         for ($seed = 1; $seed <= 60; $seed++) {
             $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(50, plants: true));
-            $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), new Viewer);
+            $context = app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), Viewer::signedOut());
             $where = $module->bound($context)->where;
             $kept = array_filter(
                 $this->candidates(),
@@ -364,7 +363,7 @@ final class BenchAgreementTest extends TestCase
                 ]);
                 $ids = app(Listing::class)->run(
                     $module,
-                    app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), new Viewer),
+                    app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), Viewer::signedOut()),
                 )->ids;
                 $this->assertContains(
                     Item::query()->where('slug', "hostile-{$n}")->value('id'),

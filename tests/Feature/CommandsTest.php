@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\ContentType;
+use App\Models\Group;
 use App\Models\Item;
 use App\Models\Module;
+use App\Models\User;
 use Illuminate\Support\Facades\Artisan;
 use Symfony\Component\Console\Output\BufferedOutput;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
@@ -254,6 +256,61 @@ final class CommandsTest extends TestCase
         );
         $this->assertStringContainsString('page.size: expected a whole number from 1 to 200, found 0.', $said);
         $this->assertSame(['a'], Module::query()->where('key', 'plants')->firstOrFail()->live['pin'] ?? null);
+    }
+
+    public function test_a_module_is_run_and_traced_for_whomever_and_on_whatever_page(): void
+    {
+        $this->plantType();
+        Group::query()->create(['key' => 'friends', 'name' => 'Friends']);
+        $ada = User::query()->create(['name' => 'Ada', 'email' => 'ada@example.org', 'role' => 'member']);
+        $ada->groups()->sync(Group::query()->pluck('id'));
+        foreach ([
+            'Fern' => ['audience' => ['everyone'], 'groups' => ['ferns'], 'sown' => '2026-05-01'],
+            'Moss' => ['audience' => ['members'], 'groups' => ['perennials'], 'sown' => '2026-06-01'],
+            'Sage' => ['audience' => ['group:friends'], 'groups' => ['shrubs'], 'sown' => '2026-05-09'],
+            'Yew' => ['audience' => ['signed-out', 'group:friends'], 'groups' => ['shrubs'], 'sown' => '2025-05-01'],
+        ] as $title => $values) {
+            $this->plant(['title' => $title, 'publish_at' => '2026-01-01'] + $values);
+        }
+        $this->apply(['order' => [['by' => 'title']]], true);
+        $page = fn (string $field, array $value): array => [
+            'order' => [['by' => 'title']],
+            'where' => ['all' => [['field' => $field, 'test' => $field === 'groups' ? 'anyOf' : 'on', 'value' => ['from' => 'page'] + $value]]],
+        ];
+        $titles = fn (array $options): array => array_column(json_decode(
+            $this->command('wellspring:run', ['key' => 'plants', '--json' => true] + $options)[1],
+            true,
+            16,
+            JSON_THROW_ON_ERROR,
+        )['items'], 'title');
+        $this->assertSame(['Fern'], $titles(['--as' => 'everyone']));
+        $this->assertSame(['Fern', 'Yew'], $titles([]));
+        $this->assertSame(['Fern', 'Moss'], $titles(['--as' => 'members']));
+        $this->assertSame(['Fern', 'Moss', 'Sage', 'Yew'], $titles(['--as' => 'members,group:friends']));
+        $this->assertSame(['Fern', 'Moss', 'Sage', 'Yew'], $titles(['--person' => 'ada@example.org']));
+        $trace = $this->command('wellspring:trace', ['key' => 'plants', 'slug' => 'sage', '--as' => 'members'])[1];
+        $this->assertStringContainsString('It is only for the group friends.', $trace);
+
+        $this->apply($page('groups', ['take' => 'term']), true);
+        $this->assertSame(['Fern'], $titles(['--about' => 'term:groups/ferns']));
+        $this->assertSame(['Yew'], $titles(['--about' => 'item:plant/yew']), 'the terms that the page’s item has');
+        $this->assertSame([], $titles(['--about' => 'month:2026-05']));
+        $this->apply($page('sown', ['take' => 'month']), true);
+        $this->assertSame(['Fern'], $titles(['--about' => 'month:2026-05']));
+        $this->assertSame(['Fern', 'Moss', 'Sage'], $titles(['--about' => 'year:2026', '--person' => 'ada@example.org']));
+        foreach ([
+            ['--as', 'members,signed-out', '--as: expected everyone, signed-out or members'],
+            ['--as', 'members,group:cats', '--as: there is no group “cats”.'],
+            ['--person', 'nobody@example.org', '--person: expected the e-mail address of one of the site’s people'],
+            ['--about', 'item:plant/cat', '--about: there is no item “plant/cat”'],
+            ['--about', 'term:groups/cats', '--about: there is no term “groups/cats”'],
+            ['--about', 'month:2026-13', '--about: expected item:TYPE/SLUG'],
+            ['--about', 'year:2026-05', '--about: expected item:TYPE/SLUG'],
+        ] as [$option, $given, $said]) {
+            $answer = $this->command('wellspring:run', ['key' => 'plants', $option => $given]);
+            $this->assertSame(1, $answer[0]);
+            $this->assertStringContainsString($said, $answer[1]);
+        }
     }
 
     /**

@@ -19,7 +19,6 @@ use App\Site\PageBuilder;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
 /** What is remembered is never stale, and asked for again it costs next to nothing. */
@@ -168,7 +167,7 @@ final class FreshnessTest extends TestCase
             ->findMany(
                 app(CachedListing::class)->show(
                     $module,
-                    app(ContextFactory::class)->at(new \DateTimeImmutable($at), new Viewer),
+                    app(ContextFactory::class)->at(new \DateTimeImmutable($at), Viewer::signedOut()),
                 )->ids,
             )
             ->pluck('slug')
@@ -230,7 +229,7 @@ final class FreshnessTest extends TestCase
             ]);
             $shows = fn (\DateTimeImmutable $at): int => app(CachedListing::class)->show(
                 $module,
-                app(ContextFactory::class)->at($at, new Viewer),
+                app(ContextFactory::class)->at($at, Viewer::signedOut()),
             )->total;
             foreach ([[$from, 0, 1], [$until, 1, 0]] as [$moment, $before, $after]) {
                 // Only what may be seen then can come or go.
@@ -263,7 +262,7 @@ final class FreshnessTest extends TestCase
             // From one moment to the next, days, weeks and hours apart, nothing is written and time alone changes what
             // shows.
             for ($at = new \DateTimeImmutable('2026-03-27T22:30:00Z'), $step = 0; $step < 14; $at = $at->modify(['+1 second', '+29 minutes', '+3 hours', '+1 day', '+8 days'][$step % 5]), $step++) {
-                $context = app(ContextFactory::class)->at($at, new Viewer(Audience::cases()[$seed % 3]));
+                $context = app(ContextFactory::class)->at($at, [Viewer::anyone(), Viewer::signedOut(), Viewer::member()][$seed % 3]);
                 $run = app(Listing::class)->show($module, $context);
                 foreach ([1, 2] as $time) {
                     $kept = app(CachedListing::class)->show($module, $context);
@@ -372,7 +371,7 @@ final class FreshnessTest extends TestCase
         ]);
         $total = fn (string $field, string $at = '2026-06-01T00:00:00Z'): int => app(CachedListing::class)->show(
             $only($field),
-            app(ContextFactory::class)->at(new \DateTimeImmutable($at), new Viewer),
+            app(ContextFactory::class)->at(new \DateTimeImmutable($at), Viewer::signedOut()),
         )->total;
         $this->assertSame([1, 1], [$total('author'), $total('friends')]);
         $ada->update(['active' => false]);

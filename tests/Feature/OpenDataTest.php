@@ -279,7 +279,7 @@ final class OpenDataTest extends TestCase
                 'order' => [['by' => 'count', 'direction' => 'down'], ['by' => 'begins']],
                 'page' => ['size' => 200],
             ]);
-            $context = app(ContextFactory::class)->at(new \DateTimeImmutable($on), new Viewer);
+            $context = app(ContextFactory::class)->at(new \DateTimeImmutable($on), Viewer::signedOut());
             $records = app(Sources::class)->records(
                 $module->source,
                 app(Listing::class)->run($module, $context)->ids,
@@ -310,7 +310,7 @@ final class OpenDataTest extends TestCase
         $module = app(ModuleStore::class)->read(
             $rules + ['format' => 1, 'key' => 'weather', 'name' => 'Weather', 'source' => ['items' => ['weather']]],
         );
-        $context = app(ContextFactory::class)->at(new \DateTimeImmutable($on), new Viewer);
+        $context = app(ContextFactory::class)->at(new \DateTimeImmutable($on), Viewer::signedOut());
 
         return array_map(
             fn (Record $record): string => $record->title,

@@ -191,7 +191,7 @@ final class RunAgreementTest extends TestCase
                     Status::Published,
                     '0001-01-01T00:00:00Z',
                     null,
-                    Audience::Everyone,
+                    Audience::everyone(),
                     ['place' => ++$place],
                 );
             }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Group;
 use App\Models\Item;
 use App\Models\Page;
+use App\Models\User;
 use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\DB;
+use Tests\Support\Garden;
 
 /** What visitors get. */
 final class SiteTest extends TestCase
@@ -117,5 +120,45 @@ final class SiteTest extends TestCase
             ->assertDontSee('class="pages', false)
             ->assertDontSee('Plant 3');
         $this->get('/garden?plants-page=2')->assertNotFound();
+    }
+
+    public function test_whoever_has_signed_in_sees_what_is_for_them_and_others_get_no_session(): void
+    {
+        Group::query()->create(['key' => 'friends', 'name' => 'Friends']);
+        foreach (['Open' => 'everyone', 'Inside' => 'members', 'Among friends' => 'group:friends', 'Outside' => 'signed-out'] as $title => $audience) {
+            $this->plant(['title' => $title, 'publish_at' => '2026-01-01', 'audience' => [$audience]]);
+        }
+        $store = app(ModuleStore::class);
+        $page = Page::query()->create(['address' => '/for-whom', 'title' => 'For whom']);
+        $store->place($store->publish($store->apply(Garden::module(['order' => [['by' => 'title']]]))), [$page->id]);
+        $seen = function (array $cookies = []): array {
+            $this->app->forgetScopedInstances();
+            $this->app['auth']->forgetGuards();
+            $answer = $this->withUnencryptedCookies($cookies)->get('/for-whom')->assertOk();
+            preg_match_all('~>(Open|Inside|Among friends|Outside)<~', (string) $answer->getContent(), $titles);
+
+            return [$titles[1], $answer->headers->getCookies() !== []];
+        };
+        $this->assertSame([['Open', 'Outside'], false], $seen());
+        $member = User::query()->create(['name' => 'Bea', 'email' => 'bea@example.org', 'role' => 'member']);
+        $session = config()->string('session.cookie');
+        $this->actingAs($member);
+        $this->assertSame(['Inside', 'Open'], $this->asMember($member, $session));
+        $member->groups()->sync(Group::query()->pluck('id'));
+        $this->assertSame(['Among friends', 'Inside', 'Open'], $this->asMember($member, $session));
+        $member->update(['active' => false]);
+        $this->assertSame(['Open', 'Outside'], $this->asMember($member, $session));
+    }
+
+    /** @return list<string> */
+    private function asMember(User $member, string $session): array
+    {
+        $this->app->forgetScopedInstances();
+        $this->actingAs($member->refresh());
+        $answer = $this->withUnencryptedCookie($session, 'brought along')->get('/for-whom')->assertOk();
+        $this->assertStringContainsString('private', (string) $answer->headers->get('Cache-Control'));
+        preg_match_all('~>(Open|Inside|Among friends|Outside)<~', (string) $answer->getContent(), $titles);
+
+        return $titles[1];
     }
 }

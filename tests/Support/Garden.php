@@ -191,13 +191,13 @@ final class Garden
 
     public static function context(
         string $at = '2026-06-01T12:00:00Z',
-        Audience $viewer = Audience::SignedOut,
+        ?Viewer $viewer = null,
         string $zone = 'Europe/London',
         PageSubject $page = new PageSubject,
     ): Context {
         return new Context(
             new \DateTimeImmutable($at),
-            new Viewer($viewer),
+            $viewer ?? Viewer::signedOut(),
             new Calendar(new \DateTimeZone($zone)),
             $page,
         );
@@ -222,7 +222,7 @@ final class Garden
         Status $status = Status::Published,
         ?string $publishAt = '2026-01-01T00:00:00Z',
         ?string $expireAt = null,
-        Audience $audience = Audience::Everyone,
+        ?Audience $audience = null,
         array $linked = [],
     ): Record {
         return new Record(
@@ -233,7 +233,7 @@ final class Garden
             $status,
             $publishAt,
             $expireAt,
-            $audience,
+            $audience ?? Audience::everyone(),
             $values,
             $linked,
         );

@@ -20,7 +20,6 @@ use Wellspring\Core\Sort\Criteria;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
-use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
 /** Draws records and definitions from a seed: small values, so that ties, empties and matches are common. */
@@ -86,7 +85,10 @@ final class RandomModules
             'status' => $this->one(['published', 'published', 'published', 'published', 'draft']),
             'publish_at' => $this->instant(),
             'expire_at' => $this->chance(80) ? null : '2027-01-01T00:00:00Z',
-            'audience' => $this->one(['everyone', 'everyone', 'everyone', 'members', 'signed-out']),
+            'audience' => $this->one([
+                ['everyone'], ['everyone'], ['everyone'], ['members'], ['signed-out'], ['group:gardeners'],
+                ['group:journal', 'signed-out'],
+            ]),
             'lead' => $this->chance(20),
             'text' => $this->maybe(
                 fn (): string => $this->one([
@@ -217,6 +219,18 @@ final class RandomModules
         return $this->one([0, -1, 1, 2, 2.5, 4.2, 4.20000001, 10, 1e15, -0.1, 0.1, 0.30000000000000004]);
     }
 
+    private function viewer(): Viewer
+    {
+        return match ($this->one(['anyone', 'signed-out', 'member', 'member'])) {
+            'anyone' => Viewer::anyone(),
+            'signed-out' => Viewer::signedOut(),
+            default => Viewer::member(
+                $this->maybe(fn (): string => $this->one(self::PEOPLE)),
+                $this->one([[], ['gardeners'], ['gardeners', 'journal']]),
+            ),
+        };
+    }
+
     /**
      * When, for whom and on which page a module runs.
      *
@@ -233,7 +247,7 @@ final class RandomModules
 
         return new Context(
             new \DateTimeImmutable($this->one(self::INSTANTS)),
-            new Viewer($this->one(Audience::cases()), $this->maybe(fn (): string => $this->one(self::PEOPLE))),
+            $this->viewer(),
             $calendar,
             new PageSubject(
                 $term === null ? $this->maybe(fn (): Record => $this->one($records)) : null,

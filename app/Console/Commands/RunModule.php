@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\AsksContext;
 use App\Console\ReportsProblems;
-use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Listing\Sources;
 use App\Modules\ModuleStore;
@@ -15,44 +15,35 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Run\Step;
-use Wellspring\Core\Time\Iso8601;
-use Wellspring\Core\Who\Audience;
-use Wellspring\Core\Who\Viewer;
 
 final class RunModule extends Command
 {
+    use AsksContext;
     use ReportsProblems;
 
     protected $signature = 'wellspring:run {key}
         {--page=1 : which page}
-        {--on= : the moment to run at, such as 2026-05-01T18:30:00Z; now unless given}
-        {--as=signed-out : who looks: everyone, signed-out or members}
         {--draft : the draft instead of what is live}
-        {--json : as JSON}';
+        {--json : as JSON}'.self::CONTEXT_OPTIONS;
 
     protected $description = 'Run a module and print its page of records with the count after every step';
 
-    public function handle(ModuleStore $store, Listing $listing, Sources $sources, ContextFactory $contexts): int
+    public function handle(ModuleStore $store, Listing $listing, Sources $sources): int
     {
-        $on = $this->given('--on');
-        $now = $on === '' ? new \DateTimeImmutable : Iso8601::parse($on);
-        $viewer = Audience::tryFrom($this->given('--as'));
         $row = $store->find($this->given('key'));
         $fault = match (true) {
             $row === null => "There is no module “{$this->given('key')}”.",
-            $now === null => "--on: expected a moment such as 2026-05-01T18:30:00Z, found “{$on}”.",
-            $viewer === null => '--as: expected everyone, signed-out or members.',
             $row->live === null && ! $this->option('draft') => 'This module is not live; add --draft to run its draft.',
             default => null,
         };
-        if ($row === null || $now === null || $viewer === null || $fault !== null) {
+        if ($row === null || $fault !== null) {
             $this->error((string) $fault);
 
             return self::FAILURE;
         }
         try {
+            $context = $this->askedContext();
             $module = $store->read($this->option('draft') ? $row->draft : $row->live);
-            $context = $contexts->at($now, new Viewer($viewer));
             $result = $listing->run($module, $context, $this->given('--page'));
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);

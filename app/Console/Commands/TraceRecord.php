@@ -4,53 +4,36 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\AsksContext;
 use App\Console\ReportsProblems;
-use App\Listing\ContextFactory;
 use App\Listing\Tracer;
 use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
 use Wellspring\Core\Problem\Refused;
-use Wellspring\Core\Time\Iso8601;
-use Wellspring\Core\Who\Audience;
-use Wellspring\Core\Who\Viewer;
 
 final class TraceRecord extends Command
 {
+    use AsksContext;
     use ReportsProblems;
 
     protected $signature = 'wellspring:trace
         {key : the module}
         {slug : of an item of any type, or of a term, person or month where the module takes those}
-        {--on= : the moment to ask at, such as 2026-05-01T18:30:00Z; now unless given}
-        {--as=signed-out : who looks: everyone, signed-out or members}
         {--draft : the draft instead of what is live}
-        {--json : as JSON}';
+        {--json : as JSON}'.self::CONTEXT_OPTIONS;
 
     protected $description = 'Say why a module shows a record, or why not, rule by rule';
 
-    public function handle(ModuleStore $store, Tracer $tracer, ContextFactory $contexts): int
+    public function handle(ModuleStore $store, Tracer $tracer): int
     {
         $row = $store->find($this->given('key'));
-        $on = $this->given('--on');
-        $now = $on === '' ? new \DateTimeImmutable : Iso8601::parse($on);
-        $viewer = Audience::tryFrom($this->given('--as'));
         try {
             $module = match (true) {
                 $row === null => throw Refused::because(
                     'key',
                     'unknownModule',
                     "there is no module “{$this->given('key')}”.",
-                ),
-                $now === null => throw Refused::because(
-                    '--on',
-                    'wrongValue',
-                    "expected a moment such as 2026-05-01T18:30:00Z, found “{$on}”.",
-                ),
-                $viewer === null => throw Refused::because(
-                    '--as',
-                    'wrongValue',
-                    'expected everyone, signed-out or members.',
                 ),
                 (bool) $this->option('draft') => $store->draft($row),
                 default => $store->live($row) ?? throw Refused::because(
@@ -59,7 +42,7 @@ final class TraceRecord extends Command
                     'this module is not live; add --draft to ask of its draft.',
                 ),
             };
-            $traced = $tracer->bySlug($module, $this->given('slug'), $contexts->at($now, new Viewer($viewer)))
+            $traced = $tracer->bySlug($module, $this->given('slug'), $this->askedContext())
                 ?? throw Refused::because('slug', 'unknownItem', "there is no record “{$this->given('slug')}”.");
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Catalogue\CatalogueStore;
+use App\Http\Middleware\IdentifiesViewer;
 use App\Http\RequestText;
 use App\Listing\ContextFactory;
 use App\Modules\ModuleStore;
@@ -52,7 +53,7 @@ final readonly class SearchController
                 'lines' => [['parts' => [['part' => 'title']]], ['parts' => [['part' => 'excerpt', 'words' => 30]]]],
             ],
         ]);
-        $context = $this->contexts->now()->with(address: ['q' => $words]);
+        $context = $this->contexts->now(IdentifiesViewer::viewer($request))->with(address: ['q' => $words]);
         try {
             $shown = $this->builder->module(
                 $module,

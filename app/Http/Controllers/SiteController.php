@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Catalogue\CatalogueStore;
+use App\Http\Middleware\IdentifiesViewer;
 use App\Listing\ContextFactory;
 use App\Listing\VisibleItems;
 use App\Models\Item;
@@ -61,7 +62,7 @@ final readonly class SiteController
             'modules' => $this->builder->modules(
                 $page,
                 new PageAddress($page->address, $request->query->all()),
-                $this->contexts->now(),
+                $this->contexts->now(IdentifiesViewer::viewer($request)),
                 $asked,
             ),
         ]);
@@ -80,7 +81,7 @@ final readonly class SiteController
 
     private function itemPage(Request $request, Type $type, string $slug): View
     {
-        $context = $this->contexts->now();
+        $context = $this->contexts->now(IdentifiesViewer::viewer($request));
         $item = VisibleItems::of([$type->key], $context)->with(Item::shown())->where('slug', $slug)->firstOrFail();
         $request->attributes->set('item', $item->id);
 

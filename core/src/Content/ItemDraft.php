@@ -45,7 +45,7 @@ final readonly class ItemDraft
             'status' => $this->status->value,
             'publish_at' => $this->publishAt,
             'expire_at' => $this->expireAt,
-            'audience' => $this->audience->value,
+            'audience' => $this->audience->keys,
             'author' => $this->author,
             'lead' => $this->lead,
             'text' => $this->text,

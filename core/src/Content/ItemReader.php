@@ -123,13 +123,11 @@ final readonly class ItemReader
                 Origin::Item,
                 choices: ['draft' => 'Draft', 'published' => 'Published'],
             ),
-            'audience' => new Field(
-                'audience',
-                'Audience',
-                new Kind\Choice,
-                Origin::Item,
-                choices: ['everyone' => 'Everyone', 'signed-out' => 'Signed-out visitors', 'members' => 'Members'],
-            ),
+            'audience' => new Field('audience', 'Audience', new Kind\AudienceKeys, Origin::Item, choices: [
+                Audience::EVERYONE => 'Everyone',
+                Audience::SIGNED_OUT => 'Signed-out visitors',
+                Audience::MEMBERS => 'Members',
+            ]),
             'author' => new Field('author', 'Author', new Kind\Person, Origin::Item),
         ];
     }
@@ -149,7 +147,7 @@ final readonly class ItemReader
             status: Status::from($text('status') ?? Status::Published->value),
             publishAt: $text('publish_at'),
             expireAt: $text('expire_at'),
-            audience: Audience::from($text('audience') ?? Audience::Everyone->value),
+            audience: Audience::of(array_values(array_filter((array) ($values['audience'] ?? []), is_string(...)))),
             lead: ($values['lead'] ?? null) === true,
             author: $text('author'),
             text: $text('text'),

@@ -19,6 +19,6 @@ final readonly class Visibility
         return $record->status === Status::Published
             && $record->publishAt !== null && $record->publishAt <= $this->at
             && ($record->expireAt === null || $this->at < $record->expireAt)
-            && in_array($record->audience, $this->viewer->audience->sees(), true);
+            && $record->audience->admits($this->viewer);
     }
 }

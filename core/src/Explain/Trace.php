@@ -112,7 +112,7 @@ final readonly class Trace
             $record->expireAt !== null && $at >= $record->expireAt
                 ? 'It expired on '.$format->dateTime($record->expireAt).'.'
                 : '',
-            in_array($record->audience, $context->viewer->audience->sees(), true)
+            $record->audience->admits($context->viewer)
                 ? ''
                 : "It is only for {$record->audience->words()}.",
         ], fn (string $reason): bool => $reason !== ''));

@@ -137,7 +137,7 @@ final readonly class Archive implements Source
             Status::Published,
             '0001-01-01T00:00:00Z',
             null,
-            Audience::Everyone,
+            Audience::everyone(),
             ['begins' => str_pad($slug, 10, '-01'), 'count' => $count],
         );
     }

@@ -58,7 +58,7 @@ final readonly class ItemController
     {
         $type = $this->type($key);
 
-        return ['values' => (object) (['status' => 'published', 'audience' => 'everyone'] + $type->defaults()), 'draft' => $this->drafts->of($this->who($request), $key, null)];
+        return ['values' => (object) (['status' => 'published', 'audience' => ['everyone']] + $type->defaults()), 'draft' => $this->drafts->of($this->who($request), $key, null)];
     }
 
     public function store(Request $request): JsonResponse

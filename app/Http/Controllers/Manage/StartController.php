@@ -20,6 +20,7 @@ use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
+use Wellspring\Core\Who\Audience;
 
 /**
  * What the manage screens need to know of the site before anything else: its types, taxonomies and pages, and what
@@ -61,6 +62,7 @@ final readonly class StartController
                 fn (string $one): array => ['key' => $one::key(), 'label' => $one::label()],
                 Arrangements::all(),
             )),
+            'audiences' => $this->audiences(),
             'people' => User::byName()
                 ->where('active', true)
                 ->limit(500)
@@ -118,6 +120,20 @@ final readonly class StartController
                     $taxonomy->terms->asTree(),
                 ),
             ];
+        }
+
+        return $all;
+    }
+
+    /** @return list<array{key: string, label: string}> whom items can be for */
+    private function audiences(): array
+    {
+        $all = [];
+        foreach ([Audience::EVERYONE, Audience::SIGNED_OUT, Audience::MEMBERS] as $key) {
+            $all[] = ['key' => $key, 'label' => Audience::keyWords($key)];
+        }
+        foreach ($this->store->catalogue()->groups as $key => $name) {
+            $all[] = ['key' => Audience::GROUP.$key, 'label' => Audience::keyWords(Audience::GROUP.$key, $name)];
         }
 
         return $all;

@@ -115,6 +115,10 @@ function Value({ item, column }: { item: Item; column: Column }) {
 	if (value === null || value === undefined) {
 		return <span className="text-quiet">–</span>;
 	}
+	if (column.key === "audience") {
+		const labels = [value].flat().map((key) => start.audiences.find((one) => one.key === key)?.label ?? String(key));
+		return <span>{labels.join(", ")}</span>;
+	}
 	if (field === null) {
 		return <span>{String(value)}</span>;
 	}

@@ -3,6 +3,7 @@ import { type FormEvent, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { ApiError, get, type Problem, send } from "../shared/api";
 import { useDone } from "../shared/Done";
+import { AudienceControl } from "../shared/fields/AudienceControl";
 import { Control } from "../shared/fields/Control";
 import { Labelled } from "../shared/fields/Labelled";
 import { Notice } from "../shared/Notice";
@@ -315,18 +316,7 @@ export function ItemForm({
 						hint={`Visitors see it from then on (${start.site.timeZone}). Now, when left empty.`}
 					/>
 					<Control {...props(field("expire_at"))} hint="Visitors no longer see it from then on." />
-					<Labelled label="Who sees it" id="audience">
-						<select
-							id="audience"
-							className="select w-full"
-							value={String(values.audience ?? "everyone")}
-							onChange={(event) => set("audience", event.target.value)}
-						>
-							<option value="everyone">everyone</option>
-							<option value="signed-out">signed-out visitors</option>
-							<option value="members">members</option>
-						</select>
-					</Labelled>
+					<AudienceControl value={values.audience} onChange={(keys) => set("audience", keys)} />
 					<label className="flex items-start gap-2 cursor-pointer">
 						<input
 							type="checkbox"

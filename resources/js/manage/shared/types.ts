@@ -91,6 +91,8 @@ export interface Start {
 	pages: SitePage[];
 	people: { name: string; email: string }[];
 	groups: { key: string; name: string }[];
+	/** whom items can be for */
+	audiences: { key: string; label: string }[];
 	arrangements: { key: string; label: string }[];
 	pageModes: { key: string; label: string }[];
 	limits: { columns: number; pageSize: number };
