@@ -103,8 +103,8 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->find('[aria-label="Remove the field Water on the plot"]')->click();
         $this->findText('button', 'Save')->click();
         $this->sees('What this change does');
-        $this->findText('button', 'Do it')->click();
-        $this->sees('Take it back');
+        $this->findText('button', 'Apply')->click();
+        $this->sees('Undo');
         $this->findText('nav a', 'Modules')->click();
         $this->sees('needs attention');
         $this->findText('a', $name)->click();
@@ -144,7 +144,7 @@ final class BenchAnswersTest extends BrowserTestCase
         // The field comes back with all its values, and with it the rule makes sense again.
         $this->find('[aria-label=Undo]')->click();
         $this->sees('“water” is not a field of plot');
-        $this->findText('button', 'Take it back')->click();
+        $this->findText('button', 'Undo')->click();
         $this->sees('Water on the plot is yes');
         $this->assertQuietConsole();
     }

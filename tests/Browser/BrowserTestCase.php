@@ -199,7 +199,7 @@ abstract class BrowserTestCase extends TestCase
             WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL,
             $name,
         ]);
-        $this->findText('button', 'Make it')->click();
+        $this->findText('button', 'Create')->click();
         $this->sees('When nothing is left');
     }
 

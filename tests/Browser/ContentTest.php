@@ -16,7 +16,7 @@ final class ContentTest extends BrowserTestCase
         $this->visit('/manage/types');
         $name = 'Recipe '.substr(str_shuffle('abcdefghij'), 0, 6);
         $this->find('[placeholder=Recipe]')->sendKeys($name);
-        $this->findText('button', 'Make the type')->click();
+        $this->findText('button', 'Create the type')->click();
         $this->sees('Fields');
         foreach (['text' => 'Cook', 'number' => 'Minutes', 'money' => 'Cost', 'choice' => 'Course', 'date' => 'First cooked'] as $kind => $label) {
             $this->choose('#new-kind', $kind);
@@ -33,7 +33,7 @@ final class ContentTest extends BrowserTestCase
         $this->assertAccessible('the form of a type with a field open');
         $this->findText('button', 'Save')->click();
         $this->sees('Cost is added; every item begins without a value.');
-        $this->findText('button', 'Do it')->click();
+        $this->findText('button', 'Apply')->click();
         $this->sees('changed.');
         $key = basename((string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH));
 
@@ -75,13 +75,13 @@ final class ContentTest extends BrowserTestCase
             str_replace('pudding', 'main', $rows[120]),
             str_replace('31/12/2025', '2025-12-31', $rows[180]),
         ];
-        $this->findText('button', 'Another file')->click();
+        $this->findText('button', 'Choose another file')->click();
         $this->attach('[aria-label="The file"]', 'recipes.csv', implode("\n", $rows));
         $this->choose('[aria-label="Field for the column Who cooks"]', 'cook');
         $this->findText('button', 'Check every row')->click();
         $this->findText('button', 'Write 200 items')->click();
         $this->sees('200 made, 0 changed');
-        $this->findText('a', 'See them')->click();
+        $this->findText('a', 'Show the items')->click();
         $this->sees('200 recipe');
 
         // Found, and changed where it stands in the table.
@@ -97,7 +97,7 @@ final class ContentTest extends BrowserTestCase
 
         // In two windows: the second is told what the first did.
         $this->findText('a', 'Dish 137')->click();
-        $this->sees('Every save');
+        $this->sees('History');
         $first = $this->browser->getWindowHandle();
         $address = $this->browser->getCurrentURL();
         $this->browser->switchTo()->newWindow();
@@ -115,7 +115,7 @@ final class ContentTest extends BrowserTestCase
         $this->sees('Changed by both');
         $this->assertAccessible('two people at one item');
         $this->findText('label', 'Theirs: Theirs')->click();
-        $this->findText('button', 'Save with these')->click();
+        $this->findText('button', 'Save with these values')->click();
         $this->await(
             'both are brought together',
             fn (): ?bool => [
@@ -144,10 +144,10 @@ final class ContentTest extends BrowserTestCase
                 $this->value('#field-minutes'),
             ] === ['Dish 137 (mine)', '8'] ?: null,
         );
-        $this->findText('button', 'Every save')->click();
-        $this->sees('Every save of');
+        $this->findText('button', 'History')->click();
+        $this->sees('History of');
         $this->findText('li', 'imported')
-            ->findElement(WebDriverBy::xpath('.//button[contains(., "Bring back")]'))
+            ->findElement(WebDriverBy::xpath('.//button[contains(., "Restore")]'))
             ->click();
         $this->await(
             'the first state is back',
@@ -164,12 +164,12 @@ final class ContentTest extends BrowserTestCase
         $this->signIn();
         $this->visit('/manage/content/plot');
         $this->sees('30 garden plots');
-        $this->find('[aria-label="Tick all on this page"]')->click();
+        $this->find('[aria-label="Select all on this page"]')->click();
         $this->findText('button', 'Make drafts')->click();
         $this->sees('30 of 30 changed.');
         $this->sees('draft', 'tbody');
-        $this->findText('button', 'Take it back')->click();
-        $this->sees('Taken back.');
+        $this->findText('button', 'Undo')->click();
+        $this->sees('Undone.');
         $this->await(
             'all are published again',
             fn (): ?bool => ! str_contains($this->find('tbody')->getText(), 'draft') ?: null,

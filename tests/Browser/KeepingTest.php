@@ -17,7 +17,7 @@ final class KeepingTest extends BrowserTestCase
         $this->findText('li', 'Tools to borrow')->findElement(WebDriverBy::tagName('button'))->click();
         $this->sees('6 new terms');
         $this->assertAccessible('a set that is looked at');
-        $this->findText('button', 'Bring it in')->click();
+        $this->findText('button', 'Add it')->click();
         $this->sees('Brought in: Kinds of tool, Tools, Tools in the shed.');
         $this->visit('/manage/content/tool/new');
         $this->sees('Only after being shown how');
@@ -39,7 +39,7 @@ final class KeepingTest extends BrowserTestCase
         $this->sees('Soil goes, and with it the values of 24 items.');
         $this->sees('Area gets the key size; the values of 30 items and the modules that name it follow.');
         $this->assertAccessible('what a change does');
-        $this->findText('button', 'Do it')->click();
+        $this->findText('button', 'Apply')->click();
         $this->sees('Garden plots changed.');
         $this->visit('/plots');
         $this->sees('m²');
@@ -47,8 +47,8 @@ final class KeepingTest extends BrowserTestCase
         $this->findText('button', 'Changes')->click();
         $this->sees('Changed the type Garden plots');
         $this->assertAccessible('what was done to many');
-        $this->find('[aria-label="Take it back: Changed the type Garden plots"]')->click();
-        $this->sees('Taken back.');
+        $this->find('[aria-label="Undo: Changed the type Garden plots"]')->click();
+        $this->sees('Undone.');
         $this->visit('/manage/types/plot');
         $this->findText('li button', 'Soil');
         $this->assertQuietConsole(['422']);

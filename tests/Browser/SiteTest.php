@@ -97,8 +97,8 @@ final class SiteTest extends BrowserTestCase
         $this->assertAccessible('what removing would do');
         $this->find('.btn-secondary')->click();
         $this->sees('Removed “');
-        $this->findText('button', 'Take it back')->click();
-        $this->sees('Taken back.');
+        $this->findText('button', 'Undo')->click();
+        $this->sees('Undone.');
         $this->visit('/plots');
         $this->sees('Free garden plots');
 

@@ -85,7 +85,7 @@ final readonly class ItemReader
             }
         }
         foreach ([Type::itemFields()['title'], ...$this->type->fields] as $field) {
-            if ($field->required && ($read[$field->key] ?? null) === null && ! $this->told($problems, $field->key)) {
+            if ($field->required && ($read[$field->key] ?? null) === null && ! $this->hasProblemAt($problems, $field->key)) {
                 $problems->add($field->key, 'missing', "is missing; every {$this->type->label} must have one.");
             }
         }
@@ -168,7 +168,7 @@ final readonly class ItemReader
         return self::choiceFields()[$key] ?? (in_array($key, $this->columns(), true) ? $this->type->field($key) : null);
     }
 
-    private function told(Problems $problems, string $path): bool
+    private function hasProblemAt(Problems $problems, string $path): bool
     {
         foreach ($problems->all() as $problem) {
             if ($problem->path === $path) {

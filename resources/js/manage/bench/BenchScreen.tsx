@@ -9,8 +9,8 @@ import { AsText } from "./AsText";
 import { BenchHead, Trouble } from "./BenchHead";
 import { CompareView, type Pair } from "./CompareView";
 import { type Device, DeviceSwitch, Preview } from "./Preview";
+import { PreviewControls } from "./PreviewControls";
 import { ResultsTable } from "./ResultsTable";
-import { Standing } from "./Standing";
 import { SourceContext } from "./source";
 import { Text } from "./Text";
 import { TraceBar } from "./TraceBar";
@@ -162,7 +162,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 										</span>
 										<span className="flex-1" />
 										{tab === "page" && <DeviceSwitch device={device} onChange={setDevice} />}
-										<Standing bench={bench} />
+										<PreviewControls bench={bench} />
 									</div>
 									{tab === "page" && (
 										<div className="flex-1 min-h-0 flex p-3">

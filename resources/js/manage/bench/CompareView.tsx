@@ -24,12 +24,12 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 		queryFn: ({ signal }) => get<Version[]>(`/modules/${key}/versions`, signal),
 	});
 	const compared = useQuery({
-		queryKey: ["compare", bench.definition, bench.standpoint, version, against, versions.data?.[0]?.number],
+		queryKey: ["compare", bench.definition, bench.previewContext, version, against, versions.data?.[0]?.number],
 		queryFn: ({ signal }) =>
 			send<Compared>(
 				"POST",
 				"/bench/compare",
-				{ ...bench.standpoint, definition: bench.definition, version, against },
+				{ ...bench.previewContext, definition: bench.definition, version, against },
 				{ signal },
 			),
 		placeholderData: keepPreviousData,
@@ -78,7 +78,7 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 					</p>
 					{data.said.length > 0 && (
 						<section className="grid gap-1.5">
-							<h3 className="font-serif text-lg font-semibold">What reads otherwise</h3>
+							<h3 className="font-serif text-lg font-semibold">Rules that differ</h3>
 							<dl className="grid gap-1.5">
 								{data.said.map((one) => (
 									<div

@@ -32,12 +32,12 @@ export function ResultsTable({
 	);
 	const [page, setPage] = useState(1);
 	const results = useQuery({
-		queryKey: ["results", bench.definition, bench.standpoint, fields, page],
+		queryKey: ["results", bench.definition, bench.previewContext, fields, page],
 		queryFn: ({ signal }) =>
 			send<Results>(
 				"POST",
 				"/bench/results",
-				{ ...bench.standpoint, definition: bench.definition, fields, page: String(page) },
+				{ ...bench.previewContext, definition: bench.definition, fields, page: String(page) },
 				{ signal },
 			),
 		placeholderData: keepPreviousData,

@@ -25,19 +25,19 @@ export function TraceBar({
 			send<(Asked & { kind: string })[]>(
 				"POST",
 				"/bench/find",
-				{ ...bench.standpoint, definition: bench.definition, words: sought },
+				{ ...bench.previewContext, definition: bench.definition, words: sought },
 				{ signal },
 			),
 		enabled: sought.trim() !== "",
 	});
 	const traced = useQuery({
-		queryKey: ["trace", bench.definition, bench.standpoint, wanted?.item, wanted?.slug],
+		queryKey: ["trace", bench.definition, bench.previewContext, wanted?.item, wanted?.slug],
 		queryFn: ({ signal }) =>
 			send<Traced>(
 				"POST",
 				"/bench/trace",
 				{
-					...bench.standpoint,
+					...bench.previewContext,
 					definition: bench.definition,
 					...(wanted?.item ? { item: wanted.item } : { slug: wanted?.slug }),
 				},
@@ -90,7 +90,7 @@ export function TraceBar({
 									</button>
 								</li>
 							))}
-							{found.data.length === 0 && <li className="px-2 py-1 text-quiet">Nothing by that title.</li>}
+							{found.data.length === 0 && <li className="px-2 py-1 text-quiet">No items found.</li>}
 						</ul>
 					)}
 				</div>

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import { ApiError, beforeSigningOut, fitsLeaving, send } from "../shared/api";
 import { useStart } from "../shared/start";
-import type { Definition, Look, ModuleWhole, Standpoint } from "../shared/types";
+import type { Definition, Look, ModuleWhole, PreviewContext } from "../shared/types";
 import { dropUnsent, keepUnsent, type Unsent, unsentKey, unsentOf } from "../shared/unsent";
 import { useSettled } from "../shared/useSettled";
 import { recall, remember, step } from "./history";
@@ -29,13 +29,14 @@ export function useBench(module: ModuleWhole) {
 		return found && JSON.stringify(found.state) !== JSON.stringify(module.definition) ? found : null;
 	});
 	const [page, setPage] = useState("1");
-	const [standpoint, setStandpoint] = useState<Standpoint>({});
+	const [previewContext, setPreviewContext] = useState<PreviewContext>({});
 	const definition = history.now;
 
 	const shown = useSettled(definition, 90);
 	const look = useQuery({
-		queryKey: ["look", shown, page, standpoint],
-		queryFn: ({ signal }) => send<Look>("POST", "/bench/look", { ...standpoint, definition: shown, page }, { signal }),
+		queryKey: ["look", shown, page, previewContext],
+		queryFn: ({ signal }) =>
+			send<Look>("POST", "/bench/look", { ...previewContext, definition: shown, page }, { signal }),
 		placeholderData: keepPreviousData,
 		gcTime: 30_000,
 	});
@@ -175,10 +176,10 @@ export function useBench(module: ModuleWhole) {
 		look,
 		page,
 		setPage,
-		standpoint,
-		setStandpoint: useCallback((next: Standpoint) => {
+		previewContext,
+		setPreviewContext: useCallback((next: PreviewContext) => {
 			setPage("1");
-			setStandpoint(next);
+			setPreviewContext(next);
 		}, []),
 		keep,
 		// A change that waits to be sent is not kept yet.

@@ -13,7 +13,7 @@ interface Change {
 	undone: boolean;
 }
 
-/** What was done to many at once — imports, edits, changes of types and terms — and taking it back. */
+/** Recent bulk changes — imports, edits, changes of types and terms — and undoing it. */
 export function ChangesSheet({ onClose }: { onClose: () => void }) {
 	const start = useStart();
 	const client = useQueryClient();
@@ -27,11 +27,11 @@ export function ChangesSheet({ onClose }: { onClose: () => void }) {
 		mutationFn: (id: number) => sendLong<{ undone: number; left: string[] }>("POST", `/changes/${id}/undo`, {}),
 		onSuccess: (answer) => {
 			void client.invalidateQueries();
-			done("Taken back.", null, answer.left);
+			done("Undone.", null, answer.left);
 		},
 	});
 	return (
-		<Sheet title="What was done to many at once" onClose={onClose} wide>
+		<Sheet title="Recent bulk changes" onClose={onClose} wide>
 			{(changes.error ?? undo.error) && <Notice>{(changes.error ?? undo.error)?.message}</Notice>}
 			<ol className="border border-base-300 rounded-box divide-y divide-base-300">
 				{changes.data?.map((one) => (
@@ -49,10 +49,10 @@ export function ChangesSheet({ onClose }: { onClose: () => void }) {
 								type="button"
 								className="btn btn-sm"
 								disabled={undo.isPending}
-								aria-label={`Take it back: ${one.title}`}
+								aria-label={`Undo: ${one.title}`}
 								onClick={() => undo.mutate(one.id)}
 							>
-								{undo.isPending && undo.variables === one.id ? "Taking it back…" : "Take it back"}
+								{undo.isPending && undo.variables === one.id ? "Undoing…" : "Undo"}
 							</button>
 						)}
 					</li>

@@ -88,7 +88,7 @@ export function Conflict({
 			)}
 			<div className="flex flex-wrap gap-3">
 				<button type="button" className="btn btn-secondary" onClick={() => onDecide(decided(), stale.revision)}>
-					{stale.conflicts.length > 0 ? "Save with these" : "Save both together"}
+					{stale.conflicts.length > 0 ? "Save with these values" : "Save both together"}
 				</button>
 				<button type="button" className="btn" onClick={onClose}>
 					Back to the form

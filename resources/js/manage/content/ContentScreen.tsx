@@ -239,7 +239,7 @@ function Table({ type, presets }: { type: ContentType; presets: TablePresets }) 
 								<input
 									type="checkbox"
 									className="checkbox checkbox-xs"
-									aria-label="Tick all on this page"
+									aria-label="Select all on this page"
 									checked={every}
 									onChange={() =>
 										tick(

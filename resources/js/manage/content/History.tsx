@@ -16,7 +16,7 @@ interface Save {
 	changed: Difference[];
 }
 
-/** Every save of an item: who, when, how and what changed; any one can be brought back. */
+/** History of an item: who, when, how and what changed; any one can be restored. */
 export function History({ item, onClose, onBack }: { item: Item; onClose: () => void; onBack: (item: Item) => void }) {
 	const start = useStart();
 	const saves = useQuery({
@@ -29,7 +29,7 @@ export function History({ item, onClose, onBack }: { item: Item; onClose: () => 
 		onSuccess: onBack,
 	});
 	return (
-		<Sheet title={`Every save of “${item.title}”`} onClose={onClose} wide>
+		<Sheet title={`History of “${item.title}”`} onClose={onClose} wide>
 			{saves.error && <Fault error={saves.error} onRetry={saves.refetch} />}
 			{back.error && <Notice>{back.error.message}</Notice>}
 			<ol className="border border-base-300 rounded-box divide-y divide-base-300">
@@ -61,7 +61,7 @@ export function History({ item, onClose, onBack }: { item: Item; onClose: () => 
 									disabled={back.isPending}
 									onClick={() => back.mutate(one.number)}
 								>
-									Bring back
+									Restore
 								</button>
 							)}
 						</div>

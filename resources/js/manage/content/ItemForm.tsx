@@ -196,7 +196,7 @@ export function ItemForm({
 				{saved && (
 					<>
 						<button type="button" className="hover:underline cursor-pointer" onClick={() => setHistory(true)}>
-							Every save
+							History
 						</button>
 						{saved.status === "published" && (
 							<a className="hover:underline" href={saved.address} target="_blank" rel="noreferrer">
@@ -366,7 +366,7 @@ export function ItemForm({
 					onBack={(now) => {
 						take(now);
 						setHistory(false);
-						done("Brought back. The state before it is kept too.");
+						done("Restored. The state before it is kept, too.");
 					}}
 				/>
 			)}

@@ -12,8 +12,8 @@ import { columnsOf } from "./tableState";
 type Asking = "addTerms" | "removeTerms" | "set" | "delete" | null;
 
 const TITLES = {
-	addTerms: "Give them terms",
-	removeTerms: "Take terms from them",
+	addTerms: "Add terms",
+	removeTerms: "Remove terms",
 	set: "Set a field",
 	delete: "Remove them?",
 };
@@ -63,7 +63,7 @@ export function ManyBar({
 	return (
 		<div
 			role="toolbar"
-			aria-label="With the ticked ones"
+			aria-label="With the selected items"
 			className="flex flex-wrap items-center gap-2 bg-accent text-accent-content rounded-box px-4 py-2"
 		>
 			<strong>{count.toLocaleString()} ticked</strong>
@@ -109,7 +109,7 @@ export function ManyBar({
 					{asking === "delete" ? (
 						<p>
 							{count.toLocaleString()} {count === 1 ? type.label.toLowerCase() : type.plural.toLowerCase()} go from the
-							site at once. It can be taken back.
+							site at once. You can undo this.
 						</p>
 					) : (
 						<>

@@ -69,7 +69,7 @@ export function FilesScreen() {
 					onChange={(event) => ask({ alt: event.target.value })}
 				>
 					<option value="">with or without words</option>
-					<option value="missing">pictures without words</option>
+					<option value="missing">pictures without alternative text</option>
 				</select>
 			</div>
 			{found.error && <Fault error={found.error} onRetry={found.refetch} />}
@@ -251,7 +251,7 @@ function About({ media, onClose }: { media: Row; onClose: () => void }) {
 			)}
 			{media.kind === "picture" && (
 				<label className="grid gap-1">
-					<span className="font-semibold">What it shows, for those who cannot see it</span>
+					<span className="font-semibold">Alternative text: what it shows, for those who cannot see it</span>
 					<input
 						className="input w-full"
 						value={alt}

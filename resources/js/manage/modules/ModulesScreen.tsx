@@ -178,7 +178,7 @@ export function ModulesScreen() {
 							{one.problem && <p className="text-secondary mt-0.5">{one.problem}</p>}
 						</div>
 						<div className="md:pt-1 max-md:col-start-2">
-							<div className="text-[0.78rem] text-quiet">Stands on</div>
+							<div className="text-[0.78rem] text-quiet">On pages</div>
 							{one.pages.length === 0 ? (
 								<span className="text-secondary">no page yet</span>
 							) : (
@@ -211,7 +211,7 @@ export function ModulesScreen() {
 					</li>
 				))}
 				{modules.data && shown.length === 0 && (
-					<li className="px-5 py-6 text-quiet">{all.length === 0 ? "No modules yet." : "No module fits."}</li>
+					<li className="px-5 py-6 text-quiet">{all.length === 0 ? "No modules yet." : "No modules found."}</li>
 				)}
 			</ul>
 			{address.has("new") && <NewModule onClose={() => setAddress({}, { replace: true })} />}
@@ -235,7 +235,7 @@ export function ModulesScreen() {
 							</li>
 						))}
 					</ul>
-					<p className="text-quiet">It can be taken back afterwards, with its places and versions.</p>
+					<p className="text-quiet">You can undo this; its places and versions return with it.</p>
 					<div className="flex gap-2">
 						<button
 							type="button"

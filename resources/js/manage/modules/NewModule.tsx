@@ -69,9 +69,7 @@ export function NewModule({ onClose }: { onClose: () => void }) {
 							{one.words}
 						</label>
 					))}
-					{starts.data && shown.length === 0 && (
-						<p className="px-4 py-3 text-quiet">No sentence has all of these words.</p>
-					)}
+					{starts.data && shown.length === 0 && <p className="px-4 py-3 text-quiet">No sentences found.</p>}
 				</fieldset>
 				<div className="flex flex-wrap items-end gap-3">
 					<label className="grid gap-1 grow">
@@ -86,7 +84,7 @@ export function NewModule({ onClose }: { onClose: () => void }) {
 						/>
 					</label>
 					<button className="btn btn-primary" type="submit" disabled={!start || called.trim() === "" || make.isPending}>
-						Make it
+						Create
 					</button>
 				</div>
 				{make.error && <Notice>{make.error.message}</Notice>}

@@ -30,7 +30,7 @@ export function AccountScreen() {
 				<h2 className="font-serif text-xl font-semibold">A new password</h2>
 				{change.error && <Notice>{change.error.message}</Notice>}
 				<label className="grid gap-1">
-					<span className="font-semibold">The one you have</span>
+					<span className="font-semibold">Current password</span>
 					<input
 						type="password"
 						autoComplete="current-password"
@@ -41,7 +41,7 @@ export function AccountScreen() {
 					/>
 				</label>
 				<label className="grid gap-1">
-					<span className="font-semibold">The new one</span>
+					<span className="font-semibold">New password</span>
 					<input
 						type="password"
 						autoComplete="new-password"

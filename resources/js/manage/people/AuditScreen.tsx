@@ -60,7 +60,7 @@ export function AuditScreen() {
 				/>
 				<select
 					className="select w-auto"
-					aria-label="What was done"
+					aria-label="Recent changes"
 					value={asked.action}
 					onChange={(event) => setAsked({ ...asked, action: event.target.value, page: 1 })}
 				>

@@ -134,7 +134,7 @@ export function PeopleScreen() {
 						))}
 					</tbody>
 				</table>
-				{people.data?.people.length === 0 && <p className="px-5 py-6 text-quiet">Nobody fits.</p>}
+				{people.data?.people.length === 0 && <p className="px-5 py-6 text-quiet">Nobody found.</p>}
 			</div>
 			<Groups groups={groups} />
 			{open && <About person={open} groups={groups} onClose={() => setOpen(null)} />}
@@ -384,7 +384,7 @@ function About({ person, groups, onClose }: { person: Person; groups: Group[]; o
 					disabled={save.isPending}
 					onClick={() => save.mutate({ active: !person.active })}
 				>
-					{person.active ? "Deactivate" : "Make active again"}
+					{person.active ? "Deactivate" : "Reactivate"}
 				</button>
 			</div>
 			{link.data && <LinkToPass link={link.data.link} />}

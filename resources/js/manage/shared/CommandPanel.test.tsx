@@ -62,5 +62,5 @@ test("finds by words, and goes there by keyboard alone", async () => {
 test("says so where nothing has the words", async () => {
 	const user = open("manager");
 	await user.keyboard("xyzzy");
-	await screen.findByText("Nothing has these words.");
+	await screen.findByText("Nothing found.");
 });

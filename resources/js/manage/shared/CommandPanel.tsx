@@ -25,7 +25,7 @@ interface Found {
 
 const ACTIONS: [title: string, to: string, managersOnly: boolean][] = [
 	["Go to Modules", "/modules", true],
-	["Make a new module", "/modules?new", true],
+	["New module", "/modules?new", true],
 	["Go to Content", "/content", false],
 	["Go to Types", "/types", true],
 	["Go to Terms", "/terms", true],
@@ -76,7 +76,7 @@ export function CommandPanel({ onClose }: { onClose: () => void }) {
 							items={shown.map((one) => ({ ...one, id: `${one.kind} ${one.to} ${one.title}` }))}
 							className="max-h-[60vh] overflow-y-auto outline-none"
 							renderEmptyState={() => (
-								<p className="px-3 py-1.5 text-quiet">{found.isFetching ? "Looking…" : "Nothing has these words."}</p>
+								<p className="px-3 py-1.5 text-quiet">{found.isFetching ? "Looking…" : "Nothing found."}</p>
 							)}
 						>
 							{(one) => (

@@ -10,7 +10,7 @@ interface Said {
 
 const DoneContext = createContext<(words: string, change?: number | null, left?: string[]) => void>(() => {});
 
-/** Tells what was done, at the foot of the screen, and offers to take it back. */
+/** Tells what was done, at the foot of the screen, and offers to undo it. */
 export function useDone() {
 	return useContext(DoneContext);
 }
@@ -26,9 +26,9 @@ export function DoneProvider({ children }: { children: ReactNode }) {
 		mutationFn: (change: number) => sendLong<{ undone: number; left: string[] }>("POST", `/changes/${change}/undo`, {}),
 		onSuccess: (answer) => {
 			void client.invalidateQueries();
-			setSaid({ words: "Taken back.", change: null, left: answer.left });
+			setSaid({ words: "Undone.", change: null, left: answer.left });
 		},
-		onError: (error) => setSaid({ words: `Not taken back: ${error.message}`, change: null, left: [] }),
+		onError: (error) => setSaid({ words: `Not undone: ${error.message}`, change: null, left: [] }),
 	});
 	useEffect(() => {
 		if (said && said.change === null && said.left.length === 0) {
@@ -54,7 +54,7 @@ export function DoneProvider({ children }: { children: ReactNode }) {
 								disabled={undo.isPending}
 								onClick={() => undo.mutate(said.change as number)}
 							>
-								{undo.isPending ? "Taking it back…" : "Take it back"}
+								{undo.isPending ? "Undoing…" : "Undo"}
 							</button>
 						)}
 						<button

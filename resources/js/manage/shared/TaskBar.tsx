@@ -14,7 +14,7 @@ export function TaskBar() {
 	useEffect(() => watchTasks(setOwn), []);
 	const shown = [...(own ? [own] : []), ...(tasks.data ?? []).filter((one) => one.id !== own?.id)];
 	return shown.length === 0 ? null : (
-		<ul className="bg-accent text-accent-content px-4 md:px-5 py-1.5 grid gap-1" aria-label="Under way">
+		<ul className="bg-accent text-accent-content px-4 md:px-5 py-1.5 grid gap-1" aria-label="In progress">
 			{shown.map((task) => (
 				<li key={task.id} className="flex flex-wrap items-center gap-x-3">
 					<span>{task.title}</span>

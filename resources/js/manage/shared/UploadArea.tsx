@@ -143,7 +143,7 @@ function AltText({ media, onDone }: { media: Media; onDone: (media: Media | null
 				type="text"
 				className="input input-sm grow min-w-0"
 				aria-label={`What ${media.title} shows`}
-				placeholder="What it shows, for those who cannot see it"
+				placeholder="Alternative text: what it shows, for those who cannot see it"
 				value={alt}
 				maxLength={300}
 				onChange={(event) => setAlt(event.target.value)}

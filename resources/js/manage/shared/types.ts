@@ -239,7 +239,7 @@ export interface Options {
 }
 
 /** From where a manager looks at a module. */
-export interface Standpoint {
+export interface PreviewContext {
 	at?: string;
 	as?: string;
 	person?: string;

@@ -114,7 +114,7 @@ export function TaxonomySheet({
 					disabled={key === "" || save.isPending}
 					onClick={() => save.mutate()}
 				>
-					{keyOf ? "Make it" : "Save"}
+					{keyOf ? "Create" : "Save"}
 				</button>
 				{!keyOf && (
 					<button type="button" className="btn btn-ghost" disabled={remove.isPending} onClick={() => remove.mutate()}>

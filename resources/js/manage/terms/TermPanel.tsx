@@ -181,7 +181,7 @@ function Form({
 							</li>
 						)}
 					</ul>
-					<p className="text-quiet">It can be taken back.</p>
+					<p className="text-quiet">You can undo this.</p>
 					{remove.error && <Notice>{remove.error.message}</Notice>}
 					<button
 						type="button"

@@ -210,7 +210,7 @@ export function TermTree({
 					);
 				})}
 				{lines.length === 0 && (
-					<li className="px-4 py-3 text-quiet">{terms.length === 0 ? "No terms yet." : "No term fits."}</li>
+					<li className="px-4 py-3 text-quiet">{terms.length === 0 ? "No terms yet." : "No terms found."}</li>
 				)}
 			</ul>
 			{lines.length > most && (

@@ -161,7 +161,7 @@ function Terms({ taxonomy }: { taxonomy: TaxonomyRow }) {
 				{ticked.size > 1 && terms.data && (
 					<div
 						role="toolbar"
-						aria-label="With the ticked terms"
+						aria-label="With the selected terms"
 						className="flex flex-wrap items-center gap-2 bg-accent text-accent-content rounded-box px-4 py-2"
 					>
 						<strong>{ticked.size} ticked.</strong> Merge all into

@@ -118,7 +118,7 @@ export function SetsPanel() {
 								disabled={apply.isPending}
 								onClick={() => apply.mutate(body)}
 							>
-								{apply.isPending ? "Bringing it in…" : "Bring it in"}
+								{apply.isPending ? "Adding it…" : "Add it"}
 							</button>
 						</>
 					)}

@@ -140,7 +140,7 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 				)}
 				<section className="grid gap-4 sm:grid-cols-2 lg:grid-cols-[1fr_1fr_1.4fr]" aria-label="Words">
 					<label className="grid gap-1 content-start">
-						<span className="font-semibold">One is called</span>
+						<span className="font-semibold">Name of one</span>
 						<input
 							className="input w-full"
 							value={about.title}
@@ -148,7 +148,7 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 						/>
 					</label>
 					<label className="grid gap-1 content-start">
-						<span className="font-semibold">Several are called</span>
+						<span className="font-semibold">Name of several</span>
 						<input
 							className="input w-full"
 							value={own.plural}
@@ -210,10 +210,10 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 							</li>
 						))}
 					</ul>
-					<p className="text-quiet">Whatever goes can be brought back: the change can be taken back as a whole.</p>
+					<p className="text-quiet">You can undo the change as a whole; what was removed returns.</p>
 					<div className="flex gap-3">
 						<button type="button" className="btn btn-secondary" disabled={save.isPending} onClick={() => save.mutate()}>
-							{save.isPending ? "Changing…" : "Do it"}
+							{save.isPending ? "Changing…" : "Apply"}
 						</button>
 						<button type="button" className="btn btn-ghost" onClick={() => setEffects(null)}>
 							Not yet

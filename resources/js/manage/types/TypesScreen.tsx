@@ -118,7 +118,7 @@ function NewType() {
 			className="flex flex-wrap items-end gap-3 bg-base-100 border border-base-300 rounded-box px-5 py-4"
 		>
 			<label className="grid gap-1">
-				<span className="font-semibold">A new type: one of them is called</span>
+				<span className="font-semibold">A new type; the name of one</span>
 				<input
 					className="input w-56"
 					value={label}
@@ -127,7 +127,7 @@ function NewType() {
 				/>
 			</label>
 			<label className="grid gap-1">
-				<span className="font-semibold">several are called</span>
+				<span className="font-semibold">name of several</span>
 				<input
 					className="input w-56"
 					value={plural}
@@ -136,7 +136,7 @@ function NewType() {
 				/>
 			</label>
 			<button type="submit" className="btn btn-primary" disabled={key === "" || make.isPending}>
-				Make the type
+				Create the type
 			</button>
 			{make.error && (
 				<div className="basis-full">

@@ -131,7 +131,7 @@ function Slugs({
 							</button>
 						</li>
 					))}
-					{found.data && offered.length === 0 && <li className="px-2 py-1 text-quiet">Nothing by that title.</li>}
+					{found.data && offered.length === 0 && <li className="px-2 py-1 text-quiet">No items found.</li>}
 				</ul>
 			)}
 		</section>

@@ -33,12 +33,19 @@ export function ConditionEditor({
 	// A test that wants a value not given yet waits here, so that no wrong condition is ever built.
 	const [waiting, setWaiting] = useState<string | null>(null);
 	const options = useQuery({
-		queryKey: ["options", bench.definition.source, bench.definition.where, condition.field, before, bench.standpoint],
+		queryKey: [
+			"options",
+			bench.definition.source,
+			bench.definition.where,
+			condition.field,
+			before,
+			bench.previewContext,
+		],
 		queryFn: ({ signal }) =>
 			send<Options>(
 				"POST",
 				"/bench/options",
-				{ ...bench.standpoint, definition: bench.definition, field: condition.field, before },
+				{ ...bench.previewContext, definition: bench.definition, field: condition.field, before },
 				{ signal },
 			),
 		placeholderData: keepPreviousData,

@@ -43,7 +43,7 @@ export function HeadingsEditor({ bench, onClose }: { bench: Bench; onClose: () =
 				{isDay && (
 					<select
 						className="select select-sm w-auto"
-						aria-label="Stretch of a heading"
+						aria-label="Period of a heading"
 						value={now.per ?? "month"}
 						onChange={(event) => change(withAt(definition, "headings.per", event.target.value))}
 					>

@@ -77,7 +77,7 @@ export function ChooseFile({ type, onTaken }: { type: string; onTaken: (row: Imp
 			{take.error && <Notice>{take.error.message}</Notice>}
 			{recent.data && recent.data.length > 0 && (
 				<div className="border-t border-base-300 pt-3 w-full">
-					<h3 className="font-semibold">Lately</h3>
+					<h3 className="font-semibold">Recent</h3>
 					<ul className="grid gap-0.5">
 						{recent.data.map((one) => (
 							<li key={one.id}>

@@ -58,19 +58,19 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 				<Problems result={result} />
 				<div className="flex flex-wrap gap-3">
 					<Link to={`/content/${key}`} className="btn btn-secondary" onClick={() => void client.invalidateQueries()}>
-						See them
+						Show the items
 					</Link>
 					{row.change !== null && (
 						<button
 							type="button"
 							className="btn"
-							onClick={() => done("Imported; it can be taken back as a whole.", row.change)}
+							onClick={() => done("Imported. You can undo the whole import.", row.change)}
 						>
-							Take the import back…
+							Undo the import…
 						</button>
 					)}
 					<button type="button" className="btn btn-ghost" onClick={onAgain}>
-						Another file
+						Choose another file
 					</button>
 				</div>
 			</div>
@@ -86,7 +86,7 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 					<span className="text-quiet">{row.name}</span>
 					<span className="grow" />
 					<button type="button" className="plain-add" onClick={onAgain}>
-						Another file
+						Choose another file
 					</button>
 				</div>
 				<div className="grid gap-1.5">

@@ -43,7 +43,7 @@ export function MediaControl({ field, value, onChange, files = {}, onFiles, id }
 									aria-label={`Take ${name} away`}
 									onClick={() => set(names.filter((one) => one !== name))}
 								>
-									Take away
+									Remove
 								</button>
 							</div>
 						</li>
@@ -62,7 +62,7 @@ export function MediaControl({ field, value, onChange, files = {}, onFiles, id }
 			)}
 			<UploadArea kind={kind} many={many} id={`${id}-upload`} label={field.label} onUploaded={take} />
 			<button type="button" className="plain-add justify-self-start text-[0.85rem]" onClick={() => setPicking(true)}>
-				Take one that is here already
+				Choose a file
 			</button>
 			{picking && (
 				<MediaPicker
@@ -92,9 +92,7 @@ function Shown({ name, media }: { name: string; media: Media | undefined }) {
 					height={media.height ?? undefined}
 					className="w-full h-auto rounded-field border border-base-300"
 				/>
-				{media.alt === "" && (
-					<span className="text-secondary text-[0.82rem]">No words for those who cannot see it yet.</span>
-				)}
+				{media.alt === "" && <span className="text-secondary text-[0.82rem]">No alternative text yet.</span>}
 			</>
 		);
 	}

@@ -63,7 +63,7 @@ export function TermsControl({
 							? "There are no terms yet."
 							: wanted === ""
 								? "None chosen. Type to find one."
-								: "No term fits."}
+								: "No terms found."}
 					</p>
 				)}
 				{found.length > SHOWN && (

@@ -77,7 +77,7 @@ export function DayValue({
 		return (
 			<select
 				className="select select-sm w-auto"
-				aria-label="Stretch of time"
+				aria-label="Period"
 				value={String(value)}
 				onChange={(event) => onPick(event.target.value)}
 			>

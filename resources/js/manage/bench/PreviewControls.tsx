@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
 import { findItems } from "../shared/findItems";
 import { useStart } from "../shared/start";
-import type { Standpoint } from "../shared/types";
+import type { PreviewContext } from "../shared/types";
 import { useSettled } from "../shared/useSettled";
 import { fromZone, toZone } from "../shared/zone";
 import type { Bench } from "./useBench";
@@ -11,18 +11,20 @@ import type { Bench } from "./useBench";
 const AS: Record<string, string> = { "signed-out": "anyone", members: "a member", everyone: "no one in particular" };
 
 /** From where the page is seen: by whom, on which date, on a page about what, with which words looked for. */
-export function Standing({ bench }: { bench: Bench }) {
-	const { standpoint, setStandpoint } = bench;
+export function PreviewControls({ bench }: { bench: Bench }) {
+	const { previewContext, setPreviewContext } = bench;
 	const { people, site } = useStart();
-	const set = (next: Partial<Standpoint>) => {
-		const all = { ...standpoint, ...next };
-		setStandpoint(Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined && value !== "")));
+	const set = (next: Partial<PreviewContext>) => {
+		const all = { ...previewContext, ...next };
+		setPreviewContext(
+			Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined && value !== "")),
+		);
 	};
-	const person = people.find((one) => one.email === standpoint.person);
+	const person = people.find((one) => one.email === previewContext.person);
 	return (
 		<div className="flex flex-wrap items-center gap-x-1.5 text-[0.88rem]">
 			<span className="text-quiet">seen by</span>
-			<Menu words={person?.name ?? AS[standpoint.as ?? "signed-out"] ?? "anyone"} label="Seen by">
+			<Menu words={person?.name ?? AS[previewContext.as ?? "signed-out"] ?? "anyone"} label="Seen by">
 				<fieldset className="grid gap-1.5">
 					<legend className="text-[0.78rem] text-quiet">Audience</legend>
 					{Object.entries(AS).map(([key, words]) => (
@@ -31,7 +33,7 @@ export function Standing({ bench }: { bench: Bench }) {
 								type="radio"
 								name="audience"
 								className="radio radio-sm"
-								checked={(standpoint.as ?? "signed-out") === key && !standpoint.person}
+								checked={(previewContext.as ?? "signed-out") === key && !previewContext.person}
 								onChange={() => set({ as: key, person: undefined })}
 							/>
 							{words}
@@ -40,7 +42,7 @@ export function Standing({ bench }: { bench: Bench }) {
 					<select
 						className="select select-sm"
 						aria-label="Somebody who has signed in"
-						value={standpoint.person ?? ""}
+						value={previewContext.person ?? ""}
 						onChange={(event) => set({ as: "members", person: event.target.value })}
 					>
 						<option value="">a member by name…</option>
@@ -55,8 +57,11 @@ export function Standing({ bench }: { bench: Bench }) {
 			<span className="text-quiet">on</span>
 			<Menu
 				words={
-					standpoint.at
-						? new Date(standpoint.at).toLocaleDateString(site.locale, { dateStyle: "medium", timeZone: site.timeZone })
+					previewContext.at
+						? new Date(previewContext.at).toLocaleDateString(site.locale, {
+								dateStyle: "medium",
+								timeZone: site.timeZone,
+							})
 						: "today"
 				}
 				label="On which date"
@@ -66,25 +71,25 @@ export function Standing({ bench }: { bench: Bench }) {
 					<input
 						type="datetime-local"
 						className="input input-sm"
-						value={toZone(standpoint.at, site.timeZone)}
+						value={toZone(previewContext.at, site.timeZone)}
 						onChange={(event) => set({ at: fromZone(event.target.value, site.timeZone) ?? "" })}
 					/>
 				</label>
-				{standpoint.at && (
+				{previewContext.at && (
 					<button type="button" className="plain-add justify-self-start" onClick={() => set({ at: "" })}>
 						Back to today
 					</button>
 				)}
 			</Menu>
 			<span className="text-quiet">on</span>
-			<Menu words={aboutWords(standpoint)} label="On a page about">
+			<Menu words={aboutWords(previewContext)} label="On a page about">
 				<About bench={bench} set={set} />
 			</Menu>
 		</div>
 	);
 }
 
-function aboutWords({ about, words }: Standpoint): string {
+function aboutWords({ about, words }: PreviewContext): string {
 	if (about?.term) {
 		return `the page of ${about.term.split("/")[1]}`;
 	}
@@ -95,10 +100,10 @@ function aboutWords({ about, words }: Standpoint): string {
 }
 
 /** What the page is about, for rules that take their value from it. */
-function About({ bench, set }: { bench: Bench; set: (next: Partial<Standpoint>) => void }) {
+function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContext>) => void }) {
 	const { types, taxonomies, people } = useStart();
-	const { standpoint } = bench;
-	const about = standpoint.about ?? {};
+	const { previewContext } = bench;
+	const about = previewContext.about ?? {};
 	const [type, setType] = useState(types[0]?.key ?? "");
 	const [words, setWords] = useState("");
 	const sought = useSettled(words);
@@ -106,7 +111,7 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<Standpoint>) 
 		queryKey: ["find", type, sought],
 		queryFn: ({ signal }) => findItems(type, sought, signal),
 	});
-	const put = (next: Partial<NonNullable<Standpoint["about"]>>) => {
+	const put = (next: Partial<NonNullable<PreviewContext["about"]>>) => {
 		const all = Object.fromEntries(
 			Object.entries({ ...about, ...next }).filter(([, value]) => value !== undefined && value !== ""),
 		);
@@ -201,7 +206,7 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<Standpoint>) 
 				<input
 					type="search"
 					className="input input-sm"
-					value={standpoint.words ?? ""}
+					value={previewContext.words ?? ""}
 					onChange={(event) => set({ words: event.target.value })}
 				/>
 			</label>
