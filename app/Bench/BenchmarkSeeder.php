@@ -60,21 +60,27 @@ final readonly class BenchmarkSeeder
             $to = min($items, $from + self::CHUNK - 1);
             DB::statement(<<<'SQL'
                 with made as (
-                    insert into items (type_key, slug, title, status, publish_at, fields, folded, words, created_at, updated_at)
-                    select case when n % 5 = 0 then 'product' else 'post' end, 'plant-' || n, 'Plant ' || (n * 7919 % 100003), 'published', now() - n * interval '1 minute',
+                    insert into items (type_key, slug, title, status, publish_at, fields, folded, words, created_at,
+                        updated_at)
+                    select case when n % 5 = 0 then 'product' else 'post' end, 'plant-' || n, 'Plant ' || (n * 7919 %
+                        100003), 'published', now() - n * interval '1 minute',
                         jsonb_strip_nulls(jsonb_build_object(
                             'price', case when n % 11 = 0 then null else (n * 31 % 4000) / 100.0 end,
                             'height', n * 17 % 400 + 1,
                             'stock', n * 13 % 50,
                             'light', (array['sun', 'half-shade', 'shade'])[n * 7 % 3 + 1])),
                         jsonb_build_object('title', 'plant ' || (n * 7919 % 100003)),
-                        jsonb_build_object('A', jsonb_build_object('title', 'plant ' || (n * 7919 % 100003)), 'D', jsonb_build_object('text', (array['frost', 'mulch', 'bloom', 'hedge', 'moss', 'seed', 'stem'])[n * 3 % 7 + 1] || ' ' || (array['early', 'late', 'tall', 'low', 'scented', 'evergreen', 'golden', 'hardy', 'climbing', 'dwarf', 'spotted'])[n * 5 % 11 + 1])),
+                        jsonb_build_object('A', jsonb_build_object('title', 'plant ' || (n * 7919 % 100003)), 'D',
+                            jsonb_build_object('text', (array['frost', 'mulch', 'bloom', 'hedge', 'moss', 'seed',
+                                'stem'])[n * 3 % 7 + 1] || ' ' || (array['early', 'late', 'tall', 'low', 'scented',
+                                    'evergreen', 'golden', 'hardy', 'climbing', 'dwarf', 'spotted'])[n * 5 % 11 + 1])),
                         now(), now()
                     from generate_series(?::bigint, ?::bigint) as n
                     returning id
                 )
                 insert into item_term (term_id, item_id)
-                select distinct (?::bigint[])[(made.id / 5 * step + made.id % 5) % 20 + 1], made.id from made, unnest(array[1, 3, 7]) as step
+                select distinct (?::bigint[])[(made.id / 5 * step + made.id % 5) % 20 + 1], made.id from made,
+                    unnest(array[1, 3, 7]) as step
                 SQL, [$from, $to, '{'.implode(',', array_map(strval(...), $terms)).'}']);
             $progress($to);
         }

@@ -63,7 +63,16 @@ final class Records
             $views[(string) $row->day] = (int) $row->views;
         }
         $places = $item->position === null ? [] : ['' => $item->position];
-        foreach (DB::table('item_term')->join('terms', 'terms.id', '=', 'item_term.term_id')->where('item_id', $item->id)->whereNotNull('item_term.position')->get(['taxonomy_key', 'slug', 'item_term.position']) as $row) {
+        foreach (DB::table('item_term')->join(
+            'terms',
+            'terms.id',
+            '=',
+            'item_term.term_id',
+        )->where('item_id', $item->id)->whereNotNull('item_term.position')->get([
+            'taxonomy_key',
+            'slug',
+            'item_term.position',
+        ]) as $row) {
             $places["{$row->taxonomy_key}/{$row->slug}"] = (int) $row->position;
         }
 
@@ -90,8 +99,10 @@ final class Records
         $terms = DB::select(<<<'SQL'
             with recursive above(id) as (
                 select term_id from item_term where item_id = ?
-                union select terms.parent_id from terms join above on terms.id = above.id where terms.parent_id is not null
-            ) select taxonomy_key, string_agg(words, ' ' order by terms.id) as words from terms join above on above.id = terms.id group by taxonomy_key
+                union select terms.parent_id from terms join above on terms.id = above.id where terms.parent_id is not
+                    null
+            ) select taxonomy_key, string_agg(words, ' ' order by terms.id) as words from terms join above on above.id =
+                terms.id group by taxonomy_key
             SQL, [$item->id]);
         foreach ($terms as $row) {
             $words['B'][(string) $row->taxonomy_key] = (string) $row->words;

@@ -33,7 +33,8 @@ final readonly class Subjects
             $about === '' => new PageSubject,
             $kind === 'item' => $this->item($name, $place),
             $kind === 'term' => $this->term($name, $place),
-            $kind === 'month' && strlen($name) === 7, $kind === 'year' && strlen($name) === 4 => Period::days($name) === null
+            $kind === 'month' && strlen($name) === 7,
+            $kind === 'year' && strlen($name) === 4 => Period::days($name) === null
                 ? throw self::wrong($about, $place)
                 : new PageSubject(month: $name),
             $kind === 'person' && str_contains($name, '@') => new PageSubject(person: mb_strtolower($name)),

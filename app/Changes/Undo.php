@@ -39,38 +39,46 @@ final readonly class Undo
     {
         $left = [];
         $undone = 0;
-        RevisionRecorder::change('undo', "Took back: {$change->title}", 'taken back', function (RevisionRecorder $recorder) use ($change, $progress, &$left, &$undone): void {
-            [$left, $undone] = [[], 0];
-            $change = Change::query()->lockForUpdate()->findOrFail($change->id);
-            if ($change->undone_at !== null) {
-                throw Refused::because('', 'undone', "“{$change->title}” was taken back already.");
-            }
-            ItemWriter::lock(
-                array_values(
-                    array_map(
-                        intval(...),
-                        DB::table('change_items')->where('change_id', $change->id)->pluck('item_id')->all(),
-                    ),
-                ),
-            );
-            foreach ($this->handlers as $handler) {
-                $undone += $handler->kind() === $change->kind ? $handler->undo($change, $recorder) : 0;
-            }
-            $undone += $this->removeMade($change, $recorder, $progress);
-            $done = $undone;
-            foreach (DB::table('change_items')->where('change_id', $change->id)->orderBy('item_id')->lazy(500) as $row) {
-                $progress === null || $progress(++$done);
-                if ($row->before === null && ! Item::query()->where('id', $row->item_id)->exists()) {
-                    continue;
+        RevisionRecorder::change(
+            'undo',
+            "Took back: {$change->title}",
+            'taken back',
+            function (RevisionRecorder $recorder) use ($change, $progress, &$left, &$undone): void {
+                [$left, $undone] = [[], 0];
+                $change = Change::query()->lockForUpdate()->findOrFail($change->id);
+                if ($change->undone_at !== null) {
+                    throw Refused::because('', 'undone', "“{$change->title}” was taken back already.");
                 }
-                $why = $this->one((int) $row->item_id, $row->before, $row->after, $recorder);
-                $why === null ? $undone++ : $left[] = $why;
-            }
-            $this->linkAgain($change);
-            AuditTrail::record(AuditAction::Undone, $change->title, ['change' => $change->id]);
-            $change->undone_at = now()->toImmutable();
-            $change->save();
-        });
+                ItemWriter::lock(
+                    array_values(
+                        array_map(
+                            intval(...),
+                            DB::table('change_items')->where('change_id', $change->id)->pluck('item_id')->all(),
+                        ),
+                    ),
+                );
+                foreach ($this->handlers as $handler) {
+                    $undone += $handler->kind() === $change->kind ? $handler->undo($change, $recorder) : 0;
+                }
+                $undone += $this->removeMade($change, $recorder, $progress);
+                $done = $undone;
+                foreach (DB::table('change_items')->where(
+                    'change_id',
+                    $change->id,
+                )->orderBy('item_id')->lazy(500) as $row) {
+                    $progress === null || $progress(++$done);
+                    if ($row->before === null && ! Item::query()->where('id', $row->item_id)->exists()) {
+                        continue;
+                    }
+                    $why = $this->one((int) $row->item_id, $row->before, $row->after, $recorder);
+                    $why === null ? $undone++ : $left[] = $why;
+                }
+                $this->linkAgain($change);
+                AuditTrail::record(AuditAction::Undone, $change->title, ['change' => $change->id]);
+                $change->undone_at = now()->toImmutable();
+                $change->save();
+            },
+        );
 
         return ['undone' => $undone, 'left' => $left];
     }
@@ -99,7 +107,10 @@ final readonly class Undo
         do {
             $some = Item::query()
                 ->whereIn('id', DB::table('change_items')->join('items', 'items.id', '=', 'change_items.item_id')
-                    ->where('change_id', $change->id)->whereNull('before')->whereColumn('items.revision', 'change_items.after')->select('items.id')->limit(500))
+                    ->where('change_id', $change->id)->whereNull('before')->whereColumn(
+                        'items.revision',
+                        'change_items.after',
+                    )->select('items.id')->limit(500))
                 ->get();
             $recorder->removing($some);
             Item::query()->whereKey($some->modelKeys())->delete();

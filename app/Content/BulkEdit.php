@@ -86,28 +86,36 @@ final readonly class BulkEdit implements LongWork
         ) {
             throw Refused::because('terms', 'wrongValue', "expected terms of a taxonomy of {$type->plural}.");
         }
-        $change = RevisionRecorder::change('items', 'Edited many', self::how($do), function (RevisionRecorder $recorder, Change $change) use ($type, $ids, $do, $with, $taxonomy, $slugs, $progress, &$left, &$done): void {
-            [$left, $done, $seen] = [[], 0, 0];
-            ItemWriter::lock($ids);
-            foreach (array_chunk($ids, 500) as $some) {
-                foreach (Item::query()->with(Item::whole())->where('type_key', $type->key)->whereIn('id', $some)->orderBy('id')->get() as $item) {
-                    $progress === null || $progress(++$seen);
-                    try {
-                        $done += $this->one($type, $item, $do, $with, $taxonomy, $slugs, $recorder) ? 1 : 0;
-                    } catch (Refused $refused) {
-                        $left[] = "“{$item->title}”: {$refused->problems[0]}";
+        $change = RevisionRecorder::change(
+            'items',
+            'Edited many',
+            self::how($do),
+            function (RevisionRecorder $recorder, Change $change) use ($type, $ids, $do, $with, $taxonomy, $slugs, $progress, &$left, &$done): void {
+                [$left, $done, $seen] = [[], 0, 0];
+                ItemWriter::lock($ids);
+                foreach (array_chunk($ids, 500) as $some) {
+                    foreach (Item::query()->with(Item::whole())->where(
+                        'type_key',
+                        $type->key,
+                    )->whereIn('id', $some)->orderBy('id')->get() as $item) {
+                        $progress === null || $progress(++$seen);
+                        try {
+                            $done += $this->one($type, $item, $do, $with, $taxonomy, $slugs, $recorder) ? 1 : 0;
+                        } catch (Refused $refused) {
+                            $left[] = "“{$item->title}”: {$refused->problems[0]}";
+                        }
                     }
                 }
-            }
-            if ($do === 'delete') {
-                AuditTrail::record(
-                    AuditAction::ItemsRemoved,
-                    "{$done} ".mb_strtolower($type->plural),
-                    ['change' => $change->id],
-                );
-            }
-            $change->update(['title' => self::title($do, $done, $done === 1 ? $type->label : $type->plural)]);
-        });
+                if ($do === 'delete') {
+                    AuditTrail::record(
+                        AuditAction::ItemsRemoved,
+                        "{$done} ".mb_strtolower($type->plural),
+                        ['change' => $change->id],
+                    );
+                }
+                $change->update(['title' => self::title($do, $done, $done === 1 ? $type->label : $type->plural)]);
+            },
+        );
 
         return ['change' => $change->id, 'done' => $done, 'left' => $left];
     }

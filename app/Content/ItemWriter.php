@@ -435,7 +435,10 @@ final class ItemWriter
         $has = match ($field->family()) {
             Family::Picture, Family::Pictures => fn (string $name): bool => $this->kindOfFile($name) === 'picture',
             Family::File => fn (string $name): bool => $this->kindOfFile($name) !== '',
-            Family::Video => fn (string $name): bool => str_contains($name, '://') || $this->kindOfFile($name) === 'video',
+            Family::Video => fn (string $name): bool => str_contains(
+                $name,
+                '://',
+            ) || $this->kindOfFile($name) === 'video',
             Family::Person => fn (string $email): bool => $this->personId($email) !== null,
             Family::Items => fn (string $name): bool => isset($this->expected[$name]) || $this->targetId($name) !== null,
             default => null,

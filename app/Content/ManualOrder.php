@@ -21,12 +21,14 @@ final readonly class ManualOrder
             $places = '{'.implode(',', $ids).'}';
             if ($term === null) {
                 DB::update(
-                    'update items set position = array_position(?::bigint[], id) where type_key = ? and position is distinct from array_position(?::bigint[], id)',
+                    'update items set position = array_position(?::bigint[], id) where type_key = ? and position is '
+                        .'distinct from array_position(?::bigint[], id)',
                     [$places, $type->key, $places],
                 );
             } else {
                 DB::update(
-                    'update item_term set position = array_position(?::bigint[], item_id) where term_id = ? and position is distinct from array_position(?::bigint[], item_id)',
+                    'update item_term set position = array_position(?::bigint[], item_id) where term_id = ? and '
+                        .'position is distinct from array_position(?::bigint[], item_id)',
                     [$places, $term->id, $places],
                 );
             }

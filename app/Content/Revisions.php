@@ -97,6 +97,11 @@ final readonly class Revisions
     /** @return array{number: int, by: string, at: string, how: string} */
     private function about(Revision $row): array
     {
-        return ['number' => $row->number, 'by' => $row->user->name ?? 'the command line', 'at' => Iso8601::format($row->at), 'how' => $row->how];
+        return [
+            'number' => $row->number,
+            'by' => $row->user->name ?? 'the command line',
+            'at' => Iso8601::format($row->at),
+            'how' => $row->how,
+        ];
     }
 }

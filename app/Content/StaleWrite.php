@@ -13,7 +13,8 @@ final class StaleWrite extends \RuntimeException
     public function __construct(public readonly int $revision, private readonly array $more = [])
     {
         parent::__construct(
-            'Someone else saved this in the meantime. Nothing of yours was written or lost: look at what changed, then decide.',
+            'Someone else saved this in the meantime. Nothing of yours was written or lost: look at what changed, '
+                .'then decide.',
         );
     }
 

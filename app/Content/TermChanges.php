@@ -33,61 +33,74 @@ final readonly class TermChanges
     {
         $names = implode(', ', array_map(fn (Term $term): string => "“{$term->name}”", $gone));
 
-        return $this->change("Merged {$names} into “{$into->name}”", 'terms merged', [...$gone, $into], function (Change $change) use ($into, $gone): array {
-            for ($above = $into; $above !== null; $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)) {
-                if (in_array($above->id, array_map(fn (Term $term): int => $term->id, $gone), true)) {
-                    throw Refused::because(
-                        'into',
-                        'wrongValue',
-                        "“{$into->name}” stands below “{$above->name}”; a term cannot be merged into one below itself.",
-                    );
+        return $this->change(
+            "Merged {$names} into “{$into->name}”",
+            'terms merged',
+            [...$gone, $into],
+            function (Change $change) use ($into, $gone): array {
+                for ($above = $into; $above !== null; $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)) {
+                    if (in_array($above->id, array_map(fn (Term $term): int => $term->id, $gone), true)) {
+                        throw Refused::because(
+                            'into',
+                            'wrongValue',
+                            "“{$into->name}” stands below “{$above->name}”; a term cannot be merged into one below itself.",
+                        );
+                    }
                 }
-            }
-            $ids = array_map(fn (Term $term): int => $term->id, $gone);
-            $this->touchItems($change, $into->taxonomy_key, $ids, function () use ($ids, $into): void {
-                DB::table('item_term')->insertOrIgnoreUsing(
-                    ['term_id', 'item_id'],
-                    DB::table('item_term')
-                        ->whereIn('term_id', $ids)
-                        ->selectRaw('distinct ?::bigint, item_id', [$into->id]),
-                );
-                DB::table('item_term')->whereIn('term_id', $ids)->delete();
-            });
-            $last = Term::query()->where('parent_id', $into->id)->max('position');
-            foreach (Term::query()->whereIn('parent_id', $ids)->orderBy('position')->get() as $i => $child) {
-                $child->update([
-                    'parent_id' => $into->id,
-                    'position' => (is_numeric($last) ? (int) $last : -1) + 1 + $i,
-                ]);
-            }
-            Term::query()->whereIn('id', $ids)->delete();
-            $renamed = array_fill_keys(array_map(fn (Term $term): string => $term->slug, $gone), $into->slug);
-            AuditTrail::record(AuditAction::TermsMerged, $change->title, ['change' => $change->id]);
+                $ids = array_map(fn (Term $term): int => $term->id, $gone);
+                $this->touchItems($change, $into->taxonomy_key, $ids, function () use ($ids, $into): void {
+                    DB::table('item_term')->insertOrIgnoreUsing(
+                        ['term_id', 'item_id'],
+                        DB::table('item_term')
+                            ->whereIn('term_id', $ids)
+                            ->selectRaw('distinct ?::bigint, item_id', [$into->id]),
+                    );
+                    DB::table('item_term')->whereIn('term_id', $ids)->delete();
+                });
+                $last = Term::query()->where('parent_id', $into->id)->max('position');
+                foreach (Term::query()->whereIn('parent_id', $ids)->orderBy('position')->get() as $i => $child) {
+                    $child->update([
+                        'parent_id' => $into->id,
+                        'position' => (is_numeric($last) ? (int) $last : -1) + 1 + $i,
+                    ]);
+                }
+                Term::query()->whereIn('id', $ids)->delete();
+                $renamed = array_fill_keys(array_map(fn (Term $term): string => $term->slug, $gone), $into->slug);
+                AuditTrail::record(AuditAction::TermsMerged, $change->title, ['change' => $change->id]);
 
-            return $this->definitions->rename(Renaming::ofTerms($into->taxonomy_key, $renamed), $this->store->catalogue());
-        });
+                return $this->definitions->rename(
+                    Renaming::ofTerms($into->taxonomy_key, $renamed),
+                    $this->store->catalogue(),
+                );
+            },
+        );
     }
 
     /** Items lose the term; terms below it go up to where it stood. */
     public function remove(Term $term): Change
     {
-        return $this->change("Removed the term “{$term->name}”", 'term removed', [$term], function (Change $change) use ($term): array {
-            $this->touchItems(
-                $change,
-                $term->taxonomy_key,
-                [$term->id],
-                fn () => DB::table('item_term')->where('term_id', $term->id)->delete(),
-            );
-            Term::query()->where('parent_id', $term->id)->update(['parent_id' => $term->parent_id]);
-            $term->delete();
-            AuditTrail::record(
-                AuditAction::TermRemoved,
-                $term->name,
-                ['taxonomy' => $term->taxonomy_key, 'change' => $change->id],
-            );
+        return $this->change(
+            "Removed the term “{$term->name}”",
+            'term removed',
+            [$term],
+            function (Change $change) use ($term): array {
+                $this->touchItems(
+                    $change,
+                    $term->taxonomy_key,
+                    [$term->id],
+                    fn () => DB::table('item_term')->where('term_id', $term->id)->delete(),
+                );
+                Term::query()->where('parent_id', $term->id)->update(['parent_id' => $term->parent_id]);
+                $term->delete();
+                AuditTrail::record(
+                    AuditAction::TermRemoved,
+                    $term->name,
+                    ['taxonomy' => $term->taxonomy_key, 'change' => $change->id],
+                );
 
-            return [];
-        });
+                return [];
+            },
+        );
     }
 
     /**
@@ -107,25 +120,36 @@ final readonly class TermChanges
         $problems->refuseIfAny();
         $terms = array_values(Term::query()->where('taxonomy_key', $taxonomy->key)->orderBy('id')->get()->all());
 
-        return $this->change("Removed the taxonomy “{$taxonomy->label}”", 'taxonomy removed', $terms, function (Change $change) use ($taxonomy, $terms): array {
-            $this->touchItems(
-                $change,
-                $taxonomy->key,
-                array_map(fn (Term $term): int => $term->id, $terms),
-                fn () => DB::table('item_term')
-                    ->whereIn('term_id', array_map(fn (Term $term): int => $term->id, $terms))
-                    ->delete(),
-            );
-            DB::table('terms')->where('taxonomy_key', $taxonomy->key)->update(['parent_id' => null]);
-            $taxonomy->delete();
-            AuditTrail::record(
-                AuditAction::TaxonomyRemoved,
-                $taxonomy->label,
-                ['key' => $taxonomy->key, 'terms' => count($terms), 'change' => $change->id],
-            );
+        return $this->change(
+            "Removed the taxonomy “{$taxonomy->label}”",
+            'taxonomy removed',
+            $terms,
+            function (Change $change) use ($taxonomy, $terms): array {
+                $this->touchItems(
+                    $change,
+                    $taxonomy->key,
+                    array_map(fn (Term $term): int => $term->id, $terms),
+                    fn () => DB::table('item_term')
+                        ->whereIn('term_id', array_map(fn (Term $term): int => $term->id, $terms))
+                        ->delete(),
+                );
+                DB::table('terms')->where('taxonomy_key', $taxonomy->key)->update(['parent_id' => null]);
+                $taxonomy->delete();
+                AuditTrail::record(
+                    AuditAction::TaxonomyRemoved,
+                    $taxonomy->label,
+                    ['key' => $taxonomy->key, 'terms' => count($terms), 'change' => $change->id],
+                );
 
-            return [];
-        }, ['taxonomy' => ['key' => $taxonomy->key, 'label' => $taxonomy->label, 'tree' => $taxonomy->tree, 'fields' => $taxonomy->fields]]);
+                return [];
+            },
+            ['taxonomy' => [
+                'key' => $taxonomy->key,
+                'label' => $taxonomy->label,
+                'tree' => $taxonomy->tree,
+                'fields' => $taxonomy->fields,
+            ]],
+        );
     }
 
     /**
@@ -168,25 +192,30 @@ final readonly class TermChanges
      */
     private function change(string $title, string $how, array $touched, \Closure $work, array $more = []): Change
     {
-        return RevisionRecorder::change('terms', $title, $how, function (RevisionRecorder $recorder, Change $change) use ($touched, $work, $more): void {
-            $ids = array_map(fn (Term $term): int => $term->id, $touched);
-            $data = [
-                'terms' => DB::table('terms')
-                    ->whereIn('id', $ids)
-                    ->get()
-                    ->map(
-                        fn (object $row): array => [
-                            'fields' => json_decode(is_string($row->fields) ? $row->fields : '{}', true),
-                        ] + (array) $row,
-                    )
-                    ->all(),
-                'children' => Term::query()->whereIn('parent_id', $ids)->pluck('parent_id', 'id')->all(),
-            ];
-            $data['modules'] = $work($change);
-            $change->data = $data + $more;
-            $change->save();
-            $this->store->forget();
-        });
+        return RevisionRecorder::change(
+            'terms',
+            $title,
+            $how,
+            function (RevisionRecorder $recorder, Change $change) use ($touched, $work, $more): void {
+                $ids = array_map(fn (Term $term): int => $term->id, $touched);
+                $data = [
+                    'terms' => DB::table('terms')
+                        ->whereIn('id', $ids)
+                        ->get()
+                        ->map(
+                            fn (object $row): array => [
+                                'fields' => json_decode(is_string($row->fields) ? $row->fields : '{}', true),
+                            ] + (array) $row,
+                        )
+                        ->all(),
+                    'children' => Term::query()->whereIn('parent_id', $ids)->pluck('parent_id', 'id')->all(),
+                ];
+                $data['modules'] = $work($change);
+                $change->data = $data + $more;
+                $change->save();
+                $this->store->forget();
+            },
+        );
     }
 
     /**
@@ -217,14 +246,16 @@ final readonly class TermChanges
                 insert into item_revisions (item_id, type_key, number, user_id, how, at, values)
                 select items.id, items.type_key, items.revision, ?::bigint, ?, items.updated_at,
                     (was.values::jsonb - ? || coalesce((
-                        select jsonb_build_object(?::text, jsonb_agg(terms.slug order by terms.position, terms.id)) from item_term join terms on terms.id = item_term.term_id
+                        select jsonb_build_object(?::text, jsonb_agg(terms.slug order by terms.position, terms.id)) from
+                            item_term join terms on terms.id = item_term.term_id
                         where item_term.item_id = items.id and terms.taxonomy_key = ? having count(*) > 0
                     ), '{}'))::json
                 from items join item_revisions was on was.item_id = items.id and was.number = items.revision - 1
                 where items.id = any(?::bigint[])
                 SQL, [Actor::id(), $change->title, $taxonomy, $taxonomy, $taxonomy, $ids]);
             DB::statement(
-                'insert into change_items (change_id, item_id, before, after) select ?, id, revision - 1, revision from items where id = any(?::bigint[])',
+                'insert into change_items (change_id, item_id, before, after) select ?, id, revision - 1, revision '
+                    .'from items where id = any(?::bigint[])',
                 [$change->id, $ids],
             );
         }

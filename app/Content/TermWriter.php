@@ -147,7 +147,8 @@ final readonly class TermWriter
                 array_map(fn (mixed $id): string => is_numeric($id) ? (string) $id : '0', $neighbours),
             ).'}';
             DB::update(
-                'update terms set position = placed.place - 1 from unnest(?::bigint[]) with ordinality as placed(id, place) where terms.id = placed.id and position <> placed.place - 1',
+                'update terms set position = placed.place - 1 from unnest(?::bigint[]) with ordinality as placed(id, '
+                    .'place) where terms.id = placed.id and position <> placed.place - 1',
                 [$order],
             );
             $this->store->forget();

@@ -29,7 +29,8 @@ final readonly class TypeEffects
             $effects[] = new TypeEffect(
                 '',
                 Message::of(
-                    '{n, plural, one {# item moves} other {# items move}} from {from} to {to}; links to the old {n, plural, one {address leads} other {addresses lead}} nowhere.',
+                    '{n, plural, one {# item moves} other {# items move}} from {from} to {to}; links to the old {n, '
+                        .'plural, one {address leads} other {addresses lead}} nowhere.',
                     ['n' => $count, 'from' => $now->address, 'to' => $type->address],
                 ),
                 $count,
@@ -51,7 +52,8 @@ final readonly class TypeEffects
                 $effects[] = new TypeEffect(
                     $key,
                     $values(
-                        '{n, plural, =0 {{old} goes; no item has a value of it.} one {{old} goes, and with it the value of # item.} other {{old} goes, and with it the values of # items.}}',
+                        '{n, plural, =0 {{old} goes; no item has a value of it.} one {{old} goes, and with it the '
+                            .'value of # item.} other {{old} goes, and with it the values of # items.}}',
                         $count,
                     ),
                     $count,
@@ -64,7 +66,8 @@ final readonly class TypeEffects
                 $effects[] = new TypeEffect(
                     $new->key,
                     $values(
-                        '{old} gets the key {key}; {n, plural, one {the value of # item} other {the values of # items}} and the modules that name it follow.',
+                        '{old} gets the key {key}; {n, plural, one {the value of # item} other {the values of # '
+                            .'items}} and the modules that name it follow.',
                         $count,
                     ),
                     $count,
@@ -73,17 +76,21 @@ final readonly class TypeEffects
             foreach ([
                 [
                     ConversionOutcome::Converted,
-                    '{n, plural, one {the value of # item is} other {the values of # items are}} written in the new form',
+                    '{n, plural, one {the value of # item is} other {the values of # items are}} written in the new '
+                        .'form',
                     false,
                 ],
                 [
                     ConversionOutcome::Lost,
-                    '{n, plural, one {the value of # item cannot be held any more and goes} other {the values of # items cannot be held any more and go}}',
+                    '{n, plural, one {the value of # item cannot be held any more and goes} other {the values of # '
+                        .'items cannot be held any more and go}}',
                     true,
                 ],
                 [
                     ConversionOutcome::Unfit,
-                    '{n, plural, one {the value of # item no longer fits; it stays as it is until the item is saved next} other {the values of # items no longer fit; each stays as it is until its item is saved next}}',
+                    '{n, plural, one {the value of # item no longer fits; it stays as it is until the item is saved '
+                        .'next} other {the values of # items no longer fit; each stays as it is until its item is '
+                            .'saved next}}',
                     false,
                 ],
             ] as [$outcome, $words, $loses]) {
@@ -99,7 +106,8 @@ final readonly class TypeEffects
                     $effects[] = new TypeEffect(
                         $new->key,
                         $values(
-                            '{n, plural, one {# item has no {new}; it is asked for when the item is saved next} other {# items have no {new}; it is asked for when they are saved next}}.',
+                            '{n, plural, one {# item has no {new}; it is asked for when the item is saved next} other '
+                                .'{# items have no {new}; it is asked for when they are saved next}}.',
                             $without,
                         ),
                         $without,
@@ -112,7 +120,8 @@ final readonly class TypeEffects
             $effects[] = new TypeEffect(
                 '',
                 Message::of(
-                    '{label} no longer belongs to this type{n, plural, =0 {; no item has a term of it} one {, and # item loses its terms of it} other {, and # items lose their terms of it}}.',
+                    '{label} no longer belongs to this type{n, plural, =0 {; no item has a term of it} one {, and # '
+                        .'item loses its terms of it} other {, and # items lose their terms of it}}.',
                     ['n' => $count, 'label' => $taxonomy->label],
                 ),
                 $count,
@@ -171,7 +180,9 @@ final readonly class TypeEffects
             foreach ($now->fields as $key => $old) {
                 if (($record[$key] ?? null) !== null) {
                     $new = $type->fields[$renamed[$key] ?? $key] ?? null;
-                    $outcome = $new === null ? ConversionOutcome::Lost : Conversion::of($old, $new, $record[$key])->outcome;
+                    $outcome = $new === null
+                        ? ConversionOutcome::Lost
+                        : Conversion::of($old, $new, $record[$key])->outcome;
                     $outcomes[$key][$outcome->name] = ($outcomes[$key][$outcome->name] ?? 0) + 1;
                 }
             }

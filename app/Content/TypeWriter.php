@@ -79,19 +79,29 @@ final readonly class TypeWriter
         if (! $withLoss) {
             $this->refuseLoss($this->effects->between($now, $type, $renamed));
         }
-        $change = RevisionRecorder::change('type', "Changed the type {$now->plural}", 'type changed', function (RevisionRecorder $recorder, Change $change) use ($now, $type, $renamed, $except, $progress): void {
-            $change->data = [
-                'type' => $type->key,
-                'before' => TypeFile::write($now),
-                'after' => TypeFile::write($type),
-                'renamed' => (object) $renamed,
-            ];
-            $change->save();
-            $this->renameInDefinitions($type, $renamed);
-            $this->store($type);
-            $this->conversion->rewrite($now, $type, $renamed, $except, $recorder, $progress);
-            AuditTrail::record(AuditAction::TypeChanged, $type->plural, ['key' => $type->key, 'change' => $change->id]);
-        });
+        $change = RevisionRecorder::change('type', 'Changed the type '
+            ."{$now->plural}",
+            'type changed',
+            function (
+                RevisionRecorder $recorder,
+                Change $change,
+            ) use ($now, $type, $renamed, $except, $progress): void {
+                $change->data = [
+                    'type' => $type->key,
+                    'before' => TypeFile::write($now),
+                    'after' => TypeFile::write($type),
+                    'renamed' => (object) $renamed,
+                ];
+                $change->save();
+                $this->renameInDefinitions($type, $renamed);
+                $this->store($type);
+                $this->conversion->rewrite($now, $type, $renamed, $except, $recorder, $progress);
+                AuditTrail::record(
+                    AuditAction::TypeChanged,
+                    $type->plural,
+                    ['key' => $type->key, 'change' => $change->id],
+                );
+            });
 
         return new AppliedType($type, $change);
     }
@@ -119,7 +129,13 @@ final readonly class TypeWriter
         $before = $this->readAgain($change->data['before'] ?? null);
         $this->renameInDefinitions($now, $renamed);
         $this->store($before);
-        $this->conversion->rewrite($now, $before, $renamed, array_values(array_map(intval(...), $same->all())), $recorder);
+        $this->conversion->rewrite(
+            $now,
+            $before,
+            $renamed,
+            array_values(array_map(intval(...), $same->all())),
+            $recorder,
+        );
     }
 
     /**
@@ -147,7 +163,8 @@ final readonly class TypeWriter
                 '',
                 'inUse',
                 Message::of(
-                    '{n, plural, one {# item is of this type. Remove it first.} other {# items are of this type. Remove them first.}}',
+                    '{n, plural, one {# item is of this type. Remove it first.} other {# items are of this type. '
+                        .'Remove them first.}}',
                     ['n' => $count],
                 ),
             );
@@ -161,7 +178,11 @@ final readonly class TypeWriter
             }
         }
         $problems->refuseIfAny();
-        AuditTrail::record(AuditAction::TypeRemoved, $this->store->catalogue()->type($key)->plural ?? $key, ['key' => $key]);
+        AuditTrail::record(
+            AuditAction::TypeRemoved,
+            $this->store->catalogue()->type($key)->plural ?? $key,
+            ['key' => $key],
+        );
         ContentType::query()->where('key', $key)->delete();
         $this->store->forget();
     }

@@ -53,7 +53,13 @@ final readonly class DemoSite
             ContentType::query()->where('key', $key)->update(['position' => $position]);
         }
         $this->termPictures();
-        foreach (['product' => $this->product(...), 'person' => $this->person(...), 'post' => $this->post(...), 'event' => $this->event(...), 'plot' => $this->plot(...)] as $type => $make) {
+        foreach ([
+            'product' => $this->product(...),
+            'person' => $this->person(...),
+            'post' => $this->post(...),
+            'event' => $this->event(...),
+            'plot' => $this->plot(...),
+        ] as $type => $make) {
             $files = ['person' => 'people.csv'];
             foreach (self::rows($files[$type] ?? "{$type}s.csv") as $seed => $row) {
                 $this->item($type, $make($row, $seed) + $row);
@@ -80,7 +86,11 @@ final readonly class DemoSite
     {
         $today = new \DateTimeImmutable('today', new \DateTimeZone(config()->string('site.time_zone')));
         $rows = [];
-        foreach (Item::query()->where('status', 'published')->where('publish_at', '<=', now())->orderBy('id')->pluck('id') as $n => $id) {
+        foreach (Item::query()->where('status', 'published')->where(
+            'publish_at',
+            '<=',
+            now(),
+        )->orderBy('id')->pluck('id') as $n => $id) {
             foreach (range(0, 39, 1 + abs($n) % 5) as $day) {
                 $rows[] = [
                     'item_id' => $id,
@@ -192,7 +202,8 @@ final readonly class DemoSite
      */
     private function person(array $row, int $seed): array
     {
-        return ['picture' => $this->plant($row['form'], 700 + $seed, "portrait {$row['title']}", "A flower drawn for {$row['title']}"), 'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>"];
+        return ['picture' => $this->plant($row['form'], 700 + $seed, 'portrait '
+            ."{$row['title']}", "A flower drawn for {$row['title']}"), 'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>"];
     }
 
     /**

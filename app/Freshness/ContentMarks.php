@@ -29,7 +29,8 @@ final readonly class ContentMarks
             select key, sum(number)::text as mark, bool_or(own) as own from (
                 select key, base as number, false as own from content_marks where {$where}
                 union all
-                select key, number, txid = pg_current_xact_id_if_assigned() as own from content_mark_changes where {$where}
+                select key, number, txid = pg_current_xact_id_if_assigned() as own from content_mark_changes where
+                    {$where}
             ) as changes group by key order by key
             SQL, [...$list, ...$list]);
         $marks = [];

@@ -35,7 +35,11 @@ final class ColumnMatch
         // A key says most; then the words of the type's own; then those of what every item has.
         $own = [...array_keys($type->fields), ...array_keys($type->taxonomies)];
         $columns = [...array_map(strval(...), $own), ...array_values(array_diff($reader->columns(), $own))];
-        foreach ([fn (string $column): array => [$column], fn (string $column): array => [$reader->field($column)->label ?? ''], fn (string $column): array => self::WORDS[$column] ?? []] as $wordsOf) {
+        foreach ([
+            fn (string $column): array => [$column],
+            fn (string $column): array => [$reader->field($column)->label ?? ''],
+            fn (string $column): array => self::WORDS[$column] ?? [],
+        ] as $wordsOf) {
             foreach ($columns as $column) {
                 foreach ($wordsOf($column) as $word) {
                     $words[self::bare($word)] ??= $column;

@@ -47,7 +47,10 @@ final class ImportFile
         $samples = [];
         $header = null;
         $read = 0;
-        foreach (preg_match('/\.(json|jsonl|ndjson)$/Di', $path) === 1 ? JsonRows::of($path) : Csv::rows($path) as $row) {
+        foreach (preg_match(
+            '/\.(json|jsonl|ndjson)$/Di',
+            $path,
+        ) === 1 ? JsonRows::of($path) : Csv::rows($path) as $row) {
             $cells = $row instanceof Row
                 ? $row->values
                 : (

@@ -81,53 +81,58 @@ final class ItemImport
 
             return $result;
         }
-        $change = RevisionRecorder::change('import', 'Imported '.mb_strtolower($type->plural), 'imported', function (RevisionRecorder $recorder, Change $change) use ($path, $type, $bad, $slugs, $known, $plan, $progress, $result): void {
-            [$result->created, $result->changed, $result->unchanged] = [0, 0, 0];
-            $this->catalogue->forget();
-            $this->begin($type, $plan);
-            ItemWriter::lock($known);
-            $written = 0;
-            foreach ($this->rows($path, $plan) as $n => $row) {
-                if (! isset($bad[$n])) {
-                    match ($this->write($row, $plan, $slugs, $recorder)) {
-                        'created' => $result->created++,
-                        'changed' => $result->changed++,
-                        'unchanged' => $result->unchanged++,
-                    };
-                    $progress('write', ++$written);
-                    if (in_array($written, self::ANALYZED_AT, true)) {
-                        // Otherwise the database plans for the few items that were there, and looks each slug up by
-                        // reading them all.
-                        DB::statement('analyze items');
+        $change = RevisionRecorder::change(
+            'import',
+            'Imported '.mb_strtolower($type->plural),
+            'imported',
+            function (RevisionRecorder $recorder, Change $change) use ($path, $type, $bad, $slugs, $known, $plan, $progress, $result): void {
+                [$result->created, $result->changed, $result->unchanged] = [0, 0, 0];
+                $this->catalogue->forget();
+                $this->begin($type, $plan);
+                ItemWriter::lock($known);
+                $written = 0;
+                foreach ($this->rows($path, $plan) as $n => $row) {
+                    if (! isset($bad[$n])) {
+                        match ($this->write($row, $plan, $slugs, $recorder)) {
+                            'created' => $result->created++,
+                            'changed' => $result->changed++,
+                            'unchanged' => $result->unchanged++,
+                        };
+                        $progress('write', ++$written);
+                        if (in_array($written, self::ANALYZED_AT, true)) {
+                            // Otherwise the database plans for the few items that were there, and looks each slug up by
+                            // reading them all.
+                            DB::statement('analyze items');
+                        }
                     }
                 }
-            }
-            // Links to what came later in the file are made now that everything is there.
-            foreach ($this->linksToItsOwn === [] ? [] : $this->rows($path, $plan) as $n => $row) {
-                $slug = $row->values['slug'] ?? null;
-                if (
-                    ! isset($bad[$n])
-                    && is_string($slug)
-                    && Whitespace::trim($slug) !== ''
-                    && array_filter(array_intersect_key($row->values, $this->linksToItsOwn)) !== []
-                ) {
-                    $this->write(
-                        $row,
-                        new ImportPlan($plan->columns, 'both', 'slug', false, false, $plan->pictures, $plan->plain),
-                        $slugs,
-                        $recorder,
-                    );
+                // Links to what came later in the file are made now that everything is there.
+                foreach ($this->linksToItsOwn === [] ? [] : $this->rows($path, $plan) as $n => $row) {
+                    $slug = $row->values['slug'] ?? null;
+                    if (
+                        ! isset($bad[$n])
+                        && is_string($slug)
+                        && Whitespace::trim($slug) !== ''
+                        && array_filter(array_intersect_key($row->values, $this->linksToItsOwn)) !== []
+                    ) {
+                        $this->write(
+                            $row,
+                            new ImportPlan($plan->columns, 'both', 'slug', false, false, $plan->pictures, $plan->plain),
+                            $slugs,
+                            $recorder,
+                        );
+                    }
                 }
-            }
-            AuditTrail::record(
-                AuditAction::Imported,
-                $this->type->plural,
-                ['made' => $result->created, 'changed' => $result->changed, 'change' => $change->id],
-            );
-            $change->update([
-                'title' => "Imported {$this->type->plural}: {$result->created} made, {$result->changed} changed",
-            ]);
-        });
+                AuditTrail::record(
+                    AuditAction::Imported,
+                    $this->type->plural,
+                    ['made' => $result->created, 'changed' => $result->changed, 'change' => $change->id],
+                );
+                $change->update([
+                    'title' => "Imported {$this->type->plural}: {$result->created} made, {$result->changed} changed",
+                ]);
+            },
+        );
         $result->change = $change->id;
 
         return $result;
@@ -243,7 +248,8 @@ final class ItemImport
             throw Refused::because(
                 $plan->key,
                 'unknown',
-                "no {$this->type->label} is known by this; expected one that is there, since only known ones are changed.",
+                "no {$this->type->label} is known by this; expected one that is there, since only known ones are "
+                    .'changed.',
             );
         }
         if ($item !== null && $plan->mode === 'create' && $plan->key !== 'slug') {
@@ -326,7 +332,8 @@ final class ItemImport
         }
         foreach (array_chunk(array_map(strval(...), array_keys($wanted)), 50_000) as $some) {
             $rows = DB::select(
-                'select id, fields->? as value from items where type_key = ? and fields->? = any(array(select jsonb_array_elements(?::jsonb))) order by id',
+                'select id, fields->? as value from items where type_key = ? and fields->? = any(array(select '
+                    .'jsonb_array_elements(?::jsonb))) order by id',
                 [$plan->key, $this->type->key, $plan->key, '['.implode(',', $some).']'],
             );
             foreach ($rows as $row) {

@@ -124,7 +124,10 @@ final readonly class CacheExpiry
                 $wait = (new \DateTimeImmutable($next))
                     ->getTimestamp() - (new \DateTimeImmutable($end))
                     ->getTimestamp();
-                $moments[] = $now + max(0, $wait - ($moving->keepsLocalTime && $end !== $context->at() ? self::CLOCK_CHANGE : 0));
+                $moments[] = $now + max(
+                    0,
+                    $wait - ($moving->keepsLocalTime && $end !== $context->at() ? self::CLOCK_CHANGE : 0),
+                );
             }
         }
 
@@ -160,7 +163,11 @@ final readonly class CacheExpiry
 
     private static function tomorrow(Context $context): int
     {
-        return (new \DateTimeImmutable($context->calendar->firstInstant($context->calendar->movedDay($context->today(), 1, DurationUnit::Days))))
+        return (new \DateTimeImmutable($context->calendar->firstInstant($context->calendar->movedDay(
+            $context->today(),
+            1,
+            DurationUnit::Days,
+        ))))
             ->getTimestamp();
     }
 }

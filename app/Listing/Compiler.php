@@ -107,12 +107,14 @@ final readonly class Compiler
     }
 
     /** People as rules reach them: by name alone. */
-    private const PEOPLE = "select users.id, users.name, jsonb_build_object('name', users.folded) as folded from users where users.active";
+    private const PEOPLE = "select users.id, users.name, jsonb_build_object('name', users.folded) as folded from "
+        .'users where users.active';
 
     private function linked(string $join, Field $link, Fragment $asked): Fragment
     {
         return new Fragment(
-            "exists (select 1 from item_links join {$join} where item_links.item_id = items.id and item_links.field = ? and ({$asked->sql}))",
+            "exists (select 1 from item_links join {$join} where item_links.item_id = items.id and item_links.field = "
+                ."? and ({$asked->sql}))",
             [$link->key, ...$asked->bindings],
         );
     }

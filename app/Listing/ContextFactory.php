@@ -23,8 +23,12 @@ final readonly class ContextFactory
     }
 
     /** @param  array<string, string>  $address */
-    public function at(\DateTimeImmutable $now, Viewer $viewer, PageSubject $page = new PageSubject, array $address = []): Context
-    {
+    public function at(
+        \DateTimeImmutable $now,
+        Viewer $viewer,
+        PageSubject $page = new PageSubject,
+        array $address = [],
+    ): Context {
         return new Context($now, $viewer, $this->calendar, $page, $address, $this->language);
     }
 }

@@ -24,7 +24,8 @@ final class FieldSql
         return match (true) {
             $field->origin === Origin::Taxonomy => throw new \LogicException('Terms do not stand in the item.'),
             $field->origin === Origin::Type => "({$of}.fields->>'".self::key($field)."')",
-            $field->key === 'views' => "(select coalesce(sum(item_views.views), 0) from item_views where item_views.item_id = {$of}.id)",
+            $field->key === 'views' => '(select coalesce(sum(item_views.views), 0) from item_views where '
+                ."item_views.item_id = {$of}.id)",
             $field->key === 'author' => "{$of}.author_id",
             default => "{$of}.".self::key($field),
         };
@@ -65,7 +66,8 @@ final class FieldSql
     {
         return match (true) {
             $field->origin === Origin::Taxonomy => new Fragment(
-                "exists (select 1 from item_term join terms on terms.id = item_term.term_id where item_term.item_id = {$of}.id and terms.taxonomy_key = ?)",
+                'exists (select 1 from item_term join terms on terms.id = item_term.term_id where item_term.item_id = '
+                    ."{$of}.id and terms.taxonomy_key = ?)",
                 [$field->ownKey()],
             ),
             $field->family()->isLink() => self::linked($field, $context, $of),
@@ -90,14 +92,16 @@ final class FieldSql
                     $and->bindings,
                 )
                 : new Fragment(
-                    "exists (select 1 from item_links join users named on named.id = item_links.person_id where item_links.item_id = {$of}.id and item_links.field = ? and {$person})",
+                    'exists (select 1 from item_links join users named on named.id = item_links.person_id where '
+                        ."item_links.item_id = {$of}.id and item_links.field = ? and {$person})",
                     [$field->ownKey(), ...$and->bindings],
                 );
         }
         $item = Fragment::all([Visibility::ofItem($context, 'named'), $and]);
 
         return new Fragment(
-            "exists (select 1 from item_links join items named on named.id = item_links.target_id where item_links.item_id = {$of}.id and item_links.field = ? and {$item->sql})",
+            'exists (select 1 from item_links join items named on named.id = item_links.target_id where '
+                ."item_links.item_id = {$of}.id and item_links.field = ? and {$item->sql})",
             [$field->ownKey(), ...$item->bindings],
         );
     }

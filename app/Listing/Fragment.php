@@ -59,7 +59,8 @@ final readonly class Fragment
         return count($terms) <= self::COMPARED
             ? new self("{$of}.term_ids && ?::bigint[]", [self::arrayLiteral($terms)])
             : new self(
-                "exists (select 1 from item_term where item_term.item_id = {$of}.id and item_term.term_id = any(?::bigint[]))",
+                'exists (select 1 from item_term where item_term.item_id = '
+                    ."{$of}.id and item_term.term_id = any(?::bigint[]))",
                 [self::arrayLiteral($terms)],
             );
     }

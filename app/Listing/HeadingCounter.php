@@ -23,7 +23,9 @@ final readonly class HeadingCounter
     {
         $headings = $module->headings ?? throw new \LogicException('The module has headings.');
         $place = $this->orders->place($headings, $context);
-        $query = $this->query->passing($module, $context)->toBase()->selectRaw("{$place->sql} as place", $place->bindings);
+        $query = $this->query->passing($module, $context)
+            ->toBase()
+            ->selectRaw("{$place->sql} as place", $place->bindings);
         if ($pinned !== []) {
             $query->whereNotIn('items.id', $pinned);
         }

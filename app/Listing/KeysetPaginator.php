@@ -92,7 +92,10 @@ final readonly class KeysetPaginator
             $bindings,
         );
         $noted = [];
-        foreach (DB::query()->fromSub(self::withValues($ranked, $orders), 'ranked')->whereRaw('place % ? = 0', [$this->stride])->orderBy('place')->get() as $row) {
+        foreach (DB::query()->fromSub(
+            self::withValues($ranked, $orders),
+            'ranked',
+        )->whereRaw('place % ? = 0', [$this->stride])->orderBy('place')->get() as $row) {
             $noted[(int) $row->place] = self::valuesOf($row, $orders);
         }
         $cursors->note($noted);
@@ -143,7 +146,13 @@ final readonly class KeysetPaginator
             );
             $empty = array_slice(self::after($orders[0], $values[0]), 1);
 
-            return [new Fragment("{$row->sql} ".($orders[0]->up ? '>' : '<')." {$known->sql}", [...$row->bindings, ...$known->bindings]), ...$empty];
+            return [
+                new Fragment(
+                    "{$row->sql} ".($orders[0]->up ? '>' : '<')." {$known->sql}",
+                    [...$row->bindings, ...$known->bindings],
+                ),
+                ...$empty,
+            ];
         }
         $branches = [];
         for ($last = count($orders) - 1; $last >= 0; $last--) {

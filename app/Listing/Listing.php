@@ -71,7 +71,15 @@ final readonly class Listing
             return $this->result($module, $context, $page, $pins['ids'], [], count($ids), $ids);
         }
 
-        return $this->page($module, $context, $page, $pins, [], $this->query->count($module, $context, $pins), $cursors);
+        return $this->page(
+            $module,
+            $context,
+            $page,
+            $pins,
+            [],
+            $this->query->count($module, $context, $pins),
+            $cursors,
+        );
     }
 
     /** How many records the module shows in all. */
@@ -175,7 +183,9 @@ final readonly class Listing
             $steps === [] ? [] : [...$steps, new Step(StepName::of(StepKind::Total), $total)],
             $ids,
             $module->headings === null ? [] : $this->headings->counts($module, $context, $pinned, $total),
-            $module->headings === null ? [] : $this->headings->under($module, $context, array_values(array_diff($ids, $pinned))),
+            $module->headings === null
+                ? []
+                : $this->headings->under($module, $context, array_values(array_diff($ids, $pinned))),
         );
     }
 
@@ -201,6 +211,15 @@ final readonly class Listing
             $query->whereNotIn('items.id', $pinned);
         }
 
-        return [...$first, ...$this->paginator->ids($query->toBase(), $this->orders->of($module, $context), max(0, $from - count($pinned)), $left, $cursors)];
+        return [
+            ...$first,
+            ...$this->paginator->ids(
+                $query->toBase(),
+                $this->orders->of($module, $context),
+                max(0, $from - count($pinned)),
+                $left,
+                $cursors,
+            ),
+        ];
     }
 }

@@ -61,7 +61,11 @@ final readonly class ModuleQuery
             return ['ids' => [], 'extra' => 0];
         }
         $query = $this->sources->candidates($module->source, $context)->whereIn('items.slug', $module->pin);
-        $this->keep($query, $this->compiler->notLeftOut($module), $this->compiler->cardIsVisible($module->card, $context));
+        $this->keep(
+            $query,
+            $this->compiler->notLeftOut($module),
+            $this->compiler->cardIsVisible($module->card, $context),
+        );
         $where = Fragment::all($this->conditions($module, $context));
         $places = array_flip($module->pin);
         $rows = $query->toBase()
@@ -91,7 +95,9 @@ final readonly class ModuleQuery
 
         return DB::query()
             ->fromSub(
-                $passing->toBase()->selectRaw('1')->limit($module->skip + $module->displayLimit() + count($pins['ids'])),
+                $passing->toBase()
+                    ->selectRaw('1')
+                    ->limit($module->skip + $module->displayLimit() + count($pins['ids'])),
                 'listed',
             )
             ->count();

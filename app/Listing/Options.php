@@ -94,7 +94,8 @@ final readonly class Options
         return $this->counted(
             $query->selectRaw(FieldSql::raw($field).' as held, count(*) as records')->groupByRaw('1'),
             'held is not null',
-            'select one.choice, sum(records) as records from counted cross join lateral jsonb_array_elements_text(held::jsonb) as one(choice) group by 1',
+            'select one.choice, sum(records) as records from counted cross join lateral '
+                .'jsonb_array_elements_text(held::jsonb) as one(choice) group by 1',
             [],
             self::CHOICES,
         );
@@ -122,7 +123,8 @@ final readonly class Options
             <<<'SQL'
                 select above as choice, sum(records) as records from (
                     select distinct counted.held, counted.records, pair.above
-                    from counted cross join unnest(counted.held) as one(id) join terms on terms.id = one.id and terms.taxonomy_key = ?
+                    from counted cross join unnest(counted.held) as one(id) join terms on terms.id = one.id and
+                        terms.taxonomy_key = ?
                     join unnest(?::text[], ?::text[]) as pair(above, slug) on pair.slug = terms.slug
                 ) as standing group by 1
                 SQL,
@@ -153,7 +155,8 @@ final readonly class Options
         $row = (array) DB::selectOne(<<<SQL
             with counted as materialized ({$counted->toSql()})
             select coalesce(sum(records) filter (where {$filled}), 0) as filled, coalesce(sum(records), 0) as records,
-                (select json_object_agg(choice, records order by records desc, choice) from ({$choices} order by records desc, choice limit ?) as most) as choices
+                (select json_object_agg(choice, records order by records desc, choice) from
+                    ({$choices} order by records desc, choice limit ?) as most) as choices
             from counted
             SQL, [...$counted->getBindings(), ...$filledBindings, ...$bindings, $most]);
         $found = json_decode((string) ($row['choices'] ?? '[]'), true);
@@ -214,10 +217,11 @@ final readonly class Options
     private function numbers(Query $query, string $number): array
     {
         ['filled' => $filled, 'empty' => $empty, 'low' => $low, 'high' => $high, 'bars' => $counts] = $this->spread(
-            $query, $number, 'held', 'case when high > low then least(? - 1, floor((value - low) * ? / (high - low))) else 0 end', [
-                self::BARS,
-                self::BARS,
-            ],
+            $query, $number, 'held', 'case when high > low then least(? - 1, floor((value - low) * ? / (high - low))) '
+                .'else 0 end', [
+                    self::BARS,
+                    self::BARS,
+                ],
         );
         if ($low === null) {
             return ['filled' => $filled, 'empty' => $empty, 'bars' => []];
@@ -279,8 +283,11 @@ final readonly class Options
             with counted as materialized ({$counted->toSql()}),
             valued as (select {$value} as value, records from counted where held is not null),
             ends as (select min(value) as low, max(value) as high from valued)
-            select (select coalesce(sum(records), 0) from counted) as records, (select coalesce(sum(records), 0) from valued) as filled, low::text, high::text,
-                (select json_object_agg(bar, records) from (select ({$bar})::int as bar, sum(records) as records from valued cross join ends group by 1) as barred) as bars
+            select (select coalesce(sum(records), 0) from counted) as records, (select coalesce(sum(records), 0) from
+                valued) as filled, low::text, high::text,
+                (select json_object_agg(bar, records) from (select
+                    ({$bar})::int as bar, sum(records) as records from valued cross join ends group by 1) as barred) as
+                        bars
             from ends
             SQL, [...$counted->getBindings(), ...$bindings]);
         $bars = json_decode((string) ($row['bars'] ?? '[]'), true);

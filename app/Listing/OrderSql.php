@@ -56,7 +56,8 @@ final readonly class OrderSql
             ),
             Family::YesNo => new Fragment("({$raw})::boolean::int"),
             Family::Terms => new Fragment(
-                '(select min(array_position(?::bigint[], item_term.term_id)) - 1 from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))',
+                '(select min(array_position(?::bigint[], item_term.term_id)) - 1 from item_term where '
+                    .'item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))',
                 array_fill(
                     0,
                     2,
@@ -79,7 +80,8 @@ final readonly class OrderSql
         return match ($per) {
             CalendarUnit::Day => new Fragment("{$day} collate \"C\"", $bindings),
             CalendarUnit::Week => new Fragment(
-                "to_char({$day}::date - ((extract(isodow from {$day}::date)::int - ?::int + 7) % 7), 'YYYY-MM-DD') collate \"C\"",
+                "to_char({$day}::date - ((extract(isodow from "
+                    ."{$day}::date)::int - ?::int + 7) % 7), 'YYYY-MM-DD') collate \"C\"",
                 [...$bindings, ...$bindings, $context->calendar->firstWeekday],
             ),
             CalendarUnit::Month => new Fragment("(left({$day}, 7) || '-01') collate \"C\"", $bindings),

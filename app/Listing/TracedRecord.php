@@ -48,9 +48,11 @@ final readonly class TracedRecord
             $this->place !== null => (
                 $this->trace->isPinned ? 'Shown, pinned to the top' : 'Shown'
             ).": place {$this->place}, page {$this->page()}.",
-            $this->trace->passes() => "Not shown: it passes every rule and stands at place {$this->rank}, but the module ".($this->rank <= $this->module->skip
+            $this->trace->passes() => 'Not shown: it passes every rule and stands at place '
+                ."{$this->rank}, but the module ".($this->rank <= $this->module->skip
                 ? "skips the first {$this->module->skip}."
-                : "shows no more than {$this->module->displayLimit()}".($this->module->skip > 0 ? " after the {$this->module->skip} that it skips." : '.')),
+                : "shows no more than {$this->module->displayLimit()}".($this->module->skip > 0 ? ' after the '
+                    ."{$this->module->skip} that it skips." : '.')),
             default => 'Not shown: '.implode(' ', $this->trace->reasons()),
         };
     }

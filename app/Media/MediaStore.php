@@ -65,7 +65,8 @@ final class MediaStore
             ?? throw Refused::because(
                 'file',
                 'unknownKind',
-                "expected a picture (PNG, JPEG, WebP, GIF), a document (PDF, text, office), sound or video; the content of “{$name}” is {$mime}.",
+                'expected a picture (PNG, JPEG, WebP, GIF), a document (PDF, text, office), sound or video; the '
+                    ."content of “{$name}” is {$mime}.",
             );
         if ($mime === 'text/plain' && str_ends_with(strtolower($name), '.csv')) {
             $ending = 'csv';
@@ -104,7 +105,10 @@ final class MediaStore
         $clear = $this->isClear($picture);
         $plain = $clear ? 'png' : 'jpg';
         $files = $sizes = [];
-        foreach ([...array_filter(self::WIDTHS, fn (int $width): bool => $width < imagesx($picture)), imagesx($picture)] as $width) {
+        foreach ([
+            ...array_filter(self::WIDTHS, fn (int $width): bool => $width < imagesx($picture)),
+            imagesx($picture),
+        ] as $width) {
             $folder = $width === imagesx($picture) ? '' : "w{$width}/";
             $drawn = $this->narrowed($picture, $width);
             foreach (['webp', $plain] as $ending) {
@@ -266,7 +270,11 @@ final class MediaStore
     {
         for ($x = 0; $x < 60; $x++) {
             for ($y = 0; $y < 60; $y++) {
-                if ((imagecolorat($picture, intdiv($x * (imagesx($picture) - 1), 59), intdiv($y * (imagesy($picture) - 1), 59)) >> 24 & 0x7F) > 0) {
+                if ((imagecolorat(
+                    $picture,
+                    intdiv($x * (imagesx($picture) - 1), 59),
+                    intdiv($y * (imagesy($picture) - 1), 59),
+                ) >> 24 & 0x7F) > 0) {
                     return true;
                 }
             }

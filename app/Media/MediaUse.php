@@ -21,7 +21,9 @@ final readonly class MediaUse
         $uses = array_fill_keys($names, []);
         $isManager = $who === null || $who->isManager();
         $list = '{'.implode(',', array_map(fn (string $name): string => '"'.addcslashes($name, '"\\').'"', $names)).'}';
-        foreach ($names === [] ? [] : Item::query()->whereRaw('media_names && ?::text[]', [$list])->orderBy('id')->get(['id', 'type_key', 'title', 'author_id', 'media_names']) as $item) {
+        foreach ($names === [] ? [] : Item::query()->whereRaw('media_names && ?::text[]', [$list])->orderBy('id')->get([
+            'id', 'type_key', 'title', 'author_id', 'media_names',
+        ]) as $item) {
             $mayRead = $isManager || $item->author_id === $who->id;
             foreach (array_intersect($names, $item->media_names) as $name) {
                 $uses[$name][] = $mayRead

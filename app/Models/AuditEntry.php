@@ -44,7 +44,10 @@ final class AuditEntry extends Model
                 $said[] = "{$name}: ".self::value($before[$name] ?? null).' → '.self::value($now);
             }
         }
-        foreach ($said === [] ? $this->details : array_diff_key($this->details, ['before' => 0, 'after' => 0]) as $name => $value) {
+        foreach ($said === [] ? $this->details : array_diff_key(
+            $this->details,
+            ['before' => 0, 'after' => 0],
+        ) as $name => $value) {
             $said[] = "{$name}: ".self::value($value);
         }
 

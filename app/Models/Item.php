@@ -92,7 +92,10 @@ final class Item extends Model
      */
     public static function shownLinks(): array
     {
-        return ['links.target:id,type_key,slug,title,status,publish_at,expire_at,audience,author_id', 'links.person:id,name,email,slug,active'];
+        return [
+            'links.target:id,type_key,slug,title,status,publish_at,expire_at,audience,author_id',
+            'links.person:id,name,email,slug,active',
+        ];
     }
 
     /**

@@ -35,7 +35,10 @@ final class Module extends Model
 
     protected function casts(): array
     {
-        return ['draft' => 'array', 'faults' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime', 'removed_at' => 'immutable_datetime', 'off' => 'bool'];
+        return [
+            'draft' => 'array', 'faults' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime',
+            'updated_at' => 'immutable_datetime', 'removed_at' => 'immutable_datetime', 'off' => 'bool',
+        ];
     }
 
     /** @return BelongsTo<User, $this> */

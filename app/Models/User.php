@@ -75,7 +75,13 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'active' => 'bool', 'invited_until' => 'immutable_datetime', 'signed_in_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime'];
+        return [
+            'password' => 'hashed',
+            'active' => 'bool',
+            'invited_until' => 'immutable_datetime',
+            'signed_in_at' => 'immutable_datetime',
+            'created_at' => 'immutable_datetime',
+        ];
     }
 
     protected static function booted(): void

@@ -58,30 +58,35 @@ final readonly class BulkModuleChange implements UndoHandler
             'on' => 'Switched on',
             'remove' => 'Removed',
         ][$do]." {$names}";
-        $change = RevisionRecorder::change('modules', $title, $do, function (RevisionRecorder $recorder, Change $change) use ($rows, $do): void {
-            $was = [];
-            foreach ($rows as $row) {
-                $before = ['id' => $row->id, 'off' => $row->off];
-                if ($do === 'publish') {
-                    $before += ['live' => $row->live, 'published_at' => $row->published_at?->toIso8601String()];
-                    $this->modules->publish($row);
-                    $before += ['version' => $this->versions->all($row)[0]['number'] ?? 0];
-                } else {
-                    $row->fill($do === 'remove' ? ['removed_at' => now()] : ['off' => $do === 'off'])->save();
-                    AuditTrail::record(
-                        $do === 'remove' ? AuditAction::ModuleRemoved : AuditAction::ModuleSwitched,
-                        $row->quotedName(),
-                        ['key' => $row->key, 'do' => $do],
-                    );
+        $change = RevisionRecorder::change(
+            'modules',
+            $title,
+            $do,
+            function (RevisionRecorder $recorder, Change $change) use ($rows, $do): void {
+                $was = [];
+                foreach ($rows as $row) {
+                    $before = ['id' => $row->id, 'off' => $row->off];
+                    if ($do === 'publish') {
+                        $before += ['live' => $row->live, 'published_at' => $row->published_at?->toIso8601String()];
+                        $this->modules->publish($row);
+                        $before += ['version' => $this->versions->all($row)[0]['number'] ?? 0];
+                    } else {
+                        $row->fill($do === 'remove' ? ['removed_at' => now()] : ['off' => $do === 'off'])->save();
+                        AuditTrail::record(
+                            $do === 'remove' ? AuditAction::ModuleRemoved : AuditAction::ModuleSwitched,
+                            $row->quotedName(),
+                            ['key' => $row->key, 'do' => $do],
+                        );
+                    }
+                    $was[] = $before;
                 }
-                $was[] = $before;
-            }
-            $change->data = ['do' => $do, 'modules' => $was];
-            $change->save();
-            if ($do !== 'publish') {
-                event(new LiveModulesChanged);
-            }
-        });
+                $change->data = ['do' => $do, 'modules' => $was];
+                $change->save();
+                if ($do !== 'publish') {
+                    event(new LiveModulesChanged);
+                }
+            },
+        );
 
         return ['change' => $change, 'faults' => $faults];
     }

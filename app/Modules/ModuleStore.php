@@ -103,11 +103,15 @@ final readonly class ModuleStore
         } catch (Refused $refused) {
             report(
                 new \RuntimeException(
-                    "The live module “{$row->key}” cannot be read; its last good version shows instead: {$refused->getMessage()}",
+                    "The live module “{$row->key}” cannot be read; its last good version shows instead: "
+                        ."{$refused->getMessage()}",
                 ),
             );
         }
-        foreach (DB::table('module_versions')->where('module_id', $row->id)->orderByDesc('number')->pluck('definition') as $definition) {
+        foreach (DB::table('module_versions')->where(
+            'module_id',
+            $row->id,
+        )->orderByDesc('number')->pluck('definition') as $definition) {
             try {
                 return $this->read(json_decode(is_string($definition) ? $definition : '', true));
             } catch (Refused) {

@@ -65,7 +65,9 @@ final class AppServiceProvider extends ServiceProvider
     {
         Event::listen(
             CommandStarting::class,
-            fn (CommandStarting $event) => str_starts_with((string) $event->command, 'migrate') ? RenamedMigrations::apply() : null,
+            fn (CommandStarting $event) => str_starts_with((string) $event->command, 'migrate')
+                ? RenamedMigrations::apply()
+                : null,
         );
         Event::listen(LiveModulesChanged::class, fn () => KeepIndexes::dispatch());
         View::composer(

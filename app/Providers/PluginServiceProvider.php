@@ -42,7 +42,10 @@ final class PluginServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        foreach ([Kinds::class, Tests::class, Criteria::class, SourceKinds::class, PartKinds::class, Arrangements::class] as $register) {
+        foreach ([
+            Kinds::class, Tests::class, Criteria::class, SourceKinds::class, PartKinds::class,
+            Arrangements::class,
+        ] as $register) {
             $register::reset();
         }
         foreach (self::added() as $class) {
@@ -61,6 +64,11 @@ final class PluginServiceProvider extends ServiceProvider
     /** @return list<class-string> */
     private static function added(): array
     {
-        return array_values(array_filter(config()->array('plugins'), fn (mixed $class): bool => is_string($class) && class_exists($class)));
+        return array_values(
+            array_filter(
+                config()->array('plugins'),
+                fn (mixed $class): bool => is_string($class) && class_exists($class),
+            ),
+        );
     }
 }

@@ -131,7 +131,10 @@ final readonly class ReadySet
             $data,
             JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
         )."\n";
-        foreach (['set.json' => ['format' => 1, 'name' => $this->name] + ($this->about === '' ? [] : ['about' => $this->about])] + $this->taxonomies + $this->types + $this->modules as $name => $data) {
+        foreach (['set.json' => [
+            'format' => 1,
+            'name' => $this->name,
+        ] + ($this->about === '' ? [] : ['about' => $this->about])] + $this->taxonomies + $this->types + $this->modules as $name => $data) {
             $zip->addFromString($name, $json($data));
         }
         $zip->close();

@@ -30,7 +30,10 @@ final readonly class Appearances
         $record = Records::complete($item);
         $shows = $not = [];
         // Its place is counted among all that a module lists: only where it shows, and for the few that nearly do.
-        foreach (ModuleRow::query()->with('pages')->whereNotNull('live')->where('off', false)->whereNull('removed_at')->orderBy('key')->get() as $row) {
+        foreach (ModuleRow::query()->with('pages')->whereNotNull('live')->where(
+            'off',
+            false,
+        )->whereNull('removed_at')->orderBy('key')->get() as $row) {
             $module = $this->modules->live($row);
             if (
                 $module === null

@@ -19,6 +19,8 @@ final readonly class LongWorkRegister
     /** @throws \OutOfBoundsException where no kind has the key */
     public function work(string $key): LongWork
     {
-        return app($this->kinds[$key] ?? throw new \OutOfBoundsException("There is no long work \u{201C}{$key}\u{201D}."));
+        return app(
+            $this->kinds[$key] ?? throw new \OutOfBoundsException("There is no long work \u{201C}{$key}\u{201D}."),
+        );
     }
 }

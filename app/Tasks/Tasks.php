@@ -80,7 +80,10 @@ final readonly class Tasks
     /** @return array{id: int, title: string, state: string, done: int, total: int} */
     public static function about(Task $task): array
     {
-        return ['id' => $task->id, 'title' => $task->title, 'state' => $task->state, 'done' => $task->done, 'total' => $task->total];
+        return [
+            'id' => $task->id, 'title' => $task->title, 'state' => $task->state, 'done' => $task->done,
+            'total' => $task->total,
+        ];
     }
 
     /** Does the work of a task and keeps its result; called by the queue's worker. */

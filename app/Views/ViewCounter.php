@@ -20,7 +20,8 @@ final readonly class ViewCounter
     public const SAME_VISIT_SECONDS = 1800;
 
     /** What programs call themselves that fetch pages without anybody reading them. Common practice, no source. */
-    private const PROGRAMS = '/bot\b|bot[\/;_ -]|crawl|spider|slurp|preview|fetch|scan|monitor|check|archiv|curl|wget|python|java\/|ruby|perl|php|go-http|httpclient|headless|lighthouse|feed|rss|validator/i';
+    private const PROGRAMS = '/bot\b|bot[\/;_ '
+        .'-]|crawl|spider|slurp|preview|fetch|scan|monitor|check|archiv|curl|wget|python|java\/|ruby|perl|php|go-http|httpclient|headless|lighthouse|feed|rss|validator/i';
 
     public function __construct(private Repository $cache, private Calendar $calendar)
     {
@@ -46,7 +47,8 @@ final readonly class ViewCounter
             return false;
         }
         DB::statement(
-            'insert into item_views (item_id, day, views) select id, ?, 1 from items where id = ? on conflict (item_id, day) do update set views = item_views.views + 1',
+            'insert into item_views (item_id, day, views) select id, ?, 1 from items where id = ? on conflict '
+                .'(item_id, day) do update set views = item_views.views + 1',
             [$today, $item],
         );
 

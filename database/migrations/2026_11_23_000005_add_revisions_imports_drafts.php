@@ -164,20 +164,25 @@ return new class extends Migration
         DB::unprepared(<<<'SQL'
             create function mark_item_links() returns trigger language plpgsql as $$
             begin
-                perform mark_content(array(select distinct 'type:' || items.type_key from changed join items on items.id = changed.item_id));
+                perform mark_content(array(select distinct 'type:' || items.type_key from changed join items on items.id
+                    = changed.item_id));
                 return null;
             end $$;
             -- An item that others link to is shown by its title in theirs.
             create function mark_linking_items() returns trigger language plpgsql as $$
             begin
-                perform mark_content(array(select distinct 'type:' || items.type_key from changed join item_links on item_links.target_id = changed.id join items on items.id = item_links.item_id));
+                perform mark_content(array(select distinct 'type:' || items.type_key from changed join item_links on
+                    item_links.target_id = changed.id join items on items.id = item_links.item_id));
                 return null;
             end $$;
-            create trigger items_update_linking after update on items referencing new table as changed for each statement execute function mark_linking_items();
+            create trigger items_update_linking after update on items referencing new table as changed for each
+                statement execute function mark_linking_items();
             SQL);
         foreach (['insert' => 'new', 'update' => 'new', 'delete' => 'old'] as $event => $rows) {
             DB::unprepared(
-                "create trigger item_links_{$event}_mark after {$event} on item_links referencing {$rows} table as changed for each statement execute function mark_item_links()",
+                "create trigger item_links_{$event}_mark after "
+                    ."{$event} on item_links referencing {$rows} table as changed for each statement execute function "
+                        .'mark_item_links()',
             );
         }
     }
@@ -185,7 +190,10 @@ return new class extends Migration
     public function down(): void
     {
         DB::unprepared('drop function mark_item_links() cascade; drop function mark_linking_items() cascade');
-        foreach (['jobs', 'column_matches', 'imports', 'views_of_content', 'item_drafts', 'change_items', 'item_revisions', 'changes', 'item_links', 'group_user', 'groups'] as $table) {
+        foreach ([
+            'jobs', 'column_matches', 'imports', 'views_of_content', 'item_drafts', 'change_items',
+            'item_revisions', 'changes', 'item_links', 'group_user', 'groups',
+        ] as $table) {
             Schema::dropIfExists($table);
         }
         DB::statement('drop index items_by_hand, items_title_words, items_changed, items_titles');

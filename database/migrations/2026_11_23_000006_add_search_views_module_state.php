@@ -12,9 +12,27 @@ return new class extends Migration
 {
     /** The languages whose forms of words PostgreSQL knows, by the locale's. */
     private const LANGUAGES = [
-        'ar' => 'arabic', 'da' => 'danish', 'nl' => 'dutch', 'en' => 'english', 'fi' => 'finnish', 'fr' => 'french', 'de' => 'german', 'el' => 'greek',
-        'hu' => 'hungarian', 'id' => 'indonesian', 'ga' => 'irish', 'it' => 'italian', 'lt' => 'lithuanian', 'nb' => 'norwegian', 'no' => 'norwegian',
-        'pt' => 'portuguese', 'ro' => 'romanian', 'ru' => 'russian', 'es' => 'spanish', 'sv' => 'swedish', 'tr' => 'turkish',
+        'ar' => 'arabic',
+        'da' => 'danish',
+        'nl' => 'dutch',
+        'en' => 'english',
+        'fi' => 'finnish',
+        'fr' => 'french',
+        'de' => 'german',
+        'el' => 'greek',
+        'hu' => 'hungarian',
+        'id' => 'indonesian',
+        'ga' => 'irish',
+        'it' => 'italian',
+        'lt' => 'lithuanian',
+        'nb' => 'norwegian',
+        'no' => 'norwegian',
+        'pt' => 'portuguese',
+        'ro' => 'romanian',
+        'ru' => 'russian',
+        'es' => 'spanish',
+        'sv' => 'swedish',
+        'tr' => 'turkish',
     ];
 
     public function up(): void
@@ -29,7 +47,8 @@ return new class extends Migration
         DB::unprepared('create text search configuration wellspring (copy = simple);
             alter text search configuration wellspring alter mapping for asciiword, word, numword, asciihword, hword, numhword, hword_part, hword_asciipart, hword_numpart with wellspring_words');
         DB::unprepared(<<<'SQL'
-            -- What core found to be the words of the title (A), of short texts (B) and of long ones (D), each by field, folded.
+            -- What core found to be the words of the title (A), of short texts (B) and of long ones (D), each by field,
+                folded.
             alter table items add column words jsonb not null default '{}';
             alter table items add column search tsvector generated always as (
                 setweight(to_tsvector('wellspring', coalesce(words->'A', '{}')), 'A')
@@ -80,7 +99,10 @@ return new class extends Migration
     {
         $taken = [];
         foreach (DB::table('users')->orderBy('id')->get(['id', 'name']) as $user) {
-            $base = trim((string) preg_replace('/[^a-z0-9]+/', '-', $this->folded((string) $user->name)), '-') ?: 'item';
+            $base = trim(
+                (string) preg_replace('/[^a-z0-9]+/', '-', $this->folded((string) $user->name)),
+                '-',
+            ) ?: 'item';
             for ($slug = $base, $n = 2; isset($taken[$slug]); $n++) {
                 $slug = "{$base}-{$n}";
             }

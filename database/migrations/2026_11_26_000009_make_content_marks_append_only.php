@@ -19,7 +19,11 @@ use Illuminate\Support\Facades\DB;
 return new class extends Migration
 {
     private const BEFORE = [
-        'items' => 'mark_items', 'item_term' => 'mark_item_terms', 'terms' => 'mark_terms', 'types' => 'mark_types', 'item_links' => 'mark_item_links',
+        'items' => 'mark_items',
+        'item_term' => 'mark_item_terms',
+        'terms' => 'mark_terms',
+        'types' => 'mark_types',
+        'item_links' => 'mark_item_links',
     ];
 
     /** By table: which keys its rows belong to, of the transition table `changed`. */
@@ -47,11 +51,13 @@ return new class extends Migration
             drop sequence content_marks;
 
             create table content_marks (key text primary key, base numeric not null);
-            create table content_mark_changes (key text not null, txid xid8 not null, number bigint not null, primary key (key, txid));
+            create table content_mark_changes (key text not null, txid xid8 not null, number bigint not null, primary
+                key (key, txid));
 
             create function mark_content(keys text[]) returns void language sql as $$
                 insert into content_mark_changes (key, txid, number)
-                select distinct key, pg_current_xact_id(), hashtextextended(gen_random_uuid()::text, 0) from unnest(keys) as key where key is not null
+                select distinct key, pg_current_xact_id(), hashtextextended(gen_random_uuid()::text, 0) from
+                    unnest(keys) as key where key is not null
                 on conflict (key, txid) do nothing
             $$;
 
@@ -59,7 +65,8 @@ return new class extends Migration
             create or replace function mark_linking_items() returns trigger language plpgsql as $$
             begin
                 perform mark_content(array(
-                    select distinct 'type:' || items.type_key from changed join item_links on item_links.target_id = changed.id join items on items.id = item_links.item_id
+                    select distinct 'type:' || items.type_key from changed join item_links on item_links.target_id =
+                        changed.id join items on items.id = item_links.item_id
                 ));
                 return null;
             end $$;
@@ -67,12 +74,14 @@ return new class extends Migration
             -- What visitors can learn of a person; that somebody signed in is nothing of it.
             create function mark_people() returns trigger language plpgsql as $$
             begin
-                if tg_op <> 'UPDATE' or (old.name, old.slug, old.folded, old.email, old.active) is distinct from (new.name, new.slug, new.folded, new.email, new.active) then
+                if tg_op <> 'UPDATE' or (old.name, old.slug, old.folded, old.email, old.active) is distinct from
+                    (new.name, new.slug, new.folded, new.email, new.active) then
                     perform mark_content(array['people']);
                 end if;
                 return null;
             end $$;
-            create trigger users_mark after insert or update or delete on users for each row execute function mark_people();
+            create trigger users_mark after insert or update or delete on users for each row execute function
+                mark_people();
             SQL);
         foreach (self::KEYS as $table => $keys) {
             DB::unprepared(<<<SQL
@@ -86,9 +95,13 @@ return new class extends Migration
                     perform mark_content(array(with changed as (table before union all table after) {$keys}));
                     return null;
                 end \$\$;
-                create trigger {$table}_insert_mark after insert on {$table} referencing new table as changed for each statement execute function mark_{$table}();
-                create trigger {$table}_delete_mark after delete on {$table} referencing old table as changed for each statement execute function mark_{$table}();
-                create trigger {$table}_update_mark after update on {$table} referencing old table as before new table as after for each statement execute function mark_{$table}_update();
+                create trigger {$table}_insert_mark after insert on
+                    {$table} referencing new table as changed for each statement execute function mark_{$table}();
+                create trigger {$table}_delete_mark after delete on
+                    {$table} referencing old table as changed for each statement execute function mark_{$table}();
+                create trigger {$table}_update_mark after update on
+                    {$table} referencing old table as before new table as after for each statement execute function
+                        mark_{$table}_update();
                 SQL);
         }
     }
@@ -108,7 +121,8 @@ return new class extends Migration
             create sequence content_marks;
             create function mark_content(keys text[]) returns void language sql as $$
                 insert into content_counters (key, mark)
-                select key, case current_setting('wellspring.bulk', true) when 'on' then 'transaction ' || pg_current_xact_id() else 'statement ' || nextval('content_marks') end
+                select key, case current_setting('wellspring.bulk', true) when 'on' then 'transaction ' ||
+                    pg_current_xact_id() else 'statement ' || nextval('content_marks') end
                 from unnest(keys) as key order by key
                 on conflict (key) do update set mark = excluded.mark where content_counters.mark <> excluded.mark
             $$;
@@ -116,11 +130,14 @@ return new class extends Migration
         foreach (self::BEFORE as $table => $function) {
             $keys = str_replace("unnest(array['catalogue', ", '', str_replace('])', '', self::KEYS[$table]));
             DB::unprepared(
-                "create function {$function}() returns trigger language plpgsql as \$\$ begin perform mark_content(array(select distinct key from ({$keys}) as keys(key))); return null; end \$\$",
+                "create function {$function}() returns trigger language plpgsql as \$\$ begin perform "
+                    ."mark_content(array(select distinct key from ({$keys}) as keys(key))); return null; end \$\$",
             );
             foreach (['insert' => 'new', 'update' => 'new', 'delete' => 'old'] as $event => $rows) {
                 DB::unprepared(
-                    "create trigger {$table}_{$event}_mark after {$event} on {$table} referencing {$rows} table as changed for each statement execute function {$function}()",
+                    "create trigger {$table}_{$event}_mark after "
+                        ."{$event} on {$table} referencing {$rows} table as changed for each statement execute "
+                            ."function {$function}()",
                 );
             }
         }

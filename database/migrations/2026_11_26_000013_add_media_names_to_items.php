@@ -11,9 +11,11 @@ return new class extends Migration
     public function up(): void
     {
         DB::unprepared(<<<'SQL'
-            create function media_names(body text, fields jsonb) returns text[] language sql immutable parallel safe as $$
+            create function media_names(body text, fields jsonb) returns text[] language sql immutable parallel safe as
+                $$
                 select coalesce(array_agg(distinct found[1]), '{}') from (
-                    select regexp_matches(coalesce(body, '') || ' ' || fields::text, '/media/(?:w[0-9]+/)?([a-z0-9]+(?:-[a-z0-9]+)*\.[a-z0-9]+)', 'g') as found
+                    select regexp_matches(coalesce(body, '') || ' ' || fields::text,
+                        '/media/(?:w[0-9]+/)?([a-z0-9]+(?:-[a-z0-9]+)*\.[a-z0-9]+)', 'g') as found
                     union all
                     select regexp_matches(fields::text, '"([a-z0-9]+(?:-[a-z0-9]+)*\.[a-z0-9]+)"', 'g')
                 ) as names
@@ -27,7 +29,8 @@ return new class extends Migration
     public function down(): void
     {
         DB::unprepared(
-            'drop index terms_pictures; alter table items drop column media_names; drop function media_names(text, jsonb)',
+            'drop index terms_pictures; alter table items drop column media_names; drop function media_names(text, '
+                .'jsonb)',
         );
     }
 };

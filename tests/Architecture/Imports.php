@@ -17,7 +17,11 @@ final class Imports
     {
         $imports = [];
         foreach (self::files($root, '/\.php$/') as $path => $code) {
-            preg_match_all('/(?<=[\s(?|&,!])\\\\?'.preg_quote($namespace, '/').'(\w+)/', self::withoutComments($code), $found);
+            preg_match_all(
+                '/(?<=[\s(?|&,!])\\\\?'.preg_quote($namespace, '/').'(\w+)/',
+                self::withoutComments($code),
+                $found,
+            );
             foreach (array_unique($found[1]) as $to) {
                 self::add($imports, $path, $to);
             }
@@ -47,9 +51,15 @@ final class Imports
     {
         $base = dirname(__DIR__, 2)."/{$root}";
         $files = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($base, \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(
+            $base,
+            \FilesystemIterator::SKIP_DOTS,
+        )) as $file) {
             if ($file instanceof \SplFileInfo && preg_match($pattern, $file->getFilename()) === 1) {
-                $files[substr($file->getPathname(), strlen($base) + 1)] = (string) file_get_contents($file->getPathname());
+                $files[substr(
+                    $file->getPathname(),
+                    strlen($base) + 1,
+                )] = (string) file_get_contents($file->getPathname());
             }
         }
         ksort($files);

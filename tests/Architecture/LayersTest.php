@@ -18,7 +18,17 @@ final class LayersTest extends TestCase
 
     /** The folders of the application, likewise. */
     private const APP = [
-        'Models', 'Freshness', 'Audit', 'Catalogue', 'Tasks', 'Listing', 'Content', 'Changes', 'Modules', 'Site', 'Search',
+        'Models',
+        'Freshness',
+        'Audit',
+        'Catalogue',
+        'Tasks',
+        'Listing',
+        'Content',
+        'Changes',
+        'Modules',
+        'Site',
+        'Search',
         'Media', 'Import', 'Export', 'People', 'Sets', 'Views', 'Demo', 'Bench',
     ];
 
@@ -46,7 +56,10 @@ final class LayersTest extends TestCase
 
     public function test_a_circle_is_found(): void
     {
-        $this->assertSame(['a', 'b', 'c', 'a'], Imports::circle(['a' => ['b' => ['x']], 'b' => ['c' => ['y']], 'c' => ['a' => ['z']]]));
+        $this->assertSame(
+            ['a', 'b', 'c', 'a'],
+            Imports::circle(['a' => ['b' => ['x']], 'b' => ['c' => ['y']], 'c' => ['a' => ['z']]]),
+        );
         $this->assertSame([], Imports::circle(['a' => ['b' => ['x'], 'c' => ['x']], 'b' => ['c' => ['y']]]));
     }
 
@@ -62,18 +75,29 @@ final class LayersTest extends TestCase
         yield 'core names no framework' => ['core/src', '/\b(Illuminate|App|Symfony)\\\\/', 'core is plain PHP', []];
         yield 'core has no clock' => [
             'core/src',
-            "/\\b(time|microtime|gmdate|now|strtotime|date_create)\\(|new \\\\?DateTime(Immutable)?(\\(\\))?[;,)]|DateTimeImmutable\\('now'/",
+            '/\\b(time|microtime|gmdate|now|strtotime|date_create)\\(|new '
+                ."\\\\?DateTime(Immutable)?(\\(\\))?[;,)]|DateTimeImmutable\\('now'/",
             'now is always passed in',
             [],
         ];
-        yield 'core speaks no SQL' => ['core/src', '/\b(DB|PDO|pg_\w+)\b(::|\()|\bselect\s+\S+\s+from\b/i', 'queries stand in app/Listing', []];
+        yield 'core speaks no SQL' => [
+            'core/src',
+            '/\b(DB|PDO|pg_\w+)\b(::|\()|\bselect\s+\S+\s+from\b/i',
+            'queries stand in app/Listing',
+            [],
+        ];
         yield 'the request is asked by Http alone' => [
             'app',
             '/(?<![\w>:])(request|auth|session|cookie)\(|Facades\\\\(Request|Session|Cookie)\b/',
             'what a request says is passed on as values',
             ['Http/', 'Providers/'],
         ];
-        yield 'who acts is told by the actor' => ['app', '/Facades\\\\Auth\b/', 'App\Audit\Actor says who acts', ['Http/', 'Audit/Actor.php']];
+        yield 'who acts is told by the actor' => [
+            'app',
+            '/Facades\\\\Auth\b/',
+            'App\Audit\Actor says who acts',
+            ['Http/', 'Audit/Actor.php'],
+        ];
         yield 'controllers hold no SQL' => ['app/Http', $sql, 'queries stand in Listing, Catalogue and the stores', []];
     }
 
@@ -81,8 +105,12 @@ final class LayersTest extends TestCase
      * @param  list<string>  $except
      */
     #[\PHPUnit\Framework\Attributes\DataProvider('forbidden')]
-    public function test_nothing_is_named_where_it_must_not_be(string $folder, string $pattern, string $why, array $except): void
-    {
+    public function test_nothing_is_named_where_it_must_not_be(
+        string $folder,
+        string $pattern,
+        string $why,
+        array $except,
+    ): void {
         $found = [];
         foreach (Imports::files($folder, '/\.php$/') as $path => $code) {
             $excepted = array_filter($except, fn (string $one): bool => str_starts_with($path, $one)) !== [];
@@ -100,7 +128,11 @@ final class LayersTest extends TestCase
     private function assertLayered(array $order, array $imports): void
     {
         $this->assertSame([], Imports::circle($imports));
-        $this->assertSame([], array_values(array_diff(array_keys($imports), $order)), 'every folder has its place in the list');
+        $this->assertSame(
+            [],
+            array_values(array_diff(array_keys($imports), $order)),
+            'every folder has its place in the list',
+        );
         $place = array_flip($order);
         $wrong = [];
         foreach ($imports as $from => $all) {

@@ -158,7 +158,8 @@ final class BenchAnswersTest extends BrowserTestCase
             $this->findText('button', 'Done')->click();
         }
         $order = fn (): array => $this->browser->executeScript(
-            'return [...document.querySelectorAll("[data-rule^=where] button.word:first-of-type")].map((one) => one.textContent.trim())',
+            'return [...document.querySelectorAll("[data-rule^=where] button.word:first-of-type")].map((one) => '
+                .'one.textContent.trim())',
         );
         [$first, $second, $third] = $order();
         $this->drag('[data-rule="where.all[0]"] .text-quiet', '[data-rule="where.all[2]"] .text-quiet');
@@ -186,7 +187,9 @@ final class BenchAnswersTest extends BrowserTestCase
         $json = $this->value('#module-json');
         $write = function (string $json): void {
             $this->browser->executeScript(
-                'const box = document.querySelector("#module-json"); Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(box, arguments[0]); box.dispatchEvent(new Event("input", { bubbles: true }))',
+                'const box = document.querySelector("#module-json"); '
+                    .'Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(box, '
+                        .'arguments[0]); box.dispatchEvent(new Event("input", { bubbles: true }))',
                 [$json],
             );
             $this->findText('button', 'Check')->click();
@@ -249,11 +252,15 @@ final class BenchAnswersTest extends BrowserTestCase
             string $type,
             float $part,
             bool $held = true,
-        ) => $this->browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => 'Input.dispatchMouseEvent', 'params' => [
-            'type' => $type, 'button' => $held ? 'left' : 'none', 'buttons' => (int) $held, 'clickCount' => 1,
-            'x' => $start->getX() + 6 + $part * ($end->getX() - $start->getX()),
-            'y' => $start->getY() + 8 + $part * ($end->getY() - $start->getY()),
-        ]]);
+        ) => $this->browser->executeCustomCommand(
+            '/session/:sessionId/chromium/send_command_and_get_result',
+            'POST',
+            ['cmd' => 'Input.dispatchMouseEvent', 'params' => [
+                'type' => $type, 'button' => $held ? 'left' : 'none', 'buttons' => (int) $held, 'clickCount' => 1,
+                'x' => $start->getX() + 6 + $part * ($end->getX() - $start->getX()),
+                'y' => $start->getY() + 8 + $part * ($end->getY() - $start->getY()),
+            ]],
+        );
         $mouse('mouseMoved', 0, false);
         $mouse('mousePressed', 0);
         // Once more at the end: what lies below the mouse says that it takes it only at the second move over it.
@@ -268,7 +275,8 @@ final class BenchAnswersTest extends BrowserTestCase
     private function lookFrom(string $label, string $value): void
     {
         $this->find(
-            '[aria-label="What visitors get"] fieldset ~ div button.word:last-of-type, [aria-label="What visitors get"] button.word:last-of-type',
+            '[aria-label="What visitors get"] fieldset ~ div button.word:last-of-type, [aria-label="What visitors '
+                .'get"] button.word:last-of-type',
         )->click();
         $this->findText('[role=dialog] label', $label)
             ->findElement(WebDriverBy::cssSelector('option[value="'.$value.'"]'))

@@ -212,7 +212,8 @@ abstract class BrowserTestCase extends TestCase
         $this->await(
             "no field is called {$field}",
             fn (): ?RemoteWebElement => $this->element(
-                'return [...document.querySelectorAll("[role=option]")].find((one) => one.getClientRects().length > 0 && one.innerText.trim() === arguments[0])',
+                'return [...document.querySelectorAll("[role=option]")].find((one) => one.getClientRects().length > 0 '
+                    .'&& one.innerText.trim() === arguments[0])',
                 [$field],
             ),
         )->click();
@@ -223,11 +224,16 @@ abstract class BrowserTestCase extends TestCase
     {
         for ($i = 0; $i < 120; $i++) {
             // The key itself, as from a keyboard, wherever the focus is just then.
-            $this->browser->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => [
-                ['type' => 'keyDown', 'value' => WebDriverKeys::TAB],
-                ['type' => 'keyUp', 'value' => WebDriverKeys::TAB],
-            ]]]]);
-            if ($this->browser->executeScript('const one = document.activeElement; return one.matches(arguments[0]) && one.textContent.includes(arguments[1])', [$css, $words]) === true) {
+            $this->browser->executeCustomCommand(
+                '/session/:sessionId/actions',
+                'POST',
+                ['actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => [
+                    ['type' => 'keyDown', 'value' => WebDriverKeys::TAB],
+                    ['type' => 'keyUp', 'value' => WebDriverKeys::TAB],
+                ]]]],
+            );
+            if ($this->browser->executeScript('const one = document.activeElement; return one.matches(arguments[0]) '
+                .'&& one.textContent.includes(arguments[1])', [$css, $words]) === true) {
                 return;
             }
         }
@@ -273,7 +279,8 @@ abstract class BrowserTestCase extends TestCase
         $this->await(
             "“{$words}” is not on the page",
             fn (): ?bool => $this->browser->executeScript(
-                'return [...document.querySelectorAll(arguments[0])].some((one) => one.getClientRects().length > 0 && one.innerText.includes(arguments[1]))',
+                'return [...document.querySelectorAll(arguments[0])].some((one) => one.getClientRects().length > 0 && '
+                    .'one.innerText.includes(arguments[1]))',
                 [$in, $words],
             ) ?: null,
         );
@@ -283,7 +290,8 @@ abstract class BrowserTestCase extends TestCase
     /** Waits until what visitors get, in the bench's frame, fits. */
     protected function previewShows(string ...$titles): void
     {
-        $script = 'return [...document.querySelector("iframe").contentDocument.querySelectorAll("#" + location.pathname.split("/").pop() + " .title")].map(t => t.textContent.trim())';
+        $script = 'return [...document.querySelector("iframe").contentDocument.querySelectorAll("#" + '
+            .'location.pathname.split("/").pop() + " .title")].map(t => t.textContent.trim())';
         $this->await(
             'the page in the frame does not show '.implode(', ', $titles),
             fn (): ?bool => $this->browser->executeScript($script) === $titles ?: null,
@@ -317,7 +325,8 @@ abstract class BrowserTestCase extends TestCase
         $found = $this->browser->executeAsyncScript(
             'const done = arguments[arguments.length - 1];'
             .'axe.run(document, { iframes: false, runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] })'
-            .'.then(r => done(r.violations.map(v => v.id + ": " + v.nodes.map(n => n.target.join(" ") + " — " + n.failureSummary).slice(0, 4).join(" | "))))'
+            .'.then(r => done(r.violations.map(v => v.id + ": " + v.nodes.map(n => n.target.join(" ") + " — " + '
+                .'n.failureSummary).slice(0, 4).join(" | "))))'
             .'.catch(e => done(["axe failed: " + e]));',
         );
         $this->assertSame([], $found, $what);

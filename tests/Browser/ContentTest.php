@@ -18,7 +18,10 @@ final class ContentTest extends BrowserTestCase
         $this->find('[placeholder=Recipe]')->sendKeys($name);
         $this->findText('button', 'Create the type')->click();
         $this->sees('Fields');
-        foreach (['text' => 'Cook', 'number' => 'Minutes', 'money' => 'Cost', 'choice' => 'Course', 'date' => 'First cooked'] as $kind => $label) {
+        foreach ([
+            'text' => 'Cook', 'number' => 'Minutes', 'money' => 'Cost', 'choice' => 'Course',
+            'date' => 'First cooked',
+        ] as $kind => $label) {
             $this->choose('#new-kind', $kind);
             $this->findText('button', 'Add')->click();
             $this->findText('label', 'Label')->findElement(WebDriverBy::tagName('input'))->sendKeys($label);
@@ -209,7 +212,8 @@ final class ContentTest extends BrowserTestCase
         $this->await(
             'it stands below',
             fn (): ?bool => $this->browser->executeScript(
-                'return parseFloat([...document.querySelectorAll("[aria-label=Terms] li")].find(l => l.textContent.includes("Moon gate")).style.paddingLeft)',
+                'return parseFloat([...document.querySelectorAll("[aria-label=Terms] li")].find(l => '
+                    .'l.textContent.includes("Moon gate")).style.paddingLeft)',
             ) > 2 ?: null,
         );
         $this->find('[aria-label="Tick Moon gate"]')->click();

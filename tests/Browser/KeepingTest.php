@@ -85,7 +85,9 @@ final class KeepingTest extends BrowserTestCase
         $this->assertSame(
             [900, 600],
             $this->browser->executeAsyncScript(
-                'const done = arguments[arguments.length - 1], i = document.querySelector("img.item-picture"); const tell = () => done([Number(i.getAttribute("width")), Number(i.getAttribute("height"))]); i.complete ? tell() : (i.onload = tell);',
+                'const done = arguments[arguments.length - 1], i = document.querySelector("img.item-picture"); const '
+                    .'tell = () => done([Number(i.getAttribute("width")), Number(i.getAttribute("height"))]); '
+                        .'i.complete ? tell() : (i.onload = tell);',
             ),
         );
         $this->visit('/manage/files');

@@ -202,7 +202,9 @@ final class NothingLostTest extends BrowserTestCase
         return (array) $this->browser->executeAsyncScript(
             'const [path, method, body, done] = arguments;'
             .'const token = () => fetch("/manage/api/token").then((r) => r.json());'
-            .'token().then(({ token }) => fetch("/manage/api" + path, { method, headers: { Accept: "application/json", "Content-Type": "application/json", "X-CSRF-TOKEN": token }, body: method === "GET" ? undefined : body }))'
+            .'token().then(({ token }) => fetch("/manage/api" + path, { method, headers: { Accept: '
+                .'"application/json", "Content-Type": "application/json", "X-CSRF-TOKEN": token }, body: method === '
+                    .'"GET" ? undefined : body }))'
             .'.then((r) => r.json()).then(done, (e) => done({ message: String(e) }));',
             [$path, $method, json_encode($body, JSON_THROW_ON_ERROR)],
         );

@@ -37,7 +37,10 @@ final class AudienceTest extends TestCase
             'member' => Viewer::member('ada@example.org'),
             'friend' => Viewer::member('bea@example.org', ['friends', 'choir']),
         ];
-        $seeing = array_filter($viewers, fn (Viewer $viewer): bool => Garden::context(viewer: $viewer)->admits($record));
+        $seeing = array_filter(
+            $viewers,
+            fn (Viewer $viewer): bool => Garden::context(viewer: $viewer)->admits($record),
+        );
         $this->assertSame($seenBy, implode(', ', array_keys($seeing)));
     }
 

@@ -24,7 +24,10 @@ final class CalendarTest extends TestCase
         $from = new \DateTimeImmutable('2020-01-01', $calendar->zone);
         $changes = [];
         $offset = null;
-        foreach ($calendar->zone->getTransitions($from->getTimestamp(), $from->modify('+10 years')->getTimestamp()) ?: [] as $transition) {
+        foreach ($calendar->zone->getTransitions(
+            $from->getTimestamp(),
+            $from->modify('+10 years')->getTimestamp(),
+        ) ?: [] as $transition) {
             if ($offset !== null) {
                 $changes[$calendar->day((new \DateTimeImmutable('@'.$transition['ts'])))] = $offset - $transition['offset'];
             }
@@ -43,7 +46,11 @@ final class CalendarTest extends TestCase
     /** @return array<string, array{string}> */
     public static function zones(): array
     {
-        return ['an hour' => ['Europe/London'], 'half an hour off, an hour' => ['America/St_Johns'], 'half an hour' => ['Australia/Lord_Howe']];
+        return [
+            'an hour' => ['Europe/London'],
+            'half an hour off, an hour' => ['America/St_Johns'],
+            'half an hour' => ['Australia/Lord_Howe'],
+        ];
     }
 
     public function test_months_end_on_their_last_day_and_the_time_of_day_stays(): void
@@ -108,7 +115,10 @@ final class CalendarTest extends TestCase
     public function test_months_are_called_as_the_sites_language_calls_them(): void
     {
         // Source: CLDR's skeleton yMMMM, through ICU; the expected words are from memory.
-        foreach (['en-GB' => 'May 2026', 'fr-CA' => 'mai 2026', 'de-DE' => 'Mai 2026', 'es-ES' => 'mayo de 2026', 'ja-JP' => '2026年5月'] as $locale => $name) {
+        foreach ([
+            'en-GB' => 'May 2026', 'fr-CA' => 'mai 2026', 'de-DE' => 'Mai 2026', 'es-ES' => 'mayo de 2026',
+            'ja-JP' => '2026年5月',
+        ] as $locale => $name) {
             $this->assertSame(
                 [$name, '2026'],
                 [Calendar::of('UTC', $locale)->named('2026-05'), Calendar::of('UTC', $locale)->named('2026')],

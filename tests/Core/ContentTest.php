@@ -230,7 +230,13 @@ final class ContentTest extends TestCase
                 $this->assertStringContainsString($said, $refused->getMessage());
             }
         }
-        foreach (['terms[0].name: is missing' => [['slug' => 'x']], 'terms[1].slug' => [['name' => 'A'], ['name' => 'B', 'slug' => 'Not one']], 'stands twice' => [['name' => 'A', 'below' => [['name' => 'a']]]], 'terms[0].colour' => [['name' => 'A', 'colour' => 'red']], 'terms[0].fields.latin: is not a known key' => [['name' => 'A', 'fields' => ['latin' => 'x']]]] as $said => $terms) {
+        foreach ([
+            'terms[0].name: is missing' => [['slug' => 'x']],
+            'terms[1].slug' => [['name' => 'A'], ['name' => 'B', 'slug' => 'Not one']],
+            'stands twice' => [['name' => 'A', 'below' => [['name' => 'a']]]],
+            'terms[0].colour' => [['name' => 'A', 'colour' => 'red']],
+            'terms[0].fields.latin: is not a known key' => [['name' => 'A', 'fields' => ['latin' => 'x']]],
+        ] as $said => $terms) {
             try {
                 TaxonomyFile::read(['format' => 1, 'key' => 't', 'label' => 'T', 'tree' => true, 'terms' => $terms]);
                 $this->fail($said);
@@ -328,7 +334,8 @@ final class ContentTest extends TestCase
         );
         $this->assertSame(
             [
-                'None of these holds, and one must: Hardy is empty, and the rule asks that it is yes; Light is empty, and the rule asks that it is filled.',
+                'None of these holds, and one must: Hardy is empty, and the rule asks that it is yes; Light is empty, '
+                    .'and the rule asks that it is filled.',
             ],
             $why(
                 $where(['any' => [['field' => 'hardy', 'test' => 'yes'], ['field' => 'light', 'test' => 'filled']]]),

@@ -295,7 +295,8 @@ final class DefinitionTest extends TestCase
             'On each card: picture · title · price · height · excerpt',
             'When empty: picture drops its line; price says “Ask at the gate”; other parts are left out',
             'When nothing is left: say “Resting.”',
-        ], array_map(fn (Sentence $sentence): string => "{$sentence->lead}: {$sentence->text()}", Sentences::of($module, Garden::format())));
+        ], array_map(fn (Sentence $sentence): string => "{$sentence->lead}: "
+            ."{$sentence->text()}", Sentences::of($module, Garden::format())));
 
         $written = $module->toArray();
         foreach (Sentences::of($module, Garden::format()) as $sentence) {
@@ -345,7 +346,9 @@ final class DefinitionTest extends TestCase
 
             return '';
         };
-        foreach (['words', 'title', 'id', 'views', 'author', 'popularity', 'relevance', 'shuffle', 'groups', 'status'] as $key) {
+        foreach ([
+            'words', 'title', 'id', 'views', 'author', 'popularity', 'relevance', 'shuffle', 'groups', 'status',
+        ] as $key) {
             $this->assertSame("properties.{$key} takenKey", $told(fn () => TypeFile::read($type($key))), $key);
         }
         foreach (['title', 'words', 'text', 'shuffle', 'publish_at'] as $key) {

@@ -43,7 +43,10 @@ final class EmptyTest extends TestCase
     /** @return list<Node<object>> */
     private static function bands(string $text): array
     {
-        return self::read($text, [['[', ']', Level::Band], ['{', '}', Level::Slot], ['(', ')', Level::Module], ['<', '>', Level::Card]]);
+        return self::read(
+            $text,
+            [['[', ']', Level::Band], ['{', '}', Level::Slot], ['(', ')', Level::Module], ['<', '>', Level::Card]],
+        );
     }
 
     /**
@@ -56,7 +59,11 @@ final class EmptyTest extends TestCase
         if ($level === null) {
             return array_map(self::line(...), explode('/', $text));
         }
-        preg_match_all('/'.preg_quote($level[0], '/').'([^'.preg_quote($level[1], '/').']*)'.preg_quote($level[1], '/').'/', $text, $found);
+        preg_match_all(
+            '/'.preg_quote($level[0], '/').'([^'.preg_quote($level[1], '/').']*)'.preg_quote($level[1], '/').'/',
+            $text,
+            $found,
+        );
 
         return array_map(fn (string $inside): Node => Node::branch($level[2], self::read($inside, $levels)), $found[1]);
     }

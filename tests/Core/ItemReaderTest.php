@@ -15,11 +15,31 @@ final class ItemReaderTest extends TestCase
     {
         $reader = new ItemReader(Garden::plant());
         $cells = $reader->fromCells([
-            'title' => ' Lady fern ', 'slug' => 'lady-fern', 'status' => 'draft', 'publish_at' => '2026-05-01T18:30+02:00', 'expire_at' => '', 'audience' => 'members', 'lead' => 'yes',
-            'price' => '04.20', 'height' => '1e2', 'nickname' => "=1+1 \u{1F33F}", 'light' => 'half-shade', 'uses' => 'cut | pot', 'hardy' => '0', 'sown' => '2024-02-29', 'watered' => '2026-05-01', 'groups' => 'Perennials > FERNS | shrubs', 'text' => '<p> </p>',
+            'title' => ' Lady fern ',
+            'slug' => 'lady-fern',
+            'status' => 'draft',
+            'publish_at' => '2026-05-01T18:30+02:00',
+            'expire_at' => '',
+            'audience' => 'members',
+            'lead' => 'yes',
+            'price' => '04.20',
+            'height' => '1e2',
+            'nickname' => "=1+1 \u{1F33F}",
+            'light' => 'half-shade',
+            'uses' => 'cut | pot',
+            'hardy' => '0',
+            'sown' => '2024-02-29',
+            'watered' => '2026-05-01',
+            'groups' => 'Perennials > FERNS | shrubs',
+            'text' => '<p> </p>',
         ]);
         $values = $reader->fromValues([
-            'title' => 'Lady fern', 'slug' => 'lady-fern', 'status' => 'draft', 'publish_at' => '2026-05-01T16:30:00Z', 'audience' => 'members', 'lead' => true,
+            'title' => 'Lady fern',
+            'slug' => 'lady-fern',
+            'status' => 'draft',
+            'publish_at' => '2026-05-01T16:30:00Z',
+            'audience' => 'members',
+            'lead' => true,
             'price' => 4.2,
             'height' => 100,
             'nickname' => "=1+1 \u{1F33F}",
@@ -39,8 +59,21 @@ final class ItemReaderTest extends TestCase
     {
         try {
             (new ItemReader(Garden::plant()))->fromCells([
-                'title' => ' ', 'slug' => 'Lady Fern', 'publish_at' => '2026-05-02', 'expire_at' => '2026-05-01', 'price' => '4,20', 'height' => 'tall', 'light' => 'gloom', 'uses' => 'pot | roof',
-                'hardy' => 'maybe', 'sown' => '2026-02-30', 'watered' => 'noon', 'groups' => 'Perennials > Cacti', 'nickname' => "\xC3\x28", 'picture' => '../x.png', 'wingspan' => '3',
+                'title' => ' ',
+                'slug' => 'Lady Fern',
+                'publish_at' => '2026-05-02',
+                'expire_at' => '2026-05-01',
+                'price' => '4,20',
+                'height' => 'tall',
+                'light' => 'gloom',
+                'uses' => 'pot | roof',
+                'hardy' => 'maybe',
+                'sown' => '2026-02-30',
+                'watered' => 'noon',
+                'groups' => 'Perennials > Cacti',
+                'nickname' => "\xC3\x28",
+                'picture' => '../x.png',
+                'wingspan' => '3',
             ]);
             $this->fail('These cells are wrong.');
         } catch (Refused $refused) {

@@ -40,7 +40,10 @@ final class LayoutTest extends TestCase
     /** @return list<array{int, int, int, int, int, int}> */
     public static function worked(): array
     {
-        return [[0, 8, 1, 0, 4, 0], [1, 8, 1, 1, 4, 1], [8, 8, 1, 8, 4, 4], [9, 8, 2, 1, 4, 1], [38, 8, 5, 6, 4, 2], [40, 8, 5, 8, 3, 2], [21, 10, 3, 1, 5, 1], [7, 7, 1, 7, 2, 1]];
+        return [
+            [0, 8, 1, 0, 4, 0], [1, 8, 1, 1, 4, 1], [8, 8, 1, 8, 4, 4], [9, 8, 2, 1, 4, 1], [38, 8, 5, 6, 4, 2],
+            [40, 8, 5, 8, 3, 2], [21, 10, 3, 1, 5, 1], [7, 7, 1, 7, 2, 1],
+        ];
     }
 
     public function test_pages_show_every_record_exactly_once(): void
@@ -68,7 +71,9 @@ final class LayoutTest extends TestCase
     public function test_only_a_plain_whole_number_within_is_a_page(): void
     {
         $pages = new PageNumbers(21, 8);
-        foreach (['0', '-1', 'x', '1000000000', '4', '01', '+1', '1.0', '', ' 1', "1\n", '99999999999999999999'] as $asked) {
+        foreach ([
+            '0', '-1', 'x', '1000000000', '4', '01', '+1', '1.0', '', ' 1', "1\n", '99999999999999999999',
+        ] as $asked) {
             try {
                 $pages->number($asked);
                 $this->fail("“{$asked}” is no page.");

@@ -236,7 +236,14 @@ final class RenamingTest extends TestCase
             $salvaged->module->toArray()['where']['all'] ?? null,
         );
         $this->assertSame([], $reader->salvage(self::HEAD)->problems);
-        foreach ([['source' => ['items' => ['gone']]], ['key' => 'NO'], ['where' => ['some' => []]], ['unknown' => 1], ['name' => '', 'where' => ['all' => [['field' => 'gone', 'test' => 'filled']]]], ['page' => ['size' => 0], 'order' => [['by' => 'gone']]]] as $wrong) {
+        foreach ([
+            ['source' => ['items' => ['gone']]],
+            ['key' => 'NO'],
+            ['where' => ['some' => []]],
+            ['unknown' => 1],
+            ['name' => '', 'where' => ['all' => [['field' => 'gone', 'test' => 'filled']]]],
+            ['page' => ['size' => 0], 'order' => [['by' => 'gone']]],
+        ] as $wrong) {
             try {
                 $reader->salvage($wrong + self::HEAD);
                 $this->fail('What is no single rule is refused: '.json_encode($wrong));

@@ -216,7 +216,11 @@ final class RunTest extends TestCase
     public function test_a_search_keeps_what_holds_every_word(): void
     {
         $records = [
-            Garden::record(1)->withRelations(['A' => ['title' => 'lady fern'], 'D' => ['story' => 'moss and stone']], [], []),
+            Garden::record(1)->withRelations(
+                ['A' => ['title' => 'lady fern'], 'D' => ['story' => 'moss and stone']],
+                [],
+                [],
+            ),
             Garden::record(2)->withRelations(['A' => ['title' => 'fern']], [], []),
             Garden::record(3)->withRelations(['B' => ['nickname' => 'mossy ferns']], [], []),
         ];
@@ -361,7 +365,10 @@ final class RunTest extends TestCase
             ],
         ]]]);
         $text = fn (Record $record): array => array_map(
-            fn (array $line): string => implode(' | ', array_map(fn (RenderedPart $part): string => $part->text, $line)),
+            fn (array $line): string => implode(
+                ' | ',
+                array_map(fn (RenderedPart $part): string => $part->text, $line),
+            ),
             $module->card->lines($record, Garden::format()),
         );
         $this->assertSame([
@@ -373,7 +380,10 @@ final class RunTest extends TestCase
                 'tree-ferns',
                 'shrubs',
             ],
-            'sown' => '2026-05-01', 'watered' => '2026-05-01T23:30:00Z', 'hardy' => false, 'text' => '<p>One two three</p>',
+            'sown' => '2026-05-01',
+            'watered' => '2026-05-01T23:30:00Z',
+            'hardy' => false,
+            'text' => '<p>One two three</p>',
         ])), 'a moment shows the day of the site’s time zone');
         $this->assertSame(['Ask'], $text(Garden::record(2)));
     }

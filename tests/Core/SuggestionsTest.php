@@ -83,7 +83,11 @@ final class SuggestionsTest extends TestCase
                 $records,
                 $context,
             )->ids;
-            $shown = fn (Module $shown): array => array_slice($all($shown->toArray()), $shown->skip, $shown->displayLimit());
+            $shown = fn (Module $shown): array => array_slice(
+                $all($shown->toArray()),
+                $shown->skip,
+                $shown->displayLimit(),
+            );
             $listed = array_flip($all($module->toArray()));
             foreach ($records as $record) {
                 $shows = in_array($record->id, $shown($module), true);

@@ -24,7 +24,10 @@ final class TextTest extends TestCase
     /** The transform is UTS #35's; the pairs are rules.md's and plain consequences of it. */
     public function test_text_compares_without_case_and_accents(): void
     {
-        foreach ([['Ø', 'o'], ['Straße', 'STRASSE'], ['Crème brûlée', 'creme brulee'], ['ﬁg', 'fig'], ['①', '1'], ["e\u{301}", 'é']] as [$a, $b]) {
+        foreach ([
+            ['Ø', 'o'], ['Straße', 'STRASSE'], ['Crème brûlée', 'creme brulee'], ['ﬁg', 'fig'], ['①', '1'],
+            ["e\u{301}", 'é'],
+        ] as [$a, $b]) {
             $this->assertSame(Fold::of($a), Fold::of($b), "{$a} = {$b}");
         }
         $this->assertNotSame(Fold::of('pear'), Fold::of('peat'));
@@ -62,7 +65,10 @@ final class TextTest extends TestCase
     /** @return list<array{mixed, bool}> */
     public static function empties(): array
     {
-        return [[null, true], ['', true], [" \t\n\u{A0}\u{200B}", true], ["\u{2003}\u{3000}\u{85}", true], [[], true], [0, false], [0.0, false], [false, false], ['0', false], [['x'], false]];
+        return [
+            [null, true], ['', true], [" \t\n\u{A0}\u{200B}", true], ["\u{2003}\u{3000}\u{85}", true],
+            [[], true], [0, false], [0.0, false], [false, false], ['0', false], [['x'], false],
+        ];
     }
 
     public function test_white_space_of_every_kind_is_dropped_at_the_ends_of_one_line_of_text(): void

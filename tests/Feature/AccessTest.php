@@ -219,7 +219,10 @@ final class AccessTest extends TestCase
                 str_contains($policy, 'nonce-'),
                 "{$route}: whole pages of visitors can be kept",
             );
-            foreach (['X-Content-Type-Options' => 'nosniff', 'Referrer-Policy' => 'strict-origin-when-cross-origin'] as $name => $value) {
+            foreach ([
+                'X-Content-Type-Options' => 'nosniff',
+                'Referrer-Policy' => 'strict-origin-when-cross-origin',
+            ] as $name => $value) {
                 $this->assertSame($value, $answer->headers->get($name), "{$route}: {$name}");
             }
             $this->assertTrue($answer->headers->has('Permissions-Policy'), $route);
@@ -274,7 +277,12 @@ final class AccessTest extends TestCase
         }
         $this->get('http://127.0.0.1/search')->assertOk();
         config(['app.url' => 'https://garden.example', 'site.hosts' => 'www.garden.example, shop.garden.example']);
-        foreach (['garden.example' => 200, 'shop.garden.example' => 200, 'localhost' => 400, '127.0.0.1' => 400] as $host => $status) {
+        foreach ([
+            'garden.example' => 200,
+            'shop.garden.example' => 200,
+            'localhost' => 400,
+            '127.0.0.1' => 400,
+        ] as $host => $status) {
             $this->get("http://{$host}/search")->assertStatus($status);
         }
         // Nobody's word is taken about the visitor's own address or host.

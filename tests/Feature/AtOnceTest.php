@@ -301,12 +301,23 @@ final class AtOnceTest extends TestCase
             throw new \RuntimeException($result->output().$result->errorOutput());
         }
 
-        return ['status' => $answer['status'], 'body' => $answer['body'] ?? null, 'seconds' => (float) $answer['seconds']];
+        return [
+            'status' => $answer['status'],
+            'body' => $answer['body'] ?? null,
+            'seconds' => (float) $answer['seconds'],
+        ];
     }
 
     /** @return array<string, string> */
     private function environment(): array
     {
-        return ['APP_ENV' => 'testing', 'DB_DATABASE' => DB::connection()->getDatabaseName(), 'DB_PERSISTENT' => 'false', 'CACHE_STORE' => 'database', 'SESSION_DRIVER' => 'array', 'QUEUE_CONNECTION' => 'sync'];
+        return [
+            'APP_ENV' => 'testing',
+            'DB_DATABASE' => DB::connection()->getDatabaseName(),
+            'DB_PERSISTENT' => 'false',
+            'CACHE_STORE' => 'database',
+            'SESSION_DRIVER' => 'array',
+            'QUEUE_CONNECTION' => 'sync',
+        ];
     }
 }

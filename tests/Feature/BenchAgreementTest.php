@@ -54,10 +54,13 @@ final class BenchAgreementTest extends TestCase
     /** @return list<Record> those that a signed-out visitor may see */
     private function candidates(): array
     {
-        return array_values(array_filter($this->records, fn (Record $record): bool => $record->status === Status::Published
+        return array_values(array_filter(
+            $this->records,
+            fn (Record $record): bool => $record->status === Status::Published
             && $record->publishAt !== null && $record->publishAt <= self::NOW
             && ($record->expireAt === null || $record->expireAt > self::NOW)
-            && $record->audience->admits(Viewer::signedOut())));
+            && $record->audience->admits(Viewer::signedOut()),
+        ));
     }
 
     public function test_counts_beside_choices_are_those_of_the_records_that_reach_the_rule(): void
@@ -73,7 +76,10 @@ final class BenchAgreementTest extends TestCase
                     if ((string) $counted->name === $before) {
                         break;
                     }
-                    $reach = array_filter($reach, fn (Record $record): bool => $counted->rule->keeps($record, $context));
+                    $reach = array_filter(
+                        $reach,
+                        fn (Record $record): bool => $counted->rule->keeps($record, $context),
+                    );
                 }
                 foreach (['light', 'uses', 'groups', 'height', 'nickname', 'sown', 'watered'] as $key) {
                     $field = $module->type()->reachable[$key];

@@ -31,7 +31,15 @@ final class CommandsTest extends TestCase
         $file = $this->file('csv', $csv);
         [$code, $said] = $this->command('wellspring:items:import', ['file' => $file, '--type' => 'plant']);
         $this->assertSame(1, $code);
-        foreach (['line 4, column price: expected a number', 'line 4, column groups: expected the path of a term', 'line 5, column slug: “lady-fern” is taken by “Lady fern”', 'line 6, column slug: “harts-tongue” stands on line 2 already', 'line 7: expected 5 cells', 'line 8, column title: expected text in UTF-8', '5 rows are wrong; nothing was written'] as $told) {
+        foreach ([
+            'line 4, column price: expected a number',
+            'line 4, column groups: expected the path of a term',
+            'line 5, column slug: “lady-fern” is taken by “Lady fern”',
+            'line 6, column slug: “harts-tongue” stands on line 2 already',
+            'line 7: expected 5 cells',
+            'line 8, column title: expected text in UTF-8',
+            '5 rows are wrong; nothing was written',
+        ] as $told) {
             $this->assertStringContainsString($told, $said);
         }
         $this->assertSame(1, Item::query()->count());
@@ -107,7 +115,8 @@ final class CommandsTest extends TestCase
             ],
         );
         $this->assertSame(1, $code);
-        foreach (['item 1: expected an object, found 7', 'item 2, column price: expected a number', 'item 3, column colour: is not a column of plant'] as $told) {
+        foreach (['item 1: expected an object, found 7', 'item 2, column price: expected a number', 'item 3, column '
+            .'colour: is not a column of plant'] as $told) {
             $this->assertStringContainsString($told, $said);
         }
         $this->assertSame(0, Item::query()->count());
@@ -275,7 +284,13 @@ final class CommandsTest extends TestCase
         $this->apply(['order' => [['by' => 'title']]], true);
         $page = fn (string $field, array $value): array => [
             'order' => [['by' => 'title']],
-            'where' => ['all' => [['field' => $field, 'test' => $field === 'groups' ? 'anyOf' : 'on', 'value' => ['from' => 'page'] + $value]]],
+            'where' => [
+                'all' => [[
+                    'field' => $field,
+                    'test' => $field === 'groups' ? 'anyOf' : 'on',
+                    'value' => ['from' => 'page'] + $value,
+                ]],
+            ],
         ];
         $titles = fn (array $options): array => array_column(json_decode(
             $this->command('wellspring:run', ['key' => 'plants', '--json' => true] + $options)[1],
@@ -297,7 +312,10 @@ final class CommandsTest extends TestCase
         $this->assertSame([], $titles(['--about' => 'month:2026-05']));
         $this->apply($page('sown', ['take' => 'month']), true);
         $this->assertSame(['Fern'], $titles(['--about' => 'month:2026-05']));
-        $this->assertSame(['Fern', 'Moss', 'Sage'], $titles(['--about' => 'year:2026', '--person' => 'ada@example.org']));
+        $this->assertSame(
+            ['Fern', 'Moss', 'Sage'],
+            $titles(['--about' => 'year:2026', '--person' => 'ada@example.org']),
+        );
         foreach ([
             ['--as', 'members,signed-out', '--as: expected everyone, signed-out or members'],
             ['--as', 'members,group:cats', '--as: there is no group “cats”.'],

@@ -158,7 +158,11 @@ final class FilesTest extends TestCase
 
     public function test_rich_text_keeps_its_form_and_loses_what_does_harm(): void
     {
-        $hostile = '<h2 onclick="x()">Head</h2><script>alert(1)</script><a href="javascript:alert(1)">a</a><a href="/shop">b</a><img src="x" onerror="alert(1)"><img src="javascript:1"><iframe src="//evil"></iframe><ul><li style="background:url(javascript:1)">one</li></ul><svg><script>1</script></svg><math><mi xlink:href="data:x">1</mi></math><p>“quoted” <em>and</em> so</p>';
+        $hostile = '<h2 onclick="x()">Head</h2><script>alert(1)</script><a href="javascript:alert(1)">a</a><a '
+            .'href="/shop">b</a><img src="x" onerror="alert(1)"><img src="javascript:1"><iframe '
+                .'src="//evil"></iframe><ul><li '
+                    .'style="background:url(javascript:1)">one</li></ul><svg><script>1</script></svg><math><mi '
+                        .'xlink:href="data:x">1</mi></math><p>“quoted” <em>and</em> so</p>';
         $made = $this->postJson(
             '/manage/api/items',
             ['type' => 'plant', 'values' => ['title' => 'X', 'text' => $hostile, 'story' => $hostile]],

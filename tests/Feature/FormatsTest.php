@@ -26,11 +26,18 @@ final class FormatsTest extends TestCase
             $this->assertFits($file, (string) file_get_contents($file), 'type');
             $this->assertSame(0, Artisan::call('wellspring:types:apply', ['file' => $file]), Artisan::output());
         }
-        foreach ([...glob(base_path('docs/formats/examples/*.taxonomy.json')) ?: [], ...glob(database_path('*/taxonomies/*.json')) ?: [], ...glob(database_path('sets/*/taxonomies/*.json')) ?: []] as $file) {
+        foreach ([
+            ...glob(base_path('docs/formats/examples/*.taxonomy.json')) ?: [],
+            ...glob(database_path('*/taxonomies/*.json')) ?: [],
+            ...glob(database_path('sets/*/taxonomies/*.json')) ?: [],
+        ] as $file) {
             $this->assertFits($file, (string) file_get_contents($file), 'taxonomy');
             TaxonomyFile::read(json_decode((string) file_get_contents($file), true));
         }
-        foreach ([...glob(database_path('demo/types/*.json')) ?: [], ...glob(database_path('sets/*/types/*.json')) ?: []] as $file) {
+        foreach ([
+            ...glob(database_path('demo/types/*.json')) ?: [],
+            ...glob(database_path('sets/*/types/*.json')) ?: [],
+        ] as $file) {
             $this->assertFits($file, (string) file_get_contents($file), 'type');
         }
         foreach (glob(base_path('docs/formats/examples/*.module.json')) ?: [] as $file) {
@@ -88,7 +95,8 @@ final class FormatsTest extends TestCase
         );
         $this->assertFalse(
             $this->fits(
-                '{"format": 1, "key": "x", "name": "X", "source": {"items": ["plant"]}, "where": {"all": [{"field": "price", "test": "gt", "value": "4"}]}}',
+                '{"format": 1, "key": "x", "name": "X", "source": {"items": ["plant"]}, "where": {"all": [{"field": '
+                    .'"price", "test": "gt", "value": "4"}]}}',
                 'module',
             ),
         );

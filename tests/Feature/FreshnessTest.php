@@ -130,7 +130,8 @@ final class FreshnessTest extends TestCase
                 "delete from item_term where item_id = (select id from items where slug = 'b')",
             ),
             'terms given' => fn () => DB::insert(
-                "insert into item_term select (select id from terms where slug = 'hostas'), id from items where slug = 'b'",
+                "insert into item_term select (select id from terms where slug = 'hostas'), id from items where slug "
+                    ."= 'b'",
             ),
             'a term moved' => fn () => Term::query()->where('slug', 'hostas')->update(['parent_id' => $shrub]),
             'an item unpublished' => fn () => Item::query()->where('slug', 'c')->update(['status' => 'draft']),
@@ -261,8 +262,13 @@ final class FreshnessTest extends TestCase
             $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(25, plants: true));
             // From one moment to the next, days, weeks and hours apart, nothing is written and time alone changes what
             // shows.
-            for ($at = new \DateTimeImmutable('2026-03-27T22:30:00Z'), $step = 0; $step < 14; $at = $at->modify(['+1 second', '+29 minutes', '+3 hours', '+1 day', '+8 days'][$step % 5]), $step++) {
-                $context = app(ContextFactory::class)->at($at, [Viewer::anyone(), Viewer::signedOut(), Viewer::member()][$seed % 3]);
+            for ($at = new \DateTimeImmutable('2026-03-27T22:30:00Z'), $step = 0; $step < 14; $at = $at->modify([
+                '+1 second', '+29 minutes', '+3 hours', '+1 day', '+8 days',
+            ][$step % 5]), $step++) {
+                $context = app(ContextFactory::class)->at(
+                    $at,
+                    [Viewer::anyone(), Viewer::signedOut(), Viewer::member()][$seed % 3],
+                );
                 $run = app(Listing::class)->show($module, $context);
                 foreach ([1, 2] as $time) {
                     $kept = app(CachedListing::class)->show($module, $context);

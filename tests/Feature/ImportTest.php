@@ -57,7 +57,8 @@ final class ImportTest extends TestCase
 
     public function test_columns_are_guessed_remembered_and_every_problem_told_before_anything_is_written(): void
     {
-        $table = "Name;Price in shop;Category;Grows to;Light\nFougère;4.20;Perennials > Ferns;90;shade\nRose;dear;Shrubs;120;moon\nMoss;;Perennials > Mosses;;\nFougère;1;;;\n";
+        $table = "Name;Price in shop;Category;Grows to;Light\nFougère;4.20;Perennials > "
+            ."Ferns;90;shade\nRose;dear;Shrubs;120;moon\nMoss;;Perennials > Mosses;;\nFougère;1;;;\n";
         $import = $this->upload('plants.csv', $table);
         $this->assertEquals(
             [
@@ -190,7 +191,8 @@ final class ImportTest extends TestCase
         };
         $import = $this->upload(
             'plants.csv',
-            "title,picture,shots\nFern,ferns/lady.png,lady.png | rose.png\nRose,rose.png,\nMoss,moss.png,\nBad,bad.png,\n",
+            "title,picture,shots\nFern,ferns/lady.png,lady.png | "
+                ."rose.png\nRose,rose.png,\nMoss,moss.png,\nBad,bad.png,\n",
         );
         $send = fn (string $path) => $this->post(
             "/manage/api/imports/{$import['id']}/pictures",
@@ -229,7 +231,8 @@ final class ImportTest extends TestCase
     {
         $import = $this->upload(
             'plants.json',
-            '[{"slug": "a", "title": "A", "friends": ["b", "c"]}, {"slug": "b", "title": "B"}, {"slug": "c", "title": "C", "friends": ["nobody"]}]',
+            '[{"slug": "a", "title": "A", "friends": ["b", "c"]}, {"slug": "b", "title": "B"}, {"slug": "c", "title": '
+                .'"C", "friends": ["nobody"]}]',
         );
         $this->assertSame(
             ['item 3, column friends'],
@@ -301,8 +304,19 @@ final class ImportTest extends TestCase
             );
             $type = substr((string) preg_replace('/[^a-z]/', '', $name), 0, 8);
             app(TypeWriter::class)
-                ->apply(['$schema' => TypeFile::DRAFT, 'title' => $type, 'type' => 'object', 'x-wellspring' => ['format' => 1, 'key' => $type, 'address' => "/{$type}/{slug}"],
-                    'properties' => array_combine(array_values($keys), array_map(fn (string $kind): array => ['x-wellspring' => ['kind' => $kind]], array_values($columns)))]);
+                ->apply([
+                    '$schema' => TypeFile::DRAFT,
+                    'title' => $type,
+                    'type' => 'object',
+                    'x-wellspring' => ['format' => 1, 'key' => $type, 'address' => "/{$type}/{slug}"],
+                    'properties' => array_combine(
+                        array_values($keys),
+                        array_map(
+                            fn (string $kind): array => ['x-wellspring' => ['kind' => $kind]],
+                            array_values($columns),
+                        ),
+                    ),
+                ]);
             \Illuminate\Support\Facades\DB::table('column_matches')->insert([
                 ['type_key' => $type, 'heading' => strtolower($title), 'column' => 'title'],
                 ...($title === 'iata' ? [['type_key' => $type, 'heading' => 'name', 'column' => 'name']] : []),

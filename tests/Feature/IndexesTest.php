@@ -71,8 +71,15 @@ final class IndexesTest extends TestCase
             array_column($indexes->needed(app(ModuleStore::class)->allLive()), 'what'),
         );
         $indexes->keep(app(ModuleStore::class)->allLive());
-        $this->assertEquals(array_fill_keys(array_keys($indexes->needed(app(ModuleStore::class)->allLive())), true), $indexes->present());
-        $this->assertSame(['made' => [], 'dropped' => []], $indexes->keep(app(ModuleStore::class)->allLive()), 'made once');
+        $this->assertEquals(
+            array_fill_keys(array_keys($indexes->needed(app(ModuleStore::class)->allLive())), true),
+            $indexes->present(),
+        );
+        $this->assertSame(
+            ['made' => [], 'dropped' => []],
+            $indexes->keep(app(ModuleStore::class)->allLive()),
+            'made once',
+        );
 
         DB::statement('set enable_seqscan = off');
         DB::statement('set enable_sort = off');
@@ -80,7 +87,12 @@ final class IndexesTest extends TestCase
             "\n",
             array_column(
                 DB::select(
-                    "explain select id from items where type_key = 'plant' and status = 'published' order by case when (items.fields->>'light') is not null then coalesce(array_position('{\"sun\",\"half-shade\",\"shade\"}'::text[], (items.fields->>'light')), 4::int) end desc nulls last, (items.fields->>'price')::numeric asc, items.title collate wellspring_text asc, items.id asc limit 8",
+                    "explain select id from items where type_key = 'plant' and status = 'published' order by case "
+                        ."when (items.fields->>'light') is not null then "
+                            ."coalesce(array_position('{\"sun\",\"half-shade\",\"shade\"}'::text[], "
+                                ."(items.fields->>'light')), 4::int) end desc nulls last, "
+                                    ."(items.fields->>'price')::numeric asc, items.title collate wellspring_text asc, "
+                                        .'items.id asc limit 8',
                 ),
                 'QUERY PLAN',
             ),
@@ -119,7 +131,10 @@ final class IndexesTest extends TestCase
         $other = DB::connection('other');
         $other->scalar('select pg_advisory_lock(?)', [$lock]);
         [$one, $two] = [$started(), $started()];
-        for ($wait = 0; $wait < 100 && (! str_contains($one->output(), 'wait for another') || ! str_contains($two->output(), 'wait for another')); $wait++) {
+        for ($wait = 0; $wait < 100 && (! str_contains(
+            $one->output(),
+            'wait for another',
+        ) || ! str_contains($two->output(), 'wait for another')); $wait++) {
             usleep(100_000);
         }
         $this->assertTrue($one->running() && $two->running(), $one->output().$two->output().$one->errorOutput());

@@ -72,7 +72,8 @@ final class KeepingTest extends TestCase
     public function test_an_item_that_came_by_another_way_is_kept_as_it_was_before_it_is_written_over(): void
     {
         DB::statement(
-            "insert into items (type_key, slug, title, publish_at, fields, folded) values ('plant', 'fern', 'Fern', now(), '{\"price\": 4}', '{\"title\": \"fern\"}')",
+            "insert into items (type_key, slug, title, publish_at, fields, folded) values ('plant', 'fern', 'Fern', "
+                ."now(), '{\"price\": 4}', '{\"title\": \"fern\"}')",
         );
         $item = Item::query()->firstOrFail();
         $this->save($item, 1, ['price' => 9])->assertOk();
@@ -243,7 +244,10 @@ final class KeepingTest extends TestCase
             ->where('taxonomy_key', 'groups')
             ->where('slug', $slug)
             ->firstOrFail()->id;
-        foreach (['a' => ['ferns'], 'b' => ['tree-ferns'], 'c' => ['hostas', 'ferns'], 'd' => ['hostas'], 'e' => ['shrubs']] as $title => $groups) {
+        foreach ([
+            'a' => ['ferns'], 'b' => ['tree-ferns'], 'c' => ['hostas', 'ferns'], 'd' => ['hostas'],
+            'e' => ['shrubs'],
+        ] as $title => $groups) {
             $this->plant(['title' => $title, 'groups' => $groups]);
         }
         $store = app(ModuleStore::class);
@@ -392,10 +396,13 @@ final class KeepingTest extends TestCase
     public function test_a_tree_of_five_thousand_terms_is_told_moved_and_merged(): void
     {
         DB::statement(
-            "insert into terms (taxonomy_key, slug, name, position) select 'groups', 'root-' || n, 'Root ' || n, 10 + n from generate_series(1, 50) as n",
+            "insert into terms (taxonomy_key, slug, name, position) select 'groups', 'root-' || n, 'Root ' || n, 10 + "
+                .'n from generate_series(1, 50) as n',
         );
         DB::statement(
-            "insert into terms (taxonomy_key, slug, name, position, parent_id) select 'groups', 'leaf-' || n, 'Leaf ' || n, n, (select id from terms where slug = 'root-' || (n % 50 + 1)) from generate_series(1, 4945) as n",
+            "insert into terms (taxonomy_key, slug, name, position, parent_id) select 'groups', 'leaf-' || n, 'Leaf ' "
+                ."|| n, n, (select id from terms where slug = 'root-' || (n % 50 + 1)) from generate_series(1, 4945) "
+                    .'as n',
         );
         app(CatalogueStore::class)->forget();
         $item = $this->plant(['title' => 'Fern', 'groups' => ['leaf-1', 'leaf-51', 'root-2', 'leaf-2']]);

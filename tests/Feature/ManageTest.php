@@ -18,7 +18,11 @@ final class ManageTest extends TestCase
     public function test_only_who_is_signed_in_gets_in_and_guessing_is_slowed(): void
     {
         $this->get('/manage/modules')->assertRedirect('/manage/sign-in');
-        foreach (['get' => ['start', 'modules', 'items?type=plant'], 'post' => ['modules', 'bench/look', 'items', 'media', 'imports'], 'put' => ['items/1', 'modules/x/draft']] as $method => $paths) {
+        foreach ([
+            'get' => ['start', 'modules', 'items?type=plant'],
+            'post' => ['modules', 'bench/look', 'items', 'media', 'imports'],
+            'put' => ['items/1', 'modules/x/draft'],
+        ] as $method => $paths) {
             foreach ($paths as $path) {
                 $this->json($method, "/manage/api/{$path}")->assertUnauthorized();
             }
@@ -87,7 +91,12 @@ final class ManageTest extends TestCase
     public function test_a_module_is_made_looked_at_kept_published_and_placed(): void
     {
         $this->plantType();
-        foreach ([['Fern', 'shade', ['ferns']], ['Hosta', 'shade', ['hostas']], ['Rose', 'sun', ['shrubs']], ['Moss', null, null]] as [$title, $light, $groups]) {
+        foreach ([
+            ['Fern', 'shade', ['ferns']],
+            ['Hosta', 'shade', ['hostas']],
+            ['Rose', 'sun', ['shrubs']],
+            ['Moss', null, null],
+        ] as [$title, $light, $groups]) {
             $this->plant([
                 'title' => $title,
                 'light' => $light,
@@ -218,7 +227,9 @@ final class ManageTest extends TestCase
                     'key' => 'plants',
                     'state' => 'live',
                     'takes' => ['Plants'],
-                    'line' => 'Take plants · keep only those whose light is Shade · order by publish date, newest first · show 10 at a time with numbered pages · as a grid, 4 across on desktop · 3 on laptop · 2 on tablet · 1 on phone',
+                    'line' => 'Take plants · keep only those whose light is Shade · order by publish date, newest '
+                        .'first · show 10 at a time with numbered pages · as a grid, 4 across on desktop · 3 on '
+                            .'laptop · 2 on tablet · 1 on phone',
                 ],
                 ['key' => 'plants-2', 'state' => 'draft'],
             ]);
@@ -318,7 +329,11 @@ final class ManageTest extends TestCase
             ->assertJson(['name' => 'my-garden.webp', 'width' => 1600, 'height' => 400]);
         $this->assertStringNotContainsString('hidden', (string) Storage::disk('media')->get('my-garden.webp'));
         $send('my-garden.jpg', $png)->assertJsonPath('name', 'my-garden-2.webp');
-        foreach (['shell.jpg' => '<?php system($_GET["c"]);', 'drawing.svg' => '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>', 'cut.png' => substr($png, 0, 60)] as $name => $bytes) {
+        foreach ([
+            'shell.jpg' => '<?php system($_GET["c"]);',
+            'drawing.svg' => '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>',
+            'cut.png' => substr($png, 0, 60),
+        ] as $name => $bytes) {
             $send($name, $bytes)->assertUnprocessable();
         }
         // A picture that says it is 30,000 by 30,000 is refused before it is unpacked.

@@ -17,13 +17,18 @@ final class MigrationsTest extends TestCase
         $name = 'wellspring_migrations_'.getmypid();
         DB::connection('progress')->statement("create database {$name}");
         try {
-            config(['database.connections.fresh' => ['database' => $name] + (array) config('database.connections.pgsql')]);
+            config([
+                'database.connections.fresh' => ['database' => $name] + (array) config('database.connections.pgsql'),
+            ]);
             $do = fn (string $command): int => Artisan::call($command, ['--database' => 'fresh', '--force' => true]);
             $this->assertSame(0, $do('migrate'));
             $first = $this->said();
             $this->assertContains('items.folded jsonb', $first);
             $this->assertSame(0, $do('migrate:rollback'));
-            $this->assertSame([], array_filter($this->said(), fn (string $one): bool => ! str_contains($one, 'migrations')));
+            $this->assertSame(
+                [],
+                array_filter($this->said(), fn (string $one): bool => ! str_contains($one, 'migrations')),
+            );
             $this->assertSame(0, $do('migrate'));
             $this->assertSame($first, $this->said());
         } finally {
@@ -50,7 +55,8 @@ final class MigrationsTest extends TestCase
             from information_schema.columns where table_schema = 'public'
             union all select 'trigger ' || trigger_name || ' on ' || event_object_table || ' ' || event_manipulation
             from information_schema.triggers where trigger_schema = 'public'
-            union all select 'index ' || indexname from pg_indexes where schemaname = 'public' and tablename <> 'migrations'
+            union all select 'index ' || indexname from pg_indexes where schemaname = 'public' and tablename <>
+                'migrations'
             union all select 'function ' || proname from pg_proc
             where pronamespace = 'public'::regnamespace and not exists (
                 select 1 from pg_depend where pg_depend.objid = pg_proc.oid and pg_depend.deptype = 'e'

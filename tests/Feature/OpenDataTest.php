@@ -223,15 +223,18 @@ final class OpenDataTest extends TestCase
             ],
             [
                 $is('day', 'previous', 'week'),
-                "day between date('2014-03-30', '-13 days', 'weekday 1') and date('2014-03-30', '-7 days', 'weekday 0')",
+                "day between date('2014-03-30', '-13 days', 'weekday 1') and date('2014-03-30', '-7 days', 'weekday "
+                    ."0')",
             ],
             [
                 $is('day', 'current', 'month'),
-                "day >= date('2014-03-30', 'start of month') and day < date('2014-03-30', 'start of month', '+1 month')",
+                "day >= date('2014-03-30', 'start of month') and day < date('2014-03-30', 'start of month', '+1 "
+                    ."month')",
             ],
             [
                 $is('day', 'following', 'month'),
-                "day >= date('2014-03-30', 'start of month', '+1 month') and day < date('2014-03-30', 'start of month', '+2 months')",
+                "day >= date('2014-03-30', 'start of month', '+1 month') and day < date('2014-03-30', 'start of "
+                    ."month', '+2 months')",
             ],
             [$is('day', 'previous', 'year'), "strftime('%Y', day) = '2013'"],
             [$is('day', 'past'), "day < '2014-03-30'"],
@@ -239,11 +242,13 @@ final class OpenDataTest extends TestCase
             [$is('read', 'past'), "read < '2014-03-30T12:00:00Z'"],
             [
                 $near('inNext', 30, 'hours', 'read'),
-                "unixepoch(read) between unixepoch('2014-03-30T12:00:00Z') and unixepoch('2014-03-30T12:00:00Z', '+30 hours')",
+                "unixepoch(read) between unixepoch('2014-03-30T12:00:00Z') and unixepoch('2014-03-30T12:00:00Z', '+30 "
+                    ."hours')",
             ],
             [
                 $near('inLast', 90, 'minutes', 'read'),
-                "unixepoch(read) between unixepoch('2014-03-30T12:00:00Z', '-90 minutes') and unixepoch('2014-03-30T12:00:00Z')",
+                "unixepoch(read) between unixepoch('2014-03-30T12:00:00Z', '-90 minutes') and "
+                    ."unixepoch('2014-03-30T12:00:00Z')",
             ],
             [$is('read', 'after', '2015-12-30T17:30:00Z'), "read > '2015-12-30T17:30:00Z'"],
             [
@@ -289,7 +294,8 @@ final class OpenDataTest extends TestCase
             $this->assertSame(
                 $this->column(
                     $lite,
-                    "select strftime('{$format}', day) || ' ' || count(*) from weather group by strftime('{$format}', day) order by count(*) desc, strftime('{$format}', day)",
+                    "select strftime('{$format}', day) || ' ' || count(*) from weather group by "
+                        ."strftime('{$format}', day) order by count(*) desc, strftime('{$format}', day)",
                 ),
                 array_map(
                     fn (Record $record): string => $record->slug.' '.json_encode(
@@ -456,7 +462,10 @@ final class OpenDataTest extends TestCase
             }
             $insert->execute();
         }
-        foreach (array_diff($columns, ['title', 'publish_at', 'made', 'origin', 'genre', 'distributor', 'director', 'day', 'sky', 'read']) as $number) {
+        foreach (array_diff(
+            $columns,
+            ['title', 'publish_at', 'made', 'origin', 'genre', 'distributor', 'director', 'day', 'sky', 'read'],
+        ) as $number) {
             $lite->exec("update {$table} set {$number} = cast({$number} as real) where {$number} is not null");
         }
     }

@@ -171,7 +171,11 @@ final class PeopleTest extends TestCase
             ],
         )->assertJson(['done' => 1]);
         $this->assertSame($author->id, Item::query()->where('id', $own)->value('author_id'));
-        foreach (['get' => ['modules', 'types', 'taxonomies', 'people', 'by-hand/plant', 'exports/plant'], 'put' => ['types', 'taxonomies'], 'post' => ['people', 'imports', 'sets/apply', 'terms/merge']] as $method => $paths) {
+        foreach ([
+            'get' => ['modules', 'types', 'taxonomies', 'people', 'by-hand/plant', 'exports/plant'],
+            'put' => ['types', 'taxonomies'],
+            'post' => ['people', 'imports', 'sets/apply', 'terms/merge'],
+        ] as $method => $paths) {
             foreach ($paths as $path) {
                 $this->json($method, "/manage/api/{$path}")->assertForbidden();
             }

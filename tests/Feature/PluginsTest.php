@@ -56,7 +56,9 @@ final class PluginsTest extends TestCase
             'x-wellspring' => ['format' => 1, 'key' => 'dish', 'plural' => 'Dishes'],
             'properties' => ['stars' => ['x-wellspring' => ['kind' => 'stars']]],
         ])->type;
-        foreach (['Soup' => 2, 'Salad of beans' => 4, 'Stew' => 3, 'Bread' => 4, 'Sorbet' => null] as $title => $stars) {
+        foreach ([
+            'Soup' => 2, 'Salad of beans' => 4, 'Stew' => 3, 'Bread' => 4, 'Sorbet' => null,
+        ] as $title => $stars) {
             app(ItemWriter::class)->create(
                 $type,
                 (new ItemReader($type))->fromValues(['title' => $title, 'stars' => $stars]),
@@ -68,7 +70,11 @@ final class PluginsTest extends TestCase
             'where' => ['all' => [['field' => 'stars', 'test' => 'even']]],
             'order' => [['by' => 'titleLength', 'direction' => 'down']],
             'arrange' => ['as' => 'pairs'],
-            'card' => ['lines' => [['parts' => [['part' => 'initial'], ['part' => 'title'], ['part' => 'field', 'field' => 'stars']]]]],
+            'card' => [
+                'lines' => [[
+                    'parts' => [['part' => 'initial'], ['part' => 'title'], ['part' => 'field', 'field' => 'stars']],
+                ]],
+            ],
         ];
         $module = app(ModuleStore::class)->read($definition);
         $this->assertSame($definition['source'], $module->toArray()['source']);
@@ -76,7 +82,11 @@ final class PluginsTest extends TestCase
         $result = app(Listing::class)->run($module, $context);
         $this->assertSame(
             ['source' => 4, 'where.all[0]' => 2, 'choices' => 2, 'leaveOut' => 2, 'empty' => 2, 'total' => 2],
-            array_column(array_map(fn (Step $step): array => [(string) $step->name, $step->left], $result->steps), 1, 0),
+            array_column(
+                array_map(fn (Step $step): array => [(string) $step->name, $step->left], $result->steps),
+                1,
+                0,
+            ),
         );
         $this->assertStringContainsString(
             'dishes under s · keep only those whose stars is even · order by length of the title, longest first',

@@ -677,7 +677,11 @@ final class QueryTest extends TestCase
     public function test_search_finds_whole_words_and_beginnings_in_any_form_accents_aside(): void
     {
         $this->plantType();
-        foreach ([['Crème brûlée lily', 'A sweet scent', '<p>Flowers in gardens.</p>'], ['Garden fern', 'Scented', '<p>No flower at all, 12 cm.</p>'], ['Oak', 'Creme', '<p>Wood</p>']] as $i => [$title, $nickname, $text]) {
+        foreach ([
+            ['Crème brûlée lily', 'A sweet scent', '<p>Flowers in gardens.</p>'],
+            ['Garden fern', 'Scented', '<p>No flower at all, 12 cm.</p>'],
+            ['Oak', 'Creme', '<p>Wood</p>'],
+        ] as $i => [$title, $nickname, $text]) {
             $this->plant([
                 'title' => $title,
                 'slug' => "p{$i}",
@@ -697,7 +701,11 @@ final class QueryTest extends TestCase
                 app(Listing::class)->run($module, app(ContextFactory::class)->now())->ids,
             );
         };
-        foreach (['creme' => ['p0', 'p2'], 'CRÈME lily' => ['p0'], 'garden' => ['p1', 'p0'], 'gardens' => ['p1', 'p0'], 'flower' => ['p0', 'p1'], 'scent*' => ['p0', 'p1'], 'bru' => [], 'bru*' => ['p0'], '12' => ['p1'], '1' => [], 'fern oak' => []] as $words => $expected) {
+        foreach ([
+            'creme' => ['p0', 'p2'], 'CRÈME lily' => ['p0'], 'garden' => ['p1', 'p0'],
+            'gardens' => ['p1', 'p0'], 'flower' => ['p0', 'p1'], 'scent*' => ['p0', 'p1'], 'bru' => [],
+            'bru*' => ['p0'], '12' => ['p1'], '1' => [], 'fern oak' => [],
+        ] as $words => $expected) {
             $this->assertSame($expected, $found((string) $words), (string) $words);
         }
         DB::table('items')->update(['words' => '{}']);
@@ -719,7 +727,11 @@ final class QueryTest extends TestCase
     public function test_search_looks_where_it_is_told_and_in_the_names_of_terms_and_of_those_above(): void
     {
         $this->plantType();
-        foreach ([['Rust', 'Lily', '<p>Moss.</p>', ['tree-ferns']], ['Lily', 'Moss', '<p>Rust, rust.</p>', ['shrubs']], ['Moss', 'Rust', '<p>Lily.</p>', null]] as $i => [$title, $nickname, $story, $groups]) {
+        foreach ([
+            ['Rust', 'Lily', '<p>Moss.</p>', ['tree-ferns']],
+            ['Lily', 'Moss', '<p>Rust, rust.</p>', ['shrubs']],
+            ['Moss', 'Rust', '<p>Lily.</p>', null],
+        ] as $i => [$title, $nickname, $story, $groups]) {
             $this->plant([
                 'title' => $title,
                 'slug' => "p{$i}",
@@ -735,7 +747,14 @@ final class QueryTest extends TestCase
             ?array $in,
         ): Module => app(ModuleStore::class)
             ->read(['format' => 1, 'key' => 'found', 'name' => 'Found', 'source' => ['items' => ['plant']],
-                'where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => $words] + ($in === null ? [] : ['in' => $in])]], 'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'slug']]]);
+                'where' => ['all' => [[
+                    'field' => 'words',
+                    'test' => 'search',
+                    'value' => $words,
+                ] + ($in === null ? [] : ['in' => $in])]], 'order' => [
+                    ['by' => 'relevance', 'direction' => 'down'],
+                    ['by' => 'slug'],
+                ]]);
         $found = fn (Module $module): array => array_map(
             fn (int $id): string => (string) Item::query()->whereKey($id)->value('slug'),
             app(CachedListing::class)->show($module, app(ContextFactory::class)->now())->ids,
@@ -772,7 +791,9 @@ final class QueryTest extends TestCase
             ->assertOk()
             ->assertSee('hold')
             ->assertSee('Plant groups (2) or Title (1)');
-        foreach (['where.all[0].in.title: expected a whole number from 1 to 10' => ['title' => 11], 'where.all[0].in: expected fields, at least one' => ['title'], 'where.all[0].in: “height” is no text of Plants; expected one of: title, text, nickname, story, groups.' => ['height' => 1]] as $problem => $in) {
+        foreach (['where.all[0].in.title: expected a whole number from 1 to 10' => ['title' => 11], 'where.all[0].in: '
+            .'expected fields, at least one' => ['title'], 'where.all[0].in: “height” is no text of Plants; expected '
+                .'one of: title, text, nickname, story, groups.' => ['height' => 1]] as $problem => $in) {
             try {
                 $module('x', $in);
                 $this->fail('The definition was to be refused.');
@@ -846,13 +867,17 @@ final class QueryTest extends TestCase
     {
         foreach (['Europe/London', 'America/St_Johns', 'Australia/Lord_Howe'] as $zone) {
             $calendar = new Calendar(new \DateTimeZone($zone));
-            foreach (DB::select("select to_char(d, 'YYYY-MM-DD') as day, to_char((d at time zone ?) at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as first from generate_series('2024-01-01'::timestamp, '2027-12-31', '1 day') as d", [$zone]) as $row) {
+            foreach (DB::select("select to_char(d, 'YYYY-MM-DD') as day, to_char((d at time zone ?) at time zone "
+                ."'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as first from generate_series('2024-01-01'::timestamp, "
+                    ."'2027-12-31', '1 day') as d", [$zone]) as $row) {
                 $this->assertSame($row->first, $calendar->firstInstant($row->day), "{$row->day} in {$zone}");
             }
         }
         $calendar = new Calendar(new \DateTimeZone('UTC'));
         foreach ([DurationUnit::Months, DurationUnit::Years, DurationUnit::Weeks, DurationUnit::Days] as $unit) {
-            foreach (DB::select("select to_char(d, 'YYYY-MM-DD') as day, n, to_char(d + n * ?::interval, 'YYYY-MM-DD') as moved from generate_series('2023-12-25'::timestamp, '2024-04-05', '1 day') as d, generate_series(-25, 25, 7) as n", ["1 {$unit->value}"]) as $row) {
+            foreach (DB::select("select to_char(d, 'YYYY-MM-DD') as day, n, to_char(d + n * ?::interval, "
+                ."'YYYY-MM-DD') as moved from generate_series('2023-12-25'::timestamp, '2024-04-05', '1 day') as d, "
+                    .'generate_series(-25, 25, 7) as n', ["1 {$unit->value}"]) as $row) {
                 $this->assertSame(
                     $row->moved,
                     $calendar->movedDay($row->day, (int) $row->n, $unit),

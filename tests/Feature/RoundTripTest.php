@@ -40,7 +40,10 @@ final class RoundTripTest extends TestCase
             'position' => 9,
         ]);
         app(\App\Catalogue\CatalogueStore::class)->forget();
-        foreach (['a.webp' => 'picture', 'b-2.webp' => 'picture', 'c.webp' => 'picture', 'leaflet.pdf' => 'file', 'film.mp4' => 'video'] as $name => $kind) {
+        foreach ([
+            'a.webp' => 'picture', 'b-2.webp' => 'picture', 'c.webp' => 'picture', 'leaflet.pdf' => 'file',
+            'film.mp4' => 'video',
+        ] as $name => $kind) {
             Media::query()->create(['name' => $name, 'kind' => $kind, 'mime' => 'x', 'bytes' => 1, 'sizes' => []]);
         }
         $this->manager();
@@ -105,7 +108,9 @@ final class RoundTripTest extends TestCase
             'Windows-1252',
             'UTF-8',
         );
-        foreach (['semicolons, Windows-1252' => $windows, 'tabs, a mark' => "\u{FEFF}title\tslug\tnickname\nFougère – femelle\tfougere\t“Crème” 5 €\n", 'commas in quotes' => "\"title\",\"slug\",\"nickname\"\n\"Fougère – femelle\",fougere,“Crème” 5 €"] as $what => $table) {
+        foreach (['semicolons, Windows-1252' => $windows, 'tabs, a mark' => "\u{FEFF}title\tslug\tnickname\nFougère – "
+            ."femelle\tfougere\t“Crème” 5 €\n", 'commas in quotes' => "\"title\",\"slug\",\"nickname\"\n\"Fougère – "
+                .'femelle",fougere,“Crème” 5 €'] as $what => $table) {
             Item::query()->delete();
             $this->assertSame(
                 0,
@@ -183,7 +188,11 @@ final class RoundTripTest extends TestCase
     public function test_wrong_calls_are_told(): void
     {
         $this->plantType();
-        foreach ([['--type' => 'tractor'], ['--type' => 'plant', '--format' => 'xml'], ['--type' => 'plant', '--out' => '/no/such/folder/x.csv']] as $call) {
+        foreach ([
+            ['--type' => 'tractor'],
+            ['--type' => 'plant', '--format' => 'xml'],
+            ['--type' => 'plant', '--out' => '/no/such/folder/x.csv'],
+        ] as $call) {
             $this->assertNotSame(0, Artisan::call('wellspring:items:export', $call));
             $this->assertStringContainsString('--', Artisan::output());
         }

@@ -27,7 +27,12 @@ final class RoutesTest extends TestCase
         $store = app(ModuleStore::class);
         $store->publish($store->apply(Garden::module()));
         $this->actingAs($this->manager());
-        $odd = [[], ['definition' => 'x', 'file' => 'x', 'values' => 'x', 'options' => 'x', 'term' => 'x', 'keys' => 'x', 'ids' => 'x', 'pages' => 'x', 'order' => 'x', 'name' => ['x'], 'email' => ['x']],
+        $odd = [
+            [],
+            [
+                'definition' => 'x', 'file' => 'x', 'values' => 'x', 'options' => 'x', 'term' => 'x',
+                'keys' => 'x', 'ids' => 'x', 'pages' => 'x', 'order' => 'x', 'name' => ['x'], 'email' => ['x'],
+            ],
             [
                 'definition' => [[]],
                 'file' => [[]],
@@ -65,7 +70,18 @@ final class RoutesTest extends TestCase
                 'into' => 'x',
                 'terms' => ['x'],
             ],
-            ['definition' => ['source' => ['items' => ['plant']], 'where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => "\0", 'in' => [['x']]]]]], 'about' => ['item' => 999_999_999_999_999_999, 'term' => '//', 'month' => '2026-99', 'person' => "\0"], 'file' => ['key' => "\0"], 'values' => ['title' => "\0", 'price' => 'NaN'], 'type' => 'plant', 'fields' => []]];
+            [
+                'definition' => [
+                    'source' => ['items' => ['plant']],
+                    'where' => ['all' => [['field' => 'words', 'test' => 'search', 'value' => "\0", 'in' => [['x']]]]],
+                ],
+                'about' => ['item' => 999_999_999_999_999_999, 'term' => '//', 'month' => '2026-99', 'person' => "\0"],
+                'file' => ['key' => "\0"],
+                'values' => ['title' => "\0", 'price' => 'NaN'],
+                'type' => 'plant',
+                'fields' => [],
+            ],
+        ];
         $before = $this->kept();
         // Where nothing is, and where something is: that may well change, and is as it was afterwards.
         foreach ([...self::routes(), ...self::routes('plants', (string) $fern->id)] as [$method, $path]) {
@@ -201,7 +217,10 @@ final class RoutesTest extends TestCase
     private function kept(): array
     {
         $kept = [];
-        foreach (['items', 'terms', 'taxonomies', 'types', 'modules', 'module_versions', 'pages', 'users', 'groups', 'media'] as $table) {
+        foreach ([
+            'items', 'terms', 'taxonomies', 'types', 'modules', 'module_versions', 'pages', 'users', 'groups',
+            'media',
+        ] as $table) {
             $kept[$table] = (string) json_encode(DB::table($table)->orderByRaw('1')->get());
         }
 

@@ -209,7 +209,10 @@ final class RunAgreementTest extends TestCase
         $friends = array_values(
             array_filter(
                 (array) $plant['friends'],
-                fn (mixed $slug): bool => is_string($slug) && (int) substr($slug, 6) % 5 !== 0 && $slug !== $plant['slug'],
+                fn (mixed $slug): bool => is_string($slug) && (int) substr(
+                    $slug,
+                    6,
+                ) % 5 !== 0 && $slug !== $plant['slug'],
             ),
         );
 
@@ -309,7 +312,8 @@ final class RunAgreementTest extends TestCase
         array_multisort($keys, SORT_STRING, $texts, SORT_STRING);
 
         $placed = DB::select(
-            'select dense_rank() over (order by t collate wellspring_text) as place from unnest(?::text[]) with ordinality as given(t, n) order by n',
+            'select dense_rank() over (order by t collate wellspring_text) as place from unnest(?::text[]) with '
+                .'ordinality as given(t, n) order by n',
             [\App\Listing\Fragment::arrayLiteral($texts)],
         );
         $place = 0;

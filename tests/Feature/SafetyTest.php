@@ -212,7 +212,10 @@ final class SafetyTest extends TestCase
         )->assertUnprocessable();
         $this->putJson("/manage/api/items/{$id}", ['revision' => 1, 'values' => ['height' => 4]])->assertOk();
         $told = '';
-        foreach (['start', 'items?type=plant', "items/{$id}", "items/{$id}/revisions", "items/{$id}/shown", 'media', 'changes', 'find?q=secret', 'presets/plant'] as $path) {
+        foreach ([
+            'start', 'items?type=plant', "items/{$id}", "items/{$id}/revisions", "items/{$id}/shown", 'media',
+            'changes', 'find?q=secret', 'presets/plant',
+        ] as $path) {
             $told .= $this->getJson("/manage/api/{$path}")->assertOk()->getContent();
         }
         $told .= $this->putJson("/manage/api/items/{$id}", ['revision' => 1, 'values' => ['height' => 5]])
@@ -490,6 +493,9 @@ final class SafetyTest extends TestCase
         $work();
         $this->getJson("/manage/api/tasks/{$twice}")->assertUnprocessable()->assertSee('taken back already');
         $this->expectException(Refused::class);
-        app(People::class)->changePassword(Auth::user() instanceof User ? Auth::user() : new User, DemoAccounts::PASSWORD);
+        app(People::class)->changePassword(
+            Auth::user() instanceof User ? Auth::user() : new User,
+            DemoAccounts::PASSWORD,
+        );
     }
 }

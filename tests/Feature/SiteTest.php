@@ -24,7 +24,8 @@ final class SiteTest extends TestCase
                 'title' => "Plant {$n}",
                 'price' => $n,
                 'publish_at' => '2026-01-01',
-                'text' => "<p>About {$n}<script>alert(1)</script> <a href=\"javascript:alert(1)\" onclick=\"x()\">more</a></p>",
+                'text' => "<p>About {$n}<script>alert(1)</script> <a href=\"javascript:alert(1)\" "
+                    .'onclick="x()">more</a></p>',
             ]);
         }
         $store = app(ModuleStore::class);
@@ -61,7 +62,12 @@ final class SiteTest extends TestCase
     {
         $this->plant(['title' => 'Newcomer', 'price' => 0.5, 'publish_at' => '2026-01-01']);
         $this->get('/garden')->assertSeeInOrder(['Newcomer', 'Plant 1'])->assertDontSee('Plant 2');
-        foreach ([['status' => 'draft'], ['publish_at' => now()->addHour()], ['publish_at' => now()->subDay(), 'status' => 'published', 'expire_at' => now()->subSecond()], ['expire_at' => null, 'audience' => 'members']] as $change) {
+        foreach ([
+            ['status' => 'draft'],
+            ['publish_at' => now()->addHour()],
+            ['publish_at' => now()->subDay(), 'status' => 'published', 'expire_at' => now()->subSecond()],
+            ['expire_at' => null, 'audience' => 'members'],
+        ] as $change) {
             Item::query()->where('slug', 'newcomer')->firstOrFail()->update($change);
             $this->get('/garden')->assertDontSee('Newcomer');
             $this->get('/plants/newcomer')->assertNotFound();
@@ -125,7 +131,12 @@ final class SiteTest extends TestCase
     public function test_whoever_has_signed_in_sees_what_is_for_them_and_others_get_no_session(): void
     {
         Group::query()->create(['key' => 'friends', 'name' => 'Friends']);
-        foreach (['Open' => 'everyone', 'Inside' => 'members', 'Among friends' => 'group:friends', 'Outside' => 'signed-out'] as $title => $audience) {
+        foreach ([
+            'Open' => 'everyone',
+            'Inside' => 'members',
+            'Among friends' => 'group:friends',
+            'Outside' => 'signed-out',
+        ] as $title => $audience) {
             $this->plant(['title' => $title, 'publish_at' => '2026-01-01', 'audience' => [$audience]]);
         }
         $store = app(ModuleStore::class);

@@ -177,19 +177,26 @@ final class StoresTest extends TestCase
         $this->plant(['title' => 'Bare', 'publish_at' => '2026-01-01']);
         $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
         $store = app(ModuleStore::class);
-        $store->place($store->publish($store->apply(Garden::module(['order' => [['by' => 'title', 'direction' => 'down']], 'card' => ['lines' => [
-            ['parts' => [['part' => 'picture']]],
-            ['parts' => [['part' => 'title', 'level' => 4]]],
-            [
-                'parts' => [
-                    ['part' => 'field', 'field' => 'height', 'label' => 'Grows to'],
-                    ['part' => 'price', 'empty' => ['do' => 'say', 'text' => 'Ask <us>']],
-                ],
-            ],
-        ]]]))), [$page->id]);
+        $store->place(
+            $store->publish($store->apply(Garden::module([
+                'order' => [['by' => 'title', 'direction' => 'down']],
+                'card' => ['lines' => [
+                    ['parts' => [['part' => 'picture']]],
+                    ['parts' => [['part' => 'title', 'level' => 4]]],
+                    [
+                        'parts' => [
+                            ['part' => 'field', 'field' => 'height', 'label' => 'Grows to'],
+                            ['part' => 'price', 'empty' => ['do' => 'say', 'text' => 'Ask <us>']],
+                        ],
+                    ],
+                ]],
+            ]))),
+            [$page->id],
+        );
         $html = (string) $this->get('/garden')->assertOk()->getContent();
         $this->assertMatchesRegularExpression(
-            '~<img\s+class="focus-x-25 focus-y-50"\s+src="/media/fern.jpg" srcset="/media/w400/fern.jpg 400w, /media/fern.jpg 800w" sizes="[^"]+" alt="" width="800" height="600"\s+loading="lazy"\s*>~',
+            '~<img\s+class="focus-x-25 focus-y-50"\s+src="/media/fern.jpg" srcset="/media/w400/fern.jpg 400w, '
+                .'/media/fern.jpg 800w" sizes="[^"]+" alt="" width="800" height="600"\s+loading="lazy"\s*>~',
             $html,
             'pages do not jump',
         );

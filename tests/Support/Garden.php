@@ -158,7 +158,15 @@ final class Garden
     /** @return array<string, Taxonomy> by key; no item has a term of the second */
     public static function taxonomies(): array
     {
-        return ['groups' => self::groups(), 'soils' => new Taxonomy('soils', 'Soils', false, new TermTree([new Term('clay', 'Heavy clay'), new Term('ferns', 'Fern peat')]))];
+        return [
+            'groups' => self::groups(),
+            'soils' => new Taxonomy(
+                'soils',
+                'Soils',
+                false,
+                new TermTree([new Term('clay', 'Heavy clay'), new Term('ferns', 'Fern peat')]),
+            ),
+        ];
     }
 
     public static function format(): Format

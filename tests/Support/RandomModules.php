@@ -172,7 +172,11 @@ final class RandomModules
     {
         $plant = $this->plant($n);
 
-        return ['slug' => $n % 4 === 0 ? "plant-{$n}" : "tool-{$n}", 'light' => $this->maybe(fn (): string => $this->one(['sun', 'heavy'])), 'height' => $this->maybe($this->words(...))]
+        return [
+            'slug' => $n % 4 === 0 ? "plant-{$n}" : "tool-{$n}",
+            'light' => $this->maybe(fn (): string => $this->one(['sun', 'heavy'])),
+            'height' => $this->maybe($this->words(...)),
+        ]
             + array_intersect_key(
                 $plant,
                 array_flip([
@@ -267,28 +271,33 @@ final class RandomModules
     public function rules(int $count, bool $plants = false): array
     {
         $catalogue = Garden::catalogue();
-        $base = ['format' => 1, 'key' => 'drawn', 'name' => 'Drawn', 'source' => $plants ? ['items' => ['plant']] : $this->one([
-            ['items' => ['plant']],
-            ['items' => ['plant']],
-            ['items' => ['plant']],
-            ['items' => ['plant']],
-            ['items' => ['tool']],
-            ['items' => ['plant', 'tool']],
-            ['items' => ['tool', 'plant']],
-            ['terms' => 'groups'],
-            ['terms' => 'groups', 'under' => 'perennials'],
-            ['terms' => 'groups', 'used' => true],
-            ['people' => ['groups' => ['gardeners']]],
-            ['people' => ['groups' => []]],
-            ['months' => ['plant'], 'by' => 'publish_at'],
-            ['years' => ['plant', 'tool'], 'by' => 'watered'],
-            ['months' => ['plant'], 'by' => 'sown'],
-            ['page' => 'item'],
-            ['page' => 'item', 'type' => 'plant'],
-            ['page' => 'term', 'of' => 'groups'],
-            ['page' => 'term'],
-            ['one' => 'plant-'.$this->random->getInt(1, $count), 'type' => 'plant'],
-        ])];
+        $base = [
+            'format' => 1,
+            'key' => 'drawn',
+            'name' => 'Drawn',
+            'source' => $plants ? ['items' => ['plant']] : $this->one([
+                ['items' => ['plant']],
+                ['items' => ['plant']],
+                ['items' => ['plant']],
+                ['items' => ['plant']],
+                ['items' => ['tool']],
+                ['items' => ['plant', 'tool']],
+                ['items' => ['tool', 'plant']],
+                ['terms' => 'groups'],
+                ['terms' => 'groups', 'under' => 'perennials'],
+                ['terms' => 'groups', 'used' => true],
+                ['people' => ['groups' => ['gardeners']]],
+                ['people' => ['groups' => []]],
+                ['months' => ['plant'], 'by' => 'publish_at'],
+                ['years' => ['plant', 'tool'], 'by' => 'watered'],
+                ['months' => ['plant'], 'by' => 'sown'],
+                ['page' => 'item'],
+                ['page' => 'item', 'type' => 'plant'],
+                ['page' => 'term', 'of' => 'groups'],
+                ['page' => 'term'],
+                ['one' => 'plant-'.$this->random->getInt(1, $count), 'type' => 'plant'],
+            ]),
+        ];
         $source = (new ModuleReader($catalogue))->read($base)->source;
         $fields = array_filter(
             $catalogue->askable($source->type()),
@@ -359,7 +368,14 @@ final class RandomModules
     {
         $join = $depth === 1 ? $this->one(['all', 'all', 'all', 'any', 'none']) : $this->one(['all', 'any', 'none']);
 
-        return [$join => $this->list(0, $depth === 1 ? 4 : 3, fn (): array => $depth < 4 && $this->chance(25) ? $this->group($depth + 1, $fields) : $this->condition($fields))]
+        return [$join => $this->list(
+            0,
+            $depth === 1 ? 4 : 3,
+            fn (): array => $depth < 4 && $this->chance(25) ? $this->group(
+                $depth + 1,
+                $fields,
+            ) : $this->condition($fields),
+        )]
             + ($depth > 1 && $this->chance(10) ? ['off' => true] : []);
     }
 

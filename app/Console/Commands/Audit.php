@@ -18,7 +18,8 @@ final class Audit extends Command
         {--limit=100 : at most so many, the newest}
         {--json : one JSON object a line}';
 
-    protected $description = 'Tell who did what: sign-ins, roles, invitations, groups, publishing, placing, types, taxonomies, removals';
+    protected $description = 'Tell who did what: sign-ins, roles, invitations, groups, publishing, placing, types, '
+        .'taxonomies, removals';
 
     public function handle(): int
     {

@@ -35,14 +35,17 @@ final class Bench extends Command
 
     protected $description = 'Fill a database of the bench’s own and measure listings beside hand-written SQL';
 
-    private const SQL_CANDIDATES = "items.type_key = 'product' and items.status = 'published' and items.publish_at <= now() and (items.expire_at is null or items.expire_at > now()) and items.audience in ('everyone', 'signed-out')";
+    private const SQL_CANDIDATES = "items.type_key = 'product' and items.status = 'published' and items.publish_at <= "
+        ."now() and (items.expire_at is null or items.expire_at > now()) and items.audience in ('everyone', "
+            ."'signed-out')";
 
     private const SQL_LIGHT = "items.fields->>'light' in ('shade', 'half-shade')";
 
     private const SQL_PRICE = "(items.fields->>'price')::numeric > 5";
 
     /** With the terms' ids written out, as whoever knows the database would. */
-    private const SQL_GROUP = 'exists (select 1 from item_term where item_term.item_id = items.id and item_term.term_id = any(\'{%s}\'))';
+    private const SQL_GROUP = 'exists (select 1 from item_term where item_term.item_id = items.id and '
+        .'item_term.term_id = any(\'{%s}\'))';
 
     public function handle(
         BenchmarkSeeder $seeder,
@@ -83,7 +86,8 @@ final class Bench extends Command
         $group = sprintf(self::SQL_GROUP, implode(',', app(CatalogueStore::class)->termIds('groups', $groups)));
         $filtered = implode(' and ', [self::SQL_CANDIDATES, self::SQL_LIGHT, self::SQL_PRICE, $group]);
         $all = self::SQL_CANDIDATES;
-        $byPrice = "order by (items.fields->>'price')::numeric asc nulls last, items.title collate wellspring_text, items.id";
+        $byPrice = "order by (items.fields->>'price')::numeric asc nulls last, items.title collate wellspring_text, "
+            .'items.id';
         $rows = [];
         $measure = function (string $what, \Closure $ours, string ...$sql) use (&$rows): void {
             $rows[] = $this->compare($what, $ours, function () use ($sql): void {
@@ -118,7 +122,10 @@ final class Bench extends Command
             "select id from items where {$filtered} {$byPrice} limit 24",
         );
         // By hand with the weights that the database itself offers, and where one is named, in the title alone.
-        foreach (['search' => ['two words anywhere, best first, with total', "'frost' & 'gold':*"], 'titled' => ['two words in the title or a term’s name, with total', "'plant':A & '47':*A"]] as $key => [$what, $words]) {
+        foreach ([
+            'search' => ['two words anywhere, best first, with total', "'frost' & 'gold':*"],
+            'titled' => ['two words in the title or a term’s name, with total', "'plant':A & '47':*A"],
+        ] as $key => [$what, $words]) {
             $found = self::SQL_CANDIDATES." and items.search @@ to_tsquery('wellspring', '"
                 .str_replace("'", "''", $words)."')";
             $measure(
@@ -178,29 +185,32 @@ final class Bench extends Command
                 ?? $listing->some($modules['filtered'], $context, 0, 1)[0]
                 ?? $dropped->id,
         );
-        $this->table(['what else the bench asks', 'ms'], array_map(fn (string $what, \Closure $ask): array => [$what, $this->median($ask)], array_keys($asked = [
-            'counts beside the terms of a condition' => fn () => $options->of(
-                $modules['filtered'],
-                $type->reachable['groups'],
-                'where.all[0]',
-                $context,
-            ),
-            'counts beside choices' => fn () => $options->of(
-                $modules['filtered'],
-                $type->reachable['light'],
-                'where.all[1]',
-                $context,
-            ),
-            'how a number lies' => fn () => $options->of(
-                $modules['filtered'],
-                $type->reachable['price'],
-                'where.all[1]',
-                $context,
-            ),
-            'why a record shows, and where' => fn () => $tracer->item($modules['filtered'], $shown, $context),
-            'why one does not, and where it would' => fn () => $tracer->item($modules['filtered'], $dropped, $context),
-            'a record by a part of its title' => fn () => $finder->find($modules['filtered'], 'plant 4711', $context),
-        ]), $asked));
+        $this->table(
+            ['what else the bench asks', 'ms'],
+            array_map(fn (string $what, \Closure $ask): array => [$what, $this->median($ask)], array_keys($asked = [
+                'counts beside the terms of a condition' => fn () => $options->of(
+                    $modules['filtered'],
+                    $type->reachable['groups'],
+                    'where.all[0]',
+                    $context,
+                ),
+                'counts beside choices' => fn () => $options->of(
+                    $modules['filtered'],
+                    $type->reachable['light'],
+                    'where.all[1]',
+                    $context,
+                ),
+                'how a number lies' => fn () => $options->of(
+                    $modules['filtered'],
+                    $type->reachable['price'],
+                    'where.all[1]',
+                    $context,
+                ),
+                'why a record shows, and where' => fn () => $tracer->item($modules['filtered'], $shown, $context),
+                'why one does not, and where it would' => fn () => $tracer->item($modules['filtered'], $dropped, $context),
+                'a record by a part of its title' => fn () => $finder->find($modules['filtered'], 'plant 4711', $context),
+            ]), $asked),
+        );
 
         $rows = [];
         foreach ([
@@ -226,11 +236,14 @@ final class Bench extends Command
         $url = $this->given('--url');
         if ($url !== '') {
             $bare = LoadTest::perSecond("{$url}/up", 400);
-            $this->table(['page', 'a second', 'of a bare route'], array_map(function (string $path) use ($url, $bare): array {
-                $rate = LoadTest::perSecond($url.$path, 120);
+            $this->table(
+                ['page', 'a second', 'of a bare route'],
+                array_map(function (string $path) use ($url, $bare): array {
+                    $rate = LoadTest::perSecond($url.$path, 120);
 
-                return [$path, number_format($rate, 1), number_format($rate / $bare, 3)];
-            }, ['/up', '/bench-newest', '/bench-filtered']));
+                    return [$path, number_format($rate, 1), number_format($rate / $bare, 3)];
+                }, ['/up', '/bench-newest', '/bench-filtered']),
+            );
         }
 
         return self::SUCCESS;

@@ -19,7 +19,8 @@ final class DemoLoad extends Command
         if (DemoSite::isThere()) {
             if (! $this->option('if-empty')) {
                 $this->error(
-                    'There is content already; the demo goes into an empty database only. bin/start --fresh starts over.',
+                    'There is content already; the demo goes into an empty database only. bin/start --fresh starts '
+                        .'over.',
                 );
             }
 

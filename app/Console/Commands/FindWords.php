@@ -16,7 +16,8 @@ final class FindWords extends Command
 {
     protected $signature = 'wellspring:words';
 
-    protected $description = 'Find the words that search looks in anew, for items that were stored before there was search or by another way than Wellspring’s';
+    protected $description = 'Find the words that search looks in anew, for items that were stored before there was '
+        .'search or by another way than Wellspring’s';
 
     public function handle(CatalogueStore $catalogue): int
     {

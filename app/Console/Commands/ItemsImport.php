@@ -47,14 +47,19 @@ final class ItemsImport extends Command
         $phase = '';
         try {
             $plan = $this->plan($type);
-            $result = $import->run($this->given('file'), $type, $plan, function (string $now, int $done) use ($bar, &$phase): void {
-                if ($phase !== $now) {
-                    $bar->setMessage($now === 'read' ? 'Reading' : 'Writing');
-                    $bar->setProgress(0);
-                    $phase = $now;
-                }
-                $bar->setProgress($done);
-            });
+            $result = $import->run(
+                $this->given('file'),
+                $type,
+                $plan,
+                function (string $now, int $done) use ($bar, &$phase): void {
+                    if ($phase !== $now) {
+                        $bar->setMessage($now === 'read' ? 'Reading' : 'Writing');
+                        $bar->setProgress(0);
+                        $phase = $now;
+                    }
+                    $bar->setProgress($done);
+                },
+            );
         } catch (Refused $refused) {
             $this->newLine();
             $this->tellProblems($refused->problems);
@@ -72,7 +77,8 @@ final class ItemsImport extends Command
             return self::FAILURE;
         }
         $this->info(
-            "{$result->created} items made, {$result->changed} changed, {$result->unchanged} as they were, {$result->bad} rows left aside.",
+            "{$result->created} items made, {$result->changed} changed, "
+                ."{$result->unchanged} as they were, {$result->bad} rows left aside.",
         );
         $this->line("To take it back: php artisan wellspring:undo {$result->change}");
 

@@ -12,7 +12,8 @@ final class KeepIndexes extends Command
 {
     protected $signature = 'wellspring:indexes {--look : only say which are needed and why}';
 
-    protected $description = 'Make the indexes that live modules need, drop those that none needs, and say which and why';
+    protected $description = 'Make the indexes that live modules need, drop those that none needs, and say which and '
+        .'why';
 
     public function handle(Indexes $indexes, ModuleStore $store): int
     {

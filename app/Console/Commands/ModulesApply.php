@@ -14,7 +14,8 @@ final class ModulesApply extends Command
 {
     use ReportsProblems;
 
-    protected $signature = 'wellspring:modules:apply {file : a definition, or - for the standard input} {--publish : put it live}';
+    protected $signature = 'wellspring:modules:apply {file : a definition, or - for the standard input} {--publish : '
+        .'put it live}';
 
     protected $description = 'Create a module from a definition, or replace the draft of the one with its key';
 

@@ -78,7 +78,10 @@ final class RunModule extends Command
 
             return self::SUCCESS;
         }
-        $this->table(['step', 'left'], array_map(fn (Step $step): array => [(string) $step->name, $step->left], $result->steps));
+        $this->table(
+            ['step', 'left'],
+            array_map(fn (Step $step): array => [(string) $step->name, $step->left], $result->steps),
+        );
         $this->table(
             ['id', 'slug', 'title'],
             array_map(

@@ -18,7 +18,8 @@ final class SetsApply extends Command
         {path : a zip file, or a folder of the same files}
         {--look : say what it would do, and do nothing}';
 
-    protected $description = 'Bring in a ready-made set of types, taxonomies and modules; what the site has stays as it is';
+    protected $description = 'Bring in a ready-made set of types, taxonomies and modules; what the site has stays as '
+        .'it is';
 
     public function handle(SetApplier $applier): int
     {

@@ -23,7 +23,8 @@ final class Tidy extends Command
 
     protected $signature = 'wellspring:tidy';
 
-    protected $description = 'Remove what has run out from a cache in the database, and fold the marks that changes of content have left';
+    protected $description = 'Remove what has run out from a cache in the database, and fold the marks that changes '
+        .'of content have left';
 
     public function handle(Repository $cache, ContentMarks $marks): int
     {

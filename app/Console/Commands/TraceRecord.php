@@ -72,7 +72,9 @@ final class TraceRecord extends Command
             $this->line('It stands on no page yet.');
         }
         if ($traced->hypotheticalPlace !== null) {
-            $this->line("Had it passed it would stand at place {$traced->hypotheticalPlace}, on page {$traced->page()}.");
+            $this->line(
+                "Had it passed it would stand at place {$traced->hypotheticalPlace}, on page {$traced->page()}.",
+            );
         }
 
         return self::SUCCESS;

@@ -22,8 +22,16 @@ final class Undo extends Command
     {
         $number = $this->given('change');
         if ($number === '') {
-            $this->table(['Change', 'When (UTC)', 'What', ''], Change::query()->where('kind', '<>', 'undo')->latest('id')->limit(20)->get()
-                ->map(fn (Change $change): array => [$change->id, $change->made_at->format('Y-m-d H:i'), $change->title, $change->undone_at === null ? '' : 'taken back'])->all());
+            $this->table(
+                ['Change', 'When (UTC)', 'What', ''],
+                Change::query()->where('kind', '<>', 'undo')->latest('id')->limit(20)->get()
+                    ->map(fn (Change $change): array => [
+                        $change->id,
+                        $change->made_at->format('Y-m-d H:i'),
+                        $change->title,
+                        $change->undone_at === null ? '' : 'taken back',
+                    ])->all(),
+            );
 
             return self::SUCCESS;
         }

@@ -25,7 +25,8 @@ final class Upgrade extends Command
 {
     protected $signature = 'wellspring:upgrade';
 
-    protected $description = 'Bring stored content up to date after a new version was installed; what was done is not done again';
+    protected $description = 'Bring stored content up to date after a new version was installed; what was done is not '
+        .'done again';
 
     public function handle(CatalogueStore $catalogue, SafeHtml $html, TermWriter $terms): int
     {

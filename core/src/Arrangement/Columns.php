@@ -36,6 +36,11 @@ final readonly class Columns
     /** @return array{phone: int, tablet: int, laptop: int, desktop: int} */
     public function toArray(): array
     {
-        return ['phone' => $this->phone, 'tablet' => $this->tablet, 'laptop' => $this->laptop, 'desktop' => $this->desktop];
+        return [
+            'phone' => $this->phone,
+            'tablet' => $this->tablet,
+            'laptop' => $this->laptop,
+            'desktop' => $this->desktop,
+        ];
     }
 }

@@ -19,7 +19,9 @@ interface PartKind
 {
     public function key(): string;
 
-    /** What a definition says of it beside `part`, `label` and `empty`; null, and problems noted, where it cannot be. */
+    /**
+     * What a definition says of it beside `part`, `label` and `empty`; null, and problems noted, where it cannot be.
+     */
     public function read(Shape $shape, Type $type): ?PartContent;
 
     /** @return array<string, array<string, mixed>> JSON Schema (2020-12) of each key of its own */

@@ -85,7 +85,11 @@ final readonly class ItemReader
             }
         }
         foreach ([Type::itemFields()['title'], ...$this->type->fields] as $field) {
-            if ($field->required && ($read[$field->key] ?? null) === null && ! $this->hasProblemAt($problems, $field->key)) {
+            if (
+                $field->required
+                && ($read[$field->key] ?? null) === null
+                && ! $this->hasProblemAt($problems, $field->key)
+            ) {
                 $problems->add($field->key, 'missing', "is missing; every {$this->type->label} must have one.");
             }
         }

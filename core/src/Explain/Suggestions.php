@@ -73,7 +73,10 @@ final class Suggestions
     private static function ofLimits(Module $module, Record $record, int $rank, array $definition): array
     {
         if ($rank <= $module->skip) {
-            return [self::way('Skip '.($rank === 1 ? 'none' : 'only the first '.($rank - 1)), ['skip' => $rank - 1] + $definition)];
+            return [self::way(
+                'Skip '.($rank === 1 ? 'none' : 'only the first '.($rank - 1)),
+                ['skip' => $rank - 1] + $definition,
+            )];
         }
         $wanted = $rank - $module->skip;
         $fixed = $module->page->mode === PagingMode::Fixed;
@@ -131,7 +134,9 @@ final class Suggestions
         };
         $ways = [];
         if ($rule instanceof Condition) {
-            $found = $rule->field->through === null && ! $rule->test->asksRecord() ? $record->value($rule->field) : null;
+            $found = $rule->field->through === null && ! $rule->test->asksRecord()
+                ? $record->value($rule->field)
+                : null;
             // What the page, the viewer or the address gives is theirs to say.
             $wider = $found === null || $rule->value instanceof DynamicValue
                 ? null

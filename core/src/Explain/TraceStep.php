@@ -25,6 +25,11 @@ final readonly class TraceStep
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['step' => (string) $this->step, 'label' => $this->label, 'passed' => $this->passed, 'sentence' => $this->sentence];
+        return [
+            'step' => (string) $this->step,
+            'label' => $this->label,
+            'passed' => $this->passed,
+            'sentence' => $this->sentence,
+        ];
     }
 }

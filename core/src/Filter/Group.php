@@ -92,7 +92,10 @@ final readonly class Group
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return [$this->join->value => array_map(fn (Condition|Group $member): array => $member->toArray(), $this->members)]
+        return [$this->join->value => array_map(
+            fn (Condition|Group $member): array => $member->toArray(),
+            $this->members,
+        )]
             + ($this->off ? ['off' => true] : []);
     }
 }

@@ -50,7 +50,9 @@ interface Test
      */
     public function readOptions(Shape $shape, Field $field, Type $type, Problems $problems): array;
 
-    /** @return array<string, array<string, mixed>> JSON Schema (2020-12) of each key that conditions have for it alone */
+    /**
+     * @return array<string, array<string, mixed>> JSON Schema (2020-12) of each key that conditions have for it alone
+     */
     public static function optionSchemas(): array;
 
     /** @return list<'page'|'viewer'|'address'> where its value can be taken from, where it is not given */
@@ -62,7 +64,9 @@ interface Test
     /** Whether it asks the record as a whole, not a value of it. */
     public function asksRecord(): bool;
 
-    /** Whether it means nothing here, since the page is not about what it asks; the condition's value is missing then. */
+    /**
+     * Whether it means nothing here, since the page is not about what it asks; the condition's value is missing then.
+     */
     public function lacks(Context $context): bool;
 
     /**

@@ -31,7 +31,11 @@ final class ModuleSchema
             'title' => 'A Wellspring module, format '.ModuleReader::FORMAT,
             ...self::object([
                 'format' => ['const' => ModuleReader::FORMAT],
-                'key' => ['type' => 'string', 'pattern' => '^[a-z0-9-]{1,64}$', 'description' => 'Unique; the module keeps it.'],
+                'key' => [
+                    'type' => 'string',
+                    'pattern' => '^[a-z0-9-]{1,64}$',
+                    'description' => 'Unique; the module keeps it.',
+                ],
                 'name' => self::TEXT + ['maxLength' => 200],
                 'source' => ['description' => 'What it draws from.', 'oneOf' => SourceKinds::schemas()],
                 'where' => ['$ref' => '#/$defs/group'],
@@ -158,7 +162,9 @@ final class ModuleSchema
      */
     private static function condition(Test $test, array $keys): array
     {
-        $value = $test->wantsValue() ? ['value' => ['anyOf' => [$test->valueSchema(), ['$ref' => '#/$defs/taken']]]] : [];
+        $value = $test->wantsValue()
+            ? ['value' => ['anyOf' => [$test->valueSchema(), ['$ref' => '#/$defs/taken']]]]
+            : [];
 
         return self::object([
             'field' => ['$ref' => '#/$defs/fieldKey'],

@@ -36,7 +36,9 @@ final readonly class ReferenceRun
         $steps = [new Step(StepName::of(StepKind::Source), count($candidates))];
         $left = $candidates;
         foreach (Steps::ofWhere($module->where) as $counted) {
-            $left = array_values(array_filter($left, fn (Record $record): bool => $counted->rule->keeps($record, $context)));
+            $left = array_values(
+                array_filter($left, fn (Record $record): bool => $counted->rule->keeps($record, $context)),
+            );
             $steps[] = new Step($counted->name, count($left));
         }
         $steps[] = new Step(StepName::of(StepKind::Choices), count($left));

@@ -25,8 +25,11 @@ final readonly class Headings
     public const NONE = '';
 
     /** @param  CalendarUnit|null  $per  for dates and instants */
-    public function __construct(public Field $field, public ?CalendarUnit $per, public Direction $direction = Direction::Up)
-    {
+    public function __construct(
+        public Field $field,
+        public ?CalendarUnit $per,
+        public Direction $direction = Direction::Up,
+    ) {
     }
 
     public static function suits(Family $family): bool
@@ -72,7 +75,10 @@ final readonly class Headings
             Family::Choice => $this->first([is_string($value) ? $value : '']),
             Family::Terms => $this->first($record->terms($this->field->key)),
             Family::YesNo => $value === true ? 1 : 0,
-            Family::Date => $context->calendar->firstDay(is_string($value) ? $value : '', $this->per ?? CalendarUnit::Day),
+            Family::Date => $context->calendar->firstDay(
+                is_string($value) ? $value : '',
+                $this->per ?? CalendarUnit::Day,
+            ),
             Family::Instant => $context->calendar->firstDay(
                 $context->calendar->dayOf(is_string($value) ? $value : ''),
                 $this->per ?? CalendarUnit::Day,

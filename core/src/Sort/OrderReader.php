@@ -77,7 +77,9 @@ final readonly class OrderReader
         $field = $fields[$key] ?? null;
         $direction = Direction::from($shape->oneOf('direction', ['up', 'down'], 'up'));
         $isDay = $field?->family() === Family::Date || $field?->family() === Family::Instant;
-        $per = $isDay ? CalendarUnit::from($shape->oneOf('per', array_column(CalendarUnit::cases(), 'value'), 'month')) : null;
+        $per = $isDay
+            ? CalendarUnit::from($shape->oneOf('per', array_column(CalendarUnit::cases(), 'value'), 'month'))
+            : null;
         if ($field === null) {
             if ($key !== '') {
                 $shape->wrong('by', 'a field that makes headings ('.implode(', ', array_keys($fields)).')', $key);

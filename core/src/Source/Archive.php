@@ -70,7 +70,26 @@ final readonly class Archive implements Source
 
     public static function schemas(): array
     {
-        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['months'], 'properties' => ['months' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string']], 'by' => ['type' => 'string']]], ['type' => 'object', 'additionalProperties' => false, 'required' => ['years'], 'properties' => ['years' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string']], 'by' => ['type' => 'string']]]];
+        return [
+            [
+                'type' => 'object',
+                'additionalProperties' => false,
+                'required' => ['months'],
+                'properties' => [
+                    'months' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string']],
+                    'by' => ['type' => 'string'],
+                ],
+            ],
+            [
+                'type' => 'object',
+                'additionalProperties' => false,
+                'required' => ['years'],
+                'properties' => [
+                    'years' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string']],
+                    'by' => ['type' => 'string'],
+                ],
+            ],
+        ];
     }
 
     public function type(): Type

@@ -37,7 +37,12 @@ final readonly class Items implements Source
 
     public static function schemas(): array
     {
-        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['items'], 'properties' => ['items' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string']]]]];
+        return [[
+            'type' => 'object',
+            'additionalProperties' => false,
+            'required' => ['items'],
+            'properties' => ['items' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string']]],
+        ]];
     }
 
     public function type(): Type

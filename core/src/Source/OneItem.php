@@ -38,7 +38,12 @@ final readonly class OneItem implements Source
 
     public static function schemas(): array
     {
-        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['one', 'type'], 'properties' => ['one' => ['type' => 'string'], 'type' => ['type' => 'string']]]];
+        return [[
+            'type' => 'object',
+            'additionalProperties' => false,
+            'required' => ['one', 'type'],
+            'properties' => ['one' => ['type' => 'string'], 'type' => ['type' => 'string']],
+        ]];
     }
 
     public function type(): Type

@@ -58,7 +58,12 @@ final readonly class PageItem implements Source
 
     public static function schemas(): array
     {
-        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['page'], 'properties' => ['page' => ['const' => 'item'], 'type' => ['type' => 'string']]]];
+        return [[
+            'type' => 'object',
+            'additionalProperties' => false,
+            'required' => ['page'],
+            'properties' => ['page' => ['const' => 'item'], 'type' => ['type' => 'string']],
+        ]];
     }
 
     public function type(): Type
@@ -107,7 +112,10 @@ final readonly class PageItem implements Source
 
     public function pieces(): array
     {
-        return [new Piece('the item that the page is about'.($this->named ? ', of '.$this->shared->plural : ''), 'source')];
+        return [new Piece(
+            'the item that the page is about'.($this->named ? ', of '.$this->shared->plural : ''),
+            'source',
+        )];
     }
 
     public function toArray(): array

@@ -58,7 +58,12 @@ final readonly class PageTerm implements Source
 
     public static function schemas(): array
     {
-        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['page'], 'properties' => ['page' => ['const' => 'term'], 'of' => ['type' => 'string']]]];
+        return [[
+            'type' => 'object',
+            'additionalProperties' => false,
+            'required' => ['page'],
+            'properties' => ['page' => ['const' => 'term'], 'of' => ['type' => 'string']],
+        ]];
     }
 
     public function type(): Type
@@ -92,7 +97,8 @@ final readonly class PageTerm implements Source
         $slug = $context->page->term['slug'] ?? '';
 
         return match (true) {
-            $taxonomy === null => 'The module takes the term that the page is about, and this page is about none of its own.',
+            $taxonomy === null => 'The module takes the term that the page is about, and this page is about none of '
+                .'its own.',
             $record->type === TermType::key($taxonomy->key) && $record->slug === $slug => '',
             default => 'The page is about “'.($taxonomy->terms->find($slug)->name ?? $slug).'”.',
         };
@@ -129,7 +135,10 @@ final readonly class PageTerm implements Source
 
     public function pieces(): array
     {
-        return [new Piece('the term'.($this->named ? ' of '.$this->shared->plural : '').' that the page is about', 'source')];
+        return [new Piece(
+            'the term'.($this->named ? ' of '.$this->shared->plural : '').' that the page is about',
+            'source',
+        )];
     }
 
     public function toArray(): array

@@ -84,7 +84,19 @@ final readonly class People implements Source
 
     public static function schemas(): array
     {
-        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['people'], 'properties' => ['people' => ['type' => 'object', 'additionalProperties' => false, 'required' => [], 'properties' => ['groups' => ['type' => 'array', 'items' => ['type' => 'string']]]]]]];
+        return [[
+            'type' => 'object',
+            'additionalProperties' => false,
+            'required' => ['people'],
+            'properties' => [
+                'people' => [
+                    'type' => 'object',
+                    'additionalProperties' => false,
+                    'required' => [],
+                    'properties' => ['groups' => ['type' => 'array', 'items' => ['type' => 'string']]],
+                ],
+            ],
+        ]];
     }
 
     public function type(): Type
@@ -151,7 +163,13 @@ final readonly class People implements Source
 
     public function pieces(): array
     {
-        return [new Piece('people', 'source'), ...$this->groups === [] ? [] : [new Piece(' of '), new Piece(implode(' and ', $this->groups), 'source.people.groups')]];
+        return [
+            new Piece('people', 'source'),
+            ...$this->groups === [] ? [] : [
+                new Piece(' of '),
+                new Piece(implode(' and ', $this->groups), 'source.people.groups'),
+            ],
+        ];
     }
 
     public function toArray(): array

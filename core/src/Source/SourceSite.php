@@ -17,7 +17,9 @@ final readonly class SourceSite
     {
     }
 
-    /** @return non-empty-list<Type>|null the content types of a list, each once; null, and problems noted, where none */
+    /**
+     * @return non-empty-list<Type>|null the content types of a list, each once; null, and problems noted, where none
+     */
     public function types(Shape $shape, string $key): ?array
     {
         $types = [];

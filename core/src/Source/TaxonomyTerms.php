@@ -49,7 +49,16 @@ final readonly class TaxonomyTerms implements Source
 
     public static function schemas(): array
     {
-        return [['type' => 'object', 'additionalProperties' => false, 'required' => ['terms'], 'properties' => ['terms' => ['type' => 'string'], 'under' => ['type' => 'string'], 'used' => ['type' => 'boolean']]]];
+        return [[
+            'type' => 'object',
+            'additionalProperties' => false,
+            'required' => ['terms'],
+            'properties' => [
+                'terms' => ['type' => 'string'],
+                'under' => ['type' => 'string'],
+                'used' => ['type' => 'boolean'],
+            ],
+        ]];
     }
 
     public function type(): Type

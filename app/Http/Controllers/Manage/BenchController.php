@@ -177,7 +177,12 @@ final readonly class BenchController
                     ),
                     $fields,
                 ),
-            ], $records = $this->sources->records($module->source, $result->ids, $fields, $context), array_keys($records)),
+            ], $records = $this->sources->records(
+                $module->source,
+                $result->ids,
+                $fields,
+                $context,
+            ), array_keys($records)),
         ];
     }
 

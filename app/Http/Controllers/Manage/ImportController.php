@@ -83,7 +83,10 @@ final readonly class ImportController
     /** @return list<array{id: int, name: string, state: string}> the last ones of a type */
     public function index(Request $request): array
     {
-        return array_values(Import::query()->where('type_key', RequestText::text($request, 'type'))->latest('id')->limit(self::LATELY)->get()
+        return array_values(Import::query()->where(
+            'type_key',
+            RequestText::text($request, 'type'),
+        )->latest('id')->limit(self::LATELY)->get()
             ->map(fn (Import $row): array => ['id' => $row->id, 'name' => $row->name, 'state' => $row->state])->all());
     }
 
@@ -157,7 +160,10 @@ final readonly class ImportController
             foreach ($export->write($type, $format, $plain) as $piece) {
                 echo $piece;
             }
-        }, 200, ['Content-Type' => $format === 'csv' ? 'text/csv; charset=utf-8' : 'application/json', 'Content-Disposition' => "attachment; filename=\"{$type->key}.{$format}\""]);
+        }, 200, [
+            'Content-Type' => $format === 'csv' ? 'text/csv; charset=utf-8' : 'application/json',
+            'Content-Disposition' => "attachment; filename=\"{$type->key}.{$format}\"",
+        ]);
     }
 
     /** The file under a name that tells its kind. */

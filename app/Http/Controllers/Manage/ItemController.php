@@ -58,7 +58,10 @@ final readonly class ItemController
     {
         $type = $this->type($key);
 
-        return ['values' => (object) (['status' => 'published', 'audience' => ['everyone']] + $type->defaults()), 'draft' => $this->drafts->of($this->who($request), $key, null)];
+        return [
+            'values' => (object) (['status' => 'published', 'audience' => ['everyone']] + $type->defaults()),
+            'draft' => $this->drafts->of($this->who($request), $key, null),
+        ];
     }
 
     public function store(Request $request): JsonResponse
@@ -116,10 +119,15 @@ final readonly class ItemController
         $given = $request->validate(['revision' => ['nullable', 'integer']]);
         $revision = isset($given['revision']) ? (int) $given['revision'] : null;
 
-        $change = RevisionRecorder::change('items', "Removed “{$item->title}”", 'removed', function (RevisionRecorder $recorder) use ($item, $revision): void {
-            $this->writer->remove($item, $recorder, $revision);
-            AuditTrail::record(AuditAction::ItemsRemoved, $item->title, ['type' => $item->type_key, 'id' => $item->id]);
-        });
+        $change = RevisionRecorder::change('items', 'Removed '
+            ."“{$item->title}”", 'removed', function (RevisionRecorder $recorder) use ($item, $revision): void {
+                $this->writer->remove($item, $recorder, $revision);
+                AuditTrail::record(
+                    AuditAction::ItemsRemoved,
+                    $item->title,
+                    ['type' => $item->type_key, 'id' => $item->id],
+                );
+            });
 
         return ['change' => $change->id];
     }
@@ -137,7 +145,13 @@ final readonly class ItemController
         $type = $this->type($given['type']);
         $revision = isset($given['revision']) ? (int) $given['revision'] : null;
 
-        return ['keptAt' => $this->drafts->keep($this->who($request), $type->key, $item, $revision, $this->values($request, $type))];
+        return ['keptAt' => $this->drafts->keep(
+            $this->who($request),
+            $type->key,
+            $item,
+            $revision,
+            $this->values($request, $type),
+        )];
     }
 
     /** @return array{dropped: true} */

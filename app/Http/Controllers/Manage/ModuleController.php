@@ -136,7 +136,8 @@ final readonly class ModuleController
      */
     public function version(string $key, int $number): array
     {
-        return ['definition' => $this->versions->find($this->row($key), $number) ?? abort(404, "There is no version {$number} of “{$key}”.")];
+        return ['definition' => $this->versions->find($this->row($key), $number) ?? abort(404, 'There is no version '
+            ."{$number} of “{$key}”.")];
     }
 
     public function duplicate(string $key): JsonResponse

@@ -146,7 +146,12 @@ final readonly class PeopleController
     /** @return array<string, list<string>> */
     private static function rules(): array
     {
-        return ['name' => ['required', 'string', 'max:100'], 'role' => ['required', 'in:'.implode(',', User::ROLES)], 'groups' => ['array'], 'groups.*' => ['integer', 'exists:groups,id']];
+        return [
+            'name' => ['required', 'string', 'max:100'],
+            'role' => ['required', 'in:'.implode(',', User::ROLES)],
+            'groups' => ['array'],
+            'groups.*' => ['integer', 'exists:groups,id'],
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -85,9 +85,15 @@ final class SignInController
             }
         }
         if ($credentials['password'] === DemoAccounts::PASSWORD && ! DemoAccounts::openThisSite()) {
-            return 'This is the published password of the demo, which opens no other site. On the server, php artisan wellspring:manager gives a link for a new one.';
+            return 'This is the published password of the demo, which opens no other site. On the server, php artisan '
+                .'wellspring:manager gives a link for a new one.';
         }
-        if (! Auth::attempt(['email' => $email, 'password' => $credentials['password'], 'active' => true, 'role' => ['manager', 'author']])) {
+        if (! Auth::attempt([
+            'email' => $email,
+            'password' => $credentials['password'],
+            'active' => true,
+            'role' => ['manager', 'author'],
+        ])) {
             array_map(fn (string $key): int => RateLimiter::hit($key, 60), $limits);
             AuditTrail::record(AuditAction::SignInFailed, $email);
 

@@ -97,10 +97,17 @@ final readonly class TermController
             );
         };
 
-        return new Response(json_encode(TaxonomyFile::write($taxonomy, $below(0)), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", 200, [
-            'Content-Type' => 'application/json',
-            'Content-Disposition' => "attachment; filename=\"{$key}.taxonomy.json\"",
-        ]);
+        return new Response(
+            json_encode(
+                TaxonomyFile::write($taxonomy, $below(0)),
+                JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            )."\n",
+            200,
+            [
+                'Content-Type' => 'application/json',
+                'Content-Disposition' => "attachment; filename=\"{$key}.taxonomy.json\"",
+            ],
+        );
     }
 
     /**
@@ -111,7 +118,9 @@ final readonly class TermController
         $this->taxonomy($key);
         $counts = $this->store->itemsOfTerms($key);
 
-        return array_values(Term::query()->where('taxonomy_key', $key)->orderBy('position')->orderBy('id')->get(['id', 'parent_id', 'slug', 'name', 'colour'])->map(fn (Term $term): array => [
+        return array_values(Term::query()->where('taxonomy_key', $key)->orderBy('position')->orderBy('id')->get([
+            'id', 'parent_id', 'slug', 'name', 'colour',
+        ])->map(fn (Term $term): array => [
             'id' => $term->id,
             'parent' => $term->parent_id,
             'slug' => $term->slug,

@@ -59,10 +59,17 @@ final readonly class TypeController
 
     public function file(string $key): Response
     {
-        return new Response(json_encode(TypeFile::write($this->type($key)), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", 200, [
-            'Content-Type' => 'application/schema+json',
-            'Content-Disposition' => "attachment; filename=\"{$key}.type.json\"",
-        ]);
+        return new Response(
+            json_encode(
+                TypeFile::write($this->type($key)),
+                JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            )."\n",
+            200,
+            [
+                'Content-Type' => 'application/schema+json',
+                'Content-Disposition' => "attachment; filename=\"{$key}.type.json\"",
+            ],
+        );
     }
 
     /** @return array{effects: list<array{field: string, message: string, count: int, loses: bool}>} */

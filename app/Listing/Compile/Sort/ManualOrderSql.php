@@ -34,7 +34,8 @@ final readonly class ManualOrderSql implements CriterionSql
         $place = $by->term === null
             ? new Fragment('items.position')
             : new Fragment(
-                '(select item_term.position from item_term where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))',
+                '(select item_term.position from item_term where item_term.item_id = items.id and item_term.term_id = '
+                    .'any(?::bigint[]))',
                 [Fragment::arrayLiteral($this->catalogue->termIds($by->term['taxonomy'], [$by->term['slug']]))],
             );
 

@@ -36,7 +36,8 @@ final readonly class WeightedRatingSql implements CriterionSql
         $rated = "{$rating} is not null and {$ratings} > 0";
         $all = $this->sources->candidates($module->source, $context)->toBase()
             ->selectRaw(
-                "sum({$rating} * {$ratings}) filter (where {$rated})::float8 / nullif(sum({$ratings}) filter (where {$rated})::float8, 0)",
+                "sum({$rating} * {$ratings}) filter (where {$rated})::float8 / "
+                    ."nullif(sum({$ratings}) filter (where {$rated})::float8, 0)",
             );
 
         $weighted = new Fragment(

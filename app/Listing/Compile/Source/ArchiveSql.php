@@ -39,8 +39,10 @@ final class ArchiveSql implements SourceSql
         $slugs = array_map(strval(...), array_keys($counts));
         $titles = array_map($context->calendar->named(...), $slugs);
         $query = DB::query()->selectRaw(<<<'SQL'
-            replace(held.stretch, '-', '')::bigint as id, ?::text as type_key, held.stretch as slug, held.title, null::text as text,
-            jsonb_build_object('title', held.folded, 'slug', held.stretch) as folded, null::timestamptz as publish_at, false as lead,
+            replace(held.stretch, '-', '')::bigint as id, ?::text as type_key, held.stretch as slug, held.title,
+                null::text as text,
+            jsonb_build_object('title', held.folded, 'slug', held.stretch) as folded, null::timestamptz as publish_at,
+                false as lead,
             jsonb_build_object('begins', rpad(held.stretch, 10, '-01'), 'count', held.items) as fields
             SQL, [$source->type()->key])
             ->fromRaw(

@@ -49,11 +49,16 @@ final class PeopleSql implements SourceSql
     private function accounts(Context $context): Builder
     {
         $query = DB::query()->selectRaw(<<<'SQL'
-            listed.id, 'people' as type_key, listed.slug, listed.name as title, null::text as text, jsonb_build_object('title', listed.folded, 'slug', listed.slug) as folded, listed.created_at as publish_at, false as lead, listed.active,
-            jsonb_strip_nulls(jsonb_build_object('groups', belongs.groups, 'count', coalesce(written.items, 0))) as fields
+            listed.id, 'people' as type_key, listed.slug, listed.name as title, null::text as text,
+                jsonb_build_object('title', listed.folded, 'slug', listed.slug) as folded, listed.created_at as
+                    publish_at, false as lead, listed.active,
+            jsonb_strip_nulls(jsonb_build_object('groups', belongs.groups, 'count', coalesce(written.items, 0))) as
+                fields
             SQL)
             ->fromRaw(
-                'users listed left join lateral (select jsonb_agg(groups.key order by groups.key) as groups from group_user join groups on groups.id = group_user.group_id where group_user.user_id = listed.id) as belongs on true',
+                'users listed left join lateral (select jsonb_agg(groups.key order by groups.key) as groups from '
+                    .'group_user join groups on groups.id = group_user.group_id where group_user.user_id = listed.id) '
+                        .'as belongs on true',
             )
             ->leftJoinSub(
                 VisibleItems::of([], $context)

@@ -33,17 +33,21 @@ final class TermRows
         $type = TermType::key($taxonomy->key);
         $seen = VisibleItems::of([], $context)->toBase()->select('items.id');
         $query = DB::query()->selectRaw(<<<'SQL'
-            listed.id, ?::text as type_key, listed.slug, listed.name as title, nullif(listed.description, '') as text, listed.folded, listed.created_at as publish_at, false as lead,
-            listed.fields || jsonb_strip_nulls(jsonb_build_object('picture', listed.picture, 'colour', listed.colour, 'count', coalesce(counted.items, 0), 'place', placed.place)) as fields
+            listed.id, ?::text as type_key, listed.slug, listed.name as title, nullif(listed.description, '') as text,
+                listed.folded, listed.created_at as publish_at, false as lead,
+            listed.fields || jsonb_strip_nulls(jsonb_build_object('picture', listed.picture, 'colour', listed.colour,
+                'count', coalesce(counted.items, 0), 'place', placed.place)) as fields
             SQL, [$type])
             ->fromRaw(
-                'terms listed join unnest(?::text[]) with ordinality as placed(slug, place) on placed.slug = listed.slug',
+                'terms listed join unnest(?::text[]) with ordinality as placed(slug, place) on placed.slug = '
+                    .'listed.slug',
                 [Fragment::arrayLiteral($order)],
             )
             ->leftJoinSub(
                 DB::query()->selectRaw('pair.above, count(distinct item_term.item_id) as items')
                     ->fromRaw(
-                        'unnest(?::text[], ?::text[]) as pair(above, below) join terms on terms.slug = pair.below and terms.taxonomy_key = ? join item_term on item_term.term_id = terms.id',
+                        'unnest(?::text[], ?::text[]) as pair(above, below) join terms on terms.slug = pair.below and '
+                            .'terms.taxonomy_key = ? join item_term on item_term.term_id = terms.id',
                         [Fragment::arrayLiteral($above), Fragment::arrayLiteral($below), $taxonomy->key],
                     )
                     ->whereRaw("item_term.item_id in ({$seen->toSql()})", $seen->getBindings())

@@ -25,6 +25,9 @@ final readonly class RelatedSql implements TestSql
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        return Fragment::hasTerm($this->catalogue->termsOf($context->pageItem(), ValueLists::texts($condition->value)), $of);
+        return Fragment::hasTerm(
+            $this->catalogue->termsOf($context->pageItem(), ValueLists::texts($condition->value)),
+            $of,
+        );
     }
 }

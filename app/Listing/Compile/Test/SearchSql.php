@@ -105,7 +105,9 @@ final class SearchSql implements TestSql
         $others = array_values(array_diff($fields, ['title']));
         if ($others !== []) {
             $places[] = Fragment::all([self::inTexts($word, '', $of), new Fragment(
-                "to_tsvector('wellspring', (select coalesce(jsonb_agg(texts.words), '[]') from jsonb_each({$of}.words) as standing, jsonb_each(standing.value) as texts(field, words) where texts.field = any(?::text[]))) @@ to_tsquery('wellspring', ?)",
+                "to_tsvector('wellspring', (select coalesce(jsonb_agg(texts.words), '[]') from "
+                    ."jsonb_each({$of}.words) as standing, jsonb_each(standing.value) as texts(field, words) where "
+                        ."texts.field = any(?::text[]))) @@ to_tsquery('wellspring', ?)",
                 [Fragment::arrayLiteral($others), self::query($word, '')],
             )]);
         }
@@ -129,10 +131,14 @@ final class SearchSql implements TestSql
     {
         $found = DB::scalar(<<<'SQL'
             with recursive named(id) as (
-                select id from terms where to_tsvector('wellspring', words) @@ to_tsquery('wellspring', ?) and (?::text[] is null or taxonomy_key = any(?::text[]))
+                select id from terms where to_tsvector('wellspring', words) @@ to_tsquery('wellspring', ?) and
+                    (?::text[] is null or taxonomy_key = any(?::text[]))
                 union select terms.id from terms join named on terms.parent_id = named.id
             ) select array_to_json(array_agg(id order by id)) from named
-            SQL, [self::query($word, ''), ...array_fill(0, 2, $taxonomies === null ? null : Fragment::arrayLiteral($taxonomies))]);
+            SQL, [
+            self::query($word, ''),
+            ...array_fill(0, 2, $taxonomies === null ? null : Fragment::arrayLiteral($taxonomies)),
+        ]);
 
         $ids = is_string($found) ? json_decode($found) : [];
 

@@ -52,7 +52,9 @@ final readonly class Conversion
             };
         }
 
-        return $to->family() === Family::Choice ? new self(ConversionOutcome::Lost, null) : new self(ConversionOutcome::Unfit, $value);
+        return $to->family() === Family::Choice
+            ? new self(ConversionOutcome::Lost, null)
+            : new self(ConversionOutcome::Unfit, $value);
     }
 
     private static function takes(Field $field, mixed $value): bool

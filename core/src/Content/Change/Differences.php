@@ -22,7 +22,10 @@ final readonly class Differences
     public static function between(Type $type, array $before, array $after): array
     {
         $differences = [];
-        foreach (array_unique([...array_keys(self::fields($type)), ...array_map(strval(...), array_keys($before + $after))]) as $key) {
+        foreach (array_unique([
+            ...array_keys(self::fields($type)),
+            ...array_map(strval(...), array_keys($before + $after)),
+        ]) as $key) {
             $was = $before[$key] ?? null;
             $is = $after[$key] ?? null;
             if (self::canonical($was) !== self::canonical($is)) {

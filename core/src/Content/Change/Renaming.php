@@ -76,9 +76,13 @@ final readonly class Renaming
         }
         // Where several terms became one, a list names it once.
         foreach (array_keys($lists) as $path) {
-            $definition = self::changed($definition, self::steps((string) $path), fn (mixed $list): mixed => is_array($list) && array_is_list($list)
+            $definition = self::changed(
+                $definition,
+                self::steps((string) $path),
+                fn (mixed $list): mixed => is_array($list) && array_is_list($list)
                 ? array_values(array_unique($list, SORT_REGULAR))
-                : $list);
+                : $list,
+            );
         }
 
         return $definition;

@@ -15,7 +15,20 @@ final class ReservedKeys
 
     /** What every term has, or what is known of it. */
     private const OF_TERMS = [
-        'id', 'title', 'slug', 'text', 'name', 'description', 'picture', 'colour', 'parent', 'fields', 'below', 'count', 'place', 'words',
+        'id',
+        'title',
+        'slug',
+        'text',
+        'name',
+        'description',
+        'picture',
+        'colour',
+        'parent',
+        'fields',
+        'below',
+        'count',
+        'place',
+        'words',
     ];
 
     /** Orders that a field of the same key could not be told from. */

@@ -58,7 +58,8 @@ final readonly class TypeFile
         ) {
             $own->wrong(
                 'address',
-                'an address that ends in /{slug}, such as /plots/{slug}, and does not begin with /manage, /media, /build or /up',
+                'an address that ends in /{slug}, such as /plots/{slug}, and does not begin with /manage, /media, '
+                    .'/build or /up',
                 $address,
             );
         }
@@ -236,7 +237,9 @@ final readonly class TypeFile
     private static function checkWords(Shape $schema, Field $field): void
     {
         $expected = $field->kind->schema($field);
-        foreach (['type', 'format', 'uniqueItems', 'pattern', 'items', 'properties', 'additionalProperties', 'enum'] as $word) {
+        foreach ([
+            'type', 'format', 'uniqueItems', 'pattern', 'items', 'properties', 'additionalProperties', 'enum',
+        ] as $word) {
             $isLimit = $word === 'pattern' && in_array(Limit::Pattern, $field->kind->limits(), true)
                 || in_array($word, ['enum', 'items'], true) && in_array(Limit::Choices, $field->kind->limits(), true);
             if (

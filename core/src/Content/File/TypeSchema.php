@@ -15,7 +15,8 @@ final class TypeSchema
         return [
             '$schema' => 'https://json-schema.org/draft/2020-12/schema',
             'title' => 'A Wellspring content type, format 1',
-            'description' => 'A type is itself a JSON Schema; what the schema has no word for stands under x-wellspring.',
+            'description' => 'A type is itself a JSON Schema; what the schema has no word for stands under '
+                .'x-wellspring.',
             'type' => 'object',
             'required' => ['$schema', 'title', 'type', 'x-wellspring'],
             'additionalProperties' => false,

@@ -58,7 +58,11 @@ final class Choices implements Kind
 
     public function schema(Field $field): array
     {
-        return ['type' => 'array', 'uniqueItems' => true, 'items' => ['enum' => array_map(strval(...), array_keys($field->choices))]]
+        return [
+            'type' => 'array',
+            'uniqueItems' => true,
+            'items' => ['enum' => array_map(strval(...), array_keys($field->choices))],
+        ]
             + ($field->limits->maxItems === null ? [] : ['maxItems' => $field->limits->maxItems]);
     }
 }

@@ -91,7 +91,8 @@ final class Hours implements Kind
         foreach ($spans as $i => [$from]) {
             if ($i > 0 && $from <= $spans[$i - 1][1]) {
                 throw new WrongValue(
-                    "expected spans that do not touch for {$day}, found {$spans[$i - 1][0]}-{$spans[$i - 1][1]} and {$from}-{$spans[$i][1]}.",
+                    "expected spans that do not touch for {$day}, found "
+                        ."{$spans[$i - 1][0]}-{$spans[$i - 1][1]} and {$from}-{$spans[$i][1]}.",
                 );
             }
         }
@@ -124,7 +125,10 @@ final class Hours implements Kind
     public function readCell(string $cell, Field $field): mixed
     {
         $week = [];
-        foreach (array_filter(array_map(Whitespace::trim(...), explode(';', $cell)), fn (string $rule): bool => $rule !== '') as $rule) {
+        foreach (array_filter(
+            array_map(Whitespace::trim(...), explode(';', $cell)),
+            fn (string $rule): bool => $rule !== '',
+        ) as $rule) {
             if (preg_match('/^([A-Za-z, -]+?)\s+([0-9:, -]+)$/D', $rule, $m) !== 1) {
                 throw WrongValue::expected('opening hours such as Mo-Fr 09:00-17:00; Sa 10:00-16:00', $rule);
             }

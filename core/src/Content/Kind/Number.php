@@ -37,7 +37,10 @@ final readonly class Number implements Kind
 
     public function limits(): array
     {
-        return [...$this->key === 'money' ? [] : [Limit::Unit], Limit::Minimum, Limit::Maximum, Limit::Decimals, Limit::Default];
+        return [
+            ...$this->key === 'money' ? [] : [Limit::Unit], Limit::Minimum, Limit::Maximum, Limit::Decimals,
+            Limit::Default,
+        ];
     }
 
     public function read(mixed $value, Field $field): int|float|null

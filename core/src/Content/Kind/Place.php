@@ -113,6 +113,14 @@ final class Place implements Kind
 
     public function schema(Field $field): array
     {
-        return ['type' => 'object', 'properties' => ['address' => ['type' => 'string'], 'latitude' => ['type' => 'number', 'minimum' => -90, 'maximum' => 90], 'longitude' => ['type' => 'number', 'minimum' => -180, 'maximum' => 180]], 'additionalProperties' => false];
+        return [
+            'type' => 'object',
+            'properties' => [
+                'address' => ['type' => 'string'],
+                'latitude' => ['type' => 'number', 'minimum' => -90, 'maximum' => 90],
+                'longitude' => ['type' => 'number', 'minimum' => -180, 'maximum' => 180],
+            ],
+            'additionalProperties' => false,
+        ];
     }
 }

@@ -22,7 +22,11 @@ final readonly class ChoiceAmong extends Among
     /** @return non-empty-list<string> */
     public function readValue(mixed $value, Field $field): array
     {
-        return ValueLists::known($value, array_map(strval(...), array_keys($field->choices)), "choices of {$field->label}");
+        return ValueLists::known(
+            $value,
+            array_map(strval(...), array_keys($field->choices)),
+            "choices of {$field->label}",
+        );
     }
 
     public function widened(mixed $found, Condition $condition, Context $context): ?WiderValue

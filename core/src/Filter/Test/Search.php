@@ -147,7 +147,8 @@ final readonly class Search implements Test
     public static function optionSchemas(): array
     {
         return ['in' => [
-            'description' => 'The fields it looks in, texts and taxonomies, and what a word found there counts for the order'
+            'description' => 'The fields it looks in, texts and taxonomies, and what a word found there counts for '
+                .'the order'
                 .' by relevance; without it, all of them.',
             'type' => 'object',
             'minProperties' => 1,

@@ -48,7 +48,10 @@ final readonly class Popularity implements Criterion
     /** @return array{string, string} the first and the last day whose views count */
     public function days(Context $context): array
     {
-        return [$context->calendar->movedDay($context->today(), 1 - $this->days, DurationUnit::Days), $context->today()];
+        return [
+            $context->calendar->movedDay($context->today(), 1 - $this->days, DurationUnit::Days),
+            $context->today(),
+        ];
     }
 
     public function values(SortContext $context): \Closure
