@@ -90,7 +90,9 @@ final readonly class BulkEdit implements LongWork
             'items',
             'Edited many',
             self::how($do),
-            function (RevisionRecorder $recorder, Change $change) use ($type, $ids, $do, $with, $taxonomy, $slugs, $progress, &$left, &$done): void {
+            function (RevisionRecorder $recorder, Change $change) use (
+                $type, $ids, $do, $with, $taxonomy, $slugs, $progress, &$left, &$done,
+            ): void {
                 [$left, $done, $seen] = [[], 0, 0];
                 ItemWriter::lock($ids);
                 foreach (array_chunk($ids, 500) as $some) {

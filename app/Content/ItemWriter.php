@@ -440,7 +440,8 @@ final class ItemWriter
                 '://',
             ) || $this->kindOfFile($name) === 'video',
             Family::Person => fn (string $email): bool => $this->personId($email) !== null,
-            Family::Items => fn (string $name): bool => isset($this->expected[$name]) || $this->targetId($name) !== null,
+            Family::Items => fn (string $name): bool => isset($this->expected[$name])
+                || $this->targetId($name) !== null,
             default => null,
         };
 

@@ -51,7 +51,12 @@ final readonly class Revisions
      * What others changed since a revision, beside what someone who started from it wants to save.
      *
      * @param  array<string, mixed>  $mine
-     * @return array{theirs: list<Difference>, conflicts: list<array{field: string, label: string, theirs: string, mine: string}>, merged: object, saves: list<array<string, mixed>>}
+     * @return array{
+     *     theirs: list<Difference>,
+     *     conflicts: list<array{field: string, label: string, theirs: string, mine: string}>,
+     *     merged: object,
+     *     saves: list<array<string, mixed>>,
+     * }
      */
     public function since(Item $item, Type $type, int $revision, array $mine, User $who): array
     {

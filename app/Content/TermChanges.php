@@ -38,12 +38,17 @@ final readonly class TermChanges
             'terms merged',
             [...$gone, $into],
             function (Change $change) use ($into, $gone): array {
-                for ($above = $into; $above !== null; $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)) {
+                for (
+                    $above = $into;
+                    $above !== null;
+                    $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)
+                ) {
                     if (in_array($above->id, array_map(fn (Term $term): int => $term->id, $gone), true)) {
                         throw Refused::because(
                             'into',
                             'wrongValue',
-                            "“{$into->name}” stands below “{$above->name}”; a term cannot be merged into one below itself.",
+                            "“{$into->name}” stands below “{$above->name}”; "
+                                .'a term cannot be merged into one below itself.',
                         );
                     }
                 }

@@ -126,7 +126,11 @@ final readonly class TermWriter
             ) {
                 throw Refused::because('parent', 'wrongValue', 'expected a term of the same tree.');
             }
-            for ($above = $parent; $above !== null; $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)) {
+            for (
+                $above = $parent;
+                $above !== null;
+                $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)
+            ) {
                 if ($above->id === $term->id) {
                     throw Refused::because('parent', 'wrongValue', "“{$term->name}” cannot stand below itself.");
                 }

@@ -79,8 +79,7 @@ final readonly class TypeWriter
         if (! $withLoss) {
             $this->refuseLoss($this->effects->between($now, $type, $renamed));
         }
-        $change = RevisionRecorder::change('type', 'Changed the type '
-            ."{$now->plural}",
+        $change = RevisionRecorder::change('type', "Changed the type {$now->plural}",
             'type changed',
             function (
                 RevisionRecorder $recorder,

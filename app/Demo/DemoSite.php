@@ -203,7 +203,8 @@ final readonly class DemoSite
     private function person(array $row, int $seed): array
     {
         return ['picture' => $this->plant($row['form'], 700 + $seed, 'portrait '
-            ."{$row['title']}", "A flower drawn for {$row['title']}"), 'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>"];
+            ."{$row['title']}", "A flower drawn for {$row['title']}"),
+            'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>"];
     }
 
     /**

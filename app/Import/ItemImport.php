@@ -85,7 +85,9 @@ final class ItemImport
             'import',
             'Imported '.mb_strtolower($type->plural),
             'imported',
-            function (RevisionRecorder $recorder, Change $change) use ($path, $type, $bad, $slugs, $known, $plan, $progress, $result): void {
+            function (RevisionRecorder $recorder, Change $change) use (
+                $path, $type, $bad, $slugs, $known, $plan, $progress, $result,
+            ): void {
                 [$result->created, $result->changed, $result->unchanged] = [0, 0, 0];
                 $this->catalogue->forget();
                 $this->begin($type, $plan);

@@ -41,7 +41,8 @@ final readonly class HeadingCounter
             ->orderByRaw('place '.($module->headings->direction->value === 'up' ? 'asc' : 'desc').' nulls last')->get();
         $counts = [];
         foreach ($rows as $row) {
-            $counts[$headings->key(is_int($row->place) || is_string($row->place) ? $row->place : null)] = (int) $row->records;
+            $place = is_int($row->place) || is_string($row->place) ? $row->place : null;
+            $counts[$headings->key($place)] = (int) $row->records;
         }
 
         return $counts;

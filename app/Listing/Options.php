@@ -36,7 +36,13 @@ final readonly class Options
     /**
      * @param  string  $before  the name of the condition's step (`where.all[1]`); only earlier conditions narrow the
      *   counts
-     * @return array{filled: int, empty: int, choices: array<string, int>, labels: array<string, string>, bars: list<array{from: float|string, to: float|string, records: int}>} `choices`: the most frequent first; `bars`: how many records lie between values, the last bar's end included
+     * @return array{
+     *     filled: int,
+     *     empty: int,
+     *     choices: array<string, int>,
+     *     labels: array<string, string>,
+     *     bars: list<array{from: float|string, to: float|string, records: int}>,
+     * } `choices`: the most frequent first; `bars`: how many records lie between values, the last bar's end included
      */
     public function of(Module $module, Field $field, string $before, Context $context): array
     {

@@ -91,7 +91,9 @@ final class AppServiceProvider extends ServiceProvider
                 : Response::deny('Only managers do this.'),
         );
         // A search is computed anew for each visitor; nobody reads so many results.
-        RateLimiter::for('search', fn (Request $request): Limit => Limit::perMinute(config()->integer('site.searches_a_minute'))->by((string) $request->ip()));
+        RateLimiter::for('search', fn (Request $request): Limit => Limit::perMinute(
+            config()->integer('site.searches_a_minute'),
+        )->by((string) $request->ip()));
         Model::shouldBeStrict(! app()->isProduction());
     }
 }

@@ -134,7 +134,8 @@ final readonly class ReadySet
         foreach (['set.json' => [
             'format' => 1,
             'name' => $this->name,
-        ] + ($this->about === '' ? [] : ['about' => $this->about])] + $this->taxonomies + $this->types + $this->modules as $name => $data) {
+        ] + ($this->about === '' ? [] : ['about' => $this->about])]
+            + $this->taxonomies + $this->types + $this->modules as $name => $data) {
             $zip->addFromString($name, $json($data));
         }
         $zip->close();

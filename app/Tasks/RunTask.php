@@ -16,8 +16,7 @@ final class RunTask implements ShouldQueue
     use Queueable;
 
     private const FAULT = [['path' => '', 'code' => 'failed', 'message' => 'Something went wrong on the server; '
-        .'nothing was '
-        .'written. It has been noted in the log.']];
+        .'nothing was written. It has been noted in the log.']];
 
     public int $tries = 1;
 

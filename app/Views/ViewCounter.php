@@ -20,8 +20,8 @@ final readonly class ViewCounter
     public const SAME_VISIT_SECONDS = 1800;
 
     /** What programs call themselves that fetch pages without anybody reading them. Common practice, no source. */
-    private const PROGRAMS = '/bot\b|bot[\/;_ '
-        .'-]|crawl|spider|slurp|preview|fetch|scan|monitor|check|archiv|curl|wget|python|java\/|ruby|perl|php|go-http|httpclient|headless|lighthouse|feed|rss|validator/i';
+    private const PROGRAMS = '/bot\b|bot[\/;_ -]|crawl|spider|slurp|preview|fetch|scan|monitor|check|archiv'
+        .'|curl|wget|python|java\/|ruby|perl|php|go-http|httpclient|headless|lighthouse|feed|rss|validator/i';
 
     public function __construct(private Repository $cache, private Calendar $calendar)
     {

@@ -18,7 +18,8 @@ is_root() { [ "$(id -u)" = 0 ]; }
 # PostgreSQL refuses to run as root, so root lends it to Debian's own users.
 choose_places() {
     VAR="${WELLSPRING_VAR:-$ROOT/var}"
-    mkdir -p "$VAR" 2>/dev/null || fail "The folder $VAR cannot be made. Choose another with WELLSPRING_VAR=/some/folder."
+    mkdir -p "$VAR" 2>/dev/null \
+        || fail "The folder $VAR cannot be made. Choose another with WELLSPRING_VAR=/some/folder."
     if is_root && id postgres >/dev/null 2>&1 && ! runuser -u postgres -- test -x "$VAR"; then
         VAR="/var/tmp/wellspring-$(printf '%s' "$ROOT" | sha256sum | cut -c1-12)"
         mkdir -p "$VAR"
@@ -38,7 +39,9 @@ as_web() { if [ -n "$WEB_USER" ] && [ "$WEB_USER" != root ]; then runuser -u "$W
 # A stamp tells whether something has to be done again: stamp_is NAME SUM, set_stamp NAME SUM.
 stamp_is() { [ "$(cat "$VAR/stamps/$1" 2>/dev/null)" = "$2" ]; }
 set_stamp() { printf '%s' "$2" > "$VAR/stamps/$1"; }
-sum_of() { (cd "$ROOT" && find "$@" -type f -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-64); }
+sum_of() {
+    (cd "$ROOT" && find "$@" -type f -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-64)
+}
 
 port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 free_port() { local port="$1"; until port_is_free "$port"; do port=$((port + 1)); done; printf '%s' "$port"; }

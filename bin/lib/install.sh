@@ -1,6 +1,7 @@
 # Installs what is missing: Debian's packages, then Composer's and npm's, then the built front end.
 
-DEBIAN_NEEDED="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml php8.2-zip php8.2-curl php-league-config composer nginx-light postgresql-15 nodejs npm unzip curl"
+DEBIAN_NEEDED="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml php8.2-zip"
+DEBIAN_NEEDED="$DEBIAN_NEEDED php8.2-curl php-league-config composer nginx-light postgresql-15 nodejs npm unzip curl"
 DEBIAN_FOR_TESTS="php8.2-sqlite3 chromium chromium-driver file"
 
 has_package() {
@@ -17,7 +18,8 @@ install_debian() {
     local missing="" package
     for package in "$@"; do has_package "$package" || missing="$missing $package"; done
     [ -n "$missing" ] || return 0
-    command -v apt-get >/dev/null || fail "These Debian packages are missing:$missing. This machine has no apt-get; install them in its own way, then run this again."
+    command -v apt-get >/dev/null || fail "These Debian packages are missing:$missing." \
+        "This machine has no apt-get; install them in its own way, then run this again."
     is_root || fail "These Debian packages are missing:$missing. You are not root: have them installed once with
     sudo apt-get install$missing
 then run this again; nothing else here needs root."
@@ -27,17 +29,25 @@ then run this again; nothing else here needs root."
     local done=0
     during "Installing from Debian:$missing" apt_install $missing || done=$?
     [ -z "$made" ] || rm -f "$policy"
-    [ "$done" = 0 ] || fail "Debian's packages could not be installed; $VAR/log/apt.log says why. Without a network, install them from a medium you have:$missing"
+    [ "$done" = 0 ] || fail "Debian's packages could not be installed; $VAR/log/apt.log says why." \
+        "Without a network, install them from a medium you have:$missing"
 }
 
-apt_install() { { apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends "$@"; } > "$VAR/log/apt.log" 2>&1; }
+apt_install() {
+    {
+        apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends "$@"
+    } > "$VAR/log/apt.log" 2>&1
+}
 
 # Vite wants Node 20.19 or newer; Debian 12 brings 18, and then npm brings a newer one into var/.
 ensure_node() {
     PATH="$VAR/node/node_modules/.bin:$PATH"
-    if node -e 'const [a,b]=process.versions.node.split(".").map(Number);process.exit(a>20||(a===20&&b>=19)?0:1)' 2>/dev/null; then return 0; fi
-    during "Bringing a newer Node into $VAR/node" quietly node npm install --no-audit --no-fund --prefix "$VAR/node" node@22 \
-        || fail "Node 20.19 or newer is needed and could not be fetched; $VAR/log/node.log says why. Install it by hand, or connect to the network once and run this again."
+    local new_enough='const [a,b]=process.versions.node.split(".").map(Number);process.exit(a>20||(a===20&&b>=19)?0:1)'
+    if node -e "$new_enough" 2>/dev/null; then return 0; fi
+    during "Bringing a newer Node into $VAR/node" \
+        quietly node npm install --no-audit --no-fund --prefix "$VAR/node" node@22 \
+        || fail "Node 20.19 or newer is needed and could not be fetched; $VAR/log/node.log says why." \
+            "Install it by hand, or connect to the network once and run this again."
 }
 
 install_composer() {
@@ -45,7 +55,9 @@ install_composer() {
     if [ -f "$ROOT/vendor/autoload.php" ] && stamp_is composer "$sum"; then return 0; fi
     COMPOSER_ALLOW_SUPERUSER=1 during "Installing the PHP packages" \
         quietly composer composer install --no-interaction --no-progress \
-        || fail "The PHP packages could not be fetched; $VAR/log/composer.log says why. They are needed once: connect to the network and run this again, or copy the folder vendor/ from a machine that has it."
+        || fail "The PHP packages could not be fetched; $VAR/log/composer.log says why." \
+            "They are needed once: connect to the network and run this again," \
+            "or copy the folder vendor/ from a machine that has it."
     # Some packages come with files that only their owner may read; the web server's user must, too.
     chmod -R a+rX "$ROOT/vendor"
     set_stamp composer "$sum"
@@ -63,14 +75,17 @@ install_npm() {
     local sum; sum="$(sum_of package.json package-lock.json)"
     if [ -d "$ROOT/node_modules" ] && stamp_is npm "$sum"; then return 0; fi
     during "Installing the front end's packages" quietly npm npm install --no-save --no-audit --no-fund \
-        || fail "The front end's packages could not be fetched; $VAR/log/npm.log says why. They are needed once: connect to the network and run this again, or copy the folder node_modules/ from a machine that has it."
+        || fail "The front end's packages could not be fetched; $VAR/log/npm.log says why." \
+            "They are needed once: connect to the network and run this again," \
+            "or copy the folder node_modules/ from a machine that has it."
     set_stamp npm "$sum"
 }
 
 build_front_end() {
     local sum; sum="$(sum_of resources vite.config.ts package-lock.json)"
     if [ -f "$ROOT/public/build/manifest.json" ] && stamp_is build "$sum"; then return 0; fi
-    during "Building the front end" quietly build npm run --silent build || fail "The front end could not be built; see $VAR/log/build.log."
+    during "Building the front end" quietly build npm run --silent build \
+        || fail "The front end could not be built; see $VAR/log/build.log."
     chmod -R a+rX "$ROOT/public"
     set_stamp build "$sum"
 }

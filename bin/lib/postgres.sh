@@ -4,8 +4,11 @@ PG_STARTED=""
 
 as_postgres() { if is_root; then (cd / && runuser -u postgres -- "$@"); else "$@"; fi; }
 
-# What PostgreSQL is advised to keep to itself, in MB: 128 to 2048. Source: its documentation, 20.4 Resource Consumption, shared_buffers.
-quarter_of_memory() { awk '/^MemTotal:/ { mb = int($2 / 4096); print (mb < 128 ? 128 : (mb > 2048 ? 2048 : mb)) }' /proc/meminfo; }
+# What PostgreSQL is advised to keep to itself, in MB: 128 to 2048. Source: its documentation,
+# 20.4 Resource Consumption, shared_buffers.
+quarter_of_memory() {
+    awk '/^MemTotal:/ { mb = int($2 / 4096); print (mb < 128 ? 128 : (mb > 2048 ? 2048 : mb)) }' /proc/meminfo
+}
 
 start_postgres() {
     PG_BIN="$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)"
@@ -18,7 +21,8 @@ start_postgres() {
         local secret="$VAR/run/password"
         (umask 077 && printf '%s' "$pass" > "$secret")
         if is_root; then chown postgres "$PG_DATA" "$secret"; fi
-        as_postgres "$PG_BIN/initdb" -D "$PG_DATA" -U wellspring --pwfile="$secret" -A scram-sha-256 -E UTF8 --locale=C.UTF-8 > "$VAR/log/initdb.log" 2>&1 \
+        as_postgres "$PG_BIN/initdb" -D "$PG_DATA" -U wellspring --pwfile="$secret" -A scram-sha-256 \
+            -E UTF8 --locale=C.UTF-8 > "$VAR/log/initdb.log" 2>&1 \
             || fail "The database could not be made; $VAR/log/initdb.log says why."
         rm -f "$secret"
         cat >> "$PG_DATA/postgresql.conf" <<CONF
@@ -35,7 +39,8 @@ CONF
     else
         DB_PORT="$(free_port "${WELLSPRING_DB_PORT:-54320}")"
         : > "$VAR/log/postgres.log"; if is_root; then chown postgres "$VAR/log/postgres.log"; fi
-        as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$VAR/log/postgres.log" -o "-p $DB_PORT" -w -t 60 start >/dev/null 2>&1 \
+        as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$VAR/log/postgres.log" -o "-p $DB_PORT" -w -t 60 start \
+            >/dev/null 2>&1 \
             || fail "PostgreSQL did not start; $VAR/log/postgres.log says why."
         PG_STARTED=1
     fi
@@ -52,7 +57,9 @@ ensure_database() {
 # copy_database FROM TO: nobody may be connected to the first.
 copy_database() { PGPASSWORD="$DB_PASSWORD" "$PG_BIN/createdb" -h 127.0.0.1 -p "$DB_PORT" -U wellspring -T "$1" "$2"; }
 
-drop_database() { PGPASSWORD="$DB_PASSWORD" "$PG_BIN/dropdb" --if-exists --force -h 127.0.0.1 -p "$DB_PORT" -U wellspring "$1"; }
+drop_database() {
+    PGPASSWORD="$DB_PASSWORD" "$PG_BIN/dropdb" --if-exists --force -h 127.0.0.1 -p "$DB_PORT" -U wellspring "$1"
+}
 
 stop_postgres() {
     [ -z "$PG_STARTED" ] || as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -m fast -w stop >/dev/null 2>&1 || true

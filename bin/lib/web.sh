@@ -86,7 +86,12 @@ http {
         root $ROOT/public;
         server_tokens off;
         location /build/ { expires max; add_header Cache-Control "public, immutable"; try_files \$uri =404; }
-        location /media/ { alias $media/; expires 1h; add_header X-Content-Type-Options nosniff; add_header Content-Security-Policy "default-src 'none'; sandbox"; }
+        location /media/ {
+            alias $media/;
+            expires 1h;
+            add_header X-Content-Type-Options nosniff;
+            add_header Content-Security-Policy "default-src 'none'; sandbox";
+        }
         location ~ \.php(/|\$) { return 404; }
         location / { try_files \$uri @app; }
         location @app {

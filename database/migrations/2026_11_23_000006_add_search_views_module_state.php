@@ -45,7 +45,8 @@ return new class extends Migration
         );
         // Every word counts, common ones too: whoever looks for “The Dell” finds it.
         DB::unprepared('create text search configuration wellspring (copy = simple);
-            alter text search configuration wellspring alter mapping for asciiword, word, numword, asciihword, hword, numhword, hword_part, hword_asciipart, hword_numpart with wellspring_words');
+            alter text search configuration wellspring alter mapping for asciiword, word, numword,
+                asciihword, hword, numhword, hword_part, hword_asciipart, hword_numpart with wellspring_words');
         DB::unprepared(<<<'SQL'
             -- What core found to be the words of the title (A), of short texts (B) and of long ones (D), each by field,
                 folded.

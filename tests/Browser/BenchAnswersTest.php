@@ -88,7 +88,7 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
-    public function test_a_rule_whose_field_is_gone_is_marked_and_mended_while_the_site_shows_the_last_good_version(): void
+    public function test_a_rule_whose_field_is_gone_is_marked_while_the_site_shows_the_last_good_version(): void
     {
         $name = $this->open('Broken', 'garden plots');
         $key = strtolower(str_replace(' ', '-', $name));

@@ -138,7 +138,8 @@ abstract class BrowserTestCase extends TestCase
             const text = (one) => one.matches("option") ? one.textContent : one.innerText ?? "";
             return [...document.querySelectorAll(arguments[0])].find((one) => {
                 const drawn = one.matches("option, optgroup") ? one.closest("select") : one;
-                return drawn && drawn.getClientRects().length > 0 && getComputedStyle(drawn).visibility === "visible" && text(one).includes(arguments[1]);
+                return drawn && drawn.getClientRects().length > 0
+                    && getComputedStyle(drawn).visibility === "visible" && text(one).includes(arguments[1]);
             });
             JS;
 

@@ -289,8 +289,26 @@ final class JourneyTest extends BrowserTestCase
         $this->signIn();
         foreach ([1280, 390] as $width) {
             $this->width($width);
-            foreach (['/manage/modules' => 'Plants for shade', '/manage/modules/plants-for-shade' => 'When nothing is '
-                .'left', '/manage/content/product' => 'Last change', '/manage/content/product/new' => 'Publish date', '/manage/content/event/by-hand' => 'placed by hand', '/manage/content/plot/import' => 'Which file?', '/manage/types' => 'Ready-made sets', '/manage/types/event' => 'When and where', '/manage/terms/groups' => 'Perennials', '/manage/files' => ' kB', '/manage/people' => 'Tansy Blythe', '/manage/account' => 'A new password', '/' => 'Newest in the shop', '/shop' => 'Plants for shade', '/journal' => 'From the journal', '/search?q=fern' => 'found for', '/shop/lady-fern' => 'Hardiness', '/people/marigold-finch' => 'To be found'] as $path => $words) {
+            foreach ([
+                '/manage/modules' => 'Plants for shade',
+                '/manage/modules/plants-for-shade' => 'When nothing is left',
+                '/manage/content/product' => 'Last change',
+                '/manage/content/product/new' => 'Publish date',
+                '/manage/content/event/by-hand' => 'placed by hand',
+                '/manage/content/plot/import' => 'Which file?',
+                '/manage/types' => 'Ready-made sets',
+                '/manage/types/event' => 'When and where',
+                '/manage/terms/groups' => 'Perennials',
+                '/manage/files' => ' kB',
+                '/manage/people' => 'Tansy Blythe',
+                '/manage/account' => 'A new password',
+                '/' => 'Newest in the shop',
+                '/shop' => 'Plants for shade',
+                '/journal' => 'From the journal',
+                '/search?q=fern' => 'found for',
+                '/shop/lady-fern' => 'Hardiness',
+                '/people/marigold-finch' => 'To be found',
+            ] as $path => $words) {
                 $this->visit($path);
                 $this->sees($words);
                 $this->assertAccessible("{$path} at {$width}");

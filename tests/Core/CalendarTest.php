@@ -29,7 +29,8 @@ final class CalendarTest extends TestCase
             $from->modify('+10 years')->getTimestamp(),
         ) ?: [] as $transition) {
             if ($offset !== null) {
-                $changes[$calendar->day((new \DateTimeImmutable('@'.$transition['ts'])))] = $offset - $transition['offset'];
+                $day = $calendar->day(new \DateTimeImmutable('@'.$transition['ts']));
+                $changes[$day] = $offset - $transition['offset'];
             }
             $offset = $transition['offset'];
         }

@@ -14,7 +14,7 @@ final class ScriptsTest extends TestCase
         foreach ([
             ['bin/start --again', 'bin/start knows only --fresh'],
             ['WELLSPRING_PORT=abc bin/start', 'WELLSPRING_PORT: expected a port number such as 8081, found “abc”.'],
-            ['bin/test --suite Unit', '--suite: expected Core, Feature or Browser.'],
+            ['bin/test --suite Unit', '--suite: expected Architecture, Core, Feature or Browser.'],
             ['bin/test --fast', 'bin/test knows only --suite'],
             ['bin/bench --fast', 'bin/bench knows only --items=N.'],
         ] as [$call, $sentence]) {

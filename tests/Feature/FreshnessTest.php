@@ -317,7 +317,7 @@ final class FreshnessTest extends TestCase
         }
     }
 
-    public function test_a_transaction_that_has_written_remembers_nothing_and_one_that_is_rolled_back_leaves_no_mark(): void
+    public function test_a_transaction_that_has_written_remembers_nothing_and_a_rollback_leaves_no_mark(): void
     {
         $this->plantType();
         $this->plant(['title' => 'Fern', 'slug' => 'fern', 'publish_at' => '2026-01-01']);

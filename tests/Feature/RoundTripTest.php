@@ -201,7 +201,7 @@ final class RoundTripTest extends TestCase
     /** @return list<list<mixed>> */
     private function stored(): array
     {
-        return array_values(Item::query()->with(\App\Models\Item::whole())->orderBy('id')->get()->map(fn (Item $item): array => [
+        return array_values(Item::query()->with(Item::whole())->orderBy('id')->get()->map(fn (Item $item): array => [
             $item->slug,
             $item->title,
             $item->status,

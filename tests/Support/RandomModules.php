@@ -480,11 +480,12 @@ final class RandomModules
                     'from' => 'page',
                     'take' => $take,
                 ],
-                isset(Garden::plant()->reachable[$own]) && Garden::plant()->reachable[$own]->family() === $field->family() => [
-                    'from' => 'page',
-                    'take' => 'item',
-                    'of' => $own,
-                ],
+                isset(Garden::plant()->reachable[$own])
+                    && Garden::plant()->reachable[$own]->family() === $field->family() => [
+                        'from' => 'page',
+                        'take' => 'item',
+                        'of' => $own,
+                    ],
                 default => null,
             };
         }

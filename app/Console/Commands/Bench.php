@@ -206,9 +206,12 @@ final class Bench extends Command
                     'where.all[1]',
                     $context,
                 ),
-                'why a record shows, and where' => fn () => $tracer->item($modules['filtered'], $shown, $context),
-                'why one does not, and where it would' => fn () => $tracer->item($modules['filtered'], $dropped, $context),
-                'a record by a part of its title' => fn () => $finder->find($modules['filtered'], 'plant 4711', $context),
+                'why a record shows, and where' => fn () => $tracer
+                    ->item($modules['filtered'], $shown, $context),
+                'why one does not, and where it would' => fn () => $tracer
+                    ->item($modules['filtered'], $dropped, $context),
+                'a record by a part of its title' => fn () => $finder
+                    ->find($modules['filtered'], 'plant 4711', $context),
             ]), $asked),
         );
 

@@ -132,7 +132,8 @@ final readonly class Record
         }
 
         return new self(
-            $this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt, $this->expireAt, $this->audience,
+            $this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt,
+            $this->expireAt, $this->audience,
             $values, $linked, $this->words, $this->viewsByDay, $this->places,
         );
     }

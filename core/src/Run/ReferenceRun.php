@@ -59,7 +59,8 @@ final readonly class ReferenceRun
         foreach ($module->pin as $slug) {
             $named = array_filter(
                 $candidates,
-                fn (Record $record): bool => $record->slug === $slug && $notLeftOut($record) && $hasSomethingToShow($record),
+                fn (Record $record): bool => $record->slug === $slug
+                    && $notLeftOut($record) && $hasSomethingToShow($record),
             );
             usort($named, fn (Record $a, Record $b): int => $a->id <=> $b->id);
             array_push($pinned, ...$named);

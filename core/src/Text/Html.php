@@ -7,7 +7,8 @@ namespace Wellspring\Core\Text;
 /** What a visitor would read of a piece of HTML. */
 final class Html
 {
-    private const BLOCKS = 'p|div|li|ul|ol|h[1-6]|br|hr|tr|td|th|table|blockquote|pre|section|article|figure|figcaption|dd|dt';
+    private const BLOCKS = 'p|div|li|ul|ol|h[1-6]|br|hr|tr|td|th|table|blockquote|pre|section|article|figure'
+        .'|figcaption|dd|dt';
 
     /** The text without markup, its white space folded to single blanks. */
     public static function visibleText(string $html): string

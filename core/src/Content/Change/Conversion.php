@@ -69,9 +69,10 @@ final readonly class Conversion
     /** The value as text that the new kind is likely to understand. */
     private static function cell(Field $from, Field $to, mixed $value): string
     {
+        $family = $from->family();
         $text = match (true) {
-            $from->family() === Family::LongText && is_string($value) => Html::visibleText($value),
-            $from->family() === Family::Choice && is_string($value) && $to->choices === [] => $from->choiceLabel($value),
+            $family === Family::LongText && is_string($value) => Html::visibleText($value),
+            $family === Family::Choice && is_string($value) && $to->choices === [] => $from->choiceLabel($value),
             default => $from->kind->writeCell($value, $from),
         };
         if ($to->family() === Family::LongText) {

@@ -417,6 +417,7 @@ final readonly class TypeFile
             ),
         );
 
-        return ['properties' => $properties === [] ? (object) [] : $properties] + ($required === [] ? [] : ['required' => $required]);
+        return ['properties' => $properties === [] ? (object) [] : $properties]
+            + ($required === [] ? [] : ['required' => $required]);
     }
 }

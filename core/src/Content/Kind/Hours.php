@@ -48,7 +48,8 @@ final class Hours implements Kind
     ];
 
     /**
-     * @return array<string, non-empty-list<array{string, string}>>|null spans `[from, to]` (`HH:MM`, to at most `24:00`) by day: mon, tue …
+     * @return array<string, non-empty-list<array{string, string}>>|null spans `[from, to]` (`HH:MM`, to at most
+     *                                                                   `24:00`) by day: mon, tue …
      */
     public function read(mixed $value, Field $field): ?array
     {

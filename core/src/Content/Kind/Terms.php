@@ -92,7 +92,11 @@ final class Terms implements Kind
     {
         $terms = $field->taxonomy->terms ?? throw new \LogicException('A field of terms has a taxonomy.');
         $names = [];
-        for ($term = $terms->find($slug); $term !== null; $term = $term->parent === null ? null : $terms->find($term->parent)) {
+        for (
+            $term = $terms->find($slug);
+            $term !== null;
+            $term = $term->parent === null ? null : $terms->find($term->parent)
+        ) {
             array_unshift($names, $term->name);
         }
         $plain = ! str_contains(implode('', $names), '|')

@@ -14,7 +14,10 @@ export interface Pair {
 	against: number | null;
 }
 
-/** What visitors would see come, go and move if the draft were published; and any two versions that ever were, side by side. */
+/**
+ * What visitors would see come, go and move if the draft were published; and any two versions that ever were,
+ * side by side.
+ */
 export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair; onPair: (next: Pair) => void }) {
 	const { version, against } = pair;
 	const view = useRef<HTMLDivElement>(null);

@@ -19,7 +19,10 @@ export interface Begun {
 	draft: Item["draft"];
 }
 
-/** What an item's form stands beside: the words of the way back to it, and what it does when the item is another now. */
+/**
+ * What an item's form stands beside: the words of the way back to it, and what it does when the item is another
+ * now.
+ */
 export interface Beside {
 	words: string;
 	onClose: () => void;

@@ -8,8 +8,9 @@ const WAIT = 700;
 const AGAIN = 5000;
 
 /**
- * Keeps what is typed into an item's form, so that nothing is lost by leaving it: in this browser at once, on the server a
- * moment later. What the server could not be told stays in this browser and is offered when the form is opened again.
+ * Keeps what is typed into an item's form, so that nothing is lost by leaving it: in this browser at once, on the
+ * server a moment later. What the server could not be told stays in this browser and is offered when the form is
+ * opened again.
  */
 export function useDraft(type: string, saved: Item | null, revision: number, values: Values, changed: boolean) {
 	const start = useStart();
@@ -81,7 +82,8 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 			}
 		};
 	}, [body, changed, flush, key]);
-	// What was typed last goes out when the form is left, whichever way; what is too large for that waits in this browser.
+	// What was typed last goes out when the form is left, whichever way; what is too large for that waits in this
+	// browser.
 	useEffect(() => {
 		const leave = () => {
 			if (latest.current !== null && fitsLeaving(latest.current)) {
@@ -99,7 +101,10 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 			void flush();
 		};
 	}, [flush]);
-	/** Before a save, a removal or dropping the draft: nothing more is sent, and what is on its way has arrived, so that no draft comes after it. */
+	/**
+	 * Before a save, a removal or dropping the draft: nothing more is sent, and what is on its way has arrived,
+	 * so that no draft comes after it.
+	 */
 	const settled = useCallback(() => {
 		if (timer.current) {
 			clearTimeout(timer.current);

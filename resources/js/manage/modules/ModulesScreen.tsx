@@ -21,7 +21,10 @@ const STATES: [ModuleSummary["state"], string][] = [
 	["attention", "needs attention"],
 ];
 
-/** All modules: the sentence each one reads as, where it stands, how many records it shows, its state, who changed it last. */
+/**
+ * All modules: the sentence each one reads as, where it stands, how many records it shows, its state, who
+ * changed it last.
+ */
 export function ModulesScreen() {
 	const start = useStart();
 	const client = useQueryClient();

@@ -6,7 +6,10 @@ export function toZone(instant: unknown, timeZone: string): string {
 	return wall(new Date(instant), timeZone);
 }
 
-/** The moment at which that clock shows this; of a time that comes twice the first, of one that never comes the next that does. */
+/**
+ * The moment at which that clock shows this; of a time that comes twice the first, of one that never comes the
+ * next that does.
+ */
 export function fromZone(local: string, timeZone: string): string | null {
 	const asked = Date.parse(`${local}Z`);
 	if (local === "" || Number.isNaN(asked)) {

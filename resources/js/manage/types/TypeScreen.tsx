@@ -18,7 +18,10 @@ interface Effect {
 	loses: boolean;
 }
 
-/** One content type: its words, its address, its taxonomies and its fields. What a change does is said before it is made. */
+/**
+ * One content type: its words, its address, its taxonomies and its fields. What a change does is said before it
+ * is made.
+ */
 export function TypeScreen() {
 	const { key = "" } = useParams();
 	const type = useQuery({

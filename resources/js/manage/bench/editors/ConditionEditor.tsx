@@ -169,7 +169,10 @@ export function ConditionEditor({
 	);
 }
 
-/** What a newly chosen test compares with: what was there where it fits, else something right; nothing where only the manager can say. */
+/**
+ * What a newly chosen test compares with: what was there where it fits, else something right; nothing where only
+ * the manager can say.
+ */
 function firstValue(
 	field: Field,
 	test: string,

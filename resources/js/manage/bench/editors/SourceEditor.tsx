@@ -26,7 +26,10 @@ function kindOf(source: Source): Kind {
 	return (KINDS.find(([kind]) => kind in source)?.[0] ?? "items") as Kind;
 }
 
-/** What the module draws from. Where the records have other fields, the rules that name them go; undo brings them back. */
+/**
+ * What the module draws from. Where the records have other fields, the rules that name them go; undo brings them
+ * back.
+ */
 export function SourceEditor({ bench }: { bench: Bench }) {
 	const { types, taxonomies, groups } = useStart();
 	const { definition, change } = bench;
