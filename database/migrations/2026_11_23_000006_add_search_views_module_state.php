@@ -49,7 +49,7 @@ return new class extends Migration
                 asciihword, hword, numhword, hword_part, hword_asciipart, hword_numpart with wellspring_words');
         DB::unprepared(<<<'SQL'
             -- What core found to be the words of the title (A), of short texts (B) and of long ones (D), each by field,
-                folded.
+            -- folded.
             alter table items add column words jsonb not null default '{}';
             alter table items add column search tsvector generated always as (
                 setweight(to_tsvector('wellspring', coalesce(words->'A', '{}')), 'A')
