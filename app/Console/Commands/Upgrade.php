@@ -19,7 +19,8 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Text\Whitespace;
 
 /**
- * Brings content that an older version stored to what this version would store; each step once. Call after `migrate`.
+ * Brings content that an older version stored to what this version would store, each step once, and empties the cache,
+ * whose entries have the older version's shape. Call after `migrate`.
  */
 final class Upgrade extends Command
 {
@@ -30,6 +31,7 @@ final class Upgrade extends Command
 
     public function handle(CatalogueStore $catalogue, SafeHtml $html, TermWriter $terms): int
     {
+        $this->callSilently('cache:clear');
         foreach ([
             'terms: text with markup made safe' => fn (): int => $this->safeTerms($catalogue, $html, $terms),
             'items: white space at the ends of one-line text dropped' => fn (): int => $this->trimmedItems($catalogue),
