@@ -13,47 +13,17 @@ const AS: Record<string, string> = { "signed-out": "anyone", members: "a member"
 /** From where the page is seen: by whom, on which date, on a page about what, with which words looked for. */
 export function PreviewControls({ bench }: { bench: Bench }) {
 	const { previewContext, setPreviewContext } = bench;
-	const { people, site } = useStart();
+	const { site } = useStart();
 	const set = (next: Partial<PreviewContext>) => {
 		const all = { ...previewContext, ...next };
 		setPreviewContext(
 			Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined && value !== "")),
 		);
 	};
-	const person = people.find((one) => one.email === previewContext.person);
 	return (
 		<div className="flex flex-wrap items-center gap-x-1.5 text-[0.88rem]">
 			<span className="text-quiet">seen by</span>
-			<Menu words={person?.name ?? AS[previewContext.as ?? "signed-out"] ?? "anyone"} label="Seen by">
-				<fieldset className="grid gap-1.5">
-					<legend className="text-[0.78rem] text-quiet">Audience</legend>
-					{Object.entries(AS).map(([key, words]) => (
-						<label key={key} className="flex items-center gap-2">
-							<input
-								type="radio"
-								name="audience"
-								className="radio radio-sm"
-								checked={(previewContext.as ?? "signed-out") === key && !previewContext.person}
-								onChange={() => set({ as: key, person: undefined })}
-							/>
-							{words}
-						</label>
-					))}
-					<select
-						className="select select-sm"
-						aria-label="Somebody who has signed in"
-						value={previewContext.person ?? ""}
-						onChange={(event) => set({ as: "members", person: event.target.value })}
-					>
-						<option value="">a member by name…</option>
-						{people.map((one) => (
-							<option key={one.email} value={one.email}>
-								{one.name}
-							</option>
-						))}
-					</select>
-				</fieldset>
-			</Menu>
+			<SeenBy previewContext={previewContext} set={set} />
 			<span className="text-quiet">on</span>
 			<Menu
 				words={
@@ -86,6 +56,73 @@ export function PreviewControls({ bench }: { bench: Bench }) {
 				<About bench={bench} set={set} />
 			</Menu>
 		</div>
+	);
+}
+
+/** As whom the page is looked at: signed out, a member, a member of groups, or somebody by name. */
+function SeenBy({
+	previewContext,
+	set,
+}: {
+	previewContext: PreviewContext;
+	set: (next: Partial<PreviewContext>) => void;
+}) {
+	const { audiences, people } = useStart();
+	const [as = "", ...chosen] = (previewContext.as ?? "signed-out").split(",");
+	const groups = audiences.filter((one) => one.key.startsWith("group:"));
+	const person = people.find((one) => one.email === previewContext.person);
+	const toggle = (key: string) => {
+		const next = chosen.includes(key) ? chosen.filter((one) => one !== key) : [...chosen, key];
+		set({ as: ["members", ...next].join(","), person: undefined });
+	};
+	const words = groups.filter((one) => chosen.includes(one.key)).map((one) => one.label);
+	return (
+		<Menu words={person?.name ?? (words.length > 0 ? words.join(", ") : (AS[as] ?? "anyone"))} label="Seen by">
+			<fieldset className="grid gap-1.5">
+				<legend className="text-[0.78rem] text-quiet">Audience</legend>
+				{Object.entries(AS).map(([key, words]) => (
+					<label key={key} className="flex items-center gap-2">
+						<input
+							type="radio"
+							name="audience"
+							className="radio radio-sm"
+							checked={as === key && !previewContext.person}
+							onChange={() => set({ as: key, person: undefined })}
+						/>
+						{words}
+					</label>
+				))}
+			</fieldset>
+			{groups.length > 0 && (
+				<fieldset className="grid gap-1.5 max-h-44 overflow-y-auto">
+					<legend className="text-[0.78rem] text-quiet">A member of</legend>
+					{groups.map((one) => (
+						<label key={one.key} className="flex items-center gap-2">
+							<input
+								type="checkbox"
+								className="checkbox checkbox-sm"
+								checked={chosen.includes(one.key) && !previewContext.person}
+								onChange={() => toggle(one.key)}
+							/>
+							{one.label}
+						</label>
+					))}
+				</fieldset>
+			)}
+			<select
+				className="select select-sm"
+				aria-label="Somebody who has signed in"
+				value={previewContext.person ?? ""}
+				onChange={(event) => set({ as: "members", person: event.target.value })}
+			>
+				<option value="">a member by name…</option>
+				{people.map((one) => (
+					<option key={one.email} value={one.email}>
+						{one.name}
+					</option>
+				))}
+			</select>
+		</Menu>
 	);
 }
 
