@@ -62,7 +62,13 @@ final class JourneyTest extends BrowserTestCase
         $this->find('#field-title')->sendKeys('Adder’s tongue');
         $this->find('#field-price')->sendKeys('2.5');
         $this->choose('#field-light', 'shade');
-        $this->findText('label', 'Woodland')->click();
+        $this->find('[aria-label="Add plant groups"]')->sendKeys('woodl');
+        $this->findText('[role=option]', 'Perennials › Woodland')->click();
+        $this->find('[aria-label="Take Perennials › Woodland away"]');
+        $this->findText('button', 'not a lead')->click();
+        $this->findText('label', 'Lead')->click();
+        $this->findText('button', 'a lead');
+        $this->keys(WebDriverKeys::ESCAPE);
         $this->findText('button', 'Save')->click();
         $this->sees('Saved');
         $this->visit('/shop');
@@ -293,7 +299,7 @@ final class JourneyTest extends BrowserTestCase
                 '/manage/modules' => 'Plants for shade',
                 '/manage/modules/plants-for-shade' => 'When nothing is left',
                 '/manage/content/product' => 'Last change',
-                '/manage/content/product/new' => 'Publish date',
+                '/manage/content/product/new' => 'further notice',
                 '/manage/content/event/by-hand' => 'placed by hand',
                 '/manage/content/plot/import' => 'Which file?',
                 '/manage/types' => 'Ready-made sets',

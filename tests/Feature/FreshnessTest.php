@@ -391,7 +391,7 @@ final class FreshnessTest extends TestCase
                 $total('friends', '2026-07-01T00:00:00Z'),
             ],
         );
-        Item::query()->where('slug', 'oak')->update(['audience' => 'members', 'expire_at' => null]);
+        Item::query()->where('slug', 'oak')->update(['audience' => '{members}', 'expire_at' => null]);
         $this->assertSame([0, 0], [$total('friends'), $total('friends', '2026-06-30T23:59:59Z')]);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Group;
 use App\Models\Item;
 use App\Models\ItemLink;
 use App\Models\Media;
@@ -47,6 +48,9 @@ final class RoundTripTest extends TestCase
             Media::query()->create(['name' => $name, 'kind' => $kind, 'mime' => 'x', 'bytes' => 1, 'sizes' => []]);
         }
         $this->manager();
+        foreach (['gardeners', 'journal'] as $group) {
+            Group::query()->create(['key' => $group, 'name' => $group]);
+        }
         $draw = new RandomModules(random_int(1, 1_000_000));
         for ($n = 1; $n <= 40; $n++) {
             $text = self::HOSTILE[$n % count(self::HOSTILE)];

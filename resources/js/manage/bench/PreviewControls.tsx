@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import { PickByTyping } from "../shared/fields/PickByTyping";
 import { findItems } from "../shared/findItems";
 import { useStart } from "../shared/start";
 import type { PreviewContext } from "../shared/types";
 import { useSettled } from "../shared/useSettled";
+import { Word } from "../shared/Word";
 import { fromZone, toZone } from "../shared/zone";
 import type { Bench } from "./useBench";
 
@@ -25,7 +26,8 @@ export function PreviewControls({ bench }: { bench: Bench }) {
 			<span className="text-quiet">seen by</span>
 			<SeenBy previewContext={previewContext} set={set} />
 			<span className="text-quiet">on</span>
-			<Menu
+			<Word
+				placement="bottom end"
 				words={
 					previewContext.at
 						? new Date(previewContext.at).toLocaleDateString(site.locale, {
@@ -50,11 +52,11 @@ export function PreviewControls({ bench }: { bench: Bench }) {
 						Back to today
 					</button>
 				)}
-			</Menu>
+			</Word>
 			<span className="text-quiet">on</span>
-			<Menu words={aboutWords(previewContext)} label="On a page about">
+			<Word placement="bottom end" words={aboutWords(previewContext)} label="On a page about">
 				<About bench={bench} set={set} />
-			</Menu>
+			</Word>
 		</div>
 	);
 }
@@ -77,7 +79,11 @@ function SeenBy({
 	};
 	const words = groups.filter((one) => chosen.includes(one.key)).map((one) => one.label);
 	return (
-		<Menu words={person?.name ?? (words.length > 0 ? words.join(", ") : (AS[as] ?? "anyone"))} label="Seen by">
+		<Word
+			placement="bottom end"
+			words={person?.name ?? (words.length > 0 ? words.join(", ") : (AS[as] ?? "anyone"))}
+			label="Seen by"
+		>
 			<fieldset className="grid gap-1.5">
 				<legend className="text-[0.78rem] text-quiet">Audience</legend>
 				{Object.entries(AS).map(([key, words]) => (
@@ -109,20 +115,14 @@ function SeenBy({
 					))}
 				</fieldset>
 			)}
-			<select
-				className="select select-sm"
-				aria-label="Somebody who has signed in"
-				value={previewContext.person ?? ""}
-				onChange={(event) => set({ as: "members", person: event.target.value })}
-			>
-				<option value="">a member by name…</option>
-				{people.map((one) => (
-					<option key={one.email} value={one.email}>
-						{one.name}
-					</option>
-				))}
-			</select>
-		</Menu>
+			<PickByTyping
+				label="Somebody who has signed in"
+				placeholder="a member by name…"
+				options={people.map((one) => ({ key: one.email, label: one.name }))}
+				value={previewContext.person ?? null}
+				onPick={(email) => set({ as: "members", person: email ?? undefined })}
+			/>
+		</Word>
 	);
 }
 
@@ -157,25 +157,18 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 	return (
 		<div className="grid gap-2.5">
 			<p className="text-quiet text-[0.8rem]">Rules that take a value from the page take it from this one here.</p>
-			<label className="grid gap-1">
+			<div className="grid gap-1">
 				<span className="text-[0.78rem] text-quiet">A term</span>
-				<select
-					className="select select-sm"
-					value={about.term ?? ""}
-					onChange={(event) => put({ term: event.target.value })}
-				>
-					<option value="">none</option>
-					{taxonomies.map((one) => (
-						<optgroup key={one.key} label={one.label}>
-							{one.terms.map((term) => (
-								<option key={term.slug} value={`${one.key}/${term.slug}`}>
-									{term.name}
-								</option>
-							))}
-						</optgroup>
-					))}
-				</select>
-			</label>
+				<PickByTyping
+					label="A term"
+					placeholder="none"
+					options={taxonomies.flatMap((one) =>
+						one.terms.map((term) => ({ key: `${one.key}/${term.slug}`, label: term.name, beside: one.label })),
+					)}
+					value={about.term ?? null}
+					onPick={(term) => put({ term: term ?? "" })}
+				/>
+			</div>
 			<div className="grid gap-1">
 				<span className="text-[0.78rem] text-quiet">An item</span>
 				<div className="flex gap-2">
@@ -248,22 +241,5 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 				/>
 			</label>
 		</div>
-	);
-}
-
-function Menu({ words, label, children }: { words: string; label: string; children: React.ReactNode }) {
-	return (
-		<DialogTrigger>
-			<Button className="word">{words}</Button>
-			<Popover
-				isNonModal
-				placement="bottom end"
-				className="bg-base-100 border border-base-300 rounded-box shadow-lg p-4 w-72 max-h-[70vh] overflow-y-auto"
-			>
-				<Dialog className="outline-none grid gap-3" aria-label={label}>
-					{children}
-				</Dialog>
-			</Popover>
-		</DialogTrigger>
 	);
 }

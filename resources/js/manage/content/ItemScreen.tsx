@@ -5,7 +5,8 @@ import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { useStart } from "../shared/start";
 import type { Item } from "../shared/types";
-import { type Begun, type Beside, ItemForm } from "./ItemForm";
+import { ItemForm } from "./ItemForm";
+import type { Begun, Beside } from "./useItemForm";
 
 /** The form of one item, or of a new one, as a screen of its own. */
 export function ItemScreen() {

@@ -23,9 +23,9 @@ export function ShownIn({ item }: { item: Item }) {
 		queryFn: ({ signal }) => get<Shown[]>(`/items/${item.id}/shown`, signal),
 	});
 	return (
-		<section aria-labelledby="shown-in" className="grid gap-2 border-y border-base-300 py-4">
+		<section aria-labelledby="shown-in" className="grid gap-3">
 			<h2 id="shown-in" className="font-serif text-lg font-semibold">
-				Shown in
+				Where it shows
 			</h2>
 			{shown.data?.length === 0 && <p className="text-quiet">No live module takes this type yet.</p>}
 			<ul className="grid gap-2.5">

@@ -5,10 +5,10 @@ import { HoursControl } from "./HoursControl";
 import { ItemsControl } from "./ItemsControl";
 import { Labelled } from "./Labelled";
 import { MediaControl } from "./MediaControl";
+import { PickByTyping } from "./PickByTyping";
 import { PlaceControl } from "./PlaceControl";
 import type { ControlProps } from "./props";
 import { RichText } from "./RichText";
-
 import { TermsControl } from "./TermsControl";
 
 /** The control that suits a field's kind. */
@@ -102,20 +102,15 @@ export function Control(props: ControlProps) {
 			);
 		case "person":
 			return around(
-				<select
-					{...aria}
-					className="select w-full"
-					value={text}
-					onChange={(event) => onChange(event.target.value || null)}
-				>
-					<option value="">nobody</option>
-					{people.map((one) => (
-						<option key={one.email} value={one.email}>
-							{one.name}
-						</option>
-					))}
-					{text !== "" && !people.some((one) => one.email === text) && <option value={text}>{text}</option>}
-				</select>,
+				<PickByTyping
+					id={id}
+					label={field.label}
+					placeholder="nobody"
+					options={people.map((one) => ({ key: one.email, label: one.name }))}
+					value={text || null}
+					onPick={onChange}
+					isInvalid={problem !== undefined}
+				/>,
 			);
 		case "choices": {
 			const on = Array.isArray(value) ? (value as string[]) : [];
@@ -164,7 +159,7 @@ export function Control(props: ControlProps) {
 						type={field.kind === "link" ? "url" : "text"}
 						maxLength={field.limits.maxLength}
 						placeholder={field.kind === "link" ? "https://" : undefined}
-						className={`input w-full ${field.key === "title" ? "h-12 !text-lg font-serif font-semibold" : ""}`}
+						className={field.key === "title" ? "item-title" : "input w-full"}
 						value={text}
 						onChange={(event) => onChange(event.target.value || null)}
 					/>

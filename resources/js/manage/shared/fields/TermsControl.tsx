@@ -1,10 +1,13 @@
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import { useStart } from "../start";
 import type { Field } from "../types";
+import { Word } from "../Word";
+import { PickByTyping } from "./PickByTyping";
 
-const SHOWN = 150;
+/** So many terms a tree to tick can show; of more they are found by typing alone. */
+const IN_TREE = 300;
 
-/** The terms of a taxonomy, as a tree to tick; found by typing when there are many. */
+/** The terms of a taxonomy that an item has: each to take away, others found by typing or ticked in the tree. */
 export function TermsControl({
 	field,
 	value,
@@ -15,61 +18,74 @@ export function TermsControl({
 	onChange: (value: unknown) => void;
 }) {
 	const { taxonomies } = useStart();
-	const [words, setWords] = useState("");
 	const terms = taxonomies.find((one) => one.key === field.key)?.terms ?? [];
-	const on = useMemo(() => new Set(Array.isArray(value) ? (value as string[]) : []), [value]);
-	const wanted = words.trim().toLowerCase();
-	const many = terms.length > 12;
-	const found = useMemo(
-		() =>
-			wanted === "" && terms.length > SHOWN
-				? terms.filter((one) => on.has(one.slug))
-				: terms.filter((one) => wanted === "" || one.name.toLowerCase().includes(wanted)),
-		[terms, wanted, on],
-	);
+	const chosen = useMemo(() => (Array.isArray(value) ? (value as string[]) : []), [value]);
+	const paths = useMemo(() => pathsOf(terms), [terms]);
+	const toggle = (slug: string) =>
+		onChange(chosen.includes(slug) ? chosen.filter((one) => one !== slug) : [...chosen, slug]);
+	if (terms.length === 0) {
+		return <p className="text-quiet text-[0.85rem]">There are no terms yet.</p>;
+	}
 	return (
-		<div className="grid gap-2">
-			{many && (
-				<input
-					type="search"
-					className="input input-sm w-full"
-					placeholder={`Find among ${terms.length}`}
-					aria-label={`Find ${field.label.toLowerCase()}`}
-					value={words}
-					onChange={(event) => setWords(event.target.value)}
-				/>
-			)}
-			<div className="max-h-72 overflow-y-auto border border-[#8b9a9c] rounded-field bg-base-100 p-2" tabIndex={-1}>
-				{found.slice(0, SHOWN).map((one) => (
-					<label
-						key={one.slug}
-						className="flex items-center gap-2 py-0.5 cursor-pointer"
-						style={{ paddingLeft: wanted === "" ? `${one.depth * 1.25}rem` : 0 }}
+		<div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
+			{chosen.map((slug) => (
+				<span
+					key={slug}
+					className="inline-flex items-center gap-1 bg-accent border border-base-300 rounded-field pl-2.5 min-h-8"
+				>
+					{paths.get(slug) ?? slug}
+					<button
+						type="button"
+						className="px-2 min-h-7 cursor-pointer text-quiet hover:text-base-content"
+						aria-label={`Take ${paths.get(slug) ?? slug} away`}
+						onClick={() => toggle(slug)}
 					>
-						<input
-							type="checkbox"
-							className="checkbox checkbox-xs"
-							checked={on.has(one.slug)}
-							onChange={() =>
-								onChange(on.has(one.slug) ? [...on].filter((slug) => slug !== one.slug) : [...on, one.slug])
-							}
-						/>
-						{one.name}
-					</label>
-				))}
-				{found.length === 0 && (
-					<p className="text-quiet text-[0.85rem]">
-						{terms.length === 0
-							? "There are no terms yet."
-							: wanted === ""
-								? "None chosen. Type to find one."
-								: "No terms found."}
-					</p>
-				)}
-				{found.length > SHOWN && (
-					<p className="text-quiet text-[0.85rem]">{found.length - SHOWN} more; type to narrow.</p>
-				)}
+						×
+					</button>
+				</span>
+			))}
+			<div className="w-48">
+				<PickByTyping
+					label={`Add ${field.label.toLowerCase()}`}
+					placeholder="add by typing"
+					options={terms
+						.filter((one) => !chosen.includes(one.slug))
+						.map((one) => ({ key: one.slug, label: paths.get(one.slug) ?? one.name }))}
+					value={null}
+					onPick={(slug) => slug !== null && toggle(slug)}
+				/>
 			</div>
+			{terms.length <= IN_TREE && (
+				<Word words={`all ${terms.length}`} label={field.label}>
+					<ul className="grid">
+						{terms.map((one) => (
+							<li key={one.slug} style={{ paddingLeft: `${one.depth * 1.25}rem` }}>
+								<label className="flex items-center gap-2 py-0.5 cursor-pointer">
+									<input
+										type="checkbox"
+										className="checkbox checkbox-xs"
+										checked={chosen.includes(one.slug)}
+										onChange={() => toggle(one.slug)}
+									/>
+									{one.name}
+								</label>
+							</li>
+						))}
+					</ul>
+				</Word>
+			)}
 		</div>
+	);
+}
+
+/** Each term by its slug, with the names of those above it: “Perennials › Ferns”. */
+function pathsOf(terms: { slug: string; name: string; depth: number }[]): Map<string, string> {
+	const above: string[] = [];
+	return new Map(
+		terms.map((one) => {
+			above.length = one.depth;
+			above.push(one.name);
+			return [one.slug, above.join(" › ")];
+		}),
 	);
 }

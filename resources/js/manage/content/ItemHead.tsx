@@ -1,0 +1,77 @@
+import { Link } from "react-router";
+import { moment, useStart } from "../shared/start";
+import type { Beside, ItemFormState } from "./useItemForm";
+
+/** The bar over an item's form: the way back, what became of what was typed, and what can be done with the item. */
+export function ItemHead({
+	state: { type, saved, draft, changed, save, remove, discard },
+	beside,
+	onHistory,
+}: {
+	state: ItemFormState;
+	beside: Beside | undefined;
+	onHistory: () => void;
+}) {
+	const start = useStart();
+	const Heading = beside ? "h2" : "h1";
+	return (
+		<div className="sticky top-0 z-10 flex flex-wrap items-center gap-x-3 gap-y-1.5 px-4 md:px-6 py-2 min-h-13 bg-base-100 border-b border-base-300">
+			{beside ? (
+				<button type="button" className="text-quiet hover:underline cursor-pointer" onClick={beside.onClose}>
+					<span aria-hidden="true">‹</span> {beside.words}
+				</button>
+			) : (
+				<Link to={`/content/${type.key}`} className="text-quiet hover:underline">
+					{type.plural} <span aria-hidden="true">›</span>
+				</Link>
+			)}
+			<Heading className="font-serif text-xl font-semibold">
+				{saved?.title ?? `New ${type.label.toLowerCase()}`}
+			</Heading>
+			<span className="flex-1" />
+			<span className="text-quiet" role="status">
+				{draft.problem
+					? `Your draft is not kept: ${draft.problem}`
+					: changed
+						? draft.keptAt
+							? `Draft kept ${moment(start, draft.keptAt)}`
+							: "Not saved yet"
+						: saved
+							? `Saved ${moment(start, saved.updatedAt)}`
+							: ""}
+			</span>
+			{saved && (
+				<>
+					<button type="button" className="hover:underline cursor-pointer" onClick={() => onHistory()}>
+						History
+					</button>
+					{saved.status === "published" && (
+						<a className="hover:underline" href={saved.address} target="_blank" rel="noreferrer">
+							View on site
+						</a>
+					)}
+					<button
+						type="button"
+						className="hover:underline cursor-pointer"
+						disabled={remove.isPending}
+						onClick={() => remove.mutate()}
+					>
+						Remove
+					</button>
+				</>
+			)}
+			{changed && saved && (
+				<button type="button" className="btn btn-sm btn-ghost h-9" onClick={() => discard.mutate()}>
+					Drop the changes
+				</button>
+			)}
+			<button
+				type="submit"
+				className="btn btn-secondary btn-sm h-9 px-4"
+				disabled={save.isPending || (saved !== null && !changed)}
+			>
+				Save
+			</button>
+		</div>
+	);
+}

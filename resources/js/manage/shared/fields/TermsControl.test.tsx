@@ -1,0 +1,66 @@
+// @vitest-environment jsdom
+import { cleanup, render, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { useState } from "react";
+import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { StartContext } from "../start";
+import type { Field, Start } from "../types";
+import { TermsControl } from "./TermsControl";
+
+const terms = [
+	{ slug: "perennials", name: "Perennials", depth: 0 },
+	{ slug: "ferns", name: "Ferns", depth: 1 },
+	{ slug: "hostas", name: "Hostas", depth: 1 },
+	{ slug: "shrubs", name: "Shrubs", depth: 0 },
+];
+const onChange = vi.fn();
+
+function Form() {
+	const [value, setValue] = useState<unknown>(["hostas"]);
+	return (
+		<TermsControl
+			field={{ key: "groups", label: "Plant groups" } as Field}
+			value={value}
+			onChange={(now) => {
+				onChange(now);
+				setValue(now);
+			}}
+		/>
+	);
+}
+
+beforeEach(() => {
+	onChange.mockReset();
+	// What jsdom lacks and browsers have.
+	vi.stubGlobal("CSS", { escape: (text: string) => text.replace(/[^\w-]/g, (sign) => `\\${sign}`) });
+	const taxonomies = [{ key: "groups", label: "Plant groups", tree: true, terms }];
+	render(
+		<StartContext value={{ taxonomies } as Start}>
+			<Form />
+		</StartContext>,
+	);
+});
+
+afterEach(() => {
+	cleanup();
+	vi.unstubAllGlobals();
+});
+
+test("a term is found by a part of its name, and stands there with those above it", async () => {
+	const user = userEvent.setup();
+	await user.type(screen.getByRole("searchbox", { name: "Add plant groups" }), "fer");
+	expect(screen.getAllByRole("option").map((one) => one.textContent)).toEqual(["Perennials › Ferns"]);
+	await user.keyboard("{ArrowDown}{Enter}");
+	expect(onChange).toHaveBeenLastCalledWith(["hostas", "ferns"]);
+	await screen.findByRole("button", { name: "Take Perennials › Ferns away" });
+	expect((screen.getByRole("searchbox") as HTMLInputElement).value).toBe("");
+});
+
+test("a term is taken away, and others are ticked in the tree", async () => {
+	const user = userEvent.setup();
+	await user.click(screen.getByRole("button", { name: "Take Perennials › Hostas away" }));
+	expect(onChange).toHaveBeenLastCalledWith([]);
+	await user.click(screen.getByRole("button", { name: "all 4" }));
+	await user.click(screen.getByRole("checkbox", { name: "Shrubs" }));
+	expect(onChange).toHaveBeenLastCalledWith(["shrubs"]);
+});
