@@ -42,7 +42,9 @@ export function ItemForm({
 				</div>
 				{saved && (
 					<aside className="px-4 md:px-6 py-6 bg-base-200 border-t @4xl:border-t-0 @4xl:border-l border-base-300">
-						<ShownIn item={saved} />
+						<div className="@4xl:sticky @4xl:top-18">
+							<ShownIn item={saved} />
+						</div>
 					</aside>
 				)}
 			</div>
