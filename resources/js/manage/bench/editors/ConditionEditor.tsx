@@ -106,6 +106,9 @@ export function ConditionEditor({
 		onChange({ field: field.key, test: wants ? test : "anyOf", value, ...kept, ...extra }, typing ? tag : null);
 	};
 	const isNamed = Object.keys(options.data?.choices ?? {}).length > 0;
+	// Until its own have come they are another field's, which may draw no bars: their room is kept, so that nothing moves
+	// under the pointer when they come.
+	const own = options.isPlaceholderData && (options.data?.bars.length ?? 0) < 2 ? undefined : options.data;
 	const list = { field, condition, wants: wants && taken === null, options: options.data, onPick: pickValue };
 
 	return (
@@ -125,7 +128,7 @@ export function ConditionEditor({
 					))}
 				</select>
 				{wants && taken === null && (
-					<Value field={field} test={test} condition={condition} options={options.data} onPick={pickValue} />
+					<Value field={field} test={test} condition={condition} options={own} onPick={pickValue} />
 				)}
 			</div>
 			{taken === null && (field.family === "choice" || field.family === "choices") && (
@@ -160,11 +163,11 @@ export function ConditionEditor({
 				/>
 			)}
 			{waiting !== null && <p className="text-quiet text-[0.8rem]">The rule changes as soon as a value is given.</p>}
-			{options.data && options.data.empty > 0 && (
-				<p className="text-quiet text-[0.8rem]">
-					{options.data.empty} of those that reach this rule have no {field.label.toLowerCase()}.
-				</p>
-			)}
+			<p className="text-quiet text-[0.8rem] min-h-5">
+				{options.data &&
+					options.data.empty > 0 &&
+					`${options.data.empty} of those that reach this rule have no ${field.label.toLowerCase()}.`}
+			</p>
 		</div>
 	);
 }

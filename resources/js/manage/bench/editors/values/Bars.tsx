@@ -1,6 +1,6 @@
 import type { Options } from "../../../shared/types";
 
-/** How the values lie that reach a rule, drawn beside a range; those inside it are dark. */
+/** How the values lie that reach a rule, drawn beside a range; those inside it are dark. Until they are there, room. */
 export function Bars({
 	options,
 	inside,
@@ -12,7 +12,10 @@ export function Bars({
 	onPick?: (from: number | string, to: number | string) => void;
 	say: (value: number | string) => string;
 }) {
-	const bars = options?.bars ?? [];
+	if (!options) {
+		return <div className="h-16" />;
+	}
+	const { bars } = options;
 	if (bars.length < 2) {
 		return null;
 	}
