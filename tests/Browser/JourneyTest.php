@@ -220,7 +220,7 @@ final class JourneyTest extends BrowserTestCase
         $this->findText('button', 'Remove')->click();
         $this->find('[data-at=pin]')->click();
         $this->find('[aria-label="Pin: find by title"]')->sendKeys('solomon');
-        $this->findText('li button', 'Solomon’s seal')->click();
+        $this->findText('[role=option]', 'Solomon’s seal')->click();
         $this->sees('1 pinned');
         $this->find('[data-at="empty"]')->click();
         $this->choose('[aria-label="When Price is empty"]', 'say');

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../shared/api";
+import { PickByTyping } from "../shared/fields/PickByTyping";
 import type { Asked, Traced, TraceStep } from "../shared/types";
 import { useSettled } from "../shared/useSettled";
 import type { Bench } from "./useBench";
@@ -46,10 +47,6 @@ export function TraceBar({
 		enabled: wanted !== null,
 	});
 	const answer = traced.data;
-	const pick = (next: Asked) => {
-		onWanted(next);
-		setWords("");
-	};
 
 	return (
 		<section
@@ -60,39 +57,17 @@ export function TraceBar({
 				<label htmlFor="trace-words" className="font-semibold">
 					Why is it here, or not?
 				</label>
-				<div className="relative">
-					<input
+				<div className="w-60">
+					<PickByTyping
 						id="trace-words"
-						type="search"
-						className="input input-sm w-60"
+						label="Any record, by its title"
 						placeholder={wanted?.title ?? "Any record, by its title"}
-						value={words}
-						autoComplete="off"
-						onChange={(event) => setWords(event.target.value)}
-						onKeyDown={(event) => {
-							const first = found.data?.[0];
-							if (event.key === "Enter" && first) {
-								pick(first);
-							}
-						}}
+						options={found.data?.map((one) => ({ key: keyOf(one), label: one.title, beside: one.kind }))}
+						value={null}
+						onWords={setWords}
+						onPick={(key) => onWanted(found.data?.find((one) => keyOf(one) === key) ?? null)}
+						above
 					/>
-					{words.trim() !== "" && found.data && (
-						<ul className="absolute bottom-full mb-1 z-20 w-80 max-h-64 overflow-y-auto bg-base-100 border border-base-300 rounded-box shadow-lg p-1.5">
-							{found.data.map((one) => (
-								<li key={`${one.kind} ${one.item} ${one.slug}`}>
-									<button
-										type="button"
-										className="w-full flex gap-3 text-left px-2 py-1 rounded-field hover:bg-accent focus:bg-accent cursor-pointer"
-										onClick={() => pick(one)}
-									>
-										<span className="flex-1">{one.title}</span>
-										<span className="text-quiet text-[0.82rem]">{one.kind}</span>
-									</button>
-								</li>
-							))}
-							{found.data.length === 0 && <li className="px-2 py-1 text-quiet">No items found.</li>}
-						</ul>
-					)}
 				</div>
 				{answer && (
 					<p aria-live="polite" className="order-last basis-full">
@@ -170,4 +145,8 @@ function Step({ step, number }: { step: TraceStep; number: number }) {
 			</span>
 		</li>
 	);
+}
+
+function keyOf(one: Asked & { kind: string }): string {
+	return `${one.kind} ${one.item ?? ""} ${one.slug}`;
 }

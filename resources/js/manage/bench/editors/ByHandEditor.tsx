@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { get, send } from "../../shared/api";
+import { PickByTyping } from "../../shared/fields/PickByTyping";
 import type { Definition, ItemPage, Results } from "../../shared/types";
 import { useSettled } from "../../shared/useSettled";
 import { moved, withAt } from "../definition";
@@ -75,7 +76,6 @@ function Slugs({
 		placeholderData: keepPreviousData,
 	});
 	const titleOf = (slug: string) => known.data?.find((one) => one.slug === slug)?.title ?? slug;
-	const offered = (found.data ?? []).filter((one) => !slugs.includes(one.slug)).slice(0, 6);
 
 	return (
 		<section className="grid gap-1.5" aria-label={title}>
@@ -107,33 +107,18 @@ function Slugs({
 					))}
 				</ul>
 			)}
-			<input
-				type="search"
-				className="input input-sm w-full max-w-64"
-				aria-label={`${action}: find by title`}
-				placeholder={`${action}… type a title`}
-				value={words}
-				onChange={(event) => setWords(event.target.value)}
-			/>
-			{words.trim() !== "" && (
-				<ul className="border border-base-300 rounded-field divide-y divide-base-300">
-					{offered.map((item) => (
-						<li key={`${item.id} ${item.slug}`}>
-							<button
-								type="button"
-								className="w-full text-left px-2 py-1 hover:bg-accent cursor-pointer"
-								onClick={() => {
-									set([...slugs, item.slug]);
-									setWords("");
-								}}
-							>
-								{item.title}
-							</button>
-						</li>
-					))}
-					{found.data && offered.length === 0 && <li className="px-2 py-1 text-quiet">No items found.</li>}
-				</ul>
-			)}
+			<div className="max-w-64">
+				<PickByTyping
+					label={`${action}: find by title`}
+					placeholder={`${action}… type a title`}
+					options={found.data
+						?.filter((one) => !slugs.includes(one.slug))
+						.map((one) => ({ key: one.slug, label: one.title }))}
+					value={null}
+					onWords={setWords}
+					onPick={(slug) => slug !== null && set([...slugs, slug])}
+				/>
+			</div>
 		</section>
 	);
 }

@@ -106,8 +106,8 @@ export function ConditionEditor({
 		onChange({ field: field.key, test: wants ? test : "anyOf", value, ...kept, ...extra }, typing ? tag : null);
 	};
 	const isNamed = Object.keys(options.data?.choices ?? {}).length > 0;
-	// Until its own have come they are another field's, which may draw no bars: their room is kept, so that nothing moves
-	// under the pointer when they come.
+	// Until its own have come they are another field's, which may draw no bars: their room is kept, so that nothing
+	// moves under the pointer when they come.
 	const own = options.isPlaceholderData && (options.data?.bars.length ?? 0) < 2 ? undefined : options.data;
 	const list = { field, condition, wants: wants && taken === null, options: options.data, onPick: pickValue };
 

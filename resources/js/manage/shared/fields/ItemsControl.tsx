@@ -4,6 +4,7 @@ import { findItems } from "../findItems";
 import { useStart } from "../start";
 import type { Field, Linked } from "../types";
 import { useSettled } from "../useSettled";
+import { PickByTyping } from "./PickByTyping";
 
 /** Other items, found by title; in an order where there may be several. */
 export function ItemsControl({
@@ -78,55 +79,39 @@ export function ItemsControl({
 				</ol>
 			)}
 			{!full && (
-				<div className="grid gap-1">
-					<div className="flex gap-2">
-						{field.types.length > 1 && (
-							<select
-								className="select select-sm w-auto"
-								aria-label="Of which type"
-								value={type}
-								onChange={(event) => setType(event.target.value)}
-							>
-								{field.types.map((key) => (
-									<option key={key} value={key}>
-										{types.find((one) => one.key === key)?.plural ?? key}
-									</option>
-								))}
-							</select>
-						)}
-						<input
-							type="search"
-							className="input input-sm w-full"
+				<div className="flex gap-2">
+					{field.types.length > 1 && (
+						<select
+							className="select select-sm w-auto"
+							aria-label="Of which type"
+							value={type}
+							onChange={(event) => setType(event.target.value)}
+						>
+							{field.types.map((key) => (
+								<option key={key} value={key}>
+									{types.find((one) => one.key === key)?.plural ?? key}
+								</option>
+							))}
+						</select>
+					)}
+					<div className="flex-1">
+						<PickByTyping
+							label={`Find items for ${field.label}`}
 							placeholder={`Find ${(types.find((one) => one.key === type)?.plural ?? "items").toLowerCase()} by title`}
-							aria-label={`Find items for ${field.label}`}
-							value={words}
-							onChange={(event) => setWords(event.target.value)}
+							options={found.data?.items
+								.map((one) => ({ key: `${one.type}/${String(one.values.slug)}`, label: one.title }))
+								.filter((one) => !names.includes(one.key))}
+							value={null}
+							onWords={setWords}
+							onPick={(name) => {
+								const picked = found.data?.items.find((one) => `${one.type}/${String(one.values.slug)}` === name);
+								if (picked && name !== null) {
+									setTitles((now) => ({ ...now, [name]: picked.title }));
+									onChange([...names, name]);
+								}
+							}}
 						/>
 					</div>
-					{words.trim() !== "" && found.data && (
-						<ul className="border border-base-300 rounded-field bg-base-100 divide-y divide-base-300 max-h-56 overflow-y-auto">
-							{found.data.items
-								.filter((one) => !names.includes(`${one.type}/${String(one.values.slug)}`))
-								.slice(0, 8)
-								.map((one) => (
-									<li key={one.id}>
-										<button
-											type="button"
-											className="w-full text-left px-3 py-1.5 hover:bg-accent cursor-pointer"
-											onClick={() => {
-												const name = `${one.type}/${String(one.values.slug)}`;
-												setTitles((now) => ({ ...now, [name]: one.title }));
-												onChange([...names, name]);
-												setWords("");
-											}}
-										>
-											{one.title}
-										</button>
-									</li>
-								))}
-							{found.data.total === 0 && <li className="px-3 py-1.5 text-quiet">Nothing fits.</li>}
-						</ul>
-					)}
 				</div>
 			)}
 		</div>

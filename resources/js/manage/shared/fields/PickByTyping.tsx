@@ -11,33 +11,54 @@ export interface Option {
 /** So many are listed at once; typing finds the others. */
 const LISTED = 50;
 
-/** One of many, found by typing a part of its name. Where the words are deleted, it is none. */
+/**
+ * One of many, found by typing a part of its name. Where the words are deleted, it is none. Of what only the server
+ * finds, `onWords` is told what is sought, and `options` are what was found; undefined while it looks.
+ */
 export function PickByTyping({
 	label,
 	placeholder,
 	options,
 	value,
 	onPick,
+	onWords,
+	above = false,
 	id,
 	isInvalid = false,
 }: {
 	label: string;
 	placeholder: string;
-	options: Option[];
+	options: Option[] | undefined;
 	value: string | null;
 	onPick: (key: string | null) => void;
+	onWords?: (words: string) => void;
+	/** Whether the list opens over the box. */
+	above?: boolean;
 	id?: string | undefined;
 	isInvalid?: boolean;
 }) {
-	const now = options.find((one) => one.key === value)?.label ?? value ?? "";
+	const now = options?.find((one) => one.key === value)?.label ?? value ?? "";
 	/** What is typed; null while nothing is, and the list is shut. */
-	const [words, setWords] = useState<string | null>(null);
+	const [words, setTyped] = useState<string | null>(null);
+	const setWords = (next: string | null) => {
+		setTyped(next);
+		onWords?.(next ?? "");
+	};
 	const input = useRef<HTMLInputElement>(null);
 	const wanted = words === now ? "" : (words ?? "").trim().toLowerCase();
 	const found = useMemo(
-		() => options.filter((one) => wanted === "" || one.label.toLowerCase().includes(wanted)),
-		[options, wanted],
+		() =>
+			(options ?? []).filter(
+				(one) => wanted === "" || onWords !== undefined || one.label.toLowerCase().includes(wanted),
+			),
+		[options, wanted, onWords],
 	);
+	const isOpen = words !== null && (onWords === undefined || words.trim() !== "");
+	const pick = (key: string) => {
+		setWords(null);
+		onPick(key);
+		input.current?.focus();
+	};
 	const leave = ({ currentTarget, relatedTarget }: FocusEvent) => {
 		if (!currentTarget.contains(relatedTarget)) {
 			if (words === "" && value !== null) {
@@ -58,6 +79,15 @@ export function PickByTyping({
 							setWords(null);
 						} else if (event.key === "ArrowDown" && words === null) {
 							setWords(now);
+						} else if (
+							event.key === "Enter" &&
+							isOpen &&
+							found[0] &&
+							!input.current?.getAttribute("aria-activedescendant")
+						) {
+							// The first that fits, where none is marked yet.
+							event.preventDefault();
+							pick(found[0].key);
 						} else {
 							event.continuePropagation();
 						}
@@ -73,18 +103,18 @@ export function PickByTyping({
 						onFocus={(event) => words === null && event.currentTarget.select()}
 					/>
 				</SearchField>
-				{words !== null && (
-					<div className="absolute top-full left-0 z-20 mt-1 w-72 max-w-[80vw] bg-base-100 border border-base-300 rounded-box shadow-lg">
+				{isOpen && (
+					<div
+						className={`absolute ${above ? "bottom-full mb-1" : "top-full mt-1"} left-0 z-20 w-72 max-w-[80vw] bg-base-100 border border-base-300 rounded-box shadow-lg`}
+					>
 						<ListBox<Option>
 							aria-label={label}
 							items={found.slice(0, LISTED)}
 							className="p-1.5 outline-none max-h-64 overflow-y-auto"
-							onAction={(key) => {
-								setWords(null);
-								onPick(String(key));
-								input.current?.focus();
-							}}
-							renderEmptyState={() => <p className="text-quiet text-[0.85rem] px-2 py-1">Nothing of that name.</p>}
+							onAction={(key) => pick(String(key))}
+							renderEmptyState={() => (
+								<p className="text-quiet text-[0.85rem] px-2 py-1">{options ? "Nothing of that name." : "Looking…"}</p>
+							)}
 						>
 							{(one) => (
 								<ListBoxItem
