@@ -101,7 +101,7 @@ final readonly class ItemPage
         [$key, $slug] = explode('/', $name, 2) + ['', ''];
         $type = $this->catalogue->type($key);
 
-        return $type === null ? '' : PageBuilder::itemAddress($type, $slug);
+        return $type === null ? '' : SitePages::itemAddress($type, $slug);
     }
 
     /** @return Collection<string, Media> by name */

@@ -15,7 +15,7 @@ use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
 use App\Site\PageAddress;
-use App\Site\PageBuilder;
+use App\Site\SitePages;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Module\Module;
@@ -86,7 +86,7 @@ final class FreshnessTest extends TestCase
                 'source' => $source,
                 'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'count']]]]],
             ]);
-            $cards = fn (): array => app(PageBuilder::class)->module(
+            $cards = fn (): array => app(SitePages::class)->module(
                 $module,
                 new PageAddress('/'),
                 app(ContextFactory::class)->now(),

@@ -11,7 +11,7 @@ use App\Listing\Listing;
 use App\Modules\ModuleStore;
 use App\Providers\PluginServiceProvider;
 use App\Site\PageAddress;
-use App\Site\PageBuilder;
+use App\Site\SitePages;
 use Illuminate\Support\Facades\View;
 use Tests\Support\Plugins\Even;
 use Tests\Support\Plugins\EvenSql;
@@ -92,7 +92,7 @@ final class PluginsTest extends TestCase
             'dishes under s · keep only those whose stars is even · order by length of the title, longest first',
             mb_strtolower(Sentences::asLine($module, app(Format::class))),
         );
-        $view = app(PageBuilder::class)->module($module, new PageAddress('/'), $context, '1');
+        $view = app(SitePages::class)->module($module, new PageAddress('/'), $context, '1');
         $html = view('site.module', ['shown' => $view])->render();
         $this->assertMatchesRegularExpression(
             '~<ol class="pairs">.*initial">S<.*Salad of beans.*★★★★.*Soup.*★★.*</ol>~s',

@@ -20,7 +20,7 @@ use App\Models\Item;
 use App\Models\Page;
 use App\Models\User;
 use App\Site\PageAddress;
-use App\Site\PageBuilder;
+use App\Site\SitePages;
 use Illuminate\Cache\ArrayStore;
 use Illuminate\Cache\Repository;
 use Illuminate\Console\Command;
@@ -52,7 +52,7 @@ final class Bench extends Command
         Listing $listing,
         ContextFactory $contexts,
         Indexes $indexes,
-        PageBuilder $builder,
+        SitePages $sitePages,
         Options $options,
         Tracer $tracer,
         RecordFinder $finder,
@@ -159,13 +159,13 @@ final class Bench extends Command
 
         $rows = [];
         foreach (['newest', 'filtered'] as $key) {
-            $rows[] = [$key, $this->median(function () use ($listing, $builder, $modules, $key, $context): void {
+            $rows[] = [$key, $this->median(function () use ($listing, $sitePages, $modules, $key, $context): void {
                 $run = $listing->runWithGaps($modules[$key], $context, '1');
                 view(
                     'site.page',
                     [
                         'page' => new Page(['address' => '/', 'title' => 'Bench', 'intro' => '']),
-                        'modules' => [$builder->shown($modules[$key], new PageAddress('/'), $context, $run->result)],
+                        'modules' => [$sitePages->shown($modules[$key], new PageAddress('/'), $context, $run->result)],
                     ],
                 )->render();
             })];

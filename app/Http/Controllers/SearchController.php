@@ -10,7 +10,7 @@ use App\Http\RequestText;
 use App\Listing\ContextFactory;
 use App\Modules\ModuleStore;
 use App\Site\PageAddress;
-use App\Site\PageBuilder;
+use App\Site\SitePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Wellspring\Core\Paging\NoSuchPage;
@@ -23,7 +23,7 @@ final readonly class SearchController
 
     public function __construct(
         private ModuleStore $modules,
-        private PageBuilder $builder,
+        private SitePages $sitePages,
         private ContextFactory $contexts,
         private CatalogueStore $catalogue,
     ) {
@@ -55,7 +55,7 @@ final readonly class SearchController
         ]);
         $context = $this->contexts->now(IdentifiesViewer::viewer($request))->with(address: ['q' => $words]);
         try {
-            $shown = $this->builder->module(
+            $shown = $this->sitePages->module(
                 $module,
                 new PageAddress('/search', $request->query->all()),
                 $context,

@@ -13,7 +13,7 @@ use App\Models\Page;
 use App\Site\ItemPage;
 use App\Site\ModuleView;
 use App\Site\PageAddress;
-use App\Site\PageBuilder;
+use App\Site\SitePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -24,7 +24,7 @@ use Wellspring\Core\Wording\Format;
 final readonly class SiteController
 {
     public function __construct(
-        private PageBuilder $builder,
+        private SitePages $sitePages,
         private CatalogueStore $catalogue,
         private Format $format,
         private ContextFactory $contexts,
@@ -59,7 +59,7 @@ final readonly class SiteController
 
         return view('site.page', [
             'page' => $page,
-            'modules' => $this->builder->modules(
+            'modules' => $this->sitePages->modules(
                 $page,
                 new PageAddress($page->address, $request->query->all()),
                 $this->contexts->now(IdentifiesViewer::viewer($request)),

@@ -11,7 +11,7 @@ use App\Listing\ContextFactory;
 use App\Models\Item;
 use App\Models\Media;
 use App\Models\User;
-use App\Site\PageBuilder;
+use App\Site\SitePages;
 use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Time\Iso8601;
@@ -67,7 +67,7 @@ final readonly class ItemResource
                 'linked' => (object) $this->linked($item, $who),
                 'authorName' => $item->author?->name,
                 'updatedAt' => Iso8601::format($item->updated_at),
-                'address' => PageBuilder::itemAddress($type, $item->slug),
+                'address' => SitePages::itemAddress($type, $item->slug),
             ];
         }
 

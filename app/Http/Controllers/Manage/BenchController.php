@@ -20,7 +20,7 @@ use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use App\Modules\ModuleVersions;
 use App\Site\PageAddress;
-use App\Site\PageBuilder;
+use App\Site\SitePages;
 use Illuminate\Http\Request;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Arrangement\Width;
@@ -55,7 +55,7 @@ final readonly class BenchController
         private Listing $listing,
         private Sources $sources,
         private Options $options,
-        private PageBuilder $builder,
+        private SitePages $sitePages,
         private PreviewContext $preview,
         private CatalogueStore $catalogue,
         private Format $format,
@@ -303,14 +303,14 @@ final readonly class BenchController
             ->when($on !== null, fn ($query) => $query->where('pages.id', $on))
             ->first();
         $shown = $page instanceof Page
-            ? $this->builder->modules(
+            ? $this->sitePages->modules(
                 $page,
                 new PageAddress($page->address),
                 $context,
                 [$module->key => (string) $result->page],
                 $module,
             )
-            : [$this->builder->shown($module, new PageAddress('/'), $context, $result)];
+            : [$this->sitePages->shown($module, new PageAddress('/'), $context, $result)];
 
         return view('site.page', [
             'page' => $page ?? new Page([

@@ -23,7 +23,7 @@ use Wellspring\Core\Run\Result;
 use Wellspring\Core\Wording\Format;
 
 /** Makes ready what a visitor's page shows. */
-final readonly class PageBuilder
+final readonly class SitePages
 {
     public function __construct(
         private ModuleStore $modules,
