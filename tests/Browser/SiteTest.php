@@ -81,7 +81,7 @@ final class SiteTest extends BrowserTestCase
         }
         $this->sees('2 modules chosen');
         $this->findText('button', 'Switch off')->click();
-        $this->sees('No module fits');
+        $this->sees('No modules found.');
         $this->visit('/plots');
         $this->assertStringNotContainsString('Free garden plots', $this->find('main')->getText());
         $this->browser->navigate()->back();

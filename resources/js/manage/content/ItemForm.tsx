@@ -33,8 +33,10 @@ export function ItemForm({
 	}, [saved, type.label, beside]);
 	return (
 		<form ref={state.form} onSubmit={state.submit} noValidate className="@container">
-			<ItemHead state={state} beside={beside} onHistory={() => setHistory(true)} />
-			<ItemSentence state={state} />
+			<div className="@max-2xl:contents @2xl:sticky top-0 z-10">
+				<ItemHead state={state} beside={beside} onHistory={() => setHistory(true)} />
+				<ItemSentence state={state} />
+			</div>
 			<ItemNotices state={state} />
 			<div className={saved ? "grid @4xl:grid-cols-[minmax(0,1fr)_20rem] min-h-full" : "grid max-w-6xl"}>
 				<div className="px-4 md:px-6 py-6 min-w-0">
@@ -42,7 +44,7 @@ export function ItemForm({
 				</div>
 				{saved && (
 					<aside className="px-4 md:px-6 py-6 bg-base-200 border-t @4xl:border-t-0 @4xl:border-l border-base-300">
-						<div className="@4xl:sticky @4xl:top-18">
+						<div className="@4xl:sticky @4xl:top-30">
 							<ShownIn item={saved} />
 						</div>
 					</aside>
