@@ -79,15 +79,12 @@ export function PickByTyping({
 							setWords(null);
 						} else if (event.key === "ArrowDown" && words === null) {
 							setWords(now);
-						} else if (
-							event.key === "Enter" &&
-							isOpen &&
-							found[0] &&
-							!input.current?.getAttribute("aria-activedescendant")
-						) {
-							// The first that fits, where none is marked yet.
+						} else if (event.key === "Enter" && isOpen && !input.current?.getAttribute("aria-activedescendant")) {
+							// The first that fits, where none is marked yet; the form around it is not sent.
 							event.preventDefault();
-							pick(found[0].key);
+							if (found[0]) {
+								pick(found[0].key);
+							}
 						} else {
 							event.continuePropagation();
 						}

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { useState } from "react";
+import { type FormEvent, useState } from "react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { StartContext } from "../start";
 import type { Field, Start } from "../types";
@@ -14,23 +14,27 @@ const terms = [
 	{ slug: "shrubs", name: "Shrubs", depth: 0 },
 ];
 const onChange = vi.fn();
+const onSubmit = vi.fn((event: FormEvent) => event.preventDefault());
 
 function Form() {
 	const [value, setValue] = useState<unknown>(["hostas"]);
 	return (
-		<TermsControl
-			field={{ key: "groups", label: "Plant groups" } as Field}
-			value={value}
-			onChange={(now) => {
-				onChange(now);
-				setValue(now);
-			}}
-		/>
+		<form onSubmit={onSubmit}>
+			<TermsControl
+				field={{ key: "groups", label: "Plant groups" } as Field}
+				value={value}
+				onChange={(now) => {
+					onChange(now);
+					setValue(now);
+				}}
+			/>
+		</form>
 	);
 }
 
 beforeEach(() => {
 	onChange.mockReset();
+	onSubmit.mockClear();
 	// What jsdom lacks and browsers have.
 	vi.stubGlobal("CSS", { escape: (text: string) => text.replace(/[^\w-]/g, (sign) => `\\${sign}`) });
 	const taxonomies = [{ key: "groups", label: "Plant groups", tree: true, terms }];
@@ -63,4 +67,14 @@ test("a term is taken away, and others are ticked in the tree", async () => {
 	await user.click(screen.getByRole("button", { name: "all 4" }));
 	await user.click(screen.getByRole("checkbox", { name: "Shrubs" }));
 	expect(onChange).toHaveBeenLastCalledWith(["shrubs"]);
+});
+
+test("Enter takes the first that fits, and never sends the form", async () => {
+	const user = userEvent.setup();
+	const box = screen.getByRole("searchbox", { name: "Add plant groups" });
+	await user.type(box, "shrub{Enter}");
+	expect(onChange).toHaveBeenLastCalledWith(["hostas", "shrubs"]);
+	await user.type(box, "nothing like it{Enter}");
+	expect(onChange).toHaveBeenCalledTimes(1);
+	expect(onSubmit).not.toHaveBeenCalled();
 });
