@@ -18,7 +18,10 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 	const [left, setLeft] = useState<Unsent<Values> | null>(() => unsentOf<Values>(key));
 	const [keptAt, setKeptAt] = useState<string | null>(saved?.draft?.keptAt ?? null);
 	const [problem, setProblem] = useState<string | null>(null);
+	/** What waits to be sent; null once it is on its way. */
 	const latest = useRef<string | null>(null);
+	/** What was typed last, sent or not. */
+	const newest = useRef<string | null>(null);
 	const onItsWay = useRef<Promise<void>>(Promise.resolve());
 	const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
 	const body = JSON.stringify({ type, id: saved?.id ?? null, revision: saved ? revision : null, values });
@@ -39,7 +42,8 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 				(answer) => {
 					setKeptAt(answer.keptAt);
 					setProblem(null);
-					if (latest.current === null) {
+					// What was typed meanwhile may be on its way behind this, and is kept until it has arrived.
+					if (newest.current === sent) {
 						dropUnsent(key);
 					}
 				},
@@ -72,6 +76,7 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 			return;
 		}
 		latest.current = body;
+		newest.current = body;
 		const { values: typed, revision: from } = JSON.parse(body) as { values: Values; revision: number | null };
 		keepUnsent(key, from, typed);
 		timer.current = setTimeout(() => void flush(), WAIT);
@@ -116,6 +121,7 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 	/** After a save that did not come about. */
 	const keep = () => {
 		latest.current = body;
+		newest.current = body;
 		void flush();
 	};
 	const isNews = left !== null && JSON.stringify(left.state) !== JSON.stringify(values);
