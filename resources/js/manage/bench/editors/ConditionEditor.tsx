@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../../shared/api";
 import { fieldOf } from "../../shared/start";
@@ -48,7 +48,8 @@ export function ConditionEditor({
 				{ ...bench.previewContext, definition: bench.definition, field: condition.field, before },
 				{ signal },
 			),
-		placeholderData: keepPreviousData,
+		// Of the same field as before an edit; another field's values say nothing of this one.
+		placeholderData: (last, query) => (query?.queryKey[3] === condition.field ? last : undefined),
 		enabled: field !== undefined,
 	});
 	const off = condition.off ? { off: true } : {};
@@ -106,9 +107,6 @@ export function ConditionEditor({
 		onChange({ field: field.key, test: wants ? test : "anyOf", value, ...kept, ...extra }, typing ? tag : null);
 	};
 	const isNamed = Object.keys(options.data?.choices ?? {}).length > 0;
-	// Until its own have come they are another field's, which may draw no bars: their room is kept, so that nothing
-	// moves under the pointer when they come.
-	const own = options.isPlaceholderData && (options.data?.bars.length ?? 0) < 2 ? undefined : options.data;
 	const list = { field, condition, wants: wants && taken === null, options: options.data, onPick: pickValue };
 
 	return (
@@ -128,7 +126,7 @@ export function ConditionEditor({
 					))}
 				</select>
 				{wants && taken === null && (
-					<Value field={field} test={test} condition={condition} options={own} onPick={pickValue} />
+					<Value field={field} test={test} condition={condition} options={options.data} onPick={pickValue} />
 				)}
 			</div>
 			{taken === null && (field.family === "choice" || field.family === "choices") && (
