@@ -41,22 +41,22 @@ final class CachedCursors implements CursorStore
             }
             $bundle = $i;
         }
-        $values = $bundle === null ? null : $this->cache->get("{$this->name}:cursors:{$bundle}");
+        $records = $bundle === null ? null : $this->cache->get("{$this->name}:cursors:{$bundle}");
         $known = null;
-        foreach (is_array($values) ? $values : [] as $place => $one) {
+        foreach (is_array($records) ? $records : [] as $place => $record) {
             if ($place > $from) {
                 break;
             }
-            $known = ['place' => (int) $place, 'values' => $one];
+            $known = ['place' => (int) $place, 'key' => $record['key'], 'values' => $record['values']];
         }
 
         return $known;
     }
 
-    public function note(array $values): void
+    public function note(array $records): void
     {
         $bundles = [];
-        foreach (array_chunk($values, self::BUNDLE, true) as $i => $some) {
+        foreach (array_chunk($records, self::BUNDLE, true) as $i => $some) {
             $this->cache->put("{$this->name}:cursors:{$i}", $some, self::KEEP_SECONDS);
             $bundles[$i] = array_key_first($some);
         }

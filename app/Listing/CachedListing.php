@@ -8,6 +8,7 @@ use App\Freshness\ContentMarks;
 use Illuminate\Contracts\Cache\Repository;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
@@ -57,7 +58,7 @@ final readonly class CachedListing
                 $kept['pages'],
                 $kept['page'],
                 [],
-                $kept['ids'],
+                array_values(array_map(RecordKey::parse(...), $kept['keys'])),
                 $kept['headings'],
                 $kept['under'],
             );
@@ -65,7 +66,8 @@ final readonly class CachedListing
         $until = $this->expiry->until($module, $context);
         $result = $this->listing->show($module, $context, $page, new CachedCursors($this->cache, $name, $now, $until));
         $this->cache->put("{$name}:{$page}", [
-            'total' => $result->total, 'pages' => $result->pages, 'page' => $result->page, 'ids' => $result->ids,
+            'total' => $result->total, 'pages' => $result->pages, 'page' => $result->page,
+            'keys' => array_map(strval(...), $result->keys),
             'headings' => $result->headings, 'under' => $result->under,
             'from' => $now, 'until' => $until,
         ], self::KEEP_SECONDS);
@@ -114,21 +116,22 @@ final readonly class CachedListing
     }
 
     /**
-     * The records of a page that show() gave. Items are read anew, which their ids make cheap; what has to be counted
+     * The records of a page that show() gave. Items are read anew, which their keys make cheap; what has to be counted
      * for terms, people and months is kept as the page is.
      *
-     * @param  list<int>  $ids
+     * @param  list<RecordKey>  $keys
      * @param  array<array-key, Field>  $fields  what is asked of them
-     * @return list<Record> in the order of the ids
+     * @return list<Record> in the order of the keys
      */
-    public function records(Module $module, array $ids, array $fields, Context $context): array
+    public function records(Module $module, array $keys, array $fields, Context $context): array
     {
-        $marks = $module->source->isItems() || $ids === [] ? null : $this->marks->of(...$this->dependsOn($module));
+        $marks = $module->source->isItems() || $keys === [] ? null : $this->marks->of(...$this->dependsOn($module));
         if ($marks === null) {
-            return $this->sources->records($module->source, $ids, $fields, $context);
+            return $this->sources->records($module->source, $keys, $fields, $context);
         }
         $now = $context->now->getTimestamp();
-        $name = 'records:'.hash('xxh128', serialize([$module->source->toArray(), $ids, self::asked($context), $marks]));
+        $asked = [$module->source->toArray(), array_map(strval(...), $keys), self::asked($context), $marks];
+        $name = 'records:'.hash('xxh128', serialize($asked));
         $kept = self::valid($this->cache->get($name), $now);
         if ($kept !== null) {
             return unserialize(
@@ -136,7 +139,7 @@ final readonly class CachedListing
                 ['allowed_classes' => [Record::class, Status::class, Audience::class]],
             );
         }
-        $records = $this->sources->records($module->source, $ids, $fields, $context);
+        $records = $this->sources->records($module->source, $keys, $fields, $context);
         $this->cache->put(
             $name,
             ['records' => serialize($records), 'from' => $now, 'until' => $this->expiry->until($module, $context)],

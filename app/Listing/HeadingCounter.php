@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Listing;
 
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 
@@ -16,7 +17,7 @@ final readonly class HeadingCounter
     }
 
     /**
-     * @param  list<int>  $pinned
+     * @param  list<RecordKey>  $pinned
      * @return array<string, int> by key, in order
      */
     public function counts(Module $module, Context $context, array $pinned, int $total): array
@@ -26,9 +27,7 @@ final readonly class HeadingCounter
         $query = $this->query->passing($module, $context)
             ->toBase()
             ->selectRaw("{$place->sql} as place", $place->bindings);
-        if ($pinned !== []) {
-            $query->whereNotIn('items.id', $pinned);
-        }
+        RecordKeys::without($query, $module->source, ...$pinned);
         foreach ($this->orders->of($module, $context) as $by) {
             $query->orderByRaw($by->sql(), $by->by->bindings);
         }
@@ -49,22 +48,22 @@ final readonly class HeadingCounter
     }
 
     /**
-     * @param  list<int>  $ids
-     * @return array<int, string> keys of headings by id
+     * @param  list<RecordKey>  $keys
+     * @return array<string, string> keys of headings by the records' keys as text
      */
-    public function under(Module $module, Context $context, array $ids): array
+    public function under(Module $module, Context $context, array $keys): array
     {
         $headings = $module->headings ?? throw new \LogicException('The module has headings.');
         $place = $this->orders->place($headings, $context);
-        $rows = $this->sources->candidates($module->source, $context)
-            ->toBase()
-            ->whereIn('items.id', $ids)
-            ->select('items.id')
+        $query = $this->sources->candidates($module->source, $context)->toBase();
+        $rows = RecordKeys::only($query, $module->source, ...$keys)
+            ->select(RecordKeys::columns($module->source))
             ->selectRaw("{$place->sql} as place", $place->bindings)
             ->get();
-        $under = array_fill_keys($ids, '');
+        $under = array_fill_keys(array_map(strval(...), $keys), '');
         foreach ($rows as $row) {
-            $under[(int) $row->id] = $headings->key(is_int($row->place) || is_string($row->place) ? $row->place : null);
+            $place = is_int($row->place) || is_string($row->place) ? $row->place : null;
+            $under[(string) RecordKeys::ofRow($row)] = $headings->key($place);
         }
 
         return $under;

@@ -6,6 +6,7 @@ namespace App\Listing;
 
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\RecordKey;
 
 /**
  * Takes records from a place in an order. Places beyond a limit are reached by keyset pagination: the query starts
@@ -25,41 +26,50 @@ final readonly class KeysetPaginator
     /**
      * @param  Builder  $query  over `items`, without an order
      * @param  non-empty-list<OrderBy>  $orders  the last tells all records apart
-     * @return list<int>
+     * @param  non-empty-list<string>  $columns  that name a record; see RecordKeys::columns()
+     * @return list<RecordKey>
      */
-    public function ids(Builder $query, array $orders, int $from, int $count, ?CursorStore $cursors): array
-    {
+    public function keys(
+        Builder $query,
+        array $orders,
+        array $columns,
+        int $from,
+        int $count,
+        ?CursorStore $cursors,
+    ): array {
         if ($count <= 0) {
             return [];
         }
         if ($cursors === null || $from < $this->offsetLimit) {
-            return self::plucked($this->ordered(clone $query, $orders)->offset($from)->limit($count));
+            return RecordKeys::of($this->ordered(clone $query, $orders)->offset($from)->limit($count)->get($columns));
         }
         $known = $cursors->before($from);
         if ($known === null || $from - $known['place'] > $this->stride) {
-            $this->seedCursors($query, $orders, $cursors);
+            $this->seedCursors($query, $orders, $columns, $cursors);
             $known = $cursors->before($from);
         }
         if ($known === null) {
-            return self::plucked($this->ordered(clone $query, $orders)->offset($from)->limit($count));
+            return RecordKeys::of($this->ordered(clone $query, $orders)->offset($from)->limit($count)->get($columns));
         }
         // The known record itself stands at its place; what is behind it begins one further.
         $skip = $from - $known['place'] - 1;
-        $ids = $skip < 0 ? [(int) $known['values'][count($orders) - 1]] : [];
+        $keys = $skip < 0 ? [RecordKey::parse($known['key'])] : [];
         foreach ($this->branches($orders, $known['values']) as $branch) {
-            $need = max(0, $skip) + $count - count($ids);
+            $need = max(0, $skip) + $count - count($keys);
             if ($need <= 0) {
                 break;
             }
-            $found = self::plucked(
-                $this->ordered((clone $query)->whereRaw($branch->sql, $branch->bindings), $orders)->limit($need),
+            $found = RecordKeys::of(
+                $this->ordered((clone $query)->whereRaw($branch->sql, $branch->bindings), $orders)
+                    ->limit($need)
+                    ->get($columns),
             );
             $passed = min(max(0, $skip), count($found));
             $skip -= $passed;
-            array_push($ids, ...array_slice($found, $passed));
+            array_push($keys, ...array_slice($found, $passed));
         }
 
-        return array_slice($ids, 0, $count);
+        return array_slice($keys, 0, $count);
     }
 
     /**
@@ -80,11 +90,12 @@ final readonly class KeysetPaginator
      * Notes records all along the order, a stride apart, in one pass.
      *
      * @param  non-empty-list<OrderBy>  $orders
+     * @param  non-empty-list<string>  $columns
      */
-    private function seedCursors(Builder $query, array $orders, CursorStore $cursors): void
+    private function seedCursors(Builder $query, array $orders, array $columns, CursorStore $cursors): void
     {
         $bindings = array_merge(...array_map(fn (OrderBy $by): array => $by->by->bindings, $orders));
-        $ranked = (clone $query)->selectRaw(
+        $ranked = (clone $query)->select($columns)->selectRaw(
             'row_number() over (order by '.implode(
                 ', ',
                 array_map(fn (OrderBy $by): string => $by->sql(), $orders),
@@ -96,7 +107,10 @@ final readonly class KeysetPaginator
             self::withValues($ranked, $orders),
             'ranked',
         )->whereRaw('place % ? = 0', [$this->stride])->orderBy('place')->get() as $row) {
-            $noted[(int) $row->place] = self::valuesOf($row, $orders);
+            $noted[(int) $row->place] = [
+                'key' => (string) RecordKeys::ofRow($row),
+                'values' => self::valuesOf($row, $orders),
+            ];
         }
         $cursors->note($noted);
     }
@@ -213,13 +227,5 @@ final readonly class KeysetPaginator
         }
 
         return $query;
-    }
-
-    /** @return list<int> */
-    private static function plucked(Builder $query): array
-    {
-        return array_values(
-            array_map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $query->pluck('items.id')->all()),
-        );
     }
 }

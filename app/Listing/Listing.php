@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
@@ -66,9 +67,9 @@ final readonly class Listing
 
         if ($module->page->mode === PagingMode::Fixed) {
             // There is but one page: what stands on it is all there is to count.
-            $ids = $this->slice($module, $context, $pins['ids'], $module->skip, $module->displayLimit() ?? 0, null);
+            $keys = $this->slice($module, $context, $pins['keys'], $module->skip, $module->displayLimit() ?? 0, null);
 
-            return $this->result($module, $context, $page, $pins['ids'], [], count($ids), $ids);
+            return $this->result($module, $context, $page, $pins['keys'], [], count($keys), $keys);
         }
 
         return $this->page(
@@ -95,7 +96,7 @@ final readonly class Listing
      * Some of all that the module shows, in order.
      *
      * @param  int  $from  a place, 0 first
-     * @return list<int> ids
+     * @return list<RecordKey>
      */
     public function some(Module $module, Context $context, int $from, int $count, ?CursorStore $cursors = null): array
     {
@@ -105,7 +106,7 @@ final readonly class Listing
         return $this->slice(
             $bound,
             $context,
-            $this->query->pins($bound, $context)['ids'],
+            $this->query->pins($bound, $context)['keys'],
             $bound->skip + $from,
             $left,
             $cursors,
@@ -130,7 +131,7 @@ final readonly class Listing
     }
 
     /**
-     * @param  array{ids: list<int>, extra: int}  $pins
+     * @param  array{keys: list<RecordKey>, extra: int}  $pins
      * @param  list<Step>  $steps
      * @param  int  $passed  how many records are left after step 5
      */
@@ -146,22 +147,22 @@ final readonly class Listing
         $total = $module->total($passed + $pins['extra']);
         $pages = new PageNumbers(max(0, $total), $module->page->size);
         $number = $pages->number($page);
-        $ids = $this->slice(
+        $keys = $this->slice(
             $module,
             $context,
-            $pins['ids'],
+            $pins['keys'],
             $module->skip + $pages->offset($number),
             $pages->on($number),
             $cursors,
         );
 
-        return $this->result($module, $context, $page, $pins['ids'], $steps, $total, $ids);
+        return $this->result($module, $context, $page, $pins['keys'], $steps, $total, $keys);
     }
 
     /**
-     * @param  list<int>  $pinned
+     * @param  list<RecordKey>  $pinned
      * @param  list<Step>  $steps
-     * @param  list<int>  $ids  the page's
+     * @param  list<RecordKey>  $keys  the page's
      *
      * @throws NoSuchPage
      */
@@ -172,7 +173,7 @@ final readonly class Listing
         array $pinned,
         array $steps,
         int $total,
-        array $ids,
+        array $keys,
     ): Result {
         $pages = new PageNumbers(max(0, $total), $module->page->size);
 
@@ -181,17 +182,17 @@ final readonly class Listing
             $pages->count,
             $pages->number($page),
             $steps === [] ? [] : [...$steps, new Step(StepName::of(StepKind::Total), $total)],
-            $ids,
+            $keys,
             $module->headings === null ? [] : $this->headings->counts($module, $context, $pinned, $total),
             $module->headings === null
                 ? []
-                : $this->headings->under($module, $context, array_values(array_diff($ids, $pinned))),
+                : $this->headings->under($module, $context, self::without($keys, $pinned)),
         );
     }
 
     /**
-     * @param  list<int>  $pinned
-     * @return list<int> the records from a place among all that are listed
+     * @param  list<RecordKey>  $pinned
+     * @return list<RecordKey> the records from a place among all that are listed
      */
     private function slice(
         Module $module,
@@ -206,20 +207,28 @@ final readonly class Listing
         if ($left <= 0) {
             return $first;
         }
-        $query = $this->query->passing($module, $context);
-        if ($pinned !== []) {
-            $query->whereNotIn('items.id', $pinned);
-        }
+        $query = $this->query->passing($module, $context)->toBase();
 
         return [
             ...$first,
-            ...$this->paginator->ids(
-                $query->toBase(),
+            ...$this->paginator->keys(
+                RecordKeys::without($query, $module->source, ...$pinned),
                 $this->orders->of($module, $context),
+                RecordKeys::columns($module->source),
                 max(0, $from - count($pinned)),
                 $left,
                 $cursors,
             ),
         ];
+    }
+
+    /**
+     * @param  list<RecordKey>  $keys
+     * @param  list<RecordKey>  $others
+     * @return list<RecordKey> those of the keys that are not among the others
+     */
+    private static function without(array $keys, array $others): array
+    {
+        return array_values(array_udiff($keys, $others, fn (RecordKey $a, RecordKey $b): int => $a->compareTo($b)));
     }
 }

@@ -7,6 +7,7 @@ namespace App\Listing;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\CountedRule;
@@ -53,12 +54,12 @@ final readonly class ModuleQuery
     /**
      * The pinned records that may show, in their order, and how many of them the conditions alone would not keep.
      *
-     * @return array{ids: list<int>, extra: int}
+     * @return array{keys: list<RecordKey>, extra: int}
      */
     public function pins(Module $module, Context $context): array
     {
         if ($module->pin === []) {
-            return ['ids' => [], 'extra' => 0];
+            return ['keys' => [], 'extra' => 0];
         }
         $query = $this->sources->candidates($module->source, $context)->whereIn('items.slug', $module->pin);
         $this->keep(
@@ -69,13 +70,13 @@ final readonly class ModuleQuery
         $where = Fragment::all($this->conditions($module, $context));
         $places = array_flip($module->pin);
         $rows = $query->toBase()
-            ->select(['items.id', 'items.slug'])
+            ->select([...RecordKeys::columns($module->source), 'items.slug'])
             ->selectRaw("({$where->sql}) is true as passes", $where->bindings)
             ->get()
-            ->sortBy(fn (object $row): array => [$places[$row->slug], $row->id]);
+            ->sortBy(fn (object $row): array => [$places[$row->slug], $row->id, $row->starts_at ?? '']);
 
         return [
-            'ids' => array_values(array_map(intval(...), $rows->pluck('id')->all())),
+            'keys' => RecordKeys::of($rows->values()),
             'extra' => $rows->where('passes', false)->count(),
         ];
     }
@@ -84,7 +85,7 @@ final readonly class ModuleQuery
      * How many records are left after step 5; of a listing that shows but so many, no more are counted than can show.
      *
      * @param  Module  $module  bound
-     * @param  array{ids: list<int>, extra: int}  $pins
+     * @param  array{keys: list<RecordKey>, extra: int}  $pins
      */
     public function count(Module $module, Context $context, array $pins): int
     {
@@ -97,7 +98,7 @@ final readonly class ModuleQuery
             ->fromSub(
                 $passing->toBase()
                     ->selectRaw('1')
-                    ->limit($module->skip + $module->displayLimit() + count($pins['ids'])),
+                    ->limit($module->skip + $module->displayLimit() + count($pins['keys'])),
                 'listed',
             )
             ->count();

@@ -15,7 +15,7 @@ use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Time\CalendarUnit;
 
-/** What a module's records are ordered by in the database: headings, keys, and the id last. */
+/** What a module's records are ordered by in the database: headings, keys, and what tells records apart last. */
 final readonly class OrderSql
 {
     public function __construct(private CatalogueStore $catalogue, private CriteriaSql $criteria)
@@ -40,7 +40,11 @@ final readonly class OrderSql
             array_push($all, ...$this->criteria->find($key->by)->orders($key->by, $key, $module, $context));
         }
 
-        return [...$all, new OrderBy(new Fragment('items.id'), 'bigint', true, null)];
+        $all[] = new OrderBy(new Fragment('items.id'), 'bigint', true, null);
+
+        return $module->source->hasOccurrences()
+            ? [...$all, new OrderBy(new Fragment('items.starts_at'), 'timestamptz', true, null)]
+            : $all;
     }
 
     /** Where the record's heading stands among all, as Headings::place() says it. */

@@ -6,6 +6,7 @@ namespace App\Listing;
 
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
+use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 
@@ -24,19 +25,19 @@ final readonly class RankFinder
      * Where the record stands among all that are listed, before the first are skipped and the rest is cut off: 1 first;
      * null where it does not pass.
      */
-    public function rank(Module $module, int $item, Context $context): ?int
+    public function rank(Module $module, RecordKey $record, Context $context): ?int
     {
         $bound = $module->bound($context);
 
-        return $this->rankAmong($bound, $item, $context, $this->query->passing($bound, $context));
+        return $this->rankAmong($bound, $record, $context, $this->query->passing($bound, $context));
     }
 
     /** Where the record would stand likewise if it passed every rule up to the order. */
-    public function hypotheticalRank(Module $module, int $item, Context $context): ?int
+    public function hypotheticalRank(Module $module, RecordKey $record, Context $context): ?int
     {
         $bound = $module->bound($context);
 
-        return $this->rankAmong($bound, $item, $context, $this->sources->allOfKind($bound->source, $context));
+        return $this->rankAmong($bound, $record, $context, $this->sources->allOfKind($bound->source, $context));
     }
 
     /**
@@ -46,22 +47,23 @@ final readonly class RankFinder
      * @param  Module  $module  bound
      * @param  Builder<Item>  $holder  what the record is looked for in
      */
-    private function rankAmong(Module $module, int $item, Context $context, Builder $holder): ?int
+    private function rankAmong(Module $module, RecordKey $record, Context $context, Builder $holder): ?int
     {
-        $pins = $this->query->pins($module, $context)['ids'];
-        $at = array_search($item, $pins, true);
-        if ($at !== false) {
-            return $at + 1;
+        $pins = $this->query->pins($module, $context)['keys'];
+        foreach ($pins as $at => $pin) {
+            if ($pin->equals($record)) {
+                return $at + 1;
+            }
         }
         $behind = $this->paginator->behind(
-            $holder->where('items.id', $item)->toBase(),
+            RecordKeys::only($holder->toBase(), $module->source, $record),
             $this->orders->of($module, $context),
         );
         if ($behind === null) {
             return null;
         }
-        $before = $this->query->passing($module, $context)
-            ->whereNotIn('items.id', [...$pins, $item])
+        $passing = $this->query->passing($module, $context)->toBase();
+        $before = RecordKeys::without($passing, $module->source, $record, ...$pins)
             ->whereRaw("({$behind->sql}) is not true", $behind->bindings)
             ->count();
 

@@ -10,6 +10,7 @@ use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Source\Source;
 
@@ -61,29 +62,33 @@ final readonly class Sources
             : RecordRows::record($row);
     }
 
+    /** @return string|null instant at which the first occurrence of a record begins; null where it has none */
+    public function firstStart(Source $source, int $id, Context $context): ?string
+    {
+        $first = $this->allOfKind($source, $context)->toBase()->where('items.id', $id)->orderBy('items.starts_at');
+        $row = $first->first(RecordKeys::columns($source));
+
+        return $row === null ? null : RecordKeys::ofRow($row)->start;
+    }
+
     /**
-     * @param  list<int>  $ids
+     * @param  list<RecordKey>  $keys
      * @param  array<array-key, Field>  $fields  what is asked of them
-     * @return list<Record> in the order of the ids
+     * @return list<Record> in the order of the keys
      */
-    public function records(Source $source, array $ids, array $fields, Context $context): array
+    public function records(Source $source, array $keys, array $fields, Context $context): array
     {
         if ($source->isItems()) {
-            return Records::byId($ids, $fields, $context);
-        }
-        $rows = $ids === [] ? [] : $this->candidates($source, $context)
-            ->toBase()
-            ->whereIn('items.id', $ids)
-            ->get()
-            ->keyBy('id')
-            ->all();
+            $ids = array_values(array_unique(array_map(fn (RecordKey $key): int => $key->id, $keys)));
 
-        return array_values(
-            array_map(
-                fn (int $id): Record => RecordRows::record($rows[$id]),
-                array_filter($ids, fn (int $id): bool => isset($rows[$id])),
-            ),
-        );
+            return RecordKeys::inOrder($keys, Records::byId($ids, $fields, $context));
+        }
+        if ($keys === []) {
+            return [];
+        }
+        $rows = RecordKeys::only($this->candidates($source, $context)->toBase(), $source, ...$keys)->get();
+
+        return RecordKeys::inOrder($keys, array_values($rows->map(RecordRows::record(...))->all()));
     }
 
     /** @return SourceSql<Source> */

@@ -64,6 +64,7 @@ final readonly class TracedRecord
             'slug' => $this->record->slug,
             'title' => $this->record->title,
             'type' => $this->record->type,
+            ...$this->record->start === null ? [] : ['start' => $this->record->start],
             'kind' => $this->kind,
             'shown' => $this->place !== null,
             'pinned' => $this->trace->isPinned,

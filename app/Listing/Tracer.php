@@ -24,9 +24,10 @@ final readonly class Tracer
     ) {
     }
 
-    public function item(Module $module, Item $item, Context $context): TracedRecord
+    /** @param  string|null  $start  instant; which occurrence, where there are some: null for the first */
+    public function item(Module $module, Item $item, Context $context, ?string $start = null): TracedRecord
     {
-        return $this->complete($module, Records::complete($item), $context);
+        return $this->complete($module, Records::complete($item)->startingAt($start), $context);
     }
 
     /** @param  Record  $item  with all that rules can ask of it; see Records::complete() */
@@ -67,10 +68,13 @@ final readonly class Tracer
 
     private function record(Module $module, Record $record, Context $context, string $kind): TracedRecord
     {
+        if ($module->source->hasOccurrences() && $record->start === null) {
+            $record = $record->startingAt($this->sources->firstStart($module->source, $record->id, $context));
+        }
         $trace = Trace::of($module, $record, $context, $this->format, $kind);
-        $rank = $trace->passes() ? $this->ranks->rank($module, $record->id, $context) : null;
+        $rank = $trace->passes() ? $this->ranks->rank($module, $record->key(), $context) : null;
         $hypotheticalRank = ! $trace->passes() && $module->source->accepts($record->type)
-            ? $this->ranks->hypotheticalRank($module, $record->id, $context)
+            ? $this->ranks->hypotheticalRank($module, $record->key(), $context)
             : null;
 
         return new TracedRecord($record, $kind, $trace, $rank, $hypotheticalRank, $module);

@@ -7,6 +7,7 @@ namespace App\Modules;
 use App\Listing\Listing;
 use App\Listing\Sources;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\ListingDiff;
 use Wellspring\Core\Explain\Sentences;
@@ -35,29 +36,31 @@ final readonly class Comparison
      */
     public function of(?Module $before, Module $after, Context $context): array
     {
-        $was = $before === null ? [] : $this->listing->some($before, $context, 0, self::MOST);
-        $is = $this->listing->some($after, $context, 0, self::MOST);
+        $was = $before === null ? [] : self::byText($this->listing->some($before, $context, 0, self::MOST));
+        $is = self::byText($this->listing->some($after, $context, 0, self::MOST));
         // Ids of terms and items are of different kinds; where the kind changes, all is new.
         $sameKind = $before !== null
             && $before->source->isItems() === $after->source->isItems()
             && ($before->source->isItems() || $before->type()->key === $after->type()->key);
-        $shift = ListingDiff::between($sameKind ? $was : [], $is);
-        $goes = $sameKind ? $shift->goes : $was;
-        $titles = $this->titles($after, $is, $context);
+        $shift = ListingDiff::between($sameKind ? array_keys($was) : [], array_keys($is));
+        $goes = array_values($sameKind ? array_intersect_key($was, array_flip($shift->goes)) : $was);
+        $titles = $this->titles($after, array_values($is), $context);
         $oldTitles = $before === null ? [] : $this->titles($before, $goes, $context);
-        $wasAt = array_flip($sameKind ? $was : []);
+        $places = array_flip(array_keys($was));
+        $wasAt = $sameKind ? $places : [];
         $moved = array_flip($shift->moves);
         $pages = [];
-        foreach ($is as $place => $id) {
-            $old = $wasAt[$id] ?? null;
+        foreach (array_values($is) as $place => $key) {
+            $old = $wasAt[(string) $key] ?? null;
             $oldPage = $old === null || $before === null ? null : intdiv($old, $before->page->size) + 1;
             $page = intdiv($place, $after->page->size) + 1;
             $pages[$page][] = [
-                'id' => $id, 'title' => $titles[$id] ?? '', 'place' => $place + 1,
+                'id' => $key->id, 'key' => (string) $key,
+                'title' => $titles[(string) $key] ?? '', 'place' => $place + 1,
                 'was' => $old === null ? null : $old + 1, 'wasOn' => $oldPage,
                 'what' => $old === null
                     ? 'comes'
-                    : (isset($moved[$id]) ? 'moves' : ($oldPage === $page ? 'stays' : 'otherPage')),
+                    : (isset($moved[(string) $key]) ? 'moves' : ($oldPage === $page ? 'stays' : 'otherPage')),
             ];
         }
 
@@ -67,10 +70,11 @@ final readonly class Comparison
             'most' => self::MOST,
             'comes' => count($shift->comes),
             'goes' => array_map(
-                fn (int $id): array => [
-                    'id' => $id,
-                    'title' => $oldTitles[$id] ?? '',
-                    'was' => (int) array_search($id, $was, true) + 1,
+                fn (RecordKey $key): array => [
+                    'id' => $key->id,
+                    'key' => (string) $key,
+                    'title' => $oldTitles[(string) $key] ?? '',
+                    'was' => $places[(string) $key] + 1,
                 ],
                 $goes,
             ),
@@ -122,15 +126,24 @@ final readonly class Comparison
     }
 
     /**
-     * @param  list<int>  $ids
-     * @return array<int, string> by id
+     * @param  list<RecordKey>  $keys
+     * @return array<string, RecordKey> by how they are written, in their order
      */
-    private function titles(Module $module, array $ids, Context $context): array
+    private static function byText(array $keys): array
     {
-        $records = $this->sources->records($module->source, $ids, [], $context);
+        return array_combine(array_map(strval(...), $keys), $keys);
+    }
+
+    /**
+     * @param  list<RecordKey>  $keys
+     * @return array<string, string> by key as text
+     */
+    private function titles(Module $module, array $keys, Context $context): array
+    {
+        $records = $this->sources->records($module->source, $keys, [], $context);
 
         return array_combine(
-            array_map(fn (Record $record): int => $record->id, $records),
+            array_map(fn (Record $record): string => (string) $record->key(), $records),
             array_map(fn (Record $record): string => $record->title, $records),
         );
     }

@@ -68,7 +68,7 @@ final readonly class SitePages
             $module,
             $address,
             $result,
-            $this->listing->records($module, $result->ids, self::asked($module), $context),
+            $this->listing->records($module, $result->keys, self::asked($module), $context),
         );
     }
 
@@ -79,7 +79,7 @@ final readonly class SitePages
             $module,
             $address,
             $result,
-            $this->sources->records($module->source, $result->ids, self::asked($module), $context),
+            $this->sources->records($module->source, $result->keys, self::asked($module), $context),
         );
     }
 
@@ -98,7 +98,7 @@ final readonly class SitePages
         $cards = array_map(fn (Record $record): CardView => new CardView(
             isset($types[$record->type]) ? self::itemAddress($types[$record->type], $record->slug) : '',
             $module->card->lines($record, $this->format),
-            $result->under[$record->id] ?? null,
+            $result->under[(string) $record->key()] ?? null,
         ), $records);
         $pages = new PageNumbers(max(0, $result->total), $module->page->size);
 

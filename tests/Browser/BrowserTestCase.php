@@ -130,7 +130,8 @@ abstract class BrowserTestCase extends TestCase
 
     /**
      * The first element of the kind that is shown and whose text holds the words, waited for; looked for in the page
-     * itself, at one go.
+     * itself, at one go. In the bench's text it is waited for until the text says what the last edit made of it: what
+     * comes late moves what stands below, as a person sees before they click.
      */
     protected function findText(string $css, string $words): RemoteWebElement
     {
@@ -138,7 +139,7 @@ abstract class BrowserTestCase extends TestCase
             const text = (one) => one.matches("option") ? one.textContent : one.innerText ?? "";
             return [...document.querySelectorAll(arguments[0])].find((one) => {
                 const drawn = one.matches("option, optgroup") ? one.closest("select") : one;
-                return drawn && drawn.getClientRects().length > 0
+                return drawn && !drawn.closest("[data-updating]") && drawn.getClientRects().length > 0
                     && getComputedStyle(drawn).visibility === "visible" && text(one).includes(arguments[1]);
             });
             JS;

@@ -252,6 +252,6 @@ final class LinksTest extends TestCase
     private static function kept(array $rules, array $records, Context $context): array
     {
         return (new ReferenceRun(new Comparator('en-GB'), Garden::format()))
-            ->run(Garden::module($rules), $records, $context)->ids;
+            ->run(Garden::module($rules), $records, $context)->ids();
     }
 }

@@ -57,11 +57,11 @@ final class RunTest extends TestCase
             Garden::record(9, publishAt: null),
         ];
         $order = ['order' => [['by' => 'slug']]];
-        $this->assertSame([1, 3, 6, 8], self::listed($order, $records)->ids);
-        $this->assertSame([1, 3, 6, 7], self::listed($order, $records, viewer: Viewer::member())->ids);
+        $this->assertSame([1, 3, 6, 8], self::listed($order, $records)->ids());
+        $this->assertSame([1, 3, 6, 7], self::listed($order, $records, viewer: Viewer::member())->ids());
         $this->assertSame(
             [1, 3, 6],
-            self::listed($order + ['pin' => ['plant-7', 'plant-4']], $records, viewer: Viewer::anyone())->ids,
+            self::listed($order + ['pin' => ['plant-7', 'plant-4']], $records, viewer: Viewer::anyone())->ids(),
             'a pin does not show what may not be seen',
         );
     }
@@ -100,12 +100,12 @@ final class RunTest extends TestCase
             Garden::record(3, ['story' => '<p> </p>', 'nickname' => ' ']),
         ];
         $result = self::listed(['where' => ['all' => [$condition]], 'order' => [['by' => 'slug']]], $records);
-        $this->assertSame($kept, $result->ids);
+        $this->assertSame($kept, $result->ids());
         $off = self::listed(
             ['where' => ['all' => [['off' => true] + $condition]], 'order' => [['by' => 'slug']]],
             $records,
         );
-        $this->assertSame([1, 2, 3], $off->ids, 'switched off it keeps everything');
+        $this->assertSame([1, 2, 3], $off->ids(), 'switched off it keeps everything');
     }
 
     /** @return array<string, array{array<string, mixed>, list<int>}> */
@@ -158,7 +158,7 @@ final class RunTest extends TestCase
         $keeps = fn (array $where): array => self::listed(
             ['where' => $where, 'order' => [['by' => 'height']]],
             $records,
-        )->ids;
+        )->ids();
         $this->assertSame([1, 3], $keeps(['any' => [$is(1), $is(3)]]));
         $this->assertSame([2, 4], $keeps(['none' => [$is(1), $is(3)]]));
         $this->assertSame([2], $keeps(['all' => [['none' => [$is(1), $is(3)]], ['any' => [$is(1), $is(2)]]]]));
@@ -197,7 +197,7 @@ final class RunTest extends TestCase
             Garden::record(2, ['price' => 5], 'Éclair'),
             Garden::record(1, ['price' => 9.5], 'eclair'), Garden::record(5, [], 'Zinnia'),
         ];
-        $by = fn (array ...$keys): array => self::listed(['order' => $keys], $records)->ids;
+        $by = fn (array ...$keys): array => self::listed(['order' => $keys], $records)->ids();
         $this->assertSame([2, 4, 1, 3, 5], $by(['by' => 'price']));
         $this->assertSame([1, 2, 4, 3, 5], $by(['by' => 'price', 'direction' => 'down']));
         $this->assertSame([3, 5, 2, 4, 1], $by(['by' => 'price', 'empty' => 'first']));
@@ -230,7 +230,7 @@ final class RunTest extends TestCase
                 'order' => [['by' => 'slug']],
             ],
             $records,
-        )->ids;
+        )->ids();
         $this->assertSame(
             [[1, 2], [1], [1, 3], []],
             [$found('FERN'), $found('fern moss'), $found('fern* moss*'), $found('fern bog')],
@@ -246,7 +246,7 @@ final class RunTest extends TestCase
             Garden::record(3),
             Garden::record(4, ['light' => 'half-shade']),
         ];
-        $this->assertSame([2, 4, 1, 3], self::listed(['order' => [['by' => 'light']]], $records)->ids);
+        $this->assertSame([2, 4, 1, 3], self::listed(['order' => [['by' => 'light']]], $records)->ids());
     }
 
     public function test_steps_come_in_their_order_with_their_counts(): void
@@ -264,7 +264,7 @@ final class RunTest extends TestCase
         $result = self::listed($rules, $records);
         $this->assertSame(
             [3, 10, 6, 8],
-            $result->ids,
+            $result->ids(),
             'a pin need not pass the conditions, is never twice, and left out wins over pinned',
         );
         $this->assertSame(
@@ -273,7 +273,8 @@ final class RunTest extends TestCase
         );
 
         $paged = $rules + ['skip' => 1, 'atMost' => 2, 'page' => ['size' => 1]];
-        $this->assertSame([[10], [6]], [self::listed($paged, $records)->ids, self::listed($paged, $records, 2)->ids]);
+        $this->assertSame([10], self::listed($paged, $records)->ids());
+        $this->assertSame([6], self::listed($paged, $records, 2)->ids());
         $this->assertSame([2, 2], [self::listed($paged, $records)->total, self::listed($paged, $records)->pages]);
         $this->assertSame(
             [8, 2, 0],
@@ -311,7 +312,7 @@ final class RunTest extends TestCase
                 'order' => [['by' => 'slug']],
             ],
             $records,
-        )->ids;
+        )->ids();
         $this->assertSame([1, 3], $ids([$price, $height]), 'one part of the line is enough');
         $this->assertSame(
             [1],
@@ -338,7 +339,7 @@ final class RunTest extends TestCase
         );
         $this->assertSame(
             [2],
-            $told->ids,
+            $told->ids(),
             'of text with markup only what can be read is shown; a picture alone is an empty part',
         );
     }

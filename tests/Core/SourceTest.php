@@ -152,7 +152,7 @@ final class SourceTest extends TestCase
             1,
             0,
         );
-        $this->assertSame($slugs, array_map(fn (int $id): string => $found[$id], $result->ids));
+        $this->assertSame($slugs, array_map(fn (int $id): string => $found[$id], $result->ids()));
         $this->assertSame(count($slugs), $result->steps[0]->left);
         $this->assertSame($reads, Sentences::of($module, Garden::format())[0]->text());
         $this->assertSame($source, $module->source->toArray(), 'written as it was read');

@@ -82,7 +82,7 @@ final class SuggestionsTest extends TestCase
                 ),
                 $records,
                 $context,
-            )->ids;
+            )->ids();
             $shown = fn (Module $shown): array => array_slice(
                 $all($shown->toArray()),
                 $shown->skip,

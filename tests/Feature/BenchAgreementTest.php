@@ -370,7 +370,7 @@ final class BenchAgreementTest extends TestCase
                 $ids = app(Listing::class)->run(
                     $module,
                     app(ContextFactory::class)->at(new \DateTimeImmutable(self::NOW), Viewer::signedOut()),
-                )->ids;
+                )->ids();
                 $this->assertContains(
                     Item::query()->where('slug', "hostile-{$n}")->value('id'),
                     $ids,

@@ -149,7 +149,7 @@ final class FreshnessTest extends TestCase
             $write();
             app(\App\Catalogue\CatalogueStore::class)->forget();
             $module = $this->module(array_intersect_key($module->toArray(), ['where' => 0]));
-            $this->assertNotEquals($before->ids, $this->assertSameNow($module, $what), "{$what} changes the listing");
+            $this->assertNotEquals($before->ids(), $this->assertSameNow($module, $what), "{$what} changes the listing");
         }
     }
 
@@ -169,7 +169,7 @@ final class FreshnessTest extends TestCase
                 app(CachedListing::class)->show(
                     $module,
                     app(ContextFactory::class)->at(new \DateTimeImmutable($at), Viewer::signedOut()),
-                )->ids,
+                )->ids(),
             )
             ->pluck('slug')
             ->sort()
@@ -399,7 +399,7 @@ final class FreshnessTest extends TestCase
     {
         $context = app(ContextFactory::class)->now();
         $kept = app(CachedListing::class)->show($module, $context);
-        $this->assertEquals(app(Listing::class)->show($module, $context)->ids, $kept->ids, $what);
+        $this->assertEquals(app(Listing::class)->show($module, $context)->ids(), $kept->ids(), $what);
 
         return $kept;
     }

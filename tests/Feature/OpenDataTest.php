@@ -287,7 +287,7 @@ final class OpenDataTest extends TestCase
             $context = app(ContextFactory::class)->at(new \DateTimeImmutable($on), Viewer::signedOut());
             $records = app(Sources::class)->records(
                 $module->source,
-                app(Listing::class)->run($module, $context)->ids,
+                app(Listing::class)->run($module, $context)->keys,
                 [],
                 $context,
             );

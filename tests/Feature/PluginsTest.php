@@ -9,7 +9,6 @@ use App\Content\TypeWriter;
 use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Modules\ModuleStore;
-use App\Providers\PluginServiceProvider;
 use App\Site\PageAddress;
 use App\Site\SitePages;
 use Illuminate\Support\Facades\View;
@@ -34,17 +33,11 @@ final class PluginsTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->fillRegisters([
+        $this->addPlugins([
             Stars::class, Even::class, EvenSql::class, TitleLength::class, TitleLengthSql::class,
             Titled::class, TitledSql::class, Initial::class, Pairs::class,
         ]);
         View::addLocation(dirname(__DIR__).'/Support/Plugins/views');
-    }
-
-    protected function tearDown(): void
-    {
-        $this->fillRegisters([]);
-        parent::tearDown();
     }
 
     public function test_a_kind_a_test_a_criterion_a_source_a_part_and_an_arrangement_are_added_and_used(): void
@@ -102,14 +95,5 @@ final class PluginsTest extends TestCase
         foreach (['"even"', 'titleLength', '"titled"', '"initial"', '"pairs"'] as $key) {
             $this->assertStringContainsString($key, $schema);
         }
-    }
-
-    /** @param  list<class-string>  $plugins */
-    private function fillRegisters(array $plugins): void
-    {
-        config(['plugins' => $plugins]);
-        $provider = new PluginServiceProvider($this->app);
-        $provider->register();
-        $provider->boot();
     }
 }

@@ -402,7 +402,10 @@ final class QueryTest extends TestCase
                 [1, 2],
             );
             [$was, $is] = array_map(
-                fn (Module $module): array => app(Listing::class)->some($module, $context, 0, 1000),
+                fn (Module $module): array => array_map(
+                    strval(...),
+                    app(Listing::class)->some($module, $context, 0, 1000),
+                ),
                 [$before, $after],
             );
             $said = app(Comparison::class)->of($before, $after, $context);
@@ -410,16 +413,16 @@ final class QueryTest extends TestCase
             $rows = array_merge(...array_map(fn (array $page): array => $page['rows'], $said['pages']));
             $of = fn (string ...$what): array => array_column(
                 array_values(array_filter($rows, fn (array $row): bool => in_array($row['what'], $what, true))),
-                'id',
+                'key',
             );
             $this->assertSame([count($was), count($is)], [$said['before'], $said['after']], $about);
-            $this->assertSame($is, array_column($rows, 'id'), "the new listing, in its order; {$about}");
+            $this->assertSame($is, array_column($rows, 'key'), "the new listing, in its order; {$about}");
             $this->assertSame(
                 [array_values(array_diff($is, $was)), $said['comes']],
                 [$of('comes'), count($of('comes'))],
                 $about,
             );
-            $this->assertSame(array_values(array_diff($was, $is)), array_column($said['goes'], 'id'), $about);
+            $this->assertSame(array_values(array_diff($was, $is)), array_column($said['goes'], 'key'), $about);
             $kept = $of('stays', 'otherPage');
             $this->assertSame(
                 array_values(array_intersect($was, $kept)),
@@ -432,7 +435,7 @@ final class QueryTest extends TestCase
                 $about,
             );
             foreach ($rows as $row) {
-                $old = array_search($row['id'], $was, true);
+                $old = array_search($row['key'], $was, true);
                 $this->assertSame(
                     [$old === false ? null : $old + 1, $old === false ? null : intdiv($old, $before->page->size) + 1],
                     [$row['was'], $row['wasOn']],
@@ -698,7 +701,7 @@ final class QueryTest extends TestCase
 
             return array_map(
                 fn (int $id): string => (string) Item::query()->whereKey($id)->value('slug'),
-                app(Listing::class)->run($module, app(ContextFactory::class)->now())->ids,
+                app(Listing::class)->run($module, app(ContextFactory::class)->now())->ids(),
             );
         };
         foreach ([
@@ -757,7 +760,7 @@ final class QueryTest extends TestCase
                 ]]);
         $found = fn (Module $module): array => array_map(
             fn (int $id): string => (string) Item::query()->whereKey($id)->value('slug'),
-            app(CachedListing::class)->show($module, app(ContextFactory::class)->now())->ids,
+            app(CachedListing::class)->show($module, app(ContextFactory::class)->now())->ids(),
         );
         foreach ([
             ['rust', null, ['p0', 'p2', 'p1']],

@@ -9,6 +9,7 @@ use App\Catalogue\Records;
 use App\Content\ItemWriter;
 use App\Content\TypeWriter;
 use App\Listing\CachedCursors;
+use App\Listing\ContextFactory;
 use App\Listing\HeadingCounter;
 use App\Listing\KeysetPaginator;
 use App\Listing\Listing;
@@ -17,15 +18,19 @@ use App\Listing\OrderSql;
 use App\Listing\RankFinder;
 use App\Listing\Sources;
 use App\Listing\StepCounter;
+use App\Listing\Tracer;
 use App\Models\Group;
 use App\Models\Item;
 use App\Models\Term;
 use App\Models\User;
+use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use Illuminate\Cache\ArrayStore;
 use Illuminate\Cache\Repository;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
+use Tests\Support\Plugins\Twice;
+use Tests\Support\Plugins\TwiceSql;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Record;
@@ -43,8 +48,8 @@ use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Wording\Format;
 
 /**
- * The reference run and the run on PostgreSQL must agree on every input: same ids, same order, same counts after every
- * step.
+ * The reference run and the run on PostgreSQL must agree on every input: same records, same order, same counts after
+ * every step.
  */
 final class RunAgreementTest extends TestCase
 {
@@ -56,6 +61,7 @@ final class RunAgreementTest extends TestCase
 
     public function test_both_runs_agree_on_drawn_definitions_and_records(): void
     {
+        $this->addPlugins([Twice::class, TwiceSql::class]);
         $this->plantType();
         app(TypeWriter::class)->apply(Garden::toolFile());
         $this->people();
@@ -84,6 +90,9 @@ final class RunAgreementTest extends TestCase
             for ($d = 0; $d < self::DEFINITIONS; $d++) {
                 $draw = new RandomModules($first + $set * 1000 + $d + 1);
                 $rules = $draw->rules(self::RECORDS);
+                if ($d % 4 === 3 && isset($rules['source']['items'])) {
+                    $rules['source'] = ['twice' => $rules['source']['items']];
+                }
                 $context = $draw->context(
                     array_values(
                         array_filter(
@@ -111,11 +120,14 @@ final class RunAgreementTest extends TestCase
                         "headings in order; {$said}",
                     );
                     $this->assertSame(
-                        $expected->ids,
-                        $byKeyset->show($module, $context, (string) $page, $cursors)->ids,
+                        array_map(strval(...), $expected->keys),
+                        array_map(
+                            strval(...),
+                            $byKeyset->show($module, $context, (string) $page, $cursors)->keys,
+                        ),
                         "walked to page {$page}; {$said}",
                     );
-                    array_push($seen, ...$expected->ids);
+                    array_push($seen, ...array_map(strval(...), $expected->keys));
                 }
                 $this->assertSame($seen, array_values(array_unique($seen)), "no record shows twice; {$said}");
                 $this->assertCount($expected->total, $seen, $said);
@@ -123,9 +135,7 @@ final class RunAgreementTest extends TestCase
                 $this->assertSame($expected->total, $listing->total($module, $context), $said);
                 $this->assertTraced(
                     $module,
-                    $module->source->isItems()
-                        ? array_slice($records, $d % (self::RECORDS - 4), 4)
-                        : $this->allOfKind($module, $records, $context),
+                    $this->asked($module, $records, $d, $context),
                     $seen,
                     $context,
                     $said,
@@ -220,6 +230,22 @@ final class RunAgreementTest extends TestCase
     }
 
     /**
+     * Some records to ask about.
+     *
+     * @param  list<Record>  $records
+     * @return list<Record>
+     */
+    private function asked(Module $module, array $records, int $from, Context $context): array
+    {
+        if (! $module->source->isItems()) {
+            return $this->allOfKind($module, $records, $context);
+        }
+        $some = array_slice($records, $from % (self::RECORDS - 4), 4);
+
+        return $module->source->hasOccurrences() ? array_merge(...array_map(Twice::occurrences(...), $some)) : $some;
+    }
+
+    /**
      * Terms, people or months by their slugs, whether the module takes them or not.
      *
      * @param  list<Record>  $records
@@ -246,15 +272,15 @@ final class RunAgreementTest extends TestCase
      * Where a record stands is where the run shows it, and one that it does not show has a reason.
      *
      * @param  list<Record>  $records
-     * @param  list<int>  $seen  all that the run shows, in order
+     * @param  list<string>  $seen  keys of all that the run shows, in order
      */
     private function assertTraced(Module $module, array $records, array $seen, Context $context, string $said): void
     {
         foreach ($records as $record) {
-            $at = array_search($record->id, $seen, true);
+            $at = array_search((string) $record->key(), $seen, true);
             $this->assertSame(
                 $at === false ? null : $at + 1,
-                $module->place(app(RankFinder::class)->rank($module, $record->id, $context)),
+                $module->place(app(RankFinder::class)->rank($module, $record->key(), $context)),
                 "the place of {$record->slug}; {$said}",
             );
             $trace = Trace::of($module, $record, $context, app(Format::class));
@@ -262,7 +288,7 @@ final class RunAgreementTest extends TestCase
                 $this->assertSame([], $trace->reasons(), "{$record->slug} shows; {$said}");
                 $this->assertSame(
                     $at + 1,
-                    $module->place(app(RankFinder::class)->hypotheticalRank($module, $record->id, $context)),
+                    $module->place(app(RankFinder::class)->hypotheticalRank($module, $record->key(), $context)),
                     "it would stand where it does; {$said}",
                 );
             } elseif ($trace->passes()) {
@@ -272,6 +298,42 @@ final class RunAgreementTest extends TestCase
                 );
             }
         }
+    }
+
+    /** Worked by hand: two items, each twice, by title: A at 8:00, A a day later, B at 9:00, B a day later. */
+    public function test_a_record_that_stands_twice_is_paged_pinned_and_traced_by_its_occurrences(): void
+    {
+        $this->addPlugins([Twice::class, TwiceSql::class]);
+        $this->plantType();
+        $a = $this->plant(['title' => 'A', 'publish_at' => '2026-03-01T08:00:00Z']);
+        $b = $this->plant(['title' => 'B', 'publish_at' => '2026-03-01T09:00:00Z']);
+        $context = app(ContextFactory::class)->now();
+        $keys = [
+            "plant:{$a->id}@2026-03-01T08:00:00Z", "plant:{$a->id}@2026-03-02T08:00:00Z",
+            "plant:{$b->id}@2026-03-01T09:00:00Z", "plant:{$b->id}@2026-03-02T09:00:00Z",
+        ];
+        $rules = [
+            'format' => 1, 'key' => 'twice', 'name' => 'Twice', 'source' => ['twice' => ['plant']],
+            'order' => [['by' => 'title']], 'page' => ['size' => 3],
+        ];
+        $page = fn (array $more, string $page): array => array_map(
+            strval(...),
+            app(Listing::class)->run(app(ModuleStore::class)->read($more + $rules), $context, $page)->keys,
+        );
+        $this->assertSame([[$keys[0], $keys[1], $keys[2]], [$keys[3]]], [$page([], '1'), $page([], '2')]);
+        $this->assertSame([$keys[2], $keys[3], $keys[0]], $page(['pin' => [$b->slug]], '1'));
+
+        $trace = fn (?string $start): array => app(Tracer::class)
+            ->item(app(ModuleStore::class)->read($rules), $b, $context, $start)
+            ->toArray();
+        $this->assertSame([3, '2026-03-01T09:00:00Z'], [$trace(null)['place'], $trace(null)['start']]);
+        $this->assertSame(4, $trace('2026-03-02T09:00:00Z')['place']);
+        $shift = app(Comparison::class)->of(
+            app(ModuleStore::class)->read(['atMost' => 3] + $rules),
+            app(ModuleStore::class)->read($rules),
+            $context,
+        );
+        $this->assertSame([1, $keys[3]], [$shift['comes'], $shift['pages'][1]['rows'][0]['key']]);
     }
 
     private function assertNeverGrows(Result $result, string $said): void

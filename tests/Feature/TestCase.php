@@ -11,6 +11,7 @@ use App\Models\Item;
 use App\Models\Taxonomy;
 use App\Models\Term;
 use App\Models\User;
+use App\Providers\PluginServiceProvider;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
@@ -32,6 +33,24 @@ abstract class TestCase extends LaravelTestCase
         $app->make(\Illuminate\Contracts\Console\Kernel::class)->bootstrap();
 
         return $app;
+    }
+
+    protected function tearDown(): void
+    {
+        // The registers are static; what a test has added to them leaves with it.
+        if (config('plugins') !== []) {
+            $this->addPlugins([]);
+        }
+        parent::tearDown();
+    }
+
+    /** @param  list<class-string>  $plugins  beside Wellspring's own */
+    protected function addPlugins(array $plugins): void
+    {
+        config(['plugins' => $plugins]);
+        $provider = new PluginServiceProvider($this->app);
+        $provider->register();
+        $provider->boot();
     }
 
     /** The type and taxonomy of Garden, stored. */

@@ -181,9 +181,9 @@ final class Bench extends Command
                 ->max('id'),
         );
         $shown = $item(
-            $listing->some($modules['filtered'], $context, 20_000, 1)[0]
+            ($listing->some($modules['filtered'], $context, 20_000, 1)[0]
                 ?? $listing->some($modules['filtered'], $context, 0, 1)[0]
-                ?? $dropped->id,
+                ?? null)->id ?? $dropped->id,
         );
         $this->table(
             ['what else the bench asks', 'ms'],

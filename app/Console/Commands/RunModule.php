@@ -54,7 +54,7 @@ final class RunModule extends Command
 
             return self::FAILURE;
         }
-        $records = $sources->records($module->source, $result->ids, [], $context);
+        $records = $sources->records($module->source, $result->keys, [], $context);
         if ($this->option('json')) {
             $this->output->writeln(json_encode([
                 'module' => $module->key,
@@ -71,6 +71,7 @@ final class RunModule extends Command
                         'type' => $record->type,
                         'slug' => $record->slug,
                         'title' => $record->title,
+                        ...$record->start === null ? [] : ['start' => $record->start],
                     ],
                     $records,
                 ),

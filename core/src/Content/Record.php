@@ -24,6 +24,7 @@ final readonly class Record
      * @param  array<string, array<string, string>>  $words  what search looks in, as Sought::weight() takes it
      * @param  array<string, int>  $viewsByDay  by day, `Y-m-d`
      * @param  array<string, int>  $places  by hand: within its type under '', within a term under `taxonomy/slug`
+     * @param  string|null  $start  instant; of a record that stands more than once, the occurrence that this is
      */
     public function __construct(
         public int $id,
@@ -39,6 +40,7 @@ final readonly class Record
         public array $words = [],
         public array $viewsByDay = [],
         private array $places = [],
+        public ?string $start = null,
     ) {
         $all = [
             'id' => $id,
@@ -50,24 +52,21 @@ final readonly class Record
         $this->values = array_filter($all, fn (mixed $value): bool => ! Blank::is($value));
     }
 
+    public function key(): RecordKey
+    {
+        return new RecordKey($this->type, $this->id, $this->start);
+    }
+
     /** @param  array<string, mixed>  $values  what is known of it beside its own */
     public function with(array $values): self
     {
-        return new self(
-            $this->id,
-            $this->type,
-            $this->slug,
-            $this->title,
-            $this->status,
-            $this->publishAt,
-            $this->expireAt,
-            $this->audience,
-            $values + $this->values,
-            $this->linked,
-            $this->words,
-            $this->viewsByDay,
-            $this->places,
-        );
+        return $this->copy(values: $values + $this->values);
+    }
+
+    /** @param  string|null  $start  instant at which the occurrence begins; null: the record as it is */
+    public function startingAt(?string $start): self
+    {
+        return $start === null ? $this : $this->copy(start: $start);
     }
 
     /**
@@ -79,21 +78,7 @@ final readonly class Record
      */
     public function withRelations(array $words, array $viewsByDay, array $places): self
     {
-        return new self(
-            $this->id,
-            $this->type,
-            $this->slug,
-            $this->title,
-            $this->status,
-            $this->publishAt,
-            $this->expireAt,
-            $this->audience,
-            array_diff_key($this->values, ['views' => 0]),
-            $this->linked,
-            $words,
-            $viewsByDay,
-            $places,
-        );
+        return $this->copy(array_diff_key($this->values, ['views' => 0]), null, $words, $viewsByDay, $places);
     }
 
     /** The value, or null where it is empty. */
@@ -131,11 +116,7 @@ final readonly class Record
                 : (in_array($named, $seen, true) ? $named : null);
         }
 
-        return new self(
-            $this->id, $this->type, $this->slug, $this->title, $this->status, $this->publishAt,
-            $this->expireAt, $this->audience,
-            $values, $linked, $this->words, $this->viewsByDay, $this->places,
-        );
+        return $this->copy($values, $linked);
     }
 
     /** @return list<self> what the field links to */
@@ -181,5 +162,40 @@ final readonly class Record
         $value = $this->value($field);
 
         return is_string($value) ? Html::visibleText($value) : '';
+    }
+
+    /**
+     * The same with what is given instead of its own.
+     *
+     * @param  array<string, mixed>|null  $values
+     * @param  array<string, list<self>>|null  $linked
+     * @param  array<string, array<string, string>>|null  $words
+     * @param  array<string, int>|null  $viewsByDay
+     * @param  array<string, int>|null  $places
+     */
+    private function copy(
+        ?array $values = null,
+        ?array $linked = null,
+        ?array $words = null,
+        ?array $viewsByDay = null,
+        ?array $places = null,
+        ?string $start = null,
+    ): self {
+        return new self(
+            $this->id,
+            $this->type,
+            $this->slug,
+            $this->title,
+            $this->status,
+            $this->publishAt,
+            $this->expireAt,
+            $this->audience,
+            $values ?? $this->values,
+            $linked ?? $this->linked,
+            $words ?? $this->words,
+            $viewsByDay ?? $this->viewsByDay,
+            $places ?? $this->places,
+            $start ?? $this->start,
+        );
     }
 }

@@ -8,30 +8,30 @@ namespace Wellspring\Core\Explain;
 final readonly class ListingDiff
 {
     /**
-     * @param  list<int>  $comes  ids, in the order of the new listing
-     * @param  list<int>  $goes  ids, in the order of the old one
-     * @param  list<int>  $moves  ids, in the order of the new listing: as few as must move so that the rest keep
-     *   their order
+     * @param  list<string>  $comes  record keys, in the order of the new listing
+     * @param  list<string>  $goes  record keys, in the order of the old one
+     * @param  list<string>  $moves  record keys, in the order of the new listing: as few as must move so that
+     *   the rest keep their order
      */
     private function __construct(public array $comes, public array $goes, public array $moves)
     {
     }
 
     /**
-     * @param  list<int>  $before  ids in order, none twice
-     * @param  list<int>  $after
+     * @param  list<string>  $before  record keys in order, none twice
+     * @param  list<string>  $after
      */
     public static function between(array $before, array $after): self
     {
         $was = array_flip($before);
         $is = array_flip($after);
-        $stay = array_values(array_filter($after, fn (int $id): bool => isset($was[$id])));
-        $kept = self::longestRising(array_map(fn (int $id): int => $was[$id], $stay));
+        $stay = array_values(array_filter($after, fn (string $key): bool => isset($was[$key])));
+        $kept = self::longestRising(array_map(fn (string $key): int => $was[$key], $stay));
 
         return new self(
-            array_values(array_filter($after, fn (int $id): bool => ! isset($was[$id]))),
-            array_values(array_filter($before, fn (int $id): bool => ! isset($is[$id]))),
-            array_values(array_filter($stay, fn (int $id): bool => ! isset($kept[$was[$id]]))),
+            array_values(array_filter($after, fn (string $key): bool => ! isset($was[$key]))),
+            array_values(array_filter($before, fn (string $key): bool => ! isset($is[$key]))),
+            array_values(array_filter($stay, fn (string $key): bool => ! isset($kept[$was[$key]]))),
         );
     }
 

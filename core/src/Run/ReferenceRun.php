@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Run;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
@@ -62,7 +63,7 @@ final readonly class ReferenceRun
                 fn (Record $record): bool => $record->slug === $slug
                     && $notLeftOut($record) && $hasSomethingToShow($record),
             );
-            usort($named, fn (Record $a, Record $b): int => $a->id <=> $b->id);
+            usort($named, fn (Record $a, Record $b): int => $a->key()->compareTo($b->key()));
             array_push($pinned, ...$named);
         }
         $rest = array_filter($ordered, fn (Record $record): bool => ! in_array($record->slug, $module->pin, true));
@@ -77,7 +78,7 @@ final readonly class ReferenceRun
 
         return new Result(
             $total, $pages->count, $page, $steps,
-            array_map(fn (Record $record): int => $record->id, $shown),
+            array_map(fn (Record $record): RecordKey => $record->key(), $shown),
             $module->headings === null
                 ? []
                 : array_count_values(
@@ -100,13 +101,13 @@ final readonly class ReferenceRun
 
     /**
      * @param  array<int, Record>  $records
-     * @return array<int, string> by id
+     * @return array<string, string> by the record's key as text
      */
     private static function under(Headings $headings, array $records, Context $context): array
     {
         $under = [];
         foreach ($records as $record) {
-            $under[$record->id] = $headings->key($headings->place($record, $context));
+            $under[(string) $record->key()] = $headings->key($headings->place($record, $context));
         }
 
         return $under;

@@ -7,7 +7,10 @@ namespace Wellspring\Core\Sort;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
 
-/** Puts records in order: their headings, the keys first to last, then the id, so that an order is always total. */
+/**
+ * Puts records in order: their headings, the keys first to last, then the record's key, so that an order is always
+ * total.
+ */
 final class Comparator
 {
     private \Collator $collator;
@@ -51,7 +54,7 @@ final class Comparator
                 }
             }
 
-            return $by ?: $a[0]->id <=> $b[0]->id;
+            return $by ?: $a[0]->key()->compareTo($b[0]->key());
         });
 
         return array_column($rows, 0);

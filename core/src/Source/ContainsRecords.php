@@ -21,6 +21,11 @@ trait ContainsRecords
         return [];
     }
 
+    public function hasOccurrences(): bool
+    {
+        return false;
+    }
+
     public function contains(Record $record, Context $context): bool
     {
         return $this->accepts($record->type) && $context->admits($record) && $this->whyNot($record, $context) === '';

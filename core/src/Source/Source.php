@@ -61,6 +61,9 @@ interface Source
      */
     public function records(array $all, Context $context): array;
 
+    /** Whether a record can stand more than once, by occurrence; its keys then have a start. */
+    public function hasOccurrences(): bool;
+
     /** Whether its records are items, which have pages of their own. */
     public function isItems(): bool;
 

@@ -166,7 +166,8 @@ final readonly class BenchController
             'pages' => $result->pages,
             'page' => $result->page,
             'rows' => array_map(fn (Record $record, int $i): array => [
-                'id' => $record->id, 'type' => $record->type, 'slug' => $record->slug, 'title' => $record->title,
+                'id' => $record->id, 'key' => (string) $record->key(),
+                'type' => $record->type, 'slug' => $record->slug, 'title' => $record->title,
                 'place' => $from + $i + 1, 'page' => intdiv($from + $i, $module->page->size) + 1,
                 'pinned' => in_array($record->slug, $module->pin, true),
                 'values' => array_map(
@@ -179,7 +180,7 @@ final readonly class BenchController
                 ),
             ], $records = $this->sources->records(
                 $module->source,
-                $result->ids,
+                $result->keys,
                 $fields,
                 $context,
             ), array_keys($records)),
@@ -209,12 +210,16 @@ final readonly class BenchController
      */
     public function trace(Request $request, Tracer $tracer): array
     {
-        $given = $request->validate(['item' => ['nullable', 'integer'], 'slug' => ['nullable', 'string', 'max:300']]);
+        $given = $request->validate([
+            'item' => ['nullable', 'integer'],
+            'slug' => ['nullable', 'string', 'max:300'],
+            'start' => ['nullable', 'date_format:Y-m-d\TH:i:s\Z'],
+        ]);
         $module = $this->salvaged($request)->module;
         $context = $this->preview->of($request);
         $item = isset($given['item']) ? Item::query()->find($given['item']) : null;
         $traced = $item instanceof Item
-            ? $tracer->item($module, $item, $context)
+            ? $tracer->item($module, $item, $context, $given['start'] ?? null)
             : $tracer->bySlug($module, $given['slug'] ?? '', $context);
         if ($traced === null) {
             throw Refused::because('slug', 'unknownItem', 'There is no such record.');

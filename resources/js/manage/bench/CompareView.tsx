@@ -110,7 +110,7 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 							<h3 className="font-serif text-lg font-semibold">Goes</h3>
 							<ul className="columns-1 sm:columns-2">
 								{data.goes.slice(0, 100).map((one) => (
-									<li key={one.id}>
+									<li key={one.key}>
 										<span className="text-secondary">−</span> {one.title}{" "}
 										<span className="text-quiet">was at {one.was}</span>
 									</li>
@@ -128,7 +128,7 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 								<ol>
 									{page.rows.map((row) => (
 										<li
-											key={row.id}
+											key={row.key}
 											className={`flex gap-3 px-2 py-0.5 ${row.what === "comes" ? "bg-accent" : row.what === "moves" ? "bg-warning/60" : ""}`}
 										>
 											<span className="w-8 text-right text-quiet">{row.place}</span>

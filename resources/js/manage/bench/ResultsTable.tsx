@@ -84,7 +84,7 @@ export function ResultsTable({
 					</thead>
 					<tbody>
 						{data?.rows.map((row) => (
-							<tr key={`${row.type} ${row.id}`} className="border-b border-base-300">
+							<tr key={row.key} className="border-b border-base-300">
 								<td className="px-4 py-1.5 whitespace-nowrap">
 									{row.place} <span className="text-quiet">p. {row.page}</span>
 								</td>

@@ -61,7 +61,12 @@ export function Text({ bench, look }: { bench: Bench; look: Look }) {
 
 	return (
 		<div className="relative">
-			<ol ref={list} className="relative ml-[66px] mr-3 list-none text-[0.9rem]" aria-label="The module as text">
+			<ol
+				ref={list}
+				className="group/text relative ml-[66px] mr-3 list-none text-[0.9rem]"
+				aria-label="The module as text"
+				data-updating={bench.updating || undefined}
+			>
 				{look.sentences.map((sentence, i) => {
 					const left = sentence.step ? counts.get(sentence.step) : undefined;
 					const lost = left === undefined ? 0 : before - left;
@@ -205,7 +210,9 @@ function Row({
 						)}
 					</p>
 				</div>
-				<Count sentence={sentence} look={look} left={left} lost={lost} />
+				<div className="shrink-0 transition-opacity group-data-updating/text:opacity-40 group-data-updating/text:delay-300">
+					<Count sentence={sentence} look={look} left={left} lost={lost} />
+				</div>
 			</div>
 			{sentence.broken.map((one) => (
 				<Broken key={one.at} at={one.at} why={one.why} bench={bench} onOpen={onOpen} />

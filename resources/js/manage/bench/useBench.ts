@@ -174,6 +174,8 @@ export function useBench(module: ModuleWhole) {
 		canUndo: history.past.length > 0,
 		canRedo: history.future.length > 0,
 		look,
+		/** Whether what is shown is not yet that of the definition. */
+		updating: definition !== shown || look.isFetching,
 		page,
 		setPage,
 		previewContext,

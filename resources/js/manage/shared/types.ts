@@ -286,6 +286,7 @@ export interface Results {
 	page: number;
 	rows: {
 		id: number;
+		key: string;
 		type: string;
 		slug: string;
 		title: string;
@@ -302,13 +303,14 @@ export interface Compared {
 	after: number;
 	most: number;
 	comes: number;
-	goes: { id: number; title: string; was: number }[];
+	goes: { id: number; key: string; title: string; was: number }[];
 	moves: number;
 	otherPage: number;
 	pages: {
 		page: number;
 		rows: {
 			id: number;
+			key: string;
 			title: string;
 			place: number;
 			was: number | null;
