@@ -7,7 +7,9 @@ namespace App\Console;
 use App\Catalogue\Subjects;
 use App\Listing\ContextFactory;
 use App\People\Viewers;
+use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
@@ -19,10 +21,15 @@ trait AsksContext
         {--as= : who looks: everyone, signed-out (unless given), members, or members,group:KEY for those of groups}
         {--person= : the e-mail address of a person who has signed in and looks}
         {--about= : what the page is about: item:TYPE/SLUG, term:TAXONOMY/SLUG, month:2026-05, year:2026, person:E-MAIL}
-        {--words= : what the visitor looks for}';
+        {--words= : what the visitor looks for}
+        {--choose= : what the visitor has chosen, as the address says it: light=half,full&price=3..10&sort=cheapest}';
 
-    /** @throws Refused with the option as each problem's path */
-    private function askedContext(): Context
+    /**
+     * @param  Module  $module  whose offer is chosen from
+     *
+     * @throws Refused with the option as each problem's path
+     */
+    private function askedContext(Module $module): Context
     {
         $on = $this->given('--on');
         $now = $on === '' ? new \DateTimeImmutable : Iso8601::parse($on);
@@ -32,8 +39,12 @@ trait AsksContext
         }
         $viewer = app(Viewers::class)->asked($this->given('--as'), $this->given('--person'), '--as', '--person');
         $subject = app(Subjects::class)->find($this->given('--about'), '--about');
-        $words = $this->given('--words');
+        parse_str($this->given('--choose'), $said);
+        $parameters = ['q' => $this->given('--words')];
+        foreach ($said as $name => $value) {
+            $parameters[($module->offer->key ?? $module->key)."-{$name}"] = $value;
+        }
 
-        return app(ContextFactory::class)->at($now, $viewer, $subject, $words === '' ? [] : ['q' => $words]);
+        return app(ContextFactory::class)->at($now, $viewer, $subject, Choices::fromAddress($parameters));
     }
 }

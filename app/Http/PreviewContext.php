@@ -9,6 +9,7 @@ use App\Listing\ContextFactory;
 use App\Models\Item;
 use App\People\Viewers;
 use Illuminate\Http\Request;
+use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Problem\Refused;
@@ -16,8 +17,8 @@ use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Time\Period;
 
 /**
- * From where a manager looks at a module: on which date, as whom, on a page about what, and with which words looked
- * for.
+ * From where a manager looks at a module: on which date, as whom, on a page about what, with which words looked for
+ * and with what chosen.
  */
 final readonly class PreviewContext
 {
@@ -38,6 +39,7 @@ final readonly class PreviewContext
             'about.month' => ['nullable', 'string'],
             'about.person' => ['nullable', 'email'],
             'words' => ['nullable', 'string', 'max:200'],
+            'choices' => ['nullable', 'array', 'max:50'],
         ]);
         $at = ($given['at'] ?? '') === '' ? new \DateTimeImmutable : Iso8601::parse($given['at']);
         if ($at === null) {
@@ -63,7 +65,7 @@ final readonly class PreviewContext
                 $month,
                 $given['about']['person'] ?? null,
             ),
-            ($given['words'] ?? '') === '' ? [] : ['q' => $given['words']],
+            Choices::fromAddress(['q' => $given['words'] ?? null] + ($given['choices'] ?? [])),
         );
     }
 }

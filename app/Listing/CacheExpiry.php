@@ -30,13 +30,16 @@ final readonly class CacheExpiry
     /** When clocks change, so many days ahead is not so many times 24 hours ahead; by no more than this. */
     private const CLOCK_CHANGE = 7200;
 
-    /** @return int|null a timestamp; null: for good. Now: not at all */
+    /**
+     * @param  Module  $module  bound
+     * @return int|null a timestamp; null: for good. Now: not at all
+     */
     public function until(Module $module, Context $context): ?int
     {
         $now = $context->now->getTimestamp();
         $types = self::reachesItems($module) ? [] : $module->source->typeKeys();
         $moments = $this->nextChanges($types, $context);
-        foreach ($module->bound($context)->where?->conditions() ?? [] as $condition) {
+        foreach ($module->conditions() as $condition) {
             $moments[] = $this->condition($condition, $types, $context);
         }
         foreach ($module->order as $key) {
@@ -54,7 +57,7 @@ final readonly class CacheExpiry
     /** Whether the result depends on more than the module's own items and the terms that they share. */
     public static function reachesItems(Module $module): bool
     {
-        foreach ($module->where?->conditions() ?? [] as $condition) {
+        foreach ($module->conditions() as $condition) {
             // A search over several types looks in the names of terms of every taxonomy, shared or not.
             if ($condition->test->readsTermNames() && count($module->source->typeKeys()) !== 1) {
                 return true;
@@ -76,7 +79,7 @@ final readonly class CacheExpiry
         $fields = [
             ...array_map(
                 fn (Condition $condition): Field => $condition->field->through ?? $condition->field,
-                $module->where?->conditions() ?? [],
+                $module->conditions(),
             ),
             ...array_values(array_filter(
                 array_map(fn (Part $part): ?Field => $part->field, $module->card->parts()),

@@ -11,6 +11,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Value\FromAddress;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\PageNumbers;
@@ -43,9 +44,10 @@ final readonly class CachedListing
     public function show(Module $module, Context $context, string $page = '1'): Result
     {
         $now = $context->now->getTimestamp();
-        // What no page can be called names nothing that is kept, and may be no text at all. What a visitor looks for is
-        // asked for but once, and there is no end of it.
-        $name = $context->address === [] && PageNumbers::isNumber($page)
+        $isOneOfFew = self::isOneOfFew($module, $context);
+        $module = $module->bound($context);
+        // What no page can be called names nothing that is kept, and may be no text at all.
+        $name = $isOneOfFew && PageNumbers::isNumber($page)
             ? $this->name($module, $context, $this->marks->of(...$this->dependsOn($module)))
             : null;
         if ($name === null) {
@@ -104,7 +106,7 @@ final readonly class CachedListing
                 $new[$name] = [
                     'total' => $totals[$key],
                     'from' => $now,
-                    'until' => $this->expiry->until($module, $context),
+                    'until' => $this->expiry->until($module->bound($context), $context),
                 ];
             }
         }
@@ -142,7 +144,11 @@ final readonly class CachedListing
         $records = $this->sources->records($module->source, $keys, $fields, $context);
         $this->cache->put(
             $name,
-            ['records' => serialize($records), 'from' => $now, 'until' => $this->expiry->until($module, $context)],
+            [
+                'records' => serialize($records),
+                'from' => $now,
+                'until' => $this->expiry->until($module->bound($context), $context),
+            ],
             self::KEEP_SECONDS,
         );
 
@@ -170,9 +176,11 @@ final readonly class CachedListing
             ARRAY_FILTER_USE_KEY,
         );
 
+        $bound = $module->bound($context);
+
         return 'listing:'.hash(
             'xxh128',
-            serialize([$module->bound($context)->toArray(), self::asked($context), $marks]),
+            serialize([$bound->toArray(), $bound->chosen->parameters(), self::asked($context), $marks]),
         );
     }
 
@@ -191,7 +199,20 @@ final readonly class CachedListing
      */
     private static function asked(Context $context): array
     {
-        return [serialize($context->viewer), serialize($context->page), $context->address];
+        return [serialize($context->viewer), serialize($context->page)];
+    }
+
+    /** Whether the choices are some that others make, too. Of words that are looked for there is no end. */
+    private static function isOneOfFew(Module $module, Context $context): bool
+    {
+        foreach ($module->where?->conditions() ?? [] as $condition) {
+            $value = $condition->value;
+            if ($value instanceof FromAddress && $value->take($condition->field, $context) !== null) {
+                return false;
+            }
+        }
+
+        return $module->bound($context)->chosen->isOneOfFew();
     }
 
     /**

@@ -31,6 +31,14 @@ final readonly class Compiler
         return $rule instanceof Group ? $this->group($rule, $context) : $this->condition($rule, $context);
     }
 
+    /** True where the record is among what the visitor has chosen. */
+    public function isChosen(Module $module, Context $context): Fragment
+    {
+        $rule = $module->chosen->rule();
+
+        return $rule === null ? Fragment::true() : $this->group($rule, $context);
+    }
+
     /** True where the item is not left out by hand. */
     public function notLeftOut(Module $module): Fragment
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Text\Language;
@@ -22,13 +23,12 @@ final readonly class ContextFactory
         return $this->at(now()->toDateTimeImmutable(), $viewer ?? Viewer::signedOut());
     }
 
-    /** @param  array<string, string>  $address */
     public function at(
         \DateTimeImmutable $now,
         Viewer $viewer,
         PageSubject $page = new PageSubject,
-        array $address = [],
+        ?Choices $choices = null,
     ): Context {
-        return new Context($now, $viewer, $this->calendar, $page, $address, $this->language);
+        return new Context($now, $viewer, $this->calendar, $page, $this->language, $choices);
     }
 }

@@ -30,7 +30,7 @@ final readonly class ModuleQuery
         $this->keep(
             $query,
             ...$this->conditions($module, $context),
-            ...[$this->compiler->notLeftOut($module), $this->compiler->cardIsVisible($module->card, $context)],
+            ...$this->afterWhere($module, $context),
         );
 
         return $query;
@@ -62,11 +62,7 @@ final readonly class ModuleQuery
             return ['keys' => [], 'extra' => 0];
         }
         $query = $this->sources->candidates($module->source, $context)->whereIn('items.slug', $module->pin);
-        $this->keep(
-            $query,
-            $this->compiler->notLeftOut($module),
-            $this->compiler->cardIsVisible($module->card, $context),
-        );
+        $this->keep($query, ...$this->afterWhere($module, $context));
         $where = Fragment::all($this->conditions($module, $context));
         $places = array_flip($module->pin);
         $rows = $query->toBase()
@@ -111,6 +107,16 @@ final readonly class ModuleQuery
             fn (CountedRule $counted): Fragment => $this->compiler->rule($counted->rule, $context),
             Steps::ofWhere($module->where),
         );
+    }
+
+    /** @return list<Fragment> steps 3 to 5, which pinned records have to pass, too */
+    private function afterWhere(Module $module, Context $context): array
+    {
+        return [
+            $this->compiler->isChosen($module, $context),
+            $this->compiler->notLeftOut($module),
+            $this->compiler->cardIsVisible($module->card, $context),
+        ];
     }
 
     /** @param  Builder<Item>  $query */

@@ -37,7 +37,7 @@ final readonly class StepCounter
         $names = array_map(fn (CountedRule $counted): StepName => $counted->name, Steps::ofWhere($module->where));
         $rules = $this->query->conditions($module, $context);
         foreach ([
-            [StepKind::Choices, Fragment::true()],
+            [StepKind::Choices, $this->compiler->isChosen($module, $context)],
             [StepKind::LeaveOut, $this->compiler->notLeftOut($module)],
             [StepKind::Empty, $this->compiler->cardIsVisible($module->card, $context)],
         ] as [$kind, $rule]) {

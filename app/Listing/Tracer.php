@@ -77,6 +77,6 @@ final readonly class Tracer
             ? $this->ranks->hypotheticalRank($module, $record->key(), $context)
             : null;
 
-        return new TracedRecord($record, $kind, $trace, $rank, $hypotheticalRank, $module);
+        return new TracedRecord($record, $kind, $trace, $rank, $hypotheticalRank, $module->bound($context));
     }
 }

@@ -15,6 +15,8 @@ use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Card\PartKind;
 use Wellspring\Core\Card\PartKinds;
+use Wellspring\Core\Choice\FilterControl;
+use Wellspring\Core\Choice\FilterControls;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Kinds;
 use Wellspring\Core\Filter\Test;
@@ -44,7 +46,7 @@ final class PluginServiceProvider extends ServiceProvider
     {
         foreach ([
             Kinds::class, Tests::class, Criteria::class, SourceKinds::class, PartKinds::class,
-            Arrangements::class,
+            Arrangements::class, FilterControls::class,
         ] as $register) {
             $register::reset();
         }
@@ -55,6 +57,7 @@ final class PluginServiceProvider extends ServiceProvider
                 is_subclass_of($class, Criterion::class) => Criteria::add($class),
                 is_subclass_of($class, Source::class) => SourceKinds::add($class),
                 is_subclass_of($class, PartKind::class) => PartKinds::add(new $class),
+                is_subclass_of($class, FilterControl::class) => FilterControls::add(new $class),
                 is_subclass_of($class, Arrangement::class) => Arrangements::add($class),
                 default => null,
             };

@@ -12,7 +12,7 @@ final class LayersTest extends TestCase
     /** The folders of core, from the ground up; each may use those before it. */
     private const CORE = [
         'Text', 'Problem', 'Time', 'Who', 'Wording', 'Content', 'Context',
-        'Filter', 'Source', 'Sort', 'Paging', 'Empty', 'Card', 'Arrangement',
+        'Filter', 'Source', 'Sort', 'Paging', 'Empty', 'Card', 'Arrangement', 'Choice',
         'Module', 'Run', 'Explain',
     ];
 

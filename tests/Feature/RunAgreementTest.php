@@ -77,7 +77,7 @@ final class RunAgreementTest extends TestCase
             new KeysetPaginator(offsetLimit: 2, stride: 3),
         );
         $store = app(ModuleStore::class);
-        $met = 0;
+        $met = $chosen = 0;
         for ($set = 0; $set < self::SETS; $set++) {
             $records = $this->garden(new RandomModules($first + $set * 1000));
             $calendar = new Calendar(
@@ -102,6 +102,7 @@ final class RunAgreementTest extends TestCase
                     ),
                     $calendar,
                     app(Language::class),
+                    $rules,
                 );
                 $said = "WELLSPRING_SEED={$first}, set {$set}, definition {$d}: "
                     .json_encode($rules, JSON_UNESCAPED_UNICODE)." at {$context->at()}";
@@ -146,6 +147,7 @@ final class RunAgreementTest extends TestCase
                     "a definition is read as it is written; {$said}",
                 );
                 $met += $expected->total > 0 ? 1 : 0;
+                $chosen += $module->bound($context)->chosen->rule() === null ? 0 : 1;
             }
         }
         $this->assertGreaterThan(
@@ -153,6 +155,7 @@ final class RunAgreementTest extends TestCase
             $met,
             'many drawn definitions show something, or the comparison says little',
         );
+        $this->assertGreaterThan(self::SETS * self::DEFINITIONS / 10, $chosen, 'many visitors have chosen something');
     }
 
     private function people(): void
@@ -280,7 +283,7 @@ final class RunAgreementTest extends TestCase
             $at = array_search((string) $record->key(), $seen, true);
             $this->assertSame(
                 $at === false ? null : $at + 1,
-                $module->place(app(RankFinder::class)->rank($module, $record->key(), $context)),
+                $module->bound($context)->place(app(RankFinder::class)->rank($module, $record->key(), $context)),
                 "the place of {$record->slug}; {$said}",
             );
             $trace = Trace::of($module, $record, $context, app(Format::class));
@@ -288,7 +291,7 @@ final class RunAgreementTest extends TestCase
                 $this->assertSame([], $trace->reasons(), "{$record->slug} shows; {$said}");
                 $this->assertSame(
                     $at + 1,
-                    $module->place(app(RankFinder::class)->hypotheticalRank($module, $record->key(), $context)),
+                    $module->bound($context)->place(app(RankFinder::class)->hypotheticalRank($module, $record->key(), $context)),
                     "it would stand where it does; {$said}",
                 );
             } elseif ($trace->passes()) {

@@ -6,10 +6,12 @@ namespace Tests\Support;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Wellspring\Core\Choice\FilterControls;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Filter\ConditionReader;
@@ -236,11 +238,12 @@ final class RandomModules
     }
 
     /**
-     * When, for whom and on which page a module runs.
+     * When, for whom and on which page a module runs, and what the visitor has chosen.
      *
      * @param  list<Record>  $records
+     * @param  array<string, mixed>  $rules  the module's
      */
-    public function context(array $records, Calendar $calendar, Language $language): Context
+    public function context(array $records, Calendar $calendar, Language $language, array $rules = []): Context
     {
         $term = $this->chance(50)
             ? $this->one([
@@ -259,8 +262,8 @@ final class RandomModules
                 $this->maybe(fn (): string => $this->one(['2026-03', '2026', '2026-03-29', '2025-12'])),
                 $this->maybe(fn (): string => $this->one(self::PEOPLE)),
             ),
-            $this->chance(70) ? ['q' => $this->looked()] : [],
             $language,
+            Choices::fromAddress(($this->chance(70) ? ['q' => $this->looked()] : []) + $this->choices($rules)),
         );
     }
 
@@ -347,7 +350,60 @@ final class RandomModules
                 $this->chance(25) && $headed !== []
                     ? ['headings' => $this->headings($this->one(array_values($headed)))]
                     : []
-            );
+            )
+            + ($this->chance(50) ? ['offer' => $this->offer($fields, $orders)] : []);
+    }
+
+    /**
+     * @param  array<array-key, Field>  $fields
+     * @param  list<int|string>  $orders
+     * @return array<string, mixed>
+     */
+    private function offer(array $fields, array $orders): array
+    {
+        $own = array_filter(
+            $fields,
+            fn (Field $field): bool => $field->through === null && FilterControls::suiting($field) !== [],
+        );
+        $filters = [];
+        foreach ($own === [] ? [] : $this->some(array_keys($own)) as $key) {
+            $as = $this->one(FilterControls::suiting($own[$key]));
+            $filters[] = ['field' => $key, 'as' => $as]
+                + (FilterControls::all()[$as]->takesSeveral() ? ['join' => $this->one(['any', 'all'])] : []);
+        }
+
+        return [
+            'key' => 'mine',
+            'filters' => array_slice($filters, 0, 4),
+            'orders' => [['key' => 'other', 'name' => 'Other', 'order' => [['by' => $this->one($orders)]]]],
+            'sizes' => [2, 5, 7],
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $rules
+     * @return array<string, string> parameters that answer the offer, some with what is not offered
+     */
+    private function choices(array $rules): array
+    {
+        $offer = $rules['offer'] ?? ['filters' => []];
+        $chosen = $offer['filters'] === [] || $this->chance(30) ? [] : [
+            'mine-sort' => $this->one(['other', 'other', 'none such']),
+            'mine-size' => $this->one(['2', '5', '3', 'many']),
+        ];
+        foreach ($this->chance(80) ? $offer['filters'] : [] as ['field' => $field, 'as' => $as]) {
+            $chosen["mine-{$field}"] = match ($as) {
+                'range' => $this->one(['1..10', '2..', '..4.2', '-1..2', '10..1', 'some', '..']),
+                'dates' => $this->one(['2026-03-01..2026-06-01', '2026-03-29..', '..2026-03-29', '2026-02-30..']),
+                'yesNo' => $this->one(['yes', 'no', 'perhaps']),
+                'search' => $this->looked(),
+                default => implode(',', $this->some(
+                    ['sun', 'shade', 'pot', 'hedge', 'perennials', 'ferns', 'shrubs', 'a', 'no such'],
+                )),
+            };
+        }
+
+        return $chosen;
     }
 
     /** @return array<string, string> */

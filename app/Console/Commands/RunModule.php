@@ -12,6 +12,7 @@ use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Run\Step;
@@ -42,8 +43,8 @@ final class RunModule extends Command
             return self::FAILURE;
         }
         try {
-            $context = $this->askedContext();
             $module = $store->read($this->option('draft') ? $row->draft : $row->live);
+            $context = $this->askedContext($module);
             $result = $listing->run($module, $context, $this->given('--page'));
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);
@@ -61,6 +62,7 @@ final class RunModule extends Command
                 'total' => $result->total,
                 'pages' => $result->pages,
                 'page' => $result->page,
+                ...$module->offer === null ? [] : ['choices' => $this->chosen($module->bound($context))],
                 'steps' => array_map(
                     fn (Step $step): array => ['step' => (string) $step->name, 'left' => $step->left],
                     $result->steps,
@@ -93,5 +95,16 @@ final class RunModule extends Command
         $this->line("Page {$result->page} of {$result->pages}, {$result->total} records in all.");
 
         return self::SUCCESS;
+    }
+
+    /** @return object what is chosen, as understood: parameters without the offer's key */
+    private function chosen(Module $bound): object
+    {
+        $chosen = [];
+        foreach ($bound->chosen->parameters() as $name => $said) {
+            $chosen[substr($name, strlen($bound->offer->key ?? '') + 1)] = $said;
+        }
+
+        return (object) $chosen;
     }
 }

@@ -42,7 +42,7 @@ final class TraceRecord extends Command
                     'this module is not live; add --draft to ask of its draft.',
                 ),
             };
-            $traced = $tracer->bySlug($module, $this->given('slug'), $this->askedContext())
+            $traced = $tracer->bySlug($module, $this->given('slug'), $this->askedContext($module))
                 ?? throw Refused::because('slug', 'unknownItem', "there is no record “{$this->given('slug')}”.");
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);

@@ -13,6 +13,7 @@ use App\Site\PageAddress;
 use App\Site\SitePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
+use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Text\Words;
 
@@ -53,7 +54,9 @@ final readonly class SearchController
                 'lines' => [['parts' => [['part' => 'title']]], ['parts' => [['part' => 'excerpt', 'words' => 30]]]],
             ],
         ]);
-        $context = $this->contexts->now(IdentifiesViewer::viewer($request))->with(address: ['q' => $words]);
+        $context = $this->contexts->now(IdentifiesViewer::viewer($request))->with(
+            choices: Choices::fromAddress(['q' => $words]),
+        );
         try {
             $shown = $this->sitePages->module(
                 $module,

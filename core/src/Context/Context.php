@@ -12,18 +12,20 @@ use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Who\Viewer;
 
-/** All that a run takes from outside: when, for whom, by which calendar, on which page, and what the address says. */
+/** All that a run takes from outside: when, for whom, by which calendar, on which page, and what the visitor chose. */
 final readonly class Context
 {
-    /** @param  array<string, string>  $address  what stands in the page's address, by name */
+    public Choices $choices;
+
     public function __construct(
         public \DateTimeImmutable $now,
         public Viewer $viewer,
         public Calendar $calendar,
         public PageSubject $page = new PageSubject,
-        public array $address = [],
         public Language $language = new AnyLanguage,
+        ?Choices $choices = null,
     ) {
+        $this->choices = $choices ?? Choices::none();
     }
 
     /** @return string now, as instants are stored */
@@ -56,16 +58,15 @@ final readonly class Context
         return $item !== null && $this->admits($item) ? $item->seenThrough($this->visibility()) : null;
     }
 
-    /** @param  array<string, string>|null  $address */
-    public function with(?PageSubject $page = null, ?array $address = null): self
+    public function with(?PageSubject $page = null, ?Choices $choices = null): self
     {
         return new self(
             $this->now,
             $this->viewer,
             $this->calendar,
             $page ?? $this->page,
-            $address ?? $this->address,
             $this->language,
+            $choices ?? $this->choices,
         );
     }
 }

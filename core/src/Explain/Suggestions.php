@@ -28,7 +28,7 @@ final class Suggestions
     {
         $definition = $module->toArray();
         $record = $record->seenThrough($context->visibility());
-        if ($module->place($rank) !== null) {
+        if ($module->bound($context)->place($rank) !== null) {
             return [
                 ...$trace->isPinned
                     ? [
@@ -46,6 +46,8 @@ final class Suggestions
         foreach ($failed as $step) {
             if ($step->step->index !== null) {
                 array_push($ways, ...self::ofRule($module, $step->step->index, $record, $definition, $context));
+            } elseif ($step->step->kind === StepKind::Choices) {
+                $ways[] = self::withoutFilters($module, $record, $definition, $context);
             } elseif ($step->step->kind === StepKind::LeaveOut) {
                 $ways[] = self::way(
                     'Leave it out no longer',
@@ -62,6 +64,28 @@ final class Suggestions
         }
 
         return $rank === null ? $ways : [...$ways, ...self::ofLimits($module, $record, $rank, $definition)];
+    }
+
+    /**
+     * Without the filters by which the visitor has chosen otherwise.
+     *
+     * @param  array<string, mixed>  $definition
+     * @return array{words: string, definition: array<string, mixed>}
+     */
+    private static function withoutFilters(Module $module, Record $record, array $definition, Context $context): array
+    {
+        $offer = $module->offer?->toArray() ?? [];
+        $labels = [];
+        foreach ($module->bound($context)->chosen->filters as $chosen) {
+            $at = array_search($chosen->filter, $module->offer->filters ?? [], true);
+            if (is_int($at) && ! $chosen->condition->keeps($record, $context)) {
+                $labels[] = $chosen->filter->label();
+                unset($offer['filters'][$at]);
+            }
+        }
+        $offer['filters'] = array_values($offer['filters'] ?? []);
+
+        return self::way('Let visitors no longer choose '.implode(', ', $labels), ['offer' => $offer] + $definition);
     }
 
     /**

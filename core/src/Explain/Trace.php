@@ -53,6 +53,16 @@ final readonly class Trace
                         .self::rule($rule, $record, $context, $format),
             );
         }
+        $choices = $fits ? $module->chosen->rule() : null;
+        if ($choices !== null) {
+            $kept = $choices->keeps($record, $context);
+            $steps[] = new TraceStep(
+                StepName::of(StepKind::Choices),
+                'What the visitor has chosen',
+                $kept,
+                'Of what the visitor has chosen: '.lcfirst(self::group($choices, $record, $context, $format)),
+            );
+        }
         $left = in_array($record->slug, $module->leaveOut, true);
         $steps[] = new TraceStep(
             StepName::of(StepKind::LeaveOut),

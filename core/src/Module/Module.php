@@ -6,11 +6,16 @@ namespace Wellspring\Core\Module;
 
 use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Card\Card;
+use Wellspring\Core\Choice\Chosen;
+use Wellspring\Core\Choice\Offer;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Empty\WhenNothing;
+use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Sort\Headings;
@@ -29,6 +34,9 @@ final readonly class Module
      * @param  non-empty-list<SortKey>  $order
      * @param  int<0, max>  $skip
      * @param  positive-int|null  $atMost
+     * @param  Offer|null  $offer  what visitors may choose
+     * @param  string|null  $follows  the key of another module's offer, whose choices it follows
+     * @param  Chosen  $chosen  what the visitor has chosen; nothing before it is bound
      */
     public function __construct(
         public string $key,
@@ -45,6 +53,9 @@ final readonly class Module
         public Card $card,
         public WhenNothing $whenNothing,
         public ?Headings $headings = null,
+        public ?Offer $offer = null,
+        public ?string $follows = null,
+        public Chosen $chosen = new Chosen,
     ) {
     }
 
@@ -69,6 +80,7 @@ final readonly class Module
         foreach ($this->order as $i => $key) {
             array_push($all, ...$key->by->references("order[{$i}]", $types));
         }
+        array_push($all, ...$this->offer?->references('offer', $types) ?? []);
         $taxonomy = $this->source->slugTaxonomy();
         if ($taxonomy === null) {
             return $all;
@@ -98,31 +110,52 @@ final readonly class Module
         return array_values($terms);
     }
 
-    /** The module as it stands here and now: its conditions with what the page, the viewer and the address give. */
+    /** @return list<Condition> of the manager and, once bound, of the visitor, at any depth, those that are off too */
+    public function conditions(): array
+    {
+        return [...$this->where?->conditions() ?? [], ...$this->chosen->rule()?->conditions() ?? []];
+    }
+
+    /**
+     * The module as it stands here and now: with what the page, the viewer and the address give its conditions, and
+     * with the filters, the order, the page size and the arrangement that the visitor has chosen.
+     */
     public function bound(Context $context): self
     {
         $where = $this->where?->bound($context);
+        $chosen = $this->offer === null || ! $this->chosen->isNothing()
+            ? $this->chosen
+            : $this->offer->chosen($context->choices, $this->order, $this->page->size, $this->arrange);
+        $asked = $where === null ? $chosen->rule() : new Group(Join::All, [$where, ...array_filter([$chosen->rule()])]);
         $order = array_map(
-            fn (SortKey $key): SortKey => new SortKey($key->by->bound($where), $key->direction, $key->emptyFirst),
-            $this->order,
+            fn (SortKey $key): SortKey => new SortKey($key->by->bound($asked), $key->direction, $key->emptyFirst),
+            $chosen->order->order ?? $this->order,
         );
 
-        return new self(
-            $this->key,
-            $this->name,
-            $this->source,
-            $where,
-            $this->leaveOut,
-            $this->pin,
-            $order,
-            $this->skip,
-            $this->atMost,
-            $this->page,
-            $this->arrange,
-            $this->card,
-            $this->whenNothing,
-            $this->headings,
+        return $this->copy(
+            where: $where,
+            order: $order,
+            page: $chosen->size === null ? $this->page : $this->page->withSize($chosen->size),
+            arrange: $chosen->arrangement->arrange ?? $this->arrange,
+            chosen: $chosen,
         );
+    }
+
+    /**
+     * With the filters of the offer that it follows, each asked of its own field of the same key; one that it has not,
+     * or that the control does not suit, is not asked.
+     *
+     * @param  array<array-key, Field>  $fields  what its records can be asked, by key
+     */
+    public function following(Offer $offer, array $fields): self
+    {
+        return $this->copy(offer: $offer->filtersOn($fields));
+    }
+
+    /** Paged otherwise, with no more records than it shows itself. */
+    public function paged(PagingRule $page): self
+    {
+        return $this->copy(atMost: $this->displayLimit(), page: $page);
     }
 
     /** @return array<string, mixed> as a file of format 1 holds it, every default said */
@@ -141,10 +174,15 @@ final readonly class Module
                 'arrange' => $this->arrange->toArray(),
                 'card' => $this->card->toArray(),
                 'whenNothing' => $this->whenNothing->toArray(),
-            ];
+            ]
+            + match (true) {
+                $this->follows !== null => ['offer' => ['follow' => $this->follows]],
+                $this->offer !== null => ['offer' => $this->offer->toArray()],
+                default => [],
+            };
     }
 
-    /** How many records it shows at most; null where there is no limit. */
+    /** @return positive-int|null how many records it shows at most; null where there is no limit */
     public function displayLimit(): ?int
     {
         $fixed = $this->page->mode === PagingMode::Fixed ? $this->page->size : null;
@@ -171,5 +209,41 @@ final readonly class Module
         $left = max(0, $listed - $this->skip);
 
         return $this->displayLimit() === null ? $left : min($left, $this->displayLimit());
+    }
+
+    /**
+     * The same with what is given instead of its own.
+     *
+     * @param  non-empty-list<SortKey>|null  $order
+     * @param  positive-int|null  $atMost
+     */
+    private function copy(
+        ?Group $where = null,
+        ?array $order = null,
+        ?int $atMost = null,
+        ?PagingRule $page = null,
+        ?Arrangement $arrange = null,
+        ?Offer $offer = null,
+        ?Chosen $chosen = null,
+    ): self {
+        return new self(
+            $this->key,
+            $this->name,
+            $this->source,
+            $where ?? $this->where,
+            $this->leaveOut,
+            $this->pin,
+            $order ?? $this->order,
+            $this->skip,
+            $atMost ?? $this->atMost,
+            $page ?? $this->page,
+            $arrange ?? $this->arrange,
+            $this->card,
+            $this->whenNothing,
+            $this->headings,
+            $offer ?? $this->offer,
+            $this->follows,
+            $chosen ?? $this->chosen,
+        );
     }
 }

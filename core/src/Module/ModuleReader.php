@@ -6,7 +6,10 @@ namespace Wellspring\Core\Module;
 
 use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Card\CardReader;
+use Wellspring\Core\Choice\Offer;
+use Wellspring\Core\Choice\OfferReader;
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Empty\WhenNothing;
 use Wellspring\Core\Filter\ConditionReader;
@@ -81,10 +84,11 @@ final readonly class ModuleReader
             $shape->wrong('name', 'at most 200 characters', $name);
         }
         $source = (new SourceReader($this->catalogue, $problems))->read($shape);
-        foreach (['where', 'headings', 'order', 'card'] as $needsSource) {
+        foreach (['where', 'headings', 'order', 'card', 'offer'] as $needsSource) {
             $shape->has($needsSource);
         }
         $where = $source === null ? null : $this->where($shape, $source->type(), $problems);
+        $offers = $source === null ? null : new OfferReader($source, $this->filterable($source->type()), $problems);
         $module = $source === null ? null : new Module(
             key: $key,
             name: $name,
@@ -104,12 +108,20 @@ final readonly class ModuleReader
                 fn (): ?Headings => (new OrderReader($source, $problems))->headings($shape),
                 null,
             ),
+            offer: $problems->part('offer', fn (): ?Offer => $offers?->read($shape, $key), null),
+            follows: $problems->part('offer', fn (): ?string => $offers?->follows($shape), null),
         );
         if ($module !== null) {
             $shape->noOthers();
         }
 
         return $module;
+    }
+
+    /** @return array<array-key, Field> its own fields, by key; a parameter of an address names no other item's */
+    private function filterable(Type $type): array
+    {
+        return array_filter($this->catalogue->askable($type), fn (Field $field): bool => $field->through === null);
     }
 
     private function where(Shape $shape, Type $type, Problems $problems): ?Group

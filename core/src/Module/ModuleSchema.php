@@ -7,6 +7,8 @@ namespace Wellspring\Core\Module;
 use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Card\PartKind;
 use Wellspring\Core\Card\PartKinds;
+use Wellspring\Core\Choice\FilterControls;
+use Wellspring\Core\Choice\OfferReader;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Filter\Test;
@@ -51,6 +53,7 @@ final class ModuleSchema
                     self::object(['parts' => self::listOf(['$ref' => '#/$defs/part'])], ['parts']),
                 )], ['lines']),
                 'whenNothing' => self::object(['do' => ['const' => 'say'], 'text' => self::TEXT], ['do', 'text']),
+                'offer' => self::offer(),
             ], ['format', 'key', 'name', 'source']),
             '$defs' => [
                 'fieldKey' => [
@@ -96,6 +99,46 @@ final class ModuleSchema
                 ...Criteria::optionSchemas(),
             ], ['by']),
         ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function offer(): array
+    {
+        $key = ['type' => 'string', 'pattern' => trim(OfferReader::NAME, '/D')];
+        $named = fn (string $what, array $schema): array => [
+            'type' => 'array',
+            'maxItems' => OfferReader::MAX_OTHERS,
+            'items' => self::object(['key' => $key, 'name' => self::TEXT, $what => $schema], ['key', 'name', $what]),
+        ];
+
+        return ['description' => 'What visitors may choose, or whose choices it follows.', 'oneOf' => [
+            self::object(['follow' => self::TEXT], ['follow']),
+            self::object([
+                'key' => ['type' => 'string', 'pattern' => trim(OfferReader::KEY, '/D')],
+                'filters' => [
+                    'type' => 'array',
+                    'maxItems' => OfferReader::MAX_FILTERS,
+                    'items' => self::object([
+                        'field' => self::TEXT,
+                        'as' => ['enum' => array_keys(FilterControls::all())],
+                        'name' => $key + ['description' => 'What the address calls it; the field’s key unless said.'],
+                        'join' => ['enum' => ['any', 'all'], 'default' => 'any'],
+                        'label' => self::TEXT,
+                        'options' => ['$ref' => '#/$defs/slugs'],
+                        'most' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 500],
+                        'counts' => ['type' => 'boolean', 'default' => true],
+                        'open' => ['type' => 'boolean', 'default' => true],
+                    ], ['field', 'as']),
+                ],
+                'orders' => $named('order', self::order()),
+                'sizes' => [
+                    'type' => 'array',
+                    'uniqueItems' => true,
+                    'items' => ['type' => 'integer', 'minimum' => 1, 'maximum' => PagingRule::MAX_SIZE],
+                ],
+                'arrangements' => $named('arrange', ['oneOf' => self::arrangements()]),
+            ]),
+        ]];
     }
 
     /** @return array<string, mixed> */

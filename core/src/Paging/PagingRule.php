@@ -39,6 +39,12 @@ final readonly class PagingRule
         return new self(max(1, $size), $mode, $loads);
     }
 
+    /** @param  positive-int  $size */
+    public function withSize(int $size): self
+    {
+        return new self($size, $this->mode, $this->loads);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

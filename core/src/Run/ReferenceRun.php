@@ -7,6 +7,7 @@ namespace Wellspring\Core\Run;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\PageNumbers;
@@ -42,6 +43,9 @@ final readonly class ReferenceRun
             );
             $steps[] = new Step($counted->name, count($left));
         }
+        $choices = $module->chosen->rule() ?? new Group;
+        $isChosen = fn (Record $record): bool => $choices->keeps($record, $context);
+        $left = array_values(array_filter($left, $isChosen));
         $steps[] = new Step(StepName::of(StepKind::Choices), count($left));
         $notLeftOut = fn (Record $record): bool => ! in_array($record->slug, $module->leaveOut, true);
         $left = array_values(array_filter($left, $notLeftOut));
@@ -61,7 +65,7 @@ final readonly class ReferenceRun
             $named = array_filter(
                 $candidates,
                 fn (Record $record): bool => $record->slug === $slug
-                    && $notLeftOut($record) && $hasSomethingToShow($record),
+                    && $isChosen($record) && $notLeftOut($record) && $hasSomethingToShow($record),
             );
             usort($named, fn (Record $a, Record $b): int => $a->key()->compareTo($b->key()));
             array_push($pinned, ...$named);

@@ -6,6 +6,7 @@ namespace Wellspring\Core\Sort;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Source\Source;
@@ -30,9 +31,10 @@ final readonly class OrderReader
         $byTitle = new SortKey(new Criterion\FieldValue($this->source->type()->reachable['title']));
         $keys = [];
         foreach (array_slice($given, 0, self::MAX_KEYS) as $i => $data) {
+            $at = Path::to($definition->at('order'), $i);
             $keys[] = $this->problems->part(
-                "order[{$i}]",
-                fn (): ?SortKey => $this->one(new Shape($data, "order[{$i}]", $this->problems)),
+                $at,
+                fn (): ?SortKey => $this->one(new Shape($data, $at, $this->problems)),
                 $byTitle,
             );
         }

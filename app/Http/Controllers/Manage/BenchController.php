@@ -137,24 +137,7 @@ final readonly class BenchController
         ]);
         $module = $this->salvaged($request)->module;
         $context = $this->preview->of($request);
-        $table = new Module(
-            $module->key,
-            $module->name,
-            $module->source,
-            $module->where,
-            $module->leaveOut,
-            $module->pin,
-            $module->order,
-            $module->skip,
-            $module->page->mode->value === 'fixed'
-                ? min($module->page->size, $module->atMost ?? PHP_INT_MAX)
-                : $module->atMost,
-            new PagingRule(self::ROWS),
-            $module->arrange,
-            $module->card,
-            $module->whenNothing,
-            $module->headings,
-        );
+        $table = $module->paged(new PagingRule(self::ROWS));
         $result = $this->listing->runWithGaps($table, $context, $given['page'] ?? '1')->result;
         $fields = array_values(
             array_filter(array_map(fn (string $key): ?Field => $module->type()->field($key), $given['fields'])),

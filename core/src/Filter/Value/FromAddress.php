@@ -6,7 +6,6 @@ namespace Wellspring\Core\Filter\Value;
 
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Text\Whitespace;
 
 /** The words that a visitor looks for, as the page's address says them: `/search?q=fern`. */
 final readonly class FromAddress implements DynamicValue
@@ -17,9 +16,9 @@ final readonly class FromAddress implements DynamicValue
 
     public function take(Field $field, Context $context): mixed
     {
-        $words = Whitespace::trim($context->address[$this->name] ?? '');
+        $words = $context->choices->value($this->name);
 
-        return $words === '' ? null : mb_substr($words, 0, 200);
+        return $words === null ? null : mb_substr($words, 0, 200);
     }
 
     public function whenMissing(): WhenMissing

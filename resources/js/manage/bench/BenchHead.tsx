@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { get, send } from "../shared/api";
 import { Notice } from "../shared/Notice";
+import { Steady } from "../shared/Steady";
 import { moment, useStart } from "../shared/start";
 import type { ModuleWhole } from "../shared/types";
 import { Faults } from "./Faults";
@@ -56,12 +57,6 @@ export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: 
 				}}
 				onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
 			/>
-			<span role="status" className="rounded-full bg-accent text-accent-content px-2.5 py-0.5 text-[0.8rem]">
-				{keeping.state === "kept" && `Draft · every change kept, ${moment(start, keeping.at)}`}
-				{keeping.state === "keeping" && "Draft · keeping…"}
-				{keeping.state === "stale" && "Draft · changed elsewhere"}
-				{keeping.state === "failed" && "Draft · not kept yet"}
-			</span>
 			<span className="flex">
 				<button
 					type="button"
@@ -82,6 +77,15 @@ export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: 
 					<Redo2 className="size-4" aria-hidden="true" />
 				</button>
 			</span>
+			<Steady
+				room={`Draft · every change kept, ${moment(start, module.savedAt)}`}
+				className="rounded-full bg-accent text-accent-content px-2.5 py-0.5 text-[0.8rem]"
+			>
+				{keeping.state === "kept" && `Draft · every change kept, ${moment(start, keeping.at)}`}
+				{keeping.state === "keeping" && "Draft · keeping…"}
+				{keeping.state === "stale" && "Draft · changed elsewhere"}
+				{keeping.state === "failed" && "Draft · not kept yet"}
+			</Steady>
 			<span className="flex-1" />
 			<span className="text-quiet">
 				{state.live && state.publishedAt ? `Live since ${moment(start, state.publishedAt, false)}` : "Not live yet"} ·

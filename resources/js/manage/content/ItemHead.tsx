@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { Steady } from "../shared/Steady";
 import { moment, useStart } from "../shared/start";
 import type { Beside, ItemFormState } from "./useItemForm";
 
@@ -29,7 +30,7 @@ export function ItemHead({
 				{saved?.title ?? `New ${type.label.toLowerCase()}`}
 			</Heading>
 			<span className="flex-1" />
-			<span className="text-quiet" role="status">
+			<Steady room={`Draft kept ${moment(start, new Date().toISOString())}`} className="text-quiet text-right">
 				{draft.problem
 					? `Your draft is not kept: ${draft.problem}`
 					: changed
@@ -39,7 +40,7 @@ export function ItemHead({
 						: saved
 							? `Saved ${moment(start, saved.updatedAt)}`
 							: ""}
-			</span>
+			</Steady>
 			{saved && (
 				<>
 					<button type="button" className="hover:underline cursor-pointer" onClick={() => onHistory()}>

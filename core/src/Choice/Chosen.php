@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Choice;
+
+use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\Join;
+
+/** What a visitor has chosen of one offer. */
+final readonly class Chosen
+{
+    /**
+     * @param  list<ChosenFilter>  $filters  in the order of the offer
+     * @param  positive-int|null  $size
+     */
+    public function __construct(
+        private string $offer = '',
+        public array $filters = [],
+        public ?OfferedOrder $order = null,
+        public ?int $size = null,
+        public ?OfferedArrangement $arrangement = null,
+    ) {
+    }
+
+    public function isNothing(): bool
+    {
+        return $this->parameters() === [];
+    }
+
+    /**
+     * What all the filters keep together; null where none is chosen.
+     *
+     * @param  OfferedFilter|null  $but  left out: what the others keep
+     */
+    public function rule(?OfferedFilter $but = null): ?Group
+    {
+        $conditions = [];
+        foreach ($this->filters as $chosen) {
+            if ($chosen->filter !== $but) {
+                $conditions[] = $chosen->condition;
+            }
+        }
+
+        return $conditions === [] ? null : new Group(Join::All, $conditions);
+    }
+
+    /** @return array<string, string> the parameters of the canonical address, in the order of the offer */
+    public function parameters(): array
+    {
+        $parameters = [];
+        foreach ($this->filters as $chosen) {
+            $parameters["{$this->offer}-{$chosen->filter->name}"] = $chosen->said;
+        }
+        foreach ([
+            Offer::SORT => $this->order?->key,
+            Offer::SIZE => $this->size,
+            Offer::ARRANGEMENT => $this->arrangement?->key,
+        ] as $name => $said) {
+            if ($said !== null) {
+                $parameters["{$this->offer}-{$name}"] = (string) $said;
+            }
+        }
+
+        return $parameters;
+    }
+
+    /**
+     * Whether there are few like it: an order, a size, an arrangement and one option. Of ranges, words and options
+     * taken together there is no end, and nothing is cached under them.
+     */
+    public function isOneOfFew(): bool
+    {
+        return count($this->filters) <= 1
+            && array_filter($this->filters, fn (ChosenFilter $chosen): bool => count($chosen->options) !== 1) === [];
+    }
+}

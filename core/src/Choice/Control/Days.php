@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Choice\Control;
+
+use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\FilterControl;
+use Wellspring\Core\Choice\OfferedFilter;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Tests;
+
+/** Days from one to another: `2026-05-01..2026-05-31`, `2026-05-01..`, `..2026-05-31`; both ends belong. */
+final readonly class Days implements FilterControl
+{
+    public function key(): string
+    {
+        return 'dates';
+    }
+
+    public function suits(Field $field): bool
+    {
+        return $field->family() === Family::Date || $field->family() === Family::Instant;
+    }
+
+    public function suitsWords(): string
+    {
+        return 'a field of dates or times';
+    }
+
+    public function takesSeveral(): bool
+    {
+        return false;
+    }
+
+    public function options(Field $field): array
+    {
+        return [];
+    }
+
+    public function read(string $said, OfferedFilter $filter): ?ChosenFilter
+    {
+        if (preg_match('/^(\d{4}-\d\d-\d\d)?\.\.(\d{4}-\d\d-\d\d)?$/D', $said, $found) !== 1) {
+            return null;
+        }
+        [$from, $to] = [$found[1] ?? '', $found[2] ?? ''];
+        // An open end is said by the day beside the end that is given.
+        [$key, $value] = match (true) {
+            $from === '' => ['before', self::moved($to, '+1 day')],
+            $to === '' => ['after', self::moved($from, '-1 day')],
+            default => ['between', self::moved($from) === null || self::moved($to) === null ? null : [$from, $to]],
+        };
+        $test = Tests::find($key, $filter->field->family());
+
+        return $value === null || $from !== '' && $to !== '' && $from > $to || $test === null
+            ? null
+            : new ChosenFilter($filter, $said, new Condition($filter->field, $test, $value));
+    }
+
+    /** @return string|null null where the text is no day from the year 1000 on */
+    private static function moved(string $day, string $by = '+0 days'): ?string
+    {
+        $found = \DateTimeImmutable::createFromFormat('!Y-m-d', $day, new \DateTimeZone('UTC'));
+
+        return $found === false || $found->format('Y-m-d') !== $day || $day < '1000-01-02' || $day > '9999-12-30'
+            ? null
+            : $found->modify($by)->format('Y-m-d');
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Choice\Control;
+
+use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\FilterControl;
+use Wellspring\Core\Choice\OfferedFilter;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\Quantifier;
+use Wellspring\Core\Filter\Tests;
+
+/**
+ * Choices or terms to choose from: as tabs, buttons, check boxes, one choice or a tree. In the address, values joined
+ * by commas: `half,full`, in the order of the options. A term of a tree keeps what is below it.
+ */
+final readonly class Options implements FilterControl
+{
+    public function __construct(private string $key, private bool $several = false, private bool $below = false)
+    {
+    }
+
+    public function key(): string
+    {
+        return $this->key;
+    }
+
+    public function suits(Field $field): bool
+    {
+        return match ($field->family()) {
+            Family::Terms => true,
+            Family::Choice, Family::Choices => ! $this->below,
+            default => false,
+        };
+    }
+
+    public function suitsWords(): string
+    {
+        return $this->below ? 'a taxonomy' : 'a field with choices, or a taxonomy';
+    }
+
+    public function takesSeveral(): bool
+    {
+        return $this->several;
+    }
+
+    public function options(Field $field): array
+    {
+        if ($field->family() !== Family::Terms) {
+            return $field->choices;
+        }
+        $names = [];
+        foreach ($field->taxonomy?->terms->asTree() ?? [] as ['term' => $term]) {
+            $names[$term->slug] = $term->name;
+        }
+
+        return $names;
+    }
+
+    public function read(string $said, OfferedFilter $filter): ?ChosenFilter
+    {
+        $known = array_map(strval(...), array_keys($filter->options()));
+        $chosen = array_values(array_intersect($known, explode(',', $said)));
+        if (! $this->several) {
+            $chosen = array_slice($chosen, 0, 1);
+        }
+        $join = $this->several ? $filter->join : Quantifier::Any;
+        $test = Tests::find($join->value, $filter->field->family());
+
+        return $chosen === [] || $test === null
+            ? null
+            : new ChosenFilter(
+                $filter,
+                implode(',', $chosen),
+                new Condition($filter->field, $test, $chosen, $this->below),
+                $chosen,
+            );
+    }
+}

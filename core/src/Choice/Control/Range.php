@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Choice\Control;
+
+use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\FilterControl;
+use Wellspring\Core\Choice\OfferedFilter;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Tests;
+
+/** Numbers from one to another: `3..10`, `3..`, `..10`; both ends belong. */
+final readonly class Range implements FilterControl
+{
+    private const NUMBER = '-?\d{1,15}(?:\.\d{1,6})?';
+
+    public function key(): string
+    {
+        return 'range';
+    }
+
+    public function suits(Field $field): bool
+    {
+        return $field->family() === Family::Number;
+    }
+
+    public function suitsWords(): string
+    {
+        return 'a field of numbers or money';
+    }
+
+    public function takesSeveral(): bool
+    {
+        return false;
+    }
+
+    public function options(Field $field): array
+    {
+        return [];
+    }
+
+    public function read(string $said, OfferedFilter $filter): ?ChosenFilter
+    {
+        $number = self::NUMBER;
+        if (preg_match("/^({$number})?\\.\\.({$number})?$/D", $said, $found) !== 1) {
+            return null;
+        }
+        $from = self::number($found[1] ?? '');
+        $to = self::number($found[2] ?? '');
+        [$key, $value] = match (true) {
+            $from === null => ['lte', $to],
+            $to === null => ['gte', $from],
+            default => ['between', [$from, $to]],
+        };
+        $test = Tests::find($key, Family::Number);
+
+        return $from === null && $to === null || $from !== null && $to !== null && $from > $to || $test === null
+            ? null
+            : new ChosenFilter(
+                $filter,
+                self::written($from).'..'.self::written($to),
+                new Condition($filter->field, $test, $value),
+            );
+    }
+
+    private static function number(string $text): int|float|null
+    {
+        return match (true) {
+            $text === '' => null,
+            str_contains($text, '.') => (float) $text,
+            default => (int) $text,
+        };
+    }
+
+    private static function written(int|float|null $number): string
+    {
+        return $number === null ? '' : (string) json_encode($number);
+    }
+}

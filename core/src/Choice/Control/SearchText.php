@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Choice\Control;
+
+use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\FilterControl;
+use Wellspring\Core\Choice\OfferedFilter;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\WrongValue;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Tests;
+
+/** Words that the visitor types; the first 200 characters of them. */
+final readonly class SearchText implements FilterControl
+{
+    private const MAX_LENGTH = 200;
+
+    public function key(): string
+    {
+        return 'search';
+    }
+
+    public function suits(Field $field): bool
+    {
+        return $field->family() === Family::Words;
+    }
+
+    public function suitsWords(): string
+    {
+        return 'the field words';
+    }
+
+    public function takesSeveral(): bool
+    {
+        return false;
+    }
+
+    public function options(Field $field): array
+    {
+        return [];
+    }
+
+    public function read(string $said, OfferedFilter $filter): ?ChosenFilter
+    {
+        $test = Tests::find('search', Family::Words);
+        try {
+            $words = $test?->readValue(mb_substr($said, 0, self::MAX_LENGTH), $filter->field);
+        } catch (WrongValue) {
+            return null;
+        }
+
+        return $test !== null && is_string($words)
+            ? new ChosenFilter($filter, $words, new Condition($filter->field, $test, $words))
+            : null;
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Choice\Control;
+
+use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\FilterControl;
+use Wellspring\Core\Choice\OfferedFilter;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Tests;
+
+/** `yes` or `no`; “no” keeps only what says no. */
+final readonly class YesNo implements FilterControl
+{
+    public function key(): string
+    {
+        return 'yesNo';
+    }
+
+    public function suits(Field $field): bool
+    {
+        return $field->family() === Family::YesNo;
+    }
+
+    public function suitsWords(): string
+    {
+        return 'a field of yes or no';
+    }
+
+    public function takesSeveral(): bool
+    {
+        return false;
+    }
+
+    public function options(Field $field): array
+    {
+        return ['yes' => 'Yes', 'no' => 'No'];
+    }
+
+    public function read(string $said, OfferedFilter $filter): ?ChosenFilter
+    {
+        $test = isset($filter->options()[$said]) ? Tests::find($said, Family::YesNo) : null;
+
+        return $test === null
+            ? null
+            : new ChosenFilter($filter, $said, new Condition($filter->field, $test), [$said]);
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Choice;
+
+use Wellspring\Core\Content\Field;
+
+/** The register of filter controls. */
+final class FilterControls
+{
+    /** @var array<string, FilterControl>|null */
+    private static ?array $all = null;
+
+    /** @return array<string, FilterControl> by key */
+    public static function all(): array
+    {
+        if (self::$all === null) {
+            self::reset();
+        }
+
+        return self::$all ?? [];
+    }
+
+    /** @return list<string> keys of those that suit a field */
+    public static function suiting(Field $field): array
+    {
+        return array_keys(array_filter(self::all(), fn (FilterControl $control): bool => $control->suits($field)));
+    }
+
+    /** @param  FilterControl  $control  of an installation's own */
+    public static function add(FilterControl $control): void
+    {
+        self::$all = self::all() + [$control->key() => $control];
+    }
+
+    /** Takes those of an installation's own away again. */
+    public static function reset(): void
+    {
+        self::$all = [];
+        foreach ([
+            new Control\Options('tabs'), new Control\Options('buttons'), new Control\Options('checks', several: true),
+            new Control\Options('one'), new Control\Options('tree', several: true, below: true), new Control\Range,
+            new Control\Days, new Control\YesNo, new Control\SearchText,
+        ] as $control) {
+            self::$all[$control->key()] = $control;
+        }
+    }
+}

@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Choice;
+
+use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Context\Choices;
+use Wellspring\Core\Sort\SortKey;
+
+/**
+ * What a module lets visitors choose: filters, orders, page sizes, arrangements. Parameters of the address are the
+ * offer's key, a hyphen and a name: `shade-light`, `shade-sort`.
+ */
+final readonly class Offer
+{
+    public const SORT = 'sort';
+
+    public const SIZE = 'size';
+
+    public const ARRANGEMENT = 'as';
+
+    /** Names after the key that mean something else than a filter. */
+    public const RESERVED = [self::SORT, self::SIZE, self::ARRANGEMENT, 'page'];
+
+    /**
+     * @param  string  $key  `[a-z0-9-]`, 1 to 64
+     * @param  list<OfferedFilter>  $filters
+     * @param  list<OfferedOrder>  $orders
+     * @param  list<positive-int>  $sizes
+     * @param  list<OfferedArrangement>  $arrangements
+     */
+    public function __construct(
+        public string $key,
+        public array $filters = [],
+        public array $orders = [],
+        public array $sizes = [],
+        public array $arrangements = [],
+    ) {
+    }
+
+    /**
+     * What the choices say of this offer. What is not offered, not known or no range says nothing; so does what is the
+     * module's own.
+     *
+     * @param  list<SortKey>  $order  the module's own
+     * @param  int  $size  the module's own
+     */
+    public function chosen(Choices $choices, array $order, int $size, Arrangement $arrange): Chosen
+    {
+        $filters = [];
+        foreach ($this->filters as $filter) {
+            $said = $choices->value("{$this->key}-{$filter->name}");
+            $filters[] = $said === null ? null : $filter->read($said);
+        }
+        $own = fn (array $keys): array => array_map(fn (SortKey $key): array => $key->toArray(), $keys);
+        $sort = self::named($this->orders, $choices->value($this->key.'-'.self::SORT));
+        $as = self::named($this->arrangements, $choices->value($this->key.'-'.self::ARRANGEMENT));
+        $wanted = $choices->value($this->key.'-'.self::SIZE);
+        $sizes = array_filter($this->sizes, fn (int $one): bool => (string) $one === $wanted && $one !== $size);
+
+        return new Chosen(
+            $this->key,
+            array_values(array_filter($filters)),
+            $sort !== null && $own($sort->order) !== $own($order) ? $sort : null,
+            array_values($sizes)[0] ?? null,
+            $as !== null && $as->arrange->toArray() !== $arrange->toArray() ? $as : null,
+        );
+    }
+
+    /**
+     * Its filters asked of other fields of the same keys, where the controls suit them.
+     *
+     * @param  array<array-key, Field>  $fields  by key
+     */
+    public function filtersOn(array $fields): self
+    {
+        $filters = array_map(
+            fn (OfferedFilter $one): ?OfferedFilter => isset($fields[$one->field->key])
+                && $one->control->suits($fields[$one->field->key]) ? $one->on($fields[$one->field->key]) : null,
+            $this->filters,
+        );
+
+        return new self($this->key, array_values(array_filter($filters)));
+    }
+
+    /**
+     * @param  string  $at  where it stands in the definition
+     * @param  list<string>  $types  keys of the content types whose items the module lists
+     * @return list<Reference>
+     */
+    public function references(string $at, array $types): array
+    {
+        $all = [];
+        foreach ($this->filters as $i => $filter) {
+            array_push($all, ...$filter->references("{$at}.filters[{$i}]", $types));
+        }
+        foreach ($this->orders as $i => $order) {
+            foreach ($order->order as $n => $key) {
+                array_push($all, ...$key->by->references("{$at}.orders[{$i}].order[{$n}]", $types));
+            }
+        }
+
+        return $all;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        $lists = [
+            'filters' => array_map(fn (OfferedFilter $one): array => $one->toArray(), $this->filters),
+            'orders' => array_map(fn (OfferedOrder $one): array => $one->toArray(), $this->orders),
+            'sizes' => $this->sizes,
+            'arrangements' => array_map(fn (OfferedArrangement $one): array => $one->toArray(), $this->arrangements),
+        ];
+
+        return ['key' => $this->key] + array_filter($lists, fn (array $list): bool => $list !== []);
+    }
+
+    /**
+     * @template T of OfferedOrder|OfferedArrangement
+     *
+     * @param  list<T>  $all
+     * @return T|null
+     */
+    private static function named(array $all, ?string $key): OfferedOrder|OfferedArrangement|null
+    {
+        foreach ($all as $one) {
+            if ($one->key === $key) {
+                return $one;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,16 @@
+import type { ReactNode } from "react";
+
+/**
+ * Text that changes by itself, in the room that its longest usual form takes: what stands beside it does not move
+ * from under the pointer.
+ */
+export function Steady({ room, children, className = "" }: { room: string; children: ReactNode; className?: string }) {
+	return (
+		<span role="status" className={`inline-grid *:col-start-1 *:row-start-1 ${className}`}>
+			<span className="invisible" aria-hidden="true">
+				{room}
+			</span>
+			<span>{children}</span>
+		</span>
+	);
+}

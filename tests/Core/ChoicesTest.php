@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Garden;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Choices;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Explain\Trace;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Run\ReferenceRun;
+use Wellspring\Core\Run\Result;
+use Wellspring\Core\Run\Step;
+use Wellspring\Core\Sort\Comparator;
+
+/** What visitors choose in the address, after rules.md, “Visitors' choices”; the records are worked by hand. */
+final class ChoicesTest extends TestCase
+{
+    private const OFFER = [
+        'key' => 'shade',
+        'filters' => [
+            ['field' => 'light', 'as' => 'checks'],
+            ['field' => 'uses', 'as' => 'checks', 'join' => 'all', 'options' => ['hedge', 'pot']],
+            ['field' => 'groups', 'as' => 'tree'],
+            ['field' => 'price', 'as' => 'range'],
+            ['field' => 'sown', 'as' => 'dates', 'name' => 'sowing'],
+            ['field' => 'hardy', 'as' => 'yesNo'],
+        ],
+        'orders' => [
+            ['key' => 'cheapest', 'name' => 'Cheapest first', 'order' => [['by' => 'price']]],
+            ['key' => 'newest', 'name' => 'As it stands', 'order' => [['by' => 'slug']]],
+        ],
+        'sizes' => [2, 4, 8],
+        'arrangements' => [['key' => 'list', 'name' => 'List', 'arrange' => ['as' => 'list']]],
+    ];
+
+    /** @return iterable<string, array{string, list<int>, string}> query, ids, canonical query */
+    public static function addresses(): iterable
+    {
+        yield 'nothing' => ['', [1, 2, 3, 4], ''];
+        yield 'any of' => ['shade-light=shade,half-shade', [2, 3], 'shade-light=half-shade,shade'];
+        yield 'all of' => ['shade-uses=pot,hedge', [3], 'shade-uses=hedge,pot'];
+        yield 'an option that is not offered' => ['shade-uses=cut,pot', [1, 3], 'shade-uses=pot'];
+        yield 'a term keeps what is below it' => ['shade-groups=perennials', [1, 2], 'shade-groups=perennials'];
+        yield 'both ends of a range belong' => ['shade-price=3..10', [1, 2], 'shade-price=3..10'];
+        yield 'from' => ['shade-price=10..', [2, 3], 'shade-price=10..'];
+        yield 'to, with needless zeros' => ['shade-price=..3.00', [1], 'shade-price=..3'];
+        yield 'no range' => ['shade-price=10..3', [1, 2, 3, 4], ''];
+        yield 'days' => ['shade-sowing=2026-03-01..2026-03-31', [1, 2], 'shade-sowing=2026-03-01..2026-03-31'];
+        yield 'days from' => ['shade-sowing=2026-03-31..', [2, 3], 'shade-sowing=2026-03-31..'];
+        yield 'days to' => ['shade-sowing=..2026-03-01', [1], 'shade-sowing=..2026-03-01'];
+        yield 'no day' => ['shade-sowing=2026-02-30..', [1, 2, 3, 4], ''];
+        yield 'only a stated no' => ['shade-hardy=no', [2], 'shade-hardy=no'];
+        yield 'several hold together' => ['shade-hardy=yes&shade-price=..5', [1], 'shade-price=..5&shade-hardy=yes'];
+        yield 'sorted' => ['shade-sort=cheapest', [1, 2, 3, 4], 'shade-sort=cheapest'];
+        yield 'a page size' => ['shade-size=2', [1, 2], 'shade-size=2'];
+        yield 'what is the module’s own says nothing' => ['shade-sort=newest&shade-size=4', [1, 2, 3, 4], ''];
+        yield 'what is not offered' => ['shade-size=3&shade-sort=x&shade-colour=red&utm=9', [1, 2, 3, 4], ''];
+        yield 'lists, and other than text' => ['shade-light[]=sun&shade-price[a][b]=1..2', [1, 2, 3, 4], ''];
+        yield 'control characters' => ['shade-light=%00sun&shade-hardy=%FF', [1, 2, 3, 4], ''];
+        yield 'another’s key' => ['other-light=sun', [1, 2, 3, 4], ''];
+    }
+
+    /** @param  list<int>  $ids */
+    #[DataProvider('addresses')]
+    public function test_an_address_is_read_and_written(string $query, array $ids, string $canonical): void
+    {
+        $context = self::chosen($query);
+        $this->assertSame($ids, self::listed($context)->ids());
+        $parameters = self::module()->bound($context)->chosen->parameters();
+        $this->assertSame($canonical, urldecode(http_build_query($parameters)));
+        $again = Garden::context()->with(choices: Choices::fromAddress($parameters));
+        $this->assertSame($parameters, self::module()->bound($again)->chosen->parameters());
+    }
+
+    public function test_choices_are_a_step_of_the_run_that_pins_pass_and_the_trace_tells_of(): void
+    {
+        $context = self::chosen('shade-light=sun&shade-as=list');
+        $result = self::listed($context, ['pin' => ['plant-3', 'plant-1'], 'leaveOut' => ['plant-4']]);
+        $this->assertSame([1], $result->ids(), 'the pinned one that was not chosen does not show');
+        $this->assertSame(
+            ['source' => 4, 'choices' => 2, 'leaveOut' => 1, 'empty' => 1, 'total' => 1],
+            array_column(
+                array_map(fn (Step $step): array => [(string) $step->name, $step->left], $result->steps),
+                1,
+                0,
+            ),
+        );
+        $this->assertSame('list', self::module()->bound($context)->arrange::key());
+        $trace = Trace::of(self::module(), self::records()[2], $context, Garden::format());
+        $this->assertSame(
+            ['Of what the visitor has chosen: not all of these hold: Light is Shade, and the rule keeps Full sun.'],
+            $trace->reasons(),
+        );
+    }
+
+    public function test_another_listing_follows_what_is_chosen_where_its_records_have_the_field(): void
+    {
+        $follower = Garden::module(['source' => ['items' => ['tool']], 'offer' => ['follow' => 'shade']]);
+        $this->assertSame('shade', $follower->follows);
+        $this->assertSame(['follow' => 'shade'], $follower->toArray()['offer']);
+        $offer = self::module()->offer ?? $this->fail('There is an offer.');
+        $followed = $follower->following($offer, $follower->type()->reachable)
+            ->bound(self::chosen('shade-price=3..10&shade-sowing=2026-03-01..&shade-size=2'));
+        $this->assertSame(['shade-price' => '3..10'], $followed->chosen->parameters());
+        $this->assertSame(['follow' => 'shade'], $followed->toArray()['offer']);
+    }
+
+    public function test_faults_of_an_offer_name_their_place(): void
+    {
+        try {
+            Garden::module(['offer' => [
+                'key' => 'Shade!',
+                'filters' => [
+                    ['field' => 'light', 'as' => 'range'],
+                    ['field' => 'colour', 'as' => 'checks'],
+                    ['field' => 'light', 'as' => 'one', 'join' => 'all'],
+                    ['field' => 'uses', 'as' => 'checks', 'options' => ['flower'], 'name' => 'page'],
+                    ['field' => 'hardy', 'as' => 'yesNo', 'size' => 3],
+                    ['field' => 'groups', 'as' => 'tree'],
+                    ['field' => 'groups', 'as' => 'tabs'],
+                ],
+                'orders' => [['key' => 'x', 'name' => 'X', 'order' => []]],
+                'sizes' => [0, 5, 5],
+                'arrangements' => [['key' => 'y', 'name' => 'Y']],
+            ]]);
+            $this->fail('It was read.');
+        } catch (Refused $refused) {
+            $this->assertEqualsCanonicalizing([
+                'offer.key', 'offer.filters[0].as', 'offer.filters[1].field', 'offer.filters[2].join',
+                'offer.filters[3].name', 'offer.filters[3].options', 'offer.filters[4].size', 'offer.filters',
+                'offer.orders[0].order', 'offer.sizes[0]', 'offer.sizes', 'offer.arrangements[0].arrange',
+            ], array_map(fn (Problem $problem): string => $problem->path, $refused->problems));
+        }
+        $this->assertSame(self::OFFER['filters'], self::module()->toArray()['offer']['filters']);
+    }
+
+    /** @return list<Record> four plants: what each has is said in the tests */
+    private static function records(): array
+    {
+        return [
+            Garden::record(1, [
+                'light' => 'sun', 'uses' => ['pot'], 'groups' => ['perennials'], 'price' => 3,
+                'sown' => '2026-03-01', 'hardy' => true,
+            ]),
+            Garden::record(2, [
+                'light' => 'half-shade', 'uses' => ['hedge'], 'groups' => ['ferns'], 'price' => 10,
+                'sown' => '2026-03-31', 'hardy' => false,
+            ]),
+            Garden::record(3, [
+                'light' => 'shade', 'uses' => ['hedge', 'pot'], 'groups' => ['shrubs'], 'price' => 10.5,
+                'sown' => '2026-04-01', 'hardy' => true,
+            ]),
+            Garden::record(4, ['light' => 'sun']),
+        ];
+    }
+
+    /** @param  array<string, mixed>  $rules */
+    private static function module(array $rules = []): Module
+    {
+        return Garden::module(
+            $rules + ['offer' => self::OFFER, 'order' => [['by' => 'slug']], 'page' => ['size' => 4]],
+        );
+    }
+
+    /** @param  array<string, mixed>  $rules */
+    private static function listed(Context $context, array $rules = []): Result
+    {
+        return (new ReferenceRun(new Comparator('en-GB'), Garden::format()))
+            ->run(self::module($rules), self::records(), $context);
+    }
+
+    private static function chosen(string $query): Context
+    {
+        parse_str($query, $parameters);
+
+        return Garden::context()->with(choices: Choices::fromAddress($parameters));
+    }
+}
