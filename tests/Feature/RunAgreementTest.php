@@ -289,9 +289,10 @@ final class RunAgreementTest extends TestCase
             $trace = Trace::of($module, $record, $context, app(Format::class));
             if ($at !== false) {
                 $this->assertSame([], $trace->reasons(), "{$record->slug} shows; {$said}");
+                $hypothetical = app(RankFinder::class)->hypotheticalRank($module, $record->key(), $context);
                 $this->assertSame(
                     $at + 1,
-                    $module->bound($context)->place(app(RankFinder::class)->hypotheticalRank($module, $record->key(), $context)),
+                    $module->bound($context)->place($hypothetical),
                     "it would stand where it does; {$said}",
                 );
             } elseif ($trace->passes()) {
