@@ -63,7 +63,7 @@ export function Text({ bench, look }: { bench: Bench; look: Look }) {
 		<div className="relative">
 			<ol
 				ref={list}
-				className="group/text relative ml-[66px] mr-3 list-none text-[0.9rem]"
+				className="relative ml-[66px] mr-3 list-none text-[0.9rem] data-updating:cursor-progress"
 				aria-label="The module as text"
 				data-updating={bench.updating || undefined}
 			>
@@ -210,9 +210,7 @@ function Row({
 						)}
 					</p>
 				</div>
-				<div className="shrink-0 transition-opacity group-data-updating/text:opacity-40 group-data-updating/text:delay-300">
-					<Count sentence={sentence} look={look} left={left} lost={lost} />
-				</div>
+				<Count sentence={sentence} look={look} left={left} lost={lost} />
 			</div>
 			{sentence.broken.map((one) => (
 				<Broken key={one.at} at={one.at} why={one.why} bench={bench} onOpen={onOpen} />
