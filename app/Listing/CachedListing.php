@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Listing;
 
 use App\Freshness\ContentMarks;
+use App\Freshness\Dependencies;
 use Illuminate\Contracts\Cache\Repository;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
@@ -39,10 +40,16 @@ final readonly class CachedListing
     /**
      * What Listing::show gives.
      *
+     * @param  Dependencies  $dependencies  told what the result is made of
+     *
      * @throws NoSuchPage
      */
-    public function show(Module $module, Context $context, string $page = '1'): Result
-    {
+    public function show(
+        Module $module,
+        Context $context,
+        string $page = '1',
+        Dependencies $dependencies = new Dependencies,
+    ): Result {
         $now = $context->now->getTimestamp();
         $isOneOfFew = self::isOneOfFew($module, $context);
         $module = $module->bound($context);
@@ -50,11 +57,16 @@ final readonly class CachedListing
         $name = $isOneOfFew && PageNumbers::isNumber($page)
             ? $this->name($module, $context, $this->marks->of(...$this->dependsOn($module)))
             : null;
+        $this->tell($dependencies, $module);
         if ($name === null) {
+            $dependencies->changesAt($this->expiry->until($module, $context));
+
             return $this->listing->show($module, $context, $page);
         }
         $kept = self::valid($this->cache->get("{$name}:{$page}"), $now);
         if ($kept !== null) {
+            $dependencies->changesAt($kept['until']);
+
             return new Result(
                 $kept['total'],
                 $kept['pages'],
@@ -66,6 +78,7 @@ final readonly class CachedListing
             );
         }
         $until = $this->expiry->until($module, $context);
+        $dependencies->changesAt($until);
         $result = $this->listing->show($module, $context, $page, new CachedCursors($this->cache, $name, $now, $until));
         $this->cache->put("{$name}:{$page}", [
             'total' => $result->total, 'pages' => $result->pages, 'page' => $result->page,
@@ -213,6 +226,16 @@ final readonly class CachedListing
         }
 
         return $module->bound($context)->chosen->isOneOfFew();
+    }
+
+    /** Says what the module's result is made of. */
+    private function tell(Dependencies $dependencies, Module $module): void
+    {
+        [$keys, $allContent] = $this->dependsOn($module);
+        $dependencies->on(...$keys);
+        if ($allContent) {
+            $dependencies->onAllContent();
+        }
     }
 
     /**

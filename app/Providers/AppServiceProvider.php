@@ -17,7 +17,6 @@ use App\Jobs\KeepIndexes;
 use App\Listing\KeysetPaginator;
 use App\Listing\PostgresLanguage;
 use App\Media\DrawUpload;
-use App\Models\Page;
 use App\Models\User;
 use App\Modules\BulkModuleChange;
 use App\Modules\LiveModulesChanged;
@@ -31,7 +30,6 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
-use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
@@ -70,13 +68,6 @@ final class AppServiceProvider extends ServiceProvider
                 : null,
         );
         Event::listen(LiveModulesChanged::class, fn () => KeepIndexes::dispatch());
-        View::composer(
-            'site.layout',
-            fn ($view) => $view->with(
-                'navigation',
-                Page::query()->where('address', '<>', '/')->orderBy('position')->orderBy('id')->get(),
-            ),
-        );
         // Who comes in at all, and who manages the site; what belongs to somebody is told by the policies.
         Gate::define(
             'enter',

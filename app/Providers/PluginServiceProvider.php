@@ -10,6 +10,8 @@ use App\Listing\Compile\Source\SourceSql;
 use App\Listing\Compile\Test\TestSql;
 use App\Listing\Compile\Test\TestsSql;
 use App\Listing\Sources;
+use App\Site\Output\Output;
+use App\Site\Output\Outputs;
 use Illuminate\Support\ServiceProvider;
 use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Arrangement\Arrangements;
@@ -21,6 +23,8 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Kinds;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Blocks;
 use Wellspring\Core\Sort\Criteria;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Source\Source;
@@ -35,6 +39,7 @@ final class PluginServiceProvider extends ServiceProvider
             [TestsSql::class, TestSql::class],
             [CriteriaSql::class, CriterionSql::class],
             [Sources::class, SourceSql::class],
+            [Outputs::class, Output::class],
         ] as [$register, $interface]) {
             $added = array_filter(self::added(), fn (string $class): bool => is_subclass_of($class, $interface));
             $this->app->tag([...$register::CLASSES, ...$added], $interface);
@@ -46,7 +51,7 @@ final class PluginServiceProvider extends ServiceProvider
     {
         foreach ([
             Kinds::class, Tests::class, Criteria::class, SourceKinds::class, PartKinds::class,
-            Arrangements::class, FilterControls::class,
+            Arrangements::class, FilterControls::class, Blocks::class,
         ] as $register) {
             $register::reset();
         }
@@ -57,6 +62,7 @@ final class PluginServiceProvider extends ServiceProvider
                 is_subclass_of($class, Criterion::class) => Criteria::add($class),
                 is_subclass_of($class, Source::class) => SourceKinds::add($class),
                 is_subclass_of($class, PartKind::class) => PartKinds::add(new $class),
+                is_subclass_of($class, Block::class) => Blocks::add($class),
                 is_subclass_of($class, FilterControl::class) => FilterControls::add(new $class),
                 is_subclass_of($class, Arrangement::class) => Arrangements::add($class),
                 default => null,

@@ -4,134 +4,81 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-use App\Catalogue\CatalogueStore;
-use App\Listing\CachedListing;
-use App\Listing\Sources;
-use App\Models\Media;
-use App\Models\Page;
+use App\Freshness\Dependencies;
 use App\Modules\ModuleStore;
-use Wellspring\Core\Arrangement\Width;
-use Wellspring\Core\Card\Part;
-use Wellspring\Core\Content\Field;
-use Wellspring\Core\Content\Record;
+use App\Pages\StoredPage;
+use App\Site\Output\Outputs;
+use Illuminate\Contracts\View\Factory;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Empty\Level;
+use Wellspring\Core\Empty\Node;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Block\ModuleBlock;
+use Wellspring\Core\Page\PageResolver;
 use Wellspring\Core\Paging\NoSuchPage;
-use Wellspring\Core\Paging\PageNumbers;
-use Wellspring\Core\Run\Result;
-use Wellspring\Core\Wording\Format;
 
-/** Makes ready what a visitor's page shows. */
+/** Makes pages: what of a definition shows, each block drawn, with what the page was made of. */
 final readonly class SitePages
 {
     public function __construct(
         private ModuleStore $modules,
-        private CachedListing $listing,
-        private Sources $sources,
-        private CatalogueStore $catalogue,
-        private Format $format,
+        private Listings $listings,
+        private Outputs $outputs,
+        private Factory $views,
     ) {
     }
 
     /**
      * @param  array<string, string>  $asked  the page number asked for, by module key, as it stands in the address
-     * @param  Module|null  $instead  shown in place of the module with its key, live or not: a preview
-     * @return list<ModuleView>
+     * @param  ListingPreview|null  $preview  shown in place of the module with its key, live or not
      *
      * @throws NoSuchPage
      */
-    public function modules(
-        Page $page,
+    public function page(
+        StoredPage $stored,
         PageAddress $address,
         Context $context,
         array $asked,
-        ?Module $instead = null,
-    ): array {
-        $shown = [];
-        foreach ($page->modules as $row) {
-            $module = $row->key === $instead?->key ? $instead : $this->modules->live($row);
-            if ($module !== null) {
-                $shown[] = $this->module($module, $address, $context, $asked[$module->key] ?? '1');
-            }
+        ?ListingPreview $preview = null,
+    ): PageResult {
+        $page = $stored->definition;
+        $dependencies = new Dependencies;
+        // The navigation names every page; types, taxonomies and files are read with every listing.
+        $dependencies->on('pages', 'catalogue', 'media');
+        if ($stored->id !== null) {
+            $dependencies->on("page:{$stored->id}");
         }
-
-        return $shown;
-    }
-
-    /** @throws NoSuchPage */
-    public function module(Module $module, PageAddress $address, Context $context, string $asked): ModuleView
-    {
-        $result = $this->listing->show($module, $context, $asked);
-
-        return $this->drawn(
-            $module,
-            $address,
-            $result,
-            $this->listing->records($module, $result->keys, self::asked($module), $context),
-        );
-    }
-
-    /** A module with the page of records that a run gave: a preview, of which nothing is cached. */
-    public function shown(Module $module, PageAddress $address, Context $context, Result $result): ModuleView
-    {
-        return $this->drawn(
-            $module,
-            $address,
-            $result,
-            $this->sources->records($module->source, $result->keys, self::asked($module), $context),
-        );
-    }
-
-    /** @return list<Field> what its cards ask of the records */
-    private static function asked(Module $module): array
-    {
-        return array_values(array_filter(
-            array_map(fn (Part $part): ?Field => $part->field, $module->card->parts()),
-        ));
-    }
-
-    /** @param  list<Record>  $records  in order */
-    private function drawn(Module $module, PageAddress $address, Result $result, array $records): ModuleView
-    {
-        $types = $this->catalogue->catalogue()->types;
-        $cards = array_map(fn (Record $record): CardView => new CardView(
-            isset($types[$record->type]) ? self::itemAddress($types[$record->type], $record->slug) : '',
-            $module->card->lines($record, $this->format),
-            $result->under[(string) $record->key()] ?? null,
-        ), $records);
-        $pages = new PageNumbers(max(0, $result->total), $module->page->size);
-
-        return new ModuleView(
-            module: $module,
-            cards: $cards,
-            pictures: $this->pictures($cards),
-            columns: array_combine(
-                array_map(fn (Width $width): string => $width->value, Width::cases()),
-                array_map($module->arrange->columnsAt(...), Width::cases()),
-            ),
-            page: $result->page,
-            pages: $result->pages,
-            numbers: $pages->numbers($result->page),
-            address: $address,
-            headings: $this->headings($module, $result),
-            total: $result->total,
-        );
-    }
-
-    /** @return array<string, array{words: string, records: int}> by the heading's key */
-    private function headings(Module $module, Result $result): array
-    {
-        $headings = $module->headings;
-        if ($headings === null) {
-            return [];
+        foreach ($page->schedules() as $schedule) {
+            $next = $schedule->nextChange($context);
+            $dependencies->changesAt($next === null ? null : (new \DateTimeImmutable($next))->getTimestamp());
         }
-        $said = [];
-        foreach ($result->headings as $key => $records) {
-            $said[(string) $key] = ['words' => $headings->heading((string) $key, $this->format), 'records' => $records];
-        }
+        $modules = $this->modulesOf($stored, $dependencies, $preview?->module);
+        $list = fn (Module $module, ModuleBlock $block): ListingResult => $module->key === $preview?->module->key
+            ? $this->listings->of($module, $address, $context, $preview->result)
+            : $this->listings->show(
+                $module,
+                $address,
+                $context,
+                $asked[$module->key] ?? '1',
+                $dependencies,
+                $block->heading,
+            );
+        $draw = function (Block $block) use ($page, $modules, $address, $context, $list): Node {
+            $html = match (true) {
+                ! $block instanceof ModuleBlock => $this->block($block, compact('block', 'page', 'context', 'address')),
+                isset($modules[$block->module]) => $this->outputs->find('html')
+                    ->write($list($modules[$block->module], $block)),
+                default => null,
+            };
 
-        return $said;
+            return $html === null
+                ? Node::emptyLeaf(Level::Module, Level::Module)
+                : Node::leaf(Level::Module, new DrawnBlock($html));
+        };
+
+        return new PageResult($page, PageResolver::show($page, $context, $draw), $dependencies);
     }
 
     public static function itemAddress(Type $type, string $slug): string
@@ -139,21 +86,42 @@ final readonly class SitePages
         return str_replace('{slug}', $slug, $type->address);
     }
 
-    /**
-     * @param  list<CardView>  $cards
-     * @return array<string, Media> by name
-     */
-    private function pictures(array $cards): array
+    /** @return array<string, Module> those that show, by key; what follows another's offer with that offer */
+    private function modulesOf(StoredPage $stored, Dependencies $dependencies, ?Module $instead): array
     {
-        $names = [];
-        foreach ($cards as $card) {
-            foreach ($card->parts() as $part) {
-                if ($part->part->kind->showsPicture() && ! $part->said) {
-                    $names[] = $part->text;
-                }
+        $modules = [];
+        foreach ($stored->definition->modules() as $key) {
+            $dependencies->on("module:{$key}");
+            $row = $stored->modules[$key] ?? null;
+            $module = $key === $instead?->key ? $instead : ($row === null ? null : $this->modules->live($row));
+            if ($module !== null) {
+                $modules[$key] = $module;
             }
         }
 
-        return $names === [] ? [] : Media::query()->whereIn('name', $names)->get()->keyBy('name')->all();
+        return array_map(fn (Module $module): Module => self::following($module, $modules), $modules);
+    }
+
+    /** @param  array<string, Module>  $modules  of the page */
+    private static function following(Module $module, array $modules): Module
+    {
+        foreach ($modules as $other) {
+            if ($module->follows !== null && $other->offer?->key === $module->follows) {
+                return $module->following($other->offer, $module->type()->reachable);
+            }
+        }
+
+        return $module;
+    }
+
+    /**
+     * @param  array<string, mixed>  $data
+     * @return string|null null where the block has no view, and so nothing to show
+     */
+    private function block(Block $block, array $data): ?string
+    {
+        $view = "site.blocks.{$block::key()}";
+
+        return $this->views->exists($view) ? $this->views->make($view, $data)->render() : null;
     }
 }

@@ -6,7 +6,9 @@ fail() { printf '\n%s\n' "$*" >&2; exit 1; }
 during() {
     local what="$1" code=0 beat; shift
     say "$what …"
-    (while sleep 20 > /dev/null 2>&1; do say "  still at it: $what ($SECONDS seconds since the start)"; done) & beat=$!
+    (while sleep 20 > /dev/null 2>&1 && kill -0 "$$" 2>/dev/null; do
+        say "  still at it: $what ($SECONDS seconds since the start)"
+    done) & beat=$!
     "$@" || code=$?
     { kill "$beat" && wait "$beat"; } 2>/dev/null || true
     return "$code"

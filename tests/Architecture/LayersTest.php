@@ -13,7 +13,7 @@ final class LayersTest extends TestCase
     private const CORE = [
         'Text', 'Problem', 'Time', 'Who', 'Wording', 'Content', 'Context',
         'Filter', 'Source', 'Sort', 'Paging', 'Empty', 'Card', 'Arrangement', 'Choice',
-        'Module', 'Run', 'Explain',
+        'Module', 'Page', 'Run', 'Explain',
     ];
 
     /** The folders of the application, likewise. */
@@ -27,6 +27,7 @@ final class LayersTest extends TestCase
         'Content',
         'Changes',
         'Modules',
+        'Pages',
         'Site',
         'Search',
         'Media', 'Import', 'Export', 'People', 'Sets', 'Views', 'Demo', 'Bench',

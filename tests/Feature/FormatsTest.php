@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Catalogue\CatalogueStore;
 use App\Console\Commands\WriteSchemas;
 use App\Models\Item;
 use Illuminate\Support\Facades\Artisan;
@@ -13,6 +14,7 @@ use Tests\Support\RandomModules;
 use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Page\PageReader;
 
 /**
  * The JSON Schemas of docs/formats say what the readers take; every example there is run. Checked by opis/json-schema.
@@ -39,6 +41,12 @@ final class FormatsTest extends TestCase
             ...glob(database_path('sets/*/types/*.json')) ?: [],
         ] as $file) {
             $this->assertFits($file, (string) file_get_contents($file), 'type');
+        }
+        foreach (glob(base_path('docs/formats/examples/*.page.json')) ?: [] as $file) {
+            $json = (string) file_get_contents($file);
+            $this->assertFits($file, $json, 'page');
+            $page = (new PageReader(app(CatalogueStore::class)->catalogue()))->read(json_decode($json, true));
+            $this->assertFits("what is written of {$file}", (string) json_encode($page->toArray()), 'page');
         }
         foreach (glob(base_path('docs/formats/examples/*.module.json')) ?: [] as $file) {
             $this->assertFits($file, (string) file_get_contents($file), 'module');

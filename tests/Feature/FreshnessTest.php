@@ -4,17 +4,24 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Catalogue\CatalogueStore;
 use App\Freshness\ContentMarks;
+use App\Freshness\Dependencies;
 use App\Listing\CachedListing;
 use App\Listing\ContextFactory;
 use App\Listing\Listing;
+use App\Models\ContentType;
 use App\Models\Group;
 use App\Models\Item;
+use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
+use App\Pages\PageStore;
+use App\Site\Listings;
 use App\Site\PageAddress;
+use App\Site\SiteFrame;
 use App\Site\SitePages;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\RandomModules;
@@ -86,12 +93,13 @@ final class FreshnessTest extends TestCase
                 'source' => $source,
                 'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'count']]]]],
             ]);
-            $cards = fn (): array => app(SitePages::class)->module(
+            $cards = fn (): array => app(Listings::class)->show(
                 $module,
                 new PageAddress('/'),
                 app(ContextFactory::class)->now(),
                 '1',
-            )->cards;
+                new Dependencies,
+            )->records;
             $first = $cards();
             $this->assertNotSame([], $first);
             $asked = $this->tablesAsked(fn () => $this->assertEquals($first, $cards()));
@@ -393,6 +401,70 @@ final class FreshnessTest extends TestCase
         );
         Item::query()->where('slug', 'oak')->update(['audience' => '{members}', 'expire_at' => null]);
         $this->assertSame([0, 0], [$total('friends'), $total('friends', '2026-06-30T23:59:59Z')]);
+    }
+
+    /** Whatever changes a page changes one of the marks that it was made under; and it says when time alone does. */
+    public function test_a_page_says_what_it_was_made_of(): void
+    {
+        $type = $this->plantType();
+        $author = $this->manager();
+        foreach (['fern' => '2026-01-01T00:00:00Z', 'oak' => '2126-07-01T00:00:00Z'] as $slug => $at) {
+            $this->plant(['title' => $slug, 'slug' => $slug, 'publish_at' => $at, 'author' => $author->email]);
+        }
+        Group::query()->create(['key' => 'friends', 'name' => 'Friends']);
+        $definition = $this->module(['card' => ['lines' => [['parts' => [
+            ['part' => 'title'],
+            ['part' => 'field', 'field' => 'author'],
+            ['part' => 'field', 'field' => 'groups'],
+        ]]]]])->toArray();
+        $row = ModuleRow::query()->create(['key' => 'plants', 'draft' => $definition, 'live' => $definition]);
+        $page = Page::query()->create(['address' => '/plants', 'title' => 'Plants', 'intro' => '', 'position' => 1]);
+        $page->modules()->attach($row->id, ['position' => 1]);
+        $other = Page::query()->create(['address' => '/other', 'title' => 'Other', 'intro' => '', 'position' => 2]);
+
+        $make = function (): array {
+            app(CatalogueStore::class)->forget();
+            $stored = app(PageStore::class)->at('/plants') ?? $this->fail('It is there.');
+            $address = new PageAddress('/plants');
+            $context = app(ContextFactory::class)->now(Viewer::anyone());
+            $result = app(SitePages::class)->page($stored, $address, $context, []);
+            $html = view('site.page', ['result' => $result, 'frame' => SiteFrame::of($address)])->render();
+            $made = $result->dependencies;
+
+            return [$html, app(ContentMarks::class)->of($made->keys(), $made->areOnAllContent()), $made->until()];
+        };
+        [, , $until] = $make();
+        $this->assertSame(strtotime('2126-07-01T00:00:00Z'), $until, 'the next item appears');
+
+        $changes = [
+            'an item' => fn () => Item::query()->where('slug', 'fern')->update(['title' => 'Lady fern']),
+            'its author' => fn () => $author->update(['name' => 'Another name']),
+            'what it belongs to' => fn () => DB::insert('insert into item_term (item_id, term_id) values (?, ?)', [
+                Item::query()->where('slug', 'fern')->value('id'),
+                Term::query()->where('slug', 'hostas')->value('id'),
+            ]),
+            'the name of a term' => fn () => Term::query()->where('slug', 'hostas')->update(['name' => 'Lily']),
+            'the page' => fn () => $page->update(['title' => 'All plants']),
+            'the navigation' => fn () => $other->update(['title' => 'Something else']),
+            'a module' => fn () => $row->update(['live' => ['name' => 'Green things'] + $definition]),
+            'the address of items' => fn () => ContentType::query()->where('key', $type->key)->update([
+                'definition' => DB::raw(
+                    "jsonb_set(definition::jsonb, '{x-wellspring,address}', '\"/green/{slug}\"')::json",
+                ),
+            ]),
+            'a placement' => fn () => $page->modules()->detach($row->id),
+        ];
+        foreach ($changes as $what => $change) {
+            [$html, $marks] = $make();
+            $this->assertSame([$html, $marks], array_slice($make(), 0, 2), "nothing changes by itself; {$what}");
+            $change();
+            [$after, $newMarks] = $make();
+            $this->assertNotSame($html, $after, "{$what} changes the page");
+            $this->assertNotEquals($marks, array_intersect_key($newMarks ?? [], $marks ?? []), "{$what} leaves a mark");
+        }
+        [, $marks] = $make();
+        $row->update(['draft' => ['name' => 'A draft'] + $definition]);
+        $this->assertEquals($marks, $make()[1], 'a draft is nothing to visitors');
     }
 
     private function assertSameNow(Module $module, string $what): \Wellspring\Core\Run\Result

@@ -6,24 +6,36 @@ namespace Tests\Feature;
 
 use App\Content\ItemWriter;
 use App\Content\TypeWriter;
+use App\Freshness\Dependencies;
 use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Modules\ModuleStore;
+use App\Pages\StoredPage;
+use App\Site\DrawnBlock;
+use App\Site\Listings;
+use App\Site\Output\Outputs;
 use App\Site\PageAddress;
 use App\Site\SitePages;
 use Illuminate\Support\Facades\View;
+use Tests\Support\Plugins\AtLeast;
 use Tests\Support\Plugins\Even;
 use Tests\Support\Plugins\EvenSql;
 use Tests\Support\Plugins\Initial;
 use Tests\Support\Plugins\Pairs;
+use Tests\Support\Plugins\Shout;
 use Tests\Support\Plugins\Stars;
 use Tests\Support\Plugins\Titled;
 use Tests\Support\Plugins\TitledSql;
 use Tests\Support\Plugins\TitleLength;
 use Tests\Support\Plugins\TitleLengthSql;
+use Tests\Support\Plugins\Titles;
+use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\ItemReader;
+use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Module\ModuleSchema;
+use Wellspring\Core\Page\PageReader;
+use Wellspring\Core\Page\PageSchema;
 use Wellspring\Core\Run\Step;
 use Wellspring\Core\Wording\Format;
 
@@ -35,12 +47,12 @@ final class PluginsTest extends TestCase
         parent::setUp();
         $this->addPlugins([
             Stars::class, Even::class, EvenSql::class, TitleLength::class, TitleLengthSql::class,
-            Titled::class, TitledSql::class, Initial::class, Pairs::class,
+            Titled::class, TitledSql::class, Initial::class, Pairs::class, Shout::class, AtLeast::class, Titles::class,
         ]);
         View::addLocation(dirname(__DIR__).'/Support/Plugins/views');
     }
 
-    public function test_a_kind_a_test_a_criterion_a_source_a_part_and_an_arrangement_are_added_and_used(): void
+    public function test_one_of_each_is_added_and_used(): void
     {
         $type = app(TypeWriter::class)->apply([
             '$schema' => 'https://json-schema.org/draft/2020-12/schema',
@@ -63,6 +75,7 @@ final class PluginsTest extends TestCase
             'where' => ['all' => [['field' => 'stars', 'test' => 'even']]],
             'order' => [['by' => 'titleLength', 'direction' => 'down']],
             'arrange' => ['as' => 'pairs'],
+            'offer' => ['filters' => [['field' => 'stars', 'as' => 'atLeast']]],
             'card' => [
                 'lines' => [[
                     'parts' => [['part' => 'initial'], ['part' => 'title'], ['part' => 'field', 'field' => 'stars']],
@@ -85,14 +98,31 @@ final class PluginsTest extends TestCase
             'dishes under s · keep only those whose stars is even · order by length of the title, longest first',
             mb_strtolower(Sentences::asLine($module, app(Format::class))),
         );
-        $view = app(SitePages::class)->module($module, new PageAddress('/'), $context, '1');
-        $html = view('site.module', ['shown' => $view])->render();
+        $listing = app(Listings::class)->show($module, new PageAddress('/'), $context, '1', new Dependencies);
+        $html = app(Outputs::class)->find('html')->write($listing);
         $this->assertMatchesRegularExpression(
             '~<ol class="pairs">.*initial">S<.*Salad of beans.*★★★★.*Soup.*★★.*</ol>~s',
             $html,
         );
-        $schema = (string) json_encode(ModuleSchema::build());
-        foreach (['"even"', 'titleLength', '"titled"', '"initial"', '"pairs"'] as $key) {
+        $this->assertSame("Salad of beans\nSoup", app(Outputs::class)->find('titles')->write($listing));
+        $chosen = $context->with(choices: Choices::fromAddress(['dishes-stars' => '3']));
+        $this->assertSame(1, app(Listing::class)->total($module, $chosen));
+        $blocks = [['module' => 'dishes'], ['block' => 'shout', 'words' => 'dinner']];
+        $page = (new PageReader(new Catalogue([])))->read([
+            'format' => 1, 'key' => 'menu', 'address' => '/menu', 'title' => 'Menu',
+            'bands' => [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => $blocks]]]],
+        ]);
+        $stored = new StoredPage(null, $page, []);
+        $shown = app(SitePages::class)->page($stored, new PageAddress('/menu'), $context, []);
+        $this->assertSame(
+            ['<p class="shout">DINNER</p>'],
+            array_map(fn (DrawnBlock $block): string => trim($block->html), $shown->bands[0]->slots[0]->blocks),
+            'a module that is not live has nothing to show',
+        );
+        $schema = json_encode(ModuleSchema::build()).json_encode(PageSchema::build());
+        foreach ([
+            '"even"', 'titleLength', '"titled"', '"initial"', '"pairs"', '"atLeast"', '"shout"',
+        ] as $key) {
             $this->assertStringContainsString($key, $schema);
         }
     }

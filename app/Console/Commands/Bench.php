@@ -17,9 +17,11 @@ use App\Listing\Options;
 use App\Listing\RecordFinder;
 use App\Listing\Tracer;
 use App\Models\Item;
-use App\Models\Page;
 use App\Models\User;
+use App\Pages\PageStore;
+use App\Site\ListingPreview;
 use App\Site\PageAddress;
+use App\Site\SiteFrame;
 use App\Site\SitePages;
 use Illuminate\Cache\ArrayStore;
 use Illuminate\Cache\Repository;
@@ -161,13 +163,13 @@ final class Bench extends Command
         foreach (['newest', 'filtered'] as $key) {
             $rows[] = [$key, $this->median(function () use ($listing, $sitePages, $modules, $key, $context): void {
                 $run = $listing->runWithGaps($modules[$key], $context, '1');
-                view(
-                    'site.page',
-                    [
-                        'page' => new Page(['address' => '/', 'title' => 'Bench', 'intro' => '']),
-                        'modules' => [$sitePages->shown($modules[$key], new PageAddress('/'), $context, $run->result)],
-                    ],
-                )->render();
+                $address = new PageAddress('/');
+                $stored = PageStore::plain('Bench', '', $key);
+                $preview = new ListingPreview($modules[$key], $run->result);
+                view('site.page', [
+                    'result' => $sitePages->page($stored, $address, $context, [], $preview),
+                    'frame' => SiteFrame::of($address),
+                ])->render();
             })];
         }
         $this->table(['the bench’s answer to an edit: counts, gaps, page', 'ms'], $rows);

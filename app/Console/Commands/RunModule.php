@@ -7,12 +7,13 @@ namespace App\Console\Commands;
 use App\Console\AsksContext;
 use App\Console\ReportsProblems;
 use App\Listing\Listing;
-use App\Listing\Sources;
 use App\Modules\ModuleStore;
+use App\Site\Listings;
+use App\Site\Output\Outputs;
+use App\Site\PageAddress;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Run\Step;
@@ -29,7 +30,7 @@ final class RunModule extends Command
 
     protected $description = 'Run a module and print its page of records with the count after every step';
 
-    public function handle(ModuleStore $store, Listing $listing, Sources $sources): int
+    public function handle(ModuleStore $store, Listing $run, Listings $listings, Outputs $outputs): int
     {
         $row = $store->find($this->given('key'));
         $fault = match (true) {
@@ -45,7 +46,7 @@ final class RunModule extends Command
         try {
             $module = $store->read($this->option('draft') ? $row->draft : $row->live);
             $context = $this->askedContext($module);
-            $result = $listing->run($module, $context, $this->given('--page'));
+            $result = $run->run($module, $context, $this->given('--page'));
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);
 
@@ -55,29 +56,9 @@ final class RunModule extends Command
 
             return self::FAILURE;
         }
-        $records = $sources->records($module->source, $result->keys, [], $context);
+        $listing = $listings->of($module, new PageAddress('/'), $context, $result);
         if ($this->option('json')) {
-            $this->output->writeln(json_encode([
-                'module' => $module->key,
-                'total' => $result->total,
-                'pages' => $result->pages,
-                'page' => $result->page,
-                ...$module->offer === null ? [] : ['choices' => $this->chosen($module->bound($context))],
-                'steps' => array_map(
-                    fn (Step $step): array => ['step' => (string) $step->name, 'left' => $step->left],
-                    $result->steps,
-                ),
-                'items' => array_map(
-                    fn (Record $record): array => [
-                        'id' => $record->id,
-                        'type' => $record->type,
-                        'slug' => $record->slug,
-                        'title' => $record->title,
-                        ...$record->start === null ? [] : ['start' => $record->start],
-                    ],
-                    $records,
-                ),
-            ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+            $this->output->writeln($outputs->find('json')->write($listing), OutputInterface::OUTPUT_RAW);
 
             return self::SUCCESS;
         }
@@ -89,22 +70,11 @@ final class RunModule extends Command
             ['id', 'slug', 'title'],
             array_map(
                 fn (Record $record): array => [$record->id, $record->slug, $this->plain($record->title)],
-                $records,
+                $listing->records,
             ),
         );
         $this->line("Page {$result->page} of {$result->pages}, {$result->total} records in all.");
 
         return self::SUCCESS;
-    }
-
-    /** @return object what is chosen, as understood: parameters without the offer's key */
-    private function chosen(Module $bound): object
-    {
-        $chosen = [];
-        foreach ($bound->chosen->parameters() as $name => $said) {
-            $chosen[substr($name, strlen($bound->offer->key ?? '') + 1)] = $said;
-        }
-
-        return (object) $chosen;
     }
 }

@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use Illuminate\Console\Command;
 use Wellspring\Core\Content\File\TypeSchema;
 use Wellspring\Core\Module\ModuleSchema;
+use Wellspring\Core\Page\PageSchema;
 
 final class WriteSchemas extends Command
 {
@@ -32,7 +33,11 @@ final class WriteSchemas extends Command
                 $schema,
                 JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
             )."\n",
-            ['module.schema.json' => ModuleSchema::build(), 'type.schema.json' => TypeSchema::build()],
+            [
+                'module.schema.json' => ModuleSchema::build(),
+                'page.schema.json' => PageSchema::build(),
+                'type.schema.json' => TypeSchema::build(),
+            ],
         );
     }
 }

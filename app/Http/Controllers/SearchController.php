@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Catalogue\CatalogueStore;
+use App\Freshness\Dependencies;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Http\RequestText;
 use App\Listing\ContextFactory;
 use App\Modules\ModuleStore;
+use App\Site\Listings;
+use App\Site\Output\Outputs;
 use App\Site\PageAddress;
-use App\Site\SitePages;
+use App\Site\SiteFrame;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Wellspring\Core\Context\Choices;
@@ -24,7 +27,8 @@ final readonly class SearchController
 
     public function __construct(
         private ModuleStore $modules,
-        private SitePages $sitePages,
+        private Listings $listings,
+        private Outputs $outputs,
         private ContextFactory $contexts,
         private CatalogueStore $catalogue,
     ) {
@@ -33,10 +37,12 @@ final readonly class SearchController
     public function __invoke(Request $request): View
     {
         $words = RequestText::text($request, 'q');
+        $address = new PageAddress('/search', $request->query->all());
+        $frame = SiteFrame::of($address);
         $types = array_map(strval(...), array_keys($this->catalogue->catalogue()->types));
         $number = $request->query(self::KEY.'-page', '1');
         if (Words::ofQuery($words) === [] || $types === []) {
-            return view('site.search', ['words' => $words, 'shown' => null, 'total' => 0]);
+            return view('site.search', ['words' => $words, 'html' => '', 'total' => 0, 'frame' => $frame]);
         }
         $module = $this->modules->read([
             'format' => 1, 'key' => self::KEY, 'name' => 'Found', 'source' => ['items' => $types],
@@ -58,16 +64,24 @@ final readonly class SearchController
             choices: Choices::fromAddress(['q' => $words]),
         );
         try {
-            $shown = $this->sitePages->module(
+            $listing = $this->listings->show(
                 $module,
-                new PageAddress('/search', $request->query->all()),
+                $address,
                 $context,
                 is_string($number) ? $number : '',
+                new Dependencies,
             );
         } catch (NoSuchPage) {
             abort(404);
         }
 
-        return view('site.search', ['words' => $words, 'shown' => $shown, 'total' => $shown->total]);
+        $total = $listing->result->total;
+
+        return view('site.search', [
+            'words' => $words,
+            'html' => $total === 0 ? '' : $this->outputs->find('html')->write($listing),
+            'total' => $total,
+            'frame' => $frame,
+        ]);
     }
 }

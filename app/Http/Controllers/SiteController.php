@@ -9,21 +9,25 @@ use App\Http\Middleware\IdentifiesViewer;
 use App\Listing\ContextFactory;
 use App\Listing\VisibleItems;
 use App\Models\Item;
-use App\Models\Page;
+use App\Pages\PageStore;
+use App\Pages\StoredPage;
 use App\Site\ItemPage;
-use App\Site\ModuleView;
+use App\Site\Output\ModuleView;
 use App\Site\PageAddress;
+use App\Site\SiteFrame;
 use App\Site\SitePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Wording\Format;
 
 /** The site that visitors see: pages with their modules, and items' own pages. */
 final readonly class SiteController
 {
     public function __construct(
+        private PageStore $pages,
         private SitePages $sitePages,
         private CatalogueStore $catalogue,
         private Format $format,
@@ -34,16 +38,17 @@ final readonly class SiteController
     public function show(Request $request, string $path = ''): View|RedirectResponse
     {
         $address = '/'.$path;
-        $page = Page::query()->with('modules')->where('address', $address)->first();
+        $page = $this->pages->at($address);
 
         return $page === null ? $this->item($request, $address) : $this->page($request, $page);
     }
 
-    private function page(Request $request, Page $page): View|RedirectResponse
+    private function page(Request $request, StoredPage $page): View|RedirectResponse
     {
+        $path = $page->definition->address->pattern;
         $asked = [];
-        foreach ($page->modules as $module) {
-            $name = ModuleView::parameterOf($module->key);
+        foreach ($page->definition->modules() as $key) {
+            $name = ModuleView::parameterOf($key);
             if (! $request->query->has($name)) {
                 continue;
             }
@@ -52,19 +57,19 @@ final readonly class SiteController
             if ($number === '1') {
                 $others = array_diff_key($request->query->all(), [$name => true]);
 
-                return redirect($page->address.($others === [] ? '' : '?'.http_build_query($others)), 301);
+                return redirect($path.($others === [] ? '' : '?'.http_build_query($others)), 301);
             }
-            $asked[$module->key] = $number;
+            $asked[$key] = $number;
         }
 
+        $address = new PageAddress($path, $request->query->all());
+        $context = $this->contexts->now(IdentifiesViewer::viewer($request))->with(
+            choices: Choices::fromAddress($request->query->all()),
+        );
+
         return view('site.page', [
-            'page' => $page,
-            'modules' => $this->sitePages->modules(
-                $page,
-                new PageAddress($page->address, $request->query->all()),
-                $this->contexts->now(IdentifiesViewer::viewer($request)),
-                $asked,
-            ),
+            'result' => $this->sitePages->page($page, $address, $context, $asked),
+            'frame' => SiteFrame::of($address),
         ]);
     }
 
@@ -87,7 +92,10 @@ final readonly class SiteController
 
         return view(
             'site.item',
-            ['page' => new ItemPage($this->catalogue->catalogue(), $type, $item, $this->format, $context)],
+            [
+                'page' => new ItemPage($this->catalogue->catalogue(), $type, $item, $this->format, $context),
+                'frame' => SiteFrame::of(new PageAddress(SitePages::itemAddress($type, $slug))),
+            ],
         );
     }
 }

@@ -18,9 +18,6 @@ interface FilterControl
 
     public function suits(Field $field): bool;
 
-    /** What it suits, in the words of an error: “a field with choices or terms”. */
-    public function suitsWords(): string;
-
     /** Whether it lets several options be chosen at once; a filter's `join` is for those alone. */
     public function takesSeveral(): bool;
 

@@ -16,12 +16,14 @@ final readonly class Node
      * @param  T|null  $content  of a leaf; null where there is nothing to show
      * @param  list<self<T>>  $children
      * @param  Level|null  $takes  of a leaf without content, what goes with it
+     * @param  object|null  $of  of a branch, what it stands for
      */
     private function __construct(
         public Level $level,
         public ?object $content,
         public array $children,
         private ?Level $takes = null,
+        public ?object $of = null,
     ) {
     }
 
@@ -52,11 +54,12 @@ final readonly class Node
      * @template C of object
      *
      * @param  list<self<C>>  $children
+     * @param  object|null  $of  what it stands for
      * @return self<C>
      */
-    public static function branch(Level $level, array $children): self
+    public static function branch(Level $level, array $children, ?object $of = null): self
     {
-        return new self($level, null, $children);
+        return new self($level, null, $children, of: $of);
     }
 
     /** @return self<T>|null what is left, bottom up; null where nothing is */
@@ -85,6 +88,6 @@ final readonly class Node
             }
         }
 
-        return [$left === [] ? null : new self($this->level, null, $left), null];
+        return [$left === [] ? null : new self($this->level, null, $left, of: $this->of), null];
     }
 }

@@ -14,10 +14,10 @@
     <div class="wrap">
         <a class="site-name" href="/">{{ config('site.name') }}</a>
         <nav aria-label="Main">
-            @foreach ($navigation as $link)
-                <a href="{{ $link->address }}" @if (str_starts_with('/'.request()->path().'/', $link->address.'/')) aria-current="page" @endif>{{ $link->title }}</a>
+            @foreach ($frame->links as $link)
+                <a href="{{ $link->address }}" @if ($frame->isAt($link->address)) aria-current="page" @endif>{{ $link->title }}</a>
             @endforeach
-            <a href="/search" @if (request()->is('search')) aria-current="page" @endif>Search</a>
+            <a href="/search" @if ($frame->isAt('/search')) aria-current="page" @endif>Search</a>
         </nav>
     </div>
 </header>

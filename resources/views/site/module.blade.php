@@ -1,6 +1,6 @@
 @php($module = $shown->module)
-<section class="module" id="{{ $module->key }}" aria-labelledby="{{ $module->key }}-name">
-    <h2 id="{{ $module->key }}-name">{{ $module->name }}</h2>
+<section class="module" id="{{ $module->key }}" @if ($shown->heading === false) aria-label="{{ $module->name }}" @else aria-labelledby="{{ $module->key }}-name" @endif>
+    @if ($shown->heading !== false)<h2 id="{{ $module->key }}-name">{{ $shown->heading }}</h2>@endif
     @if ($shown->cards === [])
         <p class="nothing">{{ $module->whenNothing->text }}</p>
     @else

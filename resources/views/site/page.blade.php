@@ -1,11 +1,17 @@
 @extends('site.layout')
-@section('title', $page->address === '/' ? '' : $page->title)
+@section('title', $result->page->address->pattern === '/' ? '' : $result->page->title)
 @section('content')
     <div class="page-head">
-        <h1>{{ $page->title }}</h1>
-        @if ($page->intro !== '')<p class="intro">{{ $page->intro }}</p>@endif
+        <h1>{{ $result->page->title }}</h1>
+        @if ($result->page->description !== '')<p class="intro">{{ $result->page->description }}</p>@endif
     </div>
-    @foreach ($modules as $shown)
-        @include('site.module', ['shown' => $shown])
+    @foreach ($result->bands as $band)
+        <div class="band band-{{ $band->band->tone->value }}" data-band="{{ $band->band->key }}">
+            @foreach ($band->slots as $slot)
+                <div class="slot share-{{ $slot->slot->share }}">
+                    @foreach ($slot->blocks as $block){!! $block->html !!}@endforeach
+                </div>
+            @endforeach
+        </div>
     @endforeach
 @endsection

@@ -9,9 +9,9 @@
             <button type="submit">Search</button>
         </form>
     </div>
-    @if ($shown !== null && $total > 0)
+    @if ($html !== '')
         <p class="found">{{ $total === 1 ? 'One page' : "{$total} pages" }} found for “{{ $words }}”.</p>
-        @include('site.module', ['shown' => $shown])
+        {!! $html !!}
     @elseif ($words !== '')
         <p class="nothing">Nothing on this site holds “{{ $words }}”. Fewer words may find more; a word that ends in * finds all that begin with it.</p>
     @endif

@@ -19,7 +19,10 @@ use App\Models\Page;
 use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use App\Modules\ModuleVersions;
+use App\Pages\PageStore;
+use App\Site\ListingPreview;
 use App\Site\PageAddress;
+use App\Site\SiteFrame;
 use App\Site\SitePages;
 use Illuminate\Http\Request;
 use Wellspring\Core\Arrangement\Columns;
@@ -290,23 +293,16 @@ final readonly class BenchController
             ->with('modules')
             ->when($on !== null, fn ($query) => $query->where('pages.id', $on))
             ->first();
-        $shown = $page instanceof Page
-            ? $this->sitePages->modules(
-                $page,
-                new PageAddress($page->address),
-                $context,
-                [$module->key => (string) $result->page],
-                $module,
-            )
-            : [$this->sitePages->shown($module, new PageAddress('/'), $context, $result)];
+        $stored = $page instanceof Page ? PageStore::stored($page) : PageStore::plain(
+            $module->name,
+            'This module stands on no page yet. This is how it would look on one.',
+            $module->key,
+        );
+        $address = new PageAddress($stored->definition->address->pattern);
 
         return view('site.page', [
-            'page' => $page ?? new Page([
-                'address' => '/',
-                'title' => $module->name,
-                'intro' => 'This module stands on no page yet. This is how it would look on one.',
-            ]),
-            'modules' => $shown,
+            'result' => $this->sitePages->page($stored, $address, $context, [], new ListingPreview($module, $result)),
+            'frame' => SiteFrame::of($address),
         ])->render();
     }
 

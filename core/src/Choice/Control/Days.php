@@ -25,11 +25,6 @@ final readonly class Days implements FilterControl
         return $field->family() === Family::Date || $field->family() === Family::Instant;
     }
 
-    public function suitsWords(): string
-    {
-        return 'a field of dates or times';
-    }
-
     public function takesSeveral(): bool
     {
         return false;

@@ -37,11 +37,6 @@ final readonly class Options implements FilterControl
         };
     }
 
-    public function suitsWords(): string
-    {
-        return $this->below ? 'a taxonomy' : 'a field with choices, or a taxonomy';
-    }
-
     public function takesSeveral(): bool
     {
         return $this->several;

@@ -27,11 +27,6 @@ final readonly class Range implements FilterControl
         return $field->family() === Family::Number;
     }
 
-    public function suitsWords(): string
-    {
-        return 'a field of numbers or money';
-    }
-
     public function takesSeveral(): bool
     {
         return false;

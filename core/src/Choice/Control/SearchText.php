@@ -28,11 +28,6 @@ final readonly class SearchText implements FilterControl
         return $field->family() === Family::Words;
     }
 
-    public function suitsWords(): string
-    {
-        return 'the field words';
-    }
-
     public function takesSeveral(): bool
     {
         return false;

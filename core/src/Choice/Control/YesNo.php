@@ -25,11 +25,6 @@ final readonly class YesNo implements FilterControl
         return $field->family() === Family::YesNo;
     }
 
-    public function suitsWords(): string
-    {
-        return 'a field of yes or no';
-    }
-
     public function takesSeveral(): bool
     {
         return false;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Site;
+namespace App\Site\Output;
 
 use Wellspring\Core\Card\RenderedPart;
 

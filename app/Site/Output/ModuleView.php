@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace App\Site;
+namespace App\Site\Output;
 
 use App\Models\Media;
+use App\Site\PageAddress;
 use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Module\Module;
 
@@ -18,7 +19,7 @@ final readonly class ModuleView
      * @param  list<int|null>  $numbers  page numbers below the listing; null marks a gap
      * @param  PageAddress  $address  of the page that it stands on
      * @param  array<string, array{words: string, records: int}>  $headings  by key, in order
-     * @param  int  $total  how many records it shows in all
+     * @param  string|false  $heading  what stands over it; false: nothing
      */
     public function __construct(
         public Module $module,
@@ -30,7 +31,7 @@ final readonly class ModuleView
         public array $numbers,
         public PageAddress $address,
         public array $headings = [],
-        public int $total = 0,
+        public string|false $heading = false,
     ) {
     }
 

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Freshness;
+
+/**
+ * Gathers, while something is made, what it was made of: the keys of the marks of all that was read, and the first
+ * instant at which any of it changes by itself. What was made is right as long as the marks are the same and the
+ * instant is not reached.
+ */
+final class Dependencies
+{
+    /** @var array<string, true> */
+    private array $keys = [];
+
+    private ?int $until = null;
+
+    private bool $onAllContent = false;
+
+    /** @param  string  ...$keys  of marks, see ContentMarks */
+    public function on(string ...$keys): void
+    {
+        $this->keys += array_fill_keys($keys, true);
+    }
+
+    /** On every type and every taxonomy, those too that are yet to come. */
+    public function onAllContent(): void
+    {
+        $this->onAllContent = true;
+    }
+
+    /** @param  int|null  $timestamp  at which something changes by itself; null: never */
+    public function changesAt(?int $timestamp): void
+    {
+        $this->until = $timestamp === null || $this->until === null ? $timestamp ?? $this->until : min(
+            $timestamp,
+            $this->until,
+        );
+    }
+
+    /** @return list<string> sorted */
+    public function keys(): array
+    {
+        $keys = array_keys($this->keys);
+        sort($keys);
+
+        return $keys;
+    }
+
+    public function areOnAllContent(): bool
+    {
+        return $this->onAllContent;
+    }
+
+    /** @return int|null a timestamp; null: for good */
+    public function until(): ?int
+    {
+        return $this->until;
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site;
+
+use App\Freshness\Dependencies;
+use App\Listing\CachedListing;
+use App\Listing\Sources;
+use Wellspring\Core\Card\Part;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Paging\NoSuchPage;
+use Wellspring\Core\Run\Result;
+
+/** Runs modules for an output. */
+final readonly class Listings
+{
+    public function __construct(private CachedListing $listing, private Sources $sources)
+    {
+    }
+
+    /**
+     * A page of the module, as visitors get it: cached where that is right.
+     *
+     * @param  string  $page  the number that the address asks for
+     * @param  string|false|null  $heading  null: the module's name; false: none
+     *
+     * @throws NoSuchPage
+     */
+    public function show(
+        Module $module,
+        PageAddress $address,
+        Context $context,
+        string $page,
+        Dependencies $dependencies,
+        string|false|null $heading = null,
+    ): ListingResult {
+        $result = $this->listing->show($module, $context, $page, $dependencies);
+        $records = $this->listing->records($module, $result->keys, self::fields($module), $context);
+
+        return new ListingResult(
+            $module->bound($context),
+            $result,
+            $records,
+            $context,
+            $address,
+            $heading ?? $module->name,
+        );
+    }
+
+    /** A module with what a run of it gave: a preview, of which nothing is cached. */
+    public function of(Module $module, PageAddress $address, Context $context, Result $result): ListingResult
+    {
+        $records = $this->sources->records($module->source, $result->keys, self::fields($module), $context);
+
+        return new ListingResult($module->bound($context), $result, $records, $context, $address, $module->name);
+    }
+
+    /** @return list<Field> what its cards ask of the records */
+    private static function fields(Module $module): array
+    {
+        return array_values(array_filter(
+            array_map(fn (Part $part): ?Field => $part->field, $module->card->parts()),
+        ));
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Output;
+
+use App\Site\ListingResult;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Run\Step;
+
+/** What wellspring:run --json writes. */
+final class JsonOutput implements Output
+{
+    public static function key(): string
+    {
+        return 'json';
+    }
+
+    public static function mediaType(): string
+    {
+        return 'application/json';
+    }
+
+    public function write(ListingResult $listing): string
+    {
+        $result = $listing->result;
+
+        return json_encode([
+            'module' => $listing->module->key,
+            'total' => $result->total,
+            'pages' => $result->pages,
+            'page' => $result->page,
+            ...$listing->module->offer === null ? [] : ['choices' => self::choices($listing->module)],
+            'steps' => array_map(
+                fn (Step $step): array => ['step' => (string) $step->name, 'left' => $step->left],
+                $result->steps,
+            ),
+            'items' => array_map(
+                fn (Record $record): array => [
+                    'id' => $record->id,
+                    'type' => $record->type,
+                    'slug' => $record->slug,
+                    'title' => $record->title,
+                    ...$record->start === null ? [] : ['start' => $record->start],
+                ],
+                $listing->records,
+            ),
+        ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+    }
+
+    /** @return object what is chosen, as understood: parameters without the offer's key */
+    private static function choices(Module $module): object
+    {
+        $chosen = [];
+        foreach ($module->chosen->parameters() as $name => $said) {
+            $chosen[substr($name, strlen($module->offer->key ?? '') + 1)] = $said;
+        }
+
+        return (object) $chosen;
+    }
+}

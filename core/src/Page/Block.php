@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page;
+
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/**
+ * Something that stands in a slot.
+ *
+ * To add one: a class here, a line in Blocks (or config/plugins.php), and its Blade view site/blocks/KEY.
+ */
+interface Block
+{
+    /** The `block` of a definition. */
+    public static function key(): string;
+
+    /** What cannot be read is noted; the definition is refused then. */
+    public static function read(Shape $shape, Problems $problems): self;
+
+    /** @return array<string, array<string, mixed>> JSON Schema (2020-12) of each key that it has beside `block` */
+    public static function optionSchemas(): array;
+
+    /** How it reads in a list of what stands in a slot: “the page’s title”. */
+    public function words(): string;
+
+    /** @return list<string> keys of the modules that it shows */
+    public function modules(): array;
+
+    /**
+     * @param  string  $at  where it stands in the definition
+     * @return list<Reference>
+     */
+    public function references(string $at): array;
+
+    /** @return array<string, mixed> */
+    public function toArray(): array;
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Block;
+
+/** What most blocks say of themselves. */
+trait Defaults
+{
+    public static function optionSchemas(): array
+    {
+        return [];
+    }
+
+    public function modules(): array
+    {
+        return [];
+    }
+
+    public function references(string $at): array
+    {
+        return [];
+    }
+
+    public function toArray(): array
+    {
+        return ['block' => self::key()];
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Block;
+
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/** A module, under its name, another heading or none: `{"module": "plants-for-shade", "heading": false}`. */
+final readonly class ModuleBlock implements Block
+{
+    use Defaults;
+
+    /** @param  string|false|null  $heading  null: the module's name; false: none */
+    public function __construct(public string $module, public string|false|null $heading = null)
+    {
+    }
+
+    public static function key(): string
+    {
+        return 'module';
+    }
+
+    public static function read(Shape $shape, Problems $problems): self
+    {
+        $module = $shape->text('module');
+        if ($module !== '' && preg_match('/^[a-z0-9-]{1,64}$/D', $module) !== 1) {
+            $shape->wrong('module', 'the key of a module', $module);
+        }
+        $heading = match (true) {
+            ! $shape->has('heading') => null,
+            $shape->raw('heading') === false => false,
+            default => $shape->text('heading'),
+        };
+
+        return new self($module, $heading);
+    }
+
+    public static function optionSchemas(): array
+    {
+        return [
+            'module' => ['type' => 'string', 'pattern' => '^[a-z0-9-]{1,64}$'],
+            'heading' => ['oneOf' => [['type' => 'string', 'minLength' => 1], ['const' => false]]],
+        ];
+    }
+
+    public function words(): string
+    {
+        return "the module {$this->module}".match (true) {
+            $this->heading === null => '',
+            $this->heading === false => ' without a heading',
+            default => " under “{$this->heading}”",
+        };
+    }
+
+    public function modules(): array
+    {
+        return [$this->module];
+    }
+
+    public function toArray(): array
+    {
+        return ['module' => $this->module] + ($this->heading === null ? [] : ['heading' => $this->heading]);
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Block;
+
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/** A picture of the site's files. */
+final readonly class Picture implements Block
+{
+    use Defaults;
+
+    public function __construct(public string $picture)
+    {
+    }
+
+    public static function key(): string
+    {
+        return 'picture';
+    }
+
+    public static function read(Shape $shape, Problems $problems): self
+    {
+        return new self($shape->text('picture'));
+    }
+
+    public static function optionSchemas(): array
+    {
+        return ['picture' => ['type' => 'string', 'minLength' => 1]];
+    }
+
+    public function words(): string
+    {
+        return "the picture {$this->picture}";
+    }
+
+    public function toArray(): array
+    {
+        return ['block' => self::key(), 'picture' => $this->picture];
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Block;
+
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Text\Html;
+
+/** Text with markup. */
+final readonly class RichText implements Block
+{
+    use Defaults;
+
+    public function __construct(public string $html)
+    {
+    }
+
+    public static function key(): string
+    {
+        return 'text';
+    }
+
+    public static function read(Shape $shape, Problems $problems): self
+    {
+        return new self($shape->text('html'));
+    }
+
+    public static function optionSchemas(): array
+    {
+        return ['html' => ['type' => 'string', 'minLength' => 1]];
+    }
+
+    public function words(): string
+    {
+        return 'the text “'.mb_strimwidth(Html::visibleText($this->html), 0, 40, '…').'”';
+    }
+
+    public function toArray(): array
+    {
+        return ['block' => self::key(), 'html' => $this->html];
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Block;
+
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/** An empty space. */
+final readonly class Space implements Block
+{
+    use Defaults;
+
+    public static function key(): string
+    {
+        return 'space';
+    }
+
+    public static function read(Shape $shape, Problems $problems): self
+    {
+        return new self;
+    }
+
+    public function words(): string
+    {
+        return 'a space';
+    }
+}

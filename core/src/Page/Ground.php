@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page;
+
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/** What a band stands on: a colour of the site's, a picture, or the picture of what the page is about. */
+final readonly class Ground
+{
+    /** @param  'colour'|'picture'|'page'  $kind */
+    private function __construct(public string $kind, public string $name)
+    {
+    }
+
+    public static function read(Shape $band, Problems $problems): ?self
+    {
+        if (! $band->has('ground')) {
+            return null;
+        }
+        $shape = new Shape($band->raw('ground'), $band->at('ground'), $problems);
+        foreach (['colour', 'picture', 'page'] as $kind) {
+            if ($shape->has($kind)) {
+                $name = $kind === 'page' ? $shape->oneOf('page', ['picture']) : $shape->text($kind);
+                $shape->noOthers();
+
+                return new self($kind, $name);
+            }
+        }
+        $problems->add($band->at('ground'), 'wrongValue', 'expected one of colour, picture, page.');
+
+        return null;
+    }
+
+    public function words(): string
+    {
+        return match ($this->kind) {
+            'colour' => "the colour {$this->name}",
+            'picture' => "the picture {$this->name}",
+            'page' => 'the page’s own picture',
+        };
+    }
+
+    /** @return array<string, string> */
+    public function toArray(): array
+    {
+        return [$this->kind => $this->name];
+    }
+}

@@ -1,0 +1,1 @@
+<h2 class="block-heading">{{ $block->text }}</h2>

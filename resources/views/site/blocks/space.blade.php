@@ -1,0 +1,1 @@
+<div class="block-space"></div>

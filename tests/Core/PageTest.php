@@ -1,0 +1,202 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Garden;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Empty\Level;
+use Wellspring\Core\Empty\Node;
+use Wellspring\Core\Page\AddressPattern;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\PageDefinition;
+use Wellspring\Core\Page\PageReader;
+use Wellspring\Core\Page\PageResolver;
+use Wellspring\Core\Page\PageRouter;
+use Wellspring\Core\Page\PageSentences;
+use Wellspring\Core\Page\ShownSlot;
+use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Who\Viewer;
+use Wellspring\Core\Wording\Sentence;
+
+/** Pages, after rules.md, “Pages” and “Empty-value rules”, and format.md, “Page, format 1”. */
+final class PageTest extends TestCase
+{
+    /** The example of format.md, and what the example does not show. */
+    private const PAGE = [
+        'format' => 1, 'key' => 'group', 'address' => '/groups/{group}', 'about' => ['term' => 'groups'],
+        'title' => 'Plant groups', 'showTitle' => false, 'description' => 'By kin.', 'picture' => 'gate.webp',
+        'menu' => ['label' => 'Groups'], 'until' => '2027-01-01T00:00:00Z', 'whenNotForYou' => 'signIn',
+        'bands' => [
+            ['key' => 'top', 'tone' => 'quiet', 'ground' => ['page' => 'picture'], 'slots' => [
+                ['share' => 12, 'blocks' => [
+                    ['block' => 'pageTitle'],
+                    ['block' => 'pageText', 'empty' => ['do' => 'say', 'text' => 'Nobody has written yet.']],
+                ]],
+            ]],
+            ['key' => 'body', 'slots' => [
+                ['share' => 6, 'blocks' => [['module' => 'of-this-group']]],
+                ['share' => 3, 'audience' => ['members'], 'blocks' => [
+                    ['module' => 'newest-in-the-shop', 'heading' => 'New'],
+                    ['block' => 'text', 'html' => '<p>Come and see</p>'],
+                ]],
+                ['share' => 3, 'blocks' => [['module' => 'other-groups', 'heading' => false]]],
+            ]],
+        ],
+    ];
+
+    public function test_a_definition_is_written_as_it_is_read_and_said_in_words(): void
+    {
+        $page = self::page();
+        $this->assertSame(self::PAGE, $page->toArray());
+        $this->assertSame(['of-this-group', 'newest-in-the-shop', 'other-groups'], $page->modules());
+        $this->assertSame([
+            'At /groups/{group}, one page for all terms of groups',
+            'Called “Plant groups”, which is not shown',
+            'Shown until 2027-01-01T00:00:00Z; others are asked to sign in',
+            'Band top, quiet, on the page’s own picture: the page’s title, the page’s text',
+            'Band body: 6/12 the module of-this-group | 3/12 for members the module newest-in-the-shop under “New”, '
+                .'the text “Come and see” | 3/12 the module other-groups without a heading',
+        ], array_map(fn (Sentence $one): string => "{$one->lead} {$one->text()}", PageSentences::of($page)));
+    }
+
+    public function test_faults_name_their_place(): void
+    {
+        try {
+            self::page([
+                'key' => 'Group', 'address' => '/groups', 'about' => ['term' => 'planets'], 'colour' => 'red',
+                'audience' => ['friends'], 'from' => '2027-06-01T00:00:00Z', 'whenNotForYou' => 'shout',
+                'bands' => [
+                    ['key' => 'a', 'slots' => [['share' => 5, 'blocks' => []], ['share' => 6, 'blocks' => []]]],
+                    ['key' => 'a', 'tone' => 'loud', 'ground' => ['sky' => 1], 'slots' => [
+                        ['share' => 12, 'blocks' => [
+                            ['block' => 'dance'], ['module' => 'A B'], ['block' => 'space', 'height' => 3],
+                        ]],
+                    ]],
+                ],
+            ]);
+            $this->fail('It was read.');
+        } catch (Refused $refused) {
+            $this->assertEqualsCanonicalizing([
+                'key', 'address', 'about.term', 'colour', 'audience[0]', 'until', 'whenNotForYou', 'bands[0].slots',
+                'bands[1].key', 'bands[1].tone', 'bands[1].ground', 'bands[1].slots[0].blocks[0].block',
+                'bands[1].slots[0].blocks[0].html', 'bands[1].slots[0].blocks[1].module',
+                'bands[1].slots[0].blocks[2].height',
+            ], array_map(fn (Problem $problem): string => $problem->path, $refused->problems));
+        }
+    }
+
+    /** @return iterable<string, array{Context, array<string, Level>, array<string, list<float>>}> */
+    public static function contexts(): iterable
+    {
+        $member = Garden::context(viewer: Viewer::member());
+        $out = Garden::context(viewer: Viewer::signedOut());
+        yield 'all of it' => [$member, [], ['top' => [12.0], 'body' => [6.0, 3.0, 3.0]]];
+        yield 'a slot that is not for the viewer' => [$out, [], ['top' => [12.0], 'body' => [8.0, 4.0]]];
+        yield 'a block with nothing to show' => [
+            $member,
+            ['of-this-group' => Level::Module],
+            ['top' => [12.0], 'body' => [6.0, 6.0]],
+        ];
+        yield 'one that takes its slot' => [
+            $member,
+            ['newest-in-the-shop' => Level::Slot],
+            ['top' => [12.0], 'body' => [8.0, 4.0]],
+        ];
+        yield 'one that takes its band' => [$member, ['other-groups' => Level::Band], ['top' => [12.0]]];
+        yield 'a band with no slot left' => [
+            $out,
+            ['of-this-group' => Level::Module, 'other-groups' => Level::Module],
+            ['top' => [12.0]],
+        ];
+        yield 'nothing at all' => [
+            $out,
+            array_fill_keys(['of-this-group', 'other-groups', 'pageTitle', 'pageText'], Level::Module),
+            [],
+        ];
+    }
+
+    /**
+     * @param  array<string, Level>  $empty  what has nothing to show, and what goes with it
+     * @param  array<string, list<float>>  $shares  of the slots that are left, by band
+     */
+    #[DataProvider('contexts')]
+    public function test_what_has_nothing_to_show_gives_way(Context $context, array $empty, array $shares): void
+    {
+        $shown = PageResolver::show(self::page(), $context, function (Block $block) use ($empty): Node {
+            $name = $block->modules()[0] ?? $block::key();
+
+            return isset($empty[$name]) ? Node::emptyLeaf(Level::Module, $empty[$name])
+                : Node::leaf(Level::Module, $block);
+        });
+        $left = [];
+        foreach ($shown as $band) {
+            $left[$band->band->key] = array_map(fn (ShownSlot $slot): float => $slot->share, $band->slots);
+        }
+        $this->assertSame($shares, $left);
+    }
+
+    public function test_a_page_and_its_parts_begin_and_end_on_the_instant(): void
+    {
+        $page = self::page(['from' => '2026-05-01T10:00:00Z', 'until' => '2026-06-01T10:00:00Z']);
+        $at = fn (string $instant): Context => Garden::context($instant);
+        $this->assertSame(
+            [false, true, true, false],
+            array_map(fn (string $instant): bool => $page->schedule->admits($at($instant)), [
+                '2026-05-01T09:59:59Z', '2026-05-01T10:00:00Z', '2026-06-01T09:59:59Z', '2026-06-01T10:00:00Z',
+            ]),
+        );
+        $this->assertSame('2026-05-01T10:00:00Z', $page->schedule->nextChange($at('2026-05-01T09:59:59Z')));
+        $this->assertSame('2026-06-01T10:00:00Z', $page->schedule->nextChange($at('2026-05-01T10:00:00Z')));
+        $this->assertNull($page->schedule->nextChange($at('2026-06-01T10:00:00Z')));
+    }
+
+    public function test_the_page_that_fits_best_answers(): void
+    {
+        $about = fn (string $key, string $address, array $more = []): PageDefinition => self::page(
+            ['key' => $key, 'address' => $address, 'about' => ['term' => 'groups'] + $more],
+        );
+        $router = new PageRouter([
+            $about('all', '/groups/{group}'),
+            $about('anything', '/{group}/ferns'),
+            $about('perennials', '/groups/{group}', ['under' => 'perennials']),
+            $about('one', '/groups/{group}', ['only' => ['climbers']]),
+            self::plain('literal', '/groups/new'),
+            self::plain('home', '/'),
+        ], Garden::catalogue());
+        $found = fn (string $path): ?string => $router->find($path)[0]->key ?? null;
+        $this->assertSame('all', $found('/groups/shrubs'));
+        $this->assertSame('perennials', $found('/groups/perennials'));
+        $this->assertSame('perennials', $found('/groups/ferns'), 'a literal from the left beats a placeholder');
+        $this->assertSame('one', $found('/groups/climbers'));
+        $this->assertSame('literal', $found('/groups/new'));
+        $this->assertSame('anything', $found('/kin/ferns'));
+        $this->assertSame(['home', null, null], [$found('/'), $found('/Groups/shrubs'), $found('/groups/a/b')]);
+        $this->assertSame('shrubs', $router->find('/groups/shrubs')[1] ?? null);
+        $this->assertSame('/groups/a%20b', AddressPattern::of('/groups/{group}')->filled('a b'));
+        foreach (['groups', '/a//b', '/{a}/{b}', '/a{b}', '/a b', '/'.str_repeat('a', 256)] as $wrong) {
+            try {
+                AddressPattern::of($wrong);
+                $this->fail("“{$wrong}” was taken.");
+            } catch (\InvalidArgumentException $fault) {
+                $this->assertStringContainsString('is no address of a page', $fault->getMessage());
+            }
+        }
+    }
+
+    /** @param  array<string, mixed>  $changes */
+    private static function page(array $changes = []): PageDefinition
+    {
+        return (new PageReader(Garden::catalogue()))->read($changes + self::PAGE);
+    }
+
+    private static function plain(string $key, string $address): PageDefinition
+    {
+        return (new PageReader(Garden::catalogue()))
+            ->read(['format' => 1, 'key' => $key, 'address' => $address, 'title' => 'A page', 'bands' => []]);
+    }
+}

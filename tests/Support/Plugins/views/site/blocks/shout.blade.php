@@ -1,0 +1,1 @@
+<p class="shout">{{ mb_strtoupper($block->words) }}</p>
