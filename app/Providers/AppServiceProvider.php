@@ -21,6 +21,8 @@ use App\Models\User;
 use App\Modules\BulkModuleChange;
 use App\Modules\LiveModulesChanged;
 use App\Modules\ModuleDefinitions;
+use App\Site\PageAddress;
+use App\Site\SiteFrame;
 use App\Tasks\LongWorkRegister;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -30,6 +32,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
@@ -68,6 +71,8 @@ final class AppServiceProvider extends ServiceProvider
                 : null,
         );
         Event::listen(LiveModulesChanged::class, fn () => KeepIndexes::dispatch());
+        // What is not found stands on no page of the navigation.
+        View::composer('errors::404', fn ($view) => $view->with('frame', SiteFrame::of(new PageAddress(''))));
         // Who comes in at all, and who manages the site; what belongs to somebody is told by the policies.
         Gate::define(
             'enter',

@@ -11,8 +11,10 @@ use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
+use Wellspring\Core\Card\Part;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Wording\Format;
 
 /** Where an item shows now; and where it does not though it nearly would, with the reason. */
 final readonly class Appearances
@@ -20,7 +22,7 @@ final readonly class Appearances
     /** How many modules that do not show it are told of, the nearest first. */
     private const NEAREST = 5;
 
-    public function __construct(private ModuleStore $modules, private Tracer $tracer)
+    public function __construct(private ModuleStore $modules, private Tracer $tracer, private Format $format)
     {
     }
 
@@ -45,28 +47,36 @@ final readonly class Appearances
             $reasons = count($this->tracer->trace($module, $record, $context)->reasons());
             $traced = $reasons === 0 ? $this->tracer->complete($module, $record, $context) : null;
             if ($traced?->place !== null) {
-                $shows[] = self::about($row, $module, $traced);
+                $shows[] = $this->about($row, $module, $traced, $context);
             } else {
                 $not[] = ['reasons' => max(1, $reasons), 'row' => $row, 'module' => $module, 'traced' => $traced];
             }
         }
         usort($not, fn (array $a, array $b): int => $a['reasons'] <=> $b['reasons']);
         foreach (array_slice($not, 0, self::NEAREST) as ['row' => $row, 'module' => $module, 'traced' => $traced]) {
-            $shows[] = self::about($row, $module, $traced ?? $this->tracer->complete($module, $record, $context));
+            $traced ??= $this->tracer->complete($module, $record, $context);
+            $shows[] = $this->about($row, $module, $traced, $context);
         }
 
         return $shows;
     }
 
     /** @return array<string, mixed> */
-    private static function about(ModuleRow $row, Module $module, TracedRecord $traced): array
+    private function about(ModuleRow $row, Module $module, TracedRecord $traced, Context $context): array
     {
+        $seen = $traced->record->seenThrough($context->visibility());
+        $gaps = $traced->place === null ? [] : $module->card->gaps($seen, $this->format);
+
         return [
             'module' => $row->key,
             'name' => $module->name,
             'reasons' => $traced->place === null && $traced->trace->passes()
                 ? [$traced->answer()]
                 : $traced->trace->reasons(),
+            'gaps' => array_values(array_map(
+                fn (Part $part): array => ['part' => $part->words(), 'then' => $part->empty->words()],
+                $gaps,
+            )),
             'pages' => array_values(
                 $row->pages->map(
                     fn (Page $page): array => ['title' => $page->title, 'address' => $page->address],

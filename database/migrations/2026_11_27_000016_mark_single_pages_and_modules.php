@@ -27,14 +27,13 @@ return new class extends Migration
         DB::unprepared(<<<'SQL'
             create function mark_live_modules() returns trigger language plpgsql as $$
             begin
-                if tg_op <> 'INSERT' and (tg_op = 'DELETE' or (old.key, old.live, old.off, old.removed_at) is distinct
-                    from (new.key, new.live, new.off, new.removed_at)) then
-                    perform mark_content(array['module:' || old.key]);
+                if tg_op = 'UPDATE' and (old.key, old.live::text, old.off, old.removed_at) is not distinct from
+                    (new.key, new.live::text, new.off, new.removed_at) then
+                    return null;
                 end if;
-                if tg_op <> 'DELETE' and (tg_op = 'INSERT' or (old.key, old.live, old.off, old.removed_at) is distinct
-                    from (new.key, new.live, new.off, new.removed_at)) then
-                    perform mark_content(array['module:' || new.key]);
-                end if;
+                -- Of a row that is added there is no old one, and of one that is deleted no new one: a null key marks
+                -- nothing.
+                perform mark_content(array['module:' || old.key, 'module:' || new.key]);
                 return null;
             end $$;
             create trigger modules_live_mark after insert or update or delete on modules for each row execute function

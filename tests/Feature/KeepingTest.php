@@ -456,7 +456,15 @@ final class KeepingTest extends TestCase
         $store = app(ModuleStore::class);
         $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
         foreach ([
-            'a' => ['order' => [['by' => 'price']], 'page' => ['mode' => 'numbered', 'size' => 1]],
+            'a' => [
+                'order' => [['by' => 'price']],
+                'page' => ['mode' => 'numbered', 'size' => 1],
+                'card' => ['lines' => [['parts' => [
+                    ['part' => 'picture'],
+                    ['part' => 'title'],
+                    ['part' => 'field', 'field' => 'height', 'empty' => ['do' => 'say', 'text' => 'Ask']],
+                ]]]],
+            ],
             'b' => [
                 'where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['shade', 'half-shade']]]],
             ],
@@ -482,6 +490,10 @@ final class KeepingTest extends TestCase
             [2, 2, 'Garden'],
             [$shown['a']['place'], $shown['a']['page'], $shown['a']['pages'][0]['title']],
         );
+        $this->assertSame([
+            ['part' => 'picture', 'then' => 'left out'],
+            ['part' => 'height', 'then' => 'says “Ask”'],
+        ], $shown['a']['gaps']);
         $this->assertSame(['Light is Full sun, and the rule keeps Shade or Half shade.'], $shown['b']['reasons']);
         $this->assertSame(
             [

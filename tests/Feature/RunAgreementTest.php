@@ -151,7 +151,7 @@ final class RunAgreementTest extends TestCase
             }
         }
         $this->assertGreaterThan(
-            self::SETS * self::DEFINITIONS / 4,
+            self::SETS * self::DEFINITIONS / 6,
             $met,
             'many drawn definitions show something, or the comparison says little',
         );

@@ -43,6 +43,15 @@ final readonly class Card
         );
     }
 
+    /**
+     * @param  Record  $record  as the viewer sees it
+     * @return array<string, Part> the parts that have nothing to show of it, by their place in a definition
+     */
+    public function gaps(Record $record, Format $format): array
+    {
+        return array_filter($this->parts(), fn (Part $part): bool => $part->shown($record, $format) === null);
+    }
+
     /** @return array<string, Part> by their place in a definition: `card.lines[0].parts[1]` */
     public function parts(): array
     {

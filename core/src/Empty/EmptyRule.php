@@ -30,6 +30,16 @@ final readonly class EmptyRule
         return new self($do, $text);
     }
 
+    /** What happens then: “left out”. */
+    public function words(): string
+    {
+        return match ($this->do) {
+            EmptyAction::LeaveOut => 'left out',
+            EmptyAction::LeaveOutLine => 'its line left out',
+            EmptyAction::Say => "says “{$this->text}”",
+        };
+    }
+
     /** @return array{do: string, text?: string} */
     public function toArray(): array
     {

@@ -1,10 +1,8 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { PickByTyping } from "../shared/fields/PickByTyping";
-import { findItems } from "../shared/findItems";
+import { PickItem } from "../shared/fields/PickItem";
 import { useStart } from "../shared/start";
 import type { PreviewContext } from "../shared/types";
-import { useSettled } from "../shared/useSettled";
 import { Word } from "../shared/Word";
 import { fromZone, toZone } from "../shared/zone";
 import type { Bench } from "./useBench";
@@ -142,12 +140,6 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 	const { previewContext } = bench;
 	const about = previewContext.about ?? {};
 	const [type, setType] = useState(types[0]?.key ?? "");
-	const [words, setWords] = useState("");
-	const sought = useSettled(words);
-	const found = useQuery({
-		queryKey: ["find", type, sought],
-		queryFn: ({ signal }) => findItems(type, sought, signal),
-	});
 	const put = (next: Partial<NonNullable<PreviewContext["about"]>>) => {
 		const all = Object.fromEntries(
 			Object.entries({ ...about, ...next }).filter(([, value]) => value !== undefined && value !== ""),
@@ -184,28 +176,16 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 							</option>
 						))}
 					</select>
-					<input
-						type="search"
-						className="input input-sm w-36"
-						aria-label="Find the item"
-						placeholder="Find by title"
-						value={words}
-						onChange={(event) => setWords(event.target.value)}
-					/>
+					<div className="w-44">
+						<PickItem
+							label="Find the item"
+							type={type}
+							value={about.item === undefined ? null : String(about.item)}
+							keyOf={(item) => String(item.id)}
+							onPick={(id) => put({ item: id === null ? undefined : Number(id) })}
+						/>
+					</div>
 				</div>
-				<select
-					className="select select-sm"
-					aria-label="The item"
-					value={about.item ?? ""}
-					onChange={(event) => put({ item: event.target.value === "" ? undefined : Number(event.target.value) })}
-				>
-					<option value="">none</option>
-					{(found.data?.items ?? []).map((item) => (
-						<option key={item.id} value={item.id}>
-							{item.title}
-						</option>
-					))}
-				</select>
 			</div>
 			<label className="grid gap-1">
 				<span className="text-[0.78rem] text-quiet">A month</span>
@@ -216,21 +196,16 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 					onChange={(event) => put({ month: event.target.value })}
 				/>
 			</label>
-			<label className="grid gap-1">
+			<div className="grid gap-1">
 				<span className="text-[0.78rem] text-quiet">A person</span>
-				<select
-					className="select select-sm"
-					value={about.person ?? ""}
-					onChange={(event) => put({ person: event.target.value })}
-				>
-					<option value="">none</option>
-					{people.map((one) => (
-						<option key={one.email} value={one.email}>
-							{one.name}
-						</option>
-					))}
-				</select>
-			</label>
+				<PickByTyping
+					label="A person"
+					placeholder="none"
+					options={people.map((one) => ({ key: one.email, label: one.name }))}
+					value={about.person ?? null}
+					onPick={(email) => put({ person: email ?? "" })}
+				/>
+			</div>
 			<label className="grid gap-1">
 				<span className="text-[0.78rem] text-quiet">Words a visitor looks for</span>
 				<input

@@ -10,6 +10,8 @@ interface Shown {
 	place: number | null;
 	page: number | null;
 	reasons: string[];
+	/** What its card has nothing to show in there. */
+	gaps: { part: string; then: string }[];
 	pages: { title: string; address: string }[];
 	wouldStand: number | null;
 	steps: TraceStep[];
@@ -68,6 +70,12 @@ export function ShownIn({ item }: { item: Item }) {
 									</li>
 								)}
 							</ul>
+						)}
+						{one.gaps.length > 0 && (
+							<p className="text-[0.85rem]">
+								<span className="text-secondary">Nothing to show in</span>{" "}
+								{one.gaps.map((gap) => `${gap.part} (${gap.then})`).join(", ")}.
+							</p>
 						)}
 						<details className="text-[0.85rem]">
 							<summary className="cursor-pointer text-quiet py-0.5">

@@ -1,4 +1,4 @@
-import { useMutation, useQueries, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { get, send } from "../shared/api";
@@ -7,19 +7,11 @@ import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { moment, useStart } from "../shared/start";
-import type { ModuleRecords, ModuleSummary, ModuleWhole } from "../shared/types";
+import type { ModuleSummary, ModuleWhole } from "../shared/types";
+import { Records, useRecords } from "./ModuleRecords";
 import { NewModule } from "./NewModule";
-
-/** So many modules are counted by one request. */
-const AT_ONCE = 8;
-
-const STATES: [ModuleSummary["state"], string][] = [
-	["live", "live"],
-	["changed", "live, with unpublished changes"],
-	["draft", "draft"],
-	["off", "switched off"],
-	["attention", "needs attention"],
-];
+import { Pick } from "./Pick";
+import { STATES, StateMark } from "./StateMark";
 
 /**
  * All modules: the sentence each one reads as, where it stands, how many records it shows, its state, who
@@ -255,82 +247,5 @@ export function ModulesScreen() {
 				</Sheet>
 			)}
 		</div>
-	);
-}
-
-function Pick({
-	label,
-	any,
-	value,
-	onChange,
-	options,
-}: {
-	label: string;
-	any: string;
-	value: string;
-	onChange: (next: string) => void;
-	options: [string, string][];
-}) {
-	return (
-		<select
-			className="select select-sm h-9 w-auto max-w-52"
-			aria-label={label}
-			value={value}
-			onChange={(event) => onChange(event.target.value)}
-		>
-			<option value="">{any}</option>
-			{options.map(([key, words]) => (
-				<option key={key} value={key}>
-					{words}
-				</option>
-			))}
-		</select>
-	);
-}
-
-/** How many records each shows, as they are counted: the list does not wait for it. */
-function useRecords(keys: string[]): Map<string, ModuleRecords> {
-	const chunks = Array.from({ length: Math.ceil(keys.length / AT_ONCE) }, (_, i) =>
-		keys.slice(i * AT_ONCE, (i + 1) * AT_ONCE),
-	);
-	return useQueries({
-		queries: chunks.map((chunk) => ({
-			queryKey: ["modules", "records", chunk],
-			queryFn: ({ signal }) =>
-				get<Record<string, ModuleRecords>>(
-					`/modules/records?${new URLSearchParams(chunk.map((key) => ["keys[]", key]))}`,
-					signal,
-				),
-		})),
-		combine: (answers) => new Map(answers.flatMap((answer) => Object.entries(answer.data ?? {}))),
-	});
-}
-
-function Records({ one, counted }: { one: ModuleSummary; counted: ModuleRecords | undefined }) {
-	const now = counted && (one.live && !one.off ? counted.live : counted.draft);
-	const differs = one.state === "changed" && counted && counted.draft !== null && counted.draft !== counted.live;
-	return (
-		<div>
-			<div className="text-lg font-semibold leading-tight">
-				{counted ? (now ?? "–") : "…"}{" "}
-				<span className="text-[0.78rem] font-normal text-quiet">{now === 1 ? "record now" : "records now"}</span>
-			</div>
-			{differs && <div className="text-[0.78rem] text-secondary">{counted.draft} in the draft</div>}
-		</div>
-	);
-}
-
-function StateMark({ one }: { one: ModuleSummary }) {
-	const { state } = one;
-	const look =
-		state === "live"
-			? "bg-accent text-accent-content"
-			: state === "off"
-				? "bg-base-300 text-base-content"
-				: "bg-warning text-warning-content";
-	return (
-		<span className={`rounded-full px-2.5 py-0.5 text-[0.78rem] ${look}`}>
-			{STATES.find(([key]) => key === state)?.[1]}
-		</span>
 	);
 }

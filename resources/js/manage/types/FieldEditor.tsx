@@ -1,8 +1,10 @@
 import type { ReactNode } from "react";
 import type { Problem } from "../shared/api";
 import { useStart } from "../shared/start";
+import { Choices } from "./FieldChoices";
+import { Default } from "./FieldDefault";
 import type { TypesAnswer } from "./TypesScreen";
-import { choicesOf, type FieldRow, type FieldSchema, keyFrom, ofKind, withChoices } from "./typeFile";
+import { type FieldRow, type FieldSchema, keyFrom, ofKind } from "./typeFile";
 
 const LABELS: Record<string, string> = {
 	minimum: "At least",
@@ -17,6 +19,7 @@ const LABELS: Record<string, string> = {
 };
 
 const WHOLE = ["decimals", "minLength", "maxLength", "maxItems"];
+
 const OWN = ["decimals", "earliest", "latest", "unit"];
 
 /** Everything that can be said of one field. */
@@ -172,133 +175,5 @@ export function FieldEditor({
 			)}
 			{says("choices") && <Choices schema={schema} onChange={(next) => onChange({ schema: next })} />}
 		</div>
-	);
-}
-
-function Default({ schema, onChange }: { schema: FieldSchema; onChange: (value: unknown) => void }) {
-	const { kind } = schema["x-wellspring"];
-	const now = schema.default;
-	if (kind === "yesNo" || kind === "choice") {
-		const options =
-			kind === "yesNo"
-				? [
-						{ key: "yes", label: "yes" },
-						{ key: "no", label: "no" },
-					]
-				: choicesOf(schema).map((one) => ({ key: one.key, label: one.label || one.key }));
-		return (
-			<select
-				className="select w-full"
-				value={now === true ? "yes" : now === false ? "no" : typeof now === "string" ? now : ""}
-				onChange={(event) =>
-					onChange(
-						event.target.value === ""
-							? undefined
-							: kind === "yesNo"
-								? event.target.value === "yes"
-								: event.target.value,
-					)
-				}
-			>
-				<option value="">nothing</option>
-				{options.map((one) => (
-					<option key={one.key} value={one.key}>
-						{one.label}
-					</option>
-				))}
-			</select>
-		);
-	}
-	const type = kind === "number" || kind === "money" ? "number" : kind === "date" ? "date" : "text";
-	return (
-		<input
-			type={type}
-			step="any"
-			className="input w-full"
-			value={typeof now === "string" || typeof now === "number" ? now : ""}
-			onChange={(event) =>
-				onChange(
-					event.target.value === "" ? undefined : type === "number" ? Number(event.target.value) : event.target.value,
-				)
-			}
-		/>
-	);
-}
-
-function Choices({ schema, onChange }: { schema: FieldSchema; onChange: (schema: FieldSchema) => void }) {
-	const choices = choicesOf(schema);
-	const set = (at: number, change: Partial<(typeof choices)[number]>) =>
-		onChange(
-			withChoices(
-				schema,
-				choices.map((one, i) => (i === at ? { ...one, ...change } : one)),
-			),
-		);
-	return (
-		<fieldset className="col-span-full grid gap-2">
-			<legend className="font-semibold mb-1">Choices, in the order in which they sort</legend>
-			{choices.map((one, i) => (
-				<div key={`choice-${i.toString()}`} className="flex flex-wrap gap-2 items-center">
-					<input
-						className="input input-sm w-40 font-mono"
-						aria-label={`Key of choice ${i + 1}`}
-						value={one.key}
-						onChange={(event) => set(i, { key: event.target.value })}
-					/>
-					<input
-						className="input input-sm w-48"
-						aria-label={`Label of choice ${i + 1}`}
-						placeholder={one.key}
-						value={one.label}
-						onChange={(event) => set(i, { label: event.target.value })}
-					/>
-					<input
-						type="color"
-						className="w-9 h-8 p-0.5 rounded-field border border-[#8b9a9c] bg-base-100"
-						aria-label={`Colour of choice ${i + 1}`}
-						value={one.colour || "#e2ded2"}
-						onChange={(event) => set(i, { colour: event.target.value })}
-					/>
-					<button
-						type="button"
-						className="btn btn-xs btn-ghost"
-						aria-label={`Move choice ${i + 1} up`}
-						disabled={i === 0}
-						onClick={() => {
-							const next = [...choices];
-							next.splice(i - 1, 0, ...next.splice(i, 1));
-							onChange(withChoices(schema, next));
-						}}
-					>
-						↑
-					</button>
-					<button
-						type="button"
-						className="btn btn-xs btn-ghost"
-						aria-label={`Remove choice ${i + 1}`}
-						disabled={choices.length === 1}
-						onClick={() =>
-							onChange(
-								withChoices(
-									schema,
-									choices.filter((_, at) => at !== i),
-								),
-							)
-						}
-					>
-						×
-					</button>
-				</div>
-			))}
-			<button
-				type="button"
-				className="plain-add justify-self-start"
-				onClick={() =>
-					onChange(withChoices(schema, [...choices, { key: `choice-${choices.length + 1}`, label: "", colour: "" }]))
-				}
-			>
-				+ a choice
-			</button>
-		</fieldset>
 	);
 }

@@ -38,6 +38,7 @@ export function ArrangeEditor({ bench, look }: EditorProps) {
 						<div key={width} className="flex items-center gap-2">
 							<NumberInput
 								label={`Columns ${words}`}
+								word={`arrange.columns.${width}`}
 								value={columns[width]}
 								min={1}
 								max={limits.columns}

@@ -57,7 +57,7 @@ export function GroupEditor({
 			<ul className="grid gap-3 border-l-2 border-accent pl-3">
 				{all.map((member, i) => (
 					// biome-ignore lint/suspicious/noArrayIndexKey: a condition is known by its place
-					<li key={i} className="grid gap-1.5">
+					<li key={i} className="grid gap-1.5" data-member={`.${join}[${i}]`}>
 						{isGroup(member) ? (
 							<GroupEditor
 								group={member}

@@ -21,6 +21,7 @@ export function HeadingsEditor({ bench, onClose }: { bench: Bench; onClose: () =
 				<select
 					className="select select-sm w-auto max-w-44"
 					aria-label="Headings by"
+					data-word="headings.by"
 					value={now.by}
 					onChange={(event) => {
 						const next = source.headings.find((one) => one.key === event.target.value);
@@ -44,6 +45,7 @@ export function HeadingsEditor({ bench, onClose }: { bench: Bench; onClose: () =
 					<select
 						className="select select-sm w-auto"
 						aria-label="Period of a heading"
+						data-word="headings.per"
 						value={now.per ?? "month"}
 						onChange={(event) => change(withAt(definition, "headings.per", event.target.value))}
 					>
@@ -58,6 +60,7 @@ export function HeadingsEditor({ bench, onClose }: { bench: Bench; onClose: () =
 				<select
 					className="select select-sm w-auto"
 					aria-label="Order of the headings"
+					data-word="headings.direction"
 					value={now.direction}
 					onChange={(event) => change(withAt(definition, "headings.direction", event.target.value))}
 				>

@@ -32,6 +32,7 @@ export function OrderEditor({ bench }: { bench: Bench }) {
 						<select
 							className="select select-sm w-auto max-w-48"
 							aria-label={`Key ${i + 1}: by`}
+							data-word={`order[${i}].by`}
 							value={key.by}
 							onChange={(event) => set(keys.map((one, other) => (other === i ? begin(event.target.value) : one)))}
 						>
@@ -46,6 +47,7 @@ export function OrderEditor({ bench }: { bench: Bench }) {
 							<select
 								className="select select-sm w-auto max-w-40"
 								aria-label={`Key ${i + 1}: direction`}
+								data-word={`order[${i}].direction`}
 								value={key.direction}
 								onChange={(event) => put({ direction: event.target.value as SortKey["direction"] })}
 							>

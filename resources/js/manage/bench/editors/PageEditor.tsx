@@ -15,6 +15,7 @@ export function PageEditor({ bench, look }: EditorProps) {
 			<div className="flex flex-wrap items-center gap-2">
 				<NumberInput
 					label="How many at a time"
+					word="page.size"
 					value={size}
 					min={1}
 					max={limits.pageSize}
@@ -25,6 +26,7 @@ export function PageEditor({ bench, look }: EditorProps) {
 				<select
 					className="select select-sm w-auto max-w-52"
 					aria-label="How visitors get to the rest"
+					data-word="page.mode"
 					value={definition.page.mode}
 					onChange={(event) => change({ ...definition, page: { mode: event.target.value, size } })}
 				>
@@ -60,6 +62,7 @@ export function PageEditor({ bench, look }: EditorProps) {
 			<div className="flex items-center gap-2">
 				<NumberInput
 					label="Skip the first"
+					word="skip"
 					value={definition.skip ?? 0}
 					min={0}
 					max={1000000}
@@ -84,6 +87,7 @@ export function PageEditor({ bench, look }: EditorProps) {
 					<>
 						<NumberInput
 							label="At most in all"
+							word="atMost"
 							value={definition.atMost}
 							min={1}
 							max={1000000}

@@ -1,10 +1,8 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { findItems } from "../../shared/findItems";
 import { useStart } from "../../shared/start";
 import type { Definition, Source } from "../../shared/types";
-import { useSettled } from "../../shared/useSettled";
 import type { Bench } from "../useBench";
+import { OneItem } from "./OneItem";
 
 type Kind = "items" | "terms" | "people" | "months" | "years" | "pageItem" | "pageTerm" | "one";
 
@@ -235,64 +233,6 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 				Records of another kind have other fields: the module then starts with no conditions and a plain card. Undo
 				brings these back.
 			</p>
-		</div>
-	);
-}
-
-function OneItem({
-	source,
-	onNarrow,
-	onPick,
-}: {
-	source: Source;
-	onNarrow: (next: Source) => void;
-	onPick: (next: Source) => void;
-}) {
-	const { types } = useStart();
-	const [words, setWords] = useState("");
-	const sought = useSettled(words);
-	const found = useQuery({
-		queryKey: ["find", source.type, sought],
-		queryFn: ({ signal }) => findItems(source.type ?? "", sought, signal),
-	});
-	return (
-		<div className="grid gap-2">
-			<div className="flex flex-wrap gap-2">
-				<select
-					className="select select-sm w-auto"
-					aria-label="Type of the item"
-					value={source.type}
-					onChange={(event) => onPick({ one: source.one ?? "", type: event.target.value })}
-				>
-					{types.map((one) => (
-						<option key={one.key} value={one.key}>
-							{one.label}
-						</option>
-					))}
-				</select>
-				<input
-					type="search"
-					className="input input-sm w-52"
-					aria-label="Find the item by title"
-					placeholder="Find by title"
-					value={words}
-					onChange={(event) => setWords(event.target.value)}
-				/>
-			</div>
-			<ul className="border border-base-300 rounded-field divide-y divide-base-300 max-h-44 overflow-y-auto">
-				{(found.data?.items ?? []).slice(0, 12).map((item) => (
-					<li key={item.id}>
-						<button
-							type="button"
-							aria-pressed={item.values.slug === source.one}
-							className="w-full text-left px-2 py-1 hover:bg-accent cursor-pointer aria-pressed:font-semibold"
-							onClick={() => onNarrow({ ...source, one: String(item.values.slug) })}
-						>
-							{item.title}
-						</button>
-					</li>
-				))}
-			</ul>
 		</div>
 	);
 }

@@ -9,6 +9,7 @@ export function NumberInput({
 	max,
 	whole = false,
 	className = "w-24",
+	word,
 }: {
 	label: string;
 	value: number;
@@ -17,6 +18,8 @@ export function NumberInput({
 	max?: number;
 	whole?: boolean;
 	className?: string;
+	/** The place in the definition of the word that it stands for. */
+	word?: string;
 }) {
 	const [typed, setTyped] = useState(String(value));
 	useEffect(() => setTyped((now) => (Number(now) === value && now.trim() !== "" ? now : String(value))), [value]);
@@ -25,6 +28,7 @@ export function NumberInput({
 			type="number"
 			className={`input input-sm ${className}`}
 			aria-label={label}
+			data-word={word}
 			value={typed}
 			min={min}
 			max={max}

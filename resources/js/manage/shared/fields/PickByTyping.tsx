@@ -21,6 +21,7 @@ export function PickByTyping({
 	options,
 	value,
 	onPick,
+	named,
 	onWords,
 	above = false,
 	id,
@@ -30,6 +31,8 @@ export function PickByTyping({
 	placeholder: string;
 	options: Option[] | undefined;
 	value: string | null;
+	/** What the value is called, where it is not among the options. */
+	named?: string | undefined;
 	onPick: (key: string | null) => void;
 	onWords?: (words: string) => void;
 	/** Whether the list opens over the box. */
@@ -37,7 +40,7 @@ export function PickByTyping({
 	id?: string | undefined;
 	isInvalid?: boolean;
 }) {
-	const now = options?.find((one) => one.key === value)?.label ?? value ?? "";
+	const now = options?.find((one) => one.key === value)?.label ?? named ?? value ?? "";
 	/** What is typed; null while nothing is, and the list is shut. */
 	const [words, setTyped] = useState<string | null>(null);
 	const setWords = (next: string | null) => {
@@ -79,10 +82,13 @@ export function PickByTyping({
 							setWords(null);
 						} else if (event.key === "ArrowDown" && words === null) {
 							setWords(now);
-						} else if (event.key === "Enter" && isOpen && !input.current?.getAttribute("aria-activedescendant")) {
-							// The first that fits, where none is marked yet; the form around it is not sent.
+						} else if (event.key === "Enter" && isOpen) {
+							// The form around it is not sent. Where no row is marked, or none any more, the first that fits is meant.
 							event.preventDefault();
-							if (found[0]) {
+							const marked = input.current?.getAttribute("aria-activedescendant");
+							if (marked && document.getElementById(marked)) {
+								event.continuePropagation();
+							} else if (found[0]) {
 								pick(found[0].key);
 							}
 						} else {

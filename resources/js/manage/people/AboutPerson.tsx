@@ -1,0 +1,71 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { send } from "../shared/api";
+import { useDone } from "../shared/Done";
+import { Notice } from "../shared/Notice";
+import { Sheet } from "../shared/Sheet";
+import { LinkToPass, Who } from "./Invite";
+import type { Group, Person } from "./people";
+
+export function About({ person, groups, onClose }: { person: Person; groups: Group[]; onClose: () => void }) {
+	const client = useQueryClient();
+	const done = useDone();
+	const [given, setGiven] = useState(person);
+	const again = () => client.invalidateQueries({ queryKey: ["people"] });
+	const save = useMutation({
+		mutationFn: (change: Partial<Person>) => send<Person>("PUT", `/people/${person.id}`, { ...given, ...change }),
+		onSuccess: (now) => {
+			void again();
+			done(`${now.name} is saved.`);
+			onClose();
+		},
+	});
+	const link = useMutation({ mutationFn: () => send<{ link: string }>("POST", `/people/${person.id}/link`, {}) });
+	const out = useMutation({
+		mutationFn: () => send("POST", `/people/${person.id}/sign-out`, {}),
+		onSuccess: () => done(`${person.name} is signed out everywhere.`),
+	});
+	return (
+		<Sheet title={person.name} onClose={onClose}>
+			{save.error && <Notice>{save.error.message}</Notice>}
+			<label className="grid gap-1">
+				<span className="font-semibold">Name</span>
+				<input
+					className="input w-full"
+					value={given.name}
+					onChange={(event) => setGiven({ ...given, name: event.target.value })}
+				/>
+			</label>
+			<p className="text-quiet">{person.email}</p>
+			<Who
+				role={given.role}
+				groups={given.groups}
+				all={groups}
+				onChange={(change) => setGiven({ ...given, ...change })}
+			/>
+			<div className="flex flex-wrap gap-3">
+				<button type="button" className="btn btn-secondary" disabled={save.isPending} onClick={() => save.mutate({})}>
+					Save
+				</button>
+				<button type="button" className="btn" disabled={link.isPending} onClick={() => link.mutate()}>
+					A link to a new password
+				</button>
+				<button type="button" className="btn" disabled={out.isPending} onClick={() => out.mutate()}>
+					Sign out everywhere
+				</button>
+				<button
+					type="button"
+					className="btn btn-ghost"
+					disabled={save.isPending}
+					onClick={() => save.mutate({ active: !person.active })}
+				>
+					{person.active ? "Deactivate" : "Reactivate"}
+				</button>
+			</div>
+			{link.data && <LinkToPass link={link.data.link} />}
+			<p className="text-quiet text-[0.85rem]">
+				Who is deactivated is signed out at once and cannot sign in; their items and their name on them stay.
+			</p>
+		</Sheet>
+	);
+}

@@ -1,0 +1,46 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { findItems } from "../findItems";
+import type { Item } from "../types";
+import { useSettled } from "../useSettled";
+import { PickByTyping } from "./PickByTyping";
+
+/** One item of a type, found by typing a part of its title. */
+export function PickItem({
+	label,
+	type,
+	value,
+	keyOf,
+	onPick,
+}: {
+	label: string;
+	type: string;
+	/** What names the item, as `keyOf` says it. */
+	value: string | null;
+	keyOf: (item: Item) => string;
+	onPick: (key: string | null) => void;
+}) {
+	const [words, setWords] = useState("");
+	const [title, setTitle] = useState<string | null>(null);
+	const sought = useSettled(words);
+	const found = useQuery({
+		queryKey: ["find items", type, sought],
+		queryFn: ({ signal }) => findItems(type, sought, signal),
+		enabled: sought.trim() !== "",
+	});
+	const options = found.data?.items.map((item) => ({ key: keyOf(item), label: item.title }));
+	return (
+		<PickByTyping
+			label={label}
+			placeholder="Find by title"
+			options={sought === words ? options : undefined}
+			value={value}
+			named={title ?? undefined}
+			onWords={setWords}
+			onPick={(key) => {
+				setTitle(options?.find((one) => one.key === key)?.label ?? null);
+				onPick(key);
+			}}
+		/>
+	);
+}

@@ -1,0 +1,79 @@
+import { choicesOf, type FieldSchema, withChoices } from "./typeFile";
+
+export function Choices({ schema, onChange }: { schema: FieldSchema; onChange: (schema: FieldSchema) => void }) {
+	const choices = choicesOf(schema);
+	const set = (at: number, change: Partial<(typeof choices)[number]>) =>
+		onChange(
+			withChoices(
+				schema,
+				choices.map((one, i) => (i === at ? { ...one, ...change } : one)),
+			),
+		);
+	return (
+		<fieldset className="col-span-full grid gap-2">
+			<legend className="font-semibold mb-1">Choices, in the order in which they sort</legend>
+			{choices.map((one, i) => (
+				<div key={`choice-${i.toString()}`} className="flex flex-wrap gap-2 items-center">
+					<input
+						className="input input-sm w-40 font-mono"
+						aria-label={`Key of choice ${i + 1}`}
+						value={one.key}
+						onChange={(event) => set(i, { key: event.target.value })}
+					/>
+					<input
+						className="input input-sm w-48"
+						aria-label={`Label of choice ${i + 1}`}
+						placeholder={one.key}
+						value={one.label}
+						onChange={(event) => set(i, { label: event.target.value })}
+					/>
+					<input
+						type="color"
+						className="w-9 h-8 p-0.5 rounded-field border border-[#8b9a9c] bg-base-100"
+						aria-label={`Colour of choice ${i + 1}`}
+						value={one.colour || "#e2ded2"}
+						onChange={(event) => set(i, { colour: event.target.value })}
+					/>
+					<button
+						type="button"
+						className="btn btn-xs btn-ghost"
+						aria-label={`Move choice ${i + 1} up`}
+						disabled={i === 0}
+						onClick={() => {
+							const next = [...choices];
+							next.splice(i - 1, 0, ...next.splice(i, 1));
+							onChange(withChoices(schema, next));
+						}}
+					>
+						↑
+					</button>
+					<button
+						type="button"
+						className="btn btn-xs btn-ghost"
+						aria-label={`Remove choice ${i + 1}`}
+						disabled={choices.length === 1}
+						onClick={() =>
+							onChange(
+								withChoices(
+									schema,
+									choices.filter((_, at) => at !== i),
+								),
+							)
+						}
+					>
+						×
+					</button>
+				</div>
+			))}
+			<button
+				type="button"
+				className="plain-add justify-self-start"
+				onClick={() =>
+					onChange(withChoices(schema, [...choices, { key: `choice-${choices.length + 1}`, label: "", colour: "" }]))
+				}
+			>
+				+ a choice
+			</button>
+		</fieldset>
+	);
+}
