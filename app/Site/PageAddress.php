@@ -4,12 +4,18 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-/** The address that a page was asked for under, from which the addresses of its links are written. */
+/** The address of a page, from which the addresses of its links are written. */
 final readonly class PageAddress
 {
-    /** @param  array<array-key, mixed>  $parameters  of the query, by name */
+    /** @param  array<string, string>  $parameters  of the query, by name */
     public function __construct(public string $path, private array $parameters = [])
     {
+    }
+
+    /** @param  array<string, string>  $parameters  instead of its own */
+    public function withAll(array $parameters): self
+    {
+        return new self($this->path, $parameters);
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Site;
 use App\Freshness\Dependencies;
 use App\Modules\ModuleStore;
 use App\Pages\StoredPage;
+use App\Site\Output\ModuleView;
 use App\Site\Output\Outputs;
 use Illuminate\Contracts\View\Factory;
 use Wellspring\Core\Content\Type;
@@ -31,6 +32,7 @@ final readonly class SitePages
     }
 
     /**
+     * @param  PageAddress  $address  its path; the parameters of its links are written here
      * @param  array<string, string>  $asked  the page number asked for, by module key, as it stands in the address
      * @param  ListingPreview|null  $preview  shown in place of the module with its key, live or not
      *
@@ -55,6 +57,7 @@ final readonly class SitePages
             $dependencies->changesAt($next === null ? null : (new \DateTimeImmutable($next))->getTimestamp());
         }
         $modules = $this->modulesOf($stored, $dependencies, $preview?->module);
+        $address = $address->withAll(self::parameters($modules, $context, $asked));
         $list = fn (Module $module, ModuleBlock $block): ListingResult => $module->key === $preview?->module->key
             ? $this->listings->of($module, $address, $context, $preview->result)
             : $this->listings->show(
@@ -100,6 +103,27 @@ final readonly class SitePages
         }
 
         return array_map(fn (Module $module): Module => self::following($module, $modules), $modules);
+    }
+
+    /**
+     * What links of the page say: for each module in turn what the visitor has chosen, in the order of the offer, and
+     * the page that they are on. What else the address said is no part of it.
+     *
+     * @param  array<string, Module>  $modules  of the page, by key
+     * @param  array<string, string>  $asked
+     * @return array<string, string>
+     */
+    private static function parameters(array $modules, Context $context, array $asked): array
+    {
+        $parameters = [];
+        foreach ($modules as $key => $module) {
+            $parameters += $module->bound($context)->chosen->parameters();
+            if (isset($asked[$key])) {
+                $parameters[ModuleView::parameterOf($key)] = $asked[$key];
+            }
+        }
+
+        return $parameters;
     }
 
     /** @param  array<string, Module>  $modules  of the page */

@@ -99,6 +99,37 @@ final class SiteTest extends TestCase
         $this->get('/garden')->assertOk()->assertSee('Garden')->assertDontSee('All plants');
     }
 
+    public function test_what_visitors_choose_stands_in_the_address_and_in_every_link(): void
+    {
+        $store = app(ModuleStore::class);
+        $row = $store->find('plants') ?? $this->fail();
+        $filter = ['field' => 'price', 'as' => 'range'];
+        $store->publish($store->apply($store->read([
+            'offer' => ['key' => 'shade', 'filters' => [$filter], 'sizes' => [3]],
+        ] + $row->draft)));
+        $other = $store->publish($store->apply($store->read([
+            'key' => 'others', 'name' => 'Others', 'offer' => ['follow' => 'shade'], 'page' => ['size' => 50],
+        ] + $row->draft)));
+        $store->place($other, [(int) Page::query()->where('address', '/garden')->value('id')]);
+
+        $listed = fn (string $query): array => array_map(
+            fn (string $section): array => preg_match_all('/>Plant \d</', $section, $found) > 0 ? $found[0] : [],
+            array_slice(explode('<section', (string) $this->get("/garden?{$query}")->assertOk()->getContent()), 1),
+        );
+        $named = fn (int ...$numbers): array => array_map(fn (int $n): string => ">Plant {$n}<", $numbers);
+        $this->assertSame([$named(3, 4), $named(3, 4, 5)], $listed('shade-price=3..5'));
+        $this->assertSame([$named(3, 4, 5), $named(3, 4, 5)], $listed('shade-price=3..5&shade-size=3'));
+        $this->assertSame([$named(5), $named(3, 4, 5)], $listed('shade-price=3..5&plants-page=2'));
+        $this->get('/garden?utm=x&plants-page=2&shade-price=3.0..6')
+            ->assertSee('garden?shade-price=3..6#plants', false)
+            ->assertDontSee('utm');
+        $all = $listed('');
+        foreach (['shade-price[]=3..5', 'shade-price=%00', 'shade-price=5..3', 'shade-size=4', 'x=%FF'] as $rubbish) {
+            $this->assertSame($all, $listed($rubbish), "{$rubbish} says nothing");
+        }
+        $this->get('/garden?shade-price=3..5&plants-page=3')->assertNotFound();
+    }
+
     public function test_every_way_of_paging_is_links_and_headings_stand_over_their_records(): void
     {
         $store = app(ModuleStore::class);

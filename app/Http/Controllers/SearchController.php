@@ -37,7 +37,7 @@ final readonly class SearchController
     public function __invoke(Request $request): View
     {
         $words = RequestText::text($request, 'q');
-        $address = new PageAddress('/search', $request->query->all());
+        $address = new PageAddress('/search', $words === '' ? [] : ['q' => $words]);
         $frame = SiteFrame::of($address);
         $types = array_map(strval(...), array_keys($this->catalogue->catalogue()->types));
         $number = $request->query(self::KEY.'-page', '1');

@@ -62,7 +62,7 @@ final readonly class SiteController
             $asked[$key] = $number;
         }
 
-        $address = new PageAddress($path, $request->query->all());
+        $address = new PageAddress($path);
         $context = $this->contexts->now(IdentifiesViewer::viewer($request))->with(
             choices: Choices::fromAddress($request->query->all()),
         );
