@@ -83,7 +83,7 @@ export function PickByTyping({
 						} else if (event.key === "ArrowDown" && words === null) {
 							setWords(now);
 						} else if (event.key === "Enter" && isOpen) {
-							// The form around it is not sent. Where no row is marked (any more), the first that fits is meant.
+							// The form around it is not sent. Where no row is marked, the first that fits is meant.
 							event.preventDefault();
 							const marked = input.current?.getAttribute("aria-activedescendant");
 							if (marked && document.getElementById(marked)) {
