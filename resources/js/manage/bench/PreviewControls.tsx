@@ -176,7 +176,7 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 							</option>
 						))}
 					</select>
-					<div className="w-44">
+					<div className="grow min-w-0">
 						<PickItem
 							label="Find the item"
 							type={type}
