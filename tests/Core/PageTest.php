@@ -164,6 +164,7 @@ final class PageTest extends TestCase
             $about('all', '/groups/{group}'),
             $about('anything', '/{group}/ferns'),
             $about('perennials', '/groups/{group}', ['under' => 'perennials']),
+            $about('ferns', '/groups/{group}', ['under' => 'ferns']),
             $about('one', '/groups/{group}', ['only' => ['climbers']]),
             self::plain('literal', '/groups/new'),
             self::plain('home', '/'),
@@ -171,7 +172,9 @@ final class PageTest extends TestCase
         $found = fn (string $path): ?string => $router->find($path)[0]->key ?? null;
         $this->assertSame('all', $found('/groups/shrubs'));
         $this->assertSame('perennials', $found('/groups/perennials'));
-        $this->assertSame('perennials', $found('/groups/ferns'), 'a literal from the left beats a placeholder');
+        $this->assertSame('perennials', $found('/groups/hostas'));
+        $this->assertSame('ferns', $found('/groups/tree-ferns'), 'the nearest above');
+        $this->assertSame('ferns', $found('/groups/ferns'), 'a literal from the left beats a placeholder');
         $this->assertSame('one', $found('/groups/climbers'));
         $this->assertSame('literal', $found('/groups/new'));
         $this->assertSame('anything', $found('/kin/ferns'));

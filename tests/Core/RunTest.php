@@ -7,18 +7,39 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
+use Tests\Support\Plugins\Twice;
 use Wellspring\Core\Card\RenderedPart;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Sort\Comparator;
+use Wellspring\Core\Source\SourceKinds;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
 /** What rules.md says of each rule, on records small enough to see through. */
 final class RunTest extends TestCase
 {
+    public function test_a_record_that_stands_more_than_once_is_told_apart_by_its_start(): void
+    {
+        SourceKinds::add(Twice::class);
+        $result = self::listed(
+            ['source' => ['twice' => ['plant']], 'order' => [['by' => 'title']], 'page' => ['size' => 3]],
+            [
+                Garden::record(1, title: 'B', publishAt: '2026-03-01T08:00:00Z'),
+                Garden::record(2, title: 'A', publishAt: '2026-03-01T09:00:00Z'),
+            ],
+        );
+        SourceKinds::reset();
+        $this->assertSame(
+            ['plant:2@2026-03-01T09:00:00Z', 'plant:2@2026-03-02T09:00:00Z', 'plant:1@2026-03-01T08:00:00Z'],
+            array_map(strval(...), $result->keys),
+        );
+        $this->assertEquals($result->keys, array_map(RecordKey::parse(...), array_map(strval(...), $result->keys)));
+    }
+
     /**
      * @param  array<string, mixed>  $rules
      * @param  list<Record>  $records

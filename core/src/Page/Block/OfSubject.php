@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Block;
+
+use Wellspring\Core\Empty\EmptyAction;
+use Wellspring\Core\Empty\EmptyRule;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/** What blocks share that show something of what the page is about; of a page about nothing but itself, its own. */
+trait OfSubject
+{
+    use Defaults {
+        toArray as private keyAlone;
+    }
+
+    public function __construct(public readonly EmptyRule $empty = new EmptyRule)
+    {
+    }
+
+    public static function read(Shape $shape, Problems $problems): self
+    {
+        return new self(EmptyRule::read($shape, $problems));
+    }
+
+    public static function optionSchemas(): array
+    {
+        return ['empty' => ['$ref' => '#/$defs/empty']];
+    }
+
+    public function toArray(): array
+    {
+        return $this->keyAlone()
+            + ($this->empty->do === EmptyAction::LeaveOut ? [] : ['empty' => $this->empty->toArray()]);
+    }
+}
