@@ -37,6 +37,7 @@ final class RunTest extends TestCase
             ['plant:2@2026-03-01T09:00:00Z', 'plant:2@2026-03-02T09:00:00Z', 'plant:1@2026-03-01T08:00:00Z'],
             array_map(strval(...), $result->keys),
         );
+        $this->assertGreaterThan(0, $result->keys[1]->compareTo($result->keys[0]), 'the later start comes later');
         $this->assertEquals($result->keys, array_map(RecordKey::parse(...), array_map(strval(...), $result->keys)));
     }
 
