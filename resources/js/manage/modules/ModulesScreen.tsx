@@ -4,6 +4,7 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Fault } from "../shared/Fault";
+import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { moment, useStart } from "../shared/start";
@@ -119,7 +120,15 @@ export function ModulesScreen() {
 					]}
 				/>
 				{terms.size > 0 && (
-					<Pick label="Term" any="with any term" value={term} onChange={setTerm} options={[...terms]} />
+					<div className="w-48 [&_input]:h-9">
+						<PickByTyping
+							label="Term"
+							placeholder="with any term"
+							options={[...terms].map(([key, label]) => ({ key, label }))}
+							value={term === "" ? null : term}
+							onPick={(key) => setTerm(key ?? "")}
+						/>
+					</div>
 				)}
 				<Pick label="State" any="in any state" value={state} onChange={setState} options={STATES} />
 			</div>

@@ -1,3 +1,4 @@
+import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { useStart } from "../../shared/start";
 import type { SortKey } from "../../shared/types";
 import { moved, withAt } from "../definition";
@@ -148,22 +149,18 @@ function More({ sortKey, put }: { sortKey: SortKey; put: (next: Partial<SortKey>
 			.filter((one) => source.taxonomies.includes(one.key))
 			.flatMap((one) => one.terms.map((term) => [`${one.key}/${term.slug}`, `${one.label}: ${term.name}`] as const));
 		return (
-			<select
-				className="select select-sm w-auto max-w-48"
-				aria-label="Whose own order"
-				value={sortKey.term ? `${String(sortKey.of)}/${sortKey.term}` : ""}
-				onChange={(event) => {
-					const [of, term] = event.target.value.split("/");
-					put(term ? { of: of ?? "", term } : ({ of: undefined, term: undefined } as unknown as Partial<SortKey>));
-				}}
-			>
-				<option value="">of the type</option>
-				{terms.map(([key, words]) => (
-					<option key={key} value={key}>
-						{words}
-					</option>
-				))}
-			</select>
+			<div className="w-48">
+				<PickByTyping
+					label="Whose own order"
+					placeholder="of the type"
+					options={terms.map(([key, label]) => ({ key, label }))}
+					value={sortKey.term ? `${String(sortKey.of)}/${sortKey.term}` : null}
+					onPick={(key) => {
+						const [of, term] = (key ?? "").split("/");
+						put(term ? { of: of ?? "", term } : ({ of: undefined, term: undefined } as unknown as Partial<SortKey>));
+					}}
+				/>
+			</div>
 		);
 	}
 	return null;

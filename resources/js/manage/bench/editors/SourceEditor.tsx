@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { useStart } from "../../shared/start";
 import type { Definition, Source } from "../../shared/types";
 import type { Bench } from "../useBench";
@@ -159,24 +160,21 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 			{tree && (
 				<div className="flex flex-wrap items-center gap-4">
 					{tree.tree && (
-						<label className="flex items-center gap-2">
+						<div className="flex items-center gap-2">
 							below
-							<select
-								className="select select-sm w-auto max-w-44"
-								value={source.under ?? ""}
-								onChange={(event) => {
-									const { under: _, ...rest } = source;
-									narrow(event.target.value === "" ? rest : { ...rest, under: event.target.value });
-								}}
-							>
-								<option value="">any, the whole tree</option>
-								{tree.terms.map((one) => (
-									<option key={one.slug} value={one.slug}>
-										{one.name}
-									</option>
-								))}
-							</select>
-						</label>
+							<div className="w-44">
+								<PickByTyping
+									label="Below which term"
+									placeholder="any, the whole tree"
+									options={tree.terms.map((one) => ({ key: one.slug, label: one.name }))}
+									value={source.under ?? null}
+									onPick={(under) => {
+										const { under: _, ...rest } = source;
+										narrow(under === null ? rest : { ...rest, under });
+									}}
+								/>
+							</div>
+						</div>
 					)}
 					<label className="flex items-center gap-2">
 						<input
