@@ -10,6 +10,7 @@ use Tests\Support\Garden;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Problem;
@@ -93,6 +94,11 @@ final class ChoicesTest extends TestCase
             ),
         );
         $this->assertSame('list', self::module()->bound($context)->arrange::key());
+        $this->assertStringContainsString(
+            'Visitors choose: Light, Uses, Plant groups, Price, Sown, Hardy · “Cheapest first”, “As it stands” · '
+                .'2, 4, 8 at a time · “List”',
+            Sentences::asText(self::module(), Garden::format()),
+        );
         $trace = Trace::of(self::module(), self::records()[2], $context, Garden::format());
         $this->assertSame(
             ['Of what the visitor has chosen: not all of these hold: Light is Shade, and the rule keeps Full sun.'],
@@ -105,6 +111,7 @@ final class ChoicesTest extends TestCase
         $follower = Garden::module(['source' => ['items' => ['tool']], 'offer' => ['follow' => 'shade']]);
         $this->assertSame('shade', $follower->follows);
         $this->assertSame(['follow' => 'shade'], $follower->toArray()['offer']);
+        $this->assertStringContainsString('what they choose for shade', Sentences::asText($follower, Garden::format()));
         $offer = self::module()->offer ?? $this->fail('There is an offer.');
         $followed = $follower->following($offer, $follower->type()->reachable)
             ->bound(self::chosen('shade-price=3..10&shade-sowing=2026-03-01..&shade-size=2'));

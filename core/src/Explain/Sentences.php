@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Explain;
 
+use Wellspring\Core\Choice\OfferedArrangement;
+use Wellspring\Core\Choice\OfferedFilter;
+use Wellspring\Core\Choice\OfferedOrder;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
@@ -27,6 +30,7 @@ final class Sentences
         return [
             new Sentence('source', 'source', 'Take', $module->source->pieces()),
             ...self::where($module, $format),
+            ...self::offer($module),
             self::byHand($module),
             ...$module->headings === null ? [] : [self::headings($module->headings)],
             self::order($module),
@@ -161,6 +165,21 @@ final class Sentences
         }
 
         return $pieces;
+    }
+
+    /** @return list<Sentence> what visitors may choose; none where that is nothing */
+    private static function offer(Module $module): array
+    {
+        $offer = $module->offer;
+        $said = $offer === null ? [] : array_filter([
+            implode(', ', array_map(fn (OfferedFilter $one): string => $one->label(), $offer->filters)),
+            implode(', ', array_map(fn (OfferedOrder $one): string => "“{$one->name}”", $offer->orders)),
+            $offer->sizes === [] ? '' : implode(', ', $offer->sizes).' at a time',
+            implode(', ', array_map(fn (OfferedArrangement $one): string => "“{$one->name}”", $offer->arrangements)),
+        ], fn (string $words): bool => $words !== '');
+        $words = $module->follows === null ? implode(' · ', $said) : "what they choose for {$module->follows}";
+
+        return $words === '' ? [] : [new Sentence('offer', 'choices', 'Visitors choose', [new Piece($words)])];
     }
 
     private static function byHand(Module $module): Sentence
