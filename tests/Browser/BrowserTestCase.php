@@ -144,24 +144,29 @@ abstract class BrowserTestCase extends TestCase
             });
             JS;
 
-        return $this->await(
-            $words === '' ? "nothing shown fits {$css}" : "no {$css} says “{$words}”",
-            fn (): ?RemoteWebElement => $this->element($shown, [$css, $words]),
-        );
+        $otherwise = $words === '' ? "nothing shown fits {$css}" : "no {$css} says “{$words}”";
+
+        return $this->awaited($otherwise, $shown, [$css, $words]);
     }
 
     /**
-     * What a script finds in the page.
+     * What a script finds in the page, waited for.
      *
      * @param  list<string>  $arguments
      */
-    private function element(string $script, array $arguments): ?RemoteWebElement
+    private function awaited(string $otherwise, string $script, array $arguments): RemoteWebElement
     {
-        $found = $this->browser->executeScript($script, $arguments);
+        return $this->await($otherwise, function () use ($otherwise, $script, $arguments): ?RemoteWebElement {
+            $found = $this->browser->executeScript($script, $arguments);
 
-        return is_array($found)
-            ? new RemoteWebElement(new RemoteExecuteMethod($this->browser), (string) reset($found), true)
-            : null;
+            return is_array($found)
+                ? new FoundElement(
+                    new RemoteExecuteMethod($this->browser),
+                    (string) reset($found),
+                    fn (): RemoteWebElement => $this->awaited($otherwise, $script, $arguments),
+                )
+                : null;
+        });
     }
 
     /** Puts the module at hand on the page with that address, and publishes it. */
@@ -211,13 +216,11 @@ abstract class BrowserTestCase extends TestCase
         $box = $this->find("[aria-label=\"{$label}\"]");
         $box->click();
         $box->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $field]);
-        $this->await(
+        $this->awaited(
             "no field is called {$field}",
-            fn (): ?RemoteWebElement => $this->element(
-                'return [...document.querySelectorAll("[role=option]")].find((one) => one.getClientRects().length > 0 '
-                    .'&& one.innerText.trim() === arguments[0])',
-                [$field],
-            ),
+            'return [...document.querySelectorAll("[role=option]")].find((one) => one.getClientRects().length > 0 '
+                .'&& one.innerText.trim() === arguments[0])',
+            [$field],
         )->click();
     }
 
