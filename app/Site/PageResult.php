@@ -18,4 +18,20 @@ final readonly class PageResult
         public Dependencies $dependencies,
     ) {
     }
+
+    /** Whether the page's script makes anything on it better. */
+    public function usesScript(): bool
+    {
+        foreach ($this->bands as $band) {
+            foreach ($band->slots as $slot) {
+                foreach ($slot->blocks as $block) {
+                    if ($block->usesScript) {
+                        return true;
+                    }
+                }
+            }
+        }
+
+        return false;
+    }
 }

@@ -69,16 +69,15 @@ final readonly class SitePages
                 $block->heading,
             );
         $draw = function (Block $block) use ($page, $modules, $address, $context, $list): Node {
-            $html = match (true) {
+            $drawn = match (true) {
                 ! $block instanceof ModuleBlock => $this->block($block, compact('block', 'page', 'context', 'address')),
-                isset($modules[$block->module]) => $this->outputs->find('html')
-                    ->write($list($modules[$block->module], $block)),
+                isset($modules[$block->module]) => $this->listing($list($modules[$block->module], $block)),
                 default => null,
             };
 
-            return $html === null
+            return $drawn === null
                 ? Node::emptyLeaf(Level::Module, Level::Module)
-                : Node::leaf(Level::Module, new DrawnBlock($html));
+                : Node::leaf(Level::Module, $drawn);
         };
 
         return new PageResult($page, PageResolver::show($page, $context, $draw), $dependencies);
@@ -140,12 +139,20 @@ final readonly class SitePages
 
     /**
      * @param  array<string, mixed>  $data
-     * @return string|null null where the block has no view, and so nothing to show
+     * @return DrawnBlock|null null where the block has no view, and so nothing to show
      */
-    private function block(Block $block, array $data): ?string
+    private function block(Block $block, array $data): ?DrawnBlock
     {
         $view = "site.blocks.{$block::key()}";
 
-        return $this->views->exists($view) ? $this->views->make($view, $data)->render() : null;
+        return $this->views->exists($view) ? new DrawnBlock($this->views->make($view, $data)->render()) : null;
+    }
+
+    private function listing(ListingResult $listing): DrawnBlock
+    {
+        return new DrawnBlock(
+            $this->outputs->find('html')->write($listing),
+            $listing->result->pages > 1 && $listing->module->page->mode->growsInPlace(),
+        );
     }
 }

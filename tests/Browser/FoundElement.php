@@ -41,6 +41,12 @@ final class FoundElement extends RemoteWebElement
         return $this;
     }
 
+    /** What stands in it is found within it, not anew. */
+    protected function newElement($id): RemoteWebElement
+    {
+        return new RemoteWebElement($this->executor, $id, $this->isW3cCompliant);
+    }
+
     /** @param  \Closure(): mixed  $do */
     private function patiently(\Closure $do): void
     {

@@ -140,7 +140,8 @@ final class SiteTest extends TestCase
             'continuous' => ['data-loads="3"', '>More<'],
         ] as $mode => $seen) {
             $store->publish($store->apply($store->read(['page' => ['mode' => $mode, 'size' => 2]] + $row->draft)));
-            $this->get('/garden')->assertSeeInOrder(['Plant 2', ...$seen], false)->assertDontSee('Plant 3');
+            $page = $this->get('/garden')->assertSeeInOrder(['Plant 2', ...$seen], false)->assertDontSee('Plant 3');
+            $this->assertSame($mode !== 'olderNewer', str_contains((string) $page->getContent(), '<script'));
         }
         $store->publish(
             $store->apply(

@@ -13,6 +13,12 @@ enum PagingMode: string
     case More = 'more';
     case Continuous = 'continuous';
 
+    /** Whether a script can put what comes next at the end of the list, where it otherwise is a page of its own. */
+    public function growsInPlace(): bool
+    {
+        return $this === self::More || $this === self::Continuous;
+    }
+
     public function words(): string
     {
         return match ($this) {

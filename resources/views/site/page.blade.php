@@ -1,5 +1,10 @@
 @extends('site.layout')
 @section('title', $result->page->address->pattern === '/' ? '' : $result->page->title)
+@if ($result->usesScript())
+    @push('scripts')
+        @vite('resources/js/site/main.ts')
+    @endpush
+@endif
 @section('content')
     <div class="page-head">
         <h1>{{ $result->page->title }}</h1>
