@@ -163,6 +163,7 @@ abstract class BrowserTestCase extends TestCase
                 ? new FoundElement(
                     new RemoteExecuteMethod($this->browser),
                     (string) reset($found),
+                    true,
                     fn (): RemoteWebElement => $this->awaited($otherwise, $script, $arguments),
                 )
                 : null;

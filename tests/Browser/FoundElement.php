@@ -16,10 +16,18 @@ final class FoundElement extends RemoteWebElement
 {
     private const TRIES = 5;
 
-    /** @param  \Closure(): RemoteWebElement  $again  finds it */
-    public function __construct(RemoteExecuteMethod $executor, string $id, private readonly \Closure $again)
-    {
-        parent::__construct($executor, $id, true);
+    /**
+     * @param  string  $id
+     * @param  bool  $isW3cCompliant
+     * @param  (\Closure(): RemoteWebElement)|null  $again  finds it; null for what was found within another
+     */
+    public function __construct(
+        RemoteExecuteMethod $executor,
+        $id,
+        $isW3cCompliant = false,
+        private readonly ?\Closure $again = null,
+    ) {
+        parent::__construct($executor, $id, $isW3cCompliant);
     }
 
     /** @return $this */
@@ -41,12 +49,6 @@ final class FoundElement extends RemoteWebElement
         return $this;
     }
 
-    /** What stands in it is found within it, not anew. */
-    protected function newElement($id): RemoteWebElement
-    {
-        return new RemoteWebElement($this->executor, $id, $this->isW3cCompliant);
-    }
-
     /** @param  \Closure(): mixed  $do */
     private function patiently(\Closure $do): void
     {
@@ -56,7 +58,7 @@ final class FoundElement extends RemoteWebElement
 
                 return;
             } catch (StaleElementReferenceException $gone) {
-                if ($try === self::TRIES) {
+                if ($try === self::TRIES || $this->again === null) {
                     throw $gone;
                 }
                 $this->id = ($this->again)()->getID();
