@@ -51,15 +51,16 @@ final readonly class CachedListing
         Dependencies $dependencies = new Dependencies,
     ): Result {
         $now = $context->now->getTimestamp();
-        $isOneOfFew = self::isOneOfFew($module, $context);
+        $hasWords = self::takesWords($module, $context);
         $module = $module->bound($context);
         // What no page can be called names nothing that is kept, and may be no text at all.
-        $name = $isOneOfFew && PageNumbers::isNumber($page)
+        $name = ! $hasWords && $module->chosen->isOneOfFew() && PageNumbers::isNumber($page)
             ? $this->name($module, $context, $this->marks->of(...$this->dependsOn($module)))
             : null;
         $this->tell($dependencies, $module);
         if ($name === null) {
-            $dependencies->changesAt($this->expiry->until($module, $context));
+            // What is not cached itself is no part of anything that is.
+            $dependencies->changesAt($now);
 
             return $this->listing->show($module, $context, $page);
         }
@@ -102,6 +103,7 @@ final readonly class CachedListing
     {
         $now = $context->now->getTimestamp();
         $marks = $modules === [] ? [] : $this->marks->of(['people'], allContent: true);
+        $modules = array_map(fn (Module $module): Module => $module->bound($context), $modules);
         $names = array_map(fn (Module $module): ?string => $this->name($module, $context, $marks), $modules);
         $wanted = array_values(
             array_unique(array_map(fn (string $name): string => "{$name}:total", array_filter($names))),
@@ -119,7 +121,7 @@ final readonly class CachedListing
                 $new[$name] = [
                     'total' => $totals[$key],
                     'from' => $now,
-                    'until' => $this->expiry->until($module->bound($context), $context),
+                    'until' => $this->expiry->until($module, $context),
                 ];
             }
         }
@@ -172,6 +174,7 @@ final readonly class CachedListing
      * What a listing is kept under. The marks are read before the content: after a change in between, what is kept lies
      * under a name that nobody asks for again.
      *
+     * @param  Module  $module  bound
      * @param  array<string, string>|null  $marks  at least those that the module depends on
      * @return string|null null where nothing may be kept
      */
@@ -189,11 +192,9 @@ final readonly class CachedListing
             ARRAY_FILTER_USE_KEY,
         );
 
-        $bound = $module->bound($context);
-
         return 'listing:'.hash(
             'xxh128',
-            serialize([$bound->toArray(), $bound->chosen->parameters(), self::asked($context), $marks]),
+            serialize([$module->toArray(), $module->chosen->parameters(), self::asked($context), $marks]),
         );
     }
 
@@ -215,17 +216,17 @@ final readonly class CachedListing
         return [serialize($context->viewer), serialize($context->page)];
     }
 
-    /** Whether the choices are some that others make, too. Of words that are looked for there is no end. */
-    private static function isOneOfFew(Module $module, Context $context): bool
+    /** Whether a rule takes words that the visitor looks for: of those there is no end. Told before it is bound. */
+    private static function takesWords(Module $module, Context $context): bool
     {
         foreach ($module->where?->conditions() ?? [] as $condition) {
             $value = $condition->value;
             if ($value instanceof FromAddress && $value->take($condition->field, $context) !== null) {
-                return false;
+                return true;
             }
         }
 
-        return $module->bound($context)->chosen->isOneOfFew();
+        return false;
     }
 
     /** Says what the module's result is made of. */

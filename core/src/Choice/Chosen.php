@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Choice;
 
+use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
 
@@ -28,19 +29,10 @@ final readonly class Chosen
         return $this->parameters() === [];
     }
 
-    /**
-     * What all the filters keep together; null where none is chosen.
-     *
-     * @param  OfferedFilter|null  $but  left out: what the others keep
-     */
-    public function rule(?OfferedFilter $but = null): ?Group
+    /** What all the filters keep together; null where none is chosen. */
+    public function rule(): ?Group
     {
-        $conditions = [];
-        foreach ($this->filters as $chosen) {
-            if ($chosen->filter !== $but) {
-                $conditions[] = $chosen->condition;
-            }
-        }
+        $conditions = array_map(fn (ChosenFilter $chosen): Condition => $chosen->condition, $this->filters);
 
         return $conditions === [] ? null : new Group(Join::All, $conditions);
     }

@@ -8,6 +8,7 @@ use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Paging\PagingRule;
+use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Sort\OrderReader;
@@ -175,7 +176,7 @@ final readonly class OfferReader
         foreach ($shape->items('sizes') as $i => $size) {
             if (! is_int($size) || $size < 1 || $size > PagingRule::MAX_SIZE) {
                 $this->problems->add(
-                    $shape->at('sizes')."[{$i}]",
+                    Path::to($shape->at('sizes'), $i),
                     'wrongValue',
                     'expected a whole number from 1 to '.PagingRule::MAX_SIZE.', found '.Shape::describe($size).'.',
                 );
@@ -202,7 +203,7 @@ final readonly class OfferReader
         }
         $all = [];
         foreach (array_slice($given, 0, $most) as $i => $one) {
-            $at = $shape->at($key)."[{$i}]";
+            $at = Path::to($shape->at($key), $i);
             $all[] = $this->problems->part($at, fn () => $read(new Shape($one, $at, $this->problems)), null);
         }
 

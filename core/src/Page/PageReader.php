@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page;
 
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
@@ -14,8 +15,6 @@ use Wellspring\Core\Problem\Shape;
 final readonly class PageReader
 {
     public const FORMAT = 1;
-
-    public const KEY = '/^[a-z0-9-]{1,64}$/D';
 
     public const MAX_BANDS = 50;
 
@@ -75,7 +74,7 @@ final readonly class PageReader
     private static function key(Shape $shape): string
     {
         $key = $shape->text('key');
-        if ($key !== '' && preg_match(self::KEY, $key) !== 1) {
+        if ($key !== '' && preg_match(Module::KEY, $key) !== 1) {
             $shape->wrong('key', '1 to 64 small letters, digits and hyphens', $key);
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Block;
 
+use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
@@ -26,7 +27,7 @@ final readonly class ModuleBlock implements Block
     public static function read(Shape $shape, Problems $problems): self
     {
         $module = $shape->text('module');
-        if ($module !== '' && preg_match('/^[a-z0-9-]{1,64}$/D', $module) !== 1) {
+        if ($module !== '' && preg_match(Module::KEY, $module) !== 1) {
             $shape->wrong('module', 'the key of a module', $module);
         }
         $heading = match (true) {

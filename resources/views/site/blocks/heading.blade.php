@@ -1,1 +1,0 @@
-<h2 class="block-heading">{{ $block->text }}</h2>
