@@ -7,7 +7,9 @@ use App\Http\DatabaseFaults;
 use App\Http\Middleware\CsrfToken;
 use App\Http\Middleware\KnownHost;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\StartSession;
 use App\Http\Middleware\TellsOrigin;
+use App\Http\Resources\Refusal;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\QueryException;
@@ -18,6 +20,7 @@ use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Session\Middleware\StartSession as LaravelStartSession;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Problem\Refused;
@@ -31,7 +34,10 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         $middleware->prepend([SecurityHeaders::class, KnownHost::class]);
         $middleware->append(TellsOrigin::class);
-        $middleware->web(replace: [ValidateCsrfToken::class => CsrfToken::class]);
+        $middleware->web(replace: [
+            ValidateCsrfToken::class => CsrfToken::class,
+            LaravelStartSession::class => StartSession::class,
+        ]);
         // What the manage screens send is read as it was typed; core says what is dropped.
         $fromManage = fn (Request $request): bool => $request->is('manage/api/*');
         $middleware->trimStrings([$fromManage]);
@@ -44,14 +50,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->shouldRenderJsonWhen(
             fn (Request $request): bool => $request->is('manage/api/*') || $request->expectsJson(),
         );
-        $exceptions->render(fn (Refused $refused): JsonResponse => new JsonResponse(['problems' => array_map(
-            fn ($problem): array => [
-                'path' => $problem->path,
-                'code' => $problem->code,
-                'message' => $problem->message,
-            ],
-            $refused->problems,
-        )], 422));
+        $exceptions->render(Refusal::of(...));
         $exceptions->render(
             fn (QueryException $fault, Request $request): ?JsonResponse => $request->is('manage/api/*')
                 ? DatabaseFaults::answer($fault)

@@ -8,7 +8,11 @@ use App\Models\Change;
 use App\Tasks\LongWork;
 use Wellspring\Core\Problem\Refused;
 
-/** Takes a change back. */
+/**
+ * Takes a change back.
+ *
+ * @implements LongWork<array{undone: int, left: list<string>}>
+ */
 final readonly class UndoChange implements LongWork
 {
     public function __construct(private Undo $undo)

@@ -17,7 +17,11 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\Message;
 
-/** Does one thing to many items, as one change that can be undone. */
+/**
+ * Does one thing to many items, as one change that can be undone.
+ *
+ * @implements LongWork<array{change: int, done: int, left: list<string>}>
+ */
 final readonly class BulkEdit implements LongWork
 {
     /** Items that one edit may touch. */

@@ -20,7 +20,7 @@ final readonly class ItemDrafts
 
     /**
      * @param  Item|null  $item  null: a new one of the type
-     * @return array{values: object, revision: int|null, keptAt: string}|null
+     * @return array{values: array<string, mixed>, revision: int|null, keptAt: string}|null
      */
     public function of(User $who, string $type, ?Item $item): ?array
     {
@@ -33,7 +33,7 @@ final readonly class ItemDrafts
 
         return [
             // A field that the type has lost since is not asked for again.
-            'values' => (object) array_intersect_key(
+            'values' => array_intersect_key(
                 is_array($values) ? $values : [],
                 $known + ['status' => 0, 'audience' => 0, 'author' => 0],
             ),

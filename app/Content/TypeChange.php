@@ -6,7 +6,11 @@ namespace App\Content;
 
 use App\Tasks\LongWork;
 
-/** Changes a content type and rewrites its items. */
+/**
+ * Changes a content type and rewrites its items.
+ *
+ * @implements LongWork<array{key: string, change: int|null}>
+ */
 final readonly class TypeChange implements LongWork
 {
     public function __construct(private TypeWriter $writer)

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Catalogue\Records;
+use App\Http\Requests\PreviewRequest;
 use App\Listing\ContextFactory;
 use App\Models\Item;
 use App\People\Viewers;
-use Illuminate\Http\Request;
 use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
@@ -27,20 +27,9 @@ final readonly class PreviewContext
     }
 
     /** @throws Refused */
-    public function of(Request $request): Context
+    public function of(PreviewRequest $request): Context
     {
-        $given = $request->validate([
-            'at' => ['nullable', 'string'],
-            'as' => ['nullable', 'string', 'max:500'],
-            'person' => ['nullable', 'email'],
-            'about' => ['nullable', 'array'],
-            'about.item' => ['nullable', 'integer'],
-            'about.term' => ['nullable', 'string', 'regex:~^[a-z][a-z0-9_]*/[a-z0-9-]+$~'],
-            'about.month' => ['nullable', 'string'],
-            'about.person' => ['nullable', 'email'],
-            'words' => ['nullable', 'string', 'max:200'],
-            'choices' => ['nullable', 'array', 'max:50'],
-        ]);
+        $given = $request->validated();
         $at = ($given['at'] ?? '') === '' ? new \DateTimeImmutable : Iso8601::parse($given['at']);
         if ($at === null) {
             throw Refused::because(

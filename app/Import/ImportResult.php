@@ -6,7 +6,15 @@ namespace App\Import;
 
 use Wellspring\Core\Problem\Problem;
 
-/** What an import did, or would do. */
+/**
+ * What an import did, or would do.
+ *
+ * @phpstan-type ImportResultShape array{
+ *     created: int, changed: int, unchanged: int, bad: int, problemCount: int,
+ *     problems: list<array{path: string, message: string}>,
+ *     preview: list<array{place: string, becomes: string, cells: array<string, string>}>, newTerms: list<string>,
+ * }
+ */
 final class ImportResult
 {
     /** Problems that are told one by one; more are only counted. */
@@ -41,7 +49,7 @@ final class ImportResult
         }
     }
 
-    /** @return array<string, mixed> */
+    /** @return ImportResultShape */
     public function toArray(): array
     {
         return [

@@ -9,7 +9,16 @@ use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Explain\TraceStep;
 use Wellspring\Core\Module\Module;
 
-/** A record's way through a module. */
+/**
+ * A record's way through a module.
+ *
+ * @phpstan-import-type TraceStepShape from TraceStep
+ *
+ * @phpstan-type TracedShape array{
+ *     slug: string, title: string, type: string, start?: string, kind: string, shown: bool, pinned: bool,
+ *     place: int|null, wouldStand: int|null, page: int|null, answer: string, steps: list<TraceStepShape>,
+ * }
+ */
 final readonly class TracedRecord
 {
     /** Where it stands among all that show, 1 first; null: it does not show. */
@@ -57,7 +66,7 @@ final readonly class TracedRecord
         };
     }
 
-    /** @return array<string, mixed> */
+    /** @return TracedShape */
     public function toArray(): array
     {
         return [

@@ -4,10 +4,17 @@ declare(strict_types=1);
 
 namespace App\Media;
 
+use App\Models\Media;
 use App\Tasks\LongWork;
 use Illuminate\Support\Facades\Storage;
 
-/** Takes in a large picture that was uploaded a moment ago. */
+/**
+ * Takes in a large picture that was uploaded a moment ago.
+ *
+ * @phpstan-import-type MediaShape from Media
+ *
+ * @implements LongWork<MediaShape>
+ */
 final readonly class DrawUpload implements LongWork
 {
     public function __construct(private MediaStore $store)
@@ -21,7 +28,7 @@ final readonly class DrawUpload implements LongWork
 
     /**
      * @param  array<string, mixed>  $input  file (its path on the disk `imports`), name (what it was called), alt
-     * @return array<string, mixed> the file, as the manage screens know it
+     * @return MediaShape
      */
     public function run(array $input, \Closure $progress): array
     {

@@ -42,7 +42,7 @@ final class Import extends Model
         'change_id',
     ];
 
-    protected $attributes = ['state' => 'new', 'options' => '{}'];
+    protected $attributes = ['state' => 'new', 'options' => '{}', 'rows' => 0, 'done' => 0];
 
     protected function casts(): array
     {

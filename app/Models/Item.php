@@ -18,7 +18,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $type_key
  * @property string $slug
  * @property string $title
- * @property string $status
+ * @property 'draft'|'published' $status
  * @property CarbonImmutable|null $publish_at
  * @property CarbonImmutable|null $expire_at
  * @property list<string> $audience keys, see Wellspring\Core\Who\Audience

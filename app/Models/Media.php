@@ -26,6 +26,11 @@ use Illuminate\Database\Eloquent\Model;
  *   any, which is WebP alone
  * @property int|null $user_id
  * @property CarbonImmutable $created_at
+ *
+ * @phpstan-type MediaShape array{
+ *     id: int, name: string, kind: 'picture'|'video'|'file', title: string, url: string, small: string,
+ *     width: int|null, height: int|null, bytes: int, alt: string, focus: array{float, float},
+ * }
  */
 final class Media extends Model
 {
@@ -110,7 +115,7 @@ final class Media extends Model
             : [$at('x', $this->focus_x), $at('y', $this->focus_y)];
     }
 
-    /** @return array<string, mixed> what the manage screens are told of it */
+    /** @return MediaShape what the manage screens are told of it */
     public function about(): array
     {
         return [

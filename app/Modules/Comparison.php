@@ -18,6 +18,11 @@ use Wellspring\Core\Wording\Sentence;
 /**
  * What visitors would see come, go and move, page by page, if one definition took another's place; and what would look
  * different.
+ *
+ * @phpstan-type ComparedRowShape array{
+ *     id: int, key: string, title: string, place: int, was: int|null, wasOn: int|null,
+ *     what: 'comes'|'moves'|'otherPage'|'stays',
+ * }
  */
 final readonly class Comparison
 {
@@ -32,7 +37,12 @@ final readonly class Comparison
 
     /**
      * @param  Module|null  $before  null: nothing shows yet
-     * @return array<string, mixed>
+     * @return array{
+     *     before: int, after: int, most: int, comes: int,
+     *     goes: list<array{id: int, key: string, title: string, was: int}>, moves: int, otherPage: int,
+     *     pages: list<array{page: int, rows: list<ComparedRowShape>}>,
+     *     said: list<array{lead: string, before: string, after: string, looks: bool}>,
+     * }
      */
     public function of(?Module $before, Module $after, Context $context): array
     {

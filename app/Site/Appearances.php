@@ -13,10 +13,22 @@ use App\Models\Page;
 use App\Modules\ModuleStore;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Explain\TraceStep;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Wording\Format;
 
-/** Where an item shows now; and where it does not though it nearly would, with the reason. */
+/**
+ * Where an item shows now; and where it does not though it nearly would, with the reason.
+ *
+ * @phpstan-import-type TraceStepShape from TraceStep
+ *
+ * @phpstan-type AppearanceShape array{
+ *     module: string, name: string, reasons: list<string>, gaps: list<array{part: string, then: string}>,
+ *     pages: list<array{title: string, address: string}>, slug: string, title: string, type: string, start?: string,
+ *     kind: string, shown: bool, pinned: bool, place: int|null, wouldStand: int|null, page: int|null, answer: string,
+ *     steps: list<TraceStepShape>,
+ * }
+ */
 final readonly class Appearances
 {
     /** How many modules that do not show it are told of, the nearest first. */
@@ -26,7 +38,7 @@ final readonly class Appearances
     {
     }
 
-    /** @return list<array<string, mixed>> those that show it first */
+    /** @return list<AppearanceShape> those that show it first */
     public function of(Item $item, Context $context): array
     {
         $record = Records::complete($item);
@@ -61,7 +73,7 @@ final readonly class Appearances
         return $shows;
     }
 
-    /** @return array<string, mixed> */
+    /** @return AppearanceShape */
     private function about(ModuleRow $row, Module $module, TracedRecord $traced, Context $context): array
     {
         $seen = $traced->record->seenThrough($context->visibility());

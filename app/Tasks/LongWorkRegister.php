@@ -7,16 +7,20 @@ namespace App\Tasks;
 /** The kinds of long work, each by the key that tasks are stored under. */
 final readonly class LongWorkRegister
 {
-    /** @var array<string, class-string<LongWork>> by key */
+    /** @var array<string, class-string<LongWork<array<string, mixed>>>> by key */
     private array $kinds;
 
-    /** @param  list<class-string<LongWork>>  $kinds */
+    /** @param  list<class-string<LongWork<array<string, mixed>>>>  $kinds */
     public function __construct(array $kinds)
     {
         $this->kinds = array_combine(array_map(fn (string $kind): string => $kind::key(), $kinds), $kinds);
     }
 
-    /** @throws \OutOfBoundsException where no kind has the key */
+    /**
+     * @return LongWork<array<string, mixed>>
+     *
+     * @throws \OutOfBoundsException where no kind has the key
+     */
     public function work(string $key): LongWork
     {
         return app(

@@ -6,7 +6,6 @@ namespace App\Tasks;
 
 use App\Audit\Actor;
 use App\Models\Task;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
@@ -25,28 +24,40 @@ final readonly class Tasks
     private const KEEP_DAYS = 7;
 
     /**
-     * @param  class-string<LongWork>  $kind
+     * @template TAnswer of array<string, mixed>
+     *
+     * @param  class-string<LongWork<TAnswer>>  $kind
      * @param  string  $title  in words: “Publish 400 products”
      * @param  array<string, mixed>  $input
      * @param  int  $items  how many are touched, at most
-     * @return JsonResponse the answer; or, with status 202, the task that will have it
+     * @return TaskAnswer<TAnswer>
      *
      * @throws Refused
      */
-    public function run(string $kind, string $title, array $input, int $items): JsonResponse
+    public function run(string $kind, string $title, array $input, int $items): TaskAnswer
     {
-        return $items <= self::IN_REQUEST
-            ? new JsonResponse(app($kind)->run($input, fn (int $done) => null))
-            : $this->beside($kind, $title, $input, $items);
+        if ($items > self::IN_REQUEST) {
+            return $this->beside($kind, $title, $input, $items);
+        }
+        /** @var LongWork<TAnswer> $work */
+        $work = app($kind);
+
+        /** @var TaskAnswer<TAnswer> $answer */
+        $answer = new TaskAnswer($work->run($input, fn (int $done) => null));
+
+        return $answer;
     }
 
     /**
-     * @param  class-string<LongWork>  $kind
+     * @template TAnswer of array<string, mixed>
+     *
+     * @param  class-string<LongWork<TAnswer>>  $kind
      * @param  array<string, mixed>  $input
+     * @return TaskAnswer<TAnswer>
      *
      * @throws Refused
      */
-    public function beside(string $kind, string $title, array $input, int $items): JsonResponse
+    public function beside(string $kind, string $title, array $input, int $items): TaskAnswer
     {
         $task = Task::query()->create([
             'user_id' => Actor::id(),
@@ -57,11 +68,18 @@ final readonly class Tasks
         ]);
         RunTask::dispatch($task->id);
 
-        return self::answer($task->refresh());
+        /** @var TaskAnswer<TAnswer> $answer */
+        $answer = self::answer($task->refresh());
+
+        return $answer;
     }
 
-    /** @throws Refused where it was refused */
-    public static function answer(Task $task): JsonResponse
+    /**
+     * @return TaskAnswer<array<string, mixed>>
+     *
+     * @throws Refused where it was refused
+     */
+    public static function answer(Task $task): TaskAnswer
     {
         if ($task->state === 'failed') {
             throw new Refused(
@@ -73,17 +91,8 @@ final readonly class Tasks
         }
 
         return $task->state === 'done'
-            ? new JsonResponse($task->result)
-            : new JsonResponse(['task' => self::about($task)], 202);
-    }
-
-    /** @return array{id: int, title: string, state: string, done: int, total: int} */
-    public static function about(Task $task): array
-    {
-        return [
-            'id' => $task->id, 'title' => $task->title, 'state' => $task->state, 'done' => $task->done,
-            'total' => $task->total,
-        ];
+            ? new TaskAnswer((array) $task->result)
+            : TaskAnswer::waiting($task);
     }
 
     /** Does the work of a task and keeps its result; called by the queue's worker. */

@@ -82,10 +82,15 @@ install_npm() {
 }
 
 build_front_end() {
-    local sum; sum="$(sum_of resources vite.config.ts package-lock.json)"
-    if [ -f "$ROOT/public/build/manifest.json" ] && stamp_is build "$sum"; then return 0; fi
+    local from="resources vite.config.ts package-lock.json docs/formats app/Http routes"
+    # shellcheck disable=SC2086
+    if [ -f "$ROOT/public/build/manifest.json" ] && stamp_is build "$(sum_of $from)"; then return 0; fi
+    quietly schemas php artisan wellspring:schemas --check \
+        || fail "What docs/formats says of the API is not what the code does; see $VAR/log/schemas.log."
     during "Building the front end" quietly build npm run --silent build \
         || fail "The front end could not be built; see $VAR/log/build.log."
     chmod -R a+rX "$ROOT/public"
-    set_stamp build "$sum"
+    # The build writes the types of the API, too.
+    # shellcheck disable=SC2086
+    set_stamp build "$(sum_of $from)"
 }

@@ -306,4 +306,26 @@ final class AccessTest extends TestCase
 
         return $all;
     }
+
+    public function test_an_answer_that_comes_late_brings_no_ended_session_back(): void
+    {
+        $this->actingAs($this->manager());
+        $name = config()->string('session.cookie');
+        $id = str_repeat('a', 40);
+        $sent = function (string $method, string $path) use ($name, $id): ?string {
+            $answer = $this->withCredentials()->withCookie($name, $id)->json($method, $path)->assertOk();
+            $cookies = array_column(
+                array_map(fn ($one): array => [$one->getName(), $one->getValue()], $answer->headers->getCookies()),
+                1,
+                0,
+            );
+            $value = $cookies[$name] ?? null;
+
+            return $value === null ? null : substr((string) app('encrypter')->decrypt($value, false), -40);
+        };
+        $this->assertNull($sent('GET', '/manage/api/modules'));
+        $this->assertNull($sent('GET', '/manage/api/tasks'));
+        $this->assertSame($id, $sent('GET', '/manage/api/start'), 'each screen renews it');
+        $this->assertNotContains($sent('POST', '/manage/api/sign-out'), [null, $id]);
+    }
 }

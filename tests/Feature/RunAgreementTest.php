@@ -330,7 +330,7 @@ final class RunAgreementTest extends TestCase
         $trace = fn (?string $start): array => app(Tracer::class)
             ->item(app(ModuleStore::class)->read($rules), $b, $context, $start)
             ->toArray();
-        $this->assertSame([3, '2026-03-01T09:00:00Z'], [$trace(null)['place'], $trace(null)['start']]);
+        $this->assertSame([3, '2026-03-01T09:00:00Z'], [$trace(null)['place'], $trace(null)['start'] ?? null]);
         $this->assertSame(4, $trace('2026-03-02T09:00:00Z')['place']);
         $shift = app(Comparison::class)->of(
             app(ModuleStore::class)->read(['atMost' => 3] + $rules),

@@ -15,6 +15,8 @@ use App\Providers\PluginServiceProvider;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Illuminate\Testing\TestResponse;
+use Tests\Support\ApiContract;
 use Tests\Support\Garden;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
@@ -33,6 +35,23 @@ abstract class TestCase extends LaravelTestCase
         $app->make(\Illuminate\Contracts\Console\Kernel::class)->bootstrap();
 
         return $app;
+    }
+
+    /**
+     * Every answer of the API is what its description says.
+     *
+     * @param  array<mixed>  $parameters
+     * @param  array<mixed>  $cookies
+     * @param  array<mixed>  $files
+     * @param  array<mixed>  $server
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
+    {
+        $answer = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        ApiContract::hold($answer);
+
+        return $answer;
     }
 
     protected function tearDown(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Http\OpenApi\ManageApi;
 use Illuminate\Console\Command;
 use Wellspring\Core\Content\File\TypeSchema;
 use Wellspring\Core\Module\ModuleSchema;
@@ -11,18 +12,25 @@ use Wellspring\Core\Page\PageSchema;
 
 final class WriteSchemas extends Command
 {
-    protected $signature = 'wellspring:schemas';
+    protected $signature = 'wellspring:schemas {--check : Write nothing; fail where a file says something else}';
 
-    protected $description = 'Write the JSON Schemas of docs/formats from what the registers hold';
+    protected $description = 'Write the JSON Schemas and the description of the API in docs/formats, from the code';
 
     public function handle(): int
     {
+        $differ = false;
         foreach (self::files() as $name => $content) {
-            file_put_contents(base_path("docs/formats/{$name}"), $content);
-            $this->line("docs/formats/{$name}");
+            $path = base_path("docs/formats/{$name}");
+            if (! $this->option('check')) {
+                file_put_contents($path, $content);
+                $this->line("docs/formats/{$name}");
+            } elseif (! is_file($path) || file_get_contents($path) !== $content) {
+                $differ = true;
+                $this->error("docs/formats/{$name} differs from the code; php artisan wellspring:schemas writes it.");
+            }
         }
 
-        return self::SUCCESS;
+        return $differ ? self::FAILURE : self::SUCCESS;
     }
 
     /** @return array<string, string> the content of each file, by its name */
@@ -38,6 +46,6 @@ final class WriteSchemas extends Command
                 'page.schema.json' => PageSchema::build(),
                 'type.schema.json' => TypeSchema::build(),
             ],
-        );
+        ) + ['manage-api.openapi.json' => ManageApi::json()];
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use OpenApi\Attributes as OA;
+use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Test;
@@ -13,10 +16,35 @@ use Wellspring\Core\Filter\Value\SubjectPart;
 use Wellspring\Core\Sort\Criterion\FieldValue;
 use Wellspring\Core\Sort\Direction;
 
-/** A field as the manage screens take it: its words, and what rules may say of it. */
+/**
+ * A field as the manage screens take it: its words, and what rules may say of it.
+ *
+ * @phpstan-type FieldTestShape array{
+ *     key: string, words: string, wantsValue: bool, from: list<'page'|'viewer'|'address'>,
+ * }
+ * @phpstan-type LimitsShape JsonMap<int|float|string>
+ * @phpstan-type FieldShape array{
+ *     key: string, label: string, kind: string, family: value-of<Family>, origin: value-of<Origin>, help: string,
+ *     unit: string, required: bool, section: string, types: list<string>, taxonomy: string|null, limits: LimitsShape,
+ *     choices: list<array{key: string, label: string, colour: string|null}>, tests: list<FieldTestShape>,
+ *     takes: list<value-of<SubjectPart>>, sorts: bool, directions: DirectionsShape|null, onCards: bool,
+ * }
+ * @phpstan-type DirectionsShape array{up: string, down: string}
+ */
+#[OA\Schema(schema: 'Limits', type: 'object', properties: [
+    new OA\Property('minimum', type: 'number'),
+    new OA\Property('maximum', type: 'number'),
+    new OA\Property('decimals', type: 'integer'),
+    new OA\Property('minLength', type: 'integer'),
+    new OA\Property('maxLength', type: 'integer'),
+    new OA\Property('pattern', type: 'string'),
+    new OA\Property('earliest', type: 'string'),
+    new OA\Property('latest', type: 'string'),
+    new OA\Property('maxItems', type: 'integer'),
+], additionalProperties: false)]
 final class FieldResource
 {
-    /** @return array<string, mixed> */
+    /** @return FieldShape */
     public static function of(Field $field): array
     {
         $family = $field->family();
@@ -33,7 +61,10 @@ final class FieldResource
             'section' => $field->section,
             'types' => $field->types,
             'taxonomy' => $field->taxonomy?->key,
-            'limits' => array_filter((array) $field->limits, fn (mixed $limit): bool => $limit !== null),
+            'limits' => new JsonMap(array_filter(
+                get_object_vars($field->limits),
+                fn (int|float|string|null $limit): bool => $limit !== null,
+            )),
             'choices' => array_map(
                 fn (string|int $key): array => [
                     'key' => (string) $key,
@@ -56,7 +87,7 @@ final class FieldResource
         ];
     }
 
-    /** @return array{up: string, down: string} */
+    /** @return DirectionsShape */
     private static function directions(Field $field): array
     {
         $by = new FieldValue($field);

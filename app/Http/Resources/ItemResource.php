@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Catalogue\Records;
+use App\Content\ItemDrafts;
 use App\Content\ItemQuery;
 use App\Content\PeopleNames;
 use App\Listing\ContextFactory;
@@ -16,24 +17,51 @@ use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Time\Iso8601;
 
-/** Items as the manage screens are given them: values by column, with the files, items and people that they name. */
+/**
+ * Items as the manage screens are given them: values by column, with the files, items and people that they name.
+ *
+ * @phpstan-import-type MediaShape from Media
+ *
+ * @phpstan-type ValuesShape JsonMap<mixed>
+ * @phpstan-type LinkedShape array{name: string, title: string}
+ * @phpstan-type ItemDraftShape array{values: ValuesShape, revision: int|null, keptAt: string}
+ * @phpstan-type ItemShape array{
+ *     id: int, type: string, revision: int, title: string, status: 'draft'|'published', values: ValuesShape,
+ *     files: JsonMap<MediaShape>, linked: JsonMap<list<LinkedShape>>, authorName: string|null, updatedAt: string,
+ *     address: string, draft: ItemDraftShape|null,
+ * }
+ */
 final readonly class ItemResource
 {
-    public function __construct(private PeopleNames $people, private ContextFactory $contexts)
-    {
+    public function __construct(
+        private PeopleNames $people,
+        private ItemDrafts $drafts,
+        private ContextFactory $contexts,
+    ) {
     }
 
-    /** @return array<string, mixed> */
+    /** @return ItemShape with what this person typed and has not saved */
     public function whole(Item $item, Type $type, User $who): array
     {
-        return $this->all([$item->load(Item::whole())], $type, $who)[0];
+        return [
+            ...$this->all([$item->load(Item::whole())], $type, $who)[0],
+            'draft' => $this->draft($who, $type, $item),
+        ];
+    }
+
+    /** @return ItemDraftShape|null of a new item, where none is named */
+    public function draft(User $who, Type $type, ?Item $item): ?array
+    {
+        $draft = $this->drafts->of($who, $type->key, $item);
+
+        return $draft === null ? null : [...$draft, 'values' => new JsonMap($draft['values'])];
     }
 
     /**
-     * Without their long texts.
+     * Without their long texts, and without drafts.
      *
      * @param  Builder<Item>  $query
-     * @return list<array<string, mixed>>
+     * @return list<ItemShape>
      */
     public function rows(Builder $query, Type $type, User $who): array
     {
@@ -42,7 +70,7 @@ final readonly class ItemResource
 
     /**
      * @param  iterable<Item>  $items
-     * @return list<array<string, mixed>>
+     * @return list<ItemShape>
      */
     private function all(iterable $items, Type $type, User $who): array
     {
@@ -62,12 +90,13 @@ final readonly class ItemResource
                 'revision' => $item->revision,
                 'title' => $item->title,
                 'status' => $item->status,
-                'values' => (object) $this->people->shownTo($who, $type, Records::values($item, $type)),
-                'files' => (object) array_intersect_key($files, $named),
-                'linked' => (object) $this->linked($item, $who),
+                'values' => new JsonMap($this->people->shownTo($who, $type, Records::values($item, $type))),
+                'files' => new JsonMap(array_intersect_key($files, $named)),
+                'linked' => new JsonMap($this->linked($item, $who)),
                 'authorName' => $item->author?->name,
                 'updatedAt' => Iso8601::format($item->updated_at),
                 'address' => SitePages::itemAddress($type, $item->slug),
+                'draft' => null,
             ];
         }
 
@@ -77,7 +106,7 @@ final readonly class ItemResource
     /**
      * What the item links to. Authors read titles only of what visitors may see, and of their own.
      *
-     * @return array<string, list<array{name: string, title: string}>> by field
+     * @return array<string, list<LinkedShape>> by field
      */
     private function linked(Item $item, User $who): array
     {
@@ -106,7 +135,7 @@ final readonly class ItemResource
 
     /**
      * @param  iterable<Item>  $items
-     * @return array<string, array<string, mixed>> by name
+     * @return array<string, MediaShape> by name
      */
     private function files(iterable $items, Type $type): array
     {

@@ -15,14 +15,30 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Wording\Format;
 
-/** A module as the manage screens take it. */
+/**
+ * A module as the manage screens take it.
+ *
+ * @phpstan-import-type DefinitionShape from Definitions
+ *
+ * @phpstan-type SitePageShape array{id: int, address: string, title: string}
+ * @phpstan-type ModuleWholeShape array{
+ *     key: string, savedAt: string, live: bool, off: bool, changed: bool, publishedAt: string|null,
+ *     pages: list<SitePageShape>, definition: DefinitionShape, liveDefinition: DefinitionShape|null, revision: int,
+ * }
+ * @phpstan-type ModuleSummaryShape array{
+ *     key: string, savedAt: string, live: bool, off: bool, changed: bool, publishedAt: string|null,
+ *     pages: list<SitePageShape>, name: string, by: string|null,
+ *     state: 'live'|'changed'|'draft'|'off'|'attention', problem: string|null, line: string|null, takes: list<string>,
+ *     terms: list<array{key: string, name: string, taxonomy: string}>,
+ * }
+ */
 final readonly class ModuleResource
 {
     public function __construct(private ModuleStore $store, private CatalogueStore $catalogue, private Format $format)
     {
     }
 
-    /** @return array<string, mixed> with its definitions, for the bench */
+    /** @return ModuleWholeShape with its definitions, for the bench */
     public function whole(ModuleRow $row): array
     {
         return [
@@ -36,14 +52,14 @@ final readonly class ModuleResource
     }
 
     /**
-     * @return array<string, mixed> as the list of modules has it: the sentence it reads as, what it takes and names,
-     *   its state
+     * @return ModuleSummaryShape as the list of modules has it: the sentence it reads as, what it takes and names, its
+     *   state
      */
     public function summary(ModuleRow $row): array
     {
         $summary = [
             'key' => $row->key,
-            'name' => $row->draft['name'] ?? $row->key,
+            'name' => is_string($row->draft['name'] ?? null) ? $row->draft['name'] : $row->key,
             'savedAt' => Iso8601::format($row->updated_at),
             'by' => $row->user?->name,
             'pages' => self::pages($row),
@@ -96,6 +112,7 @@ final readonly class ModuleResource
             : [$module->type()->plural];
     }
 
+    /** @return 'live'|'changed'|'draft'|'off' */
     private static function state(ModuleRow $row): string
     {
         ['live' => $live, 'off' => $off, 'changed' => $changed] = self::standing($row);
@@ -119,7 +136,7 @@ final readonly class ModuleResource
         ];
     }
 
-    /** @return list<array{id: int, title: string, address: string}> */
+    /** @return list<SitePageShape> */
     private static function pages(ModuleRow $row): array
     {
         return array_values(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Catalogue\CatalogueStore;
+use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Sort\Criteria;
 use Wellspring\Core\Sort\Criterion;
@@ -12,14 +13,30 @@ use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Source\Source;
 
-/** What rules, orders, headings and cards may say of a source's records, as the bench takes it. */
+/**
+ * What rules, orders, headings and cards may say of a source's records, as the bench takes it.
+ *
+ * @phpstan-import-type FieldShape from FieldResource
+ * @phpstan-import-type DirectionsShape from FieldResource
+ *
+ * @phpstan-type SourceRecordsShape array{
+ *     plural: string, isItems: bool, types: list<string>, taxonomies: list<string>, fields: list<FieldShape>,
+ *     own: list<string>, orders: list<OrderShape>, headings: list<HeadingFieldShape>,
+ * }
+ * @phpstan-type OrderShape array{
+ *     key: string, label: string, goesUp: bool, directions: DirectionsShape, options: JsonMap<mixed>,
+ * }
+ * @phpstan-type HeadingFieldShape array{
+ *     key: string, label: string, family: value-of<Family>, directions: DirectionsShape,
+ * }
+ */
 final readonly class SourceResource
 {
     public function __construct(private CatalogueStore $catalogue)
     {
     }
 
-    /** @return array<string, mixed> */
+    /** @return SourceRecordsShape */
     public function of(Source $source): array
     {
         $type = $source->type();
@@ -39,7 +56,7 @@ final readonly class SourceResource
                     'up' => $by->directionWords(Direction::Up),
                     'down' => $by->directionWords(Direction::Down),
                 ],
-                'options' => (object) $by->options(),
+                'options' => new JsonMap($by->options()),
             ], Criteria::offered($source))),
             'headings' => array_values(
                 array_map(

@@ -6,7 +6,11 @@ namespace Wellspring\Core\Explain;
 
 use Wellspring\Core\Run\StepName;
 
-/** What one step of the run says of one record. */
+/**
+ * What one step of the run says of one record.
+ *
+ * @phpstan-type TraceStepShape array{step: string, label: string, passed: bool|null, sentence: string}
+ */
 final readonly class TraceStep
 {
     /**
@@ -22,7 +26,7 @@ final readonly class TraceStep
     ) {
     }
 
-    /** @return array<string, mixed> */
+    /** @return TraceStepShape */
     public function toArray(): array
     {
         return [

@@ -4,24 +4,31 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Http\Requests\AuditTableRequest;
 use App\Http\RequestText;
 use App\Models\AuditAction;
 use App\Models\AuditEntry;
-use Illuminate\Http\Request;
 use Wellspring\Core\Time\Iso8601;
 
-/** Who did what: for managers to read, never to change. */
+/**
+ * Who did what: for managers to read, never to change.
+ *
+ * @phpstan-type AuditEntryShape array{
+ *     id: int, at: string, who: string, action: string, subject: string, details: list<string>, origin: string,
+ * }
+ * @phpstan-type AuditPageShape array{
+ *     total: int, pages: int, page: int, days: int, actions: list<array{key: string, words: string}>,
+ *     entries: list<AuditEntryShape>,
+ * }
+ */
 final class AuditController
 {
     private const ON_PAGE = 50;
 
-    /** @return array<string, mixed> */
-    public function __invoke(Request $request): array
+    /** @return AuditPageShape */
+    public function __invoke(AuditTableRequest $request): array
     {
-        $given = $request->validate([
-            'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
-            'action' => ['nullable', 'in:'.implode(',', array_column(AuditAction::cases(), 'value'))],
-        ]);
+        $given = $request->validated();
         $words = mb_strtolower(RequestText::text($request, 'q'));
         $query = AuditEntry::query()
             ->when($given['action'] ?? null, fn ($query, string $action) => $query->where('action', $action))
@@ -41,7 +48,7 @@ final class AuditController
                 fn (AuditAction $action): array => ['key' => $action->value, 'words' => $action->words()],
                 AuditAction::cases(),
             ),
-            'entries' => $query->latest('id')
+            'entries' => array_values($query->latest('id')
                 ->forPage($page, self::ON_PAGE)
                 ->get()
                 ->map(fn (AuditEntry $entry): array => [
@@ -52,7 +59,7 @@ final class AuditController
                     'subject' => $entry->subject,
                     'details' => $entry->said(),
                     'origin' => $entry->origin,
-                ])->all(),
+                ])->all()),
         ];
     }
 }

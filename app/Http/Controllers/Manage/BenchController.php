@@ -6,6 +6,16 @@ namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
 use App\Http\PreviewContext;
+use App\Http\Requests\BenchRequest;
+use App\Http\Requests\CompareRequest;
+use App\Http\Requests\FindRecordsRequest;
+use App\Http\Requests\LookRequest;
+use App\Http\Requests\OptionsRequest;
+use App\Http\Requests\ResultsRequest;
+use App\Http\Requests\TraceRequest;
+use App\Http\Resources\Definitions;
+use App\Http\Resources\JsonMap;
+use App\Http\Resources\Refusal;
 use App\Http\Resources\SourceResource;
 use App\Listing\Listing;
 use App\Listing\Options;
@@ -24,7 +34,6 @@ use App\Site\ListingPreview;
 use App\Site\PageAddress;
 use App\Site\SiteFrame;
 use App\Site\SitePages;
-use Illuminate\Http\Request;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Content\Field;
@@ -32,6 +41,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Explain\Suggestions;
+use Wellspring\Core\Explain\TraceStep;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\SalvagedModule;
 use Wellspring\Core\Paging\PageNumbers;
@@ -47,6 +57,47 @@ use Wellspring\Core\Wording\Sentence;
 /**
  * What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page, its records,
  * and why one is there or not.
+ *
+ * @phpstan-import-type ComparedRowShape from Comparison
+ * @phpstan-import-type DefinitionShape from Definitions
+ * @phpstan-import-type SourceRecordsShape from SourceResource
+ * @phpstan-import-type TraceStepShape from TraceStep
+ * @phpstan-import-type ProblemShape from Refusal
+ *
+ * @phpstan-type SentenceShape array{
+ *     rule: string, step: string|null, lead: string, off: bool, broken: list<array{at: string, why: string}>,
+ *     pieces: list<array{text: string, at: string|null}>,
+ * }
+ * @phpstan-type RowShape array{cards: int, columns: int}
+ * @phpstan-type LookShape array{
+ *     definition: DefinitionShape, problems: list<ProblemShape>, sentences: list<SentenceShape>, asText: string,
+ *     source: SourceRecordsShape, total: int, pages: int, page: int, steps: list<array{step: string, left: int}>,
+ *     headings: list<array{words: string, records: int}>, empty: array{parts: JsonMap<int>, any: int},
+ *     lastRow: array{phone: RowShape, tablet: RowShape, laptop: RowShape, desktop: RowShape}, notes: list<string>,
+ *     html: string,
+ * }
+ * @phpstan-type OptionsShape array{
+ *     filled: int, empty: int, choices: JsonMap<int>, labels: JsonMap<string>,
+ *     bars: list<array{from: float|string, to: float|string, records: int}>,
+ * }
+ * @phpstan-type ResultRowShape array{
+ *     id: int, key: string, type: string, slug: string, title: string, place: int, page: int, pinned: bool,
+ *     values: list<string>,
+ * }
+ * @phpstan-type ResultsShape array{total: int, pages: int, page: int, rows: list<ResultRowShape>}
+ * @phpstan-type FoundRecordShape array{item: int|null, slug: string, title: string, kind: string}
+ * @phpstan-type WayShape array{words: string, definition: DefinitionShape|null, edit: int|null}
+ * @phpstan-type TracedRecordShape array{
+ *     slug: string, title: string, type: string, start?: string, kind: string, shown: bool, pinned: bool,
+ *     place: int|null, wouldStand: int|null, page: int|null, answer: string, steps: list<TraceStepShape>, id: int,
+ *     pages: list<array{title: string, address: string}>, ways: list<WayShape>,
+ * }
+ * @phpstan-type ComparedShape array{
+ *     compared: bool, before: int, after: int, most: int, comes: int,
+ *     goes: list<array{id: int, key: string, title: string, was: int}>, moves: int, otherPage: int,
+ *     pages: list<array{page: int, rows: list<ComparedRowShape>}>,
+ *     said: list<array{lead: string, before: string, after: string, looks: bool}>,
+ * }
  */
 final readonly class BenchController
 {
@@ -65,10 +116,10 @@ final readonly class BenchController
     ) {
     }
 
-    /** @return array<string, mixed> */
-    public function look(Request $request, SourceResource $shape): array
+    /** @return LookShape */
+    public function look(LookRequest $request, SourceResource $shape): array
     {
-        $given = $request->validate(['page' => ['string'], 'on' => ['nullable', 'integer']]);
+        $given = $request->validated();
         $salvaged = $this->salvaged($request);
         $module = $salvaged->module;
         $context = $this->preview->of($request);
@@ -76,21 +127,10 @@ final readonly class BenchController
         $result = $looked->result;
 
         return [
-            'definition' => $salvaged->problems === [] ? $module->toArray() : $request->json()->all()['definition'],
-            'problems' => array_map(
-                fn (Problem $problem): array => [
-                    'path' => $problem->path,
-                    'message' => $problem->message,
-                    'code' => $problem->code,
-                ],
-                $salvaged->problems,
-            ),
+            'definition' => $salvaged->problems === [] ? $module->toArray() : $request->definition(),
+            'problems' => array_map(Refusal::problem(...), $salvaged->problems),
             'sentences' => array_map(
-                fn (Sentence $sentence): array => $this->sentence(
-                    $sentence,
-                    $salvaged,
-                    (array) $request->json()->all()['definition'],
-                ),
+                fn (Sentence $sentence): array => $this->sentence($sentence, $salvaged, $request->definition()),
                 Sentences::of($module, $this->format),
             ),
             'asText' => Sentences::asText($module, $this->format),
@@ -103,17 +143,17 @@ final readonly class BenchController
                 $result->steps,
             ),
             'headings' => $this->headings($module, $result),
-            'empty' => ['parts' => (object) $looked->emptyParts, 'any' => $looked->emptyAny],
+            'empty' => ['parts' => new JsonMap($looked->emptyParts), 'any' => $looked->emptyAny],
             'lastRow' => $this->lastRow($module, $result),
             'notes' => array_map(strval(...), $this->store->notes($module)),
             'html' => $this->page($module, $result, $given['on'] ?? null, $context),
         ];
     }
 
-    /** @return array<string, mixed> */
-    public function options(Request $request): array
+    /** @return OptionsShape */
+    public function options(OptionsRequest $request): array
     {
-        $given = $request->validate(['field' => ['required', 'string'], 'before' => ['required', 'string']]);
+        $given = $request->validated();
         $module = $this->salvaged($request)->module;
         $field = $this->catalogue->catalogue()->askable($module->type())[$given['field']]
             ?? throw Refused::because(
@@ -123,21 +163,21 @@ final readonly class BenchController
             );
         $options = $this->options->of($module, $field, $given['before'], $this->preview->of($request));
 
-        return ['choices' => (object) $options['choices'], 'labels' => (object) $options['labels']] + $options;
+        return [
+            ...$options,
+            'choices' => new JsonMap($options['choices']),
+            'labels' => new JsonMap($options['labels']),
+        ];
     }
 
     /**
      * The records of a page as a table.
      *
-     * @return array<string, mixed>
+     * @return ResultsShape
      */
-    public function results(Request $request): array
+    public function results(ResultsRequest $request): array
     {
-        $given = $request->validate([
-            'page' => ['string'],
-            'fields' => ['present', 'array', 'max:20'],
-            'fields.*' => ['string'],
-        ]);
+        $given = $request->validated();
         $module = $this->salvaged($request)->module;
         $context = $this->preview->of($request);
         $table = $module->paged(new PagingRule(self::ROWS));
@@ -176,11 +216,11 @@ final readonly class BenchController
     /**
      * Records to ask about, of any type.
      *
-     * @return list<array{item: int|null, slug: string, title: string, kind: string}>
+     * @return list<FoundRecordShape>
      */
-    public function find(Request $request, RecordFinder $finder): array
+    public function find(FindRecordsRequest $request, RecordFinder $finder): array
     {
-        $given = $request->validate(['words' => ['present', 'string', 'max:200']]);
+        $given = $request->validated();
 
         return $finder->find(
             $this->salvaged($request)->module,
@@ -192,15 +232,11 @@ final readonly class BenchController
     /**
      * Why a record is there, or not, and how that could be changed.
      *
-     * @return array<string, mixed>
+     * @return TracedRecordShape
      */
-    public function trace(Request $request, Tracer $tracer): array
+    public function trace(TraceRequest $request, Tracer $tracer): array
     {
-        $given = $request->validate([
-            'item' => ['nullable', 'integer'],
-            'slug' => ['nullable', 'string', 'max:300'],
-            'start' => ['nullable', 'date_format:Y-m-d\TH:i:s\Z'],
-        ]);
+        $given = $request->validated();
         $module = $this->salvaged($request)->module;
         $context = $this->preview->of($request);
         $item = isset($given['item']) ? Item::query()->find($given['item']) : null;
@@ -211,7 +247,8 @@ final readonly class BenchController
             throw Refused::because('slug', 'unknownItem', 'There is no such record.');
         }
 
-        return $traced->toArray() + [
+        return [
+            ...$traced->toArray(),
             'id' => $traced->record->id,
             'pages' => $this->pagesOf($module),
             'ways' => $this->ways($module, $traced, $context),
@@ -222,11 +259,11 @@ final readonly class BenchController
      * What visitors would see come, go and move, if the draft (or the version named) took the place of what is live (or
      * of the version that it is held against).
      *
-     * @return array<string, mixed>
+     * @return ComparedShape
      */
-    public function compare(Request $request, Comparison $comparison): array
+    public function compare(CompareRequest $request, Comparison $comparison): array
     {
-        $given = $request->validate(['version' => ['nullable', 'integer'], 'against' => ['nullable', 'integer']]);
+        $given = $request->validated();
         $draft = $this->salvaged($request)->module;
         $row = $this->store->find($draft->key);
         $after = isset($given['version']) ? $this->version($row, 'version', (int) $given['version']) : $draft;
@@ -234,7 +271,10 @@ final readonly class BenchController
             ? $this->version($row, 'against', (int) $given['against'])
             : ($row === null ? null : $this->store->live($row));
 
-        return $comparison->of($before, $after, $this->preview->of($request)) + ['compared' => $before !== null];
+        return [
+            ...$comparison->of($before, $after, $this->preview->of($request)),
+            'compared' => $before !== null,
+        ];
     }
 
     /** A version that was published, without what makes no sense any more. */
@@ -247,15 +287,12 @@ final readonly class BenchController
         )->module;
     }
 
-    private function salvaged(Request $request): SalvagedModule
+    private function salvaged(BenchRequest $request): SalvagedModule
     {
-        $request->validate(['definition' => ['required', 'array']]);
-        $definition = $request->json()->all()['definition'];
-
-        return $this->store->reader()->salvage(is_array($definition) ? $definition : []);
+        return $this->store->reader()->salvage($request->definition());
     }
 
-    /** @return list<array{words: string, definition: array<string, mixed>|null, edit: int|null}> */
+    /** @return list<WayShape> */
     private function ways(Module $module, TracedRecord $traced, Context $context): array
     {
         $ways = array_map(
@@ -308,7 +345,7 @@ final readonly class BenchController
 
     /**
      * @param  array<array-key, mixed>  $definition  as it was given
-     * @return array<string, mixed>
+     * @return SentenceShape
      */
     private function sentence(Sentence $sentence, SalvagedModule $salvaged, array $definition): array
     {
@@ -371,18 +408,22 @@ final readonly class BenchController
     }
 
     /**
-     * @return array<string, array{cards: int, columns: int}> by width: how many cards stand in the last row of the
-     *   last page, of how many
+     * @return array{phone: RowShape, tablet: RowShape, laptop: RowShape, desktop: RowShape} how many cards stand in the
+     *   last row of the last page, of how many
      */
     private function lastRow(Module $module, Result $result): array
     {
         $cards = (new PageNumbers(max(0, $result->total), $module->page->size))->on($result->pages);
-        $rows = [];
-        foreach (Width::cases() as $width) {
-            $columns = $module->arrange->columnsAt($width);
-            $rows[$width->value] = ['cards' => Columns::lastRow($cards, $columns), 'columns' => $columns];
-        }
+        $row = fn (Width $width): array => [
+            'cards' => Columns::lastRow($cards, $module->arrange->columnsAt($width)),
+            'columns' => $module->arrange->columnsAt($width),
+        ];
 
-        return $rows;
+        return [
+            'phone' => $row(Width::Phone),
+            'tablet' => $row(Width::Tablet),
+            'laptop' => $row(Width::Laptop),
+            'desktop' => $row(Width::Desktop),
+        ];
     }
 }

@@ -6,18 +6,22 @@ namespace App\Http\Controllers\Manage;
 
 use App\Changes\UndoChange;
 use App\Models\Change;
+use App\Tasks\TaskAnswer;
 use App\Tasks\Tasks;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Time\Iso8601;
 
-/** What was done to many items at once, and taking it back. */
+/**
+ * What was done to many items at once, and taking it back.
+ *
+ * @phpstan-type ChangeShape array{id: int, title: string, by: string, at: string, undone: bool}
+ */
 final readonly class ChangeController
 {
     private const SHOWN = 30;
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<ChangeShape> */
     public function index(): array
     {
         $changes = Change::query()->with('user:id,name')->where('kind', '<>', 'undo')
@@ -35,8 +39,8 @@ final readonly class ChangeController
         ])->all());
     }
 
-    /** Answers how many items returned and which did not; where there are many, the task that does so. */
-    public function undo(Change $change, Tasks $tasks): JsonResponse
+    /** @return TaskAnswer<array{undone: int, left: list<string>}> how many items returned, and which did not */
+    public function undo(Change $change, Tasks $tasks): TaskAnswer
     {
         return $tasks->run(
             UndoChange::class,

@@ -17,7 +17,11 @@ use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Words;
 
-/** Finds anything by a few words: modules, pages, items, terms. */
+/**
+ * Finds anything by a few words: modules, pages, items, terms.
+ *
+ * @phpstan-type FoundShape array{kind: string, title: string, about: string, to: string}
+ */
 final readonly class FindController
 {
     private const EACH = 6;
@@ -29,7 +33,7 @@ final readonly class FindController
     ) {
     }
 
-    /** @return list<array{kind: string, title: string, about: string, to: string}> */
+    /** @return list<FoundShape> */
     public function __invoke(Request $request): array
     {
         $words = RequestText::text($request, 'q');
@@ -48,7 +52,7 @@ final readonly class FindController
             : $this->items($words, $user);
     }
 
-    /** @return list<array{kind: string, title: string, about: string, to: string}> */
+    /** @return list<FoundShape> */
     private function modules(string $words): array
     {
         $found = [];
@@ -62,7 +66,7 @@ final readonly class FindController
         return array_slice($found, 0, self::EACH);
     }
 
-    /** @return list<array{kind: string, title: string, about: string, to: string}> */
+    /** @return list<FoundShape> */
     private function pages(string $words): array
     {
         $found = [];
@@ -80,7 +84,7 @@ final readonly class FindController
         return array_slice($found, 0, self::EACH);
     }
 
-    /** @return list<array{kind: string, title: string, about: string, to: string}> the last word may be but begun */
+    /** @return list<FoundShape> the last word may be but begun */
     private function items(string $words, User $user): array
     {
         $items = $this->finder->items($words, $user, self::EACH * 2);
@@ -93,7 +97,7 @@ final readonly class FindController
         ])->all());
     }
 
-    /** @return list<array{kind: string, title: string, about: string, to: string}> */
+    /** @return list<FoundShape> */
     private function terms(string $words): array
     {
         $taxonomies = $this->catalogue->catalogue()->taxonomies;

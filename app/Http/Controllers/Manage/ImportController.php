@@ -6,33 +6,44 @@ namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
 use App\Export\ItemExport;
+use App\Http\Created;
+use App\Http\Requests\AddPicturesRequest;
+use App\Http\Requests\RunImportRequest;
+use App\Http\Requests\StartImportRequest;
 use App\Http\RequestText;
+use App\Http\Resources\ImportResource;
 use App\Import\ColumnMatch;
 use App\Import\ImportFile;
 use App\Import\ImportPlan;
 use App\Jobs\RunImport;
 use App\Models\Import;
 use App\Models\User;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Symfony\Component\HttpFoundation\StreamedResponse;
-use Wellspring\Core\Content\Field;
-use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Refused;
 
-/** Files on their way in, and items on their way out. */
+/**
+ * Files on their way in, and items on their way out.
+ *
+ * @phpstan-import-type ImportShape from ImportResource
+ *
+ * @phpstan-type ImportLineShape array{
+ *     id: int, name: string, state: 'new'|'checking'|'checked'|'writing'|'done'|'failed',
+ * }
+ */
 final readonly class ImportController
 {
     private const LATELY = 6;
 
-    public function __construct(private CatalogueStore $catalogue)
+    public function __construct(private CatalogueStore $catalogue, private ImportResource $shape)
     {
     }
 
-    public function store(Request $request): JsonResponse
+    /** @return Created<ImportShape> */
+    public function store(StartImportRequest $request): Created
     {
         $type = $this->type(RequestText::text($request, 'type'));
         $file = $request->file('file');
@@ -77,27 +88,32 @@ final readonly class ImportController
             ],
         ]);
 
-        return new JsonResponse($this->whole($row), 201);
+        return new Created($this->shape->whole($row));
     }
 
-    /** @return list<array{id: int, name: string, state: string}> the last ones of a type */
+    /** @return list<ImportLineShape> the last ones of a type */
     public function index(Request $request): array
     {
-        return array_values(Import::query()->where(
-            'type_key',
-            RequestText::text($request, 'type'),
-        )->latest('id')->limit(self::LATELY)->get()
-            ->map(fn (Import $row): array => ['id' => $row->id, 'name' => $row->name, 'state' => $row->state])->all());
+        $rows = Import::query()->where('type_key', RequestText::text($request, 'type'))
+            ->latest('id')
+            ->limit(self::LATELY)
+            ->get()
+            ->all();
+
+        return array_map(
+            fn (Import $row): array => ['id' => $row->id, 'name' => $row->name, 'state' => $row->state],
+            array_values($rows),
+        );
     }
 
-    /** @return array<string, mixed> */
+    /** @return ImportShape */
     public function show(int $id): array
     {
-        return $this->whole($this->row($id));
+        return $this->shape->whole($this->row($id));
     }
 
-    /** @return array<string, mixed> */
-    public function addPictures(Request $request, int $id): array
+    /** @return ImportShape */
+    public function addPictures(AddPicturesRequest $request, int $id): array
     {
         $row = $this->row($id);
         $file = $request->file('pictures');
@@ -109,17 +125,17 @@ final readonly class ImportController
             'pictures' => (string) Storage::disk('imports')->putFileAs((string) $row->id, $file, 'pictures.zip'),
         ]);
 
-        return $this->whole($row);
+        return $this->shape->whole($row);
     }
 
     /**
      * Checks every row, or writes them, as the options say.
      *
-     * @return array<string, mixed>
+     * @return ImportShape
      */
-    public function run(Request $request, int $id): array
+    public function run(RunImportRequest $request, int $id): array
     {
-        $given = $request->validate(['write' => ['required', 'boolean'], 'options' => ['required', 'array']]);
+        $given = $request->validated();
         $row = $this->row($id);
         if (in_array($row->state, ['checking', 'writing'], true) && $row->updated_at->diffInSeconds(now()) < 3600) {
             throw Refused::because('', 'busy', 'This import is under way already.');
@@ -133,16 +149,17 @@ final readonly class ImportController
         ]);
         dispatch(new RunImport($row->id, (bool) $given['write']));
 
-        return $this->whole($row->refresh());
+        return $this->shape->whole($row->refresh());
     }
 
-    public function remove(int $id): JsonResponse
+    /** @return array{removed: int} */
+    public function remove(int $id): array
     {
         $row = $this->row($id);
         Storage::disk('imports')->deleteDirectory((string) $row->id);
         $row->delete();
 
-        return new JsonResponse(['removed' => $id]);
+        return ['removed' => $id];
     }
 
     public function export(Request $request, ItemExport $export, string $key): StreamedResponse
@@ -174,46 +191,6 @@ final readonly class ImportController
         app()->terminating(fn () => @unlink($path));
 
         return $path;
-    }
-
-    /** @return array<string, mixed> */
-    private function whole(Import $row): array
-    {
-        $type = $this->type($row->type_key);
-        $reader = new ItemReader($type);
-        $known = Storage::disk('imports')->exists($row->file);
-
-        return [
-            'id' => $row->id,
-            'type' => $row->type_key,
-            'name' => $row->name,
-            'state' => $row->state,
-            'rows' => $row->rows,
-            'done' => $row->done,
-            'headings' => $row->columns,
-            'samples' => (object) ($known ? ImportFile::samples(Storage::disk('imports')->path($row->file)) : []),
-            'options' => $row->options,
-            'columns' => array_map(
-                fn (string $column): array => [
-                    'key' => $column,
-                    'label' => $reader->field($column)->label ?? $column,
-                    'needed' => $column === 'title' || ($type->fields[$column] ?? null)?->required === true,
-                ],
-                $reader->columns(),
-            ),
-            'keys' => array_map(
-                fn (string $key): array => [
-                    'key' => $key,
-                    'label' => $key === 'slug'
-                        ? 'Slug'
-                        : ($type->fields[$key] ?? new Field($key, $key, new \Wellspring\Core\Content\Kind\Text))->label,
-                ],
-                ImportPlan::keys($type),
-            ),
-            'pictures' => $row->pictures !== null,
-            'result' => $row->result,
-            'change' => $row->change_id,
-        ];
     }
 
     private function row(int $id): Import

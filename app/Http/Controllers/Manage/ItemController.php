@@ -14,24 +14,42 @@ use App\Content\PeopleNames;
 use App\Content\RevisionRecorder;
 use App\Content\Revisions;
 use App\Content\StaleWrite;
+use App\Http\Created;
+use App\Http\Requests\CreateItemRequest;
+use App\Http\Requests\DropItemDraftRequest;
+use App\Http\Requests\KeepItemDraftRequest;
+use App\Http\Requests\RemoveItemRequest;
+use App\Http\Requests\SaveItemRequest;
 use App\Http\RequestText;
 use App\Http\Resources\ItemResource;
+use App\Http\Resources\JsonMap;
 use App\Listing\ContextFactory;
 use App\Models\AuditAction;
 use App\Models\Item;
 use App\Models\Revision;
 use App\Models\User;
 use App\Site\Appearances;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+use Wellspring\Core\Content\Change\Difference;
 use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Refused;
 
-/** One item: its form, its draft, its revisions, and where it shows. Authors have only their own. */
+/**
+ * One item: its form, its draft, its revisions, and where it shows. Authors have only their own.
+ *
+ * @phpstan-import-type AppearanceShape from Appearances
+ * @phpstan-import-type ItemShape from ItemResource
+ * @phpstan-import-type ItemDraftShape from ItemResource
+ * @phpstan-import-type ValuesShape from ItemResource
+ *
+ * @phpstan-type NewItemShape array{values: ValuesShape, draft: ItemDraftShape|null}
+ * @phpstan-type ItemSaveShape array{number: int, by: string, at: string, how: string, changed: list<Difference>}
+ */
 final readonly class ItemController
 {
     public function __construct(
@@ -44,27 +62,25 @@ final readonly class ItemController
     ) {
     }
 
-    /** @return array<string, mixed> */
+    /** @return ItemShape */
     public function show(Request $request, Item $item): array
     {
-
-        return $this->shape->whole($item, $this->type($item->type_key), $this->who($request)) + [
-            'draft' => $this->drafts->of($this->who($request), $item->type_key, $item),
-        ];
+        return $this->shape->whole($item, $this->type($item->type_key), $this->who($request));
     }
 
-    /** @return array<string, mixed> what a new item begins with, and the draft of one that was begun */
+    /** @return NewItemShape what a new item begins with, and the draft of one that was begun */
     public function begin(Request $request, string $key): array
     {
         $type = $this->type($key);
 
         return [
-            'values' => (object) (['status' => 'published', 'audience' => ['everyone']] + $type->defaults()),
-            'draft' => $this->drafts->of($this->who($request), $key, null),
+            'values' => new JsonMap(['status' => 'published', 'audience' => ['everyone']] + $type->defaults()),
+            'draft' => $this->shape->draft($this->who($request), $type, null),
         ];
     }
 
-    public function store(Request $request): JsonResponse
+    /** @return Created<ItemShape> */
+    public function store(CreateItemRequest $request): Created
     {
         $type = $this->type(RequestText::text($request, 'type'));
         $draft = $this->byWho($request, (new ItemReader($type))->fromValues($this->values($request, $type)), null);
@@ -72,13 +88,17 @@ final readonly class ItemController
         $item = $this->writer->create($type, $draft);
         $this->drafts->drop($this->who($request), $type->key, null);
 
-        return new JsonResponse($this->shape->whole($item, $type, $this->who($request)) + ['draft' => null], 201);
+        return new Created($this->shape->whole($item, $type, $this->who($request)));
     }
 
-    /** @return array<string, mixed> */
-    public function update(Request $request, Item $item): array
+    /** @return ItemShape */
+    #[OA\Response(response: 409, description: 'Somebody else saved it meanwhile.', content: new OA\MediaType(
+        'application/json',
+        new OA\Schema(ref: '#/components/schemas/StaleItem'),
+    ))]
+    public function update(SaveItemRequest $request, Item $item): array
     {
-        $given = $request->validate(['revision' => ['required', 'integer']]);
+        $given = $request->validated();
         $item->load(Item::whole());
         $type = $this->type($item->type_key);
         $standing = Records::values($item, $type);
@@ -110,13 +130,13 @@ final readonly class ItemController
         }
         $this->drafts->drop($this->who($request), $type->key, $item);
 
-        return $this->shape->whole($item, $type, $this->who($request)) + ['draft' => null];
+        return $this->shape->whole($item, $type, $this->who($request));
     }
 
     /** @return array{change: int} */
-    public function remove(Request $request, Item $item): array
+    public function remove(RemoveItemRequest $request, Item $item): array
     {
-        $given = $request->validate(['revision' => ['nullable', 'integer']]);
+        $given = $request->validated();
         $revision = isset($given['revision']) ? (int) $given['revision'] : null;
 
         $change = RevisionRecorder::change('items', 'Removed '
@@ -133,13 +153,9 @@ final readonly class ItemController
     }
 
     /** @return array{keptAt: string} */
-    public function keepDraft(Request $request): array
+    public function keepDraft(KeepItemDraftRequest $request): array
     {
-        $given = $request->validate([
-            'type' => ['required', 'string'],
-            'id' => ['nullable', 'integer'],
-            'revision' => ['nullable', 'integer'],
-        ]);
+        $given = $request->validated();
         $item = $this->itemOf($given['id'] ?? null);
 
         $type = $this->type($given['type']);
@@ -155,31 +171,30 @@ final readonly class ItemController
     }
 
     /** @return array{dropped: true} */
-    public function dropDraft(Request $request): array
+    public function dropDraft(DropItemDraftRequest $request): array
     {
-        $given = $request->validate(['type' => ['required', 'string'], 'id' => ['nullable', 'integer']]);
+        $given = $request->validated();
         $this->drafts->drop($this->who($request), $given['type'], $this->itemOf($given['id'] ?? null));
 
         return ['dropped' => true];
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<ItemSaveShape> */
     public function revisions(Request $request, Item $item): array
     {
-
         return $this->revisions->of($item, $this->type($item->type_key), $this->who($request));
     }
 
-    /** @return array<string, mixed> */
+    /** @return ItemShape */
     public function bringBack(Request $request, Item $item, int $number, Undo $undo): array
     {
         $revision = Revision::query()->where('item_id', $item->id)->where('number', $number)->firstOrFail();
         $item = $undo->bringBack($item, $revision);
 
-        return $this->shape->whole($item, $this->type($item->type_key), $this->who($request)) + ['draft' => null];
+        return $this->shape->whole($item, $this->type($item->type_key), $this->who($request));
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<AppearanceShape> */
     public function shown(Request $request, Item $item, Appearances $where, ContextFactory $contexts): array
     {
         return $where->of($item, $contexts->now());

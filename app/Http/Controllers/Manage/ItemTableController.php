@@ -10,25 +10,34 @@ use App\Content\ItemQuery;
 use App\Content\ManualOrder;
 use App\Content\PeopleNames;
 use App\Content\TablePresets;
+use App\Http\Requests\ChangeItemsRequest;
+use App\Http\Requests\ItemTableRequest;
+use App\Http\Requests\PlaceByHandRequest;
+use App\Http\Requests\SavePresetRequest;
 use App\Http\RequestText;
 use App\Http\Resources\ItemResource;
 use App\Models\Term;
 use App\Models\User;
+use App\Tasks\TaskAnswer;
 use App\Tasks\Tasks;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Refused;
 
-/** The items of a type as a table: found, ordered, a page at a time; what a person keeps of it; and edits of many. */
+/**
+ * The items of a type as a table: found, ordered, a page at a time; what a person keeps of it; and edits of many.
+ *
+ * @phpstan-import-type ItemShape from ItemResource
+ *
+ * @phpstan-type ItemPageShape array{total: int, pages: int, page: int, items: list<ItemShape>}
+ * @phpstan-type TablePresetsShape array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>}
+ * @phpstan-type PlacedItemShape array{id: int, title: string, placed: bool}
+ */
 final readonly class ItemTableController
 {
     private const ON_PAGE = 50;
-
-    /** Items that are shown to be put in order by hand. */
-    private const BY_HAND = 500;
 
     public function __construct(
         private CatalogueStore $catalogue,
@@ -38,15 +47,10 @@ final readonly class ItemTableController
     ) {
     }
 
-    /** @return array<string, mixed> */
-    public function index(Request $request): array
+    /** @return ItemPageShape */
+    public function index(ItemTableRequest $request): array
     {
-        $given = $request->validate([
-            'type' => ['required', 'string'],
-            'q' => ['nullable', 'string', 'max:200'],
-            'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
-            'direction' => ['nullable', 'in:asc,desc'],
-        ]);
+        $given = $request->validated();
         $type = $this->type($given['type']);
         $page = (int) ($given['page'] ?? 1);
         $sort = RequestText::text($request, 'sort') ?: 'updated_at';
@@ -67,15 +71,10 @@ final readonly class ItemTableController
         ];
     }
 
-    /** Answers the change, how many were changed and which were not; where there are many, the task that does so. */
-    public function many(Request $request, Tasks $tasks): JsonResponse
+    /** @return TaskAnswer<array{change: int, done: int, left: list<string>}> what was changed, and what was not */
+    public function many(ChangeItemsRequest $request, Tasks $tasks): TaskAnswer
     {
-        $given = $request->validate([
-            'type' => ['required', 'string'],
-            'do' => ['required', 'in:publish,unpublish,addTerms,removeTerms,set,delete'],
-            'ids' => ['nullable', 'array'],
-            'ids.*' => ['integer'],
-        ]);
+        $given = $request->validated();
         $type = $this->type($given['type']);
         $all = $request->json()->all();
         $found = $this->items->find($type, (array) ($all['query'] ?? []), $this->who($request))
@@ -103,29 +102,23 @@ final readonly class ItemTableController
         );
     }
 
-    /**
-     * @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} how this person last
-     *   had the table, and what they saved
-     */
+    /** @return TablePresetsShape how this person last had the table, and what they saved */
     public function presets(Request $request, string $key, TablePresets $presets): array
     {
         return $presets->of($this->who($request), $this->type($key)->key);
     }
 
-    /** @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} */
-    public function savePreset(Request $request, string $key, TablePresets $presets): array
+    /** @return TablePresetsShape */
+    public function savePreset(SavePresetRequest $request, string $key, TablePresets $presets): array
     {
-        $given = $request->validate([
-            'name' => ['present', 'nullable', 'string', 'max:100'],
-            'state' => ['required', 'array'],
-        ]);
+        $given = $request->validated();
         $state = (array) $request->json()->all()['state'];
         $presets->save($this->who($request), $this->type($key)->key, (string) ($given['name'] ?? ''), $state);
 
         return $this->presets($request, $key, $presets);
     }
 
-    /** @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} */
+    /** @return TablePresetsShape */
     public function removePreset(Request $request, string $key, int $id, TablePresets $presets): array
     {
         $presets->remove($this->who($request), $id);
@@ -133,20 +126,20 @@ final readonly class ItemTableController
         return $this->presets($request, $key, $presets);
     }
 
-    /** @return list<array{id: int, title: string, placed: bool}> */
+    /** @return list<PlacedItemShape> */
     public function byHand(Request $request, string $key, ManualOrder $byHand): array
     {
-        return $byHand->list($this->type($key), $this->term($request->query('term')), self::BY_HAND);
+        return $byHand->list($this->type($key), $this->term($request->query('term')), PlaceByHandRequest::MOST);
     }
 
-    /** @return list<array{id: int, title: string, placed: bool}> */
-    public function placeByHand(Request $request, string $key, ManualOrder $byHand): array
+    /** @return list<PlacedItemShape> */
+    public function placeByHand(PlaceByHandRequest $request, string $key, ManualOrder $byHand): array
     {
-        $given = $request->validate(['ids' => ['present', 'array', 'max:'.self::BY_HAND], 'ids.*' => ['integer']]);
+        $given = $request->validated();
         $term = $this->term($request->json('term'));
         $byHand->place($this->type($key), $term, array_values(array_map(intval(...), $given['ids'])));
 
-        return $byHand->list($this->type($key), $term, self::BY_HAND);
+        return $byHand->list($this->type($key), $term, PlaceByHandRequest::MOST);
     }
 
     private function term(mixed $id): ?Term

@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Http\Created;
+use App\Http\Requests\DescribeMediaRequest;
+use App\Http\Requests\MediaTableRequest;
+use App\Http\Requests\UploadMediaRequest;
 use App\Http\RequestText;
 use App\Media\DrawUpload;
 use App\Media\MediaStore;
 use App\Media\MediaUse;
 use App\Models\Media;
 use App\Models\User;
+use App\Tasks\TaskAnswer;
 use App\Tasks\Tasks;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
@@ -19,7 +23,18 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Time\Iso8601;
 
-/** Pictures and files: as a table with where each is used, taken in, described, removed. */
+/**
+ * Pictures and files: as a table with where each is used, taken in, described, removed.
+ *
+ * @phpstan-import-type MediaShape from Media
+ *
+ * @phpstan-type MediaRowShape array{
+ *     id: int, name: string, kind: 'picture'|'video'|'file', title: string, url: string, small: string,
+ *     width: int|null, height: int|null, bytes: int, alt: string, focus: array{float, float}, at: string,
+ *     used: list<array{title: string, link: string|null}>,
+ * }
+ * @phpstan-type MediaPageShape array{total: int, pages: int, page: int, media: list<MediaRowShape>}
+ */
 final readonly class MediaController
 {
     private const ON_PAGE = 40;
@@ -28,15 +43,10 @@ final readonly class MediaController
     {
     }
 
-    /** @return array<string, mixed> */
-    public function index(Request $request): array
+    /** @return MediaPageShape */
+    public function index(MediaTableRequest $request): array
     {
-        $given = $request->validate([
-            'q' => ['nullable', 'string', 'max:200'],
-            'kind' => ['nullable', 'in:picture,video,file'],
-            'alt' => ['nullable', 'in:missing'],
-            'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
-        ]);
+        $given = $request->validated();
         $words = mb_strtolower(RequestText::text($request, 'q'));
         $query = Media::query()
             ->when(
@@ -55,16 +65,18 @@ final readonly class MediaController
             'total' => $total,
             'pages' => max(1, (int) ceil($total / self::ON_PAGE)),
             'page' => $page,
-            'media' => $found->map(
+            'media' => array_map(
                 fn (Media $media): array => $media->about() + [
                     'at' => Iso8601::format($media->created_at),
                     'used' => $uses[$media->name],
                 ],
-            )->all(),
+                array_values($found->all()),
+            ),
         ];
     }
 
-    public function store(Request $request): JsonResponse
+    /** @return Created<MediaShape>|TaskAnswer<MediaShape> */
+    public function store(UploadMediaRequest $request): Created|TaskAnswer
     {
         $file = $request->file('file');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
@@ -79,26 +91,25 @@ final readonly class MediaController
         ) {
             $kept = (string) Storage::disk('imports')->putFile('uploads', $file);
 
-            return $this->tasks->beside(
+            /** @var TaskAnswer<MediaShape> $answer */
+            $answer = $this->tasks->beside(
                 DrawUpload::class,
                 "Take in {$name}",
                 ['file' => $kept, 'name' => $name, 'alt' => $alt],
                 1,
             );
+
+            return $answer;
         }
         $media = $this->store->take((string) $file->getRealPath(), $name, $alt);
 
-        return new JsonResponse($media->about(), 201);
+        return new Created($media->about());
     }
 
-    /** @return array<string, mixed> */
-    public function update(Request $request, Media $media): array
+    /** @return MediaShape */
+    public function update(DescribeMediaRequest $request, Media $media): array
     {
-        $given = $request->validate([
-            'alt' => ['present', 'nullable', 'string', 'max:300'],
-            'focus' => ['required', 'array', 'size:2'],
-            'focus.*' => ['numeric', 'min:0', 'max:1'],
-        ]);
+        $given = $request->validated();
         $media->update([
             'alt' => Whitespace::trim($given['alt'] ?? ''),
             'focus_x' => (float) $given['focus'][0],
@@ -108,7 +119,8 @@ final readonly class MediaController
         return $media->about();
     }
 
-    public function remove(Request $request, Media $media): JsonResponse
+    /** @return array{removed: int} */
+    public function remove(Request $request, Media $media): array
     {
         $who = $request->user();
         $uses = $this->use->of([$media->name], $who instanceof User ? $who : null)[$media->name];
@@ -124,6 +136,6 @@ final readonly class MediaController
         }
         $this->store->remove($media);
 
-        return new JsonResponse(['removed' => $media->id]);
+        return ['removed' => $media->id];
     }
 }

@@ -5,6 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
+use App\Http\Created;
+use App\Http\Requests\ChangeModulesRequest;
+use App\Http\Requests\CheckModuleRequest;
+use App\Http\Requests\CreateModuleRequest;
+use App\Http\Requests\ModuleRecordsRequest;
+use App\Http\Requests\PlaceModuleRequest;
+use App\Http\Requests\SaveModuleDraftRequest;
+use App\Http\Resources\Definitions;
+use App\Http\Resources\JsonMap;
 use App\Http\Resources\ModuleResource;
 use App\Listing\CachedListing;
 use App\Listing\ContextFactory;
@@ -12,12 +21,22 @@ use App\Models\Module as ModuleRow;
 use App\Modules\BulkModuleChange;
 use App\Modules\ModuleStore;
 use App\Modules\ModuleVersions;
-use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
 use Wellspring\Core\Explain\StarterDefinitions;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
+/**
+ * Modules: the list of them, each with its draft and its versions, and where they stand.
+ *
+ * @phpstan-import-type DefinitionShape from Definitions
+ * @phpstan-import-type ModuleSummaryShape from ModuleResource
+ * @phpstan-import-type ModuleWholeShape from ModuleResource
+ *
+ * @phpstan-type ModuleRecordsShape array{live: int|null, draft: int|null}
+ * @phpstan-type StartingPointShape array{key: string, words: string, definition: JsonMap<mixed>}
+ * @phpstan-type VersionShape array{number: int, publishedAt: string, by: string|null}
+ */
 final readonly class ModuleController
 {
     public function __construct(
@@ -31,23 +50,24 @@ final readonly class ModuleController
     ) {
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<ModuleSummaryShape> */
     public function index(): array
     {
-        return array_values($this->store->all()->map($this->shape->summary(...))->all());
+        return array_map($this->shape->summary(...), array_values($this->store->all()->all()));
     }
 
     /**
      * How many records some modules show: what visitors get of each, and what its draft would give. Counted beside the
      * list, since counting may take longer than the list itself.
      *
-     * @return array<string, array<string, int|null>> `live` and `draft` by key, without those that are gone meanwhile
+     * @return JsonMap<ModuleRecordsShape> by key, without those that are gone meanwhile
      */
-    public function records(Request $request): array
+    public function records(ModuleRecordsRequest $request): JsonMap
     {
-        $given = $request->validate(['keys' => ['required', 'array', 'max:50'], 'keys.*' => ['string']]);
+        $given = $request->validated();
         $modules = [];
-        foreach ($this->store->some(array_values($given['keys'])) as $row) {
+        $rows = $this->store->some(array_values($given['keys']));
+        foreach ($rows as $row) {
             $modules["{$row->key} live"] = $this->store->live($row);
             try {
                 $modules["{$row->key} draft"] = $this->store->draft($row);
@@ -57,44 +77,50 @@ final readonly class ModuleController
         }
         $totals = $this->listing->totals(array_filter($modules), $this->contexts->now());
         $records = [];
-        foreach (array_keys($modules) as $name) {
-            [$key, $which] = explode(' ', $name);
-            $records[$key][$which] = $totals[$name] ?? null;
+        foreach ($rows as $row) {
+            $records[$row->key] = [
+                'live' => $totals["{$row->key} live"] ?? null,
+                'draft' => $totals["{$row->key} draft"] ?? null,
+            ];
         }
 
-        return $records;
+        return new JsonMap($records);
     }
 
-    /** @return list<array{key: string, words: string, definition: array<string, mixed>}> */
+    /** @return list<StartingPointShape> */
     public function starts(): array
     {
-        return (new StarterDefinitions($this->catalogue->catalogue()))->all();
-    }
-
-    public function store(Request $request): JsonResponse
-    {
-        $given = $request->validate([
-            'name' => ['required', 'string', 'max:200'],
-            'definition' => ['required', 'array'],
-        ]);
-        $definition = $request->json()->all()['definition'];
-
-        return new JsonResponse(
-            $this->shape->whole($this->store->create($given['name'], is_array($definition) ? $definition : [])),
-            201,
+        return array_map(
+            fn (array $one): array => ['definition' => new JsonMap($one['definition'])] + $one,
+            (new StarterDefinitions($this->catalogue->catalogue()))->all(),
         );
     }
 
-    /** @return array<string, mixed> */
+    /** @return Created<ModuleWholeShape> */
+    public function store(CreateModuleRequest $request): Created
+    {
+        $given = $request->validated();
+        $definition = $request->json()->all()['definition'];
+
+        return new Created(
+            $this->shape->whole($this->store->create($given['name'], is_array($definition) ? $definition : [])),
+        );
+    }
+
+    /** @return ModuleWholeShape */
     public function show(string $key): array
     {
         return $this->shape->whole($this->row($key));
     }
 
     /** @return array{revision: int, savedAt: string} */
-    public function saveDraft(Request $request, string $key): array
+    #[OA\Response(response: 409, description: 'Somebody else saved it meanwhile.', content: new OA\MediaType(
+        'application/json',
+        new OA\Schema(ref: '#/components/schemas/Stale'),
+    ))]
+    public function saveDraft(SaveModuleDraftRequest $request, string $key): array
     {
-        $given = $request->validate(['definition' => ['required', 'array'], 'revision' => ['required', 'integer']]);
+        $given = $request->validated();
         $definition = $request->json()->all()['definition'];
         $row = $this->store->saveDraft(
             $this->row($key),
@@ -108,22 +134,20 @@ final readonly class ModuleController
     /**
      * Whether a definition that was written by hand can be read; its faults otherwise.
      *
-     * @return array<string, mixed>
+     * @return array{definition: DefinitionShape}
      */
-    public function check(Request $request): array
+    public function check(CheckModuleRequest $request): array
     {
-        $request->validate(['definition' => ['required', 'array']]);
-
         return ['definition' => $this->store->read($request->json()->all()['definition'])->toArray()];
     }
 
-    /** @return array<string, mixed> */
+    /** @return ModuleWholeShape */
     public function publish(string $key): array
     {
         return $this->shape->whole($this->store->publish($this->row($key)));
     }
 
-    /** @return list<array{number: int, publishedAt: string, by: string|null}> */
+    /** @return list<VersionShape> */
     public function versions(string $key): array
     {
         return $this->versions->all($this->row($key));
@@ -132,7 +156,7 @@ final readonly class ModuleController
     /**
      * What was published then, to be made the draft again.
      *
-     * @return array<string, mixed>
+     * @return array{definition: DefinitionShape}
      */
     public function version(string $key, int $number): array
     {
@@ -140,19 +164,16 @@ final readonly class ModuleController
             ."{$number} of “{$key}”.")];
     }
 
-    public function duplicate(string $key): JsonResponse
+    /** @return Created<ModuleWholeShape> */
+    public function duplicate(string $key): Created
     {
-        return new JsonResponse($this->shape->whole($this->store->duplicate($this->row($key))), 201);
+        return new Created($this->shape->whole($this->store->duplicate($this->row($key))));
     }
 
     /** @return array{change: int|null, title: string, faults: list<string>} */
-    public function many(Request $request): array
+    public function many(ChangeModulesRequest $request): array
     {
-        $given = $request->validate([
-            'keys' => ['required', 'array', 'min:1'],
-            'keys.*' => ['string'],
-            'do' => ['required', 'in:publish,off,on,remove'],
-        ]);
+        $given = $request->validated();
         ['change' => $change, 'faults' => $faults] = $this->bulk->do(
             array_map($this->row(...), array_values($given['keys'])),
             $given['do'],
@@ -161,10 +182,10 @@ final readonly class ModuleController
         return ['change' => $change?->id, 'title' => $change->title ?? 'Nothing was published', 'faults' => $faults];
     }
 
-    /** @return array<string, mixed> */
-    public function place(Request $request, string $key): array
+    /** @return ModuleWholeShape */
+    public function place(PlaceModuleRequest $request, string $key): array
     {
-        $given = $request->validate(['pages' => ['present', 'array'], 'pages.*' => ['integer', 'exists:pages,id']]);
+        $given = $request->validated();
         $row = $this->row($key);
         $this->store->place($row, array_values(array_map(intval(...), $given['pages'])));
 

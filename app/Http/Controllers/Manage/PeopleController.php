@@ -4,24 +4,36 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Http\Created;
+use App\Http\Requests\ChangePasswordRequest;
+use App\Http\Requests\InviteRequest;
+use App\Http\Requests\SaveGroupRequest;
+use App\Http\Requests\UpdatePersonRequest;
 use App\Http\RequestText;
 use App\Models\Group;
 use App\Models\User;
 use App\People\People;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Hash;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
-/** The site's people and their groups, and what each does with their own account. */
+/**
+ * The site's people and their groups, and what each does with their own account.
+ *
+ * @phpstan-type PersonShape array{
+ *     id: int, name: string, email: string, role: 'manager'|'author'|'member', active: bool, invited: bool,
+ *     groups: list<int>, demoPassword: bool, items: int, signedInAt: string|null,
+ * }
+ * @phpstan-type PeopleGroupShape array{id: int, key: string, name: string, people: int}
+ */
 final readonly class PeopleController
 {
     public function __construct(private People $people)
     {
     }
 
-    /** @return array<string, mixed> */
+    /** @return array{people: list<PersonShape>, groups: list<PeopleGroupShape>} */
     public function index(Request $request): array
     {
         $words = mb_strtolower(RequestText::text($request, 'q'));
@@ -32,17 +44,18 @@ final readonly class PeopleController
             ->get();
 
         return [
-            'people' => $found->map(
+            'people' => array_map(
                 fn (User $user): array => $this->person($user, (int) $user->getAttribute('items_count')),
-            )->all(),
+                array_values($found->all()),
+            ),
             'groups' => $this->groups(),
         ];
     }
 
-    public function invite(Request $request): JsonResponse
+    /** @return Created<array{person: PersonShape, link: string}> */
+    public function invite(InviteRequest $request): Created
     {
-        $request->merge(['email' => RequestText::text($request, 'email')]);
-        $given = $request->validate(self::rules() + ['email' => ['required', 'email:rfc', 'max:200']]);
+        $given = $request->validated();
         [$user, $secret] = $this->people->invite(
             $given['name'],
             $given['email'],
@@ -50,16 +63,16 @@ final readonly class PeopleController
             $given['groups'] ?? [],
         );
 
-        return new JsonResponse(
-            ['person' => $this->person($user->load('groups'), 0), 'link' => url("/manage/welcome/{$secret}")],
-            201,
-        );
+        return new Created([
+            'person' => $this->person($user->load('groups'), 0),
+            'link' => url("/manage/welcome/{$secret}"),
+        ]);
     }
 
-    /** @return array<string, mixed> */
-    public function update(Request $request, int $id): array
+    /** @return PersonShape */
+    public function update(UpdatePersonRequest $request, int $id): array
     {
-        $given = $request->validate(self::rules() + ['active' => ['required', 'boolean']]);
+        $given = $request->validated();
         $user = $this->people->update(
             User::query()->findOrFail($id),
             $given['name'],
@@ -86,12 +99,9 @@ final readonly class PeopleController
     }
 
     /** @return array{changed: true} */
-    public function password(Request $request): array
+    public function password(ChangePasswordRequest $request): array
     {
-        $given = $request->validate([
-            'current' => ['required', 'string'],
-            'password' => ['required', 'string', 'min:10', 'max:200'],
-        ]);
+        $given = $request->validated();
         $user = $request->user();
         if (! $user instanceof User || ! Hash::check($given['current'], (string) $user->password)) {
             throw Refused::because('current', 'wrongValue', 'this is not your password.');
@@ -103,10 +113,10 @@ final readonly class PeopleController
         return ['changed' => true];
     }
 
-    /** @return list<array<string, mixed>> */
-    public function saveGroup(Request $request): array
+    /** @return list<PeopleGroupShape> */
+    public function saveGroup(SaveGroupRequest $request): array
     {
-        $given = $request->validate(['id' => ['nullable', 'integer'], 'name' => ['required', 'string', 'max:100']]);
+        $given = $request->validated();
         $this->people->saveGroup(
             isset($given['id']) ? Group::query()->findOrFail((int) $given['id']) : null,
             $given['name'],
@@ -115,7 +125,7 @@ final readonly class PeopleController
         return $this->groups();
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<PeopleGroupShape> */
     public function removeGroup(int $id): array
     {
         $this->people->removeGroup(Group::query()->findOrFail($id));
@@ -123,7 +133,7 @@ final readonly class PeopleController
         return $this->groups();
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<PeopleGroupShape> */
     private function groups(): array
     {
         return array_values(
@@ -143,18 +153,7 @@ final readonly class PeopleController
         );
     }
 
-    /** @return array<string, list<string>> */
-    private static function rules(): array
-    {
-        return [
-            'name' => ['required', 'string', 'max:100'],
-            'role' => ['required', 'in:'.implode(',', User::ROLES)],
-            'groups' => ['array'],
-            'groups.*' => ['integer', 'exists:groups,id'],
-        ];
-    }
-
-    /** @return array<string, mixed> */
+    /** @return PersonShape */
     private function person(User $user, int $items): array
     {
         return [
@@ -164,7 +163,7 @@ final readonly class PeopleController
             'role' => $user->role,
             'active' => $user->active,
             'invited' => $user->password === null,
-            'groups' => $user->groups->pluck('id')->all(),
+            'groups' => array_values($user->groups->map(fn (Group $group): int => $group->id)->all()),
             'demoPassword' => $this->people->hasDemoPassword($user),
             'items' => $items,
             'signedInAt' => $user->signed_in_at === null ? null : Iso8601::format($user->signed_in_at),

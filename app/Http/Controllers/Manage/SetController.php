@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Http\Requests\SetRequest;
 use App\Sets\ReadySet;
 use App\Sets\SetApplier;
 use App\Sets\SetPart;
@@ -12,7 +13,11 @@ use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Wellspring\Core\Problem\Refused;
 
-/** Ready-made sets: those that come with Wellspring, and those in a zip file. */
+/**
+ * Ready-made sets: those that come with Wellspring, and those in a zip file.
+ *
+ * @phpstan-type LookedAtSetShape array{name: string, about: string, parts: list<SetPart>}
+ */
 final readonly class SetController
 {
     public function __construct(private SetApplier $applier)
@@ -40,8 +45,8 @@ final readonly class SetController
         );
     }
 
-    /** @return array{name: string, about: string, parts: list<SetPart>} */
-    public function look(Request $request): array
+    /** @return LookedAtSetShape */
+    public function look(SetRequest $request): array
     {
         $set = $this->given($request);
 
@@ -49,7 +54,7 @@ final readonly class SetController
     }
 
     /** @return array{parts: list<SetPart>} */
-    public function apply(Request $request): array
+    public function apply(SetRequest $request): array
     {
         return ['parts' => $this->applier->apply($this->given($request))];
     }

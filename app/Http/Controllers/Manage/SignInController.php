@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Audit\AuditTrail;
+use App\Http\Requests\SignInRequest;
 use App\Http\RequestText;
 use App\Models\AuditAction;
 use App\Models\User;
@@ -49,7 +50,7 @@ final class SignInController
      *
      * @return array{email: string}
      */
-    public function signInAgain(Request $request): array
+    public function signInAgain(SignInRequest $request): array
     {
         $why = $this->attempt($request);
         if ($why !== null) {

@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Manage;
 use App\Catalogue\CatalogueStore;
 use App\Content\PeopleNames;
 use App\Http\Resources\FieldResource;
+use App\Http\Resources\ModuleResource;
 use App\Models\Page;
 use App\Models\User;
 use App\People\DemoAccounts;
@@ -25,6 +26,26 @@ use Wellspring\Core\Who\Audience;
 /**
  * What the manage screens need to know of the site before anything else: its types, taxonomies and pages, and what
  * rules may say of them.
+ *
+ * @phpstan-import-type FieldShape from FieldResource
+ * @phpstan-import-type SitePageShape from ModuleResource
+ *
+ * @phpstan-type NamedShape array{key: string, label: string}
+ * @phpstan-type ContentTypeShape array{
+ *     key: string, label: string, plural: string, address: string, fields: list<FieldShape>, own: list<string>,
+ *     taxonomies: list<string>,
+ * }
+ * @phpstan-type TaxonomyShape array{
+ *     key: string, label: string, tree: bool, terms: list<array{slug: string, name: string, depth: int}>,
+ * }
+ * @phpstan-type StartShape array{
+ *     user: array{name: string, email: string, role: 'manager'|'author'|'member'},
+ *     site: array{name: string, locale: string, timeZone: string, currency: string}, demoPassword: bool,
+ *     types: list<ContentTypeShape>, taxonomies: list<TaxonomyShape>, pages: list<SitePageShape>,
+ *     arrangements: list<NamedShape>, audiences: list<NamedShape>, people: list<array{name: string, email: string}>,
+ *     pageModes: list<NamedShape>, groups: list<array{key: string, name: string}>,
+ *     limits: array{columns: int, pageSize: int},
+ * }
  */
 final readonly class StartController
 {
@@ -32,7 +53,7 @@ final readonly class StartController
     {
     }
 
-    /** @return array<string, mixed> */
+    /** @return StartShape */
     public function __invoke(): array
     {
         $catalogue = $this->store->catalogue();
@@ -44,10 +65,10 @@ final readonly class StartController
         return [
             'user' => ['name' => $user->name, 'email' => $user->email, 'role' => $user->role],
             'site' => [
-                'name' => config('site.name'),
-                'locale' => config('site.locale'),
-                'timeZone' => config('site.time_zone'),
-                'currency' => config('site.currency'),
+                'name' => config()->string('site.name'),
+                'locale' => config()->string('site.locale'),
+                'timeZone' => config()->string('site.time_zone'),
+                'currency' => config()->string('site.currency'),
             ],
             // A site that others can reach, on which the demo's published password still opens an account.
             'demoPassword' => Gate::allows('manage') && ! DemoAccounts::openThisSite() && User::query()
@@ -57,13 +78,16 @@ final readonly class StartController
                 ->contains($this->people->hasDemoPassword(...)),
             'types' => array_map($this->type(...), array_values($catalogue->types)),
             'taxonomies' => $this->taxonomies($catalogue),
-            'pages' => Page::query()->orderBy('position')->orderBy('id')->get(['id', 'address', 'title']),
+            'pages' => array_map(
+                fn (Page $page): array => ['id' => $page->id, 'address' => $page->address, 'title' => $page->title],
+                array_values(Page::query()->orderBy('position')->orderBy('id')->get()->all()),
+            ),
             'arrangements' => array_values(array_map(
                 fn (string $one): array => ['key' => $one::key(), 'label' => $one::label()],
                 Arrangements::all(),
             )),
             'audiences' => $this->audiences(),
-            'people' => User::byName()
+            'people' => array_values(User::byName()
                 ->where('active', true)
                 ->limit(500)
                 ->get(['name', 'email', 'slug'])
@@ -72,7 +96,7 @@ final readonly class StartController
                         'name' => $one->name,
                         'email' => PeopleNames::nameFor($user, $one->email, $one->slug),
                     ],
-                )->all(),
+                )->all()),
             'pageModes' => array_map(
                 fn (PagingMode $mode): array => ['key' => $mode->value, 'label' => $mode->words()],
                 PagingMode::cases(),
@@ -85,7 +109,7 @@ final readonly class StartController
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return ContentTypeShape */
     private function type(Type $type): array
     {
         return [
@@ -102,7 +126,7 @@ final readonly class StartController
         ];
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<TaxonomyShape> */
     private function taxonomies(Catalogue $catalogue): array
     {
         $all = [];
@@ -125,7 +149,7 @@ final readonly class StartController
         return $all;
     }
 
-    /** @return list<array{key: string, label: string}> whom items can be for */
+    /** @return list<NamedShape> whom items can be for */
     private function audiences(): array
     {
         $all = [];

@@ -7,11 +7,17 @@ namespace App\Http\Controllers\Manage;
 use App\Catalogue\CatalogueStore;
 use App\Content\TermChanges;
 use App\Content\TermWriter;
+use App\Http\Created;
+use App\Http\Requests\DefineTaxonomyRequest;
+use App\Http\Requests\MergeTermsRequest;
+use App\Http\Requests\MoveTermRequest;
+use App\Http\Requests\SaveTermRequest;
+use App\Http\Resources\Definitions;
+use App\Http\Resources\JsonMap;
 use App\Models\Media;
 use App\Models\Taxonomy as TaxonomyRow;
 use App\Models\Term;
 use App\Modules\ModuleStore;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Wellspring\Core\Content\File\TaxonomyFile;
@@ -23,7 +29,22 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
-/** Taxonomies and their terms. */
+/**
+ * Taxonomies and their terms.
+ *
+ * @phpstan-import-type TaxonomyFileShape from Definitions
+ *
+ * @phpstan-type TaxonomyRowShape array{
+ *     key: string, label: string, tree: bool, terms: int, types: list<string>, file: TaxonomyFileShape,
+ * }
+ * @phpstan-type TermRowShape array{
+ *     id: int, parent: int|null, slug: string, name: string, colour: string|null, items: int, withBelow: int,
+ * }
+ * @phpstan-type TermShape array{
+ *     id: int, slug: string, name: string, description: string, picture: string|null, pictureUrl: string|null,
+ *     colour: string|null, fields: JsonMap<mixed>, items: int, below: int, modules: list<string>,
+ * }
+ */
 final readonly class TermController
 {
     public function __construct(
@@ -34,7 +55,7 @@ final readonly class TermController
     ) {
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<TaxonomyRowShape> */
     public function taxonomies(): array
     {
         $catalogue = $this->store->catalogue();
@@ -56,7 +77,7 @@ final readonly class TermController
     }
 
     /** @return array{key: string} */
-    public function define(Request $request): array
+    public function define(DefineTaxonomyRequest $request): array
     {
         return ['key' => $this->writer->define(TaxonomyFile::read($request->json()->all()['file'] ?? null))->key];
     }
@@ -110,9 +131,7 @@ final readonly class TermController
         );
     }
 
-    /**
-     * @return list<array<string, mixed>> parents before children, with how many items each has, and with those below it
-     */
+    /** @return list<TermRowShape> parents before children, with how many items each has, and with those below it */
     public function index(string $key): array
     {
         $this->taxonomy($key);
@@ -131,7 +150,7 @@ final readonly class TermController
         ])->all());
     }
 
-    /** @return array<string, mixed> */
+    /** @return TermShape */
     public function show(int $id): array
     {
         $term = Term::query()->findOrFail($id);
@@ -146,14 +165,17 @@ final readonly class TermController
             'pictureUrl' => $picture?->smallUrl(),
             'colour' => $term->colour,
             // A value of a field that the taxonomy has no more stays stored, and is not asked about.
-            'fields' => (object) array_intersect_key($term->fields, $this->taxonomy($term->taxonomy_key)->fields),
+            'fields' => new JsonMap(
+                array_intersect_key($term->fields, $this->taxonomy($term->taxonomy_key)->fields),
+            ),
             'items' => $term->items()->count(),
             'below' => Term::query()->where('parent_id', $id)->count(),
             'modules' => $this->modules->naming($term->taxonomy_key, $term->slug),
         ];
     }
 
-    public function store(Request $request, string $key): JsonResponse
+    /** @return Created<TermShape> */
+    public function store(SaveTermRequest $request, string $key): Created
     {
         $taxonomy = $this->taxonomy($key);
         $parent = $request->json('parent');
@@ -163,11 +185,11 @@ final readonly class TermController
             is_int($parent) ? $this->term($parent) : null,
         );
 
-        return new JsonResponse($this->show($term->id), 201);
+        return new Created($this->show($term->id));
     }
 
-    /** @return array<string, mixed> */
-    public function update(Request $request, int $id): array
+    /** @return TermShape */
+    public function update(SaveTermRequest $request, int $id): array
     {
         $term = $this->term($id);
         $this->writer->update($term, $this->read($request, $this->taxonomy($term->taxonomy_key)));
@@ -176,9 +198,9 @@ final readonly class TermController
     }
 
     /** @return array{moved: true} */
-    public function move(Request $request, int $id): array
+    public function move(MoveTermRequest $request, int $id): array
     {
-        $given = $request->validate(['parent' => ['nullable', 'integer'], 'position' => ['required', 'integer']]);
+        $given = $request->validated();
         $this->writer->move(
             $this->term($id),
             isset($given['parent']) ? $this->term((int) $given['parent']) : null,
@@ -189,13 +211,9 @@ final readonly class TermController
     }
 
     /** @return array{change: int} */
-    public function merge(Request $request): array
+    public function merge(MergeTermsRequest $request): array
     {
-        $given = $request->validate([
-            'into' => ['required', 'integer'],
-            'terms' => ['required', 'array', 'min:1'],
-            'terms.*' => ['integer'],
-        ]);
+        $given = $request->validated();
         $into = $this->term((int) $given['into']);
         $gone = array_values(
             Term::query()

@@ -8,10 +8,13 @@ use App\Catalogue\CatalogueStore;
 use App\Content\TypeChange;
 use App\Content\TypeEffect;
 use App\Content\TypeWriter;
+use App\Http\Requests\OrderTypesRequest;
+use App\Http\Requests\SaveTypeRequest;
+use App\Http\Resources\Definitions;
 use App\Models\ContentType;
 use App\Models\Item;
+use App\Tasks\TaskAnswer;
 use App\Tasks\Tasks;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Wellspring\Core\Content\File\TypeFile;
@@ -20,14 +23,25 @@ use Wellspring\Core\Content\Kinds;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\Type;
 
-/** Content types: what they are, what a change of one would do, the change itself, and their files. */
+/**
+ * Content types: what they are, what a change of one would do, the change itself, and their files.
+ *
+ * @phpstan-import-type TypeFileShape from Definitions
+ *
+ * @phpstan-type TypeRowShape array{
+ *     key: string, label: string, plural: string, address: string, items: int, fields: list<string>,
+ * }
+ * @phpstan-type TypesShape array{
+ *     types: list<TypeRowShape>, kinds: list<array{key: string, words: string, limits: list<string>}>,
+ * }
+ */
 final readonly class TypeController
 {
     public function __construct(private CatalogueStore $store, private TypeWriter $writer)
     {
     }
 
-    /** @return array<string, mixed> */
+    /** @return TypesShape */
     public function index(): array
     {
         $items = ContentType::query()->withCount('items')->pluck('items_count', 'key');
@@ -49,7 +63,7 @@ final readonly class TypeController
         ];
     }
 
-    /** @return array{file: array<string, mixed>, items: int} */
+    /** @return array{file: TypeFileShape, items: int} */
     public function show(string $key): array
     {
         $type = $this->type($key);
@@ -72,22 +86,17 @@ final readonly class TypeController
         );
     }
 
-    /** @return array{effects: list<array{field: string, message: string, count: int, loses: bool}>} */
-    public function look(Request $request): array
+    /** @return array{effects: list<TypeEffect>} */
+    public function look(SaveTypeRequest $request): array
     {
-        return ['effects' => array_map(
-            fn (TypeEffect $effect): array => [
-                'field' => $effect->field,
-                'message' => $effect->message,
-                'count' => $effect->count,
-                'loses' => $effect->loses,
-            ],
-            $this->writer->look($request->json()->all()['file'] ?? null, $this->renamed($request)),
+        return ['effects' => $this->writer->look(
+            $request->json()->all()['file'] ?? null,
+            $this->renamed($request),
         )];
     }
 
-    /** Answers the key and the change; where many items are rewritten, the task that does so. */
-    public function save(Request $request, Tasks $tasks): JsonResponse
+    /** @return TaskAnswer<array{key: string, change: int|null}> */
+    public function save(SaveTypeRequest $request, Tasks $tasks): TaskAnswer
     {
         $file = $request->json()->all()['file'] ?? null;
         $renamed = $this->renamed($request);
@@ -102,16 +111,17 @@ final readonly class TypeController
         );
     }
 
-    public function remove(string $key): JsonResponse
+    /** @return array{removed: string} */
+    public function remove(string $key): array
     {
         $this->type($key);
         $this->writer->remove($key);
 
-        return new JsonResponse(['removed' => $key]);
+        return ['removed' => $key];
     }
 
     /** @return array{ordered: true} */
-    public function order(Request $request): array
+    public function order(OrderTypesRequest $request): array
     {
         foreach (array_values((array) $request->json('keys')) as $position => $key) {
             ContentType::query()->where('key', is_string($key) ? $key : '')->update(['position' => $position]);

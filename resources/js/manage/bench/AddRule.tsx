@@ -1,5 +1,5 @@
+import type { Rule } from "../shared/schema";
 import { fieldOf } from "../shared/start";
-import type { Rule } from "../shared/types";
 import { joinOf, members, newCondition, withJoin, withWhere } from "./definition";
 import { FieldPicker } from "./FieldPicker";
 import { useSource } from "./source";

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { Definition, Look } from "../shared/types";
+import type { Definition, Look } from "../shared/schema";
 import { Faults } from "./Faults";
 import type { Bench } from "./useBench";
 

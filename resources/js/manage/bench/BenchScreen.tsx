@@ -4,7 +4,7 @@ import { Link, useParams, useSearchParams } from "react-router";
 import { OpenItem } from "../content/ItemScreen";
 import { get } from "../shared/api";
 import { Fault, Opening } from "../shared/Fault";
-import type { Asked, ModuleWhole } from "../shared/types";
+import type { ModuleWhole } from "../shared/schema";
 import { AsText } from "./AsText";
 import { BenchHead, Trouble } from "./BenchHead";
 import { CompareView, type Pair } from "./CompareView";
@@ -13,7 +13,7 @@ import { PreviewControls } from "./PreviewControls";
 import { ResultsTable } from "./ResultsTable";
 import { SourceContext } from "./source";
 import { Text } from "./Text";
-import { TraceBar } from "./TraceBar";
+import { type Asked, TraceBar } from "./TraceBar";
 import { useBench } from "./useBench";
 
 /** The editor of one module: its text and stream on the left, what visitors get on the right. */

@@ -2,8 +2,8 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
 import { get, send } from "../shared/api";
 import { Fault } from "../shared/Fault";
+import type { Compared, Definition, Version } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
-import type { Compared, Definition, Version } from "../shared/types";
 import type { Bench } from "./useBench";
 
 const MARKS = { comes: "comes", moves: "moves", otherPage: "from another page", stays: "" } as const;

@@ -1,5 +1,5 @@
 import { Button, ComboBox, Header, Input, ListBox, ListBoxItem, ListBoxSection, Popover } from "react-aria-components";
-import type { Field } from "../shared/types";
+import type { Field } from "../shared/schema";
 import { useSource } from "./source";
 
 function sections(fields: Field[]): [string, Field[]][] {

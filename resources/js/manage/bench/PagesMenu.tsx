@@ -2,8 +2,8 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
 import { send } from "../shared/api";
 import { Notice } from "../shared/Notice";
+import type { ModuleWhole } from "../shared/schema";
 import { useStart } from "../shared/start";
-import type { ModuleWhole } from "../shared/types";
 
 /** On which pages the module stands; a change takes effect at once. */
 export function PagesMenu({ module, onPlaced }: { module: ModuleWhole; onPlaced: (now: ModuleWhole) => void }) {

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import type { Look } from "../shared/types";
+import type { Look } from "../shared/schema";
 
 const WIDTHS = [
 	["Phone", 390],

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { PickItem } from "../shared/fields/PickItem";
+import type { PreviewContext } from "../shared/schema";
 import { useStart } from "../shared/start";
-import type { PreviewContext } from "../shared/types";
 import { Word } from "../shared/Word";
 import { fromZone, toZone } from "../shared/zone";
 import type { Bench } from "./useBench";

@@ -3,10 +3,11 @@ import { useState } from "react";
 import { send } from "../shared/api";
 import { Fault } from "../shared/Fault";
 import { Pager } from "../shared/Pager";
+import type { Results } from "../shared/schema";
 import { fieldOf } from "../shared/start";
-import type { Asked, Results } from "../shared/types";
 import { FieldPicker } from "./FieldPicker";
 import { useSource } from "./source";
+import type { Asked } from "./TraceBar";
 import type { Bench } from "./useBench";
 
 /** The records as a table: the place of each, any fields, one opened for editing or asked about. */

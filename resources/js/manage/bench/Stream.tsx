@@ -1,5 +1,5 @@
 import { type RefObject, useLayoutEffect, useState } from "react";
-import type { Look } from "../shared/types";
+import type { Look } from "../shared/schema";
 
 const WIDE = 52;
 const MIDDLE = 30;

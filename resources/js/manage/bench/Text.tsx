@@ -1,5 +1,5 @@
 import { useRef, useState } from "react";
-import type { Look } from "../shared/types";
+import type { Look } from "../shared/schema";
 import { AddRule } from "./AddRule";
 import { members, moved, withMembers, withWhere } from "./definition";
 import { Stream } from "./Stream";

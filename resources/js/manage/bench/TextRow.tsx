@@ -1,6 +1,6 @@
 import { GripHorizontal } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import type { Group, Look, Sentence } from "../shared/types";
+import type { Group, Look, Sentence } from "../shared/schema";
 import { members, at as read, withAt, withWhere } from "./definition";
 import { RuleEditor } from "./editors/RuleEditor";
 import { controlOf } from "./focus";

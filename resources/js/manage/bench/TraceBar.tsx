@@ -2,9 +2,12 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../shared/api";
 import { PickByTyping } from "../shared/fields/PickByTyping";
-import type { Asked, Traced, TraceStep } from "../shared/types";
+import type { FoundRecord, TracedRecord, TraceStep } from "../shared/schema";
 import { useSettled } from "../shared/useSettled";
 import type { Bench } from "./useBench";
+
+/** A record that is asked about; the id of an item, null for a term, a person or a month, known by its slug. */
+export type Asked = Pick<FoundRecord, "item" | "slug" | "title">;
 
 /** One question, answered for any record: why is it here, or not? */
 export function TraceBar({
@@ -23,7 +26,7 @@ export function TraceBar({
 	const found = useQuery({
 		queryKey: ["find any", sought, bench.definition.source],
 		queryFn: ({ signal }) =>
-			send<(Asked & { kind: string })[]>(
+			send<FoundRecord[]>(
 				"POST",
 				"/bench/find",
 				{ ...bench.previewContext, definition: bench.definition, words: sought },
@@ -34,7 +37,7 @@ export function TraceBar({
 	const traced = useQuery({
 		queryKey: ["trace", bench.definition, bench.previewContext, wanted?.item, wanted?.slug],
 		queryFn: ({ signal }) =>
-			send<Traced>(
+			send<TracedRecord>(
 				"POST",
 				"/bench/trace",
 				{
@@ -147,6 +150,6 @@ function Step({ step, number }: { step: TraceStep; number: number }) {
 	);
 }
 
-function keyOf(one: Asked & { kind: string }): string {
+function keyOf(one: FoundRecord): string {
 	return `${one.kind} ${one.item ?? ""} ${one.slug}`;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Definition, Field, Group } from "../shared/types";
+import type { Definition, Field, Group } from "../shared/schema";
 import {
 	at,
 	isGroup,

@@ -1,4 +1,7 @@
-import type { Condition, Definition, Field, Group, Join, Rule } from "../shared/types";
+import type { Condition, Definition, Field, Group, Rule } from "../shared/schema";
+
+/** How the rules of a group are joined. */
+export type Join = Exclude<keyof Group, "off">;
 
 type Steps = (string | number)[];
 

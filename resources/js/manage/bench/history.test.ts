@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Definition } from "../shared/types";
+import type { Definition } from "../shared/schema";
 import { type History, recall, remember, step } from "./history";
 
 const named = (name: string) => ({ key: "plants", name }) as Definition;

@@ -1,4 +1,4 @@
-import type { Definition } from "../shared/types";
+import type { Definition } from "../shared/schema";
 
 /** The states a definition went through on the bench, and where it stands among them. */
 export interface History {

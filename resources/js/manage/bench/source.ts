@@ -1,10 +1,10 @@
 import { createContext, useContext } from "react";
-import type { SourceShape } from "../shared/types";
+import type { SourceRecords } from "../shared/schema";
 
-export const SourceContext = createContext<SourceShape | null>(null);
+export const SourceContext = createContext<SourceRecords | null>(null);
 
 /** What the records of the module's source have, as the server said when it last looked. */
-export function useSource(): SourceShape {
+export function useSource(): SourceRecords {
 	const source = useContext(SourceContext);
 	if (!source) {
 		throw new Error("The bench's editors stand inside SourceContext.");

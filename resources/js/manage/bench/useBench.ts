@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import { ApiError, beforeSigningOut, fitsLeaving, send } from "../shared/api";
+import type { Definition, Look, ModuleWhole, PreviewContext } from "../shared/schema";
 import { useStart } from "../shared/start";
-import type { Definition, Look, ModuleWhole, PreviewContext } from "../shared/types";
 import { dropUnsent, keepUnsent, type Unsent, unsentKey, unsentOf } from "../shared/unsent";
 import { useSettled } from "../shared/useSettled";
 import { recall, remember, step } from "./history";

@@ -6,13 +6,8 @@ import { get, send } from "../shared/api";
 import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
+import type { PlacedItem } from "../shared/schema";
 import { useStart, useType } from "../shared/start";
-
-interface Row {
-	id: number;
-	title: string;
-	placed: boolean;
-}
 
 /** The manager's own order of a type's items, or of those of one term: by drag or by keyboard. */
 export function ByHandScreen() {
@@ -29,7 +24,7 @@ export function ByHandScreen() {
 	});
 	const list = useQuery({
 		queryKey: ["by hand", key, term],
-		queryFn: ({ signal }) => get<Row[]>(`/by-hand/${key}${term === null ? "" : `?term=${term}`}`, signal),
+		queryFn: ({ signal }) => get<PlacedItem[]>(`/by-hand/${key}${term === null ? "" : `?term=${term}`}`, signal),
 		enabled: taxonomy === "" || term !== null,
 	});
 	return (
@@ -83,19 +78,22 @@ export function ByHandScreen() {
 	);
 }
 
-function Sortable({ type, term, rows }: { type: string; term: number | null; rows: Row[] }) {
+function Sortable({ type, term, rows }: { type: string; term: number | null; rows: PlacedItem[] }) {
 	const client = useQueryClient();
 	const [now, setNow] = useState(rows);
 	const save = useMutation({
-		mutationFn: (next: Row[]) =>
-			send<Row[]>("PUT", `/by-hand/${type}`, { term, ids: next.filter((one) => one.placed).map((one) => one.id) }),
+		mutationFn: (next: PlacedItem[]) =>
+			send<PlacedItem[]>("PUT", `/by-hand/${type}`, {
+				term,
+				ids: next.filter((one) => one.placed).map((one) => one.id),
+			}),
 		onSuccess: (answer) => {
 			setNow(answer);
 			client.setQueryData(["by hand", type, term], answer);
 		},
 	});
 	/** Placing one places all that stand before it, so that what is seen is what is kept. */
-	const put = (next: Row[], last: number) => {
+	const put = (next: PlacedItem[], last: number) => {
 		const placed = next.map((one, i) => (i <= last ? { ...one, placed: true } : one));
 		setNow(placed);
 		save.mutate(placed);

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Control } from "../shared/fields/Control";
+import type { Field, Item } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
-import type { Field, Item } from "../shared/types";
 import type { Column } from "./tableState";
 
 const SIMPLE: Field["family"][] = ["text", "number", "yesNo", "choice", "date"];

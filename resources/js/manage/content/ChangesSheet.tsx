@@ -3,15 +3,8 @@ import { get, sendLong } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
+import type { Change } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
-
-interface Change {
-	id: number;
-	title: string;
-	by: string;
-	at: string;
-	undone: boolean;
-}
 
 /** Recent bulk changes — imports, edits, changes of types and terms — and undoing it. */
 export function ChangesSheet({ onClose }: { onClose: () => void }) {

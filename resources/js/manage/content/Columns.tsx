@@ -1,5 +1,5 @@
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
-import type { ContentType } from "../shared/types";
+import type { ContentType } from "../shared/schema";
 import { columnsOf, type TableState, widthOf } from "./tableState";
 
 /** Which columns the table has, in which order. */

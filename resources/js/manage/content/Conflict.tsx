@@ -1,16 +1,7 @@
 import { useState } from "react";
 import { Sheet } from "../shared/Sheet";
+import type { Difference, StaleItem, Values } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
-import type { Difference, Values } from "../shared/types";
-
-/** What the server tells someone who saves an item that another saved in the meantime. */
-export interface Stale {
-	revision: number;
-	theirs: Difference[];
-	conflicts: { field: string; label: string; theirs: string; mine: string }[];
-	merged: Values;
-	saves: { by: string; at: string }[];
-}
 
 /** Lets the second of two people decide, field by field, knowing what the first did. */
 export function Conflict({
@@ -19,7 +10,7 @@ export function Conflict({
 	onDecide,
 	onClose,
 }: {
-	stale: Stale;
+	stale: StaleItem;
 	/** the values as the other saved them */
 	now: Values | null;
 	onDecide: (values: Values, revision: number) => void;

@@ -7,8 +7,8 @@ import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
+import type { ContentType, Item, ItemPage, TablePresets } from "../shared/schema";
 import { useStart } from "../shared/start";
-import type { ContentType, Item, ItemPage } from "../shared/types";
 import { useSettled } from "../shared/useSettled";
 import { Cell } from "./Cell";
 import { ChangesSheet } from "./ChangesSheet";
@@ -17,7 +17,7 @@ import { ExportMenu } from "./ExportMenu";
 import { Filters } from "./Filters";
 import { Heading } from "./Heading";
 import { ManyBar } from "./ManyBar";
-import { Selections, type TablePresets } from "./Selections";
+import { Selections } from "./Selections";
 import { type Column, columnsOf, restored, type TableState } from "./tableState";
 
 /** The items of one type as a table that each person keeps as they like it. */

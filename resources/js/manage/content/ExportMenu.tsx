@@ -1,5 +1,5 @@
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
-import type { ContentType } from "../shared/types";
+import type { ContentType } from "../shared/schema";
 
 /** All items of a type as a file. */
 export function ExportMenu({ type }: { type: ContentType }) {

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import type { Condition, ContentType, Field } from "../shared/schema";
 import { useStart } from "../shared/start";
-import type { Condition, ContentType, Field } from "../shared/types";
 
 /** Conditions that the table is narrowed by: the same that modules ask. */
 export function Filters({

@@ -4,24 +4,16 @@ import { get, send } from "../shared/api";
 import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
+import type { Item, ItemSave } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
-import type { Difference, Item } from "../shared/types";
 import { Beside } from "./Conflict";
-
-interface Save {
-	number: number;
-	by: string;
-	at: string;
-	how: string;
-	changed: Difference[];
-}
 
 /** History of an item: who, when, how and what changed; any one can be restored. */
 export function History({ item, onClose, onBack }: { item: Item; onClose: () => void; onBack: (item: Item) => void }) {
 	const start = useStart();
 	const saves = useQuery({
 		queryKey: ["revisions", item.id, item.revision],
-		queryFn: ({ signal }) => get<Save[]>(`/items/${item.id}/revisions`, signal),
+		queryFn: ({ signal }) => get<ItemSave[]>(`/items/${item.id}/revisions`, signal),
 	});
 	const [open, setOpen] = useState<number | null>(null);
 	const back = useMutation({

@@ -3,10 +3,10 @@ import { Link, useParams, useSearchParams } from "react-router";
 import { get } from "../shared/api";
 import { Opening } from "../shared/Fault";
 import { Screen } from "../shared/Screen";
+import type { Import } from "../shared/schema";
 import { useType } from "../shared/start";
 import { ChooseFile } from "./import/ChooseFile";
 import { ImportSteps } from "./import/ImportSteps";
-import type { Import } from "./import/types";
 
 /** Brings items in from a file: matched, looked at, checked, and only then written. */
 export function ImportScreen() {

@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import { Control } from "../shared/fields/Control";
 import { Labelled } from "../shared/fields/Labelled";
 import { TermsControl } from "../shared/fields/TermsControl";
-import type { Field } from "../shared/types";
+import type { Field } from "../shared/schema";
 import type { ItemFormState } from "./useItemForm";
 
 const WIDE = ["longText", "hours", "pictures", "place", "items", "video", "file"];

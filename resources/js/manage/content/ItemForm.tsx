@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import { useDone } from "../shared/Done";
-import type { ContentType, Item } from "../shared/types";
+import type { ContentType, Item, NewItem } from "../shared/schema";
 import { Conflict } from "./Conflict";
 import { History } from "./History";
 import { ItemFields } from "./ItemFields";
@@ -8,7 +8,7 @@ import { ItemHead } from "./ItemHead";
 import { ItemNotices } from "./ItemNotices";
 import { ItemSentence } from "./ItemSentence";
 import { ShownIn } from "./ShownIn";
-import { type Begun, type Beside, useItemForm } from "./useItemForm";
+import { type Beside, useItemForm } from "./useItemForm";
 
 /** The form of one item, or of a new one: on a screen of its own, or beside what it was opened from. */
 export function ItemForm({
@@ -19,7 +19,7 @@ export function ItemForm({
 }: {
 	type: ContentType;
 	item: Item | null;
-	begun: Begun | Item;
+	begun: NewItem | Item;
 	beside?: Beside;
 }) {
 	const done = useDone();

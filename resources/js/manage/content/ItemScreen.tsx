@@ -3,10 +3,10 @@ import { useParams } from "react-router";
 import { get } from "../shared/api";
 import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
+import type { Item, NewItem } from "../shared/schema";
 import { useStart } from "../shared/start";
-import type { Item } from "../shared/types";
 import { ItemForm } from "./ItemForm";
-import type { Begun, Beside } from "./useItemForm";
+import type { Beside } from "./useItemForm";
 
 /** The form of one item, or of a new one, as a screen of its own. */
 export function ItemScreen() {
@@ -20,7 +20,7 @@ export function OpenItem({ type: key, id, beside }: { type: string; id?: string;
 	const type = start.types.find((one) => one.key === key);
 	const item = useQuery({
 		queryKey: ["item", key, id ?? "new"],
-		queryFn: ({ signal }) => get<Item | Begun>(id === undefined ? `/items/new/${key}` : `/items/${id}`, signal),
+		queryFn: ({ signal }) => get<Item | NewItem>(id === undefined ? `/items/new/${key}` : `/items/${id}`, signal),
 		enabled: type !== undefined,
 		staleTime: 0,
 		gcTime: 0,

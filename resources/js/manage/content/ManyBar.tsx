@@ -5,7 +5,7 @@ import { useDone } from "../shared/Done";
 import { Control } from "../shared/fields/Control";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { ContentType } from "../shared/types";
+import type { ContentType } from "../shared/schema";
 import { isSimple } from "./Cell";
 import { columnsOf } from "./tableState";
 

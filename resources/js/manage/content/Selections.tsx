@@ -2,14 +2,8 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
 import { send } from "../shared/api";
-import type { ContentType } from "../shared/types";
+import type { ContentType, TablePresets } from "../shared/schema";
 import type { TableState } from "./tableState";
-
-/** How a person last had a table, and what they kept of it under names. */
-export interface TablePresets {
-	state: Partial<TableState> | null;
-	selections: { id: number; name: string; state: Partial<TableState> }[];
-}
 
 /** What was found, filtered and ordered, kept under a name. */
 export function Selections({
@@ -21,7 +15,7 @@ export function Selections({
 	type: ContentType;
 	presets: TablePresets;
 	state: TableState;
-	onPick: (state: Partial<TableState>) => void;
+	onPick: (state: unknown) => void;
 }) {
 	const client = useQueryClient();
 	const [name, setName] = useState("");

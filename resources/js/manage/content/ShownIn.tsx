@@ -1,28 +1,15 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { get } from "../shared/api";
+import type { Appearance, Item } from "../shared/schema";
 import { useStart } from "../shared/start";
-import type { Item, TraceStep } from "../shared/types";
-
-interface Shown {
-	module: string;
-	name: string;
-	place: number | null;
-	page: number | null;
-	reasons: string[];
-	/** What its card has nothing to show in there. */
-	gaps: { part: string; then: string }[];
-	pages: { title: string; address: string }[];
-	wouldStand: number | null;
-	steps: TraceStep[];
-}
 
 /** The modules that show the item now, and the nearest that do not, with the reason. */
 export function ShownIn({ item }: { item: Item }) {
 	const { user } = useStart();
 	const shown = useQuery({
 		queryKey: ["shown", item.id, item.revision],
-		queryFn: ({ signal }) => get<Shown[]>(`/items/${item.id}/shown`, signal),
+		queryFn: ({ signal }) => get<Appearance[]>(`/items/${item.id}/shown`, signal),
 	});
 	return (
 		<section aria-labelledby="shown-in" className="grid gap-3">

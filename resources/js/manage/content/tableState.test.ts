@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import type { ContentType, Field } from "../shared/types";
+import type { ContentType, Field } from "../shared/schema";
 import { beginning, columnsOf, restored } from "./tableState";
 
 const field = (key: string, family: Field["family"], origin: Field["origin"] = "type") =>

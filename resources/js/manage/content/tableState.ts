@@ -1,4 +1,4 @@
-import type { Condition, ContentType, Field } from "../shared/types";
+import type { Condition, ContentType, Field } from "../shared/schema";
 
 /** How a person has the table of a type: kept for them, and under a name as a selection. */
 export interface TableState {
@@ -70,13 +70,14 @@ export function beginning(type: ContentType): TableState {
 	};
 }
 
-/** What was kept, without what the type no longer has. */
-export function restored(type: ContentType, kept: Partial<TableState> | null): TableState {
+/** What was kept, without what the type no longer has. The server keeps it as it was sent; null where nothing is. */
+export function restored(type: ContentType, state: unknown): TableState {
 	const all = columnsOf(type);
 	const began = beginning(type);
-	if (!kept) {
+	if (state === null) {
 		return began;
 	}
+	const kept = state as Partial<TableState>;
 	const columns = (kept.columns ?? began.columns).filter((one) => all.some((column) => column.key === one.key));
 	const sorts =
 		kept.sort === "title" || kept.sort === "byHand" || all.some((one) => one.key === kept.sort && one.sorts);

@@ -2,8 +2,8 @@
 import { act, cleanup, renderHook } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import type { Item, Start, Values } from "../shared/schema";
 import { StartContext } from "../shared/start";
-import type { Item, Start, Values } from "../shared/types";
 import { useDraft } from "./useDraft";
 
 const answers: { keep: () => void; fail: () => void }[] = [];

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { ApiError, beforeSigningOut, fitsLeaving, send } from "../shared/api";
+import type { Item, Values } from "../shared/schema";
 import { useStart } from "../shared/start";
-import type { Item, Values } from "../shared/types";
 import { dropUnsent, keepUnsent, type Unsent, unsentKey, unsentOf } from "../shared/unsent";
 
 const WAIT = 700;

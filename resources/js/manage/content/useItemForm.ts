@@ -1,16 +1,10 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { ApiError, get, type Problem, send } from "../shared/api";
+import { ApiError, get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
-import type { ContentType, Field, Item, Media, Values } from "../shared/types";
-import type { Stale } from "./Conflict";
+import type { ContentType, Field, Item, Media, NewItem, Problem, StaleItem, Values } from "../shared/schema";
 import { useDraft } from "./useDraft";
-
-export interface Begun {
-	values: Values;
-	draft: Item["draft"];
-}
 
 /**
  * What an item's form stands beside: the words of the way back to it, and what it does when the item is another
@@ -25,7 +19,7 @@ export interface Beside {
 export type ItemFormState = ReturnType<typeof useItemForm>;
 
 /** What is typed into an item's form, and what saving, removing and dropping it does. */
-export function useItemForm(type: ContentType, item: Item | null, begun: Begun | Item, beside: Beside | undefined) {
+export function useItemForm(type: ContentType, item: Item | null, begun: NewItem | Item, beside: Beside | undefined) {
 	const client = useQueryClient();
 	const go = useNavigate();
 	const done = useDone();
@@ -35,7 +29,7 @@ export function useItemForm(type: ContentType, item: Item | null, begun: Begun |
 	const [values, setValues] = useState<Values>({ ...begun.values, ...(begun.draft?.values ?? {}) });
 	const [files, setFiles] = useState<Record<string, Media>>(item?.files ?? {});
 	const [problems, setProblems] = useState<Problem[]>([]);
-	const [stale, setStale] = useState<{ about: Stale; now: Values } | null>(null);
+	const [stale, setStale] = useState<{ about: StaleItem; now: Values } | null>(null);
 	const [hadDraft, setHadDraft] = useState(begun.draft != null);
 	const form = useRef<HTMLFormElement>(null);
 	const began = saved?.values ?? begun.values;
@@ -74,7 +68,7 @@ export function useItemForm(type: ContentType, item: Item | null, begun: Begun |
 			draft.keep();
 			if (error instanceof ApiError && error.status === 409 && saved) {
 				const now = await get<Item>(`/items/${saved.id}`);
-				setStale({ about: error.body as unknown as Stale, now: now.values });
+				setStale({ about: error.body as unknown as StaleItem, now: now.values });
 				return;
 			}
 			setProblems(error instanceof ApiError ? error.problems : []);

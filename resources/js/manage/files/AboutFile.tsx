@@ -3,15 +3,13 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { send } from "../shared/api";
 import { useDone } from "../shared/Done";
-import type { MediaPage } from "../shared/MediaPicker";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { Media } from "../shared/types";
+import type { Media, MediaRow } from "../shared/schema";
 
 /** A file of the list, with where it is used. */
-export type Row = MediaPage["media"][number];
 
-export function About({ media, onClose }: { media: Row; onClose: () => void }) {
+export function About({ media, onClose }: { media: MediaRow; onClose: () => void }) {
 	const client = useQueryClient();
 	const done = useDone();
 	const [alt, setAlt] = useState(media.alt);
@@ -144,7 +142,7 @@ export function bytes(count: number): string {
 }
 
 /** Where a file is used; what somebody else uses it for is not told to an author. */
-export function Use({ use, className }: { use: Row["used"][number]; className: string }) {
+export function Use({ use, className }: { use: MediaRow["used"][number]; className: string }) {
 	return use.link ? (
 		<Link to={use.link} className={className}>
 			{use.title}

@@ -2,20 +2,20 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { useState } from "react";
 import { get } from "../shared/api";
 import { Fault } from "../shared/Fault";
-import type { MediaPage } from "../shared/MediaPicker";
 import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
+import type { MediaPage, MediaRow } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
 import { UploadArea } from "../shared/UploadArea";
 import { useSettled } from "../shared/useSettled";
-import { About, bytes, type Row, Use } from "./AboutFile";
+import { About, bytes, Use } from "./AboutFile";
 
 /** Pictures and files: what each shows, how large it is, where it is used. */
 export function FilesScreen() {
 	const start = useStart();
 	const client = useQueryClient();
 	const [asked, setAsked] = useState({ q: "", kind: "", alt: "", page: 1 });
-	const [open, setOpen] = useState<Row | null>(null);
+	const [open, setOpen] = useState<MediaRow | null>(null);
 	const { page, ...rest } = asked;
 	const params = useSettled(new URLSearchParams({ ...rest, page: String(page) }).toString());
 	const found = useQuery({

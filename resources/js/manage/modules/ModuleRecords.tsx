@@ -1,6 +1,6 @@
 import { useQueries } from "@tanstack/react-query";
 import { get } from "../shared/api";
-import type { ModuleRecords, ModuleSummary } from "../shared/types";
+import type { ModuleRecords, ModuleSummary } from "../shared/schema";
 
 /** So many modules are counted by one request. */
 const AT_ONCE = 8;

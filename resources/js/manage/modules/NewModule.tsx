@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import { get, send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { ModuleWhole, StartingPoint } from "../shared/types";
+import type { ModuleWhole, StartingPoint } from "../shared/schema";
 
 /** A new module begins as a sentence, chosen among those that the site's content makes possible. */
 export function NewModule({ onClose }: { onClose: () => void }) {

@@ -1,4 +1,4 @@
-import type { ModuleSummary } from "../shared/types";
+import type { ModuleSummary } from "../shared/schema";
 
 export const STATES: [ModuleSummary["state"], string][] = [
 	["live", "live"],

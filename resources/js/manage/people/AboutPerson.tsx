@@ -4,10 +4,10 @@ import { send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
+import type { PeopleGroup, Person } from "../shared/schema";
 import { LinkToPass, Who } from "./Invite";
-import type { Group, Person } from "./people";
 
-export function About({ person, groups, onClose }: { person: Person; groups: Group[]; onClose: () => void }) {
+export function About({ person, groups, onClose }: { person: Person; groups: PeopleGroup[]; onClose: () => void }) {
 	const client = useQueryClient();
 	const done = useDone();
 	const [given, setGiven] = useState(person);

@@ -5,28 +5,9 @@ import { get } from "../shared/api";
 import { Fault, Opening } from "../shared/Fault";
 import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
+import type { AuditPage } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
 import { useSettled } from "../shared/useSettled";
-
-interface Entry {
-	id: number;
-	at: string;
-	who: string;
-	action: string;
-	subject: string;
-	/** what else is known of it, in words */
-	details: string[];
-	origin: string;
-}
-
-interface AuditPage {
-	total: number;
-	pages: number;
-	page: number;
-	days: number;
-	actions: { key: string; words: string }[];
-	entries: Entry[];
-}
 
 /** Who did what, when and from where: sign-ins, roles, publishing, removals. It can be read and not changed. */
 export function AuditScreen() {

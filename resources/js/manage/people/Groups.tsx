@@ -1,9 +1,9 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { send } from "../shared/api";
-import type { Group } from "./people";
+import type { PeopleGroup } from "../shared/schema";
 
-export function Groups({ groups }: { groups: Group[] }) {
+export function Groups({ groups }: { groups: PeopleGroup[] }) {
 	const client = useQueryClient();
 	const [name, setName] = useState("");
 	const again = () => client.invalidateQueries({ queryKey: ["people"] });

@@ -3,7 +3,8 @@ import { useState } from "react";
 import { send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import { type Group, ROLES, type Role } from "./people";
+import type { PeopleGroup } from "../shared/schema";
+import { ROLES, type Role } from "./people";
 
 export function Who({
 	role,
@@ -13,7 +14,7 @@ export function Who({
 }: {
 	role: Role;
 	groups: number[];
-	all: Group[];
+	all: PeopleGroup[];
 	onChange: (change: { role?: Role; groups?: number[] }) => void;
 }) {
 	return (
@@ -76,7 +77,7 @@ export function LinkToPass({ link }: { link: string }) {
 	);
 }
 
-export function Invite({ groups, onClose }: { groups: Group[]; onClose: () => void }) {
+export function Invite({ groups, onClose }: { groups: PeopleGroup[]; onClose: () => void }) {
 	const client = useQueryClient();
 	const [given, setGiven] = useState({ name: "", email: "", role: "author" as Role, groups: [] as number[] });
 	const invite = useMutation({

@@ -4,12 +4,13 @@ import { Link } from "react-router";
 import { get } from "../shared/api";
 import { Fault } from "../shared/Fault";
 import { Screen } from "../shared/Screen";
+import type { PeopleGroup, Person } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
 import { useSettled } from "../shared/useSettled";
 import { About } from "./AboutPerson";
 import { Groups } from "./Groups";
 import { Invite } from "./Invite";
-import { type Group, type Person, ROLES } from "./people";
+import { ROLES } from "./people";
 
 /** Who works on the site and who belongs to it; and the groups they are in. */
 export function PeopleScreen() {
@@ -20,7 +21,7 @@ export function PeopleScreen() {
 	const people = useQuery({
 		queryKey: ["people", sought, role],
 		queryFn: ({ signal }) =>
-			get<{ people: Person[]; groups: Group[] }>(`/people?${new URLSearchParams({ q: sought, role })}`, signal),
+			get<{ people: Person[]; groups: PeopleGroup[] }>(`/people?${new URLSearchParams({ q: sought, role })}`, signal),
 		placeholderData: (old) => old,
 	});
 	const [open, setOpen] = useState<Person | null>(null);

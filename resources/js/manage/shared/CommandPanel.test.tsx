@@ -5,8 +5,8 @@ import userEvent from "@testing-library/user-event";
 import { createMemoryRouter, RouterProvider, useLocation } from "react-router";
 import { afterEach, expect, test, vi } from "vitest";
 import { CommandPanel } from "./CommandPanel";
+import type { Start } from "./schema";
 import { StartContext } from "./start";
-import type { Start } from "./types";
 
 afterEach(() => {
 	cleanup();

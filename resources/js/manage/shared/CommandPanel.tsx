@@ -13,15 +13,9 @@ import {
 } from "react-aria-components";
 import { useNavigate } from "react-router";
 import { get } from "./api";
+import type { Found } from "./schema";
 import { useStart } from "./start";
 import { useSettled } from "./useSettled";
-
-interface Found {
-	kind: string;
-	title: string;
-	about: string;
-	to: string;
-}
 
 const ACTIONS: [title: string, to: string, managersOnly: boolean][] = [
 	["Go to Modules", "/modules", true],

@@ -3,15 +3,8 @@ import { useState } from "react";
 import { get } from "./api";
 import { Pager } from "./Pager";
 import { Sheet } from "./Sheet";
-import type { Media } from "./types";
+import type { Media, MediaPage } from "./schema";
 import { useSettled } from "./useSettled";
-
-export interface MediaPage {
-	total: number;
-	pages: number;
-	page: number;
-	media: (Media & { at: string; used: { title: string; link: string | null }[] })[];
-}
 
 /** Chooses among the files that are on the site. */
 export function MediaPicker({

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { get, type Task, watchTasks } from "./api";
+import { get, watchTasks } from "./api";
+import type { Task } from "./schema";
 
 /** Long work that is under way, with how much of it is done. It goes on when the screen is left. */
 export function TaskBar() {

@@ -1,6 +1,6 @@
 import { useRef, useState } from "react";
 import { ApiError, send, upload } from "./api";
-import type { Media } from "./types";
+import type { Media } from "./schema";
 
 interface Going {
 	key: number;

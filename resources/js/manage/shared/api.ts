@@ -1,10 +1,4 @@
-/** One fault the server found, with the place where it stands. */
-export interface Problem {
-	path: string;
-	code: string;
-	message: string;
-}
-
+import type { Problem, Task } from "./schema";
 export class ApiError extends Error {
 	/** @param status of the answer; 0 where none came */
 	constructor(
@@ -174,15 +168,6 @@ export async function send<T>(
 ): Promise<T> {
 	const response = await request(method, path, body instanceof FormData ? body : JSON.stringify(body), options);
 	return (await response.json()) as T;
-}
-
-/** Work that the server does beside the request. */
-export interface Task {
-	id: number;
-	title: string;
-	state: "waiting" | "running" | "done" | "failed";
-	done: number;
-	total: number;
 }
 
 type Watch = (task: Task | null) => void;

@@ -1,5 +1,5 @@
 import { get } from "./api";
-import type { ItemPage } from "./types";
+import type { ItemPage } from "./schema";
 
 /** Items of a type whose title holds the words, by title. */
 export function findItems(type: string, words: string, signal?: AbortSignal): Promise<ItemPage> {

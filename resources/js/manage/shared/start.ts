@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { createContext, useContext } from "react";
 import { get } from "./api";
-import type { ContentType, Field, Start } from "./types";
+import type { ContentType, Field, Start } from "./schema";
 
 export const StartContext = createContext<Start | null>(null);
 

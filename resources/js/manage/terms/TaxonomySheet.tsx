@@ -5,25 +5,9 @@ import { ApiError, get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
+import type { TaxonomyRow, Types } from "../shared/schema";
 import { FieldList } from "../types/FieldList";
-import type { TypesAnswer } from "../types/TypesScreen";
-import { type FieldRow, type FieldSchema, rowsOf } from "../types/typeFile";
-
-export interface TaxonomyRow {
-	key: string;
-	label: string;
-	tree: boolean;
-	terms: number;
-	types: string[];
-	file: {
-		format: 1;
-		key: string;
-		label: string;
-		tree: boolean;
-		properties?: Record<string, FieldSchema>;
-		required?: string[];
-	};
-}
+import { type FieldRow, rowsOf } from "../types/typeFile";
 
 /** A taxonomy itself: its label, whether it is a tree, and the fields that its terms have. */
 export function TaxonomySheet({
@@ -39,7 +23,7 @@ export function TaxonomySheet({
 	const client = useQueryClient();
 	const go = useNavigate();
 	const done = useDone();
-	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<TypesAnswer>("/types", signal) });
+	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<Types>("/types", signal) });
 	const [label, setLabel] = useState(taxonomy.label);
 	const [tree, setTree] = useState(taxonomy.tree);
 	const [rows, setRows] = useState<FieldRow[]>(() =>

@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { ApiError, get, type Problem, send } from "../shared/api";
+import { ApiError, get, send } from "../shared/api";
 import { Opening } from "../shared/Fault";
 import { ColourControl, Control } from "../shared/fields/Control";
 import { Labelled } from "../shared/fields/Labelled";
@@ -8,23 +8,8 @@ import { MediaControl } from "../shared/fields/MediaControl";
 import { RichText } from "../shared/fields/RichText";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { Field, Media, Values } from "../shared/types";
+import type { Field, Media, Problem, TaxonomyRow, Term } from "../shared/schema";
 import { asField } from "./asField";
-import type { TaxonomyRow } from "./TaxonomySheet";
-
-interface Term {
-	id: number;
-	slug: string;
-	name: string;
-	description: string;
-	picture: string | null;
-	pictureUrl: string | null;
-	colour: string | null;
-	fields: Values;
-	items: number;
-	below: number;
-	modules: string[];
-}
 
 /** What one term says: its words, its picture and colour, and the fields that its taxonomy gives it. */
 export function TermPanel({

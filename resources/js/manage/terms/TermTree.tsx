@@ -1,5 +1,6 @@
 import { useMemo, useState } from "react";
-import { fitting, type Line, linesOf, type TermRow } from "./tree";
+import type { TermRow } from "../shared/schema";
+import { fitting, type Line, linesOf } from "./tree";
 
 const SHOWN = 400;
 

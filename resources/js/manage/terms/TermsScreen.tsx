@@ -6,11 +6,11 @@ import { useDone } from "../shared/Done";
 import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
+import type { TaxonomyRow, TermRow } from "../shared/schema";
 import { keyFrom } from "../types/typeFile";
-import { type TaxonomyRow, TaxonomySheet } from "./TaxonomySheet";
+import { TaxonomySheet } from "./TaxonomySheet";
 import { TermPanel } from "./TermPanel";
 import { TermTree } from "./TermTree";
-import type { TermRow } from "./tree";
 
 /** The terms of a taxonomy, as a tree with counts; one of them open beside it. */
 export function TermsScreen() {

@@ -1,5 +1,5 @@
-import type { Field } from "../shared/types";
-import { choicesOf, type FieldSchema } from "../types/typeFile";
+import type { Field, FieldSchema } from "../shared/schema";
+import { choicesOf } from "../types/typeFile";
 
 /** A field as its file says it, as the controls take it. */
 export function asField(key: string, schema: FieldSchema, required: boolean): Field {

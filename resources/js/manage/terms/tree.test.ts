@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
-import { above, fitting, linesOf, type TermRow } from "./tree";
+import type { TermRow } from "../shared/schema";
+import { above, fitting, linesOf } from "./tree";
 
 const term = (id: number, parent: number | null, name: string): TermRow => ({
 	id,

@@ -1,13 +1,4 @@
-export interface TermRow {
-	id: number;
-	parent: number | null;
-	slug: string;
-	name: string;
-	colour: string | null;
-	items: number;
-	withBelow: number;
-}
-
+import type { TermRow } from "../shared/schema";
 export interface Line {
 	term: TermRow;
 	depth: number;

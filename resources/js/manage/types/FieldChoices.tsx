@@ -1,4 +1,5 @@
-import { choicesOf, type FieldSchema, withChoices } from "./typeFile";
+import type { FieldSchema } from "../shared/schema";
+import { choicesOf, withChoices } from "./typeFile";
 
 export function Choices({ schema, onChange }: { schema: FieldSchema; onChange: (schema: FieldSchema) => void }) {
 	const choices = choicesOf(schema);

@@ -1,4 +1,5 @@
-import { choicesOf, type FieldSchema } from "./typeFile";
+import type { FieldSchema } from "../shared/schema";
+import { choicesOf } from "./typeFile";
 
 export function Default({ schema, onChange }: { schema: FieldSchema; onChange: (value: unknown) => void }) {
 	const { kind } = schema["x-wellspring"];

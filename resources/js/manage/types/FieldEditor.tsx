@@ -1,10 +1,9 @@
 import type { ReactNode } from "react";
-import type { Problem } from "../shared/api";
+import type { FieldSchema, Problem, Types } from "../shared/schema";
 import { useStart } from "../shared/start";
 import { Choices } from "./FieldChoices";
 import { Default } from "./FieldDefault";
-import type { TypesAnswer } from "./TypesScreen";
-import { type FieldRow, type FieldSchema, keyFrom, ofKind } from "./typeFile";
+import { type FieldRow, keyFrom, ofKind } from "./typeFile";
 
 const LABELS: Record<string, string> = {
 	minimum: "At least",
@@ -30,7 +29,7 @@ export function FieldEditor({
 	onChange,
 }: {
 	row: FieldRow;
-	kinds: TypesAnswer["kinds"];
+	kinds: Types["kinds"];
 	problems: Problem[];
 	onChange: (change: Partial<FieldRow>) => void;
 }) {

@@ -1,7 +1,6 @@
 import { useState } from "react";
-import type { Problem } from "../shared/api";
+import type { Problem, Types } from "../shared/schema";
 import { FieldEditor } from "./FieldEditor";
-import type { TypesAnswer } from "./TypesScreen";
 import { type FieldRow, newRow } from "./typeFile";
 
 /** The fields of a type, or of a taxonomy's terms, in their order; one of them open. */
@@ -12,7 +11,7 @@ export function FieldList({
 	onChange,
 }: {
 	rows: FieldRow[];
-	kinds: TypesAnswer["kinds"];
+	kinds: Types["kinds"];
 	problems: Problem[];
 	onChange: (rows: FieldRow[]) => void;
 }) {
@@ -102,7 +101,7 @@ export function FieldList({
 	);
 }
 
-function AddField({ kinds, onAdd }: { kinds: TypesAnswer["kinds"]; onAdd: (kind: string) => void }) {
+function AddField({ kinds, onAdd }: { kinds: Types["kinds"]; onAdd: (kind: string) => void }) {
 	const [kind, setKind] = useState("text");
 	return (
 		<div className="flex flex-wrap gap-2 items-center">

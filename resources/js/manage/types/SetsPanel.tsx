@@ -4,20 +4,7 @@ import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-
-interface Part {
-	kind: "type" | "taxonomy" | "module";
-	key: string;
-	name: string;
-	state: "new" | "same" | "kept";
-	says: string;
-}
-
-interface LookedAt {
-	name: string;
-	about: string;
-	parts: Part[];
-}
+import type { LookedAtSet, SetPart } from "../shared/schema";
 
 const STATES = { new: "will be made", same: "is here already", kept: "is here and otherwise; stays as it is" };
 
@@ -30,9 +17,9 @@ export function SetsPanel() {
 	const client = useQueryClient();
 	const done = useDone();
 	const [body, setBody] = useState<FormData | null>(null);
-	const look = useMutation({ mutationFn: (asked: FormData) => send<LookedAt>("POST", "/sets/look", asked) });
+	const look = useMutation({ mutationFn: (asked: FormData) => send<LookedAtSet>("POST", "/sets/look", asked) });
 	const apply = useMutation({
-		mutationFn: (asked: FormData) => send<{ parts: Part[] }>("POST", "/sets/apply", asked),
+		mutationFn: (asked: FormData) => send<{ parts: SetPart[] }>("POST", "/sets/apply", asked),
 		onSuccess: ({ parts }) => {
 			void client.invalidateQueries();
 			setBody(null);

@@ -1,22 +1,15 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useBlocker, useNavigate, useParams } from "react-router";
-import { ApiError, get, type Problem, send, sendLong } from "../shared/api";
+import { ApiError, get, send, sendLong } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
+import type { Problem, TypeEffect, TypeFile, Types } from "../shared/schema";
 import { useStart } from "../shared/start";
 import { FieldList } from "./FieldList";
-import type { TypesAnswer } from "./TypesScreen";
-import { type FieldRow, fileOf, renamedOf, rowsOf, type TypeFile } from "./typeFile";
-
-interface Effect {
-	field: string;
-	message: string;
-	count: number;
-	loses: boolean;
-}
+import { type FieldRow, fileOf, renamedOf, rowsOf } from "./typeFile";
 
 /**
  * One content type: its words, its address, its taxonomies and its fields. What a change does is said before it
@@ -30,7 +23,7 @@ export function TypeScreen() {
 		refetchOnWindowFocus: false,
 		gcTime: 0,
 	});
-	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<TypesAnswer>("/types", signal) });
+	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<Types>("/types", signal) });
 	return type.data && kinds.data ? (
 		<TypeForm
 			key={`${key}-${type.dataUpdatedAt}`}
@@ -43,7 +36,7 @@ export function TypeScreen() {
 	);
 }
 
-function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds: TypesAnswer["kinds"] }) {
+function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds: Types["kinds"] }) {
 	const { taxonomies } = useStart();
 	const client = useQueryClient();
 	const go = useNavigate();
@@ -51,7 +44,7 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 	const { properties: _, required: __, ...began } = file;
 	const [about, setAbout] = useState(began);
 	const [rows, setRows] = useState<FieldRow[]>(() => rowsOf(file));
-	const [effects, setEffects] = useState<Effect[] | null>(null);
+	const [effects, setEffects] = useState<TypeEffect[] | null>(null);
 	const [problems, setProblems] = useState<Problem[]>([]);
 	const [removing, setRemoving] = useState(false);
 	// Until the form stands anew with what was saved.
@@ -84,7 +77,7 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 		onError: fail,
 	});
 	const look = useMutation({
-		mutationFn: () => send<{ effects: Effect[] }>("POST", "/types/look", sent),
+		mutationFn: () => send<{ effects: TypeEffect[] }>("POST", "/types/look", sent),
 		onSuccess: (answer) => {
 			setProblems([]);
 			answer.effects.length === 0 ? save.mutate() : setEffects(answer.effects);

@@ -5,17 +5,13 @@ import { get, send, sendLong } from "../shared/api";
 import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
+import type { TypeFile, Types } from "../shared/schema";
 import { SetsPanel } from "./SetsPanel";
-import { keyFrom, type TypeFile } from "./typeFile";
-
-export interface TypesAnswer {
-	types: { key: string; label: string; plural: string; address: string; items: number; fields: string[] }[];
-	kinds: { key: string; words: string; limits: string[] }[];
-}
+import { keyFrom } from "./typeFile";
 
 /** All content types, and ready-made sets of them. */
 export function TypesScreen() {
-	const types = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<TypesAnswer>("/types", signal) });
+	const types = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<Types>("/types", signal) });
 	const client = useQueryClient();
 	const order = useMutation({
 		mutationFn: (keys: string[]) => send("PUT", "/types/order", { keys }),

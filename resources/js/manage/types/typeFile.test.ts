@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
-import { choicesOf, fileOf, keyFrom, newRow, ofKind, renamedOf, rowsOf, type TypeFile, withChoices } from "./typeFile";
+import type { TypeFile } from "../shared/schema";
+import { choicesOf, fileOf, keyFrom, newRow, ofKind, renamedOf, rowsOf, withChoices } from "./typeFile";
 
 const plot: TypeFile = {
 	$schema: "https://json-schema.org/draft/2020-12/schema",

@@ -1,40 +1,4 @@
-/** A content type as its file, held so that its fields can be edited in an order. */
-export interface FieldSchema {
-	title: string;
-	description?: string;
-	type?: string;
-	enum?: string[];
-	items?: { enum?: string[]; type?: string };
-	default?: unknown;
-	minimum?: number;
-	maximum?: number;
-	minLength?: number;
-	maxLength?: number;
-	maxItems?: number;
-	pattern?: string;
-	"x-wellspring": {
-		kind: string;
-		unit?: string;
-		decimals?: number;
-		earliest?: string;
-		latest?: string;
-		labels?: Record<string, string>;
-		colours?: Record<string, string>;
-		types?: string[];
-		section?: string;
-	};
-	[word: string]: unknown;
-}
-
-export interface TypeFile {
-	$schema: string;
-	title: string;
-	type: "object";
-	"x-wellspring": { format: 1; key: string; plural: string; address: string; taxonomies: string[] };
-	properties: Record<string, FieldSchema>;
-	required?: string[];
-}
-
+import type { FieldSchema, TypeFile } from "../shared/schema";
 /** One field while it is edited; `was` is its key before, null for a new one. */
 export interface FieldRow {
 	id: number;

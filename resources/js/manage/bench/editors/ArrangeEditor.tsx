@@ -1,8 +1,10 @@
+import type { Look } from "../../shared/schema";
 import { useStart } from "../../shared/start";
-import type { Width } from "../../shared/types";
 import { withAt } from "../definition";
 import { NumberInput } from "./inputs";
 import type { EditorProps } from "./props";
+
+type Width = keyof Look["lastRow"];
 
 const WIDTHS: [Width, string][] = [
 	["phone", "on a phone"],

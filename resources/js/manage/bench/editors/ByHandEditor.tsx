@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { get, send } from "../../shared/api";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
-import type { Definition, ItemPage, Results } from "../../shared/types";
+import type { Definition, ItemPage, Results } from "../../shared/schema";
 import { useSettled } from "../../shared/useSettled";
 import { moved, withAt } from "../definition";
 import { useSource } from "../source";

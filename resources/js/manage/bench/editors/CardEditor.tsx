@@ -1,5 +1,5 @@
+import type { Part, SourceRecords } from "../../shared/schema";
 import { fieldOf } from "../../shared/start";
-import type { Part, SourceShape } from "../../shared/types";
 import { moved } from "../definition";
 import { useSource } from "../source";
 import type { Bench } from "../useBench";
@@ -12,7 +12,7 @@ interface Offer {
 }
 
 /** The parts that a card of the type can have. */
-function offers(type: SourceShape): Offer[] {
+function offers(type: SourceRecords): Offer[] {
 	const own = (test: (key: string) => boolean) => type.fields.some((one) => one.origin === "type" && test(one.key));
 	return [
 		...(type.fields.some((one) => one.family === "picture")
@@ -33,7 +33,7 @@ function offers(type: SourceShape): Offer[] {
 	];
 }
 
-export function partLabel(type: SourceShape, part: Part): string {
+export function partLabel(type: SourceRecords, part: Part): string {
 	return part.part === "field"
 		? (fieldOf(type, part.field ?? "")?.label ?? part.field ?? "")
 		: part.part.charAt(0).toUpperCase() + part.part.slice(1);

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../../shared/api";
+import type { Condition, Options } from "../../shared/schema";
 import { fieldOf } from "../../shared/start";
-import type { Condition, Options } from "../../shared/types";
 import { newCondition } from "../definition";
 import { FieldPicker } from "../FieldPicker";
 import { useSource } from "../source";

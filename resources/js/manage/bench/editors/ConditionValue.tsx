@@ -1,4 +1,4 @@
-import type { Condition, Field, Options } from "../../shared/types";
+import type { Condition, Field, Options } from "../../shared/schema";
 import { NumberInput, TextInput } from "./inputs";
 import { Bars } from "./values/Bars";
 import { DayValue, firstDayValue } from "./values/DayValue";

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { EmptyRule, Part } from "../../shared/types";
+import type { EmptyRule, Part } from "../../shared/schema";
 import { withAt } from "../definition";
 import { useSource } from "../source";
 import { partLabel } from "./CardEditor";

@@ -1,5 +1,5 @@
-import type { Group, Join, Rule } from "../../shared/types";
-import { isGroup, joinOf, members, newCondition, withJoin, withMembers } from "../definition";
+import type { Group, Rule } from "../../shared/schema";
+import { isGroup, type Join, joinOf, members, newCondition, withJoin, withMembers } from "../definition";
 import { useSource } from "../source";
 import type { Bench } from "../useBench";
 import { ConditionEditor } from "./ConditionEditor";

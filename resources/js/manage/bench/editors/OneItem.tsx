@@ -1,6 +1,6 @@
 import { PickItem } from "../../shared/fields/PickItem";
+import type { Source } from "../../shared/schema";
 import { useStart } from "../../shared/start";
-import type { Source } from "../../shared/types";
 
 export function OneItem({
 	source,

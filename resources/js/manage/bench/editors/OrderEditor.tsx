@@ -1,6 +1,6 @@
 import { PickByTyping } from "../../shared/fields/PickByTyping";
+import type { SortKey } from "../../shared/schema";
 import { useStart } from "../../shared/start";
-import type { SortKey } from "../../shared/types";
 import { moved, withAt } from "../definition";
 import { useSource } from "../source";
 import type { Bench } from "../useBench";

@@ -1,4 +1,4 @@
-import type { Group, Rule } from "../../shared/types";
+import type { Group, Rule } from "../../shared/schema";
 import { isGroup, joinOf, members, at as read, withMembers, withWhere } from "../definition";
 import { ArrangeEditor } from "./ArrangeEditor";
 import { ByHandEditor } from "./ByHandEditor";

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
+import type { Definition, Source } from "../../shared/schema";
 import { useStart } from "../../shared/start";
-import type { Definition, Source } from "../../shared/types";
 import type { Bench } from "../useBench";
 import { OneItem } from "./OneItem";
 

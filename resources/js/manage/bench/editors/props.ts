@@ -1,4 +1,4 @@
-import type { Look } from "../../shared/types";
+import type { Look } from "../../shared/schema";
 import type { Bench } from "../useBench";
 
 export interface EditorProps {

@@ -1,9 +1,9 @@
-import type { Import, Result } from "./types";
+import type { Import, ImportResult } from "../../shared/schema";
 
 const BECOMES = { created: "new", changed: "changed", unchanged: "as it is", bad: "wrong" };
 
 /** Every problem with its line and column. */
-export function Problems({ result }: { result: Result | null }) {
+export function Problems({ result }: { result: ImportResult | null }) {
 	return result && result.problems.length > 0 ? (
 		<div
 			role="alert"
@@ -26,7 +26,7 @@ export function Problems({ result }: { result: Result | null }) {
 }
 
 /** The first rows as they will be. */
-export function Preview({ row, result }: { row: Import; result: Result }) {
+export function Preview({ row, result }: { row: Import; result: ImportResult }) {
 	const matched = Object.values(row.options.columns);
 	const used = row.columns.filter((column) => matched.includes(column.key));
 	return (

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { get, send, upload } from "../../shared/api";
 import { Notice } from "../../shared/Notice";
-import type { Import } from "./types";
+import type { Import } from "../../shared/schema";
 
 const STATES = {
 	new: "not checked yet",

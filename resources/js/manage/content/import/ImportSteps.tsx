@@ -4,9 +4,9 @@ import { Link, useParams } from "react-router";
 import { send, upload } from "../../shared/api";
 import { useDone } from "../../shared/Done";
 import { Notice } from "../../shared/Notice";
+import type { Import, ImportOptions } from "../../shared/schema";
 import { useStart } from "../../shared/start";
 import { Preview, Problems } from "./Checked";
-import type { Import, Options } from "./types";
 
 /** Matching, checking and writing of one file. */
 export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void }) {
@@ -14,9 +14,9 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 	const { locale } = useStart().site;
 	const client = useQueryClient();
 	const done = useDone();
-	const [options, setOptions] = useState<Options>(row.options);
+	const [options, setOptions] = useState<ImportOptions>(row.options);
 	const [touched, setTouched] = useState(false);
-	const set = (change: Partial<Options>) => {
+	const set = (change: Partial<ImportOptions>) => {
 		setTouched(true);
 		setOptions((now) => ({ ...now, ...change }));
 	};
@@ -130,7 +130,7 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 							className="select w-full"
 							value={options.mode}
 							disabled={busy}
-							onChange={(event) => set({ mode: event.target.value as Options["mode"] })}
+							onChange={(event) => set({ mode: event.target.value as ImportOptions["mode"] })}
 						>
 							<option value="create">each makes a new item</option>
 							<option value="both">known items change, the others are made</option>

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { findItems } from "../findItems";
+import type { Field, Linked } from "../schema";
 import { useStart } from "../start";
-import type { Field, Linked } from "../types";
 import { useSettled } from "../useSettled";
 import { PickByTyping } from "./PickByTyping";
 

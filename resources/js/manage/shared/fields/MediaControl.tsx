@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { MediaPicker } from "../MediaPicker";
-import type { Media } from "../types";
+import type { Media } from "../schema";
 import { UploadArea } from "../UploadArea";
 import type { ControlProps } from "./props";
 

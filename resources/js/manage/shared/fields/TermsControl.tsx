@@ -1,6 +1,6 @@
 import { useMemo } from "react";
+import type { Field } from "../schema";
 import { useStart } from "../start";
-import type { Field } from "../types";
 import { Word } from "../Word";
 import { PickByTyping } from "./PickByTyping";
 

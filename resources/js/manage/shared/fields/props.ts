@@ -1,4 +1,4 @@
-import type { Field, Linked, Media } from "../types";
+import type { Field, Linked, Media } from "../schema";
 
 export interface ControlProps {
 	field: Field;

@@ -1,4 +1,4 @@
-import type { Condition, Field } from "../../../shared/types";
+import type { Condition, Field } from "../../../shared/schema";
 
 const MOST = 10;
 

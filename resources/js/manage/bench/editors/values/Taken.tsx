@@ -1,5 +1,5 @@
+import type { Condition, Field, FieldTest } from "../../../shared/schema";
 import { useStart } from "../../../shared/start";
-import type { Condition, Field, FieldTest } from "../../../shared/types";
 
 interface From {
 	from: "page" | "viewer" | "address";

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\OpenApi;
+
+use OpenApi\Analysers\AttributeAnnotationFactory;
+use OpenApi\Analysers\ReflectionAnalyser;
+use OpenApi\Annotations\OpenApi;
+use OpenApi\Generator;
+use OpenApi\Processors\CleanUnmerged;
+use OpenApi\Processors\MergeIntoComponents;
+use OpenApi\Processors\MergeIntoOpenApi;
+
+/**
+ * The description of /manage/api, OpenAPI 3.1, made from the code: operations from the routes, answers from the types
+ * that the controllers' docblocks declare and PHPStan proves, request bodies from the rules of the form requests, and
+ * attributes for what neither can say. Needs the packages of development.
+ */
+final class ManageApi
+{
+    /** @throws \LogicException where an answer has a type that JSON has no word for */
+    public static function document(): OpenApi
+    {
+        $generator = (new Generator)->setVersion(OpenApi::VERSION_3_1_0)
+            ->setAnalyser(new ReflectionAnalyser([new AttributeAnnotationFactory]))
+            ->setProcessors([
+                new MergeIntoOpenApi,
+                new FormRequestSchemas,
+                new RouteOperations,
+                new MergeIntoComponents,
+                new CleanUnmerged,
+            ]);
+
+        return $generator->generate([app_path('Http/Resources'), app_path('Http/Requests')])
+            ?? throw new \LogicException('No description of the API was made.');
+    }
+
+    /** @return string the document as it stands in docs/formats */
+    public static function json(): string
+    {
+        return self::document()->toJson(
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        )."\n";
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use OpenApi\Attributes as OA;
+
+/** What is done to several modules. */
+#[OA\Schema]
+final class ChangeModulesRequest extends ApiRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'keys' => ['required', 'array', 'min:1'],
+            'keys.*' => ['string'],
+            'do' => ['required', 'in:publish,off,on,remove'],
+        ];
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use OpenApi\Attributes as OA;
+
+/** A new password, with the one before. */
+#[OA\Schema]
+final class ChangePasswordRequest extends ApiRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'current' => ['required', 'string'],
+            'password' => ['required', 'string', 'min:10', 'max:200'],
+        ];
+    }
+}

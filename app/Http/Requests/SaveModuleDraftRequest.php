@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use OpenApi\Attributes as OA;
+
+/** A draft, with the revision that it started from. */
+#[OA\Schema(properties: [
+    new OA\Property(property: 'definition', ref: '#/components/schemas/Definition'),
+])]
+final class SaveModuleDraftRequest extends ApiRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'definition' => ['required', 'array'],
+            'revision' => ['required', 'integer'],
+        ];
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use OpenApi\Attributes as OA;
+
+/** A file that is taken in. */
+#[OA\Schema(properties: [
+    new OA\Property(property: 'file', type: 'string', format: 'binary'),
+    new OA\Property(property: 'alt', type: 'string'),
+])]
+final class UploadMediaRequest extends ApiRequest implements TakesFile
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'file' => [],
+            'alt' => [],
+        ];
+    }
+}

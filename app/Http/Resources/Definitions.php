@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+/**
+ * The definitions that the API takes and gives, as the manage screens edit them. What exactly they may say is in
+ * docs/formats: a draft may say what is no longer right, and is given as it is.
+ *
+ * @phpstan-type DefinitionShape array<string, mixed>
+ * @phpstan-type TypeFileShape array<string, mixed>
+ * @phpstan-type TaxonomyFileShape array<string, mixed>
+ */
+#[OA\Schema(schema: 'Definition', type: 'object', required: [
+    'format', 'key', 'name', 'source', 'order', 'page', 'arrange', 'card', 'whenNothing',
+], properties: [
+    new OA\Property('format', type: 'integer', enum: [1]),
+    new OA\Property('key', type: 'string'),
+    new OA\Property('name', type: 'string'),
+    new OA\Property('source', ref: '#/components/schemas/Source'),
+    new OA\Property('where', ref: '#/components/schemas/Group'),
+    new OA\Property('leaveOut', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('pin', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('headings', ref: '#/components/schemas/Headings'),
+    new OA\Property('order', type: 'array', items: new OA\Items(ref: '#/components/schemas/SortKey')),
+    new OA\Property('skip', type: 'integer'),
+    new OA\Property('atMost', type: 'integer'),
+    new OA\Property('page', type: 'object', required: ['mode', 'size'], properties: [
+        new OA\Property('mode', type: 'string'),
+        new OA\Property('size', type: 'integer'),
+        new OA\Property('loads', type: 'integer'),
+    ]),
+    new OA\Property('arrange', type: 'object', required: ['as'], properties: [
+        new OA\Property('as', type: 'string'),
+        new OA\Property('columns', type: 'object', required: ['phone', 'tablet', 'laptop', 'desktop'], properties: [
+            new OA\Property('phone', type: 'integer'),
+            new OA\Property('tablet', type: 'integer'),
+            new OA\Property('laptop', type: 'integer'),
+            new OA\Property('desktop', type: 'integer'),
+        ]),
+    ]),
+    new OA\Property('card', type: 'object', required: ['lines'], properties: [
+        new OA\Property('lines', type: 'array', items: new OA\Items(type: 'object', required: ['parts'], properties: [
+            new OA\Property('parts', type: 'array', items: new OA\Items(ref: '#/components/schemas/Part')),
+        ])),
+    ]),
+    new OA\Property('whenNothing', type: 'object', required: ['do', 'text'], properties: [
+        new OA\Property('do', type: 'string', enum: ['say']),
+        new OA\Property('text', type: 'string'),
+    ]),
+])]
+#[OA\Schema(schema: 'Source', description: 'Exactly one of the first seven.', type: 'object', properties: [
+    new OA\Property('items', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('terms', type: 'string'),
+    new OA\Property('people', type: 'object', required: ['groups'], properties: [
+        new OA\Property('groups', type: 'array', items: new OA\Items(type: 'string')),
+    ]),
+    new OA\Property('months', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('years', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('page', type: 'string', enum: ['item', 'term']),
+    new OA\Property('one', type: 'string'),
+    new OA\Property('under', type: 'string'),
+    new OA\Property('used', type: 'boolean'),
+    new OA\Property('by', type: 'string'),
+    new OA\Property('type', type: 'string'),
+    new OA\Property('of', type: 'string'),
+])]
+#[OA\Schema(schema: 'Group', description: 'Exactly one of all, any and none.', type: 'object', properties: [
+    new OA\Property('all', type: 'array', items: new OA\Items(ref: '#/components/schemas/Rule')),
+    new OA\Property('any', type: 'array', items: new OA\Items(ref: '#/components/schemas/Rule')),
+    new OA\Property('none', type: 'array', items: new OA\Items(ref: '#/components/schemas/Rule')),
+    new OA\Property('off', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'Rule', anyOf: [
+    new OA\Schema(ref: '#/components/schemas/Condition'),
+    new OA\Schema(ref: '#/components/schemas/Group'),
+])]
+#[OA\Schema(schema: 'Condition', type: 'object', required: ['field', 'test'], properties: [
+    new OA\Property('field', type: 'string'),
+    new OA\Property('test', type: 'string'),
+    new OA\Property('value'),
+    new OA\Property('below', type: 'boolean'),
+    new OA\Property(
+        'in',
+        description: 'The fields that a search looks in, and what finding a word there counts.',
+        type: 'object',
+        additionalProperties: new OA\AdditionalProperties(type: 'number'),
+    ),
+    new OA\Property('whenMissing', type: 'string', enum: ['keepAll', 'keepNone']),
+    new OA\Property('off', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'SortKey', type: 'object', required: ['by', 'direction', 'empty'], properties: [
+    new OA\Property('by', type: 'string'),
+    new OA\Property('direction', type: 'string', enum: ['up', 'down']),
+    new OA\Property('empty', type: 'string', enum: ['last', 'first']),
+    new OA\Property('days', type: 'integer'),
+    new OA\Property('confidence', type: 'number'),
+    new OA\Property('of', oneOf: [
+        new OA\Schema(type: 'string'),
+        new OA\Schema(type: 'array', items: new OA\Items(type: 'string')),
+    ]),
+    new OA\Property('term', type: 'string'),
+])]
+#[OA\Schema(schema: 'Headings', type: 'object', required: ['by', 'direction'], properties: [
+    new OA\Property('by', type: 'string'),
+    new OA\Property('per', type: 'string', enum: ['day', 'week', 'month', 'year']),
+    new OA\Property('direction', type: 'string', enum: ['up', 'down']),
+])]
+#[OA\Schema(schema: 'Part', type: 'object', required: ['part'], properties: [
+    new OA\Property('part', type: 'string'),
+    new OA\Property('field', type: 'string'),
+    new OA\Property('level', type: 'integer'),
+    new OA\Property('words', type: 'integer'),
+    new OA\Property('label', type: 'string'),
+    new OA\Property('empty', ref: '#/components/schemas/EmptyRule'),
+])]
+#[OA\Schema(schema: 'EmptyRule', type: 'object', required: ['do'], properties: [
+    new OA\Property('do', type: 'string', enum: ['leaveOut', 'leaveOutLine', 'say']),
+    new OA\Property('text', type: 'string'),
+])]
+#[OA\Schema(schema: 'TypeFile', type: 'object', required: [
+    '$schema', 'title', 'type', 'x-wellspring', 'properties',
+], properties: [
+    new OA\Property('$schema', type: 'string'),
+    new OA\Property('title', type: 'string'),
+    new OA\Property('type', type: 'string', enum: ['object']),
+    new OA\Property('x-wellspring', type: 'object', required: [
+        'format', 'key', 'plural', 'address', 'taxonomies',
+    ], properties: [
+        new OA\Property('format', type: 'integer', enum: [1]),
+        new OA\Property('key', type: 'string'),
+        new OA\Property('plural', type: 'string'),
+        new OA\Property('address', type: 'string'),
+        new OA\Property('taxonomies', type: 'array', items: new OA\Items(type: 'string')),
+    ]),
+    new OA\Property(
+        'properties',
+        type: 'object',
+        additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/FieldSchema'),
+    ),
+    new OA\Property('required', type: 'array', items: new OA\Items(type: 'string')),
+])]
+#[OA\Schema(schema: 'TaxonomyFile', type: 'object', required: ['format', 'key', 'label', 'tree'], properties: [
+    new OA\Property('format', type: 'integer', enum: [1]),
+    new OA\Property('key', type: 'string'),
+    new OA\Property('label', type: 'string'),
+    new OA\Property('tree', type: 'boolean'),
+    new OA\Property(
+        'properties',
+        type: 'object',
+        additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/FieldSchema'),
+    ),
+    new OA\Property('required', type: 'array', items: new OA\Items(type: 'string')),
+])]
+#[OA\Schema(schema: 'FieldSchema', type: 'object', required: ['title', 'x-wellspring'], properties: [
+    new OA\Property('title', type: 'string'),
+    new OA\Property('description', type: 'string'),
+    new OA\Property('type', type: 'string'),
+    new OA\Property('enum', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('items', type: 'object', properties: [
+        new OA\Property('enum', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property('type', type: 'string'),
+    ]),
+    new OA\Property('default'),
+    new OA\Property('minimum', type: 'number'),
+    new OA\Property('maximum', type: 'number'),
+    new OA\Property('minLength', type: 'integer'),
+    new OA\Property('maxLength', type: 'integer'),
+    new OA\Property('maxItems', type: 'integer'),
+    new OA\Property('pattern', type: 'string'),
+    new OA\Property('x-wellspring', type: 'object', required: ['kind'], properties: [
+        new OA\Property('kind', type: 'string'),
+        new OA\Property('unit', type: 'string'),
+        new OA\Property('decimals', type: 'integer'),
+        new OA\Property('earliest', type: 'string'),
+        new OA\Property('latest', type: 'string'),
+        new OA\Property(
+            'labels',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+        ),
+        new OA\Property(
+            'colours',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+        ),
+        new OA\Property('types', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property('section', type: 'string'),
+    ]),
+], additionalProperties: true)]
+final class Definitions
+{
+}

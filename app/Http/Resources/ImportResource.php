@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Catalogue\CatalogueStore;
+use App\Import\ImportFile;
+use App\Import\ImportPlan;
+use App\Models\Import;
+use Illuminate\Support\Facades\Storage;
+use OpenApi\Attributes as OA;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\ItemReader;
+use Wellspring\Core\Content\Kind\Text;
+use Wellspring\Core\Problem\Refused;
+
+/**
+ * A file on its way in, as the manage screens take it: its columns, how they are read, what checking or writing it
+ * came to.
+ *
+ * @phpstan-type ImportOptionsShape array<string, mixed>
+ * @phpstan-type ImportResultShape array<string, mixed>
+ * @phpstan-type ImportShape array{
+ *     id: int, type: string, name: string, state: 'new'|'checking'|'checked'|'writing'|'done'|'failed', rows: int,
+ *     done: int, headings: list<string>, samples: JsonMap<string>, options: ImportOptionsShape,
+ *     columns: list<array{key: string, label: string, needed: bool}>, keys: list<array{key: string, label: string}>,
+ *     pictures: bool, result: ImportResultShape|null, change: int|null,
+ * }
+ */
+#[OA\Schema(schema: 'ImportOptions', type: 'object', required: [
+    'columns', 'mode', 'key', 'makeTerms', 'skipBad', 'plain',
+], properties: [
+    new OA\Property(
+        'columns',
+        description: 'The column that each heading of the file is read as.',
+        type: 'object',
+        additionalProperties: new OA\AdditionalProperties(type: 'string', nullable: true),
+    ),
+    new OA\Property('mode', type: 'string', enum: ['create', 'update', 'both']),
+    new OA\Property('key', type: 'string'),
+    new OA\Property('makeTerms', type: 'boolean'),
+    new OA\Property('skipBad', type: 'boolean'),
+    new OA\Property(
+        'plain',
+        description: 'Whether an apostrophe before what looks like a formula is a part of the text.',
+        type: 'boolean',
+    ),
+])]
+#[OA\Schema(schema: 'ImportResult', type: 'object', required: ['problems'], properties: [
+    new OA\Property('created', type: 'integer'),
+    new OA\Property('changed', type: 'integer'),
+    new OA\Property('unchanged', type: 'integer'),
+    new OA\Property('bad', type: 'integer'),
+    new OA\Property('problemCount', type: 'integer'),
+    new OA\Property('problems', type: 'array', items: new OA\Items(type: 'object', required: [
+        'path', 'message',
+    ], properties: [
+        new OA\Property('path', type: 'string'),
+        new OA\Property('message', type: 'string'),
+    ])),
+    new OA\Property('preview', type: 'array', items: new OA\Items(type: 'object', required: [
+        'place', 'becomes', 'cells',
+    ], properties: [
+        new OA\Property('place', type: 'string'),
+        new OA\Property('becomes', type: 'string', enum: ['created', 'changed', 'unchanged', 'bad']),
+        new OA\Property(
+            'cells',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+        ),
+    ])),
+    new OA\Property('newTerms', type: 'array', items: new OA\Items(type: 'string')),
+])]
+final readonly class ImportResource
+{
+    public function __construct(private CatalogueStore $catalogue)
+    {
+    }
+
+    /** @return ImportShape */
+    public function whole(Import $row): array
+    {
+        $type = $this->catalogue->catalogue()->type($row->type_key)
+            ?? throw Refused::because('type', 'unknownType', 'There is no such content type any more.');
+        $reader = new ItemReader($type);
+        $known = Storage::disk('imports')->exists($row->file);
+
+        return [
+            'id' => $row->id,
+            'type' => $row->type_key,
+            'name' => $row->name,
+            'state' => $row->state,
+            'rows' => $row->rows,
+            'done' => $row->done,
+            'headings' => $row->columns,
+            'samples' => new JsonMap(
+                $known ? ImportFile::samples(Storage::disk('imports')->path($row->file)) : [],
+            ),
+            'options' => $row->options,
+            'columns' => array_map(
+                fn (string $column): array => [
+                    'key' => $column,
+                    'label' => $reader->field($column)->label ?? $column,
+                    'needed' => $column === 'title' || ($type->fields[$column] ?? null)?->required === true,
+                ],
+                $reader->columns(),
+            ),
+            'keys' => array_map(
+                fn (string $key): array => [
+                    'key' => $key,
+                    'label' => $key === 'slug'
+                        ? 'Slug'
+                        : ($type->fields[$key] ?? new Field($key, $key, new Text))->label,
+                ],
+                ImportPlan::keys($type),
+            ),
+            'pictures' => $row->pictures !== null,
+            'result' => $row->result,
+            'change' => $row->change_id,
+        ];
+    }
+}
