@@ -59,8 +59,9 @@ final class PluginsTest extends TestCase
             'title' => 'Dish',
             'type' => 'object',
             'x-wellspring' => ['format' => 1, 'key' => 'dish', 'plural' => 'Dishes'],
-            'properties' => ['stars' => ['x-wellspring' => ['kind' => 'stars']]],
+            'properties' => ['stars' => ['maximum' => 7, 'x-wellspring' => ['kind' => 'stars']]],
         ])->type;
+        $this->assertSame(7, $type->fields['stars']->limits->maximum, 'a kind reads its own limits');
         foreach ([
             'Soup' => 2, 'Salad of beans' => 4, 'Stew' => 3, 'Bread' => 4, 'Sorbet' => null,
         ] as $title => $stars) {

@@ -23,6 +23,9 @@ interface Kind
     /** @return list<Limit> what a field of this kind may say beyond its words */
     public function limits(): array;
 
+    /** The limits that a type file says of a field of this kind; faults are noted. */
+    public function readLimits(LimitReader $words): Limits;
+
     /**
      * A value as it is stored, from a value of JSON. An empty value is read as null.
      *

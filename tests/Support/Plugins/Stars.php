@@ -7,10 +7,13 @@ namespace Tests\Support\Plugins;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
+use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\LimitReader;
+use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Wording\Format;
 
-/** A kind of field: one to five stars. */
+/** A kind of field: one to five stars, or as many as the type says. */
 final class Stars implements Kind
 {
     public function key(): string
@@ -30,14 +33,22 @@ final class Stars implements Kind
 
     public function limits(): array
     {
-        return [];
+        return [Limit::Maximum];
+    }
+
+    /** There can be two to ten of them. */
+    public function readLimits(LimitReader $words): Limits
+    {
+        return new Limits(maximum: $words->schema->wholeOrNull('maximum', 2, 10));
     }
 
     public function read(mixed $value, Field $field): ?int
     {
-        return $value === null || is_int($value) && $value >= 1 && $value <= 5
+        $most = $field->limits->maximum ?? 5;
+
+        return $value === null || is_int($value) && $value >= 1 && $value <= $most
             ? $value
-            : throw WrongValue::expected('one to five stars', $value);
+            : throw WrongValue::expected("one to {$most} stars", $value);
     }
 
     public function readCell(string $cell, Field $field): ?int
@@ -57,6 +68,6 @@ final class Stars implements Kind
 
     public function schema(Field $field): array
     {
-        return ['type' => 'number'];
+        return ['type' => 'number'] + array_filter(['maximum' => $field->limits->maximum]);
     }
 }

@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Kinds;
 use Wellspring\Core\Content\Limit;
-use Wellspring\Core\Content\Limits;
+use Wellspring\Core\Content\LimitReader;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\TermTree;
@@ -159,7 +159,7 @@ final readonly class TypeFile
             $key, $label, $kind, Origin::Type, $required, $choices,
             colours: $says(Limit::Choices) ? self::colours($own, $choices, $problems) : [],
             unit: $says(Limit::Unit) && $own->has('unit') ? $own->text('unit') : '',
-            limits: self::limits($schema, $own, $says),
+            limits: $kind->readLimits(new LimitReader($schema, $own)),
             help: $help,
             section: $own->has('section') ? $own->text('section') : '',
             types: $says(Limit::Types) ? self::types($own, $problems) : [],
@@ -170,52 +170,6 @@ final readonly class TypeFile
         $schema->noOthers();
 
         return $default === null ? $field : $field->with(default: $default);
-    }
-
-    /** @param  \Closure(Limit): bool  $says */
-    private static function limits(Shape $schema, Shape $own, \Closure $says): Limits
-    {
-        $whole = fn (Shape $in, Limit $limit, int $min, int $max): ?int => $says($limit)
-            ? $in->wholeOrNull($limit->value, $min, $max)
-            : null;
-        $number = fn (Limit $limit): int|float|null => $says($limit) ? $schema->numberOrNull($limit->value) : null;
-        $day = function (Limit $limit) use ($own, $says): ?string {
-            if (! $says($limit) || ! $own->has($limit->value)) {
-                return null;
-            }
-            try {
-                return (new Kind\Date)->read($own->raw($limit->value), new Field('day', 'Day', new Kind\Date));
-            } catch (WrongValue) {
-                $own->wrong($limit->value, 'a day such as 2026-05-01', $own->raw($limit->value));
-
-                return null;
-            }
-        };
-        $limits = new Limits(
-            $number(Limit::Minimum),
-            $number(Limit::Maximum),
-            $whole($own, Limit::Decimals, 0, 10),
-            $whole($schema, Limit::MinLength, 1, 100_000),
-            $whole($schema, Limit::MaxLength, 1, 100_000),
-            $says(Limit::Pattern) && $schema->has('pattern') ? $schema->text('pattern') : null,
-            $day(Limit::Earliest),
-            $day(Limit::Latest),
-            $whole($schema, Limit::MaxItems, 1, 1000),
-        );
-        if ($limits->minimum !== null && $limits->maximum !== null && $limits->minimum > $limits->maximum) {
-            $schema->wrong('maximum', 'a number that is not below the minimum', $limits->maximum);
-        }
-        if ($limits->minLength !== null && $limits->maxLength !== null && $limits->minLength > $limits->maxLength) {
-            $schema->wrong('maxLength', 'a length that is not below minLength', $limits->maxLength);
-        }
-        if ($limits->earliest !== null && $limits->latest !== null && $limits->earliest > $limits->latest) {
-            $own->wrong('latest', 'a day that is not before the earliest', $limits->latest);
-        }
-        if ($limits->pattern !== null && ! Limits::isPattern($limits->pattern)) {
-            $schema->wrong('pattern', 'a regular expression', $limits->pattern);
-        }
-
-        return $limits;
     }
 
     private static function default(Shape $schema, Field $field): mixed

@@ -13,6 +13,7 @@ use Wellspring\Core\Who\Audience;
 /** Who an item is for: `everyone`, `signed-out`, `members`, `group:KEY`, several joined. Not a kind of a type file. */
 final class AudienceKeys implements Kind
 {
+    use NoLimits;
     use TextList;
 
     public function key(): string

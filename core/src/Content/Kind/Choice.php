@@ -14,6 +14,7 @@ use Wellspring\Core\Wording\Format;
 /** One of the choices that the field lists. */
 final class Choice implements Kind
 {
+    use NoLimits;
     use SingleText;
 
     public function key(): string

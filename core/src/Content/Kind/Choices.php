@@ -8,6 +8,8 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\LimitReader;
+use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\WrongValue;
 
 /** Any number of the choices that the field lists, each once, in the field's order. */
@@ -33,6 +35,11 @@ final class Choices implements Kind
     public function limits(): array
     {
         return [Limit::Choices, Limit::MaxItems, Limit::Default];
+    }
+
+    public function readLimits(LimitReader $words): Limits
+    {
+        return new Limits(maxItems: $words->maxItems());
     }
 
     /** @return non-empty-list<string>|null */

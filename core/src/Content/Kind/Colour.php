@@ -14,6 +14,7 @@ use Wellspring\Core\Text\Whitespace;
 /** A colour, `#1f6470`: red, green and blue in two hexadecimal digits each. */
 final class Colour implements Kind
 {
+    use NoLimits;
     use SingleText;
 
     public function key(): string

@@ -8,6 +8,8 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\LimitReader;
+use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Wording\Format;
 
@@ -34,6 +36,13 @@ final class Date implements Kind
     public function limits(): array
     {
         return [Limit::Earliest, Limit::Latest, Limit::Default];
+    }
+
+    public function readLimits(LimitReader $words): Limits
+    {
+        [$earliest, $latest] = $words->days();
+
+        return new Limits(earliest: $earliest, latest: $latest);
     }
 
     public function read(mixed $value, Field $field): ?string

@@ -11,6 +11,7 @@ use Wellspring\Core\Content\Kind;
 /** A file that visitors can take with them, named as it is kept on the site: `price-list.pdf`. */
 final class File implements Kind
 {
+    use NoLimits;
     use SingleText;
 
     public function key(): string

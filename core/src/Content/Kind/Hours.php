@@ -17,6 +17,8 @@ use Wellspring\Core\Wording\Format;
  */
 final class Hours implements Kind
 {
+    use NoLimits;
+
     public function key(): string
     {
         return 'hours';

@@ -8,6 +8,8 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\LimitReader;
+use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Text\Whitespace;
@@ -35,6 +37,11 @@ final class Items implements Kind
     public function limits(): array
     {
         return [Limit::Types, Limit::MaxItems];
+    }
+
+    public function readLimits(LimitReader $words): Limits
+    {
+        return new Limits(maxItems: $words->maxItems());
     }
 
     /** @return non-empty-list<string>|null each `type/slug` */

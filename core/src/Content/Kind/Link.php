@@ -17,6 +17,7 @@ use Wellspring\Core\Text\Whitespace;
  */
 final class Link implements Kind
 {
+    use NoLimits;
     use SingleText;
 
     public function key(): string

@@ -9,6 +9,8 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\LimitReader;
+use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Whitespace;
@@ -37,6 +39,11 @@ final class LongText implements Kind
     public function limits(): array
     {
         return [Limit::MaxLength];
+    }
+
+    public function readLimits(LimitReader $words): Limits
+    {
+        return new Limits(maxLength: $words->maxLength());
     }
 
     public function read(mixed $value, Field $field): ?string

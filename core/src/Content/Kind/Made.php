@@ -15,6 +15,8 @@ use Wellspring\Core\Wording\Format;
  */
 final readonly class Made implements Kind
 {
+    use NoLimits;
+
     public function __construct(private string $key, private Family $family)
     {
     }

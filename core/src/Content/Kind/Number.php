@@ -8,6 +8,8 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\LimitReader;
+use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
@@ -41,6 +43,13 @@ final readonly class Number implements Kind
             ...$this->key === 'money' ? [] : [Limit::Unit], Limit::Minimum, Limit::Maximum, Limit::Decimals,
             Limit::Default,
         ];
+    }
+
+    public function readLimits(LimitReader $words): Limits
+    {
+        [$minimum, $maximum] = $words->numbers();
+
+        return new Limits($minimum, $maximum, $words->own->wholeOrNull('decimals', 0, 10));
     }
 
     public function read(mixed $value, Field $field): int|float|null

@@ -16,6 +16,7 @@ final class Person implements Kind
     use NamedLinks, SingleText {
         NamedLinks::display insteadof SingleText;
     }
+    use NoLimits;
 
     public function key(): string
     {

@@ -12,6 +12,7 @@ use Wellspring\Core\Content\WrongValue;
 /** A picture, named as it is kept on the site: `harts-tongue-fern.webp`. */
 final class Picture implements Kind
 {
+    use NoLimits;
     use SingleText;
 
     public function key(): string

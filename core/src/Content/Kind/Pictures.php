@@ -8,6 +8,8 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\LimitReader;
+use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\WrongValue;
 
 /** Pictures in an order, each named as it is kept on the site. */
@@ -33,6 +35,11 @@ final class Pictures implements Kind
     public function limits(): array
     {
         return [Limit::MaxItems];
+    }
+
+    public function readLimits(LimitReader $words): Limits
+    {
+        return new Limits(maxItems: $words->maxItems());
     }
 
     /** @return non-empty-list<string>|null */

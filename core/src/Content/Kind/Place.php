@@ -16,6 +16,8 @@ use Wellspring\Core\Wording\Format;
  */
 final class Place implements Kind
 {
+    use NoLimits;
+
     public function key(): string
     {
         return 'place';

@@ -17,6 +17,8 @@ use Wellspring\Core\Wording\Format;
  */
 final class Terms implements Kind
 {
+    use NoLimits;
+
     public function key(): string
     {
         return 'terms';

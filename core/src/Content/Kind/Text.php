@@ -8,6 +8,8 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\LimitReader;
+use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\ControlCharacters;
 use Wellspring\Core\Text\Whitespace;
@@ -35,6 +37,13 @@ final class Text implements Kind
     public function limits(): array
     {
         return [Limit::MinLength, Limit::MaxLength, Limit::Pattern, Limit::Default];
+    }
+
+    public function readLimits(LimitReader $words): Limits
+    {
+        [$minLength, $maxLength] = $words->lengths();
+
+        return new Limits(minLength: $minLength, maxLength: $maxLength, pattern: $words->pattern());
     }
 
     public function read(mixed $value, Field $field): ?string

@@ -11,6 +11,7 @@ use Wellspring\Core\Content\Kind;
 /** A video: the address of one elsewhere, or the name of an uploaded file. */
 final class Video implements Kind
 {
+    use NoLimits;
     use SingleText;
 
     public function key(): string

@@ -15,6 +15,8 @@ use Wellspring\Core\Wording\Format;
 /** Yes or no; a value that was never stated is neither. */
 final class YesNo implements Kind
 {
+    use NoLimits;
+
     private const WORDS = ['yes' => true, 'true' => true, '1' => true, 'no' => false, 'false' => false, '0' => false];
 
     public function key(): string
