@@ -6,6 +6,7 @@ namespace App\Catalogue;
 
 use App\Models\Item;
 use Wellspring\Core\Context\PageSubject;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Period;
 
@@ -48,7 +49,11 @@ final readonly class Subjects
         $item = Item::query()->where('type_key', $type)->where('slug', $slug)->first();
 
         return $item === null
-            ? throw Refused::because($place, 'unknownItem', "there is no item “{$name}”; expected item:TYPE/SLUG.")
+            ? throw Refused::because(
+                $place,
+                ProblemCode::UnknownItem,
+                "there is no item “{$name}”; expected item:TYPE/SLUG.",
+            )
             : new PageSubject(Records::complete($item));
     }
 
@@ -58,12 +63,16 @@ final readonly class Subjects
         $term = ($this->catalogue->catalogue()->taxonomies[$taxonomy] ?? null)?->terms->find($slug);
 
         return $term === null
-            ? throw Refused::because($place, 'unknownTerm', "there is no term “{$name}”; expected term:TAXONOMY/SLUG.")
+            ? throw Refused::because(
+                $place,
+                ProblemCode::UnknownTerm,
+                "there is no term “{$name}”; expected term:TAXONOMY/SLUG.",
+            )
             : new PageSubject(term: ['taxonomy' => $taxonomy, 'slug' => $slug]);
     }
 
     private static function wrong(string $about, string $place): Refused
     {
-        return Refused::because($place, 'wrongValue', 'expected '.self::EXPECTED.", found “{$about}”.");
+        return Refused::because($place, ProblemCode::WrongValue, 'expected '.self::EXPECTED.", found “{$about}”.");
     }
 }

@@ -16,6 +16,7 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /** Takes a change back: items return to the revision before it, what it made goes, what it removed comes again. */
@@ -47,7 +48,7 @@ final readonly class Undo
                 [$left, $undone] = [[], 0];
                 $change = Change::query()->lockForUpdate()->findOrFail($change->id);
                 if ($change->undone_at !== null) {
-                    throw Refused::because('', 'undone', "“{$change->title}” was taken back already.");
+                    throw Refused::because('', ProblemCode::Undone, "“{$change->title}” was taken back already.");
                 }
                 ItemWriter::lock(
                     array_values(
@@ -198,6 +199,6 @@ final readonly class Undo
     private function type(string $key): Type
     {
         return $this->catalogue->catalogue()->type($key)
-            ?? throw Refused::because('', 'unknownType', "There is no content type “{$key}” any more.");
+            ?? throw Refused::because('', ProblemCode::UnknownType, "There is no content type “{$key}” any more.");
     }
 }

@@ -6,6 +6,7 @@ namespace App\Changes;
 
 use App\Models\Change;
 use App\Tasks\LongWork;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
@@ -32,7 +33,7 @@ final readonly class UndoChange implements LongWork
     {
         $change = Change::query()
             ->where('id', $input['change'] ?? 0)
-            ->first() ?? throw Refused::because('', 'unknown', 'There is no such change any more.');
+            ->first() ?? throw Refused::because('', ProblemCode::Unknown, 'There is no such change any more.');
 
         return $this->undo->undo($change, $progress);
     }

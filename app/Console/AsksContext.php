@@ -10,6 +10,7 @@ use App\People\Viewers;
 use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
@@ -35,7 +36,7 @@ trait AsksContext
         $now = $on === '' ? new \DateTimeImmutable : Iso8601::parse($on);
         if ($now === null) {
             $expected = 'expected a moment such as 2026-05-01T18:30:00Z';
-            throw Refused::because('--on', 'wrongValue', "{$expected}, found “{$on}”.");
+            throw Refused::because('--on', ProblemCode::WrongValue, "{$expected}, found “{$on}”.");
         }
         $viewer = app(Viewers::class)->asked($this->given('--as'), $this->given('--person'), '--as', '--person');
         $subject = app(Subjects::class)->find($this->given('--about'), '--about');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /** Reads a JSON file that a command was given; `-` is the standard input. */
@@ -14,12 +15,12 @@ final class JsonFile
     {
         $text = $path === '-' ? stream_get_contents(STDIN) : (is_file($path) ? file_get_contents($path) : false);
         if ($text === false) {
-            throw Refused::because('', 'unreadable', "“{$path}” cannot be read.");
+            throw Refused::because('', ProblemCode::Unreadable, "“{$path}” cannot be read.");
         }
         try {
             return json_decode($text, true, 64, JSON_THROW_ON_ERROR);
         } catch (\JsonException $fault) {
-            throw Refused::because('', 'notJson', "“{$path}” is not JSON: {$fault->getMessage()}.");
+            throw Refused::because('', ProblemCode::NotJson, "“{$path}” is not JSON: {$fault->getMessage()}.");
         }
     }
 }

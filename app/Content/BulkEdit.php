@@ -14,6 +14,7 @@ use App\Tasks\LongWork;
 use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\Message;
 
@@ -45,7 +46,7 @@ final readonly class BulkEdit implements LongWork
     public function run(array $input, \Closure $progress): array
     {
         $type = $this->catalogue->catalogue()->type(is_string($input['type'] ?? null) ? $input['type'] : '')
-            ?? throw Refused::because('type', 'unknownType', 'There is no such content type any more.');
+            ?? throw Refused::because('type', ProblemCode::UnknownType, 'There is no such content type any more.');
         $do = $input['do'] ?? null;
         $ids = array_values(array_filter((array) ($input['ids'] ?? []), is_int(...)));
 
@@ -70,7 +71,7 @@ final readonly class BulkEdit implements LongWork
         if (count($ids) > self::MOST) {
             throw Refused::because(
                 'ids',
-                'tooMany',
+                ProblemCode::TooMany,
                 'expected at most '.number_format(self::MOST).' items at a time, found '.number_format(count($ids))
                     .'. Narrow the table with a filter first.',
             );
@@ -88,7 +89,11 @@ final readonly class BulkEdit implements LongWork
                     || count($this->catalogue->termIds($taxonomy, $slugs)) !== count($slugs)
             )
         ) {
-            throw Refused::because('terms', 'wrongValue', "expected terms of a taxonomy of {$type->plural}.");
+            throw Refused::because(
+                'terms',
+                ProblemCode::WrongValue,
+                "expected terms of a taxonomy of {$type->plural}.",
+            );
         }
         $change = RevisionRecorder::change(
             'items',

@@ -18,6 +18,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Fold;
@@ -67,18 +68,18 @@ final class ItemWriter
                 $by = Actor::user() !== null && Gate::denies('edit', $owner) ? '' : " by “{$owner->title}”";
                 $problems->add(
                     'slug',
-                    'taken',
+                    ProblemCode::Taken,
                     "“{$draft->slug}” is taken{$by}; expected a slug that no other {$type->label} has.",
                 );
             }
         }
         foreach (array_diff($draft->audience->groups(), $this->groupKeys()) as $unknown) {
-            $problems->add('audience', 'unknownGroup', "there is no group “{$unknown}”.");
+            $problems->add('audience', ProblemCode::UnknownGroup, "there is no group “{$unknown}”.");
         }
         if ($draft->author !== null && $this->personId($draft->author) === null) {
             $problems->add(
                 'author',
-                'unknownPerson',
+                ProblemCode::UnknownPerson,
                 "expected the e-mail address of one of the site’s people, found “{$draft->author}”.",
             );
         }
@@ -86,13 +87,13 @@ final class ItemWriter
             foreach ($this->missing($field, $draft->fields[$field->key] ?? null) as $name) {
                 [$code, $what] = match ($field->family()) {
                     Family::Items => [
-                        'unknownItem',
+                        ProblemCode::UnknownItem,
                         'an item on this site as '.(count($field->types) === 1 ? 'its slug' : 'type/slug'),
                     ],
-                    Family::Person => ['unknownPerson', 'the e-mail address of one of the site’s people'],
-                    Family::File => ['unknownFile', 'the name of a file on this site'],
-                    Family::Video => ['unknownFile', 'the name of a video on this site'],
-                    default => ['unknownPicture', 'the name of a picture on this site'],
+                    Family::Person => [ProblemCode::UnknownPerson, 'the e-mail address of one of the site’s people'],
+                    Family::File => [ProblemCode::UnknownFile, 'the name of a file on this site'],
+                    Family::Video => [ProblemCode::UnknownFile, 'the name of a video on this site'],
+                    default => [ProblemCode::UnknownPicture, 'the name of a picture on this site'],
                 };
                 $problems->add($field->key, $code, "expected {$what}, found “{$name}”.");
             }
@@ -306,7 +307,7 @@ final class ItemWriter
             if (! FreeName::inserted($item, ['type_key', 'slug'])) {
                 throw Refused::because(
                     'slug',
-                    'taken',
+                    ProblemCode::Taken,
                     "“{$draft->slug}” was taken a moment ago; expected a slug that no other {$type->label} has.",
                 );
             }

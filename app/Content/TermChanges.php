@@ -14,6 +14,7 @@ use App\Models\Taxonomy as TaxonomyRow;
 use App\Models\Term;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Change\Renaming;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 
@@ -46,7 +47,7 @@ final readonly class TermChanges
                     if (in_array($above->id, array_map(fn (Term $term): int => $term->id, $gone), true)) {
                         throw Refused::because(
                             'into',
-                            'wrongValue',
+                            ProblemCode::WrongValue,
                             "“{$into->name}” stands below “{$above->name}”; "
                                 .'a term cannot be merged into one below itself.',
                         );
@@ -117,7 +118,11 @@ final readonly class TermChanges
     {
         foreach ($this->store->catalogue()->types as $type) {
             if (isset($type->taxonomies[$taxonomy->key])) {
-                throw Refused::because('', 'inUse', "it belongs to {$type->plural}. Take it from that type first.");
+                throw Refused::because(
+                    '',
+                    ProblemCode::InUse,
+                    "it belongs to {$type->plural}. Take it from that type first.",
+                );
             }
         }
         $problems = new Problems;
@@ -170,7 +175,11 @@ final readonly class TermChanges
         foreach ((array) ($change->data['terms'] ?? []) as $row) {
             if (is_array($row) && ! Term::query()->where('id', $row['id'] ?? 0)->exists()) {
                 if (Term::query()->where('taxonomy_key', $row['taxonomy_key'])->where('slug', $row['slug'])->exists()) {
-                    throw Refused::because('', 'taken', "the slug “{$row['slug']}” is taken by another term by now.");
+                    throw Refused::because(
+                        '',
+                        ProblemCode::Taken,
+                        "the slug “{$row['slug']}” is taken by another term by now.",
+                    );
                 }
                 DB::table('terms')->insert(
                     ['fields' => json_encode((object) (array) $row['fields']), 'parent_id' => null] + $row,

@@ -17,6 +17,7 @@ use Wellspring\Core\Content\Change\Renaming;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Content\File\TermDraft;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
@@ -53,7 +54,11 @@ final readonly class TermWriter
             && ! $file->taxonomy->tree
             && Term::query()->where('taxonomy_key', $row->key)->whereNotNull('parent_id')->exists()
         ) {
-            throw Refused::because('tree', 'inUse', 'there are terms below others; move them to the top first.');
+            throw Refused::because(
+                'tree',
+                ProblemCode::InUse,
+                'there are terms below others; move them to the top first.',
+            );
         }
         $fields = TaxonomyFile::write($file->taxonomy, []);
         $row->fill([
@@ -82,7 +87,7 @@ final readonly class TermWriter
         if (! FreeName::inserted($term, ['taxonomy_key', 'slug'])) {
             throw Refused::because(
                 'slug',
-                'taken',
+                ProblemCode::Taken,
                 "“{$draft->slug}” was taken a moment ago; expected a slug that no other term has.",
             );
         }
@@ -124,7 +129,7 @@ final readonly class TermWriter
                         || ! (TaxonomyRow::query()->find($term->taxonomy_key)->tree ?? false)
                 )
             ) {
-                throw Refused::because('parent', 'wrongValue', 'expected a term of the same tree.');
+                throw Refused::because('parent', ProblemCode::WrongValue, 'expected a term of the same tree.');
             }
             for (
                 $above = $parent;
@@ -132,7 +137,11 @@ final readonly class TermWriter
                 $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)
             ) {
                 if ($above->id === $term->id) {
-                    throw Refused::because('parent', 'wrongValue', "“{$term->name}” cannot stand below itself.");
+                    throw Refused::because(
+                        'parent',
+                        ProblemCode::WrongValue,
+                        "“{$term->name}” cannot stand below itself.",
+                    );
                 }
             }
             $neighbours = Term::query()
@@ -191,12 +200,12 @@ final readonly class TermWriter
         if ($owner !== null && $owner->id !== $term?->id) {
             throw Refused::because(
                 'slug',
-                'taken',
+                ProblemCode::Taken,
                 "“{$draft->slug}” is taken by “{$owner->name}”; expected a slug that no other term has.",
             );
         }
         if ($parent !== null && $parent->taxonomy_key !== $taxonomy) {
-            throw Refused::because('parent', 'wrongValue', 'expected a term of the same taxonomy.');
+            throw Refused::because('parent', ProblemCode::WrongValue, 'expected a term of the same taxonomy.');
         }
         if (
             $draft->picture !== null
@@ -204,7 +213,7 @@ final readonly class TermWriter
         ) {
             throw Refused::because(
                 'picture',
-                'unknownPicture',
+                ProblemCode::UnknownPicture,
                 "expected the name of a picture on this site, found “{$draft->picture}”.",
             );
         }

@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Change\Renaming;
 use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 
@@ -39,7 +40,7 @@ final readonly class TypeCheck
             ) {
                 $problems->add(
                     "renamed.{$old}",
-                    'wrongValue',
+                    ProblemCode::WrongValue,
                     'expected the key that a field had, and the key that it has now.',
                 );
             }
@@ -48,7 +49,7 @@ final readonly class TypeCheck
             if ($other->key !== $type->key && $other->address === $type->address) {
                 $problems->add(
                     'x-wellspring.address',
-                    'taken',
+                    ProblemCode::Taken,
                     "“{$type->address}” is the address of {$other->plural}; expected another.",
                 );
             }
@@ -57,7 +58,7 @@ final readonly class TypeCheck
             foreach (array_diff($field->types, array_keys($catalogue->types), [$type->key]) as $unknown) {
                 $problems->add(
                     "properties.{$field->key}.x-wellspring.types",
-                    'unknownType',
+                    ProblemCode::UnknownType,
                     "there is no content type “{$unknown}”.",
                 );
             }

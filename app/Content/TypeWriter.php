@@ -16,6 +16,7 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Change\Renaming;
 use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\Message;
@@ -117,7 +118,11 @@ final readonly class TypeWriter
                 TypeFile::write($this->readAgain($change->data['after'] ?? null)),
             )
         ) {
-            throw Refused::because('', 'changedSince', 'The type was changed again since; take that back first.');
+            throw Refused::because(
+                '',
+                ProblemCode::ChangedSince,
+                'The type was changed again since; take that back first.',
+            );
         }
         $renamed = array_flip(array_filter((array) ($change->data['renamed'] ?? []), is_string(...)));
         $same = DB::table('change_items')
@@ -160,7 +165,7 @@ final readonly class TypeWriter
         if ($count > 0) {
             $problems->add(
                 '',
-                'inUse',
+                ProblemCode::InUse,
                 Message::of(
                     '{n, plural, one {# item is of this type. Remove it first.} other {# items are of this type. '
                         .'Remove them first.}}',
@@ -172,7 +177,11 @@ final readonly class TypeWriter
         foreach ($this->store->catalogue()->types as $other) {
             foreach ($other->fields as $field) {
                 if ($other->key !== $key && in_array($key, $field->types, true)) {
-                    $problems->add('', 'inUse', "the field {$field->label} of {$other->plural} names this type.");
+                    $problems->add(
+                        '',
+                        ProblemCode::InUse,
+                        "the field {$field->label} of {$other->plural} names this type.",
+                    );
                 }
             }
         }
@@ -226,7 +235,11 @@ final readonly class TypeWriter
         $problems = new Problems;
         foreach ($effects as $effect) {
             if ($effect->loses) {
-                $problems->add($effect->field === '' ? '' : "properties.{$effect->field}", 'inUse', $effect->message);
+                $problems->add(
+                    $effect->field === '' ? '' : "properties.{$effect->field}",
+                    ProblemCode::InUse,
+                    $effect->message,
+                );
             }
         }
         $problems->refuseIfAny();

@@ -12,6 +12,7 @@ use App\People\Viewers;
 use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Time\Period;
@@ -34,13 +35,17 @@ final readonly class PreviewContext
         if ($at === null) {
             throw Refused::because(
                 'at',
-                'wrongValue',
+                ProblemCode::WrongValue,
                 "expected a moment such as 2026-05-01T18:30:00Z, found “{$given['at']}”.",
             );
         }
         $month = $given['about']['month'] ?? null;
         if ($month !== null && Period::days($month) === null) {
-            throw Refused::because('about.month', 'wrongValue', "expected a month such as 2026-05, found “{$month}”.");
+            throw Refused::because(
+                'about.month',
+                ProblemCode::WrongValue,
+                "expected a month such as 2026-05, found “{$month}”.",
+            );
         }
         $item = isset($given['about']['item']) ? Item::query()->where('id', $given['about']['item'])->first() : null;
         [$taxonomy, $slug] = explode('/', ($given['about']['term'] ?? '').'/');

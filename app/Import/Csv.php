@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Import;
 
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
@@ -39,7 +40,11 @@ final class Csv
             $row = '';
         }
         if ($row !== '') {
-            throw Refused::because("line {$begins}", 'openQuote', 'a quote is opened in this row and never closed.');
+            throw Refused::because(
+                "line {$begins}",
+                ProblemCode::OpenQuote,
+                'a quote is opened in this row and never closed.',
+            );
         }
     }
 
@@ -92,7 +97,7 @@ final class Csv
     {
         $file = is_file($path) ? fopen($path, 'rb') : false;
         if ($file === false) {
-            throw Refused::because('', 'unreadable', "“{$path}” cannot be read.");
+            throw Refused::because('', ProblemCode::Unreadable, "“{$path}” cannot be read.");
         }
         try {
             for ($line = 1; ($text = fgets($file)) !== false; $line++) {

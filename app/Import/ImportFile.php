@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Import;
 
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Whitespace;
 
@@ -25,7 +26,7 @@ final class ImportFile
             }
             throw Refused::because(
                 'line 1',
-                'noHeader',
+                ProblemCode::NoHeader,
                 'the file is empty; expected a header row with the names of the columns.',
             );
         }

@@ -21,6 +21,7 @@ use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Whitespace;
 
@@ -201,7 +202,7 @@ final class ItemImport
         if ($value !== '' && isset($seen[$value])) {
             throw Refused::because(
                 $column,
-                'twice',
+                ProblemCode::Twice,
                 "“{$value}” stands on {$seen[$value]} already; expected each once.",
             );
         }
@@ -241,7 +242,7 @@ final class ItemImport
     private function read(Row $row, ImportPlan $plan, ?ImportResult $result, bool $writing): array
     {
         if ($row->fault !== null) {
-            throw Refused::because('', 'wrongRow', $row->fault);
+            throw Refused::because('', ProblemCode::WrongRow, $row->fault);
         }
         $values = $this->withTerms($row, $plan, $result, $writing);
         $values = $this->withPictures($values, $row->cells, $writing);
@@ -249,7 +250,7 @@ final class ItemImport
         if ($item === null && $plan->mode === 'update') {
             throw Refused::because(
                 $plan->key,
-                'unknown',
+                ProblemCode::Unknown,
                 "no {$this->type->label} is known by this; expected one that is there, since only known ones are "
                     .'changed.',
             );
@@ -257,7 +258,7 @@ final class ItemImport
         if ($item !== null && $plan->mode === 'create' && $plan->key !== 'slug') {
             throw Refused::because(
                 $plan->key,
-                'taken',
+                ProblemCode::Taken,
                 "“{$item->title}” has it already; expected one that is not there, since only new ones are made.",
             );
         }
@@ -288,7 +289,7 @@ final class ItemImport
             $field = $this->type->fields[$plan->key];
             throw Refused::because(
                 $plan->key,
-                'many',
+                ProblemCode::Many,
                 "several {$this->type->plural} have this {$field->label}; expected one that tells them apart.",
             );
         }
@@ -310,7 +311,7 @@ final class ItemImport
                 ? $field->kind->readCell(is_string($given) ? $given : '', $field)
                 : $field->kind->read($given, $field);
         } catch (\Wellspring\Core\Content\WrongValue $wrong) {
-            throw Refused::because($plan->key, 'wrongValue', $wrong->getMessage());
+            throw Refused::because($plan->key, ProblemCode::WrongValue, $wrong->getMessage());
         }
     }
 
@@ -503,7 +504,7 @@ final class ItemImport
         if ($header === null) {
             throw Refused::because(
                 'line 1',
-                'noHeader',
+                ProblemCode::NoHeader,
                 'the file is empty; expected a header row with the names of the columns.',
             );
         }
@@ -552,13 +553,13 @@ final class ItemImport
             if (! in_array($column, $columns, true)) {
                 $problems[] = new Problem(
                     $place,
-                    'unknownColumn',
+                    ProblemCode::UnknownColumn,
                     "“{$shown}” is not a column; expected one of: ".implode(', ', $columns).'.',
                 );
             } elseif (in_array($column, $named, true)) {
                 $problems[] = new Problem(
                     $place,
-                    'twice',
+                    ProblemCode::Twice,
                     $plan->columns === null
                         ? "“{$shown}” stands in the header twice."
                         : "“{$column}” is matched twice; expected each column once.",
@@ -569,14 +570,14 @@ final class ItemImport
         if (! in_array('title', $named, true) && $plan->mode !== 'update') {
             $problems[] = new Problem(
                 'line 1',
-                'missingColumn',
+                ProblemCode::MissingColumn,
                 $plan->columns === null ? 'the column “title” is missing.' : 'no column is matched with the title.',
             );
         }
         if ($plan->mode === 'update' && ! in_array($plan->key, $named, true)) {
             $problems[] = new Problem(
                 'line 1',
-                'missingColumn',
+                ProblemCode::MissingColumn,
                 "no column is matched with {$plan->key}, by which items are known.",
             );
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Import;
 
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
@@ -19,7 +20,7 @@ final class JsonRows
     {
         $file = is_file($path) ? fopen($path, 'rb') : false;
         if ($file === false) {
-            throw Refused::because('', 'unreadable', "“{$path}” cannot be read.");
+            throw Refused::because('', ProblemCode::Unreadable, "“{$path}” cannot be read.");
         }
         try {
             $first = ltrim((string) fgets($file, 4096));
@@ -58,17 +59,17 @@ final class JsonRows
     private static function list(string $text): array
     {
         if (! mb_check_encoding($text, 'UTF-8')) {
-            throw Refused::because('', 'notUtf8', 'the file is not in UTF-8.');
+            throw Refused::because('', ProblemCode::NotUtf8, 'the file is not in UTF-8.');
         }
         try {
             $data = json_decode($text, true, 64, JSON_THROW_ON_ERROR);
         } catch (\JsonException $fault) {
-            throw Refused::because('', 'notJson', "the file is not JSON: {$fault->getMessage()}.");
+            throw Refused::because('', ProblemCode::NotJson, "the file is not JSON: {$fault->getMessage()}.");
         }
 
         return is_array($data) && array_is_list($data)
             ? $data
-            : throw Refused::because('', 'notAList', 'expected a list of objects, or one object a line.');
+            : throw Refused::because('', ProblemCode::NotAList, 'expected a list of objects, or one object a line.');
     }
 
     private static function row(string $place, mixed $values): Row

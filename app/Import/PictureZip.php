@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Import;
 
 use App\Media\MediaStore;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /** The pictures that come with an import, read from the zip where they lie: nothing is unpacked to the disk. */
@@ -27,14 +28,14 @@ final class PictureZip
         if ($this->zip->open($path, \ZipArchive::RDONLY) !== true) {
             throw Refused::because(
                 'pictures',
-                'notAZip',
+                ProblemCode::NotAZip,
                 'expected a zip file with pictures; this one cannot be read.',
             );
         }
         if ($this->zip->numFiles > self::MAX_FILES) {
             throw Refused::because(
                 'pictures',
-                'tooMany',
+                ProblemCode::TooMany,
                 'expected at most '.number_format(self::MAX_FILES).' files in the zip, found '
                     .number_format($this->zip->numFiles).'.',
             );
@@ -45,7 +46,7 @@ final class PictureZip
             if (preg_match('~(^|[/\\\\])\.\.([/\\\\]|$)|^[/\\\\]|^[A-Za-z]:|\x00~', $name) === 1) {
                 throw Refused::because(
                     'pictures',
-                    'outside',
+                    ProblemCode::Outside,
                     'the zip holds the path “'.mb_strimwidth(mb_scrub($name), 0, 80, '…')
                         .'”, which leads outside of it; expected plain paths.',
                 );
@@ -76,7 +77,7 @@ final class PictureZip
     {
         $bytes = $this->bytes($name);
         if (@getimagesizefromstring($bytes) === false) {
-            throw Refused::because('', 'notAPicture', "“{$name}” in the zip is not a picture.");
+            throw Refused::because('', ProblemCode::NotAPicture, "“{$name}” in the zip is not a picture.");
         }
     }
 
@@ -96,7 +97,7 @@ final class PictureZip
     {
         $entry = $this->zip->statIndex($this->places[$name]);
         if (! is_array($entry) || $entry['size'] > MediaStore::MAX_PICTURE_BYTES) {
-            throw Refused::because('', 'tooLarge', "“{$name}” in the zip is larger than 15 MB.");
+            throw Refused::because('', ProblemCode::TooLarge, "“{$name}” in the zip is larger than 15 MB.");
         }
 
         return (string) $this->zip->getFromIndex($this->places[$name], MediaStore::MAX_PICTURE_BYTES);

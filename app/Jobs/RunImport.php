@@ -15,6 +15,7 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /** Checks or writes an import away from the request, so that whoever began it can leave. */
@@ -42,7 +43,7 @@ final class RunImport implements ShouldQueue
         $progress = $this->progress($row);
         try {
             $type = $store->catalogue()->type($row->type_key)
-                ?? throw Refused::because('', 'unknownType', 'The content type is no longer there.');
+                ?? throw Refused::because('', ProblemCode::UnknownType, 'The content type is no longer there.');
             $plan = ImportPlan::read(
                 $row->options,
                 $type,

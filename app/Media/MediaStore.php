@@ -11,6 +11,7 @@ use App\Models\FreeName;
 use App\Models\Media;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
 
@@ -55,7 +56,7 @@ final class MediaStore
     {
         $bytes = (int) filesize($path);
         if ($bytes > self::MAX_BYTES) {
-            throw Refused::because('file', 'tooLarge', 'expected a file of at most 60 MB.');
+            throw Refused::because('file', ProblemCode::TooLarge, 'expected a file of at most 60 MB.');
         }
         if (@getimagesize($path) !== false) {
             return $this->add((string) file_get_contents($path), $name, $alt);
@@ -64,7 +65,7 @@ final class MediaStore
         [$kind, $ending] = self::FILES[$mime]
             ?? throw Refused::because(
                 'file',
-                'unknownKind',
+                ProblemCode::UnknownKind,
                 'expected a picture (PNG, JPEG, WebP, GIF), a document (PDF, text, office), sound or video; the '
                     ."content of “{$name}” is {$mime}.",
             );
@@ -183,7 +184,7 @@ final class MediaStore
         if ($quota > 0 && (int) Media::query()->sum('bytes') + $bytes > $quota) {
             throw Refused::because(
                 'file',
-                'quota',
+                ProblemCode::Quota,
                 'the site’s files may take '.number_format($quota / 1024 / 1024)
                     .' MB in all, and this one does not fit. Remove some first, or raise MEDIA_QUOTA_MB.',
             );
@@ -206,7 +207,7 @@ final class MediaStore
     private function open(string $bytes): \GdImage
     {
         if (strlen($bytes) > self::MAX_PICTURE_BYTES) {
-            throw Refused::because('picture', 'tooLarge', 'expected a picture of at most 15 MB.');
+            throw Refused::because('picture', ProblemCode::TooLarge, 'expected a picture of at most 15 MB.');
         }
         $size = @getimagesizefromstring($bytes);
         if (
@@ -215,7 +216,7 @@ final class MediaStore
         ) {
             throw Refused::because(
                 'picture',
-                'notAPicture',
+                ProblemCode::NotAPicture,
                 'expected a PNG, JPEG, WebP or GIF picture; the file’s content is none of these.',
             );
         }
@@ -223,13 +224,13 @@ final class MediaStore
             $most = number_format(config()->integer('site.media.max_pixels'));
             throw Refused::because(
                 'picture',
-                'tooManyPixels',
+                ProblemCode::TooManyPixels,
                 "expected at most {$most} pixels, found {$size[0]} × {$size[1]}.",
             );
         }
         $picture = @imagecreatefromstring($bytes);
         if ($picture === false) {
-            throw Refused::because('picture', 'broken', 'the picture is broken and cannot be read.');
+            throw Refused::because('picture', ProblemCode::Broken, 'the picture is broken and cannot be read.');
         }
 
         return $size[2] === IMAGETYPE_JPEG ? $this->upright($picture, $bytes) : $picture;

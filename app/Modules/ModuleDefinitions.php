@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Change\Renaming;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /** The definitions of modules, as the writers of types and terms ask of them. */
@@ -65,7 +66,7 @@ final readonly class ModuleDefinitions implements StoredDefinitions
                 $reader->read(self::renamed($row->live ?? [], $renaming, $before));
             } catch (Refused $refused) {
                 $message = "the live module “{$row->key}” could no longer be read: {$refused->problems[0]}";
-                $problems[] = new Problem('', 'inUse', $message);
+                $problems[] = new Problem('', ProblemCode::InUse, $message);
             }
         }
 
@@ -91,7 +92,7 @@ final readonly class ModuleDefinitions implements StoredDefinitions
         $problems = [];
         foreach (ModuleRow::query()->whereNull('removed_at')->orderBy('key')->get() as $row) {
             if (self::names($row->draft, $keys, $name) || self::names($row->live ?? [], $keys, $name)) {
-                $problems[] = new Problem('', 'inUse', "the module “{$row->key}” {$words}");
+                $problems[] = new Problem('', ProblemCode::InUse, "the module “{$row->key}” {$words}");
             }
         }
 

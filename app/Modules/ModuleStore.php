@@ -20,6 +20,7 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
 
@@ -208,7 +209,7 @@ final readonly class ModuleStore
     {
         $salvaged = $this->reader()->salvage($definition);
         if ($salvaged->module->key !== $row->key) {
-            throw Refused::because('key', 'wrongValue', "expected “{$row->key}”; a module keeps its key.");
+            throw Refused::because('key', ProblemCode::WrongValue, "expected “{$row->key}”; a module keeps its key.");
         }
         $known = $this->faults($row);
         $new = array_values(
@@ -251,7 +252,9 @@ final readonly class ModuleStore
     /** A fault as it is known again, wherever it stands and whatever else could stand there. */
     private static function fault(Problem $problem): string
     {
-        return $problem->code.': '.($problem->variables === [] ? $problem->message : json_encode($problem->variables));
+        $said = $problem->variables === [] ? $problem->message : json_encode($problem->variables);
+
+        return "{$problem->code->value}: {$said}";
     }
 
     /** A copy of the draft under a name of its own. */
@@ -302,7 +305,7 @@ final readonly class ModuleStore
                 if (! $known->has($slug)) {
                     $notes[] = new Problem(
                         "{$place}[{$i}]",
-                        'unknownItem',
+                        ProblemCode::UnknownItem,
                         "no {$module->type()->label} has the slug “{$slug}” at present.",
                     );
                 }

@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Text\Whitespace;
@@ -32,11 +33,11 @@ final readonly class People
         $email = mb_strtolower(trim($email));
         $owner = User::query()->where('email', $email)->first();
         if ($owner !== null) {
-            throw Refused::because('email', 'taken', "{$owner->name} has this e-mail address already.");
+            throw Refused::because('email', ProblemCode::Taken, "{$owner->name} has this e-mail address already.");
         }
         $user = new User(['name' => Whitespace::trim($name), 'email' => $email, 'role' => $role]);
         if (! $user->insertUnderFreeSlug()) {
-            throw Refused::because('email', 'taken', 'Somebody got this e-mail address a moment ago.');
+            throw Refused::because('email', ProblemCode::Taken, 'Somebody got this e-mail address a moment ago.');
         }
         $user->groups()->sync($groups);
         AuditTrail::record(AuditAction::Invited, $user->name, ['email' => $user->email, 'role' => $role]);
@@ -82,7 +83,7 @@ final readonly class People
             if (($role !== 'manager' || ! $active) && $managers->all() === [$user->id]) {
                 throw Refused::because(
                     $active ? 'role' : 'active',
-                    'lastManager',
+                    ProblemCode::LastManager,
                     "{$user->name} is the last manager; make another one first.",
                 );
             }
@@ -132,7 +133,7 @@ final readonly class People
         if ($password === DemoAccounts::PASSWORD) {
             throw Refused::because(
                 'password',
-                'published',
+                ProblemCode::Published,
                 'this is the published password of the demo; choose another.',
             );
         }

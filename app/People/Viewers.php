@@ -6,6 +6,7 @@ namespace App\People;
 
 use App\Models\Group;
 use App\Models\User;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
@@ -35,7 +36,7 @@ final readonly class Viewers
         $user = $person === '' ? null : User::query()->where('email', mb_strtolower($person))->first();
         if ($person !== '' && $user === null) {
             $message = "expected the e-mail address of one of the site’s people, found “{$person}”.";
-            throw Refused::because($personPlace, 'unknownPerson', $message);
+            throw Refused::because($personPlace, ProblemCode::UnknownPerson, $message);
         }
         $keys = $as === '' ? [] : explode(',', $as);
         if ($user !== null && ($keys === [] || $keys === [Audience::MEMBERS])) {
@@ -65,12 +66,12 @@ final readonly class Viewers
                 $groups[] = substr($key, strlen(Audience::GROUP));
             } elseif ($key !== Audience::MEMBERS) {
                 $expected = 'everyone, signed-out or members, members with groups behind it (members,group:friends)';
-                throw Refused::because($place, 'wrongValue', "expected {$expected}, found “{$as}”.");
+                throw Refused::because($place, ProblemCode::WrongValue, "expected {$expected}, found “{$as}”.");
             }
         }
         $known = Group::query()->whereIn('key', $groups)->pluck('key')->all();
         foreach (array_diff($groups, $known) as $unknown) {
-            throw Refused::because($place, 'unknownGroup', "there is no group “{$unknown}”.");
+            throw Refused::because($place, ProblemCode::UnknownGroup, "there is no group “{$unknown}”.");
         }
 
         return $groups;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sets;
 
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
@@ -39,14 +40,14 @@ final readonly class ReadySet
     {
         $zip = new \ZipArchive;
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
-            throw Refused::because('', 'notAZip', 'expected a zip file; this one cannot be read.');
+            throw Refused::because('', ProblemCode::NotAZip, 'expected a zip file; this one cannot be read.');
         }
         $files = [];
         $bytes = 0;
         if ($zip->numFiles > self::MAX_FILES) {
             throw Refused::because(
                 '',
-                'tooMany',
+                ProblemCode::TooMany,
                 'expected at most '.self::MAX_FILES." files, found {$zip->numFiles}.",
             );
         }
@@ -58,7 +59,7 @@ final readonly class ReadySet
             }
             $bytes += is_array($entry) ? $entry['size'] : 0;
             if ($bytes > self::MAX_BYTES) {
-                throw Refused::because($name, 'tooLarge', 'expected a set of at most 5 MB.');
+                throw Refused::because($name, ProblemCode::TooLarge, 'expected a set of at most 5 MB.');
             }
             $files[$name] = (string) $zip->getFromIndex($i, self::MAX_BYTES);
         }
@@ -91,7 +92,7 @@ final readonly class ReadySet
             if (preg_match(self::NAME, $name) !== 1) {
                 $problems->add(
                     $name,
-                    'unknownFile',
+                    ProblemCode::UnknownFile,
                     'is not a file of a set; expected set.json, and .json files in types/, taxonomies/ and modules/.',
                 );
 
@@ -99,7 +100,7 @@ final readonly class ReadySet
             }
             $data = json_decode($text, true, 64);
             if ($data === null) {
-                $problems->add($name, 'notJson', 'is not JSON: '.json_last_error_msg().'.');
+                $problems->add($name, ProblemCode::NotJson, 'is not JSON: '.json_last_error_msg().'.');
             } elseif ($name === 'set.json') {
                 $about = new Shape($data, 'set.json', $problems);
             } else {
@@ -114,7 +115,7 @@ final readonly class ReadySet
         $words = $about->has('about') ? $about->text('about') : '';
         $about->noOthers();
         if ($parts['types'] === [] && $parts['taxonomies'] === [] && $parts['modules'] === []) {
-            $problems->add('', 'empty', 'the set holds no type, taxonomy or module.');
+            $problems->add('', ProblemCode::Empty, 'the set holds no type, taxonomy or module.');
         }
         $problems->refuseIfAny();
 

@@ -8,6 +8,7 @@ use App\Audit\Actor;
 use App\Models\Task;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /** Does work in the request where it is short, and beside it where it is long. */
@@ -84,9 +85,13 @@ final readonly class Tasks
         if ($task->state === 'failed') {
             throw new Refused(
                 array_map(
-                    fn (array $one): Problem => new Problem($one['path'], $one['code'], $one['message']),
+                    fn (array $one): Problem => new Problem(
+                        $one['path'],
+                        ProblemCode::from($one['code']),
+                        $one['message'],
+                    ),
                     $task->problems,
-                ) ?: [new Problem('', 'failed', 'It could not be done.')],
+                ) ?: [new Problem('', ProblemCode::Failed, 'It could not be done.')],
             );
         }
 
@@ -106,7 +111,7 @@ final readonly class Tasks
             $this->fail($task, array_map(
                 fn (Problem $problem): array => [
                     'path' => $problem->path,
-                    'code' => $problem->code,
+                    'code' => $problem->code->value,
                     'message' => $problem->message,
                 ],
                 $refused->problems,

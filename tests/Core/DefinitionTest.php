@@ -340,7 +340,7 @@ final class DefinitionTest extends TestCase
             } catch (Refused $refused) {
                 return implode(
                     ' ',
-                    array_map(fn ($problem): string => "{$problem->path} {$problem->code}", $refused->problems),
+                    array_map(fn ($problem): string => "{$problem->path} {$problem->code->value}", $refused->problems),
                 );
             }
 

@@ -13,6 +13,7 @@ use App\Import\ItemImport;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Helper\ProgressBar;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 final class ItemsImport extends Command
@@ -91,7 +92,7 @@ final class ItemsImport extends Command
         if (! in_array($key, ImportPlan::keys($type), true)) {
             throw Refused::because(
                 '--key',
-                'wrongValue',
+                ProblemCode::WrongValue,
                 'expected one of '.implode(', ', ImportPlan::keys($type)).'.',
             );
         }

@@ -10,6 +10,7 @@ use App\Listing\Tracer;
 use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 final class TraceRecord extends Command
@@ -32,18 +33,22 @@ final class TraceRecord extends Command
             $module = match (true) {
                 $row === null => throw Refused::because(
                     'key',
-                    'unknownModule',
+                    ProblemCode::UnknownModule,
                     "there is no module “{$this->given('key')}”.",
                 ),
                 (bool) $this->option('draft') => $store->draft($row),
                 default => $store->live($row) ?? throw Refused::because(
                     'key',
-                    'notLive',
+                    ProblemCode::NotLive,
                     'this module is not live; add --draft to ask of its draft.',
                 ),
             };
             $traced = $tracer->bySlug($module, $this->given('slug'), $this->askedContext($module))
-                ?? throw Refused::because('slug', 'unknownItem', "there is no record “{$this->given('slug')}”.");
+                ?? throw Refused::because(
+                    'slug',
+                    ProblemCode::UnknownItem,
+                    "there is no record “{$this->given('slug')}”.",
+                );
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);
 

@@ -13,6 +13,7 @@ use OpenApi\Attributes as OA;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Kind\Text;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
@@ -82,7 +83,7 @@ final readonly class ImportResource
     public function whole(Import $row): array
     {
         $type = $this->catalogue->catalogue()->type($row->type_key)
-            ?? throw Refused::because('type', 'unknownType', 'There is no such content type any more.');
+            ?? throw Refused::because('type', ProblemCode::UnknownType, 'There is no such content type any more.');
         $reader = new ItemReader($type);
         $known = Storage::disk('imports')->exists($row->file);
 

@@ -7,12 +7,13 @@ namespace App\Http\Resources;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
  * What was wrong with a request.
  *
- * @phpstan-type ProblemShape array{path: string, code: string, message: string}
+ * @phpstan-type ProblemShape array{path: string, code: value-of<ProblemCode>, message: string}
  */
 #[OA\Info(version: '1', title: 'Wellspring: what the manage screens ask of the server')]
 #[OA\Server(url: '/manage/api')]
@@ -74,6 +75,6 @@ final class Refusal
     /** @return ProblemShape */
     public static function problem(Problem $problem): array
     {
-        return ['path' => $problem->path, 'code' => $problem->code, 'message' => $problem->message];
+        return ['path' => $problem->path, 'code' => $problem->code->value, 'message' => $problem->message];
     }
 }

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Problem\Path;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Sort\OrderReader;
@@ -177,7 +178,7 @@ final readonly class OfferReader
             if (! is_int($size) || $size < 1 || $size > PagingRule::MAX_SIZE) {
                 $this->problems->add(
                     Path::to($shape->at('sizes'), $i),
-                    'wrongValue',
+                    ProblemCode::WrongValue,
                     'expected a whole number from 1 to '.PagingRule::MAX_SIZE.', found '.Shape::describe($size).'.',
                 );
             } else {
@@ -214,7 +215,11 @@ final readonly class OfferReader
     private function eachOnce(Shape $shape, string $key, array $names): void
     {
         foreach (array_unique(array_diff_assoc($names, array_unique($names))) as $twice) {
-            $this->problems->add($shape->at($key), 'twice', "“{$twice}” stands there twice; expected each once.");
+            $this->problems->add(
+                $shape->at($key),
+                ProblemCode::Twice,
+                "“{$twice}” stands there twice; expected each once.",
+            );
         }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
@@ -71,7 +72,7 @@ final readonly class ItemReader
         foreach (array_diff(array_map(strval(...), array_keys($values)), $this->columns()) as $unknown) {
             $problems->add(
                 $unknown,
-                'unknownColumn',
+                ProblemCode::UnknownColumn,
                 "is not a column of {$this->type->key}; expected one of: ".implode(', ', $this->columns()).'.',
             );
         }
@@ -81,7 +82,12 @@ final readonly class ItemReader
             try {
                 $read[$key] = $field === null ? null : $readWith($field, $value);
             } catch (WrongValue $wrong) {
-                $problems->add((string) $key, 'wrongValue', $wrong->getMessage(), ['found' => Shape::describe($value)]);
+                $problems->add(
+                    (string) $key,
+                    ProblemCode::WrongValue,
+                    $wrong->getMessage(),
+                    ['found' => Shape::describe($value)],
+                );
             }
         }
         foreach ([Type::itemFields()['title'], ...$this->type->fields] as $field) {
@@ -90,14 +96,18 @@ final readonly class ItemReader
                 && ($read[$field->key] ?? null) === null
                 && ! $this->hasProblemAt($problems, $field->key)
             ) {
-                $problems->add($field->key, 'missing', "is missing; every {$this->type->label} must have one.");
+                $problems->add(
+                    $field->key,
+                    ProblemCode::Missing,
+                    "is missing; every {$this->type->label} must have one.",
+                );
             }
         }
         $slug = is_string($read['slug'] ?? null) ? $read['slug'] : null;
         if ($slug !== null && ! Slug::isOne($slug)) {
             $problems->add(
                 'slug',
-                'wrongValue',
+                ProblemCode::WrongValue,
                 'expected small letters, digits and single hyphens, at most '.Slug::MAX.', found '
                     .Shape::describe($slug).'.',
             );
@@ -107,7 +117,7 @@ final readonly class ItemReader
         if ($publishAt !== null && $expireAt !== null && $expireAt <= $publishAt) {
             $problems->add(
                 'expire_at',
-                'wrongValue',
+                ProblemCode::WrongValue,
                 "expected a moment after publish_at ({$publishAt}), found {$expireAt}.",
             );
         }

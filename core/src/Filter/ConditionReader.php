@@ -16,6 +16,7 @@ use Wellspring\Core\Filter\Value\FromViewer;
 use Wellspring\Core\Filter\Value\SubjectPart;
 use Wellspring\Core\Filter\Value\WhenMissing;
 use Wellspring\Core\Problem\Path;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -58,7 +59,7 @@ final readonly class ConditionReader
         $shape->noOthers();
         if (count($joins) !== 1) {
             if (is_array($data)) {
-                $this->problems->add($path, 'wrongGroup', 'expected exactly one of all, any, none.');
+                $this->problems->add($path, ProblemCode::WrongGroup, 'expected exactly one of all, any, none.');
             }
 
             return null;
@@ -66,7 +67,7 @@ final readonly class ConditionReader
         if ($depth > self::MAX_DEPTH) {
             $this->problems->add(
                 $path,
-                'tooDeep',
+                ProblemCode::TooDeep,
                 'expected groups that stand at most '.self::MAX_DEPTH.' deep in one another.',
             );
 
@@ -103,7 +104,7 @@ final readonly class ConditionReader
             if ($key !== '') {
                 $this->problems->add(
                     $shape->at('field'),
-                    'unknownField',
+                    ProblemCode::UnknownField,
                     "“{$key}” is not a field of {$this->type->key}; expected one of: "
                         .implode(', ', array_keys($this->fields)).'.',
                     ['field' => $key],
@@ -134,7 +135,11 @@ final readonly class ConditionReader
     private function value(Shape $shape, Test $test, Field $field): mixed
     {
         if (! $shape->has('value')) {
-            $this->problems->add($shape->at('value'), 'missing', "is missing; the test {$test->key()} needs one.");
+            $this->problems->add(
+                $shape->at('value'),
+                ProblemCode::Missing,
+                "is missing; the test {$test->key()} needs one.",
+            );
 
             return null;
         }
@@ -145,7 +150,7 @@ final readonly class ConditionReader
         try {
             return $test->readValue($shape->raw('value'), $field);
         } catch (WrongValue $wrong) {
-            $this->problems->add($shape->at('value'), 'wrongValue', $wrong->getMessage());
+            $this->problems->add($shape->at('value'), ProblemCode::WrongValue, $wrong->getMessage());
 
             return null;
         }

@@ -15,6 +15,7 @@ use Wellspring\Core\Empty\WhenNothing;
 use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Paging\PagingRule;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
@@ -133,7 +134,7 @@ final readonly class ModuleReader
         if ($read?->off === true) {
             $problems->add(
                 'where.off',
-                'wrongValue',
+                ProblemCode::WrongValue,
                 'the outermost group cannot be switched off; switch off its conditions.',
             );
         }

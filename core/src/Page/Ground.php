@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page;
 
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -29,7 +30,7 @@ final readonly class Ground
                 return new self($kind, $name);
             }
         }
-        $problems->add($band->at('ground'), 'wrongValue', 'expected one of colour, picture, page.');
+        $problems->add($band->at('ground'), ProblemCode::WrongValue, 'expected one of colour, picture, page.');
 
         return null;
     }

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Page;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\TermTree;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -54,7 +55,7 @@ final readonly class PageAbout
         if ($kind === null) {
             $problems->add(
                 $shape->path,
-                'wrongValue',
+                ProblemCode::WrongValue,
                 'expected exactly one of '.implode(', ', array_column(AboutKind::cases(), 'value')).'.',
             );
         } else {

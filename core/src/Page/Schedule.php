@@ -6,6 +6,7 @@ namespace Wellspring\Core\Page;
 
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Path;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Time\Iso8601;
@@ -36,7 +37,7 @@ final readonly class Schedule
             } else {
                 $problems->add(
                     Path::to($shape->at('audience'), $i),
-                    'wrongValue',
+                    ProblemCode::WrongValue,
                     'expected everyone, signed-out, members or group:KEY, found '.Shape::describe($key).'.',
                 );
             }

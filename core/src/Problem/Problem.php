@@ -9,12 +9,11 @@ final readonly class Problem
 {
     /**
      * @param  string  $path  the place, written as it would be reached: `where.all[1].value`; empty for the whole
-     * @param  string  $code  a stable short name for the kind of fault, such as `unknownKey`
      * @param  array<string, scalar|null>  $variables  the values that the message speaks of
      */
     public function __construct(
         public string $path,
-        public string $code,
+        public ProblemCode $code,
         public string $message,
         public array $variables = [],
     ) {

@@ -17,7 +17,7 @@ final class Problems
     private int $outside = 0;
 
     /** @param  array<string, scalar|null>  $variables */
-    public function add(string $path, string $code, string $message, array $variables = []): void
+    public function add(string $path, ProblemCode $code, string $message, array $variables = []): void
     {
         $this->found[] = new Problem($path, $code, $message, $variables);
         $this->outside++;

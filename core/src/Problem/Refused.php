@@ -14,7 +14,7 @@ final class Refused extends \DomainException
     }
 
     /** @param  array<string, scalar|null>  $variables */
-    public static function because(string $path, string $code, string $message, array $variables = []): self
+    public static function because(string $path, ProblemCode $code, string $message, array $variables = []): self
     {
         return new self([new Problem($path, $code, $message, $variables)]);
     }

@@ -22,7 +22,7 @@ final class Shape
     public function __construct(mixed $data, public readonly string $path, private readonly Problems $problems)
     {
         if (! is_array($data) || ($data !== [] && array_is_list($data))) {
-            $problems->add($path, 'notAnObject', 'expected an object, found '.self::describe($data).'.');
+            $problems->add($path, ProblemCode::NotAnObject, 'expected an object, found '.self::describe($data).'.');
             $data = [];
         }
         $this->data = $data;
@@ -156,13 +156,13 @@ final class Shape
             if (! is_string($slug) || Whitespace::isAll($slug) || ! self::isPlain($slug)) {
                 $this->problems->add(
                     Path::to($this->at($key), $i),
-                    'wrongValue',
+                    ProblemCode::WrongValue,
                     'expected a slug, found '.self::describe($slug).'.',
                 );
             } elseif (in_array($slug, $slugs, true)) {
                 $this->problems->add(
                     Path::to($this->at($key), $i),
-                    'twice',
+                    ProblemCode::Twice,
                     "“{$slug}” is named twice; expected each slug once.",
                 );
             } else {
@@ -178,7 +178,7 @@ final class Shape
         $missing = ! array_key_exists($key, $this->data);
         $this->problems->add(
             $this->at($key),
-            $missing ? 'missing' : 'wrongValue',
+            $missing ? ProblemCode::Missing : ProblemCode::WrongValue,
             $missing ? "is missing; expected {$expected}." : "expected {$expected}, found ".self::describe($found).'.',
         );
     }
@@ -192,7 +192,7 @@ final class Shape
                 sort($known);
                 $this->problems->add(
                     Path::to($this->path, $key),
-                    'unknownKey',
+                    ProblemCode::UnknownKey,
                     'is not a known key; expected one of: '.implode(', ', $known).'.',
                 );
             }

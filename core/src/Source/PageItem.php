@@ -7,6 +7,7 @@ namespace Wellspring\Core\Source;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
@@ -44,7 +45,7 @@ final readonly class PageItem implements Source
             if ($types === []) {
                 $site->problems->add(
                     'source.page',
-                    'wrongValue',
+                    ProblemCode::WrongValue,
                     'expected a site with at least one content type; this one has none.',
                 );
             }

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
@@ -44,7 +45,7 @@ final readonly class PageTerm implements Source
             if ($all === []) {
                 $site->problems->add(
                     'source.page',
-                    'wrongValue',
+                    ProblemCode::WrongValue,
                     'expected a site with at least one taxonomy; this one has none.',
                 );
             }

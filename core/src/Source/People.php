@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
@@ -71,7 +72,7 @@ final readonly class People implements Source
             } else {
                 $site->problems->add(
                     "source.people.groups[{$i}]",
-                    'unknownGroup',
+                    ProblemCode::UnknownGroup,
                     'expected a group of people ('.implode(', ', array_keys($site->catalogue->groups)).'), found '
                         .Shape::describe($group).'.',
                 );

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Source;
 
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -24,7 +25,11 @@ final readonly class SourceReader
         }
         $keys = SourceKinds::keys();
         if (count(array_filter($keys, $shape->has(...))) !== 1) {
-            $this->problems->add('source', 'wrongSource', 'expected exactly one of '.implode(', ', $keys).'.');
+            $this->problems->add(
+                'source',
+                ProblemCode::WrongSource,
+                'expected exactly one of '.implode(', ', $keys).'.',
+            );
 
             return null;
         }

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Source;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -28,7 +29,7 @@ final readonly class SourceSite
             if ($type === null) {
                 $this->problems->add(
                     "source.{$key}[{$i}]",
-                    'unknownType',
+                    ProblemCode::UnknownType,
                     "expected a content type ({$this->known()}), found ".Shape::describe($given).'.',
                 );
             } else {

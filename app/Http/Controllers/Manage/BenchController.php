@@ -47,6 +47,7 @@ use Wellspring\Core\Module\SalvagedModule;
 use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Run\Step;
@@ -158,7 +159,7 @@ final readonly class BenchController
         $field = $this->catalogue->catalogue()->askable($module->type())[$given['field']]
             ?? throw Refused::because(
                 'field',
-                'unknownField',
+                ProblemCode::UnknownField,
                 "“{$given['field']}” is not a field of {$module->type()->plural}.",
             );
         $options = $this->options->of($module, $field, $given['before'], $this->preview->of($request));
@@ -244,7 +245,7 @@ final readonly class BenchController
             ? $tracer->item($module, $item, $context, $given['start'] ?? null)
             : $tracer->bySlug($module, $given['slug'] ?? '', $context);
         if ($traced === null) {
-            throw Refused::because('slug', 'unknownItem', 'There is no such record.');
+            throw Refused::because('slug', ProblemCode::UnknownItem, 'There is no such record.');
         }
 
         return [
@@ -283,7 +284,11 @@ final readonly class BenchController
         $definition = $row === null ? null : $this->versions->find($row, $number);
 
         return $this->store->reader()->salvage(
-            $definition ?? throw Refused::because($asked, 'unknownVersion', "There is no version {$number}."),
+            $definition ?? throw Refused::because(
+                $asked,
+                ProblemCode::UnknownVersion,
+                "There is no version {$number}.",
+            ),
         )->module;
     }
 

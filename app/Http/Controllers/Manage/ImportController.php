@@ -23,6 +23,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
@@ -48,13 +49,13 @@ final readonly class ImportController
         $type = $this->type(RequestText::text($request, 'type'));
         $file = $request->file('file');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
-            throw Refused::because('file', 'missing', 'expected a file of at most 60 MB.');
+            throw Refused::because('file', ProblemCode::Missing, 'expected a file of at most 60 MB.');
         }
         $ending = strtolower($file->getClientOriginalExtension());
         if (! in_array($ending, ['csv', 'tsv', 'txt', 'json', 'jsonl', 'ndjson'], true)) {
             throw Refused::because(
                 'file',
-                'unknownKind',
+                ProblemCode::UnknownKind,
                 'expected a table (.csv, .tsv, .txt) or objects (.json, .jsonl).',
             );
         }
@@ -64,7 +65,7 @@ final readonly class ImportController
         if ($headings === []) {
             throw Refused::because(
                 'file',
-                'noColumns',
+                ProblemCode::NoColumns,
                 'no columns are found in this file; expected a heading row, or objects with keys.',
             );
         }
@@ -118,7 +119,7 @@ final readonly class ImportController
         $row = $this->row($id);
         $file = $request->file('pictures');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
-            throw Refused::because('pictures', 'missing', 'expected a zip file of at most 60 MB.');
+            throw Refused::because('pictures', ProblemCode::Missing, 'expected a zip file of at most 60 MB.');
         }
         new \App\Import\PictureZip((string) $file->getRealPath());
         $row->update([
@@ -138,7 +139,7 @@ final readonly class ImportController
         $given = $request->validated();
         $row = $this->row($id);
         if (in_array($row->state, ['checking', 'writing'], true) && $row->updated_at->diffInSeconds(now()) < 3600) {
-            throw Refused::because('', 'busy', 'This import is under way already.');
+            throw Refused::because('', ProblemCode::Busy, 'This import is under way already.');
         }
         $options = $request->json()->all()['options'];
         ImportPlan::read($options, $this->type($row->type_key), null);
@@ -203,7 +204,7 @@ final readonly class ImportController
         return $this->catalogue->catalogue()->type($key)
             ?? throw Refused::because(
                 'type',
-                'unknownType',
+                ProblemCode::UnknownType,
                 'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.',
             );
     }

@@ -37,6 +37,7 @@ use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
@@ -236,7 +237,7 @@ final readonly class ItemController
             ? $this->names->sentBy($this->who($request), $type, $values)
             : throw Refused::because(
                 'values',
-                'notAnObject',
+                ProblemCode::NotAnObject,
                 'expected an object with a value under each field’s key.',
             );
     }
@@ -246,7 +247,7 @@ final readonly class ItemController
         return $this->catalogue->catalogue()->type($key)
             ?? throw Refused::because(
                 'type',
-                'unknownType',
+                ProblemCode::UnknownType,
                 'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.',
             );
     }

@@ -24,6 +24,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
@@ -82,7 +83,7 @@ final readonly class ItemTableController
             ->limit(BulkEdit::MOST + 1)->pluck('items.id')->all();
         $ids = array_values(array_map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $found));
         if ($ids === []) {
-            throw Refused::because('ids', 'missing', 'expected at least one item.');
+            throw Refused::because('ids', ProblemCode::Missing, 'expected at least one item.');
         }
 
         $with = (array) ($all['with'] ?? []);
@@ -152,7 +153,7 @@ final readonly class ItemTableController
         return $this->catalogue->catalogue()->type($key)
             ?? throw Refused::because(
                 'type',
-                'unknownType',
+                ProblemCode::UnknownType,
                 'expected one of '.implode(', ', array_keys($this->catalogue->catalogue()->types)).'.',
             );
     }

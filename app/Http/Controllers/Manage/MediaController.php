@@ -19,6 +19,7 @@ use App\Tasks\Tasks;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Time\Iso8601;
@@ -80,7 +81,7 @@ final readonly class MediaController
     {
         $file = $request->file('file');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
-            throw Refused::because('file', 'missing', 'expected a file of at most 60 MB.');
+            throw Refused::because('file', ProblemCode::Missing, 'expected a file of at most 60 MB.');
         }
         $name = mb_scrub($file->getClientOriginalName());
         $alt = RequestText::text($request, 'alt', 300);
@@ -127,7 +128,7 @@ final readonly class MediaController
         if ($uses !== []) {
             throw Refused::because(
                 '',
-                'inUse',
+                ProblemCode::InUse,
                 'it is used by '.implode(
                     ', ',
                     array_map(fn (array $use): string => "“{$use['title']}”", array_slice($uses, 0, 5)),

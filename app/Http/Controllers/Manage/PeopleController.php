@@ -15,6 +15,7 @@ use App\Models\User;
 use App\People\People;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Hash;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
@@ -104,7 +105,7 @@ final readonly class PeopleController
         $given = $request->validated();
         $user = $request->user();
         if (! $user instanceof User || ! Hash::check($given['current'], (string) $user->password)) {
-            throw Refused::because('current', 'wrongValue', 'this is not your password.');
+            throw Refused::because('current', ProblemCode::WrongValue, 'this is not your password.');
         }
         $this->people->changePassword($user, $given['password']);
         // The session at hand stays.

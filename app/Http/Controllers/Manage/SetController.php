@@ -11,6 +11,7 @@ use App\Sets\SetPart;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
@@ -69,7 +70,7 @@ final readonly class SetController
 
         return is_string($key)
             ? $this->shipped($key)
-            : throw Refused::because('file', 'missing', 'expected a zip file with a set.');
+            : throw Refused::because('file', ProblemCode::Missing, 'expected a zip file with a set.');
     }
 
     private function shipped(string $key): ReadySet

@@ -16,6 +16,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\RateLimiter;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Whitespace;
 
@@ -54,7 +55,7 @@ final class SignInController
     {
         $why = $this->attempt($request);
         if ($why !== null) {
-            throw Refused::because('', 'notSignedIn', $why);
+            throw Refused::because('', ProblemCode::NotSignedIn, $why);
         }
         $this->enter($request);
 

@@ -25,6 +25,7 @@ use Wellspring\Core\Content\File\TermDraft;
 use Wellspring\Core\Content\File\TermReader;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
@@ -223,7 +224,7 @@ final readonly class TermController
                 ->all(),
         );
         if ($gone === []) {
-            throw Refused::because('terms', 'missing', 'expected other terms of the same taxonomy.');
+            throw Refused::because('terms', ProblemCode::Missing, 'expected other terms of the same taxonomy.');
         }
 
         return ['change' => $this->changes->merge($into, $gone)->id];

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\File;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\TermTree;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
@@ -41,7 +42,7 @@ final readonly class TaxonomyFile
         if (in_array($key, ReservedKeys::ofTaxonomies(), true)) {
             $problems->add(
                 'key',
-                'reservedKey',
+                ProblemCode::ReservedKey,
                 "“{$key}” has a meaning of its own in rules and imports; expected another key.",
             );
         }
@@ -52,7 +53,7 @@ final readonly class TaxonomyFile
             if ($field->family()->isLink()) {
                 $problems->add(
                     "properties.{$field->key}",
-                    'wrongKind',
+                    ProblemCode::WrongKind,
                     "a term’s field cannot be of the kind {$field->kind->key()}.",
                 );
             }
@@ -77,7 +78,11 @@ final readonly class TaxonomyFile
     {
         foreach ($terms as $term) {
             if (isset($seen[$term->slug])) {
-                $problems->add('terms', 'twice', "the slug “{$term->slug}” stands twice; expected each once.");
+                $problems->add(
+                    'terms',
+                    ProblemCode::Twice,
+                    "the slug “{$term->slug}” stands twice; expected each once.",
+                );
             }
             $seen[$term->slug] = true;
             self::refuseTwice($term->below, $problems, $seen);

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Problem\Path;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Slug;
@@ -72,12 +73,16 @@ final readonly class TermReader
         try {
             $value = $shape->has($key) ? $field->kind->read($shape->raw($key), $field) : null;
         } catch (WrongValue $wrong) {
-            $problems->add($shape->at($key), 'wrongValue', $wrong->getMessage());
+            $problems->add($shape->at($key), ProblemCode::WrongValue, $wrong->getMessage());
 
             return null;
         }
         if ($value === null && $field->required) {
-            $problems->add($shape->at($key), 'missing', "is missing; every term must have one ({$field->label}).");
+            $problems->add(
+                $shape->at($key),
+                ProblemCode::Missing,
+                "is missing; every term must have one ({$field->label}).",
+            );
         }
 
         return $value;

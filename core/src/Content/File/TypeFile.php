@@ -15,6 +15,7 @@ use Wellspring\Core\Content\TermTree;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Problem\Path;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
@@ -68,13 +69,13 @@ final readonly class TypeFile
             if (! is_string($one) || preg_match(Type::KEY, $one) !== 1) {
                 $problems->add(
                     "x-wellspring.taxonomies[{$i}]",
-                    'wrongValue',
+                    ProblemCode::WrongValue,
                     'expected the key of a taxonomy, found '.Shape::describe($one).'.',
                 );
             } elseif (! isset($taxonomies[$one]) && in_array($one, ReservedKeys::ofTaxonomies(), true)) {
                 $problems->add(
                     "x-wellspring.taxonomies[{$i}]",
-                    'reservedKey',
+                    ProblemCode::ReservedKey,
                     "“{$one}” has a meaning of its own in rules and imports; expected another key.",
                 );
             } else {
@@ -108,7 +109,7 @@ final readonly class TypeFile
             if (! is_string($one) || ! array_key_exists($one, $properties)) {
                 $problems->add(
                     "required[{$i}]",
-                    'unknownField',
+                    ProblemCode::UnknownField,
                     'expected the key of one of the properties, found '.Shape::describe($one).'.',
                 );
             } else {
@@ -122,13 +123,13 @@ final readonly class TypeFile
             if (preg_match(Field::KEY, $key) !== 1) {
                 $problems->add(
                     $path,
-                    'wrongKey',
+                    ProblemCode::WrongKey,
                     'a field’s key is small letters, digits and _, beginning with a letter.',
                 );
             } elseif (in_array($key, $taken, true)) {
                 $problems->add(
                     $path,
-                    'takenKey',
+                    ProblemCode::TakenKey,
                     'this key has a meaning of its own in rules and imports, or is a taxonomy’s; expected another.',
                 );
             } else {
@@ -236,7 +237,7 @@ final readonly class TypeFile
             if (! is_string($one) || preg_match(Type::KEY, $one) !== 1) {
                 $problems->add(
                     Path::to($own->at('types'), $i),
-                    'wrongValue',
+                    ProblemCode::WrongValue,
                     'expected the key of a content type, found '.Shape::describe($one).'.',
                 );
             } else {
@@ -265,7 +266,7 @@ final readonly class TypeFile
             if (! is_string($key) || preg_match(Field::CHOICE, $key) !== 1) {
                 $problems->add(
                     Path::to($schema->at('enum'), $i),
-                    'wrongValue',
+                    ProblemCode::WrongValue,
                     'expected a choice’s key without | and of at most 100 characters, found '.Shape::describe($key).'.',
                 );
 
@@ -277,7 +278,11 @@ final readonly class TypeFile
                 : ucfirst(str_replace('-', ' ', $key));
         }
         foreach (array_diff(array_keys($labels), array_keys($choices)) as $unknown) {
-            $problems->add(Path::to($own->at('labels'), (string) $unknown), 'unknownKey', 'is not one of the choices.');
+            $problems->add(
+                Path::to($own->at('labels'), (string) $unknown),
+                ProblemCode::UnknownKey,
+                'is not one of the choices.',
+            );
         }
 
         return $choices;
@@ -309,14 +314,14 @@ final readonly class TypeFile
         foreach (self::map($own, 'colours') as $key => $colour) {
             $path = Path::to($own->at('colours'), (string) $key);
             if (! isset($choices[$key])) {
-                $problems->add($path, 'unknownKey', 'is not one of the choices.');
+                $problems->add($path, ProblemCode::UnknownKey, 'is not one of the choices.');
 
                 continue;
             }
             try {
                 $colours[$key] = Kind\Colour::hex($colour);
             } catch (WrongValue $wrong) {
-                $problems->add($path, 'wrongValue', $wrong->getMessage());
+                $problems->add($path, ProblemCode::WrongValue, $wrong->getMessage());
             }
         }
 

@@ -14,6 +14,7 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\SearchTerm;
@@ -131,7 +132,7 @@ final readonly class Search implements Test
             if (! isset($field->choices[$key])) {
                 $problems->add(
                     $shape->at('in'),
-                    'unknownField',
+                    ProblemCode::UnknownField,
                     "“{$key}” is no text of {$type->plural}; expected one of: "
                         .implode(', ', array_keys($field->choices)).'.',
                     ['field' => $key],

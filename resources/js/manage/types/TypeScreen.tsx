@@ -61,7 +61,7 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 		setProblems(
 			error instanceof ApiError && error.problems.length > 0
 				? error.problems
-				: [{ path: "", code: "", message: error.message }],
+				: [{ path: "", code: "failed", message: error.message }],
 		);
 	};
 	const sent = { file: now, renamed: renamedOf(rows) };
