@@ -201,23 +201,35 @@ final class ContentTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
-    public function test_terms_move_by_keyboard_and_merge(): void
+    public function test_terms_move_by_keyboard_and_by_drag_and_merge(): void
     {
         $this->signIn();
         $this->visit('/manage/terms/rooms');
         $this->find('[aria-label="A new term"]')->sendKeys('Moon gate'.WebDriverKeys::ENTER);
-        $this->findText('li button', 'Moon gate')->click();
+        $this->findText('[aria-label=Terms] [role=row]', 'Moon gate')->click();
         $this->find('[aria-label="Move Moon gate below the one before it"]')->sendKeys(WebDriverKeys::ENTER);
         $this->sees('Potting shed');
         $this->await(
             'it stands below',
             fn (): ?bool => $this->browser->executeScript(
-                'return parseFloat([...document.querySelectorAll("[aria-label=Terms] li")].find(l => '
-                    .'l.textContent.includes("Moon gate")).style.paddingLeft)',
-            ) > 2 ?: null,
+                'return [...document.querySelectorAll("[aria-label=Terms] [role=row]")].find(row => '
+                    .'row.textContent.includes("Moon gate")).ariaLevel',
+            ) === '2' ?: null,
         );
-        $this->find('[aria-label="Tick Moon gate"]')->click();
-        $this->find('[aria-label="Tick River walk"]')->click();
+        // By keyboard: taken up, to the place before the first, put down.
+        $this->find('[aria-label="Drag Moon gate"]')->sendKeys(WebDriverKeys::ENTER);
+        $this->browser->getKeyboard()->sendKeys([WebDriverKeys::HOME, WebDriverKeys::ENTER]);
+        $this->await(
+            'it stands first',
+            fn (): ?bool => str_contains(
+                (string) $this->browser->executeScript(
+                    'return document.querySelector("[aria-label=Terms] [role=row]").textContent',
+                ),
+                'Moon gate',
+            ) ?: null,
+        );
+        $this->find('label:has([aria-label="Tick Moon gate"])')->click();
+        $this->find('label:has([aria-label="Tick River walk"])')->click();
         $this->findText('[aria-label="The term that stays"] option', 'River walk')->click();
         $this->sees('Merged; the items followed.');
         $this->assertStringNotContainsString('Moon gate', $this->find('[aria-label=Terms]')->getText());

@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import type { TermRow } from "../shared/schema";
-import { above, fitting, linesOf } from "./tree";
+import { above, childrenOf, fitting, landing } from "./tree";
 
 const term = (id: number, parent: number | null, name: string): TermRow => ({
 	id,
@@ -19,27 +19,20 @@ const terms = [
 	term(5, null, "Shrubs"),
 ];
 
-test("terms stand as lines, parents before what is below, closed ones shut", () => {
-	expect(linesOf(terms, () => true).map((one) => [one.term.id, one.depth])).toEqual([
-		[1, 0],
-		[2, 1],
-		[3, 2],
-		[4, 1],
-		[5, 0],
-	]);
-	expect(linesOf(terms, (id) => id === 1).map((one) => one.term.id)).toEqual([1, 2, 4, 5]);
-	expect(linesOf(terms, () => false).map((one) => [one.term.id, one.below, one.neighbours])).toEqual([
-		[1, 2, 2],
-		[5, 0, 2],
-	]);
+test("a dropped term lands beside or below another, never below itself", () => {
+	expect(landing(terms, 5, 2, "before")).toEqual({ parent: 1, position: 0 });
+	expect(landing(terms, 2, 4, "after")).toEqual({ parent: 1, position: 1 });
+	expect(landing(terms, 5, 1, "on")).toEqual({ parent: 1, position: 2 });
+	expect(landing(terms, 1, 3, "before")).toBeNull();
+	expect(landing(terms, 1, 1, "on")).toBeNull();
+	expect(
+		childrenOf(terms)
+			.get(1)
+			?.map((one) => one.id),
+	).toEqual([2, 4]);
 });
 
 test("what is found keeps its place in the tree", () => {
 	expect(fitting(terms, "tree").map((one) => one.id)).toEqual([1, 2, 3]);
 	expect(above(terms, 3)).toEqual([2, 1]);
-});
-
-test("five thousand terms are laid out at once", () => {
-	const many = Array.from({ length: 5000 }, (_, i) => term(i + 1, i < 50 ? null : Math.floor(i / 50), `Term ${i}`));
-	expect(linesOf(many, () => true)).toHaveLength(5000);
 });

@@ -1,33 +1,13 @@
 import type { TermRow } from "../shared/schema";
-export interface Line {
-	term: TermRow;
-	depth: number;
-	/** place among its neighbours */
-	at: number;
-	neighbours: number;
-	below: number;
-}
 
-/** The terms as lines, parents before what is below them; what stands below a closed one is left out. */
-export function linesOf(terms: TermRow[], open: (id: number) => boolean): Line[] {
+/** The terms below each, in their order; under null those that stand below none. */
+export function childrenOf(terms: TermRow[]): Map<number | null, TermRow[]> {
 	const children = new Map<number | null, TermRow[]>();
 	for (const one of terms) {
 		const list = children.get(one.parent);
 		list ? list.push(one) : children.set(one.parent, [one]);
 	}
-	const lines: Line[] = [];
-	const walk = (parent: number | null, depth: number) => {
-		const here = children.get(parent) ?? [];
-		here.forEach((term, at) => {
-			const below = children.get(term.id)?.length ?? 0;
-			lines.push({ term, depth, at, neighbours: here.length, below });
-			if (below > 0 && open(term.id)) {
-				walk(term.id, depth + 1);
-			}
-		});
-	};
-	walk(null, 0);
-	return lines;
+	return children;
 }
 
 /** The ids above a term, nearest first. */
@@ -38,6 +18,24 @@ export function above(terms: TermRow[], id: number): number[] {
 		found.push(at);
 	}
 	return found;
+}
+
+/** Where a term that is dropped at another goes; null where it cannot: at itself, or below itself. */
+export function landing(
+	terms: TermRow[],
+	dragged: number,
+	target: number,
+	where: "before" | "on" | "after",
+): { parent: number | null; position: number } | null {
+	const at = terms.find((one) => one.id === target);
+	if (!at || dragged === target || above(terms, target).includes(dragged)) {
+		return null;
+	}
+	if (where === "on") {
+		return { parent: target, position: terms.filter((one) => one.parent === target && one.id !== dragged).length };
+	}
+	const rest = terms.filter((one) => one.parent === at.parent && one.id !== dragged);
+	return { parent: at.parent, position: rest.indexOf(at) + (where === "after" ? 1 : 0) };
 }
 
 /** Those whose name fits the words, with all above them, so that they stand in their tree. */
