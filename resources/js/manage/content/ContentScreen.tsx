@@ -1,24 +1,22 @@
-import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useMemo, useRef, useState } from "react";
-import { Link, Navigate, useParams, useSearchParams } from "react-router";
-import { get, send } from "../shared/api";
-import { useDone } from "../shared/Done";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, Navigate, useParams } from "react-router";
+import { get } from "../shared/api";
 import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
-import type { ContentType, Item, ItemPage, TablePresets } from "../shared/schema";
+import type { ContentType, TablePresets } from "../shared/schema";
 import { useStart } from "../shared/start";
-import { useSettled } from "../shared/useSettled";
-import { Cell } from "./Cell";
 import { ChangesSheet } from "./ChangesSheet";
 import { Columns } from "./Columns";
 import { ExportMenu } from "./ExportMenu";
 import { Filters } from "./Filters";
-import { Heading } from "./Heading";
+import { ItemTable } from "./ItemTable";
 import { ManyBar } from "./ManyBar";
 import { Selections } from "./Selections";
-import { type Column, columnsOf, restored, type TableState } from "./tableState";
+import { restored } from "./tableState";
+import { useItemTable } from "./useItemTable";
 
 /** The items of one type as a table that each person keeps as they like it. */
 export function ContentScreen() {
@@ -43,102 +41,15 @@ export function ContentScreen() {
 			</div>
 		);
 	}
-	return presets.data ? <Table key={type.key} type={type} presets={presets.data} /> : <Opening queries={[presets]} />;
+	return presets.data ? <Items key={type.key} type={type} presets={presets.data} /> : <Opening queries={[presets]} />;
 }
 
-function Table({ type, presets }: { type: ContentType; presets: TablePresets }) {
+function Items({ type, presets }: { type: ContentType; presets: TablePresets }) {
 	const start = useStart();
-	const client = useQueryClient();
-	const done = useDone();
-	const [asked, setAsked] = useSearchParams();
-	const [state, setState] = useState(() => ({
-		...restored(type, presets.state),
-		...(asked.get("q") ? { q: asked.get("q") ?? "" } : {}),
-	}));
-	const [ticked, setTicked] = useState<Set<number>>(new Set());
-	const [allThatFit, setAllThatFit] = useState(false);
 	const [changes, setChanges] = useState(false);
-	const page = Number(asked.get("page") ?? 1);
-	const goTo = (next: number) => setAsked(next > 1 ? { page: String(next) } : {}, { replace: true });
-
-	const columns = useMemo(() => columnsOf(type), [type]);
-	const shown = state.columns
-		.map((one) => columns.find((column) => column.key === one.key))
-		.filter((one): one is Column => one !== undefined);
-	const where = state.filters.length > 0 ? { all: state.filters } : null;
-	const query = {
-		type: type.key,
-		q: state.q,
-		status: state.status,
-		...(where ? { where: JSON.stringify(where) } : {}),
-	};
-	const params = useSettled(
-		new URLSearchParams({ ...query, sort: state.sort, direction: state.direction, page: String(page) }).toString(),
-		150,
-	);
-	const items = useQuery({
-		queryKey: ["items", params],
-		queryFn: ({ signal }) => get<ItemPage>(`/items?${params}`, signal),
-		placeholderData: keepPreviousData,
-	});
-
-	const kept = useRef(JSON.stringify(presets.state));
-	useEffect(() => {
-		const { q: _, ...keeps } = state;
-		const now = JSON.stringify(keeps);
-		if (now === kept.current) {
-			return;
-		}
-		const timer = setTimeout(() => {
-			kept.current = now;
-			send<TablePresets>("PUT", `/presets/${type.key}`, { name: "", state: keeps }).then(
-				(answer) => client.setQueryData(["presets", type.key], answer),
-				// How a table stood is not worth a message; the next change tries anew.
-				() => {
-					kept.current = "";
-				},
-			);
-		}, 500);
-		return () => clearTimeout(timer);
-	}, [state, type.key, client]);
-
-	const change = (next: Partial<TableState>, narrows = true) => {
-		setState((now) => ({ ...now, ...next }));
-		if (narrows) {
-			setTicked(new Set());
-			setAllThatFit(false);
-			goTo(1);
-		}
-	};
-	const sortBy = (key: string) =>
-		change({
-			sort: key,
-			direction:
-				state.sort === key ? (state.direction === "asc" ? "desc" : "asc") : key.endsWith("_at") ? "desc" : "asc",
-		});
-	const save = (item: Item, key: string, value: unknown) =>
-		send<Item>("PUT", `/items/${item.id}`, { values: { [key]: value }, revision: item.revision }).then((now) => {
-			client.setQueryData<ItemPage>(
-				["items", params],
-				(old) => old && { ...old, items: old.items.map((one) => (one.id === now.id ? { ...now } : one)) },
-			);
-			done(`“${now.title}” is saved.`);
-		});
-
-	const rows = items.data?.items ?? [];
-	const total = items.data?.total ?? 0;
-	const every = rows.length > 0 && rows.every((one) => ticked.has(one.id));
-	const tick = (ids: number[], on: boolean) => {
-		setAllThatFit(false);
-		setTicked((now) => {
-			const next = new Set(now);
-			for (const id of ids) {
-				on ? next.add(id) : next.delete(id);
-			}
-			return next;
-		});
-	};
-
+	const table = useItemTable(type, presets);
+	const { state, where, page, goTo, items, rows, total, ticked, allThatFit, setAllThatFit, every, change, untick } =
+		table;
 	return (
 		<Screen
 			title={type.plural}
@@ -207,10 +118,7 @@ function Table({ type, presets }: { type: ContentType; presets: TablePresets }) 
 					type={type}
 					count={allThatFit ? total : ticked.size}
 					chosen={allThatFit ? { query: { q: state.q, status: state.status, where } } : { ids: [...ticked] }}
-					onDone={() => {
-						setTicked(new Set());
-						setAllThatFit(false);
-					}}
+					onDone={untick}
 				/>
 			)}
 			{every && !allThatFit && total > rows.length && (
@@ -221,87 +129,7 @@ function Table({ type, presets }: { type: ContentType; presets: TablePresets }) 
 					</button>
 				</p>
 			)}
-			<div className="bg-base-100 border border-base-300 rounded-box relative overflow-x-auto" tabIndex={-1}>
-				<table
-					className="w-full table-fixed"
-					style={{ minWidth: `${300 + state.columns.reduce((sum, one) => sum + one.width, 0)}px` }}
-				>
-					<colgroup>
-						<col style={{ width: "44px" }} />
-						<col />
-						{state.columns.map((one) => (
-							<col key={one.key} style={{ width: `${one.width}px` }} />
-						))}
-					</colgroup>
-					<thead className="border-b border-base-300 text-[0.85rem] text-quiet">
-						<tr>
-							<th scope="col" className="pl-4 py-2 text-left">
-								<input
-									type="checkbox"
-									className="checkbox checkbox-xs"
-									aria-label="Select all on this page"
-									checked={every}
-									onChange={() =>
-										tick(
-											rows.map((one) => one.id),
-											!every,
-										)
-									}
-								/>
-							</th>
-							<Heading
-								column={{ key: "title", label: "Title", field: null, sorts: true }}
-								state={state}
-								onSort={sortBy}
-							/>
-							{shown.map((column) => (
-								<Heading
-									key={column.key}
-									column={column}
-									state={state}
-									onSort={sortBy}
-									onResize={(width) =>
-										change(
-											{ columns: state.columns.map((one) => (one.key === column.key ? { ...one, width } : one)) },
-											false,
-										)
-									}
-								/>
-							))}
-						</tr>
-					</thead>
-					<tbody className="divide-y divide-base-300">
-						{rows.map((item) => (
-							<tr key={item.id} className={ticked.has(item.id) ? "bg-accent/40" : "hover:bg-base-200"}>
-								<td className="pl-4 py-1.5">
-									<input
-										type="checkbox"
-										className="checkbox checkbox-xs"
-										aria-label={`Tick ${item.title}`}
-										checked={allThatFit || ticked.has(item.id)}
-										onChange={() => tick([item.id], !ticked.has(item.id))}
-									/>
-								</td>
-								<td className="px-3 py-1.5 min-w-0">
-									<Link to={`/content/${type.key}/${item.id}`} className="font-semibold hover:underline">
-										{item.title}
-									</Link>
-								</td>
-								{shown.map((column) => (
-									<td
-										key={column.key}
-										data-cell={column.key}
-										className={`px-3 py-1.5 overflow-hidden text-ellipsis ${column.field?.family === "number" ? "text-right" : ""}`}
-									>
-										<Cell item={item} column={column} onSave={(value) => save(item, column.key, value)} />
-									</td>
-								))}
-							</tr>
-						))}
-					</tbody>
-				</table>
-				{items.data?.total === 0 && <p className="px-5 py-6 text-quiet">Nothing fits.</p>}
-			</div>
+			<ItemTable type={type} table={table} />
 			{items.data && (
 				<div className="flex flex-wrap items-center gap-4">
 					<span className="text-quiet">

@@ -1,18 +1,19 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Fault } from "../shared/Fault";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
-import { Sheet } from "../shared/Sheet";
 import type { ModuleSummary, ModuleWhole } from "../shared/schema";
-import { moment, useStart } from "../shared/start";
-import { Records, useRecords } from "./ModuleRecords";
+import { useStart } from "../shared/start";
+import { ModuleLine } from "./ModuleLine";
+import { useRecords } from "./ModuleRecords";
 import { NewModule } from "./NewModule";
 import { Pick } from "./Pick";
-import { STATES, StateMark } from "./StateMark";
+import { RemoveModules } from "./RemoveModules";
+import { STATES } from "./StateMark";
 
 /**
  * All modules: the sentence each one reads as, where it stands, how many records it shows, its state, who
@@ -158,61 +159,17 @@ export function ModulesScreen() {
 			)}
 			<ul className="bg-base-100 border border-base-300 rounded-box divide-y divide-base-300">
 				{shown.map((one) => (
-					<li
+					<ModuleLine
 						key={one.key}
-						className="grid grid-cols-[auto_minmax(0,1fr)] md:grid-cols-[auto_minmax(0,1fr)_10rem_9.5rem] gap-x-4 md:gap-x-5 gap-y-1 px-4 md:px-5 py-4"
-					>
-						<input
-							type="checkbox"
-							className="checkbox checkbox-sm mt-1.5"
-							aria-label={`Choose ${one.name}`}
-							checked={picked.includes(one.key)}
-							onChange={() =>
-								setPicked(picked.includes(one.key) ? picked.filter((key) => key !== one.key) : [...picked, one.key])
-							}
-						/>
-						<div className="min-w-0">
-							<div className="flex flex-wrap items-baseline gap-x-3">
-								<Link to={`/modules/${one.key}`} className="font-serif text-xl font-semibold hover:underline">
-									{one.name}
-								</Link>
-								<StateMark one={one} />
-							</div>
-							{one.line && <p className="text-quiet mt-0.5">{one.line}</p>}
-							{one.problem && <p className="text-secondary mt-0.5">{one.problem}</p>}
-						</div>
-						<div className="md:pt-1 max-md:col-start-2">
-							<div className="text-[0.78rem] text-quiet">On pages</div>
-							{one.pages.length === 0 ? (
-								<span className="text-secondary">no page yet</span>
-							) : (
-								one.pages.map((at, i) => (
-									<span key={at.id}>
-										{i > 0 && ", "}
-										<a href={at.address} className="hover:underline">
-											{at.title}
-										</a>
-									</span>
-								))
-							)}
-						</div>
-						<div className="md:text-right md:pt-1 max-md:col-start-2">
-							<Records one={one} counted={records.get(one.key)} />
-							<div className="text-[0.78rem] text-quiet">
-								changed {moment(start, one.savedAt, false)}
-								{one.by && ` by ${one.by}`}
-							</div>
-							<button
-								type="button"
-								className="plain-add text-[0.85rem]"
-								disabled={duplicate.isPending}
-								onClick={() => duplicate.mutate(one.key)}
-							>
-								Duplicate
-								<span className="sr-only"> {one.name}</span>
-							</button>
-						</div>
-					</li>
+						one={one}
+						counted={records.get(one.key)}
+						isPicked={picked.includes(one.key)}
+						onPick={() =>
+							setPicked(picked.includes(one.key) ? picked.filter((key) => key !== one.key) : [...picked, one.key])
+						}
+						isBusy={duplicate.isPending}
+						onDuplicate={() => duplicate.mutate(one.key)}
+					/>
 				))}
 				{modules.data && shown.length === 0 && (
 					<li className="px-5 py-6 text-quiet">{all.length === 0 ? "No modules yet." : "No modules found."}</li>
@@ -220,40 +177,12 @@ export function ModulesScreen() {
 			</ul>
 			{address.has("new") && <NewModule onClose={() => setAddress({}, { replace: true })} />}
 			{removing && (
-				<Sheet
-					title={removing.length === 1 ? `Remove “${removing[0]?.name}”?` : `Remove ${removing.length} modules?`}
+				<RemoveModules
+					modules={removing}
+					isBusy={many.isPending}
+					onRemove={() => many.mutate({ do: "remove", keys: removing.map((one) => one.key) })}
 					onClose={() => setRemoving(null)}
-				>
-					<ul className="grid gap-1.5">
-						{removing.map((one) => (
-							<li key={one.key}>
-								<strong>{one.name}</strong>{" "}
-								{one.pages.length === 0 ? (
-									<span className="text-quiet">stands on no page.</span>
-								) : (
-									<>
-										stands on {one.pages.map((at) => at.title).join(", ")}
-										{one.live && !one.off ? "; visitors will no longer see it there." : "; visitors do not see it now."}
-									</>
-								)}
-							</li>
-						))}
-					</ul>
-					<p className="text-quiet">You can undo this; its places and versions return with it.</p>
-					<div className="flex gap-2">
-						<button
-							type="button"
-							className="btn btn-secondary"
-							disabled={many.isPending}
-							onClick={() => many.mutate({ do: "remove", keys: removing.map((one) => one.key) })}
-						>
-							Remove
-						</button>
-						<button type="button" className="btn" onClick={() => setRemoving(null)}>
-							Keep
-						</button>
-					</div>
-				</Sheet>
+				/>
 			)}
 		</div>
 	);

@@ -7,6 +7,8 @@ import { Notice } from "../../shared/Notice";
 import type { Import, ImportOptions } from "../../shared/schema";
 import { useStart } from "../../shared/start";
 import { Preview, Problems } from "./Checked";
+import { MatchColumns } from "./MatchColumns";
+import { RowOptions } from "./RowOptions";
 
 /** Matching, checking and writing of one file. */
 export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void }) {
@@ -89,99 +91,9 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 						Choose another file
 					</button>
 				</div>
-				<div className="grid gap-1.5">
-					{row.headings.map((heading) => (
-						<div
-							key={heading}
-							className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] sm:grid-cols-[minmax(0,14rem)_minmax(0,1fr)_minmax(0,16rem)] gap-x-4 items-center"
-						>
-							<span className="font-semibold truncate">{heading}</span>
-							<span className="text-quiet truncate hidden sm:block">
-								{row.samples[heading] ?? "(empty in the first rows)"}
-							</span>
-							<select
-								className="select select-sm w-full"
-								aria-label={`Field for the column ${heading}`}
-								value={options.columns[heading] ?? ""}
-								disabled={busy}
-								onChange={(event) => {
-									const column = event.target.value || null;
-									const freed = Object.fromEntries(
-										Object.entries(options.columns).map(([other, now]) => [other, now === column ? null : now]),
-									);
-									set({ columns: { ...freed, [heading]: column } });
-								}}
-							>
-								<option value="">left out</option>
-								{row.columns.map((one) => (
-									<option key={one.key} value={one.key}>
-										{one.label}
-										{one.needed ? " (needed)" : ""}
-									</option>
-								))}
-							</select>
-						</div>
-					))}
-				</div>
+				<MatchColumns row={row} options={options} busy={busy} set={set} />
 				<div className="grid sm:grid-cols-2 gap-4 border-t border-base-300 pt-4">
-					<label className="grid gap-1 content-start">
-						<span className="font-semibold">What becomes of each row?</span>
-						<select
-							className="select w-full"
-							value={options.mode}
-							disabled={busy}
-							onChange={(event) => set({ mode: event.target.value as ImportOptions["mode"] })}
-						>
-							<option value="create">each makes a new item</option>
-							<option value="both">known items change, the others are made</option>
-							<option value="update">only known items change</option>
-						</select>
-					</label>
-					<label className="grid gap-1 content-start">
-						<span className="font-semibold">An item is known by its</span>
-						<select
-							className="select w-full"
-							value={options.key}
-							disabled={busy}
-							onChange={(event) => set({ key: event.target.value })}
-						>
-							{row.keys.map((one) => (
-								<option key={one.key} value={one.key}>
-									{one.label}
-								</option>
-							))}
-						</select>
-					</label>
-					<label className="flex gap-2 items-start cursor-pointer">
-						<input
-							type="checkbox"
-							className="checkbox checkbox-sm mt-0.5"
-							disabled={busy}
-							checked={options.makeTerms}
-							onChange={() => set({ makeTerms: !options.makeTerms })}
-						/>
-						Make terms that are not there yet
-					</label>
-					<label className="flex gap-2 items-start cursor-pointer">
-						<input
-							type="checkbox"
-							className="checkbox checkbox-sm mt-0.5"
-							disabled={busy}
-							checked={options.skipBad}
-							onChange={() => set({ skipBad: !options.skipBad })}
-						/>
-						Write the right rows though others are wrong
-					</label>
-					<label className="flex gap-2 items-start cursor-pointer">
-						<input
-							type="checkbox"
-							className="checkbox checkbox-sm mt-0.5"
-							disabled={busy}
-							checked={options.plain}
-							onChange={() => set({ plain: !options.plain })}
-						/>
-						Take cells as they stand: an apostrophe before = + - @ is a part of the text
-					</label>
+					<RowOptions row={row} options={options} busy={busy} set={set} />
 					<label className="grid gap-1 content-start sm:col-span-2">
 						<span className="font-semibold">
 							{row.pictures ? "Pictures: a zip is here" : "Pictures that cells name, as a zip (if there are any)"}

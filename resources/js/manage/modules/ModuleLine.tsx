@@ -1,0 +1,71 @@
+import { Link } from "react-router";
+import type { ModuleRecords, ModuleSummary } from "../shared/schema";
+import { moment, useStart } from "../shared/start";
+import { Records } from "./ModuleRecords";
+import { StateMark } from "./StateMark";
+
+/** One module in the list: what it says, where it stands, how many it shows, who changed it last. */
+export function ModuleLine({
+	one,
+	counted,
+	isPicked,
+	onPick,
+	isBusy,
+	onDuplicate,
+}: {
+	one: ModuleSummary;
+	counted: ModuleRecords | undefined;
+	isPicked: boolean;
+	onPick: () => void;
+	isBusy: boolean;
+	onDuplicate: () => void;
+}) {
+	const start = useStart();
+	return (
+		<li className="grid grid-cols-[auto_minmax(0,1fr)] md:grid-cols-[auto_minmax(0,1fr)_10rem_9.5rem] gap-x-4 md:gap-x-5 gap-y-1 px-4 md:px-5 py-4">
+			<input
+				type="checkbox"
+				className="checkbox checkbox-sm mt-1.5"
+				aria-label={`Choose ${one.name}`}
+				checked={isPicked}
+				onChange={onPick}
+			/>
+			<div className="min-w-0">
+				<div className="flex flex-wrap items-baseline gap-x-3">
+					<Link to={`/modules/${one.key}`} className="font-serif text-xl font-semibold hover:underline">
+						{one.name}
+					</Link>
+					<StateMark one={one} />
+				</div>
+				{one.line && <p className="text-quiet mt-0.5">{one.line}</p>}
+				{one.problem && <p className="text-secondary mt-0.5">{one.problem}</p>}
+			</div>
+			<div className="md:pt-1 max-md:col-start-2">
+				<div className="text-[0.78rem] text-quiet">On pages</div>
+				{one.pages.length === 0 ? (
+					<span className="text-secondary">no page yet</span>
+				) : (
+					one.pages.map((at, i) => (
+						<span key={at.id}>
+							{i > 0 && ", "}
+							<a href={at.address} className="hover:underline">
+								{at.title}
+							</a>
+						</span>
+					))
+				)}
+			</div>
+			<div className="md:text-right md:pt-1 max-md:col-start-2">
+				<Records one={one} counted={counted} />
+				<div className="text-[0.78rem] text-quiet">
+					changed {moment(start, one.savedAt, false)}
+					{one.by && ` by ${one.by}`}
+				</div>
+				<button type="button" className="plain-add text-[0.85rem]" disabled={isBusy} onClick={onDuplicate}>
+					Duplicate
+					<span className="sr-only"> {one.name}</span>
+				</button>
+			</div>
+		</li>
+	);
+}
