@@ -14,6 +14,8 @@ use Tests\Support\RandomModules;
 use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Page\FrameReader;
+use Wellspring\Core\Page\MenuReader;
 use Wellspring\Core\Page\PageReader;
 
 /**
@@ -47,6 +49,18 @@ final class FormatsTest extends TestCase
             $this->assertFits($file, $json, 'page');
             $page = (new PageReader(app(CatalogueStore::class)->catalogue()))->read(json_decode($json, true));
             $this->assertFits("what is written of {$file}", (string) json_encode($page->toArray()), 'page');
+        }
+        foreach (['frame', 'menu'] as $kind) {
+            $files = glob(base_path("docs/formats/examples/*.{$kind}.json")) ?: [];
+            $this->assertNotSame([], $files);
+            foreach ($files as $file) {
+                $json = (string) file_get_contents($file);
+                $this->assertFits($file, $json, $kind);
+                $read = $kind === 'frame'
+                    ? FrameReader::read(json_decode($json, true))
+                    : (new MenuReader(app(CatalogueStore::class)->catalogue()))->read(json_decode($json, true));
+                $this->assertFits("what is written of {$file}", (string) json_encode($read->toArray()), $kind);
+            }
         }
         foreach (glob(base_path('docs/formats/examples/*.module.json')) ?: [] as $file) {
             $this->assertFits($file, (string) file_get_contents($file), 'module');

@@ -8,6 +8,8 @@ use App\Http\OpenApi\ManageApi;
 use Illuminate\Console\Command;
 use Wellspring\Core\Content\File\TypeSchema;
 use Wellspring\Core\Module\ModuleSchema;
+use Wellspring\Core\Page\FrameSchema;
+use Wellspring\Core\Page\MenuSchema;
 use Wellspring\Core\Page\PageSchema;
 
 final class WriteSchemas extends Command
@@ -44,6 +46,8 @@ final class WriteSchemas extends Command
             [
                 'module.schema.json' => ModuleSchema::build(),
                 'page.schema.json' => PageSchema::build(),
+                'frame.schema.json' => FrameSchema::build(),
+                'menu.schema.json' => MenuSchema::build(),
                 'type.schema.json' => TypeSchema::build(),
             ],
         ) + ['manage-api.openapi.json' => ManageApi::json()];

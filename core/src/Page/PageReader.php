@@ -142,7 +142,12 @@ final readonly class PageReader
             }
             $blocks = [];
             foreach ($this->list($shape, 'blocks', self::MAX_BLOCKS) as $n => $block) {
-                $blocks[] = self::block(new Shape($block, Path::to($shape->at('blocks'), $n), $problems), $problems);
+                $one = new Shape($block, Path::to($shape->at('blocks'), $n), $problems);
+                $placed = PlacedBlock::read($one, $problems);
+                if ($placed !== null) {
+                    $blocks[] = $placed;
+                    $one->noOthers();
+                }
             }
             $slots[] = new Slot(
                 max(1, min(self::SHARES, $share ?? 1)),
@@ -156,19 +161,6 @@ final readonly class PageReader
         }
 
         return $slots === [] ? [new Slot(self::SHARES, [], Schedule::always())] : $slots;
-    }
-
-    private static function block(Shape $shape, Problems $problems): PlacedBlock
-    {
-        $all = Blocks::all();
-        $module = Block\ModuleBlock::key();
-        $others = array_keys(array_diff_key($all, [$module => 0]));
-        $key = $shape->has($module) ? $module : $shape->oneOf('block', $others);
-        $block = $all[$key]::read($shape, $problems);
-        $schedule = Schedule::read($shape, $problems);
-        $shape->noOthers();
-
-        return new PlacedBlock($block, $schedule);
     }
 
     /** @return list<mixed> */

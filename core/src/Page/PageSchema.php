@@ -45,13 +45,19 @@ final class PageSchema
                 ], ['key', 'slots'])),
                 ...self::schedule(),
             ], ['format', 'key', 'address', 'title']),
-            '$defs' => [
-                'slugs' => ['type' => 'array', 'uniqueItems' => true, 'items' => self::TEXT],
-                'empty' => ['oneOf' => [
-                    self::object(['do' => ['enum' => ['leaveOut', 'leaveOutLine']]], ['do']),
-                    self::object(['do' => ['const' => 'say'], 'text' => self::TEXT], ['do', 'text']),
-                ]],
-            ],
+            '$defs' => self::definitions(),
+        ];
+    }
+
+    /** @return array<string, array<string, mixed>> what schemas of blocks refer to, by name */
+    public static function definitions(): array
+    {
+        return [
+            'slugs' => ['type' => 'array', 'uniqueItems' => true, 'items' => self::TEXT],
+            'empty' => ['oneOf' => [
+                self::object(['do' => ['enum' => ['leaveOut', 'leaveOutLine']]], ['do']),
+                self::object(['do' => ['const' => 'say'], 'text' => self::TEXT], ['do', 'text']),
+            ]],
         ];
     }
 
@@ -73,21 +79,27 @@ final class PageSchema
         ];
     }
 
-    /** @return list<array<string, mixed>> */
-    private static function blocks(): array
+    /**
+     * @param  array<string, array<string, mixed>>  $more  keys that a place around the blocks has, too
+     * @return list<array<string, mixed>>
+     */
+    public static function blocks(array $more = []): array
     {
-        return array_values(array_map(function (string $block): array {
+        return array_values(array_map(function (string $block) use ($more): array {
             $module = $block::key() === Block\ModuleBlock::key();
 
             return self::object(
-                ($module ? [] : ['block' => ['const' => $block::key()]]) + $block::optionSchemas() + self::schedule(),
+                ($module ? [] : ['block' => ['const' => $block::key()]])
+                    + $block::optionSchemas()
+                    + self::schedule()
+                    + $more,
                 [$module ? 'module' : 'block'],
             );
         }, Blocks::all()));
     }
 
     /** @return array<string, array<string, mixed>> */
-    private static function schedule(): array
+    public static function schedule(): array
     {
         $end = ['oneOf' => [['type' => 'string', 'format' => 'date-time'], ['type' => 'null']]];
         $audience = '^(everyone|signed-out|members|group:[a-z0-9-]{1,64})$';
@@ -103,7 +115,7 @@ final class PageSchema
      * @param  array<string, mixed>  $items
      * @return array<string, mixed>
      */
-    private static function listOf(int $most, array $items): array
+    public static function listOf(int $most, array $items): array
     {
         return ['type' => 'array', 'maxItems' => $most, 'items' => $items];
     }
@@ -113,7 +125,7 @@ final class PageSchema
      * @param  list<string>  $required
      * @return array<string, mixed>
      */
-    private static function object(array $properties, array $required = []): array
+    public static function object(array $properties, array $required = []): array
     {
         return ['type' => 'object']
             + ($required === [] ? [] : ['required' => $required])

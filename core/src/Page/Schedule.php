@@ -30,18 +30,7 @@ final readonly class Schedule
 
     public static function read(Shape $shape, Problems $problems): self
     {
-        $keys = [];
-        foreach ($shape->items('audience') as $i => $key) {
-            if (is_string($key) && Audience::isKey($key)) {
-                $keys[] = $key;
-            } else {
-                $problems->add(
-                    Path::to($shape->at('audience'), $i),
-                    ProblemCode::WrongValue,
-                    'expected everyone, signed-out, members or group:KEY, found '.Shape::describe($key).'.',
-                );
-            }
-        }
+        $audience = self::audience($shape, $problems);
         $ends = [];
         foreach (['from', 'until'] as $key) {
             $said = $shape->raw($key) === null ? '' : $shape->text($key);
@@ -55,7 +44,26 @@ final readonly class Schedule
             $shape->wrong('until', "an instant after {$ends[0]}", $ends[1]);
         }
 
-        return new self(Audience::of($keys), $ends[0], $ends[1]);
+        return new self($audience, $ends[0], $ends[1]);
+    }
+
+    /** The `audience` alone. */
+    public static function audience(Shape $shape, Problems $problems): Audience
+    {
+        $keys = [];
+        foreach ($shape->items('audience') as $i => $key) {
+            if (is_string($key) && Audience::isKey($key)) {
+                $keys[] = $key;
+            } else {
+                $problems->add(
+                    Path::to($shape->at('audience'), $i),
+                    ProblemCode::WrongValue,
+                    'expected everyone, signed-out, members or group:KEY, found '.Shape::describe($key).'.',
+                );
+            }
+        }
+
+        return Audience::of($keys);
     }
 
     public function admits(Context $context): bool
