@@ -25,7 +25,7 @@ final class CachedCursors implements CursorStore
 
     public function before(int $from): ?array
     {
-        $index = $this->cache->get("{$this->name}:cursors");
+        $index = $this->cache->get("{$this->name}:cursor-values");
         if (
             ! is_array($index)
             || $this->now < $index['from']
@@ -36,18 +36,18 @@ final class CachedCursors implements CursorStore
         }
         $bundle = null;
         foreach ($index['bundles'] as $i => $first) {
-            if ($first > $from) {
+            if ($first >= $from) {
                 break;
             }
             $bundle = $i;
         }
-        $records = $bundle === null ? null : $this->cache->get("{$this->name}:cursors:{$bundle}");
+        $records = $bundle === null ? null : $this->cache->get("{$this->name}:cursor-values:{$bundle}");
         $known = null;
-        foreach (is_array($records) ? $records : [] as $place => $record) {
-            if ($place > $from) {
+        foreach (is_array($records) ? $records : [] as $place => $values) {
+            if ($place >= $from) {
                 break;
             }
-            $known = ['place' => (int) $place, 'key' => $record['key'], 'values' => $record['values']];
+            $known = ['place' => (int) $place, 'values' => $values];
         }
 
         return $known;
@@ -57,11 +57,11 @@ final class CachedCursors implements CursorStore
     {
         $bundles = [];
         foreach (array_chunk($records, self::BUNDLE, true) as $i => $some) {
-            $this->cache->put("{$this->name}:cursors:{$i}", $some, self::KEEP_SECONDS);
+            $this->cache->put("{$this->name}:cursor-values:{$i}", $some, self::KEEP_SECONDS);
             $bundles[$i] = array_key_first($some);
         }
         $this->cache->put(
-            "{$this->name}:cursors",
+            "{$this->name}:cursor-values",
             ['from' => $this->now, 'until' => $this->until, 'bundles' => $bundles],
             self::KEEP_SECONDS,
         );

@@ -12,15 +12,15 @@ interface CursorStore
 {
     /**
      * @param  int  $from  a place, 0 first
-     * @return array{place: int, key: string, values: list<string|null>}|null the nearest known record at or before
-     *   that place: its place, its key, and its values of what it is ordered by
+     * @return array{place: int, values: list<string|null>}|null the nearest known record before that place: its place,
+     *   and its values of what it is ordered by
      */
     public function before(int $from): ?array;
 
     /**
      * Takes note of records.
      *
-     * @param  array<int, array{key: string, values: list<string|null>}>  $records  by place
+     * @param  array<int, list<string|null>>  $records  their values of what they are ordered by, by place
      */
     public function note(array $records): void;
 }

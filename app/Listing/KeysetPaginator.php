@@ -45,7 +45,7 @@ final readonly class KeysetPaginator
         }
         $known = $cursors->before($from);
         if ($known === null || $from - $known['place'] > $this->stride) {
-            $this->seedCursors($query, $orders, $columns, $cursors);
+            $this->seedCursors($query, $orders, $cursors);
             $known = $cursors->before($from);
         }
         if ($known === null) {
@@ -53,9 +53,9 @@ final readonly class KeysetPaginator
         }
         // The known record itself stands at its place; what is behind it begins one further.
         $skip = $from - $known['place'] - 1;
-        $keys = $skip < 0 ? [RecordKey::parse($known['key'])] : [];
+        $keys = [];
         foreach ($this->branches($orders, $known['values']) as $branch) {
-            $need = max(0, $skip) + $count - count($keys);
+            $need = $skip + $count - count($keys);
             if ($need <= 0) {
                 break;
             }
@@ -64,7 +64,7 @@ final readonly class KeysetPaginator
                     ->limit($need)
                     ->get($columns),
             );
-            $passed = min(max(0, $skip), count($found));
+            $passed = min($skip, count($found));
             $skip -= $passed;
             array_push($keys, ...array_slice($found, $passed));
         }
@@ -87,15 +87,15 @@ final readonly class KeysetPaginator
     }
 
     /**
-     * Notes records all along the order, a stride apart, in one pass.
+     * Notes records all along the order, a stride apart, in one pass: by what they are ordered by alone, which an index
+     * may hold.
      *
      * @param  non-empty-list<OrderBy>  $orders
-     * @param  non-empty-list<string>  $columns
      */
-    private function seedCursors(Builder $query, array $orders, array $columns, CursorStore $cursors): void
+    private function seedCursors(Builder $query, array $orders, CursorStore $cursors): void
     {
         $bindings = array_merge(...array_map(fn (OrderBy $by): array => $by->by->bindings, $orders));
-        $ranked = (clone $query)->select($columns)->selectRaw(
+        $ranked = (clone $query)->selectRaw(
             'row_number() over (order by '.implode(
                 ', ',
                 array_map(fn (OrderBy $by): string => $by->sql(), $orders),
@@ -107,10 +107,7 @@ final readonly class KeysetPaginator
             self::withValues($ranked, $orders),
             'ranked',
         )->whereRaw('place % ? = 0', [$this->stride])->orderBy('place')->get() as $row) {
-            $noted[(int) $row->place] = [
-                'key' => (string) RecordKeys::ofRow($row),
-                'values' => self::valuesOf($row, $orders),
-            ];
+            $noted[(int) $row->place] = self::valuesOf($row, $orders);
         }
         $cursors->note($noted);
     }

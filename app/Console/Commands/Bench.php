@@ -38,7 +38,7 @@ final class Bench extends Command
     protected $description = 'Fill a database of the bench’s own and measure listings beside hand-written SQL';
 
     private const SQL_CANDIDATES = "items.type_key = 'product' and items.status = 'published' and items.publish_at <= "
-        ."now() and (items.expire_at is null or items.expire_at > now()) and items.audience && "
+        .'now() and (items.expire_at is null or items.expire_at > now()) and items.audience && '
         ."array['everyone', 'signed-out']";
 
     private const SQL_LIGHT = "items.fields->>'light' in ('shade', 'half-shade')";
