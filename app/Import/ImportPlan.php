@@ -44,7 +44,7 @@ final readonly class ImportPlan
     public static function read(array $said, Type $type, ?string $pictures): self
     {
         $problems = new Problems;
-        $shape = new Shape($said, '', $problems);
+        $shape = new Shape($said, '', $problems, ['columns', 'mode', 'key', 'makeTerms', 'skipBad', 'plain']);
         $columns = [];
         foreach (is_array($shape->raw('columns')) ? $shape->raw('columns') : [] as $heading => $column) {
             $columns[(string) $heading] = is_string($column) && $column !== '' ? $column : null;

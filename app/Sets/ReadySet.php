@@ -102,7 +102,7 @@ final readonly class ReadySet
             if ($data === null) {
                 $problems->add($name, ProblemCode::NotJson, 'is not JSON: '.json_last_error_msg().'.');
             } elseif ($name === 'set.json') {
-                $about = new Shape($data, 'set.json', $problems);
+                $about = new Shape($data, 'set.json', $problems, ['format', 'name', 'about']);
             } else {
                 $parts[explode('/', $name)[0]][$name] = $data;
             }

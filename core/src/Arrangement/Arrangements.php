@@ -44,7 +44,7 @@ final class Arrangements
         if (! $definition->has('arrange')) {
             return new Grid;
         }
-        $shape = new Shape($definition->raw('arrange'), $definition->at('arrange'), $problems);
+        $shape = new Shape($definition->raw('arrange'), $definition->at('arrange'), $problems, ['as']);
         $all = self::all();
         $arrangement = $all[$shape->oneOf('as', array_keys($all))]::read($shape, $problems);
         $shape->noOthers();

@@ -31,7 +31,8 @@ final readonly class Grid implements Arrangement
             return new self;
         }
         $default = new Columns;
-        $given = new Shape($shape->raw('columns'), $shape->at('columns'), $problems);
+        $widths = array_column(Width::cases(), 'value');
+        $given = new Shape($shape->raw('columns'), $shape->at('columns'), $problems, $widths);
         $at = fn (Width $width): int => $given->whole($width->value, $default->at($width), 1, Columns::MAX);
         $columns = new Columns($at(Width::Phone), $at(Width::Tablet), $at(Width::Laptop), $at(Width::Desktop));
         $given->noOthers();

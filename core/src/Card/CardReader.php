@@ -22,18 +22,20 @@ final readonly class CardReader
     public function read(Shape $definition): Card
     {
         $data = $definition->has('card') ? $definition->raw('card') : $this->plainCard();
-        $card = new Shape($data, 'card', $this->problems);
+        $card = new Shape($data, 'card', $this->problems, ['lines']);
         $title = $this->title();
         $lines = [];
         $given = $card->items('lines');
         foreach ($given as $l => $lineData) {
-            $line = new Shape($lineData, "card.lines[{$l}]", $this->problems);
+            $line = new Shape($lineData, "card.lines[{$l}]", $this->problems, ['parts']);
             $parts = [];
             foreach ($line->items('parts') as $p => $partData) {
                 $at = "card.lines[{$l}].parts[{$p}]";
                 $parts[] = $this->problems->part(
                     $at,
-                    fn (): ?Part => $this->part(new Shape($partData, $at, $this->problems)),
+                    fn (): ?Part => $this->part(
+                        new Shape($partData, $at, $this->problems, ['part', 'label', 'empty']),
+                    ),
                     $title,
                 );
             }

@@ -41,7 +41,8 @@ final readonly class OfferReader
         if (! $definition->has('offer')) {
             return null;
         }
-        $shape = new Shape($definition->raw('offer'), 'offer', $this->problems);
+        $keys = ['key', 'filters', 'orders', 'sizes', 'arrangements'];
+        $shape = new Shape($definition->raw('offer'), 'offer', $this->problems, $keys);
         if ($shape->has('follow')) {
             return null;
         }
@@ -71,7 +72,7 @@ final readonly class OfferReader
         if (! is_array($offer) || ! array_key_exists('follow', $offer)) {
             return null;
         }
-        $shape = new Shape($offer, 'offer', $this->problems);
+        $shape = new Shape($offer, 'offer', $this->problems, ['follow']);
         $key = $shape->text('follow');
         $shape->noOthers();
 

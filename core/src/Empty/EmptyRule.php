@@ -22,7 +22,7 @@ final readonly class EmptyRule
         if (! $part->has('empty')) {
             return new self;
         }
-        $rule = new Shape($part->raw('empty'), $part->at('empty'), $problems);
+        $rule = new Shape($part->raw('empty'), $part->at('empty'), $problems, ['do']);
         $do = EmptyAction::from($rule->oneOf('do', array_column(EmptyAction::cases(), 'value')));
         $text = $do === EmptyAction::Say ? $rule->text('text') : '';
         $rule->noOthers();

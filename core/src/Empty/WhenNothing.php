@@ -21,7 +21,7 @@ final readonly class WhenNothing
         if (! $definition->has('whenNothing')) {
             return new self;
         }
-        $rule = new Shape($definition->raw('whenNothing'), 'whenNothing', $problems);
+        $rule = new Shape($definition->raw('whenNothing'), 'whenNothing', $problems, ['do', 'text']);
         $rule->oneOf('do', ['say']);
         $text = $rule->text('text');
         $rule->noOthers();

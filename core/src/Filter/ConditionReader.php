@@ -53,7 +53,7 @@ final readonly class ConditionReader
 
     public function group(mixed $data, string $path, int $depth): ?Group
     {
-        $shape = new Shape($data, $path, $this->problems);
+        $shape = new Shape($data, $path, $this->problems, [...array_column(Join::cases(), 'value'), 'off']);
         $joins = array_values(array_filter(Join::cases(), fn (Join $join): bool => $shape->has($join->value)));
         $off = $shape->flag('off');
         $shape->noOthers();
@@ -97,7 +97,7 @@ final readonly class ConditionReader
 
     private function condition(mixed $data, string $path): ?Condition
     {
-        $shape = new Shape($data, $path, $this->problems);
+        $shape = new Shape($data, $path, $this->problems, ['field', 'test', 'off']);
         $key = $shape->text('field');
         $field = $this->fields[$key] ?? null;
         if ($field === null) {

@@ -32,6 +32,11 @@ final readonly class ModuleReader
 {
     public const FORMAT = 1;
 
+    private const KEYS = [
+        'format', 'key', 'name', 'source', 'where', 'leaveOut', 'pin', 'order', 'skip', 'atMost', 'page', 'arrange',
+        'card', 'whenNothing', 'headings', 'offer',
+    ];
+
     public function __construct(private Catalogue $catalogue)
     {
     }
@@ -72,7 +77,7 @@ final readonly class ModuleReader
 
     private function whole(mixed $data, Problems $problems): ?Module
     {
-        $shape = new Shape($data, '', $problems);
+        $shape = new Shape($data, '', $problems, self::KEYS);
         if ($shape->raw('format') !== self::FORMAT) {
             $shape->wrong('format', 'the format number '.self::FORMAT, $shape->raw('format'));
         }
@@ -85,9 +90,6 @@ final readonly class ModuleReader
             $shape->wrong('name', 'at most 200 characters', $name);
         }
         $source = (new SourceReader($this->catalogue, $problems))->read($shape);
-        foreach (['where', 'headings', 'order', 'card', 'offer'] as $needsSource) {
-            $shape->has($needsSource);
-        }
         $where = $source === null ? null : $this->where($shape, $source->type(), $problems);
         $offers = $source === null ? null : new OfferReader($source, $this->filterable($source->type()), $problems);
         $module = $source === null ? null : new Module(

@@ -24,12 +24,13 @@ final class FrameReader
     public static function read(mixed $data): FrameDefinition
     {
         $problems = new Problems;
-        $shape = new Shape($data, '', $problems);
+        $shape = new Shape($data, '', $problems, ['format', 'slots']);
         if ($shape->raw('format') !== self::FORMAT) {
             $shape->wrong('format', 'the format number '.self::FORMAT, $shape->raw('format'));
         }
         $said = $shape->raw('slots');
-        $given = new Shape($said instanceof \stdClass ? (array) $said : $said, 'slots', $problems);
+        $said = $said instanceof \stdClass ? (array) $said : $said;
+        $given = new Shape($said, 'slots', $problems, array_column(FrameSlot::cases(), 'value'));
         $slots = [];
         foreach (FrameSlot::cases() as $slot) {
             $entries = $given->items($slot->value);

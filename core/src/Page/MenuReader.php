@@ -36,7 +36,7 @@ final readonly class MenuReader
     public function read(mixed $data): MenuDefinition
     {
         $problems = new Problems;
-        $shape = new Shape($data, '', $problems);
+        $shape = new Shape($data, '', $problems, ['format', 'key', 'entries']);
         if ($shape->raw('format') !== self::FORMAT) {
             $shape->wrong('format', 'the format number '.self::FORMAT, $shape->raw('format'));
         }

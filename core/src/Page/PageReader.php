@@ -16,6 +16,15 @@ final readonly class PageReader
 {
     public const FORMAT = 1;
 
+    private const KEYS = [
+        'format', 'key', 'address', 'about', 'title', 'showTitle', 'description', 'picture', 'menu', 'whenNotForYou',
+        'bands', ...Schedule::KEYS,
+    ];
+
+    private const BAND_KEYS = ['key', 'tone', 'ground', 'slots', ...Schedule::KEYS];
+
+    private const SLOT_KEYS = ['share', 'blocks', ...Schedule::KEYS];
+
     public const MAX_BANDS = 50;
 
     public const MAX_SLOTS = 4;
@@ -37,7 +46,7 @@ final readonly class PageReader
     public function read(mixed $data): PageDefinition
     {
         $problems = new Problems;
-        $shape = new Shape($data, '', $problems);
+        $shape = new Shape($data, '', $problems, self::KEYS);
         if ($shape->raw('format') !== self::FORMAT) {
             $shape->wrong('format', 'the format number '.self::FORMAT, $shape->raw('format'));
         }
@@ -110,7 +119,7 @@ final readonly class PageReader
     {
         $bands = [];
         foreach ($this->list($page, 'bands', self::MAX_BANDS) as $i => $data) {
-            $shape = new Shape($data, Path::to($page->at('bands'), $i), $problems);
+            $shape = new Shape($data, Path::to($page->at('bands'), $i), $problems, self::BAND_KEYS);
             $key = self::key($shape);
             if (isset($bands[$key])) {
                 $shape->wrong('key', 'a key that no other band of the page has', $key);
@@ -135,7 +144,7 @@ final readonly class PageReader
     {
         $slots = [];
         foreach ($this->list($band, 'slots', self::MAX_SLOTS) as $i => $data) {
-            $shape = new Shape($data, Path::to($band->at('slots'), $i), $problems);
+            $shape = new Shape($data, Path::to($band->at('slots'), $i), $problems, self::SLOT_KEYS);
             $share = $shape->wholeOrNull('share', 1, self::SHARES);
             if (! $shape->has('share')) {
                 $shape->wrong('share', 'a whole number from 1 to '.self::SHARES, null);

@@ -15,6 +15,9 @@ use Wellspring\Core\Who\Audience;
 /** For whom and when something of a page shows: `from <= now < until`. */
 final readonly class Schedule
 {
+    /** What it is read from, beside other keys. */
+    public const KEYS = ['audience', 'from', 'until'];
+
     /**
      * @param  string|null  $from  instant
      * @param  string|null  $until  instant

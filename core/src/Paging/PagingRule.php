@@ -30,7 +30,7 @@ final readonly class PagingRule
         if (! $definition->has('page')) {
             return new self;
         }
-        $page = new Shape($definition->raw('page'), 'page', $problems);
+        $page = new Shape($definition->raw('page'), 'page', $problems, ['mode', 'size']);
         $mode = PagingMode::from($page->oneOf('mode', array_column(PagingMode::cases(), 'value'), 'numbered'));
         $size = $page->whole('size', 10, 1, self::MAX_SIZE);
         $loads = $mode === PagingMode::Continuous ? $page->whole('loads', self::LOADS, 0, 100) : self::LOADS;

@@ -16,11 +16,16 @@ final class Shape
     /** @var array<array-key, mixed> */
     private array $data;
 
-    /** @var list<string> */
-    private array $known = [];
-
-    public function __construct(mixed $data, public readonly string $path, private readonly Problems $problems)
-    {
+    /**
+     * @param  list<string>  $known  the keys that it may have whatever it says; others, which depend on what it says,
+     *   become known when they are asked for
+     */
+    public function __construct(
+        mixed $data,
+        public readonly string $path,
+        private readonly Problems $problems,
+        private array $known = [],
+    ) {
         if (! is_array($data) || ($data !== [] && array_is_list($data))) {
             $problems->add($path, ProblemCode::NotAnObject, 'expected an object, found '.self::describe($data).'.');
             $data = [];
@@ -183,7 +188,7 @@ final class Shape
         );
     }
 
-    /** Notes every key that nothing asked for. Call when all known keys have been read. */
+    /** Notes every key that is not known. Call when those that depend on what it says have been asked for. */
     public function noOthers(): void
     {
         foreach (array_keys($this->data) as $key) {

@@ -34,7 +34,7 @@ final readonly class OrderReader
             $at = Path::to($definition->at('order'), $i);
             $keys[] = $this->problems->part(
                 $at,
-                fn (): ?SortKey => $this->one(new Shape($data, $at, $this->problems)),
+                fn (): ?SortKey => $this->one(new Shape($data, $at, $this->problems, ['by', 'direction', 'empty'])),
                 $byTitle,
             );
         }
@@ -70,7 +70,7 @@ final readonly class OrderReader
         if (! $definition->has('headings')) {
             return null;
         }
-        $shape = new Shape($definition->raw('headings'), 'headings', $this->problems);
+        $shape = new Shape($definition->raw('headings'), 'headings', $this->problems, ['by', 'direction']);
         $fields = array_filter(
             $this->source->type()->reachable,
             fn (Field $field): bool => Headings::suits($field->family()),

@@ -64,7 +64,7 @@ final readonly class People implements Source
 
     public static function read(Shape $shape, SourceSite $site): self
     {
-        $people = new Shape($shape->raw('people'), 'source.people', $site->problems);
+        $people = new Shape($shape->raw('people'), 'source.people', $site->problems, ['groups']);
         $groups = [];
         foreach ($people->items('groups') as $i => $group) {
             if (is_string($group) && isset($site->catalogue->groups[$group])) {

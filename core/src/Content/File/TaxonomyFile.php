@@ -18,6 +18,8 @@ use Wellspring\Core\Problem\Shape;
  */
 final readonly class TaxonomyFile
 {
+    private const KEYS = ['format', 'key', 'label', 'tree', 'properties', 'required', 'terms'];
+
     /** @param  list<TermDraft>  $terms */
     private function __construct(public Taxonomy $taxonomy, public array $terms)
     {
@@ -31,7 +33,7 @@ final readonly class TaxonomyFile
     public static function read(mixed $data): self
     {
         $problems = new Problems;
-        $file = new Shape($data, '', $problems);
+        $file = new Shape($data, '', $problems, self::KEYS);
         if ($file->raw('format') !== 1) {
             $file->wrong('format', 'the format number 1', $file->raw('format'));
         }

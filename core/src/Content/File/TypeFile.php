@@ -27,6 +27,11 @@ use Wellspring\Core\Text\Whitespace;
  */
 final readonly class TypeFile
 {
+    private const KEYS = ['$schema', 'type', 'title', 'x-wellspring', 'properties', 'required'];
+
+    /** Under `x-wellspring`. */
+    private const OWN_KEYS = ['format', 'key', 'plural', 'address', 'taxonomies'];
+
     public const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
 
     /**
@@ -39,11 +44,11 @@ final readonly class TypeFile
     public static function read(mixed $data, array $taxonomies = [], bool $stored = false): Type
     {
         $problems = new Problems;
-        $file = new Shape($data, '', $problems);
+        $file = new Shape($data, '', $problems, self::KEYS);
         $file->oneOf('$schema', [self::DRAFT]);
         $file->oneOf('type', ['object']);
         $label = $file->text('title');
-        $own = new Shape($file->raw('x-wellspring'), 'x-wellspring', $problems);
+        $own = new Shape($file->raw('x-wellspring'), 'x-wellspring', $problems, self::OWN_KEYS);
         if ($own->raw('format') !== 1) {
             $own->wrong('format', 'the format number 1', $own->raw('format'));
         }
