@@ -18,6 +18,8 @@ final class StyleTest extends TestCase
         foreach (['app', 'config', 'core', 'database', 'routes', 'tests'] as $folder) {
             yield $folder => [$folder, '/\.php$/', '/./'];
         }
+        yield 'views' => ['resources/views', '/\.blade\.php$/', '/./'];
+        yield 'styles' => ['resources/css', '/\.css$/', '/./'];
         yield 'bin' => ['bin', '/./', '/./'];
         // The types of the API are made by a program.
         $written = '/(?<!schema\.d)\.tsx?$/';

@@ -12,15 +12,21 @@
     <h1 class="font-serif text-4xl font-semibold text-neutral">Wellspring</h1>
     <p class="mt-1 mb-6 text-quiet">Sign in to manage {{ config('site.name') }}.</p>
     @if ($nobody)
-        <p class="mb-4 bg-base-100 border border-base-300 rounded-box p-4">Nobody can sign in yet. On the server, run<br><code>php artisan wellspring:manager you@example.org</code><br>and open the link that it prints.</p>
+        <p class="mb-4 bg-base-100 border border-base-300 rounded-box p-4">
+            Nobody can sign in yet. On the server, run<br>
+            <code>php artisan wellspring:manager you@example.org</code><br>
+            and open the link that it prints.
+        </p>
     @endif
     <form method="post" action="/manage/sign-in" class="bg-base-100 border border-base-300 rounded-box p-6 grid gap-4">
         @csrf
         @error('email')<p role="alert" class="text-secondary font-medium">{{ $message }}</p>@enderror
         <label class="grid gap-1"><span class="font-medium">E-mail address</span>
-            <input class="input w-full" name="email" type="email" autocomplete="username" value="{{ old('email') }}" required autofocus></label>
+            <input class="input w-full" name="email" type="email" autocomplete="username"
+                value="{{ old('email') }}" required autofocus></label>
         <label class="grid gap-1"><span class="font-medium">Password</span>
-            <input class="input w-full" name="password" type="password" autocomplete="current-password" required></label>
+            <input class="input w-full" name="password" type="password" autocomplete="current-password"
+                required></label>
         <button class="btn btn-secondary mt-2">Sign in</button>
     </form>
 </main>

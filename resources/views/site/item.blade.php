@@ -6,7 +6,13 @@
         @if ($pictures !== [])
             <div class="item-pictures">
                 @foreach ($pictures as $i => $media)
-                    @include('site.picture', ['media' => $media, 'class' => 'item-picture', 'alt' => $media->alt, 'sizes' => $i === 0 ? '(min-width: 1024px) 45vw, 92vw' : '(min-width: 1024px) 22vw, 45vw', 'lazy' => $i > 0])
+                    @include('site.picture', [
+                        'media' => $media,
+                        'class' => 'item-picture',
+                        'alt' => $media->alt,
+                        'sizes' => $i === 0 ? '(min-width: 1024px) 45vw, 92vw' : '(min-width: 1024px) 22vw, 45vw',
+                        'lazy' => $i > 0,
+                    ])
                 @endforeach
             </div>
         @endif
@@ -15,7 +21,8 @@
             @if ($page->item->text !== null)<div class="prose">{!! $page->item->text !!}</div>@endif
             @foreach ($page->videos as $video)
                 @if ($video['own'])
-                    <video class="item-film" src="{{ $video['address'] }}" controls preload="metadata" aria-label="{{ $video['label'] }}"></video>
+                    <video class="item-film" src="{{ $video['address'] }}" controls preload="metadata"
+                        aria-label="{{ $video['label'] }}"></video>
                 @else
                     <p><a href="{{ $video['address'] }}" rel="noopener">{{ $video['label'] }}</a></p>
                 @endif

@@ -15,7 +15,8 @@
         <a class="site-name" href="/">{{ config('site.name') }}</a>
         <nav aria-label="Main">
             @foreach ($frame->links as $link)
-                <a href="{{ $link->address }}" @if ($frame->isAt($link->address)) aria-current="page" @endif>{{ $link->title }}</a>
+                <a href="{{ $link->address }}"
+                    @if ($frame->isAt($link->address)) aria-current="page" @endif>{{ $link->title }}</a>
             @endforeach
             <a href="/search" @if ($frame->isAt('/search')) aria-current="page" @endif>Search</a>
         </nav>

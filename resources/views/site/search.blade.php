@@ -13,6 +13,9 @@
         <p class="found">{{ $total === 1 ? 'One page' : "{$total} pages" }} found for “{{ $words }}”.</p>
         {!! $html !!}
     @elseif ($words !== '')
-        <p class="nothing">Nothing on this site holds “{{ $words }}”. Fewer words may find more; a word that ends in * finds all that begin with it.</p>
+        <p class="nothing">
+            Nothing on this site holds “{{ $words }}”. Fewer words may find more; a word that ends in * finds all that
+            begin with it.
+        </p>
     @endif
 @endsection

@@ -1,1 +1,3 @@
-<span class="part excerpt">@if ($made->part->label !== '')<span class="label">{{ $made->part->label }}</span> @endif{{ $made->text }}</span>
+<span
+    class="part excerpt"
+>@if ($made->part->label !== '')<span class="label">{{ $made->part->label }}</span> @endif{{ $made->text }}</span>

@@ -1,1 +1,3 @@
-<span class="part field">@if ($made->part->label !== '')<span class="label">{{ $made->part->label }}</span> @endif{{ $made->text }}</span>
+<span
+    class="part field"
+>@if ($made->part->label !== '')<span class="label">{{ $made->part->label }}</span> @endif{{ $made->text }}</span>

@@ -1,1 +1,3 @@
-<h{{ $made->part->number('level', 3) }} class="part title">@if ($card->address !== '')<a href="{{ $card->address }}">{{ $made->text }}</a>@else{{ $made->text }}@endif</h{{ $made->part->number('level', 3) }}>
+@php($level = $made->part->number('level', 3))
+<h{{ $level }} class="part title">@if ($card->address !== '')<a
+    href="{{ $card->address }}">{{ $made->text }}</a>@else{{ $made->text }}@endif</h{{ $level }}>
