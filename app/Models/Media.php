@@ -91,15 +91,13 @@ final class Media extends Model
     /** What an <img> or <source> has as its srcset. */
     public function srcset(bool $webp): string
     {
-        $name = $webp ? $this->name : $this->plainName();
+        // Each is read once: a column that is cast is decoded whenever it is asked for.
+        [$name, $own, $sizes] = [$webp ? $this->name : $this->plainName(), (int) $this->width, $this->sizes];
 
-        return implode(
-            ', ',
-            array_map(
-                fn (int $width): string => '/media/'.($width === $this->width ? '' : "w{$width}/")."{$name} {$width}w",
-                $this->sizes === [] ? [(int) $this->width] : $this->sizes,
-            ),
-        );
+        return implode(', ', array_map(
+            fn (int $width): string => '/media/'.($width === $own ? '' : "w{$width}/")."{$name} {$width}w",
+            $sizes === [] ? [$own] : $sizes,
+        ));
     }
 
     /**
