@@ -326,6 +326,11 @@ final class AccessTest extends TestCase
         $this->assertNull($sent('GET', '/manage/api/modules'));
         $this->assertNull($sent('GET', '/manage/api/tasks'));
         $this->assertSame($id, $sent('GET', '/manage/api/start'), 'each screen renews it');
+        $lasts = fn (string $path): array => array_column(array_map(
+            fn ($cookie): array => [$cookie->getName(), $cookie->getExpiresTime()],
+            $this->withCookie($name, $id)->get($path)->assertOk()->headers->getCookies(),
+        ), 1, 0);
+        $this->assertEqualsWithDelta($lasts('/manage/modules')[$name], $lasts('/search')[$name], 10, 'on the site, too');
         $this->assertNotContains($sent('POST', '/manage/api/sign-out'), [null, $id]);
     }
 }

@@ -10,7 +10,6 @@ use Closure;
 use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Pipeline;
-use Illuminate\Session\Middleware\StartSession;
 use Symfony\Component\HttpFoundation\Response;
 use Wellspring\Core\Who\Viewer;
 

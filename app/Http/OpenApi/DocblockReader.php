@@ -72,18 +72,17 @@ final readonly class DocblockReader
         return $tags === [] ? null : array_values($tags)[0]->type;
     }
 
-    /** @return string the first paragraph of a method's docblock, else of the class; at most a sentence or two */
-    public function summary(string $method): string
+    /** @return string|null the first paragraph of the docblock of a method, or of the class; null where it has none */
+    public function summary(?string $method = null): ?string
     {
-        foreach ([$this->reflection->getMethod($method), $this->reflection] as $at) {
-            foreach (self::parse($at->getDocComment())->children as $child) {
-                if ($child instanceof PhpDocTextNode && trim($child->text) !== '') {
-                    return (string) preg_replace('/\s+/', ' ', explode("\n\n", trim($child->text))[0]);
-                }
+        $at = $method === null ? $this->reflection : $this->reflection->getMethod($method);
+        foreach (self::parse($at->getDocComment())->children as $child) {
+            if ($child instanceof PhpDocTextNode && trim($child->text) !== '') {
+                return (string) preg_replace('/\s+/', ' ', explode("\n\n", trim($child->text))[0]);
             }
         }
 
-        return '';
+        return null;
     }
 
     /** @return array<string, TypeNode> of the public properties, by name; as the docblocks say, else as PHP does */

@@ -43,17 +43,25 @@ final class RouteOperations
             fn (mixed $schema): bool => $schema instanceof Schema && ! Generator::isDefault($schema->schema),
         );
         $this->schemas = new DocblockSchemas(array_column($described, 'schema'));
-        $paths = [];
+        $paths = $tags = [];
         foreach (Routes::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->uri(), self::PREFIX)) {
                 $path = '/'.substr($route->uri(), strlen(self::PREFIX));
                 $paths[$path] ??= new OA\PathItem(['path' => $path, '_context' => $context]);
                 $method = strtolower($route->methods()[0]);
                 $paths[$path]->{$method} = $this->operation($route, $path, $context);
+                [$class] = self::action($route);
+                $tags[$class] ??= new OA\Tag([
+                    'name' => self::tag($class),
+                    'description' => (new DocblockReader($class))->summary() ?? Generator::UNDEFINED,
+                    '_context' => $context,
+                ]);
             }
         }
         ksort($paths);
         $openapi->paths = array_values($paths);
+        ksort($tags);
+        $openapi->tags = array_values($tags);
         foreach ($this->schemas->components() as $component) {
             $analysis->addAnnotation($component, $context);
         }
@@ -66,9 +74,9 @@ final class RouteOperations
         $request = self::request($class, $method);
         $operation = new (self::OPERATIONS[$route->methods()[0]])([
             'path' => $path,
-            'operationId' => lcfirst(str_replace('Controller', '', class_basename($class))).ucfirst($method),
-            'summary' => $reader->summary($method),
-            'tags' => [str_replace('Controller', '', class_basename($class))],
+            'operationId' => lcfirst(self::tag($class)).ucfirst($method),
+            'summary' => $reader->summary($method) ?? Generator::UNDEFINED,
+            'tags' => [self::tag($class)],
             'parameters' => self::parameters($route, $context),
             'responses' => [],
             '_context' => $context,
@@ -192,6 +200,12 @@ final class RouteOperations
             ]),
             '_context' => $context,
         ]), array_values($route->parameterNames()));
+    }
+
+    /** @param  class-string  $controller */
+    private static function tag(string $controller): string
+    {
+        return str_replace('Controller', '', class_basename($controller));
     }
 
     /** @return array{class-string, string} */

@@ -10,6 +10,8 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final class CreateModuleRequest extends ApiRequest
 {
+    use HasDefinition;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {

@@ -12,6 +12,8 @@ use OpenApi\Attributes as OA;
 ])]
 final class SaveModuleDraftRequest extends ApiRequest
 {
+    use HasDefinition;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {

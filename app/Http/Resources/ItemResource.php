@@ -40,13 +40,10 @@ final readonly class ItemResource
     ) {
     }
 
-    /** @return ItemShape with what this person typed and has not saved */
+    /** @return ItemShape without a draft */
     public function whole(Item $item, Type $type, User $who): array
     {
-        return [
-            ...$this->all([$item->load(Item::whole())], $type, $who)[0],
-            'draft' => $this->draft($who, $type, $item),
-        ];
+        return $this->all([$item->load(Item::whole())], $type, $who)[0];
     }
 
     /** @return ItemDraftShape|null of a new item, where none is named */
@@ -58,7 +55,7 @@ final readonly class ItemResource
     }
 
     /**
-     * Without their long texts, and without drafts.
+     * Without their long texts, without drafts.
      *
      * @param  Builder<Item>  $query
      * @return list<ItemShape>

@@ -66,7 +66,12 @@ final readonly class ItemController
     /** @return ItemShape */
     public function show(Request $request, Item $item): array
     {
-        return $this->shape->whole($item, $this->type($item->type_key), $this->who($request));
+        $type = $this->type($item->type_key);
+
+        return [
+            ...$this->shape->whole($item, $type, $this->who($request)),
+            'draft' => $this->shape->draft($this->who($request), $type, $item),
+        ];
     }
 
     /** @return NewItemShape what a new item begins with, and the draft of one that was begun */

@@ -100,11 +100,8 @@ final readonly class ModuleController
     public function store(CreateModuleRequest $request): Created
     {
         $given = $request->validated();
-        $definition = $request->json()->all()['definition'];
 
-        return new Created(
-            $this->shape->whole($this->store->create($given['name'], is_array($definition) ? $definition : [])),
-        );
+        return new Created($this->shape->whole($this->store->create($given['name'], $request->definition())));
     }
 
     /** @return ModuleWholeShape */
@@ -121,12 +118,7 @@ final readonly class ModuleController
     public function saveDraft(SaveModuleDraftRequest $request, string $key): array
     {
         $given = $request->validated();
-        $definition = $request->json()->all()['definition'];
-        $row = $this->store->saveDraft(
-            $this->row($key),
-            is_array($definition) ? $definition : [],
-            (int) $given['revision'],
-        );
+        $row = $this->store->saveDraft($this->row($key), $request->definition(), (int) $given['revision']);
 
         return ['revision' => $row->revision, 'savedAt' => Iso8601::format($row->updated_at)];
     }
@@ -138,7 +130,7 @@ final readonly class ModuleController
      */
     public function check(CheckModuleRequest $request): array
     {
-        return ['definition' => $this->store->read($request->json()->all()['definition'])->toArray()];
+        return ['definition' => $this->store->read($request->definition())->toArray()];
     }
 
     /** @return ModuleWholeShape */
