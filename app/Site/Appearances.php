@@ -23,7 +23,8 @@ use Wellspring\Core\Wording\Format;
  * @phpstan-import-type TraceStepShape from TraceStep
  *
  * @phpstan-type AppearanceShape array{
- *     module: string, name: string, reasons: list<string>, gaps: list<array{part: string, then: string}>,
+ *     module: string, name: string, reasons: list<string>,
+ *     gaps: list<array{part: string, field: string|null, then: string}>,
  *     pages: list<array{title: string, address: string}>, slug: string, title: string, type: string, start?: string,
  *     kind: string, shown: bool, pinned: bool, place: int|null, wouldStand: int|null, page: int|null, answer: string,
  *     steps: list<TraceStepShape>,
@@ -86,7 +87,11 @@ final readonly class Appearances
                 ? [$traced->answer()]
                 : $traced->trace->reasons(),
             'gaps' => array_values(array_map(
-                fn (Part $part): array => ['part' => $part->words(), 'then' => $part->empty->words()],
+                fn (Part $part): array => [
+                    'part' => $part->words(),
+                    'field' => $part->field?->key,
+                    'then' => $part->empty->words(),
+                ],
                 $gaps,
             )),
             'pages' => array_values(

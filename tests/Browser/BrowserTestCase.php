@@ -274,6 +274,41 @@ abstract class BrowserTestCase extends TestCase
         return (string) $this->find($css)->getAttribute('value');
     }
 
+    /** The control of an item's field, opened in its line. */
+    protected function openValue(string $field): RemoteWebElement
+    {
+        return $this->awaited("{$field} does not open", <<<'JS'
+            const control = document.getElementById(`field-${arguments[0]}`);
+            if (!control) {
+                document.getElementById(`value-${arguments[0]}`)?.click();
+            }
+            return control;
+            JS, [$field]);
+    }
+
+    /** Opens an item's field and replaces what stands in it. */
+    protected function enter(string $field, string $text): void
+    {
+        $this->openValue($field)->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $text]);
+    }
+
+    /** Opens an item's field and takes one of its choices. */
+    protected function take(string $field, string $choice): void
+    {
+        $this->openValue($field);
+        $this->choose("#field-{$field}", $choice);
+    }
+
+    /**
+     * What an item's fields say in their lines.
+     *
+     * @return list<string>
+     */
+    protected function said(string ...$fields): array
+    {
+        return array_map(fn (string $field): string => $this->find("#value-{$field}")->getText(), array_values($fields));
+    }
+
     protected function choose(string $css, string $value): void
     {
         $this->find($css.' option[value="'.$value.'"]')->click();

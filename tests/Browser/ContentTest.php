@@ -105,14 +105,13 @@ final class ContentTest extends BrowserTestCase
         $address = $this->browser->getCurrentURL();
         $this->browser->switchTo()->newWindow();
         $this->browser->get($address);
-        $this->find('#field-cook');
-        $this->type('#field-cook', 'Theirs');
-        $this->type('#field-minutes', '7');
+        $this->enter('cook', 'Theirs');
+        $this->enter('minutes', '7');
         $this->findText('button', 'Save')->click();
         $this->sees('Saved');
         $this->browser->switchTo()->window($first);
-        $this->type('#field-cook', 'Mine');
-        $this->choose('#field-course', 'starter');
+        $this->enter('cook', 'Mine');
+        $this->take('course', 'starter');
         $this->find('#field-title')->sendKeys(WebDriverKeys::CONTROL.'s');
         $this->sees('Someone else saved this in the meantime');
         $this->sees('Changed by both');
@@ -121,11 +120,7 @@ final class ContentTest extends BrowserTestCase
         $this->findText('button', 'Save with these values')->click();
         $this->await(
             'both are brought together',
-            fn (): ?bool => [
-                $this->value('#field-cook'),
-                $this->value('#field-minutes'),
-                $this->value('#field-course'),
-            ] === ['Theirs', '7', 'starter'] ?: null,
+            fn (): ?bool => $this->said('cook', 'minutes', 'course') === ['Theirs', '7', 'Starter'] ?: null,
         );
 
         // A draft older than what another saved since does not write over it either.
@@ -144,7 +139,7 @@ final class ContentTest extends BrowserTestCase
             'both are brought together',
             fn (): ?bool => [
                 $this->value('#field-title'),
-                $this->value('#field-minutes'),
+                ...$this->said('minutes'),
             ] === ['Dish 137 (mine)', '8'] ?: null,
         );
         $this->findText('button', 'History')->click();
@@ -154,10 +149,7 @@ final class ContentTest extends BrowserTestCase
             ->click();
         $this->await(
             'the first state is back',
-            fn (): ?bool => [
-                $this->value('#field-cook'),
-                $this->value('#field-cost'),
-            ] === ['Cook 137', '34.25'] ?: null,
+            fn (): ?bool => $this->said('cook', 'cost') === ['Cook 137', '£34.25'] ?: null,
         );
         $this->assertQuietConsole(['409']);
     }

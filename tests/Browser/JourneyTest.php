@@ -60,8 +60,14 @@ final class JourneyTest extends BrowserTestCase
         $this->sees('Ivy-leaved cyclamen', "#{$key}");
         $this->visit('/manage/content/product/new');
         $this->find('#field-title')->sendKeys('Adder’s tongue');
-        $this->find('#field-price')->sendKeys('2.5');
-        $this->choose('#field-light', 'shade');
+        $this->tabTo('#value-price');
+        $this->keys('2');
+        $this->keys(['.5', WebDriverKeys::TAB]);
+        $this->assertSame(['£2.50'], $this->said('price'), 'the first letter opens a value, leaving it closes it');
+        $this->assertSame('field-sale_price', $this->browser->switchTo()->activeElement()->getAttribute('id'));
+        $this->keys(['9', WebDriverKeys::ESCAPE]);
+        $this->assertSame(['–'], $this->said('sale_price'), 'Escape brings back what stood there');
+        $this->take('light', 'shade');
         $this->find('[aria-label="Add plant groups"]')->sendKeys('woodl');
         $this->findText('[role=option]', 'Perennials › Woodland')->click();
         $this->find('[aria-label="Take Perennials › Woodland away"]');
@@ -282,7 +288,7 @@ final class JourneyTest extends BrowserTestCase
         $this->signIn();
         $this->visit('/manage/content/product/new');
         $this->find('#field-title')->sendKeys('Another lady fern');
-        $this->find('#field-slug')->sendKeys('lady-fern');
+        $this->enter('slug', 'lady-fern');
         $this->findText('button', 'Save')->click();
         $this->sees('“lady-fern” is taken by “Lady fern”');
         $this->assertSame('Another lady fern', $this->find('#field-title')->getAttribute('value'));

@@ -21,12 +21,13 @@ final class KeepingTest extends BrowserTestCase
         $this->sees('Brought in: Kinds of tool, Tools, Tools in the shed.');
         $this->visit('/manage/content/tool/new');
         $this->sees('Only after being shown how');
+        $this->openValue('open');
         $this->find('[aria-label="Add hours to Monday"]')->click();
         $this->find('#field-title')->sendKeys('Spade');
-        $this->find('#field-inventory')->sendKeys('spade');
+        $this->enter('inventory', 'spade');
         $this->findText('button', 'Save')->click();
         $this->sees('expected text that fits the pattern');
-        $this->find('#field-inventory')->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, 'SP-014']);
+        $this->enter('inventory', 'SP-014');
         $this->browser->getKeyboard()->sendKeys(WebDriverKeys::CONTROL.'s');
         $this->sees('View on site');
 
@@ -63,7 +64,7 @@ final class KeepingTest extends BrowserTestCase
         $this->signIn();
         $this->visit('/manage/content/plot/new');
         $this->find('#field-title')->sendKeys('Plot by the hives');
-        $this->find('#field-area')->sendKeys('70');
+        $this->enter('area', '70');
         $input = $this->browser->findElement(WebDriverBy::id('field-picture-upload'));
         $input->setFileDetector(new \Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($path);
         unlink($path);

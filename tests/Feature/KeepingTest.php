@@ -491,8 +491,8 @@ final class KeepingTest extends TestCase
             [$shown['a']['place'], $shown['a']['page'], $shown['a']['pages'][0]['title']],
         );
         $this->assertSame([
-            ['part' => 'picture', 'then' => 'left out'],
-            ['part' => 'height', 'then' => 'says “Ask”'],
+            ['part' => 'picture', 'field' => 'picture', 'then' => 'left out'],
+            ['part' => 'height', 'field' => 'height', 'then' => 'says “Ask”'],
         ], $shown['a']['gaps']);
         $this->assertSame(['Light is Full sun, and the rule keeps Shade or Half shade.'], $shown['b']['reasons']);
         $this->assertSame(

@@ -3,6 +3,7 @@ import { Control } from "../shared/fields/Control";
 import type { Field, Item } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
 import type { Column } from "./tableState";
+import { ValueWords } from "./ValueWords";
 
 const SIMPLE: Field["family"][] = ["text", "number", "yesNo", "choice", "date"];
 
@@ -119,77 +120,11 @@ function Value({ item, column }: { item: Item; column: Column }) {
 		const labels = [value].flat().map((key) => start.audiences.find((one) => one.key === key)?.label ?? String(key));
 		return <span>{labels.join(", ")}</span>;
 	}
-	if (field === null) {
-		return <span>{String(value)}</span>;
-	}
-	switch (field.family) {
-		case "terms": {
-			const terms = start.taxonomies.find((one) => one.key === field.key)?.terms ?? [];
-			return <>{(value as string[]).map((slug) => terms.find((one) => one.slug === slug)?.name ?? slug).join(", ")}</>;
-		}
-		case "choice":
-		case "choices":
-			return (
-				<>
-					{[value].flat().map((key, i) => {
-						const choice = field.choices.find((one) => one.key === key);
-						return (
-							<span key={String(key)} className="whitespace-nowrap">
-								{i > 0 && ", "}
-								{choice?.colour && (
-									<span
-										aria-hidden="true"
-										className="inline-block size-2.5 rounded-full mr-1.5"
-										style={{ background: choice.colour }}
-									/>
-								)}
-								{choice?.label ?? String(key)}
-							</span>
-						);
-					})}
-				</>
-			);
-		case "instant":
-			return <span className="whitespace-nowrap">{moment(start, String(value), field.origin === "type")}</span>;
-		case "date":
-			return (
-				<span className="whitespace-nowrap">
-					{moment({ ...start, site: { ...start.site, timeZone: "UTC" } }, `${String(value)}T00:00:00Z`, false)}
-				</span>
-			);
-		case "items":
-		case "person":
-			return <>{(item.linked[field.key] ?? []).map((one) => one.title).join(", ")}</>;
-		case "place":
-			return <>{(value as { address?: string }).address ?? "a point on the map"}</>;
-		case "hours":
-			return <>{Object.keys(value as object).length} days</>;
-		case "pictures":
-			return <>{(value as string[]).length} pictures</>;
-		case "yesNo":
-			return <>{value ? "yes" : "no"}</>;
-		case "number":
-			return field.kind === "money"
-				? new Intl.NumberFormat(start.site.locale, { style: "currency", currency: start.site.currency }).format(
-						Number(value),
-					)
-				: field.unit
-					? `${String(value)} ${field.unit}`
-					: String(value);
-		default:
-			return field.kind === "colour" ? (
-				<>
-					<span
-						aria-hidden="true"
-						className="inline-block size-3 rounded mr-1.5 align-middle"
-						style={{ background: String(value) }}
-					/>
-					{String(value)}
-				</>
-			) : (
-				String(value)
-			);
-	}
+	return field === null ? (
+		<span>{String(value)}</span>
+	) : (
+		<ValueWords field={field} value={value} linked={item.linked[field.key] ?? []} />
+	);
 }
 
 export function ItemState({ item }: { item: Item }) {

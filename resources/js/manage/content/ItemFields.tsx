@@ -3,43 +3,50 @@ import { Control } from "../shared/fields/Control";
 import { Labelled } from "../shared/fields/Labelled";
 import { TermsControl } from "../shared/fields/TermsControl";
 import type { Field } from "../shared/schema";
+import { FieldInPlace } from "./FieldInPlace";
+import { InPlace } from "./InPlace";
 import type { ItemFormState } from "./useItemForm";
+import { useShown } from "./useShown";
 
-const WIDE = ["longText", "hours", "pictures", "place", "items", "video", "file"];
-
-/** The item itself: its pictures beside title and text, then its fields by section, then its terms. */
+/** The item itself: its pictures beside title and text, then a line of its values for each section, then its terms. */
 export function ItemFields({ state }: { state: ItemFormState }) {
-	const { type, values, set, field, props, problems } = state;
+	const { type, saved, values, set, field, props, problems } = state;
+	const shown = useShown(saved);
 	const own = type.fields.filter((one) => one.origin === "type");
-	const pictures = own.filter((one) => one.family === "picture");
-	const others = own.filter((one) => one.family !== "picture");
+	const pictures = own.filter((one) => ["picture", "pictures"].includes(one.family));
+	const others = own.filter((one) => !pictures.includes(one));
 	const sections = [...new Set(others.map((one) => one.section))];
 	const about = (one: Field) => problems.find((problem) => problem.path === one.key)?.message;
+	/** What modules that list it do about a field that is empty. */
+	const gap = (one: Field) => {
+		const found = shown.data?.flatMap((at) => at.gaps.filter((other) => other.field === one.key)) ?? [];
+		return found.length === 0 ? undefined : [...new Set(found.map((other) => other.then))].join("; ");
+	};
 	return (
-		<div className="grid gap-6 content-start min-w-0">
+		<div className="grid gap-5 content-start min-w-0">
 			<div className={`grid gap-6 ${pictures.length > 0 ? "@2xl:grid-cols-[minmax(0,17rem)_minmax(0,1fr)]" : ""}`}>
 				{pictures.length > 0 && (
-					<div className="grid gap-5 content-start min-w-0 max-w-sm">
+					<div className="grid gap-4 content-start min-w-0 max-w-sm">
 						{pictures.map((one) => (
 							<Control key={one.key} {...props(one)} />
 						))}
 					</div>
 				)}
-				<div className="grid gap-4 content-start min-w-0">
-					<Control {...props(field("title"))} />
+				<div className="grid gap-3 content-start min-w-0">
+					<Title state={state} />
 					<Address state={state} />
-					<Control {...props(field("text"))} />
+					<div className="text-in-place">
+						<Control {...props(field("text"))} />
+					</div>
 				</div>
 			</div>
 			{sections.map((section) => (
 				<Row key={section} title={section || type.label} id={`section-${section}`}>
-					<div className="grid grid-cols-1 @md:grid-cols-2 @3xl:grid-cols-3 gap-x-5 gap-y-4">
+					<div className="flex flex-wrap items-baseline gap-x-6 gap-y-2.5">
 						{others
 							.filter((one) => one.section === section)
 							.map((one) => (
-								<div key={one.key} className={`min-w-0 ${WIDE.includes(one.family) ? "col-span-full" : ""}`}>
-									<Control {...props(one)} />
-								</div>
+								<FieldInPlace key={one.key} props={props(one)} gap={gap(one)} />
 							))}
 					</div>
 				</Row>
@@ -55,26 +62,64 @@ export function ItemFields({ state }: { state: ItemFormState }) {
 	);
 }
 
-/** The item's address on the site, of which the slug can be typed. */
+function Title({ state: { values, set, field, problems } }: { state: ItemFormState }) {
+	const problem = problems.find((one) => one.path === "title")?.message;
+	return (
+		<div className="grid gap-1">
+			<label htmlFor="field-title" className="sr-only">
+				Title (needed)
+			</label>
+			<input
+				id="field-title"
+				type="text"
+				className="item-title"
+				placeholder="Title"
+				maxLength={field("title").limits.maxLength}
+				aria-invalid={problem !== undefined}
+				aria-describedby={problem ? "field-title-problem" : undefined}
+				value={typeof values.title === "string" ? values.title : ""}
+				onChange={(event) => set("title", event.target.value || null)}
+			/>
+			{problem && (
+				<p id="field-title-problem" className="text-[0.85rem] text-error font-medium">
+					{problem}
+				</p>
+			)}
+		</div>
+	);
+}
+
+/** The item's address on the site, of which the slug opens in place. */
 function Address({ state: { type, values, set, problems } }: { state: ItemFormState }) {
 	const problem = problems.find((one) => one.path === "slug")?.message;
 	const [before, after] = type.address.split("{slug}");
+	const slug = typeof values.slug === "string" ? values.slug : "";
 	return (
-		<Labelled label="Slug" id="field-slug" problem={problem} hint="Made from the title when left empty.">
-			<div className="flex items-center gap-1.5">
-				<span className="text-quiet shrink-0">{before}</span>
-				<input
-					id="field-slug"
-					type="text"
-					className="input input-sm flex-1 min-w-0"
-					aria-invalid={problem !== undefined}
-					aria-describedby={`field-slug-hint${problem ? " field-slug-problem" : ""}`}
-					value={typeof values.slug === "string" ? values.slug : ""}
-					onChange={(event) => set("slug", event.target.value || null)}
-				/>
-				{after && <span className="text-quiet shrink-0">{after}</span>}
-			</div>
-		</Labelled>
+		<div className="flex flex-wrap items-baseline gap-0.5 min-w-0">
+			<span className="text-quiet shrink-0">{before}</span>
+			<InPlace
+				id="value-slug"
+				label="Slug"
+				hiddenLabel
+				words={slug || <span className="font-normal">made from the title</span>}
+				value={values.slug}
+				onChange={(value) => set("slug", value)}
+				problem={problem}
+			>
+				<Labelled label="Slug" id="field-slug" problem={problem} hint="Made from the title when left empty." hidden>
+					<input
+						id="field-slug"
+						type="text"
+						className="input input-sm w-72 max-w-full"
+						aria-invalid={problem !== undefined}
+						aria-describedby={`field-slug-hint${problem ? " field-slug-problem" : ""}`}
+						value={slug}
+						onChange={(event) => set("slug", event.target.value || null)}
+					/>
+				</Labelled>
+			</InPlace>
+			{after && <span className="text-quiet shrink-0">{after}</span>}
+		</div>
 	);
 }
 
@@ -96,7 +141,7 @@ function Row({
 			aria-label={title}
 			data-invalid={problem !== undefined}
 			tabIndex={-1}
-			className="grid @2xl:grid-cols-[8.5rem_minmax(0,1fr)] gap-x-5 gap-y-2 border-t border-base-300 pt-4 min-w-0"
+			className="grid @2xl:grid-cols-[8.5rem_minmax(0,1fr)] gap-x-5 gap-y-2 border-t border-base-300 pt-3.5 min-w-0"
 		>
 			<h3 className="font-serif text-[1.05rem] font-semibold">{title}</h3>
 			<div className="min-w-0">

@@ -1,16 +1,12 @@
-import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { get } from "../shared/api";
-import type { Appearance, Item } from "../shared/schema";
+import type { Item } from "../shared/schema";
 import { useStart } from "../shared/start";
+import { useShown } from "./useShown";
 
 /** The modules that show the item now, and the nearest that do not, with the reason. */
 export function ShownIn({ item }: { item: Item }) {
 	const { user } = useStart();
-	const shown = useQuery({
-		queryKey: ["shown", item.id, item.revision],
-		queryFn: ({ signal }) => get<Appearance[]>(`/items/${item.id}/shown`, signal),
-	});
+	const shown = useShown(item);
 	return (
 		<section aria-labelledby="shown-in" className="grid gap-3">
 			<h2 id="shown-in" className="font-serif text-lg font-semibold">

@@ -3,7 +3,7 @@ import { type FormEvent, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { ApiError, get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
-import type { ContentType, Field, Item, Media, NewItem, Problem, StaleItem, Values } from "../shared/schema";
+import type { ContentType, Field, Item, Linked, Media, NewItem, Problem, StaleItem, Values } from "../shared/schema";
 import { useDraft } from "./useDraft";
 
 /**
@@ -28,6 +28,7 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 	const [revision, setRevision] = useState(begun.draft?.revision ?? item?.revision ?? 0);
 	const [values, setValues] = useState<Values>({ ...begun.values, ...(begun.draft?.values ?? {}) });
 	const [files, setFiles] = useState<Record<string, Media>>(item?.files ?? {});
+	const [titles, setTitles] = useState<Linked[]>(Object.values(item?.linked ?? {}).flat());
 	const [problems, setProblems] = useState<Problem[]>([]);
 	const [stale, setStale] = useState<{ about: StaleItem; now: Values } | null>(null);
 	const [hadDraft, setHadDraft] = useState(begun.draft != null);
@@ -42,6 +43,7 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 		setRevision(now.revision);
 		setValues(now.values);
 		setFiles((all) => ({ ...all, ...now.files }));
+		setTitles((all) => [...Object.values(now.linked).flat(), ...all]);
 		setProblems([]);
 		setStale(null);
 		setHadDraft(false);
@@ -72,7 +74,11 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 				return;
 			}
 			setProblems(error instanceof ApiError ? error.problems : []);
-			setTimeout(() => form.current?.querySelector<HTMLElement>("[aria-invalid=true], [data-invalid=true]")?.focus());
+			setTimeout(() => {
+				const wrong = form.current?.querySelector<HTMLElement>("[aria-invalid=true], [data-invalid=true]");
+				wrong?.focus();
+				wrong?.scrollIntoView({ block: "center" });
+			});
 		},
 	});
 	const remove = useMutation({
@@ -133,7 +139,8 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 		problem: problems.find((problem) => problem.path === one.key)?.message,
 		onChange: (value: unknown) => set(one.key, value),
 		files,
-		linked: saved?.linked[one.key] ?? [],
+		linked: titles,
+		onLinked: (items: Linked[]) => setTitles((all) => [...all, ...items]),
 		onFiles: (taken: Media[]) =>
 			setFiles((all) => ({ ...all, ...Object.fromEntries(taken.map((one) => [one.name, one])) })),
 	});

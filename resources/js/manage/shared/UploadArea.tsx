@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { type ReactNode, useRef, useState } from "react";
 import { ApiError, send, upload } from "./api";
 import type { Media } from "./schema";
 
@@ -24,12 +24,15 @@ export function UploadArea({
 	id,
 	label,
 	onUploaded,
+	children,
 }: {
 	kind: Media["kind"] | null;
 	many: boolean;
 	id: string;
 	label: string;
 	onUploaded: (media: Media[]) => void;
+	/** Another way to come by one. */
+	children?: ReactNode;
 }) {
 	const [going, setGoing] = useState<Going[]>([]);
 	const [asked, setAsked] = useState<Media[]>([]);
@@ -59,7 +62,7 @@ export function UploadArea({
 	return (
 		// biome-ignore lint/a11y/noStaticElementInteractions: a place to drop on; choosing by the button does the same
 		<div
-			className={`rounded-field border border-dashed px-3 py-2.5 text-[0.85rem] grid gap-1.5 ${over ? "border-secondary bg-accent" : "border-[#8b9a9c]"}`}
+			className={`rounded-field border border-dashed px-2.5 py-1.5 text-[0.85rem] grid gap-1.5 ${over ? "border-secondary bg-accent" : "border-[#8b9a9c]"}`}
 			onDragOver={(event) => {
 				event.preventDefault();
 				setOver(true);
@@ -79,10 +82,11 @@ export function UploadArea({
 			}}
 		>
 			<div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-				<button type="button" className="btn btn-sm" onClick={() => input.current?.click()}>
+				<button type="button" className="plain-add" onClick={() => input.current?.click()}>
 					{many ? "Upload files" : "Upload"}
 				</button>
-				<span className="text-quiet">or drop or paste {many ? "them" : "it"} here</span>
+				{children}
+				<span className="text-quiet">or drop, or paste</span>
 				<input
 					ref={input}
 					id={id}

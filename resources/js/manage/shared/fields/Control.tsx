@@ -13,7 +13,7 @@ import { TermsControl } from "./TermsControl";
 
 /** The control that suits a field's kind. */
 export function Control(props: ControlProps) {
-	const { field, value, problem, onChange, hint } = props;
+	const { field, value, problem, onChange, hint, inline = false } = props;
 	const { site, people } = useStart();
 	const id = `field-${field.key}`;
 	const help = hint ?? (field.help || undefined);
@@ -23,8 +23,18 @@ export function Control(props: ControlProps) {
 		"aria-describedby": [help && `${id}-hint`, problem && `${id}-problem`].filter(Boolean).join(" ") || undefined,
 	};
 	const text = typeof value === "string" ? value : "";
+	/** A class for the width of a control; `inLine` where it stands in a line of values. */
+	const width = (inLine: string) => (inline ? `input-sm select-sm ${inLine}` : "w-full");
 	const around = (control: ReactNode, label = field.label, group = false) => (
-		<Labelled label={label} id={id} hint={help} problem={problem} required={field.required} group={group}>
+		<Labelled
+			label={label}
+			id={id}
+			hint={help}
+			problem={problem}
+			required={field.required}
+			group={group}
+			inline={inline}
+		>
 			{control}
 		</Labelled>
 	);
@@ -39,7 +49,7 @@ export function Control(props: ControlProps) {
 					step={field.limits.decimals === undefined ? "any" : 10 ** -field.limits.decimals}
 					min={field.limits.minimum}
 					max={field.limits.maximum}
-					className="input w-full"
+					className={`input ${width("w-32")}`}
 					value={typeof value === "number" ? value : ""}
 					onChange={(event) => onChange(event.target.value === "" ? null : Number(event.target.value))}
 				/>,
@@ -53,7 +63,7 @@ export function Control(props: ControlProps) {
 			return around(
 				<select
 					{...aria}
-					className="select w-full"
+					className={`select ${width("w-auto min-w-32")}`}
 					value={value === true ? "yes" : value === false ? "no" : ""}
 					onChange={(event) => onChange(event.target.value === "" ? null : event.target.value === "yes")}
 				>
@@ -66,7 +76,7 @@ export function Control(props: ControlProps) {
 			return around(
 				<select
 					{...aria}
-					className="select w-full"
+					className={`select ${width("w-auto min-w-32")}`}
 					value={text}
 					onChange={(event) => onChange(event.target.value || null)}
 				>
@@ -85,7 +95,7 @@ export function Control(props: ControlProps) {
 					type="date"
 					min={field.limits.earliest}
 					max={field.limits.latest}
-					className="input w-full"
+					className={`input ${width("w-40")}`}
 					value={text}
 					onChange={(event) => onChange(event.target.value || null)}
 				/>,
@@ -95,7 +105,7 @@ export function Control(props: ControlProps) {
 				<input
 					{...aria}
 					type="datetime-local"
-					className="input w-full"
+					className={`input ${width("w-56")}`}
 					value={toZone(value, site.timeZone)}
 					onChange={(event) => onChange(fromZone(event.target.value, site.timeZone))}
 				/>,
@@ -145,7 +155,13 @@ export function Control(props: ControlProps) {
 			return around(<HoursControl value={value} onChange={onChange} />, field.label, true);
 		case "items":
 			return around(
-				<ItemsControl field={field} value={value} onChange={onChange} linked={props.linked ?? []} />,
+				<ItemsControl
+					field={field}
+					value={value}
+					onChange={onChange}
+					linked={props.linked ?? []}
+					onLinked={props.onLinked}
+				/>,
 				field.label,
 				true,
 			);
@@ -159,7 +175,7 @@ export function Control(props: ControlProps) {
 						type={field.kind === "link" ? "url" : "text"}
 						maxLength={field.limits.maxLength}
 						placeholder={field.kind === "link" ? "https://" : undefined}
-						className={field.key === "title" ? "item-title" : "input w-full"}
+						className={`input ${width("w-64")}`}
 						value={text}
 						onChange={(event) => onChange(event.target.value || null)}
 					/>

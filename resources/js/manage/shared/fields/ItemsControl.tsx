@@ -12,19 +12,21 @@ export function ItemsControl({
 	value,
 	onChange,
 	linked,
+	onLinked,
 }: {
 	field: Field;
 	value: unknown;
 	onChange: (value: unknown) => void;
+	/** What those that are known by title are called. */
 	linked: Linked[];
+	onLinked?: ((items: Linked[]) => void) | undefined;
 }) {
 	const { types } = useStart();
 	const [words, setWords] = useState("");
 	const sought = useSettled(words);
 	const [type, setType] = useState(field.types[0] ?? "");
-	const [titles, setTitles] = useState<Record<string, string>>(
-		Object.fromEntries(linked.map((one) => [one.name, one.title])),
-	);
+	const [picked, setPicked] = useState<Linked[]>([]);
+	const titles = Object.fromEntries([...linked, ...picked].map((one) => [one.name, one.title]));
 	const names = Array.isArray(value) ? (value as string[]) : [];
 	const found = useQuery({
 		queryKey: ["find items", type, sought],
@@ -104,9 +106,11 @@ export function ItemsControl({
 							value={null}
 							onWords={setWords}
 							onPick={(name) => {
-								const picked = found.data?.items.find((one) => `${one.type}/${String(one.values.slug)}` === name);
-								if (picked && name !== null) {
-									setTitles((now) => ({ ...now, [name]: picked.title }));
+								const item = found.data?.items.find((one) => `${one.type}/${String(one.values.slug)}` === name);
+								if (item && name !== null) {
+									const added = { name, title: item.title };
+									setPicked((now) => [...now, added]);
+									onLinked?.([added]);
 									onChange([...names, name]);
 								}
 							}}

@@ -8,6 +8,8 @@ export function Labelled({
 	problem,
 	required = false,
 	group = false,
+	inline = false,
+	hidden = false,
 	children,
 }: {
 	label: string;
@@ -17,6 +19,10 @@ export function Labelled({
 	required?: boolean;
 	/** Whether it is several controls under one label. */
 	group?: boolean;
+	/** Whether the label stands before the control. */
+	inline?: boolean;
+	/** Whether the label is only told to screen readers. */
+	hidden?: boolean;
 	children: ReactNode;
 }) {
 	const needed = required && <span className="text-quiet font-normal"> (needed)</span>;
@@ -34,9 +40,10 @@ export function Labelled({
 			)}
 		</>
 	);
+	const said = hidden ? "sr-only" : inline ? "text-quiet shrink-0" : "font-semibold";
 	return group ? (
 		<fieldset id={id} aria-invalid={problem !== undefined} tabIndex={-1} className="grid gap-1 content-start min-w-0">
-			<legend className="font-semibold mb-1">
+			<legend className={`${said} mb-1`}>
 				{label}
 				{needed}
 			</legend>
@@ -45,11 +52,13 @@ export function Labelled({
 		</fieldset>
 	) : (
 		<div className="grid gap-1 content-start min-w-0">
-			<label htmlFor={id} className="font-semibold">
-				{label}
-				{needed}
-			</label>
-			{children}
+			<div className={inline ? "flex items-center gap-2" : "contents"}>
+				<label htmlFor={id} className={said}>
+					{label}
+					{needed}
+				</label>
+				{children}
+			</div>
 			{rest}
 		</div>
 	);

@@ -30,7 +30,7 @@ export function MediaControl({ field, value, onChange, files = {}, onFiles, id }
 								{many && i > 0 && (
 									<button
 										type="button"
-										className="btn btn-xs"
+										className="btn btn-xs btn-ghost"
 										aria-label={`Move ${name} forward`}
 										onClick={() => set([...names.slice(0, i - 1), name, names[i - 1] as string, ...names.slice(i + 1)])}
 									>
@@ -39,7 +39,7 @@ export function MediaControl({ field, value, onChange, files = {}, onFiles, id }
 								)}
 								<button
 									type="button"
-									className="btn btn-xs"
+									className="btn btn-xs btn-ghost -ml-1.5"
 									aria-label={`Take ${name} away`}
 									onClick={() => set(names.filter((one) => one !== name))}
 								>
@@ -60,10 +60,11 @@ export function MediaControl({ field, value, onChange, files = {}, onFiles, id }
 					onChange={(event) => onChange(event.target.value || null)}
 				/>
 			)}
-			<UploadArea kind={kind} many={many} id={`${id}-upload`} label={field.label} onUploaded={take} />
-			<button type="button" className="plain-add justify-self-start text-[0.85rem]" onClick={() => setPicking(true)}>
-				Choose a file
-			</button>
+			<UploadArea kind={kind} many={many} id={`${id}-upload`} label={field.label} onUploaded={take}>
+				<button type="button" className="plain-add" onClick={() => setPicking(true)}>
+					Choose a file
+				</button>
+			</UploadArea>
 			{picking && (
 				<MediaPicker
 					kind={kind}

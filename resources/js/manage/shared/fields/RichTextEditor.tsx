@@ -44,11 +44,11 @@ export default function RichTextEditor({
 		}
 	}, [editor, value]);
 	return (
-		<div className="border border-[#8b9a9c] rounded-field bg-base-100 focus-within:outline-2 focus-within:outline-secondary focus-within:outline-offset-2">
+		<div className="editor border border-[#8b9a9c] rounded-field bg-base-100 focus-within:outline-2 focus-within:outline-secondary focus-within:outline-offset-2">
 			<div
 				role="toolbar"
 				aria-label={`How ${label} is written`}
-				className="flex flex-wrap gap-1 border-b border-base-300 px-2 py-1"
+				className="editor-tools flex flex-wrap gap-1 border-b border-base-300 px-2 py-1"
 			>
 				{editor && !asHtml && <Tools editor={editor} onPicture={() => setPicking(true)} />}
 				<span className="grow" />

@@ -44,7 +44,7 @@ export function TermsControl({
 					</button>
 				</span>
 			))}
-			<div className="w-48">
+			<div className="add-term w-40">
 				<PickByTyping
 					label={`Add ${field.label.toLowerCase()}`}
 					placeholder="add by typing"

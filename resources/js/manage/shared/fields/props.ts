@@ -9,4 +9,7 @@ export interface ControlProps {
 	files?: Record<string, Media>;
 	linked?: Linked[];
 	onFiles?: (files: Media[]) => void;
+	onLinked?: (items: Linked[]) => void;
+	/** Whether it stands in a line of values: its label before it, its width that of what it takes. */
+	inline?: boolean;
 }

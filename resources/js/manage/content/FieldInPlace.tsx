@@ -1,0 +1,51 @@
+import { Control } from "../shared/fields/Control";
+import type { ControlProps } from "../shared/fields/props";
+import type { Field } from "../shared/schema";
+import { useStart } from "../shared/start";
+import { InPlace } from "./InPlace";
+import { ValueWords } from "./ValueWords";
+
+/** What is written or shown where it stands, and is never put into words. */
+const ALWAYS_OPEN: Field["family"][] = ["longText", "picture", "pictures", "file", "video"];
+
+/** Several controls to a value. */
+const BLOCKS: Field["family"][] = ["choices", "place", "hours", "items"];
+
+/** One field of an item in the line of its section, whose value opens in place. */
+export function FieldInPlace({ props, gap }: { props: ControlProps; gap: string | undefined }) {
+	const { people } = useStart();
+	const { field, value, problem, onChange, linked = [] } = props;
+	if (ALWAYS_OPEN.includes(field.family)) {
+		return (
+			<div className="basis-full min-w-0 max-w-2xl">
+				<Control {...props} />
+			</div>
+		);
+	}
+	const isEmpty = value === null || value === undefined || (Array.isArray(value) && value.length === 0);
+	const names = field.family === "person" ? people.map((one) => ({ name: one.email, title: one.name })) : linked;
+	return (
+		<InPlace
+			id={`value-${field.key}`}
+			label={field.label}
+			words={
+				isEmpty ? (
+					gap || field.required ? (
+						"empty"
+					) : (
+						<span className="font-normal">–</span>
+					)
+				) : (
+					<ValueWords field={field} value={value} linked={names} />
+				)
+			}
+			note={isEmpty ? (gap ?? (field.required ? "needed" : undefined)) : undefined}
+			value={value}
+			onChange={onChange}
+			problem={problem}
+			block={BLOCKS.includes(field.family)}
+		>
+			<Control {...props} inline={!BLOCKS.includes(field.family)} />
+		</InPlace>
+	);
+}

@@ -1,0 +1,117 @@
+import { type KeyboardEvent, type ReactNode, useRef, useState } from "react";
+import { flushSync } from "react-dom";
+
+const CONTROL = "input, select, textarea, [role=textbox]";
+
+/** Whether the focus leaves an open value by the Tab key: the value that it comes to then opens, too. */
+let goingOn = false;
+
+/**
+ * A value as words, in whose place its control opens: by a click, Enter, or the first letter of what is to stand
+ * there. Leaving the control closes it, Enter and Escape do so, too; Escape brings back what stood there. It stays
+ * open while something is wrong with the value.
+ */
+export function InPlace({
+	id,
+	label,
+	hiddenLabel = false,
+	words,
+	note,
+	value,
+	onChange,
+	problem,
+	block = false,
+	children,
+}: {
+	id: string;
+	label: string;
+	hiddenLabel?: boolean;
+	words: ReactNode;
+	/** Said after the words, where they alone do not tell what is amiss. */
+	note?: string | undefined;
+	value: unknown;
+	onChange: (value: unknown) => void;
+	problem?: string | undefined;
+	/** Whether it is several controls, in a line of their own. */
+	block?: boolean;
+	children: ReactNode;
+}) {
+	const [isOpen, setOpen] = useState(false);
+	const before = useRef<unknown>(null);
+	const box = useRef<HTMLDivElement>(null);
+	const button = useRef<HTMLButtonElement>(null);
+	const open = () => {
+		before.current = value;
+		flushSync(() => setOpen(true));
+		const control = box.current?.querySelector<HTMLElement>(CONTROL);
+		control?.focus();
+		if (control instanceof HTMLInputElement) {
+			control.select();
+		}
+	};
+	const close = () => {
+		flushSync(() => setOpen(false));
+		button.current?.focus();
+	};
+	if (!isOpen && problem === undefined) {
+		return (
+			<span className="inline-flex items-baseline gap-2 min-w-0">
+				<span id={`${id}-label`} className={hiddenLabel ? "sr-only" : "text-quiet shrink-0"}>
+					{label}
+				</span>
+				<button
+					ref={button}
+					id={id}
+					type="button"
+					className={`word short !text-left min-w-0 break-words ${note ? "!text-secondary" : ""}`}
+					aria-labelledby={`${id}-label ${id}`}
+					onClick={open}
+					onFocus={() => goingOn && queueMicrotask(open)}
+					onKeyDown={(event) => {
+						if (/^[\p{L}\p{N}.,-]$/u.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) {
+							open();
+						}
+					}}
+				>
+					{words}
+					{note && <span className="sr-only"> ({note})</span>}
+				</button>
+			</span>
+		);
+	}
+	const onKeyDown = (event: KeyboardEvent) => {
+		if (event.key === "Tab") {
+			goingOn = true;
+			setTimeout(() => {
+				goingOn = false;
+			});
+		}
+		if (event.defaultPrevented || event.nativeEvent.isComposing) {
+			return;
+		}
+		if (event.key === "Enter" && (event.target as HTMLElement).matches("input, select") && !block) {
+			event.preventDefault();
+			close();
+		} else if (event.key === "Escape") {
+			event.stopPropagation();
+			onChange(before.current);
+			close();
+		}
+	};
+	return (
+		// biome-ignore lint/a11y/noStaticElementInteractions: the keys belong to the control inside
+		<div
+			ref={box}
+			tabIndex={-1}
+			className={`outline-none min-w-0 ${block ? "basis-full max-w-2xl py-1" : ""}`}
+			onKeyDown={onKeyDown}
+			onBlur={(event) => {
+				if (!event.currentTarget.contains(event.relatedTarget)) {
+					setOpen(false);
+				}
+			}}
+		>
+			{children}
+		</div>
+	);
+}
