@@ -306,7 +306,9 @@ abstract class BrowserTestCase extends TestCase
      */
     protected function said(string ...$fields): array
     {
-        return array_map(fn (string $field): string => $this->find("#value-{$field}")->getText(), array_values($fields));
+        $said = fn (string $field): string => $this->find("#value-{$field}")->getText();
+
+        return array_map($said, array_values($fields));
     }
 
     protected function choose(string $css, string $value): void
