@@ -7,10 +7,10 @@ namespace App\Bench;
 use App\Catalogue\CatalogueStore;
 use App\Content\TypeWriter;
 use App\Models\Item;
-use App\Models\Page;
 use App\Models\Taxonomy;
 use App\Models\Term;
 use App\Modules\ModuleStore;
+use App\Pages\PageStore;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Module\Module;
 
@@ -26,6 +26,7 @@ final readonly class BenchmarkSeeder
         private TypeWriter $types,
         private CatalogueStore $catalogue,
         private ModuleStore $modules,
+        private PageStore $pages,
     ) {
     }
 
@@ -139,8 +140,10 @@ final readonly class BenchmarkSeeder
                 ],
             );
             $row = $this->modules->publish($this->modules->apply($modules[$key]));
-            $page = Page::query()->firstOrCreate(['address' => "/bench-{$key}"], ['title' => "Bench {$key}"]);
-            $this->modules->place($row, [$page->id]);
+            $this->pages->publish($this->pages->apply($this->pages->read([
+                'format' => 1, 'key' => $row->key, 'address' => "/{$row->key}", 'title' => "Bench {$key}",
+                'bands' => [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => [['module' => $row->key]]]]]],
+            ])));
         }
 
         return $modules;

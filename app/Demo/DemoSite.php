@@ -11,10 +11,10 @@ use App\Media\MediaStore;
 use App\Models\ContentType;
 use App\Models\Group;
 use App\Models\Item;
-use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
+use App\Pages\PageStore;
 use App\People\DemoAccounts;
 use App\Sets\ReadySet;
 use App\Sets\SetApplier;
@@ -36,6 +36,7 @@ final readonly class DemoSite
         private CatalogueStore $catalogue,
         private MediaStore $media,
         private ModuleStore $modules,
+        private PageStore $pages,
     ) {
     }
 
@@ -67,17 +68,13 @@ final readonly class DemoSite
             }
         }
         $this->views();
-        foreach (self::json('pages.json') as $i => $page) {
-            $row = Page::query()->create([
-                'address' => $page['address'],
-                'title' => $page['title'],
-                'intro' => $page['intro'],
-                'position' => $i,
-            ]);
-            foreach ($page['modules'] as $key) {
+        foreach (glob(self::path('pages/*.json')) ?: [] as $file) {
+            $page = $this->pages->read(json_decode((string) file_get_contents($file), true));
+            foreach ($page->modules() as $key) {
                 $module = $this->modules->find($key) ?? throw new \LogicException("The demo has no module {$key}.");
-                $this->modules->place($this->modules->publish($module), [$row->id]);
+                $this->modules->publish($module);
             }
+            $this->pages->publish($this->pages->apply($page));
         }
     }
 

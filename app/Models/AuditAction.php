@@ -20,6 +20,9 @@ enum AuditAction: string
     case ModuleSwitched = 'moduleSwitched';
     case ModuleRemoved = 'moduleRemoved';
     case ModulePlaced = 'modulePlaced';
+    case PagePublished = 'pagePublished';
+    case FramePublished = 'framePublished';
+    case MenuPublished = 'menuPublished';
     case TypeChanged = 'typeChanged';
     case TypeRemoved = 'typeRemoved';
     case TaxonomyChanged = 'taxonomyChanged';
@@ -47,6 +50,9 @@ enum AuditAction: string
             self::ModuleSwitched => 'Module switched off or on',
             self::ModuleRemoved => 'Module removed',
             self::ModulePlaced => 'Module placed on pages',
+            self::PagePublished => 'Page published',
+            self::FramePublished => 'Frame published',
+            self::MenuPublished => 'Menu published',
             self::TypeChanged => 'Content type changed',
             self::TypeRemoved => 'Content type removed',
             self::TaxonomyChanged => 'Taxonomy changed',

@@ -4,28 +4,45 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 
 /**
- * A page of the site and the modules that stand on it, in order.
+ * A page's definitions: what the manager works on, and what visitors get. Its address and title are those of the live
+ * one, or of the draft where there is none; the modules that stand on it are read out of the live one.
  *
  * @property int $id
+ * @property string $key
  * @property string $address
  * @property string $title
- * @property string $intro
+ * @property array<string, mixed> $draft
+ * @property array<string, mixed>|null $live
+ * @property int $revision of the draft
+ * @property int $position among the pages
+ * @property CarbonImmutable|null $published_at
+ * @property int|null $user_id who changed it last
+ * @property CarbonImmutable|null $removed_at
  * @property Collection<int, Module> $modules
  */
 final class Page extends Model
 {
-    protected $fillable = ['address', 'title', 'intro', 'position'];
+    protected $fillable = ['key', 'draft', 'live', 'position', 'published_at', 'user_id', 'removed_at'];
+
+    protected function casts(): array
+    {
+        return [
+            'draft' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime',
+            'removed_at' => 'immutable_datetime',
+        ];
+    }
 
     /** @return BelongsToMany<Module, $this> */
     public function modules(): BelongsToMany
     {
         $modules = $this->belongsToMany(Module::class, 'placements')->orderByPivot('position');
-        $modules->whereNull('modules.removed_at')->orderBy('placements.id');
+        $modules->whereNull('modules.removed_at');
 
         return $modules;
     }

@@ -14,7 +14,6 @@ use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
-use App\Models\Page;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Module\Module;
@@ -266,24 +265,6 @@ final readonly class ModuleStore
             mb_substr("{$name} (copy)", 0, 200),
             array_diff_key($row->draft, ['format' => 0, 'key' => 0, 'name' => 0]),
         );
-    }
-
-    /** @param  list<int>  $pages ids; the module goes to the end of the pages it did not stand on */
-    public function place(ModuleRow $row, array $pages): void
-    {
-        DB::transaction(function () use ($row, $pages): void {
-            $now = array_map(intval(...), $row->pages()->pluck('pages.id')->all());
-            $row->pages()->detach(array_diff($now, $pages));
-            foreach (Page::query()->findMany(array_diff($pages, $now)) as $page) {
-                $last = DB::table('placements')->where('page_id', $page->id)->max('position');
-                $row->pages()->attach($page->id, ['position' => (is_numeric($last) ? (int) $last : 0) + 1]);
-            }
-            AuditTrail::record(
-                AuditAction::ModulePlaced,
-                $row->quotedName(),
-                ['key' => $row->key, 'pages' => $row->pages()->pluck('address')->all()],
-            );
-        });
     }
 
     /** @return list<Problem> slugs that the module names and no item has; not faults, since content comes and goes */

@@ -4,57 +4,290 @@ declare(strict_types=1);
 
 namespace App\Pages;
 
+use App\Audit\Actor;
+use App\Audit\AuditTrail;
+use App\Catalogue\CatalogueStore;
+use App\Models\AuditAction;
+use App\Models\FreeName;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Page\AddressPattern;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PageReader;
+use Wellspring\Core\Problem\ProblemCode;
+use Wellspring\Core\Problem\Refused;
 
-/** The site's pages as definitions: one band of one slot, in which the modules stand in their order. */
+/** Keeps pages: their drafts, what is live, and where they were before. */
 final readonly class PageStore
 {
-    /** The page at an address; null where there is none. */
-    public function at(string $address): ?StoredPage
+    public function __construct(private CatalogueStore $catalogue)
     {
-        $row = Page::query()->with('modules')->where('address', $address)->first();
-
-        return $row === null ? null : self::stored($row);
     }
 
-    /** @param  Page  $row  with its modules */
-    public static function stored(Page $row): StoredPage
+    public function find(string $key): ?Page
     {
-        $modules = [];
-        foreach ($row->modules as $module) {
-            $modules[$module->key] = $module;
+        return Page::query()->where('key', $key)->whereNull('removed_at')->first();
+    }
+
+    /** @return Collection<int, Page> all that are not removed, in their order */
+    public function all(): Collection
+    {
+        return Page::query()->whereNull('removed_at')->orderBy('position')->orderBy('id')->get();
+    }
+
+    /** @throws Refused */
+    public function read(mixed $definition): PageDefinition
+    {
+        return (new PageReader($this->catalogue->catalogue()))->read($definition);
+    }
+
+    /**
+     * The pages whose address may fit the path; the router tells which does.
+     *
+     * @param  bool  $drafts  whether drafts are asked, instead of what is live
+     * @return list<StoredPage>
+     */
+    public function candidates(string $path, bool $drafts = false): array
+    {
+        if ($drafts) {
+            return $this->stored($this->all()->all(), true);
         }
-        $keys = array_map(fn (ModuleRow $module): string => $module->key, array_values($modules));
+        $first = explode('/', $path)[1] ?? '';
+        $rows = self::live()->where(fn (Builder $query) => $query->where('address', $path)->orWhere(
+            fn (Builder $query) => $query->where('address', 'like', '%{%')
+                ->where(fn (Builder $query) => $query->whereRaw("split_part(address, '/', 2) = ?", [$first])
+                    ->orWhere('address', 'like', '/{%')),
+        ));
 
-        $page = self::definition("page-{$row->id}", $row->address, $row->title, $row->intro, $keys);
+        return $this->stored($rows->orderBy('id')->get()->all(), false);
+    }
 
-        return new StoredPage($row->id, $page, $modules);
+    /**
+     * Live pages of the addresses, and those that menus name by themselves.
+     *
+     * @return list<StoredPage> in the manager's order
+     */
+    public function inMenus(): array
+    {
+        $rows = self::live()->whereNotNull('live->menu')->orderBy('position')->orderBy('id');
+
+        return $this->stored($rows->get()->all(), false);
+    }
+
+    /**
+     * @param  list<string>  $keys
+     * @return list<StoredPage> those of them that are live
+     */
+    public function some(array $keys): array
+    {
+        return $this->stored(self::live()->whereIn('key', $keys)->get()->all(), false);
+    }
+
+    /**
+     * @param  list<string>  $addresses
+     * @return array<string, StoredPage> those that are live, by address
+     */
+    public function atAddresses(array $addresses): array
+    {
+        $found = [];
+        foreach ($this->stored(self::live()->whereIn('address', $addresses)->get()->all(), false) as $stored) {
+            $found[$stored->definition->address->pattern] = $stored;
+        }
+
+        return $found;
+    }
+
+    /** @return list<StoredPage> live pages that are about terms, items, months or people */
+    public function withPlaceholder(): array
+    {
+        return $this->stored(self::live()->where('address', 'like', '%{%')->orderBy('id')->get()->all(), false);
+    }
+
+    /** Where a page is that was at the address before; null where none was. */
+    public function movedTo(string $path): ?string
+    {
+        $rows = DB::table('moved_pages')->join('pages', 'pages.id', '=', 'moved_pages.page_id')
+            ->whereNotNull('live')->whereNull('removed_at')
+            ->where(fn ($query) => $query->where('moved_pages.address', $path)
+                ->orWhere('moved_pages.address', 'like', '%{%'))
+            ->get(['moved_pages.address as before', 'pages.address as now']);
+        foreach ($rows as $row) {
+            $slug = AddressPattern::of((string) $row->before)->match($path);
+            $now = AddressPattern::of((string) $row->now);
+            if ($slug !== null && ($slug !== '' || $now->placeholder() === null)) {
+                return $now->filled(rawurldecode($slug));
+            }
+        }
+
+        return null;
     }
 
     /** A page that is not stored, for a module that stands on none. */
     public static function plain(string $title, string $description, string $module): StoredPage
     {
-        return new StoredPage(null, self::definition('plain', '/', $title, $description, [$module]), []);
-    }
+        $blocks = [['module' => $module]];
 
-    /** @param  list<string>  $modules  keys */
-    private static function definition(
-        string $key,
-        string $address,
-        string $title,
-        string $description,
-        array $modules,
-    ): PageDefinition {
-        $blocks = array_map(fn (string $module): array => ['module' => $module], $modules);
-
-        return (new PageReader(new Catalogue([])))->read([
-            'format' => PageReader::FORMAT, 'key' => $key, 'address' => $address, 'title' => $title,
+        return new StoredPage(null, (new PageReader(new Catalogue([])))->read([
+            'format' => PageReader::FORMAT, 'key' => 'plain', 'address' => '/', 'title' => $title,
             ...trim($description) === '' ? [] : ['description' => $description],
             'bands' => [['key' => 'body', 'slots' => [['share' => PageReader::SHARES, 'blocks' => $blocks]]]],
-        ]);
+        ]));
+    }
+
+    /** Creates the page or replaces its draft, by key; a new one comes last. */
+    public function apply(PageDefinition $page): Page
+    {
+        return DB::transaction(function () use ($page): Page {
+            $last = Page::query()->max('position');
+            $new = new Page([
+                'key' => $page->key, 'draft' => $page->toArray(), 'user_id' => Actor::id(),
+                'position' => (is_numeric($last) ? (int) $last : 0) + 1,
+            ]);
+            if (FreeName::inserted($new, ['key'])) {
+                return $new->refresh();
+            }
+            $row = Page::query()->where('key', $page->key)->lockForUpdate()->firstOrFail();
+            $row->fill(['draft' => $page->toArray(), 'user_id' => Actor::id(), 'removed_at' => null]);
+            $row->revision++;
+            $row->save();
+
+            return $row->refresh();
+        });
+    }
+
+    /**
+     * Makes the draft live and keeps it as a version. Where its address is another now, the old one leads to it.
+     *
+     * @throws Refused where another page has the same address, for the same terms or items
+     */
+    public function publish(Page $row): Page
+    {
+        try {
+            return DB::transaction(function () use ($row): Page {
+                $row = Page::query()->lockForUpdate()->findOrFail($row->id);
+                $page = $this->read($row->draft);
+                $before = $row->live === null ? null : $row->address;
+                PublishedVersions::publish($row);
+                $row->refresh();
+                DB::table('moved_pages')->where('address', $row->address)->delete();
+                if ($before !== null && $before !== $row->address) {
+                    DB::table('moved_pages')->upsert(['address' => $before, 'page_id' => $row->id], 'address');
+                }
+                AuditTrail::record(AuditAction::PagePublished, "“{$page->title}”", [
+                    'key' => $page->key, 'address' => $row->address,
+                ]);
+
+                return $row;
+            });
+        } catch (UniqueConstraintViolationException) {
+            throw Refused::because('address', ProblemCode::Taken, 'another page has this address.');
+        }
+    }
+
+    /**
+     * Lets the module stand on these pages and on no others: at the end of those that it did not stand on. Drafts and
+     * what is live are both changed.
+     *
+     * @param  list<int>  $pages  ids
+     */
+    public function place(ModuleRow $module, array $pages): void
+    {
+        DB::transaction(function () use ($module, $pages): void {
+            $now = array_map(intval(...), $module->pages()->pluck('pages.id')->all());
+            $changed = Page::query()->whereNull('removed_at')->orderBy('id')->lockForUpdate();
+            foreach ($changed->findMany([...array_diff($now, $pages), ...array_diff($pages, $now)]) as $page) {
+                $stands = in_array($page->id, $pages, true);
+                $other = fn (array $definition): array => self::placed($definition, $module->key, $stands);
+                $isDraft = $page->draft !== $page->live;
+                $live = $other($page->live ?? $page->draft);
+                [$page->draft, $draft] = [$live, $other($page->draft)];
+                $page->revision++;
+                PublishedVersions::publish($page);
+                if ($isDraft) {
+                    $page->draft = $draft;
+                    $page->save();
+                }
+            }
+            AuditTrail::record(
+                AuditAction::ModulePlaced,
+                $module->quotedName(),
+                ['key' => $module->key, 'pages' => $module->pages()->pluck('address')->all()],
+            );
+        });
+    }
+
+    /**
+     * The definition with the module in its last slot, or without it.
+     *
+     * @param  array<string, mixed>  $definition
+     * @return array<string, mixed>
+     */
+    private static function placed(array $definition, string $module, bool $stands): array
+    {
+        $bands = is_array($definition['bands'] ?? null) ? $definition['bands'] : [];
+        foreach ($bands as $b => $band) {
+            foreach ($band['slots'] ?? [] as $s => $slot) {
+                $bands[$b]['slots'][$s]['blocks'] = array_values(array_filter(
+                    $slot['blocks'] ?? [],
+                    fn (array $block): bool => ($block['module'] ?? null) !== $module,
+                ));
+            }
+        }
+        if ($stands) {
+            $bands = $bands === [] ? [['key' => 'body', 'slots' => [['share' => PageReader::SHARES]]]] : $bands;
+            $b = array_key_last($bands);
+            $s = array_key_last($bands[$b]['slots']);
+            $bands[$b]['slots'][$s]['blocks'][] = ['module' => $module];
+        }
+
+        return ['bands' => $bands] + $definition;
+    }
+
+    /** @return Builder<Page> */
+    private static function live(): Builder
+    {
+        return Page::query()->whereNotNull('live')->whereNull('removed_at');
+    }
+
+    /**
+     * @param  array<array-key, Page>  $rows
+     * @return list<StoredPage> without those of which no version can be read
+     */
+    public function stored(array $rows, bool $drafts): array
+    {
+        $reader = new PageReader($this->catalogue->catalogue());
+        $stored = [];
+        foreach ($rows as $row) {
+            $page = $this->readable($row, $drafts, $reader);
+            if ($page !== null) {
+                $stored[] = new StoredPage($row->id, $page);
+            }
+        }
+
+        return $stored;
+    }
+
+    /** The definition, or the last good version of it. */
+    private function readable(Page $row, bool $draft, PageReader $reader): ?PageDefinition
+    {
+        try {
+            return $reader->read($draft ? $row->draft : $row->live);
+        } catch (Refused $refused) {
+            report(new \RuntimeException("The page “{$row->key}” cannot be read: {$refused->getMessage()}"));
+        }
+        foreach (PublishedVersions::of($row) as $definition) {
+            try {
+                return $reader->read($definition);
+            } catch (Refused) {
+                continue;
+            }
+        }
+
+        return null;
     }
 }

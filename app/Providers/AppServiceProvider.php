@@ -13,7 +13,9 @@ use App\Changes\UndoTermChange;
 use App\Changes\UndoTypeChange;
 use App\Content\BulkEdit;
 use App\Content\TypeChange;
+use App\Http\Middleware\IdentifiesViewer;
 use App\Jobs\KeepIndexes;
+use App\Listing\ContextFactory;
 use App\Listing\KeysetPaginator;
 use App\Listing\PostgresLanguage;
 use App\Media\DrawUpload;
@@ -22,7 +24,7 @@ use App\Modules\BulkModuleChange;
 use App\Modules\LiveModulesChanged;
 use App\Modules\ModuleDefinitions;
 use App\Site\PageAddress;
-use App\Site\SiteFrame;
+use App\Site\SitePages;
 use App\Tasks\LongWorkRegister;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -72,7 +74,10 @@ final class AppServiceProvider extends ServiceProvider
         );
         Event::listen(LiveModulesChanged::class, fn () => KeepIndexes::dispatch());
         // What is not found stands on no page of the navigation.
-        View::composer('errors::404', fn ($view) => $view->with('frame', SiteFrame::of(new PageAddress(''))));
+        View::composer('errors::404', fn ($view) => $view->with('frame', app(SitePages::class)->frame(
+            new PageAddress('/not-found'),
+            app(ContextFactory::class)->now(IdentifiesViewer::viewer(request())),
+        )));
         // Who comes in at all, and who manages the site; what belongs to somebody is told by the policies.
         Gate::define(
             'enter',

@@ -10,6 +10,8 @@ use App\Listing\Compile\Source\SourceSql;
 use App\Listing\Compile\Test\TestSql;
 use App\Listing\Compile\Test\TestsSql;
 use App\Listing\Sources;
+use App\Site\Block\BlockData;
+use App\Site\Block\BlockViews;
 use App\Site\Output\Output;
 use App\Site\Output\Outputs;
 use Illuminate\Support\ServiceProvider;
@@ -40,6 +42,7 @@ final class PluginServiceProvider extends ServiceProvider
             [CriteriaSql::class, CriterionSql::class],
             [Sources::class, SourceSql::class],
             [Outputs::class, Output::class],
+            [BlockViews::class, BlockData::class],
         ] as [$register, $interface]) {
             $added = array_filter(self::added(), fn (string $class): bool => is_subclass_of($class, $interface));
             $this->app->tag([...$register::CLASSES, ...$added], $interface);

@@ -11,10 +11,15 @@ use Wellspring\Core\Page\ShownBand;
 /** A page as it shows for one viewer at one instant, with what it was made of. */
 final readonly class PageResult
 {
-    /** @param  list<ShownBand<DrawnBlock>>  $bands */
+    /**
+     * @param  list<ShownBand<DrawnBlock>>  $bands
+     * @param  array<string, non-empty-list<DrawnBlock>>  $frame  by the value of FrameSlot
+     */
     public function __construct(
         public PageDefinition $page,
+        public Subject $subject,
         public array $bands,
+        public array $frame,
         public Dependencies $dependencies,
     ) {
     }
@@ -22,16 +27,26 @@ final readonly class PageResult
     /** Whether the page's script makes anything on it better. */
     public function usesScript(): bool
     {
+        return array_filter($this->blocks(), fn (DrawnBlock $block): bool => $block->usesScript) !== [];
+    }
+
+    /** Whether a heading of the first level stands in the body. */
+    public function hasTitle(): bool
+    {
+        return $this->page->showsTitle
+            || array_filter($this->blocks(), fn (DrawnBlock $block): bool => str_contains($block->html, '<h1')) !== [];
+    }
+
+    /** @return list<DrawnBlock> of the body and of the frame */
+    private function blocks(): array
+    {
+        $all = array_merge(...array_values($this->frame));
         foreach ($this->bands as $band) {
             foreach ($band->slots as $slot) {
-                foreach ($slot->blocks as $block) {
-                    if ($block->usesScript) {
-                        return true;
-                    }
-                }
+                array_push($all, ...$slot->blocks);
             }
         }
 
-        return false;
+        return $all;
     }
 }

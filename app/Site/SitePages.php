@@ -6,58 +6,72 @@ namespace App\Site;
 
 use App\Freshness\Dependencies;
 use App\Modules\ModuleStore;
-use App\Pages\StoredPage;
+use App\Pages\FrameStore;
+use App\Site\Block\BlockViews;
+use App\Site\Block\PageScene;
 use App\Site\Output\ModuleView;
 use App\Site\Output\Outputs;
-use Illuminate\Contracts\View\Factory;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Empty\Node;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\AddressPattern;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Block\Heading;
 use Wellspring\Core\Page\Block\ModuleBlock;
+use Wellspring\Core\Page\Block\PageTitle;
+use Wellspring\Core\Page\FrameDefinition;
+use Wellspring\Core\Page\FrameReader;
+use Wellspring\Core\Page\FrameResolver;
 use Wellspring\Core\Page\PageResolver;
+use Wellspring\Core\Page\Schedule;
 use Wellspring\Core\Paging\NoSuchPage;
 
-/** Makes pages: what of a definition shows, each block drawn, with what the page was made of. */
+/** Makes pages: what of a definition and of the frame shows, each block drawn, with what the page was made of. */
 final readonly class SitePages
 {
     public function __construct(
         private ModuleStore $modules,
         private Listings $listings,
         private Outputs $outputs,
-        private Factory $views,
+        private FrameStore $frames,
+        private BlockViews $blocks,
     ) {
     }
 
     /**
      * @param  PageAddress  $address  its path; the parameters of its links are written here
-     * @param  array<string, string>  $asked  the page number asked for, by module key, as it stands in the address
+     * @param  Context  $context  with what the page is about
+     * @param  array<string, string>  $asked  the page number asked for, by module key, as it stands in the address; of
+     *   what does not stand there it says nothing
      * @param  ListingPreview|null  $preview  shown in place of the module with its key, live or not
      *
      * @throws NoSuchPage
      */
     public function page(
-        StoredPage $stored,
+        FoundPage $found,
         PageAddress $address,
         Context $context,
         array $asked,
+        Dependencies $dependencies = new Dependencies,
         ?ListingPreview $preview = null,
+        bool $drafts = false,
     ): PageResult {
-        $page = $stored->definition;
-        $dependencies = new Dependencies;
-        // The navigation names every page; types, taxonomies and files are read with every listing.
-        $dependencies->on('pages', 'catalogue', 'media');
-        if ($stored->id !== null) {
-            $dependencies->on("page:{$stored->id}");
+        $page = $found->stored->definition;
+        $live = $this->frames->live($drafts);
+        $frame = $live->frame ?? self::plainFrame();
+        // Types, taxonomies and files are read with every listing.
+        $dependencies->on('pages', 'frame', 'catalogue', 'media');
+        if ($found->stored->id !== null) {
+            $dependencies->on("page:{$found->stored->id}");
         }
-        foreach ($page->schedules() as $schedule) {
-            $next = $schedule->nextChange($context);
-            $dependencies->changesAt($next === null ? null : (new \DateTimeImmutable($next))->getTimestamp());
-        }
-        $modules = $this->modulesOf($stored, $dependencies, $preview?->module);
+        self::expireWith([...$page->schedules(), ...$frame->schedules()], $context, $dependencies);
+        $keys = array_values(array_unique([...$page->modules(), ...$frame->modules()]));
+        $modules = $this->modulesOf($keys, $dependencies, $preview?->module);
         $address = $address->withAll(self::parameters($modules, $context, $asked));
+        $scene = new PageScene($found->subject, $address, $context, $live, $dependencies);
         $list = fn (Module $module, ModuleBlock $block): ListingResult => $module->key === $preview?->module->key
             ? $this->listings->of($module, $address, $context, $preview->result)
             : $this->listings->show(
@@ -68,19 +82,70 @@ final readonly class SitePages
                 $dependencies,
                 $block->heading,
             );
-        $draw = function (Block $block) use ($page, $modules, $address, $context, $list): Node {
-            $drawn = match (true) {
-                ! $block instanceof ModuleBlock => $this->block($block, compact('block', 'page', 'context', 'address')),
-                isset($modules[$block->module]) => $this->listing($list($modules[$block->module], $block)),
-                default => null,
-            };
+        // The page's title is its first heading: where it is not shown, the first block that brings one has it.
+        $isTitled = $page->showsTitle;
+        $draw = function (Block $block) use ($modules, $scene, $list, &$isTitled): Node {
+            if ($block instanceof ModuleBlock) {
+                $module = $modules[$block->module] ?? null;
 
-            return $drawn === null
-                ? Node::emptyLeaf(Level::Module, Level::Module)
-                : Node::leaf(Level::Module, $drawn);
+                return $module === null
+                    ? Node::emptyLeaf(Level::Module, Level::Module)
+                    : $this->listing($list($module, $block));
+            }
+            $node = $this->block($block, $scene, $isTitled ? 2 : 1);
+            $isTitled = $isTitled || ($block instanceof PageTitle || $block instanceof Heading)
+                && $node->content !== null;
+
+            return $node;
         };
+        $bands = PageResolver::show($page, $context, $draw);
+        $isTitled = true;
 
-        return new PageResult($page, PageResolver::show($page, $context, $draw), $dependencies);
+        return new PageResult(
+            $page,
+            $found->subject,
+            $bands,
+            FrameResolver::show($frame, $page->address, $address->path, $context, $draw),
+            $dependencies,
+        );
+    }
+
+    /**
+     * The frame around what no definition makes: the search, what is not found.
+     *
+     * @return array<string, non-empty-list<DrawnBlock>> by the value of FrameSlot
+     */
+    public function frame(PageAddress $address, Context $context): array
+    {
+        $live = $this->frames->live();
+        $frame = $live->frame ?? self::plainFrame();
+        $dependencies = new Dependencies;
+        $modules = $this->modulesOf($frame->modules(), $dependencies, null);
+        $scene = new PageScene(null, $address, $context, $live, $dependencies);
+
+        return FrameResolver::show(
+            $frame,
+            AddressPattern::of($address->path),
+            $address->path,
+            $context,
+            function (Block $block) use ($modules, $scene): Node {
+                if (! $block instanceof ModuleBlock) {
+                    return $this->block($block, $scene, 2);
+                }
+                $module = $modules[$block->module] ?? null;
+
+                return $module === null ? Node::emptyLeaf(Level::Module, Level::Module) : $this->listing(
+                    $this->listings->show(
+                        $module,
+                        $scene->address,
+                        $scene->context,
+                        '1',
+                        $scene->dependencies,
+                        $block->heading,
+                    ),
+                );
+            },
+        );
     }
 
     public static function itemAddress(Type $type, string $slug): string
@@ -88,13 +153,34 @@ final readonly class SitePages
         return str_replace('{slug}', $slug, $type->address);
     }
 
-    /** @return array<string, Module> those that show, by key; what follows another's offer with that offer */
-    private function modulesOf(StoredPage $stored, Dependencies $dependencies, ?Module $instead): array
+    /** The frame of a site that has published none. */
+    private static function plainFrame(): FrameDefinition
     {
+        return FrameReader::read(['format' => FrameReader::FORMAT, 'slots' => [
+            'header' => [['block' => 'menu', 'menu' => 'main'], ['block' => 'searchBox']],
+        ]]);
+    }
+
+    /** @param  list<Schedule>  $schedules */
+    private static function expireWith(array $schedules, Context $context, Dependencies $dependencies): void
+    {
+        foreach ($schedules as $schedule) {
+            $next = $schedule->nextChange($context);
+            $dependencies->changesAt($next === null ? null : (new \DateTimeImmutable($next))->getTimestamp());
+        }
+    }
+
+    /**
+     * @param  list<string>  $keys
+     * @return array<string, Module> those that show, by key; what follows another's offer with that offer
+     */
+    private function modulesOf(array $keys, Dependencies $dependencies, ?Module $instead): array
+    {
+        $dependencies->on(...array_map(fn (string $key): string => "module:{$key}", $keys));
+        $rows = $keys === [] ? collect() : $this->modules->some($keys)->keyBy('key');
         $modules = [];
-        foreach ($stored->definition->modules() as $key) {
-            $dependencies->on("module:{$key}");
-            $row = $stored->modules[$key] ?? null;
+        foreach ($keys as $key) {
+            $row = $rows->get($key);
             $module = $key === $instead?->key ? $instead : ($row === null ? null : $this->modules->live($row));
             if ($module !== null) {
                 $modules[$key] = $module;
@@ -137,22 +223,37 @@ final readonly class SitePages
         return $module;
     }
 
-    /**
-     * @param  array<string, mixed>  $data
-     * @return DrawnBlock|null null where the block has no view, and so nothing to show
-     */
-    private function block(Block $block, array $data): ?DrawnBlock
+    /** @return Node<DrawnBlock> */
+    private function block(Block $block, PageScene $scene, int $level): Node
     {
-        $view = "site.blocks.{$block::key()}";
+        $html = $this->blocks->draw($block, $scene, $level);
+        $rule = $block->whenEmpty();
 
-        return $this->views->exists($view) ? new DrawnBlock($this->views->make($view, $data)->render()) : null;
+        return match (true) {
+            $html !== '' => Node::leaf(Level::Module, new DrawnBlock($block, $html)),
+            $rule->do === EmptyAction::Say => Node::leaf(
+                Level::Module,
+                new DrawnBlock($block, '<p class="nothing">'.e($rule->text).'</p>'),
+            ),
+            default => Node::emptyLeaf(Level::Module, $rule->do->level() ?? Level::Module),
+        };
     }
 
-    private function listing(ListingResult $listing): DrawnBlock
+    /** @return Node<DrawnBlock> */
+    private function listing(ListingResult $listing): Node
     {
-        return new DrawnBlock(
+        $module = $listing->module;
+        $takes = $listing->records === [] ? $module->whenNothing->takes() : null;
+        // Who has chosen what nothing fits is told so, and can choose again.
+        if ($takes !== null && $module->chosen->parameters() === []) {
+            return Node::emptyLeaf(Level::Module, $takes);
+        }
+
+        return Node::leaf(Level::Module, new DrawnBlock(
+            new ModuleBlock($module->key),
             $this->outputs->find('html')->write($listing),
-            $listing->result->pages > 1 && $listing->module->page->mode->growsInPlace(),
-        );
+            $listing->result->pages > 1 && $module->page->mode->growsInPlace(),
+            $listing->result,
+        ));
     }
 }

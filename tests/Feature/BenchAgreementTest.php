@@ -315,11 +315,11 @@ final class BenchAgreementTest extends TestCase
     public function test_the_bench_shows_the_page_that_visitors_get(): void
     {
         $this->actingAs($this->manager());
-        $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
+        $page = $this->pageAt('/garden', 'Garden');
         $store = app(ModuleStore::class);
         for ($seed = 1; $seed <= 12; $seed++) {
             $module = $store->read(['key' => 'drawn'] + (new RandomModules($seed))->rules(50, plants: true));
-            $store->place($store->publish($store->apply($module)), [$page->id]);
+            $this->placeOn($page, $module);
             $site = (string) $this->get('/garden')->assertOk()->getContent();
             $bench = $this->postJson('/manage/api/bench/look', ['definition' => $module->toArray()])
                 ->assertOk()

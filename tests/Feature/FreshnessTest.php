@@ -13,16 +13,14 @@ use App\Listing\Listing;
 use App\Models\ContentType;
 use App\Models\Group;
 use App\Models\Item;
-use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
 use App\Pages\PageStore;
+use App\Site\AddressAnswers;
 use App\Site\Listings;
 use App\Site\PageAddress;
-use App\Site\SiteFrame;
-use App\Site\SitePages;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Module\Module;
@@ -295,7 +293,7 @@ final class FreshnessTest extends TestCase
         $this->plantType();
         $this->plant(['title' => 'Fern', 'slug' => 'fern']);
         $marks = fn (): array => app(ContentMarks::class)->of(
-            ['type:plant', 'catalogue', 'people', 'modules', 'pages', 'media', 'nothing'],
+            ['type:plant', 'catalogue', 'people', 'modules', 'pages', 'frame', 'media', 'nothing'],
             true,
         ) ?? [];
         $before = $marks();
@@ -309,7 +307,8 @@ final class FreshnessTest extends TestCase
             ],
             'a person' => [fn () => $person->update(['name' => 'Mari']), ['people']],
             'what nobody sees of a person' => [fn () => $person->update(['signed_in_at' => now()]), []],
-            'a page' => [fn () => Page::query()->create(['address' => '/new', 'title' => 'New']), ['pages']],
+            'a page' => [fn () => $this->pageAt('/new', 'New'), ['pages']],
+            'the frame' => [fn () => $this->publishFrame([]), ['frame']],
             'a group' => [
                 fn () => Group::query()->create(['key' => 'friends', 'name' => 'Friends']),
                 ['catalogue', 'people'],
@@ -417,22 +416,25 @@ final class FreshnessTest extends TestCase
             ['part' => 'field', 'field' => 'author'],
             ['part' => 'field', 'field' => 'groups'],
         ]]]]])->toArray();
-        $row = ModuleRow::query()->create(['key' => 'plants', 'draft' => $definition, 'live' => $definition]);
-        $page = Page::query()->create(['address' => '/plants', 'title' => 'Plants', 'intro' => '', 'position' => 1]);
-        $page->modules()->attach($row->id, ['position' => 1]);
-        $other = Page::query()->create(['address' => '/other', 'title' => 'Other', 'intro' => '', 'position' => 2]);
-
+        $page = $this->pageAt('/plants', 'Plants');
+        $row = $this->placeOn($page, app(ModuleStore::class)->read($definition));
+        $other = $this->pageAt('/other', 'Other');
+        $this->publishFrame(['header' => [['block' => 'menu', 'menu' => 'main']]]);
         $make = function (): array {
             app(CatalogueStore::class)->forget();
-            $stored = app(PageStore::class)->at('/plants') ?? $this->fail('It is there.');
-            $address = new PageAddress('/plants');
-            $context = app(ContextFactory::class)->now(Viewer::anyone());
-            $result = app(SitePages::class)->page($stored, $address, $context, []);
-            $html = view('site.page', ['result' => $result, 'frame' => SiteFrame::of($address)])->render();
+            $answer = app(AddressAnswers::class)->find('/plants', app(ContextFactory::class)->now(Viewer::anyone()));
+            $result = $answer->page ?? $this->fail('It is there.');
             $made = $result->dependencies;
 
-            return [$html, app(ContentMarks::class)->of($made->keys(), $made->areOnAllContent()), $made->until()];
+            return [
+                view('site.page', ['result' => $result])->render(),
+                app(ContentMarks::class)->of($made->keys(), $made->areOnAllContent()),
+                $made->until(),
+            ];
         };
+        $retitled = fn (Page $page, string $title) => $page->update(['live' => [
+            'title' => $title, 'menu' => ['label' => $title],
+        ] + ($page->refresh()->live ?? [])]);
         [, , $until] = $make();
         $this->assertSame(strtotime('2126-07-01T00:00:00Z'), $until, 'the next item appears');
 
@@ -444,15 +446,17 @@ final class FreshnessTest extends TestCase
                 Term::query()->where('slug', 'hostas')->value('id'),
             ]),
             'the name of a term' => fn () => Term::query()->where('slug', 'hostas')->update(['name' => 'Lily']),
-            'the page' => fn () => $page->update(['title' => 'All plants']),
-            'the navigation' => fn () => $other->update(['title' => 'Something else']),
+            'the page' => fn () => $retitled($page, 'All plants'),
+            'the navigation' => fn () => $retitled($other, 'Something else'),
             'a module' => fn () => $row->update(['live' => ['name' => 'Green things'] + $definition]),
             'the address of items' => fn () => ContentType::query()->where('key', $type->key)->update([
                 'definition' => DB::raw(
                     "jsonb_set(definition::jsonb, '{x-wellspring,address}', '\"/green/{slug}\"')::json",
                 ),
             ]),
-            'a placement' => fn () => $page->modules()->detach($row->id),
+            'a placement' => fn () => app(PageStore::class)->place($row, []),
+            'where it is in the order' => fn () => $other->refresh()->update(['position' => 0]),
+            'the frame' => fn () => $this->publishFrame(['footer' => [['block' => 'heading', 'text' => 'End']]]),
         ];
         foreach ($changes as $what => $change) {
             [$html, $marks] = $make();

@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Catalogue\CatalogueStore;
 use App\Models\Change;
 use App\Models\Item;
-use App\Models\Page;
 use App\Models\Revision;
 use App\Models\Term;
 use App\Models\User;
@@ -454,7 +453,7 @@ final class KeepingTest extends TestCase
         $this->plant(['title' => 'First', 'light' => 'shade', 'price' => 1]);
         $item = $this->plant(['title' => 'Fern', 'light' => 'sun', 'price' => 3]);
         $store = app(ModuleStore::class);
-        $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
+        $page = $this->pageAt('/garden', 'Garden');
         foreach ([
             'a' => [
                 'order' => [['by' => 'price']],
@@ -479,7 +478,7 @@ final class KeepingTest extends TestCase
             'd' => ['leaveOut' => ['fern']],
             'e' => ['order' => [['by' => 'price']], 'atMost' => 1],
         ] as $key => $rules) {
-            $store->place($store->publish($store->apply(Garden::module(['key' => $key] + $rules))), [$page->id]);
+            $this->placeOn($page, Garden::module(['key' => $key] + $rules));
         }
         $shown = array_column(
             (array) $this->getJson("/manage/api/items/{$item->id}/shown")->assertOk()->json(),

@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Models\Item;
 use App\Models\Media;
 use App\Models\Module;
-use App\Models\Page;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -105,7 +104,7 @@ final class ManageTest extends TestCase
                 'price' => $title === 'Rose' ? null : 3,
             ]);
         }
-        $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
+        $page = $this->pageAt('/garden', 'Garden');
         $this->actingAs($this->manager());
 
         $this->postJson(

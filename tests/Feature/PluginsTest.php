@@ -12,10 +12,12 @@ use App\Listing\Listing;
 use App\Modules\ModuleStore;
 use App\Pages\StoredPage;
 use App\Site\DrawnBlock;
+use App\Site\FoundPage;
 use App\Site\Listings;
 use App\Site\Output\Outputs;
 use App\Site\PageAddress;
 use App\Site\SitePages;
+use App\Site\Subject;
 use Illuminate\Support\Facades\View;
 use Tests\Support\Plugins\AtLeast;
 use Tests\Support\Plugins\Even;
@@ -113,8 +115,8 @@ final class PluginsTest extends TestCase
             'format' => 1, 'key' => 'menu', 'address' => '/menu', 'title' => 'Menu',
             'bands' => [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => $blocks]]]],
         ]);
-        $stored = new StoredPage(null, $page, []);
-        $shown = app(SitePages::class)->page($stored, new PageAddress('/menu'), $context, []);
+        $found = new FoundPage(new StoredPage(null, $page), Subject::ofPage($page));
+        $shown = app(SitePages::class)->page($found, new PageAddress('/menu'), $context, []);
         $this->assertSame(
             ['<p class="shout">DINNER</p>'],
             array_map(fn (DrawnBlock $block): string => trim($block->html), $shown->bands[0]->slots[0]->blocks),

@@ -11,8 +11,8 @@ use App\Import\ItemImport;
 use App\Listing\ContextFactory;
 use App\Listing\Tracer;
 use App\Models\Media;
-use App\Models\Page;
 use App\Modules\ModuleStore;
+use App\Pages\PageStore;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
 
@@ -45,7 +45,7 @@ final class QueryCountTest extends TestCase
 
     private function placed(int $from, int $until): void
     {
-        $page = Page::query()->firstOrCreate(['address' => '/garden'], ['title' => 'Garden']);
+        $page = app(PageStore::class)->find('garden') ?? $this->pageAt('/garden');
         $store = app(ModuleStore::class);
         foreach (range($from, $until) as $n) {
             $rules = Garden::module()->toArray();
@@ -54,7 +54,7 @@ final class QueryCountTest extends TestCase
                     $store->read(['key' => "plants-{$n}", 'name' => "Plants {$n}", 'page' => ['size' => 3]] + $rules),
                 ),
             );
-            $store->place($row, [$page->id]);
+            app(PageStore::class)->place($row, [$page->id]);
         }
     }
 

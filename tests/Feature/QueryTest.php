@@ -11,7 +11,6 @@ use App\Listing\Listing;
 use App\Models\Group;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
-use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\BulkModuleChange;
@@ -618,12 +617,9 @@ final class QueryTest extends TestCase
     {
         $this->garden();
         $store = app(ModuleStore::class);
-        $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
+        $page = $this->pageAt('/garden', 'Garden');
         foreach (['one', 'two'] as $key) {
-            $store->place(
-                $store->publish($store->apply(Garden::module(['key' => $key, 'name' => "Module {$key}"]))),
-                [$page->id],
-            );
+            $this->placeOn($page, Garden::module(['key' => $key, 'name' => "Module {$key}"]));
         }
         $this->postJson('/manage/api/modules/one/duplicate', [])
             ->assertCreated()
@@ -844,19 +840,10 @@ final class QueryTest extends TestCase
             'nothing about who looked is kept',
         );
 
-        $store = app(ModuleStore::class);
-        $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
-        $store->place(
-            $store->publish(
-                $store->apply(
-                    Garden::module([
-                        'order' => [['by' => 'popularity', 'direction' => 'down'], ['by' => 'slug']],
-                        'page' => ['mode' => 'fixed', 'size' => 2],
-                    ]),
-                ),
-            ),
-            [$page->id],
-        );
+        $this->placeOn($this->pageAt('/garden'), Garden::module([
+            'order' => [['by' => 'popularity', 'direction' => 'down'], ['by' => 'slug']],
+            'page' => ['mode' => 'fixed', 'size' => 2],
+        ]));
         $this->get('/garden')->assertSeeInOrder(['Plant 3', 'Plant 1']);
         foreach (range(1, 6) as $visitor) {
             $see(5, ip: "10.1.0.{$visitor}");

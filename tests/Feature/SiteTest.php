@@ -9,6 +9,7 @@ use App\Models\Item;
 use App\Models\Page;
 use App\Models\User;
 use App\Modules\ModuleStore;
+use App\Pages\PageStore;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
 
@@ -35,7 +36,7 @@ final class SiteTest extends TestCase
             'order' => [['by' => 'price']], 'page' => ['mode' => 'numbered', 'size' => 2],
             'whenNothing' => ['do' => 'say', 'text' => 'Come back <later>.'],
         ])));
-        $store->place($row, [Page::query()->create(['address' => '/garden', 'title' => 'Garden'])->id]);
+        app(PageStore::class)->place($row, [$this->pageAt('/garden')->id]);
     }
 
     public function test_a_page_shows_its_module_and_pages_through_it_without_scripts(): void
@@ -110,7 +111,7 @@ final class SiteTest extends TestCase
         $other = $store->publish($store->apply($store->read([
             'key' => 'others', 'name' => 'Others', 'offer' => ['follow' => 'shade'], 'page' => ['size' => 50],
         ] + $row->draft)));
-        $store->place($other, [(int) Page::query()->where('address', '/garden')->value('id')]);
+        app(PageStore::class)->place($other, [(int) Page::query()->where('address', '/garden')->value('id')]);
 
         $listed = fn (string $query): array => array_map(
             fn (string $section): array => preg_match_all('/>Plant \d</', $section, $found) > 0 ? $found[0] : [],
@@ -172,8 +173,8 @@ final class SiteTest extends TestCase
             $this->plant(['title' => $title, 'publish_at' => '2026-01-01', 'audience' => [$audience]]);
         }
         $store = app(ModuleStore::class);
-        $page = Page::query()->create(['address' => '/for-whom', 'title' => 'For whom']);
-        $store->place($store->publish($store->apply(Garden::module(['order' => [['by' => 'title']]]))), [$page->id]);
+        $page = $this->pageAt('/for-whom', 'For whom');
+        $this->placeOn($page, Garden::module(['order' => [['by' => 'title']]]));
         $seen = function (array $cookies = []): array {
             $this->app->forgetScopedInstances();
             $this->app['auth']->forgetGuards();

@@ -11,6 +11,7 @@ use App\Models\Media;
 use App\Models\Page;
 use App\Models\Taxonomy;
 use App\Modules\ModuleStore;
+use App\Pages\PageStore;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
 use Wellspring\Core\Problem\Refused;
@@ -118,7 +119,7 @@ final class StoresTest extends TestCase
         foreach (range(1, 4) as $n) {
             $this->plant(['title' => "Plant {$n}", 'price' => $n, 'publish_at' => '2026-01-01']);
         }
-        $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
+        $page = $this->pageAt('/garden', 'Garden');
         $store = app(ModuleStore::class);
         foreach (['dear' => 'down', 'cheap' => 'up'] as $key => $direction) {
             $row = $store->publish(
@@ -133,8 +134,8 @@ final class StoresTest extends TestCase
                     ]),
                 ),
             );
-            $store->place($row, [$page->id]);
-            $store->place($row, [$page->id]);
+            app(PageStore::class)->place($row, [$page->id]);
+            app(PageStore::class)->place($row, [$page->id]);
         }
         $this->get('/garden')->assertSeeInOrder(['Dear', 'Plant 4', 'Cheap', 'Plant 1']);
         $html = $this->get('/garden?cheap-page=3&dear-page=2')
@@ -175,24 +176,20 @@ final class StoresTest extends TestCase
             'publish_at' => '2026-01-01',
         ]);
         $this->plant(['title' => 'Bare', 'publish_at' => '2026-01-01']);
-        $page = Page::query()->create(['address' => '/garden', 'title' => 'Garden']);
-        $store = app(ModuleStore::class);
-        $store->place(
-            $store->publish($store->apply(Garden::module([
-                'order' => [['by' => 'title', 'direction' => 'down']],
-                'card' => ['lines' => [
-                    ['parts' => [['part' => 'picture']]],
-                    ['parts' => [['part' => 'title', 'level' => 4]]],
-                    [
-                        'parts' => [
-                            ['part' => 'field', 'field' => 'height', 'label' => 'Grows to'],
-                            ['part' => 'price', 'empty' => ['do' => 'say', 'text' => 'Ask <us>']],
-                        ],
+        $page = $this->pageAt('/garden', 'Garden');
+        $this->placeOn($page, Garden::module([
+            'order' => [['by' => 'title', 'direction' => 'down']],
+            'card' => ['lines' => [
+                ['parts' => [['part' => 'picture']]],
+                ['parts' => [['part' => 'title', 'level' => 4]]],
+                [
+                    'parts' => [
+                        ['part' => 'field', 'field' => 'height', 'label' => 'Grows to'],
+                        ['part' => 'price', 'empty' => ['do' => 'say', 'text' => 'Ask <us>']],
                     ],
-                ]],
-            ]))),
-            [$page->id],
-        );
+                ],
+            ]],
+        ]));
         $html = (string) $this->get('/garden')->assertOk()->getContent();
         $this->assertMatchesRegularExpression(
             '~<img\s+class="focus-x-25 focus-y-50"\s+src="/media/fern.jpg" srcset="/media/w400/fern.jpg 400w, '

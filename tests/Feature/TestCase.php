@@ -8,9 +8,14 @@ use App\Catalogue\CatalogueStore;
 use App\Content\ItemWriter;
 use App\Content\TypeWriter;
 use App\Models\Item;
+use App\Models\Module as ModuleRow;
+use App\Models\Page;
 use App\Models\Taxonomy;
 use App\Models\Term;
 use App\Models\User;
+use App\Modules\ModuleStore;
+use App\Pages\FrameStore;
+use App\Pages\PageStore;
 use App\Providers\PluginServiceProvider;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
@@ -20,6 +25,8 @@ use Tests\Support\ApiContract;
 use Tests\Support\Garden;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\FrameReader;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Words;
 
@@ -105,6 +112,44 @@ abstract class TestCase extends LaravelTestCase
         $type = app(CatalogueStore::class)->catalogue()->types['plant'];
 
         return app(ItemWriter::class)->create($type, (new ItemReader($type))->fromValues($values));
+    }
+
+    /** A page that is live, with the modules in one slot. */
+    protected function pageAt(string $address, string $title = 'Garden', string ...$modules): Page
+    {
+        return $this->publishPage([
+            'key' => trim(str_replace('/', '-', $address), '-') ?: 'home', 'address' => $address, 'title' => $title,
+            'menu' => ['label' => $title],
+            'bands' => [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => array_map(
+                fn (string $module): array => ['module' => $module],
+                $modules,
+            )]]]],
+        ]);
+    }
+
+    /** @param  array<string, mixed>  $definition  without its format */
+    protected function publishPage(array $definition): Page
+    {
+        $store = app(PageStore::class);
+
+        return $store->publish($store->apply($store->read(['format' => 1] + $definition)));
+    }
+
+    /** @param  array<string, list<array<string, mixed>>>  $slots */
+    protected function publishFrame(array $slots): void
+    {
+        $store = app(FrameStore::class);
+        $frame = FrameReader::read(['format' => 1, 'slots' => $slots === [] ? new \stdClass : $slots]);
+        $store->publish($store->apply($frame));
+    }
+
+    /** Publishes the module and lets it stand on the page. */
+    protected function placeOn(Page $page, Module $module): ModuleRow
+    {
+        $row = app(ModuleStore::class)->publish(app(ModuleStore::class)->apply($module));
+        app(PageStore::class)->place($row, [$page->id]);
+
+        return $row;
     }
 
     protected function manager(): User

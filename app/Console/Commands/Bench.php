@@ -19,10 +19,11 @@ use App\Listing\Tracer;
 use App\Models\Item;
 use App\Models\User;
 use App\Pages\PageStore;
+use App\Site\FoundPage;
 use App\Site\ListingPreview;
 use App\Site\PageAddress;
-use App\Site\SiteFrame;
 use App\Site\SitePages;
+use App\Site\Subject;
 use Illuminate\Cache\ArrayStore;
 use Illuminate\Cache\Repository;
 use Illuminate\Console\Command;
@@ -166,9 +167,9 @@ final class Bench extends Command
                 $address = new PageAddress('/');
                 $stored = PageStore::plain('Bench', '', $key);
                 $preview = new ListingPreview($modules[$key], $run->result);
+                $found = new FoundPage($stored, Subject::ofPage($stored->definition));
                 view('site.page', [
-                    'result' => $sitePages->page($stored, $address, $context, [], $preview),
-                    'frame' => SiteFrame::of($address),
+                    'result' => $sitePages->page($found, $address, $context, [], preview: $preview),
                 ])->render();
             })];
         }

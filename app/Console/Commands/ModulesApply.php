@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Console\JsonFile;
-use App\Console\ReportsProblems;
+use App\Console\AppliesDefinitions;
+use App\Models\Module as ModuleRow;
 use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
-use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Module\Module;
 
 final class ModulesApply extends Command
 {
-    use ReportsProblems;
+    use AppliesDefinitions;
 
     protected $signature = 'wellspring:modules:apply {file : a definition, or - for the standard input} {--publish : '
         .'put it live}';
@@ -21,21 +21,15 @@ final class ModulesApply extends Command
 
     public function handle(ModuleStore $store): int
     {
-        try {
-            $module = $store->read(JsonFile::read($this->given('file')));
-        } catch (Refused $refused) {
-            $this->tellProblems($refused->problems);
-            $this->error('Nothing was written.');
+        return $this->applyDefinition(
+            $store->read(...),
+            function (Module $module) use ($store): ModuleRow {
+                $this->tellProblems($store->notes($module), 'comment');
 
-            return self::FAILURE;
-        }
-        $this->tellProblems($store->notes($module), 'comment');
-        $row = $store->apply($module);
-        if ($this->option('publish')) {
-            $store->publish($row);
-        }
-        $this->info("The module {$module->key} is ".($this->option('publish') ? 'live.' : 'kept as a draft.'));
-
-        return self::SUCCESS;
+                return $store->apply($module);
+            },
+            $store->publish(...),
+            fn (Module $module): string => "The module {$module->key}",
+        );
     }
 }

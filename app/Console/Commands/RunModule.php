@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\AsksContext;
-use App\Console\ReportsProblems;
 use App\Listing\Listing;
 use App\Modules\ModuleStore;
 use App\Site\Listings;
@@ -21,7 +20,6 @@ use Wellspring\Core\Run\Step;
 final class RunModule extends Command
 {
     use AsksContext;
-    use ReportsProblems;
 
     protected $signature = 'wellspring:run {key}
         {--page=1 : which page}

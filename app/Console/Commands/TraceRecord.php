@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\AsksContext;
-use App\Console\ReportsProblems;
 use App\Listing\Tracer;
 use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
@@ -16,7 +15,6 @@ use Wellspring\Core\Problem\Refused;
 final class TraceRecord extends Command
 {
     use AsksContext;
-    use ReportsProblems;
 
     protected $signature = 'wellspring:trace
         {key : the module}

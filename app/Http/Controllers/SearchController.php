@@ -13,7 +13,7 @@ use App\Modules\ModuleStore;
 use App\Site\Listings;
 use App\Site\Output\Outputs;
 use App\Site\PageAddress;
-use App\Site\SiteFrame;
+use App\Site\SitePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Wellspring\Core\Context\Choices;
@@ -31,6 +31,7 @@ final readonly class SearchController
         private Outputs $outputs,
         private ContextFactory $contexts,
         private CatalogueStore $catalogue,
+        private SitePages $sitePages,
     ) {
     }
 
@@ -38,7 +39,10 @@ final readonly class SearchController
     {
         $words = RequestText::text($request, 'q');
         $address = new PageAddress('/search', $words === '' ? [] : ['q' => $words]);
-        $frame = SiteFrame::of($address);
+        $context = $this->contexts->now(IdentifiesViewer::viewer($request))->with(
+            choices: Choices::fromAddress(['q' => $words]),
+        );
+        $frame = $this->sitePages->frame($address, $context);
         $types = array_map(strval(...), array_keys($this->catalogue->catalogue()->types));
         $number = $request->query(self::KEY.'-page', '1');
         if (Words::ofQuery($words) === [] || $types === []) {
@@ -60,9 +64,6 @@ final readonly class SearchController
                 'lines' => [['parts' => [['part' => 'title']]], ['parts' => [['part' => 'excerpt', 'words' => 30]]]],
             ],
         ]);
-        $context = $this->contexts->now(IdentifiesViewer::viewer($request))->with(
-            choices: Choices::fromAddress(['q' => $words]),
-        );
         try {
             $listing = $this->listings->show(
                 $module,

@@ -47,8 +47,8 @@ use OpenApi\Attributes as OA;
             new OA\Property('parts', type: 'array', items: new OA\Items(ref: '#/components/schemas/Part')),
         ])),
     ]),
-    new OA\Property('whenNothing', type: 'object', required: ['do', 'text'], properties: [
-        new OA\Property('do', type: 'string', enum: ['say']),
+    new OA\Property('whenNothing', type: 'object', required: ['do'], properties: [
+        new OA\Property('do', type: 'string', enum: ['say', 'leaveOutModule', 'leaveOutSlot', 'leaveOutBand']),
         new OA\Property('text', type: 'string'),
     ]),
 ])]

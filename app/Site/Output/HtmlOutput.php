@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-use App\Catalogue\CatalogueStore;
 use App\Models\Media;
 use App\Site\ListingResult;
-use App\Site\SitePages;
+use App\Site\RecordAddresses;
 use Illuminate\Contracts\View\Factory;
 use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Content\Record;
@@ -17,7 +16,7 @@ use Wellspring\Core\Wording\Format;
 /** A listing as it stands on a page: the view site/module. */
 final readonly class HtmlOutput implements Output
 {
-    public function __construct(private Factory $views, private CatalogueStore $catalogue, private Format $format)
+    public function __construct(private Factory $views, private RecordAddresses $addresses, private Format $format)
     {
     }
 
@@ -39,9 +38,9 @@ final readonly class HtmlOutput implements Output
     private function view(ListingResult $listing): ModuleView
     {
         [$module, $result] = [$listing->module, $listing->result];
-        $types = $this->catalogue->catalogue()->types;
+        $addresses = $this->addresses->of($module->source, $listing->records);
         $cards = array_map(fn (Record $record): CardView => new CardView(
-            isset($types[$record->type]) ? SitePages::itemAddress($types[$record->type], $record->slug) : '',
+            $addresses[(string) $record->key()] ?? '',
             $module->card->lines($record, $this->format),
             $result->under[(string) $record->key()] ?? null,
         ), $listing->records);

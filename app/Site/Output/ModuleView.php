@@ -12,6 +12,8 @@ use Wellspring\Core\Module\Module;
 /** A module with all that its view needs. */
 final readonly class ModuleView
 {
+    private const PAGE = '-page';
+
     /**
      * @param  list<CardView>  $cards
      * @param  array<string, Media>  $pictures  by name
@@ -98,6 +100,12 @@ final readonly class ModuleView
 
     public static function parameterOf(string $key): string
     {
-        return $key.'-page';
+        return $key.self::PAGE;
+    }
+
+    /** The key of the module whose page a parameter asks for; null where it asks for none. */
+    public static function keyOf(string $parameter): ?string
+    {
+        return str_ends_with($parameter, self::PAGE) ? substr($parameter, 0, -strlen(self::PAGE)) : null;
     }
 }

@@ -7,30 +7,35 @@ namespace Wellspring\Core\Card;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\EmptyRule;
+use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
 /** Reads the card of a module: what each record shows. */
 final readonly class CardReader
 {
-    /** @param  Type  $type  of the records */
-    public function __construct(private Type $type, private Problems $problems)
+    /**
+     * @param  Type  $type  of the records
+     * @param  non-empty-list<EmptyAction>|null  $actions  that a part's empty-value rule may have; null: those of cards
+     */
+    public function __construct(private Type $type, private Problems $problems, private ?array $actions = null)
     {
     }
 
     public function read(Shape $definition): Card
     {
         $data = $definition->has('card') ? $definition->raw('card') : $this->plainCard();
-        $card = new Shape($data, 'card', $this->problems, ['lines']);
+        $card = new Shape($data, $definition->at('card'), $this->problems, ['lines']);
         $title = $this->title();
         $lines = [];
         $given = $card->items('lines');
         foreach ($given as $l => $lineData) {
-            $line = new Shape($lineData, "card.lines[{$l}]", $this->problems, ['parts']);
+            $line = new Shape($lineData, Path::to($card->at('lines'), $l), $this->problems, ['parts']);
             $parts = [];
             foreach ($line->items('parts') as $p => $partData) {
-                $at = "card.lines[{$l}].parts[{$p}]";
+                $at = Path::to($line->at('parts'), $p);
                 $parts[] = $this->problems->part(
                     $at,
                     fn (): ?Part => $this->part(
@@ -64,7 +69,7 @@ final readonly class CardReader
         }
         $content = $kinds[$key]->read($shape, $this->type);
         $label = $shape->has('label') ? $shape->text('label') : '';
-        $empty = EmptyRule::read($shape, $this->problems);
+        $empty = EmptyRule::read($shape, $this->problems, $this->actions ?? EmptyAction::ofCards());
         if ($content !== null || $shape->has('field')) {
             $shape->noOthers();
         }

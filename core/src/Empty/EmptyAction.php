@@ -9,7 +9,22 @@ enum EmptyAction: string
 {
     case LeaveOut = 'leaveOut';
     case LeaveOutLine = 'leaveOutLine';
+    case LeaveOutModule = 'leaveOutModule';
+    case LeaveOutSlot = 'leaveOutSlot';
+    case LeaveOutBand = 'leaveOutBand';
     case Say = 'say';
+
+    /** @return non-empty-list<self> those of a part of a listing's card */
+    public static function ofCards(): array
+    {
+        return [self::LeaveOut, self::LeaveOutLine, self::Say];
+    }
+
+    /** @return non-empty-list<self> those of a page's block */
+    public static function ofBlocks(): array
+    {
+        return [self::LeaveOut, self::LeaveOutSlot, self::LeaveOutBand, self::Say];
+    }
 
     /** What goes with it; null where it stays, with something else to show. */
     public function level(): ?Level
@@ -17,6 +32,9 @@ enum EmptyAction: string
         return match ($this) {
             self::LeaveOut => Level::Part,
             self::LeaveOutLine => Level::Line,
+            self::LeaveOutModule => Level::Module,
+            self::LeaveOutSlot => Level::Slot,
+            self::LeaveOutBand => Level::Band,
             self::Say => null,
         };
     }

@@ -68,6 +68,12 @@ final readonly class Node
         return $this->reduced()[0];
     }
 
+    /** What goes with it where nothing of it is left: something that it stands in; null: nothing but itself. */
+    public function takes(): ?Level
+    {
+        return $this->reduced()[1];
+    }
+
     /** @return array{self<T>|null, Level|null} what is left, and what goes with what is not */
     private function reduced(): array
     {

@@ -42,7 +42,9 @@ final class Sentences
                 'whenNothing',
                 null,
                 'When nothing is left',
-                [new Piece('say '), new Piece('“'.$module->whenNothing->text.'”', 'whenNothing.text')],
+                $module->whenNothing->do === EmptyAction::Say
+                    ? [new Piece('say '), new Piece("“{$module->whenNothing->text}”", 'whenNothing.text')]
+                    : [new Piece($module->whenNothing->words(), 'whenNothing')],
             ),
         ];
     }

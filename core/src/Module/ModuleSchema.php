@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace Wellspring\Core\Module;
 
 use Wellspring\Core\Arrangement\Arrangements;
-use Wellspring\Core\Card\PartKind;
-use Wellspring\Core\Card\PartKinds;
+use Wellspring\Core\Card\CardSchema;
 use Wellspring\Core\Choice\FilterControls;
 use Wellspring\Core\Choice\OfferReader;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Empty\EmptyAction;
+use Wellspring\Core\Empty\EmptyRule;
+use Wellspring\Core\Empty\WhenNothing;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Paging\PagingMode;
@@ -49,10 +50,8 @@ final class ModuleSchema
                 'atMost' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 1_000_000],
                 'page' => self::page(),
                 'arrange' => ['oneOf' => self::arrangements()],
-                'card' => self::object(['lines' => self::listOf(
-                    self::object(['parts' => self::listOf(['$ref' => '#/$defs/part'])], ['parts']),
-                )], ['lines']),
-                'whenNothing' => self::object(['do' => ['const' => 'say'], 'text' => self::TEXT], ['do', 'text']),
+                'card' => CardSchema::build('#/$defs/empty'),
+                'whenNothing' => WhenNothing::schema(),
                 'offer' => self::offer(),
             ], ['format', 'key', 'name', 'source']),
             '$defs' => [
@@ -65,8 +64,7 @@ final class ModuleSchema
                 'group' => self::group(),
                 'condition' => ['anyOf' => self::conditions()],
                 'taken' => ['oneOf' => self::taken()],
-                'part' => ['oneOf' => self::parts()],
-                'empty' => ['oneOf' => self::emptyRules()],
+                'empty' => EmptyRule::schema(EmptyAction::ofCards()),
             ],
         ];
     }
@@ -236,28 +234,6 @@ final class ModuleSchema
         ];
     }
 
-    /** @return list<array<string, mixed>> */
-    private static function parts(): array
-    {
-        return array_values(array_map(fn (PartKind $kind): array => self::object([
-            'part' => ['const' => $kind->key()],
-            ...$kind::optionSchemas(),
-            'label' => self::TEXT,
-            'empty' => ['$ref' => '#/$defs/empty'],
-        ], ['part', ...array_keys(array_intersect_key($kind::optionSchemas(), ['field' => 0]))]), PartKinds::all()));
-    }
-
-    /** @return list<array<string, mixed>> */
-    private static function emptyRules(): array
-    {
-        $silent = array_filter(EmptyAction::cases(), fn (EmptyAction $action): bool => $action !== EmptyAction::Say);
-
-        return [
-            self::object(['do' => ['enum' => array_column($silent, 'value')]], ['do']),
-            self::object(['do' => ['const' => EmptyAction::Say->value], 'text' => self::TEXT], ['do', 'text']),
-        ];
-    }
-
     /**
      * @param  array<string, array<string, mixed>>  $properties
      * @param  list<string>  $required
@@ -268,14 +244,5 @@ final class ModuleSchema
         return ['type' => 'object']
             + ($required === [] ? [] : ['required' => $required])
             + ['additionalProperties' => false, 'properties' => $properties];
-    }
-
-    /**
-     * @param  array<string, mixed>  $items
-     * @return array<string, mixed>
-     */
-    private static function listOf(array $items): array
-    {
-        return ['type' => 'array', 'minItems' => 1, 'items' => $items];
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page;
 
 use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -18,14 +20,21 @@ interface Block
     /** The `block` of a definition. */
     public static function key(): string;
 
-    /** What cannot be read is noted; the definition is refused then. */
-    public static function read(Shape $shape, Problems $problems): self;
+    /**
+     * What cannot be read is noted; the definition is refused then.
+     *
+     * @param  Type|null  $type  of what the page is about; null of a page about nothing but itself, and in the frame
+     */
+    public static function read(Shape $shape, Problems $problems, ?Type $type): self;
 
     /** @return array<string, array<string, mixed>> JSON Schema (2020-12) of each key that it has beside `block` */
     public static function optionSchemas(): array;
 
     /** How it reads in a list of what stands in a slot: “the page’s title”. */
     public function words(): string;
+
+    /** What happens where it has nothing to show. */
+    public function whenEmpty(): EmptyRule;
 
     /** @return list<string> keys of the modules that it shows */
     public function modules(): array;

@@ -10,6 +10,12 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Source\Archive;
+use Wellspring\Core\Source\Items;
+use Wellspring\Core\Source\People;
+use Wellspring\Core\Source\Source;
+use Wellspring\Core\Source\TaxonomyTerms;
+use Wellspring\Core\Time\CalendarUnit;
 
 /**
  * What one page serves all of: the terms of a taxonomy, the items of a type, months or years that hold items, people.
@@ -90,6 +96,23 @@ final readonly class PageAbout
         }
 
         return null;
+    }
+
+    /** Where what it is about is found; null where the site lacks the taxonomy or a type. */
+    public function source(Catalogue $catalogue): ?Source
+    {
+        $taxonomy = $catalogue->taxonomies[$this->of[0] ?? ''] ?? null;
+        $types = array_values(array_filter(array_map($catalogue->type(...), $this->of)));
+        $items = $types === [] || count($types) < count($this->of) ? null : new Items($types);
+        $by = $items?->type()->field($this->by);
+
+        return match ($this->kind) {
+            AboutKind::Term => $taxonomy === null ? null : new TaxonomyTerms($taxonomy),
+            AboutKind::Item => $items,
+            AboutKind::Person => new People([], $catalogue->groups),
+            AboutKind::Month => $items === null || $by === null ? null : new Archive($items, CalendarUnit::Month, $by),
+            AboutKind::Year => $items === null || $by === null ? null : new Archive($items, CalendarUnit::Year, $by),
+        };
     }
 
     public function words(): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page;
 
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\Problems;
@@ -72,7 +73,7 @@ final readonly class PageReader
             'menu' => self::menu($shape, $problems),
             'schedule' => Schedule::read($shape, $problems),
             'asksToSignIn' => $shape->oneOf('whenNotForYou', ['notFound', 'signIn'], 'notFound') === 'signIn',
-            'bands' => $this->bands($shape, $problems),
+            'bands' => $this->bands($shape, $problems, $about?->source($this->catalogue)?->type()),
         ];
         $shape->noOthers();
         $problems->refuseIfAny();
@@ -115,7 +116,7 @@ final readonly class PageReader
     }
 
     /** @return list<Band> */
-    private function bands(Shape $page, Problems $problems): array
+    private function bands(Shape $page, Problems $problems, ?Type $type): array
     {
         $bands = [];
         foreach ($this->list($page, 'bands', self::MAX_BANDS) as $i => $data) {
@@ -124,7 +125,7 @@ final readonly class PageReader
             if (isset($bands[$key])) {
                 $shape->wrong('key', 'a key that no other band of the page has', $key);
             }
-            $slots = $this->slots($shape, $problems);
+            $slots = $this->slots($shape, $problems, $type);
             $band = new Band(
                 $key,
                 $slots,
@@ -140,7 +141,7 @@ final readonly class PageReader
     }
 
     /** @return non-empty-list<Slot> */
-    private function slots(Shape $band, Problems $problems): array
+    private function slots(Shape $band, Problems $problems, ?Type $type): array
     {
         $slots = [];
         foreach ($this->list($band, 'slots', self::MAX_SLOTS) as $i => $data) {
@@ -152,7 +153,7 @@ final readonly class PageReader
             $blocks = [];
             foreach ($this->list($shape, 'blocks', self::MAX_BLOCKS) as $n => $block) {
                 $one = new Shape($block, Path::to($shape->at('blocks'), $n), $problems);
-                $placed = PlacedBlock::read($one, $problems);
+                $placed = PlacedBlock::read($one, $problems, $type);
                 if ($placed !== null) {
                     $blocks[] = $placed;
                     $one->noOthers();

@@ -34,7 +34,7 @@ final class PageResolver
             if ($slots !== []) {
                 $shown[] = new ShownBand($band, array_map(fn (array $one): ShownSlot => new ShownSlot(
                     $one[0],
-                    $one[0]->share * PageReader::SHARES / $all,
+                    $all,
                     $one[1],
                 ), $slots));
             }

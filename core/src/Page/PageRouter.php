@@ -6,7 +6,7 @@ namespace Wellspring\Core\Page;
 
 use Wellspring\Core\Content\Catalogue;
 
-/** Finds the page that answers an address. */
+/** Finds the pages that can answer an address. */
 final readonly class PageRouter
 {
     /** @param  list<PageDefinition>  $pages */
@@ -15,13 +15,14 @@ final readonly class PageRouter
     }
 
     /**
-     * The page whose pattern fits best; of several with the same pattern, one for a single item or term goes before one
-     * for a branch, the nearest above, and that before one for all.
+     * The pages whose pattern fits, the best fit first; of several with the same pattern, one for a single item or term
+     * goes before one for a branch, the nearest above, and that before one for all.
      *
      * @param  string  $path  of the address, with its first slash
-     * @return array{PageDefinition, string}|null the page, and what stands in the place of its placeholder, '' without
+     * @return list<array{PageDefinition, string}> all that fit, the best first: each page, and what stands in the place
+     *   of its placeholder, '' without one
      */
-    public function find(string $path): ?array
+    public function fits(string $path): array
     {
         $fits = [];
         foreach ($this->pages as $page) {
@@ -33,7 +34,7 @@ final readonly class PageRouter
         }
         usort($fits, fn (array $a, array $b): int => $a[0]->address->compareTo($b[0]->address) ?: $a[2] <=> $b[2]);
 
-        return $fits === [] ? null : [$fits[0][0], $fits[0][1]];
+        return array_map(fn (array $fit): array => [$fit[0], $fit[1]], $fits);
     }
 
     private function distance(?PageAbout $about, string $slug): ?int

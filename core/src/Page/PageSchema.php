@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page;
 
+use Wellspring\Core\Card\CardSchema;
+use Wellspring\Core\Empty\EmptyAction;
+use Wellspring\Core\Empty\EmptyRule;
+
 /** The JSON Schema (2020-12) of a page's definition, made of what the register of blocks holds. */
 final class PageSchema
 {
@@ -54,10 +58,9 @@ final class PageSchema
     {
         return [
             'slugs' => ['type' => 'array', 'uniqueItems' => true, 'items' => self::TEXT],
-            'empty' => ['oneOf' => [
-                self::object(['do' => ['enum' => ['leaveOut', 'leaveOutLine']]], ['do']),
-                self::object(['do' => ['const' => 'say'], 'text' => self::TEXT], ['do', 'text']),
-            ]],
+            'empty' => EmptyRule::schema(EmptyAction::ofBlocks()),
+            'emptyPart' => EmptyRule::schema(EmptyAction::cases()),
+            'card' => CardSchema::build('#/$defs/emptyPart'),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page;
 
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -17,9 +18,10 @@ final readonly class PlacedBlock
     /**
      * What cannot be read is noted; keys that a place around it has are left for its reader.
      *
+     * @param  Type|null  $type  of what the page is about
      * @return self|null null where there is no such block
      */
-    public static function read(Shape $shape, Problems $problems): ?self
+    public static function read(Shape $shape, Problems $problems, ?Type $type = null): ?self
     {
         $all = Blocks::all();
         $module = Block\ModuleBlock::key();
@@ -29,7 +31,7 @@ final readonly class PlacedBlock
             return null;
         }
 
-        return new self($all[$key]::read($shape, $problems), Schedule::read($shape, $problems));
+        return new self($all[$key]::read($shape, $problems, $type), Schedule::read($shape, $problems));
     }
 
     /** @return array<string, mixed> */

@@ -12,10 +12,25 @@ namespace Wellspring\Core\Page;
 final readonly class ShownSlot
 {
     /**
-     * @param  float  $share  of the band's width, in twelfths: its own and its part of what those that are gone had
+     * @param  int  $all  the shares of all slots of the band that are left, its own included
      * @param  non-empty-list<T>  $blocks
      */
-    public function __construct(public Slot $slot, public float $share, public array $blocks)
+    public function __construct(public Slot $slot, private int $all, public array $blocks)
     {
+    }
+
+    /**
+     * Its width in twelfths of the band's, with its part of what the slots that are gone had: `8`, or `a/b` where it is
+     * no whole number.
+     */
+    public function share(): string
+    {
+        [$twelfths, $of] = [$this->slot->share * PageReader::SHARES, $this->all];
+        [$a, $b] = [$twelfths, $of];
+        while ($b !== 0) {
+            [$a, $b] = [$b, $a % $b];
+        }
+
+        return $of === $a ? (string) intdiv($twelfths, $a) : intdiv($twelfths, $a).'/'.intdiv($of, $a);
     }
 }

@@ -1,9 +1,12 @@
+@php($slot = fn (string $key): string => implode('', array_column($frame[$key] ?? [], 'html')))
 <!doctype html>
 <html lang="{{ str_replace('_', '-', config('site.locale')) }}">
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>@yield('title')@hasSection('title') · @endif{{ config('site.name') }}</title>
+    @hasSection('description')<meta name="description" content="@yield('description')">@endif
+
     <link rel="icon" href="/wellspring.svg" type="image/svg+xml">
     @vite('resources/css/site.css')
     @stack('scripts')
@@ -13,20 +16,24 @@
 <header class="site-head">
     <div class="wrap">
         <a class="site-name" href="/">{{ config('site.name') }}</a>
-        <nav aria-label="Main">
-            @foreach ($frame->links as $link)
-                <a href="{{ $link->address }}"
-                    @if ($frame->isAt($link->address)) aria-current="page" @endif>{{ $link->title }}</a>
-            @endforeach
-            <a href="/search" @if ($frame->isAt('/search')) aria-current="page" @endif>Search</a>
-        </nav>
+        {!! $slot('header') !!}
     </div>
 </header>
-<main id="content" class="wrap">
-    @yield('content')
-</main>
+@if (isset($frame['before']))<div class="frame-before wrap">{!! $slot('before') !!}</div>@endif
+@if (isset($frame['side']))
+    <div class="wrap with-side">
+        <main id="content">@yield('content')</main>
+        <aside class="frame-side">{!! $slot('side') !!}</aside>
+    </div>
+@else
+    <main id="content" class="wrap">@yield('content')</main>
+@endif
+@if (isset($frame['after']))<div class="frame-after wrap">{!! $slot('after') !!}</div>@endif
 <footer class="site-foot">
-    <div class="wrap"><p>{{ config('site.name') }}</p></div>
+    <div class="wrap">
+        {!! $slot('footer') !!}
+        <p>{{ config('site.name') }}</p>
+    </div>
 </footer>
 </body>
 </html>

@@ -4,7 +4,7 @@
     @else aria-labelledby="{{ $module->key }}-name" @endif>
     @if ($shown->heading !== false)<h2 id="{{ $module->key }}-name">{{ $shown->heading }}</h2>@endif
     @if ($shown->cards === [])
-        <p class="nothing">{{ $module->whenNothing->text }}</p>
+        <p class="nothing">{{ $module->whenNothing->text ?: \Wellspring\Core\Empty\WhenNothing::TEXT }}</p>
     @else
         @foreach ($shown->groups() as $group)
             @if ($group['heading'] !== null)

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support\Plugins;
 
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Defaults;
 use Wellspring\Core\Problem\Problems;
@@ -23,7 +24,7 @@ final readonly class Shout implements Block
         return 'shout';
     }
 
-    public static function read(Shape $shape, Problems $problems): self
+    public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
         return new self($shape->text('words'));
     }

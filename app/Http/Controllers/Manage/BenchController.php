@@ -30,10 +30,11 @@ use App\Modules\Comparison;
 use App\Modules\ModuleStore;
 use App\Modules\ModuleVersions;
 use App\Pages\PageStore;
+use App\Site\FoundPage;
 use App\Site\ListingPreview;
 use App\Site\PageAddress;
-use App\Site\SiteFrame;
 use App\Site\SitePages;
+use App\Site\Subject;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Content\Field;
@@ -111,6 +112,7 @@ final readonly class BenchController
         private Sources $sources,
         private Options $options,
         private SitePages $sitePages,
+        private PageStore $pages,
         private PreviewContext $preview,
         private CatalogueStore $catalogue,
         private Format $format,
@@ -331,20 +333,19 @@ final readonly class BenchController
     private function page(Module $module, Result $result, ?int $on, Context $context): string
     {
         $row = $this->store->find($module->key);
-        $page = $row?->pages()
-            ->with('modules')
-            ->when($on !== null, fn ($query) => $query->where('pages.id', $on))
-            ->first();
-        $stored = $page instanceof Page ? PageStore::stored($page) : PageStore::plain(
+        $page = $row?->pages()->when($on !== null, fn ($query) => $query->where('pages.id', $on))->first();
+        $stored = $page instanceof Page ? $this->pages->stored([$page], false)[0] ?? null : null;
+        $stored ??= PageStore::plain(
             $module->name,
             'This module stands on no page yet. This is how it would look on one.',
             $module->key,
         );
+        $found = new FoundPage($stored, Subject::ofPage($stored->definition));
         $address = new PageAddress($stored->definition->address->pattern);
+        $preview = new ListingPreview($module, $result);
 
         return view('site.page', [
-            'result' => $this->sitePages->page($stored, $address, $context, [], new ListingPreview($module, $result)),
-            'frame' => SiteFrame::of($address),
+            'result' => $this->sitePages->page($found, $address, $context, [], preview: $preview),
         ])->render();
     }
 

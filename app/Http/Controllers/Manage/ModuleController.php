@@ -21,6 +21,7 @@ use App\Models\Module as ModuleRow;
 use App\Modules\BulkModuleChange;
 use App\Modules\ModuleStore;
 use App\Modules\ModuleVersions;
+use App\Pages\PageStore;
 use OpenApi\Attributes as OA;
 use Wellspring\Core\Explain\StarterDefinitions;
 use Wellspring\Core\Problem\Refused;
@@ -47,6 +48,7 @@ final readonly class ModuleController
         private CachedListing $listing,
         private CatalogueStore $catalogue,
         private ContextFactory $contexts,
+        private PageStore $pages,
     ) {
     }
 
@@ -179,7 +181,7 @@ final readonly class ModuleController
     {
         $given = $request->validated();
         $row = $this->row($key);
-        $this->store->place($row, array_values(array_map(intval(...), $given['pages'])));
+        $this->pages->place($row, array_values(array_map(intval(...), $given['pages'])));
 
         return $this->shape->whole($row->refresh());
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Block;
 
+use Wellspring\Core\Empty\EmptyRule;
+
 /** What most blocks say of themselves. */
 trait Defaults
 {
@@ -20,6 +22,11 @@ trait Defaults
     public function references(string $at): array
     {
         return [];
+    }
+
+    public function whenEmpty(): EmptyRule
+    {
+        return new EmptyRule;
     }
 
     public function toArray(): array

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Block;
 
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
@@ -22,7 +23,7 @@ final readonly class Heading implements Block
         return 'heading';
     }
 
-    public static function read(Shape $shape, Problems $problems): self
+    public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
         return new self($shape->text('text'));
     }

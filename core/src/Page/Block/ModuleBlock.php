@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Block;
 
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
@@ -24,7 +25,7 @@ final readonly class ModuleBlock implements Block
         return 'module';
     }
 
-    public static function read(Shape $shape, Problems $problems): self
+    public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
         $module = $shape->text('module');
         if ($module !== '' && preg_match(Module::KEY, $module) !== 1) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Block;
 
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Problem\Problems;
@@ -20,14 +21,19 @@ trait OfSubject
     {
     }
 
-    public static function read(Shape $shape, Problems $problems): self
+    public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
-        return new self(EmptyRule::read($shape, $problems));
+        return new self(EmptyRule::read($shape, $problems, EmptyAction::ofBlocks()));
     }
 
     public static function optionSchemas(): array
     {
         return ['empty' => ['$ref' => '#/$defs/empty']];
+    }
+
+    public function whenEmpty(): EmptyRule
+    {
+        return $this->empty;
     }
 
     public function toArray(): array

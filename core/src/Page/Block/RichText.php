@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Block;
 
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
@@ -23,7 +24,7 @@ final readonly class RichText implements Block
         return 'text';
     }
 
-    public static function read(Shape $shape, Problems $problems): self
+    public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
         return new self($shape->text('html'));
     }

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * The frame, or a menu: what the manager works on, and what visitors get.
+ *
+ * @property int $id
+ * @property string $kind `frame` or `menu`
+ * @property string $key of a menu; `frame` of the frame
+ * @property array<string, mixed> $draft
+ * @property array<string, mixed>|null $live
+ * @property int $revision of the draft
+ * @property CarbonImmutable|null $published_at
+ * @property int|null $user_id who changed it last
+ */
+final class SiteDefinition extends Model
+{
+    protected $fillable = ['kind', 'key', 'draft', 'live', 'published_at', 'user_id'];
+
+    protected function casts(): array
+    {
+        return ['draft' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site;
+
+use App\Freshness\Dependencies;
+use App\Pages\PageStore;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Paging\NoSuchPage;
+
+/** Answers addresses: the page with what is left to show on it, where else it is, or nothing. */
+final readonly class AddressAnswers
+{
+    public function __construct(
+        private PageFinder $finder,
+        private PageStore $pages,
+        private SitePages $sitePages,
+    ) {
+    }
+
+    /**
+     * @param  string  $path  of the address, with its first slash
+     * @param  array<string, string>  $asked  the page number asked for, by module key, as it stands in the address
+     * @param  bool  $drafts  whether drafts answer, instead of what is live
+     */
+    public function find(string $path, Context $context, bool $drafts = false, array $asked = []): AddressAnswer
+    {
+        if ($path !== '/' && str_ends_with($path, '/')) {
+            return new AddressAnswer(301, rtrim($path, '/') ?: '/');
+        }
+        $dependencies = new Dependencies;
+        $found = $this->finder->find($path, $context, $dependencies, $drafts);
+        if ($found === null) {
+            $now = $this->pages->movedTo($path);
+
+            return new AddressAnswer($now === null ? 404 : 301, $now);
+        }
+        $page = $found->stored->definition;
+        if (! $page->schedule->admits($context)) {
+            return new AddressAnswer($page->asksToSignIn && $context->viewer->isSignedIn !== true ? 401 : 404);
+        }
+        try {
+            return new AddressAnswer(200, null, $this->sitePages->page(
+                $found,
+                new PageAddress($path),
+                $context->with(page: $found->subject->page),
+                $asked,
+                $dependencies,
+                drafts: $drafts,
+            ));
+        } catch (NoSuchPage) {
+            return new AddressAnswer(404);
+        }
+    }
+}

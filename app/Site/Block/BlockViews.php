@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Block;
+
+use Illuminate\Contracts\View\Factory;
+use Wellspring\Core\Page\Block;
+
+/** Draws blocks: the view site/blocks/KEY of each, with its data where it needs any. */
+final readonly class BlockViews
+{
+    public const CLASSES = [
+        BreadcrumbsData::class, MenuData::class, PagePictureData::class, PartsData::class, PictureData::class,
+        RichTextData::class,
+    ];
+
+    /** @var array<class-string, BlockData<covariant Block>> by the block's class */
+    private array $all;
+
+    /** @param  iterable<BlockData<covariant Block>>  $all */
+    public function __construct(iterable $all, private Factory $views)
+    {
+        $byClass = [];
+        foreach ($all as $data) {
+            $byClass[$data::block()] = $data;
+        }
+        $this->all = $byClass;
+    }
+
+    /**
+     * @param  int  $level  of the heading that the block brings, if it brings one
+     * @return string HTML; empty where the block has nothing to show
+     */
+    public function draw(Block $block, PageScene $scene, int $level): string
+    {
+        $view = 'site.blocks.'.$block::key();
+        // @phpstan-ignore argument.type (the register pairs every block's class with its own data)
+        $data = isset($this->all[$block::class]) ? $this->all[$block::class]->data($block, $scene) : [];
+        if ($data === null || ! $this->views->exists($view)) {
+            return '';
+        }
+
+        return trim($this->views->make($view, $data + [
+            'block' => $block, 'subject' => $scene->subject, 'context' => $scene->context,
+            'address' => $scene->address, 'level' => $level,
+        ])->render());
+    }
+}

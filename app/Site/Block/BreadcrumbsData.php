@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Block;
+
+use App\Catalogue\CatalogueStore;
+use App\Pages\PageStore;
+use App\Site\RecordAddresses;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Block\Breadcrumbs;
+
+/**
+ * The pages above by address, then, of a term's page, the terms above it. Those that the viewer may not see are not
+ * among them; on the home page there are none.
+ *
+ * @implements BlockData<Breadcrumbs>
+ */
+final readonly class BreadcrumbsData implements BlockData
+{
+    public function __construct(
+        private PageStore $pages,
+        private CatalogueStore $catalogue,
+        private RecordAddresses $addresses,
+    ) {
+    }
+
+    public static function block(): string
+    {
+        return Breadcrumbs::class;
+    }
+
+    public function data(Block $block, PageScene $scene): ?array
+    {
+        $path = $scene->address->path;
+        if ($path === '/' || $scene->subject === null) {
+            return null;
+        }
+        $segments = explode('/', trim($path, '/'));
+        $above = ['/'];
+        foreach (array_slice($segments, 0, -1) as $i => $segment) {
+            $above[] = '/'.implode('/', array_slice($segments, 0, $i + 1));
+        }
+        $crumbs = [];
+        $scene->dependencies->on('pages');
+        $pages = $this->pages->atAddresses($above);
+        foreach ($above as $address) {
+            $page = $pages[$address]->definition ?? null;
+            if ($page !== null && $page->schedule->admits($scene->context)) {
+                $crumbs[] = ['label' => $page->menu ?? $page->title, 'address' => $address];
+            }
+        }
+
+        return ['crumbs' => [...$crumbs, ...$this->terms($scene)], 'title' => $scene->subject->title];
+    }
+
+    /** @return list<array{label: string, address: string}> the terms above, from the top */
+    private function terms(PageScene $scene): array
+    {
+        $term = $scene->subject?->page->term;
+        $terms = $this->catalogue->catalogue()->taxonomies[$term['taxonomy'] ?? '']->terms ?? null;
+        $address = $term === null ? null : $this->addresses->ofTerm($term['taxonomy']);
+        $crumbs = [];
+        $above = $terms?->find((string) $terms->find($term['slug'] ?? '')?->parent);
+        while ($terms !== null && $above !== null && $address !== null) {
+            $at = $address($above->slug);
+            $crumbs = $at === null ? $crumbs : [['label' => $above->name, 'address' => $at], ...$crumbs];
+            $above = $terms->find((string) $above->parent);
+        }
+
+        return $crumbs;
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Block;
+
+use App\Freshness\Dependencies;
+use App\Pages\LiveFrame;
+use App\Site\PageAddress;
+use App\Site\Subject;
+use Wellspring\Core\Context\Context;
+
+/** What a page is drawn for, as its blocks and those of the frame need it. */
+final readonly class PageScene
+{
+    /**
+     * @param  Subject|null  $subject  null of a page that no definition makes: the search, what is not found
+     * @param  Dependencies  $dependencies  told what a block reads
+     */
+    public function __construct(
+        public ?Subject $subject,
+        public PageAddress $address,
+        public Context $context,
+        public LiveFrame $frame,
+        public Dependencies $dependencies,
+    ) {
+    }
+}

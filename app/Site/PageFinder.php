@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site;
+
+use App\Catalogue\CatalogueStore;
+use App\Catalogue\Records;
+use App\Freshness\Dependencies;
+use App\Listing\Sources;
+use App\Listing\VisibleItems;
+use App\Pages\PageStore;
+use App\Pages\StoredPage;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Context\PageSubject;
+use Wellspring\Core\Page\AboutKind;
+use Wellspring\Core\Page\PageAbout;
+use Wellspring\Core\Page\PageRouter;
+use Wellspring\Core\Source\Archive;
+use Wellspring\Core\Source\Source;
+
+/** Finds the page that answers an address, and what it is about there. */
+final readonly class PageFinder
+{
+    public function __construct(
+        private PageStore $pages,
+        private CatalogueStore $catalogue,
+        private Sources $sources,
+    ) {
+    }
+
+    /**
+     * @param  string  $path  of the address, with its first slash
+     * @param  bool  $drafts  whether drafts answer, instead of what is live
+     * @return FoundPage|null null where no page has the address, or where there is nothing that it could be about, or
+     *   not for the viewer
+     */
+    public function find(
+        string $path,
+        Context $context,
+        Dependencies $dependencies,
+        bool $drafts = false,
+    ): ?FoundPage {
+        $dependencies->on('pages', 'catalogue');
+        $candidates = $this->pages->candidates($path, $drafts);
+        $stored = new \WeakMap;
+        foreach ($candidates as $candidate) {
+            $stored[$candidate->definition] = $candidate;
+        }
+        $definitions = array_map(fn (StoredPage $candidate) => $candidate->definition, $candidates);
+        // Of pages that fit alike, such as /journal/{post} and /journal/{month}, the one that there is something for.
+        foreach ((new PageRouter($definitions, $this->catalogue->catalogue()))->fits($path) as [$page, $slug]) {
+            $subject = $page->about === null
+                ? Subject::ofPage($page)
+                : $this->subject($page->about, $slug, $context, $dependencies);
+            if ($subject !== null) {
+                return new FoundPage($stored[$page], $subject);
+            }
+        }
+
+        return null;
+    }
+
+    private function subject(
+        PageAbout $about,
+        string $slug,
+        Context $context,
+        Dependencies $dependencies,
+    ): ?Subject {
+        $source = $about->source($this->catalogue->catalogue());
+        if ($source === null) {
+            return null;
+        }
+        $dependencies->on(...match ($about->kind) {
+            AboutKind::Term => ["taxonomy:{$about->of[0]}"],
+            AboutKind::Person => ['people'],
+            default => array_map(fn (string $type): string => "type:{$type}", $about->of),
+        });
+
+        return $about->kind === AboutKind::Item
+            ? $this->item($about->of[0], $source, $slug, $context, $dependencies)
+            : $this->record($about, $source, $slug, $context);
+    }
+
+    private function item(
+        string $type,
+        Source $source,
+        string $slug,
+        Context $context,
+        Dependencies $dependencies,
+    ): ?Subject {
+        $item = VisibleItems::of([$type], $context)->where('slug', $slug)->first();
+        if ($item === null) {
+            return null;
+        }
+        $dependencies->changesAt($item->expire_at?->getTimestamp());
+        $record = Records::complete($item);
+
+        return Subject::ofRecord(
+            $record->seenThrough($context->visibility()),
+            $source->type(),
+            new PageSubject(item: $record),
+        );
+    }
+
+    private function record(PageAbout $about, Source $source, string $slug, Context $context): ?Subject
+    {
+        // A month that holds nothing the viewer may see is none.
+        $isThere = ! $source instanceof Archive
+            || $this->sources->candidates($source, $context)->where('items.slug', $slug)->exists();
+        $record = $isThere ? $this->sources->record($source, $slug, $context) : null;
+
+        return $record === null ? null : Subject::ofRecord($record, $source->type(), match ($about->kind) {
+            AboutKind::Term => new PageSubject(term: ['taxonomy' => $about->of[0], 'slug' => $slug]),
+            AboutKind::Person => new PageSubject(person: $record->email()),
+            default => new PageSubject(month: $slug),
+        });
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\PageSubject;
+use Wellspring\Core\Page\PageDefinition;
+
+/** What a page is about, as its blocks show it; of a page about nothing but itself, the page. */
+final readonly class Subject
+{
+    /**
+     * @param  string  $text  HTML
+     * @param  string|null  $picture  a file's name
+     * @param  Record|null  $record  as the viewer sees it; null of a page about nothing but itself
+     */
+    private function __construct(
+        public PageSubject $page,
+        public string $title,
+        public string $text,
+        public ?string $picture,
+        public ?Record $record = null,
+    ) {
+    }
+
+    public static function ofPage(PageDefinition $page): self
+    {
+        $text = $page->description === '' ? '' : '<p>'.e($page->description).'</p>';
+
+        return new self(new PageSubject, $page->title, $text, $page->picture);
+    }
+
+    /** @param  Record  $record  as the viewer sees it */
+    public static function ofRecord(Record $record, Type $type, PageSubject $page): self
+    {
+        $text = isset($type->reachable['text']) ? $record->value($type->reachable['text']) : null;
+        $picture = null;
+        foreach ($type->fields as $field) {
+            $value = $field->family() === Family::Picture ? $record->value($field) : null;
+            $picture ??= is_string($value) ? $value : null;
+        }
+
+        return new self($page, $record->title, is_string($text) ? $text : '', $picture, $record);
+    }
+}

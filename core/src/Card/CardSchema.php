@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Card;
+
+/** The JSON Schema (2020-12) of a card, made of what the register of part kinds holds. */
+final class CardSchema
+{
+    /**
+     * @param  string  $empty  the reference to the schema of a part's empty-value rule
+     * @return array<string, mixed>
+     */
+    public static function build(string $empty): array
+    {
+        $list = fn (array $items): array => ['type' => 'array', 'minItems' => 1, 'items' => $items];
+
+        return self::object(['lines' => $list(self::object([
+            'parts' => $list(['oneOf' => array_values(array_map(
+                fn (PartKind $kind): array => self::part($kind, $empty),
+                PartKinds::all(),
+            ))]),
+        ], ['parts']))], ['lines']);
+    }
+
+    /** @return array<string, mixed> */
+    private static function part(PartKind $kind, string $empty): array
+    {
+        return self::object([
+            'part' => ['const' => $kind->key()],
+            ...$kind::optionSchemas(),
+            'label' => ['type' => 'string', 'minLength' => 1],
+            'empty' => ['$ref' => $empty],
+        ], ['part', ...array_keys(array_intersect_key($kind::optionSchemas(), ['field' => 0]))]);
+    }
+
+    /**
+     * @param  array<string, array<string, mixed>>  $properties
+     * @param  list<string>  $required
+     * @return array<string, mixed>
+     */
+    private static function object(array $properties, array $required): array
+    {
+        return [
+            'type' => 'object',
+            'required' => $required,
+            'additionalProperties' => false,
+            'properties' => $properties,
+        ];
+    }
+}

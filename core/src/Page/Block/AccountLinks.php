@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Block;
+
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/** To sign in, for those who have not; to sign out, for those who have. */
+final readonly class AccountLinks implements Block
+{
+    use Defaults;
+
+    public static function key(): string
+    {
+        return 'accountLinks';
+    }
+
+    public static function read(Shape $shape, Problems $problems, ?Type $type): self
+    {
+        return new self;
+    }
+
+    public function words(): string
+    {
+        return 'account links';
+    }
+}

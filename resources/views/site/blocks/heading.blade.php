@@ -1,0 +1,1 @@
+<h{{ $level }} class="block-heading">{{ $block->text }}</h{{ $level }}>

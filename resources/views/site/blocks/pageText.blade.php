@@ -1,0 +1,3 @@
+@if ($subject !== null && $subject->text !== '')
+    <div class="prose">{!! $subject->text !!}</div>
+@endif

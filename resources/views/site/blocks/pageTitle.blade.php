@@ -1,0 +1,3 @@
+@if ($subject !== null)
+    <h{{ $level }} class="page-title">{{ $subject->title }}</h{{ $level }}>
+@endif

@@ -1,0 +1,1 @@
+<div class="parts">@include('site.card', ['card' => $card, 'shown' => $shown])</div>

@@ -1,0 +1,243 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Page;
+use App\Pages\FrameStore;
+use App\Pages\PageStore;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Support\Garden;
+use Wellspring\Core\Problem\Refused;
+
+/** Pages as definitions: addresses, what they are about, for whom, where they were, and what stands around them. */
+final class PagesTest extends TestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->plantType();
+        foreach ([
+            'Fern' => ['hostas', '2026-05-10', 'everyone'], 'Oak' => ['shrubs', '2026-06-10', 'everyone'],
+            'Secret' => ['hostas', '2026-07-10', 'members'],
+        ] as $title => [$group, $at, $audience]) {
+            $this->plant([
+                'title' => $title, 'groups' => [$group], 'publish_at' => $at, 'text' => "<p>About {$title}.</p>",
+                'audience' => [$audience], 'light' => $title === 'Oak' ? null : 'shade',
+            ]);
+        }
+        $this->placeOn($this->pageAt('/', 'Home'), Garden::module(['key' => 'of-this-group', 'where' => ['all' => [
+            ['field' => 'groups', 'test' => 'anyOf', 'value' => ['from' => 'page', 'take' => 'term'], 'below' => true],
+        ]], 'whenNothing' => ['do' => 'leaveOutBand']]));
+        $this->publishPage([
+            'key' => 'group', 'address' => '/groups/{group}', 'about' => ['term' => 'groups'], 'title' => 'Group',
+            'showTitle' => false,
+            'bands' => [
+                ['key' => 'top', 'slots' => [
+                    ['share' => 6, 'blocks' => [['block' => 'breadcrumbs'], ['block' => 'pageTitle']]],
+                    ['share' => 4, 'blocks' => [['block' => 'heading', 'text' => 'Members'], ['block' => 'space']],
+                        'audience' => ['members']],
+                    ['share' => 2, 'blocks' => [['block' => 'pagePicture']]],
+                ]],
+                ['key' => 'list', 'slots' => [['share' => 12, 'blocks' => [
+                    ['block' => 'heading', 'text' => 'What we grow'], ['module' => 'of-this-group'],
+                ]]]],
+            ],
+        ]);
+        $this->publishPage([
+            'key' => 'plant', 'address' => '/plants/{plant}', 'about' => ['item' => 'plant'], 'title' => 'Plant',
+            'bands' => [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => [
+                ['block' => 'pageText'],
+                ['block' => 'parts', 'card' => ['lines' => [
+                    ['parts' => [['part' => 'field', 'field' => 'light', 'label' => 'Light']]],
+                    ['parts' => [[
+                        'part' => 'field', 'field' => 'height', 'empty' => ['do' => 'say', 'text' => 'Not measured'],
+                    ]]],
+                ]]],
+            ]]]]],
+        ]);
+        $this->publishPage([
+            'key' => 'month', 'address' => '/plants/{month}', 'about' => ['month' => ['plant']], 'title' => 'Month',
+        ]);
+    }
+
+    /** @return iterable<string, array{string, int, string|null, array<string, string>|null, string}> */
+    public static function addresses(): iterable
+    {
+        yield 'a term' => ['/groups/hostas', 200, 'group', ['term' => 'groups/hostas'], ''];
+        yield 'a term that nothing has' => ['/groups/ferns', 200, 'group', ['term' => 'groups/ferns'], ''];
+        yield 'no term' => ['/groups/planets', 404, null, null, ''];
+        yield 'an item' => ['/plants/fern', 200, 'plant', ['item' => 'plant/fern'], ''];
+        yield 'an item that is not for the viewer' => ['/plants/secret', 404, null, null, ''];
+        yield 'the same for a member' => ['/plants/secret', 200, 'plant', ['item' => 'plant/secret'], 'members'];
+        yield 'a month of the same form' => ['/plants/2026-05', 200, 'month', ['month' => '2026-05'], ''];
+        yield 'a month that holds nothing' => ['/plants/2026-04', 404, null, null, ''];
+        yield 'a month that holds only what is not for the viewer' => ['/plants/2026-07', 404, null, null, ''];
+        yield 'upper case is another address' => ['/Groups/hostas', 404, null, null, ''];
+        yield 'a slash at the end' => ['/groups/hostas/', 301, null, null, ''];
+    }
+
+    /** @param  array<string, string>|null  $subject */
+    #[DataProvider('addresses')]
+    public function test_an_address_answers(
+        string $address,
+        int $status,
+        ?string $page,
+        ?array $subject,
+        string $as,
+    ): void {
+        $said = $this->look($address, $as === '' ? [] : ['--as' => $as]);
+        $this->assertSame([$status, $page, $subject], [$said['status'], $said['page'], $said['subject']]);
+        // Laravel's test client takes the slash at the end off.
+        if ($as === '' && ! str_ends_with($address, '/')) {
+            $this->get($address)->assertStatus($status);
+        }
+    }
+
+    /** Shares 6, 4 and 2: without the picture 36/5 and 24/5; signed out the title's slot has all of it. */
+    public function test_what_has_nothing_to_show_gives_way(): void
+    {
+        $shares = fn (array $said): array => array_map(
+            fn (array $band): array => array_column($band['slots'], 'share', null),
+            array_column($said['bands'], null, 'key'),
+        );
+        $this->assertSame(['top' => ['12'], 'list' => ['12']], $shares($this->look('/groups/hostas')));
+        $this->assertSame(['top' => ['12']], $shares($this->look('/groups/ferns')), 'the empty module takes its band');
+        $member = $this->look('/groups/hostas', ['--as' => 'members']);
+        $this->assertSame(['36/5', '24/5'], $shares($member)['top']);
+        $this->assertSame(
+            ['module' => 'of-this-group', 'total' => 2],
+            array_intersect_key($member['bands'][1]['slots'][0]['blocks'][1], ['module' => 0, 'total' => 0]),
+        );
+        $html = (string) $this->get('/groups/hostas')->assertOk()->getContent();
+        $this->assertSame(1, substr_count($html, '<h1'), 'the title is the one heading of the first level');
+        $this->assertStringContainsString('<h1 class="page-title">Hostas</h1>', $html);
+        $this->assertStringNotContainsString('Secret', $html);
+        $this->get('/plants/oak')->assertSee('About Oak.')->assertSee('Not measured')->assertDontSee('Light');
+        $this->get('/plants/fern')->assertSeeInOrder(['Light', 'Shade']);
+        $this->assertContains('taxonomy:groups', $this->look('/groups/ferns')['depends']);
+    }
+
+    public function test_a_page_that_moved_leaves_a_redirect_until_something_new_takes_its_address(): void
+    {
+        $store = app(PageStore::class);
+        $move = fn (string $to): Page => $this->publishPage(
+            ['address' => $to] + array_diff_key($store->find('group')->draft ?? [], ['format' => 0]),
+        );
+        $move('/kinds/{group}');
+        $move('/sorts/{group}');
+        $this->get('/groups/hostas?a=b')->assertRedirect('/sorts/hostas?a=b')->assertStatus(301);
+        $this->get('/kinds/hostas')->assertRedirect('/sorts/hostas');
+        $this->get('/sorts/hostas')->assertOk();
+        $this->publishPage(['key' => 'new', 'address' => '/groups/hostas', 'title' => 'All about hostas']);
+        $this->get('/groups/hostas')->assertOk()->assertSee('All about hostas');
+        $this->get('/groups/shrubs')->assertRedirect('/sorts/shrubs');
+        try {
+            $this->publishPage(['key' => 'twin', 'address' => '/groups/hostas', 'title' => 'Again']);
+            $this->fail('It was published.');
+        } catch (Refused $refused) {
+            $this->assertSame('address', $refused->problems[0]->path);
+        }
+        $this->assertNull($store->find('twin')?->live, 'the draft is kept');
+    }
+
+    public function test_a_page_is_for_some_and_for_a_time(): void
+    {
+        $this->publishPage([
+            'key' => 'friends', 'address' => '/friends', 'title' => 'Friends', 'audience' => ['members'],
+            'menu' => ['label' => 'Friends'],
+        ]);
+        $this->get('/friends')->assertNotFound();
+        $this->get('/')->assertDontSee('Friends');
+        $this->assertSame(200, $this->look('/friends', ['--as' => 'members'])['status']);
+        $this->publishPage([
+            'key' => 'friends', 'address' => '/friends', 'title' => 'Friends', 'audience' => ['members'],
+            'whenNotForYou' => 'signIn',
+        ]);
+        $this->get('/friends')->assertUnauthorized()->assertSee('Sign in');
+        $this->publishPage([
+            'key' => 'fair', 'address' => '/fair', 'title' => 'Fair', 'from' => '2126-05-01T10:00:00Z',
+            'until' => '2126-05-02T10:00:00Z',
+        ]);
+        $at = fn (string $instant): array => $this->look('/fair', ['--on' => $instant]);
+        $this->assertSame([404, 200, 404], array_column(
+            [$at('2126-05-01T09:59:59Z'), $at('2126-05-01T10:00:00Z'), $at('2126-05-02T10:00:00Z')],
+            'status',
+        ));
+        $this->assertSame('2126-05-02T10:00:00Z', $at('2126-05-01T10:00:00Z')['until']);
+    }
+
+    public function test_the_frame_and_its_menus_stand_around_pages(): void
+    {
+        $frames = app(FrameStore::class);
+        $this->publishFrame([
+            'header' => [['block' => 'menu', 'menu' => 'top']],
+            'side' => [['block' => 'heading', 'text' => 'By the way', 'on' => ['pages' => ['/groups/{group}']]]],
+            'after' => [['module' => 'of-this-group', 'on' => ['except' => ['/*']]]],
+        ]);
+        $frames->publish($frames->apply($frames->readMenu(['format' => 1, 'key' => 'top', 'entries' => [
+            ['page' => 'home'], ['term' => ['groups', 'hostas']], ['item' => ['plant', 'secret']],
+            ['link' => 'https://example.org/', 'label' => 'Elsewhere', 'entries' => [['item' => ['plant', 'oak']]]],
+            ['link' => '/for-members', 'label' => 'Inside', 'audience' => ['members']],
+        ]])));
+        $html = (string) $this->get('/groups/hostas')->assertOk()->getContent();
+        preg_match_all('~<a href="([^"]*)"\s*(aria-current="\w+")?\s*>([^<]*)</a>~', $html, $links);
+        $this->assertSame(
+            ['/', '/groups/hostas', 'https://example.org/', '/plants/oak'],
+            array_slice($links[1], 0, 4),
+        );
+        $this->assertStringContainsString('aria-current="page"', $links[2][1]);
+        $this->assertStringContainsString('By the way', $html);
+        $this->get('/plants/oak')->assertOk()->assertDontSee('By the way');
+        $this->get('/nothing-here')->assertNotFound()->assertSee('Elsewhere');
+        $this->assertSame(['header', 'side'], array_keys($this->look('/groups/hostas')['frame']));
+    }
+
+    public function test_definitions_go_in_and_out_by_command(): void
+    {
+        $frame = '{"format":1,"slots":{"footer":[{"block":"searchBox"}]}}';
+        $menu = '{"format":1,"key":"foot","entries":[{"link":"/a","label":"A"}]}';
+        $page = '{"format":1,"key":"made","address":"/made","title":"Made","bands":[]}';
+        $all = [
+            'frame' => [$frame, []], 'menus' => [$menu, ['key' => 'foot']], 'pages' => [$page, ['key' => 'made']],
+        ];
+        foreach ($all as $what => [$text, $key]) {
+            $file = $this->file('json', $text);
+            $this->assertSame([0, 1, 0], [
+                Artisan::call("wellspring:{$what}:apply", ['file' => $file]),
+                Artisan::call("wellspring:{$what}:export", $key + ['--live' => true]),
+                Artisan::call("wellspring:{$what}:apply", ['file' => $file, '--publish' => true]),
+            ], 'a draft is not live');
+            $this->assertSame(0, Artisan::call("wellspring:{$what}:export", $key + ['--live' => true]));
+            $this->assertJsonStringEqualsJsonString($text, Artisan::output());
+            $wrong = $this->file('json', str_replace('"format":1', '"format":2', $text));
+            $this->assertSame(1, Artisan::call("wellspring:{$what}:apply", ['file' => $wrong]));
+        }
+        $this->assertSame(1, DB::table('page_versions')->where('page_id', app(PageStore::class)->find('made')?->id)
+            ->count());
+        $this->assertSame(404, $this->look('/draft')['status']);
+        app(PageStore::class)->apply(app(PageStore::class)->read(
+            ['format' => 1, 'key' => 'draft', 'address' => '/draft', 'title' => 'Draft'],
+        ));
+        $this->assertSame([404, 200], [
+            $this->look('/draft')['status'],
+            $this->look('/draft', ['--draft' => true])['status'],
+        ]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $options
+     * @return array<string, mixed>
+     */
+    private function look(string $address, array $options = []): array
+    {
+        $this->assertSame(0, Artisan::call('wellspring:page', ['address' => $address, '--json' => true] + $options));
+        $said = json_decode(Artisan::output(), true, 64, JSON_THROW_ON_ERROR);
+        $this->assertIsArray($said);
+
+        return $said;
+    }
+}
