@@ -75,6 +75,14 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::get('modules/{key}/versions', [Manage\ModuleController::class, 'versions']);
         Route::get('modules/{key}/versions/{number}', [Manage\ModuleController::class, 'version']);
         Route::put('modules/{key}/pages', [Manage\ModuleController::class, 'place']);
+        Route::get('pages', [Manage\PageController::class, 'index']);
+        Route::post('pages', [Manage\PageController::class, 'store']);
+        Route::post('pages/look', [Manage\PageController::class, 'look']);
+        Route::post('pages/subjects', [Manage\PageController::class, 'subjects']);
+        Route::get('pages/{key}', [Manage\PageController::class, 'show']);
+        Route::put('pages/{key}/draft', [Manage\PageController::class, 'saveDraft']);
+        Route::post('pages/{key}/publish', [Manage\PageController::class, 'publish']);
+        Route::delete('pages/{key}', [Manage\PageController::class, 'remove']);
         Route::post('bench/look', [Manage\BenchController::class, 'look']);
         Route::post('bench/results', [Manage\BenchController::class, 'results']);
         Route::post('bench/find', [Manage\BenchController::class, 'find']);

@@ -21,6 +21,7 @@ enum AuditAction: string
     case ModuleRemoved = 'moduleRemoved';
     case ModulePlaced = 'modulePlaced';
     case PagePublished = 'pagePublished';
+    case PageRemoved = 'pageRemoved';
     case FramePublished = 'framePublished';
     case MenuPublished = 'menuPublished';
     case TypeChanged = 'typeChanged';
@@ -51,6 +52,7 @@ enum AuditAction: string
             self::ModuleRemoved => 'Module removed',
             self::ModulePlaced => 'Module placed on pages',
             self::PagePublished => 'Page published',
+            self::PageRemoved => 'Page removed',
             self::FramePublished => 'Frame published',
             self::MenuPublished => 'Menu published',
             self::TypeChanged => 'Content type changed',

@@ -24,6 +24,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property CarbonImmutable|null $published_at
  * @property int|null $user_id who changed it last
  * @property CarbonImmutable|null $removed_at
+ * @property CarbonImmutable $updated_at
  * @property Collection<int, Module> $modules
  */
 final class Page extends Model
@@ -34,7 +35,7 @@ final class Page extends Model
     {
         return [
             'draft' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime',
-            'removed_at' => 'immutable_datetime',
+            'removed_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime',
         ];
     }
 

@@ -7,6 +7,7 @@ namespace App\Pages;
 use App\Audit\Actor;
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
+use App\Content\StaleWrite;
 use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\Module as ModuleRow;
@@ -21,6 +22,7 @@ use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PageReader;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Text\Slug;
 
 /** Keeps pages: their drafts, what is live, and where they were before. */
 final readonly class PageStore
@@ -157,6 +159,76 @@ final readonly class PageStore
             $row->save();
 
             return $row->refresh();
+        });
+    }
+
+    /**
+     * A new page, empty.
+     *
+     * @param  array<array-key, mixed>|null  $about  of a page with a placeholder
+     *
+     * @throws Refused
+     */
+    public function create(string $title, string $address, ?array $about): Page
+    {
+        $base = substr(Slug::from($title), 0, 56);
+        $page = $this->read([
+            'format' => PageReader::FORMAT, 'key' => $base, 'address' => $address, 'title' => $title,
+            ...$about === null ? [] : ['about' => $about, 'showTitle' => false],
+            'bands' => [],
+        ]);
+        $last = Page::query()->max('position');
+        $row = new Page([
+            'draft' => $page->toArray(), 'user_id' => Actor::id(),
+            'position' => (is_numeric($last) ? (int) $last : 0) + 1,
+        ]);
+        FreeName::insert(
+            $row,
+            'key',
+            [],
+            fn (int $n): string => $n === 1 ? $base : "{$base}-{$n}",
+            named: fn (string $key): array => $row->draft = ['key' => $key] + $row->draft,
+        );
+
+        return $row->refresh();
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $definition
+     * @param  int  $revision  the revision that the change started from
+     *
+     * @throws Refused
+     * @throws StaleWrite
+     */
+    public function saveDraft(Page $row, array $definition, int $revision): Page
+    {
+        $page = $this->read($definition);
+        if ($page->key !== $row->key) {
+            throw Refused::because('key', ProblemCode::WrongValue, "expected “{$row->key}”; a page keeps its key.");
+        }
+
+        return DB::transaction(function () use ($row, $page, $revision): Page {
+            $row = Page::query()->lockForUpdate()->findOrFail($row->id);
+            if ($row->revision !== $revision) {
+                throw new StaleWrite($row->revision);
+            }
+            $row->draft = $page->toArray();
+            $row->revision++;
+            $row->user_id = Actor::id();
+            $row->save();
+
+            return $row->refresh();
+        });
+    }
+
+    /** Visitors no longer get it; one of the same key that is applied later takes its place. */
+    public function remove(Page $row): void
+    {
+        DB::transaction(function () use ($row): void {
+            $row->fill(['removed_at' => now()])->save();
+            AuditTrail::record(AuditAction::PageRemoved, "“{$row->title}”", [
+                'key' => $row->key, 'address' => $row->address,
+            ]);
         });
     }
 

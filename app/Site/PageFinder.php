@@ -15,6 +15,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Page\AboutKind;
 use Wellspring\Core\Page\PageAbout;
+use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PageRouter;
 use Wellspring\Core\Source\Archive;
 use Wellspring\Core\Source\Source;
@@ -50,15 +51,53 @@ final readonly class PageFinder
         $definitions = array_map(fn (StoredPage $candidate) => $candidate->definition, $candidates);
         // Of pages that fit alike, such as /journal/{post} and /journal/{month}, the one that there is something for.
         foreach ((new PageRouter($definitions, $this->catalogue->catalogue()))->fits($path) as [$page, $slug]) {
-            $subject = $page->about === null
-                ? Subject::ofPage($page)
-                : $this->subject($page->about, $slug, $context, $dependencies);
+            $subject = $this->subjectOf($page, $slug, $context, $dependencies);
             if ($subject !== null) {
                 return new FoundPage($stored[$page], $subject);
             }
         }
 
         return null;
+    }
+
+    /** What the page is about where the slug stands in its address; null where there is no such thing. */
+    public function subjectOf(
+        PageDefinition $page,
+        string $slug,
+        Context $context,
+        Dependencies $dependencies,
+    ): ?Subject {
+        return $page->about === null
+            ? Subject::ofPage($page)
+            : $this->subject($page->about, $slug, $context, $dependencies);
+    }
+
+    /**
+     * @param  string  $words  a part of the title; empty: any
+     * @return list<array{slug: string, title: string}> what the page can be about, by title
+     */
+    public function subjects(PageDefinition $page, string $words, Context $context, int $most): array
+    {
+        $catalogue = $this->catalogue->catalogue();
+        $source = $page->about?->source($catalogue);
+        if ($page->about === null || $source === null) {
+            return [];
+        }
+        $terms = $catalogue->taxonomies[$page->about->of[0] ?? '']->terms ?? null;
+        $rows = $this->sources->candidates($source, $context)->toBase()
+            ->when($words !== '', fn ($query) => $query->where('items.title', 'ilike', '%'.addcslashes($words, '%_\\').'%'))
+            ->when($page->about->only !== [], fn ($query) => $query->whereIn('items.slug', $page->about->only))
+            ->orderBy('items.title')
+            ->limit($page->about->under === null ? $most : 1000)
+            ->get(['items.slug', 'items.title']);
+        $found = [];
+        foreach ($rows as $row) {
+            if ($page->about->distance((string) $row->slug, $terms) !== null) {
+                $found[] = ['slug' => (string) $row->slug, 'title' => (string) $row->title];
+            }
+        }
+
+        return array_slice($found, 0, $most);
     }
 
     private function subject(

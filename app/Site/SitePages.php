@@ -90,7 +90,7 @@ final readonly class SitePages
 
                 return $module === null
                     ? Node::emptyLeaf(Level::Module, Level::Module)
-                    : $this->listing($list($module, $block));
+                    : $this->listing($list($module, $block), $block);
             }
             $node = $this->block($block, $scene, $isTitled ? 2 : 1);
             $isTitled = $isTitled || ($block instanceof PageTitle || $block instanceof Heading)
@@ -143,6 +143,7 @@ final readonly class SitePages
                         $scene->dependencies,
                         $block->heading,
                     ),
+                    $block,
                 );
             },
         );
@@ -240,7 +241,7 @@ final readonly class SitePages
     }
 
     /** @return Node<DrawnBlock> */
-    private function listing(ListingResult $listing): Node
+    private function listing(ListingResult $listing, ModuleBlock $block): Node
     {
         $module = $listing->module;
         $takes = $listing->records === [] ? $module->whenNothing->takes() : null;
@@ -250,7 +251,7 @@ final readonly class SitePages
         }
 
         return Node::leaf(Level::Module, new DrawnBlock(
-            new ModuleBlock($module->key),
+            $block,
             $this->outputs->find('html')->write($listing),
             $listing->result->pages > 1 && $module->page->mode->growsInPlace(),
             $listing->result,

@@ -11,6 +11,7 @@ use OpenApi\Attributes as OA;
  * docs/formats: a draft may say what is no longer right, and is given as it is.
  *
  * @phpstan-type DefinitionShape array<string, mixed>
+ * @phpstan-type PageFileShape array<string, mixed>
  * @phpstan-type TypeFileShape array<string, mixed>
  * @phpstan-type TaxonomyFileShape array<string, mixed>
  */
@@ -121,6 +122,55 @@ use OpenApi\Attributes as OA;
     new OA\Property('do', type: 'string', enum: ['leaveOut', 'leaveOutLine', 'say']),
     new OA\Property('text', type: 'string'),
 ])]
+#[OA\Schema(schema: 'PageFile', type: 'object', required: ['format', 'key', 'address', 'title', 'bands'], properties: [
+    new OA\Property('format', type: 'integer', enum: [1]),
+    new OA\Property('key', type: 'string'),
+    new OA\Property('address', type: 'string'),
+    new OA\Property('about', ref: '#/components/schemas/PageAbout'),
+    new OA\Property('title', type: 'string'),
+    new OA\Property('showTitle', type: 'boolean'),
+    new OA\Property('description', type: 'string'),
+    new OA\Property('picture', type: 'string'),
+    new OA\Property('menu', type: 'object', required: ['label'], properties: [
+        new OA\Property('label', type: 'string'),
+    ]),
+    new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('from', type: 'string', nullable: true),
+    new OA\Property('until', type: 'string', nullable: true),
+    new OA\Property('whenNotForYou', type: 'string'),
+    new OA\Property('bands', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageBand')),
+])]
+#[OA\Schema(schema: 'PageAbout', type: 'object', properties: [
+    new OA\Property('term', type: 'string'),
+    new OA\Property('item', type: 'string'),
+    new OA\Property('month', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('year', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('person', type: 'boolean'),
+    new OA\Property('by', type: 'string'),
+    new OA\Property('under', type: 'string'),
+    new OA\Property('only', type: 'array', items: new OA\Items(type: 'string')),
+])]
+#[OA\Schema(schema: 'PageBand', type: 'object', required: ['key', 'slots'], properties: [
+    new OA\Property('key', type: 'string'),
+    new OA\Property('tone', type: 'string'),
+    new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('slots', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageSlot')),
+], additionalProperties: true)]
+#[OA\Schema(schema: 'PageSlot', type: 'object', required: ['share', 'blocks'], properties: [
+    new OA\Property('share', type: 'integer'),
+    new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('blocks', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageBlock')),
+], additionalProperties: true)]
+#[OA\Schema(schema: 'PageBlock', description: 'A module or a block, with its own keys.', type: 'object', properties: [
+    new OA\Property('module', type: 'string'),
+    new OA\Property('block', type: 'string'),
+    new OA\Property('heading', oneOf: [new OA\Schema(type: 'string'), new OA\Schema(type: 'boolean')]),
+    new OA\Property('text', type: 'string'),
+    new OA\Property('html', type: 'string'),
+    new OA\Property('picture', type: 'string'),
+    new OA\Property('menu', type: 'string'),
+    new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
+], additionalProperties: true)]
 #[OA\Schema(schema: 'TypeFile', type: 'object', required: [
     '$schema', 'title', 'type', 'x-wellspring', 'properties',
 ], properties: [

@@ -21,6 +21,7 @@ const FilesScreen = lazy(() => import("./files/FilesScreen").then((screen) => ({
 const ModulesScreen = lazy(() =>
 	import("./modules/ModulesScreen").then((screen) => ({ default: screen.ModulesScreen })),
 );
+const PagesScreen = lazy(() => import("./pages/PagesScreen").then((screen) => ({ default: screen.PagesScreen })));
 const AccountScreen = lazy(() =>
 	import("./people/AccountScreen").then((screen) => ({ default: screen.AccountScreen })),
 );
@@ -41,6 +42,8 @@ const router = createBrowserRouter(
 						{ index: true, element: <Home /> },
 						{ path: "modules", element: <ModulesScreen /> },
 						{ path: "modules/:key", element: <BenchScreen /> },
+						{ path: "pages", element: <PagesScreen /> },
+						{ path: "pages/:key", element: <PagesScreen /> },
 						{ path: "content", element: <ContentScreen /> },
 						{ path: "content/:type", element: <ContentScreen /> },
 						{ path: "content/:type/new", element: <ItemScreen /> },

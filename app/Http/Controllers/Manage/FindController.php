@@ -70,13 +70,13 @@ final readonly class FindController
     private function pages(string $words): array
     {
         $found = [];
-        foreach (Page::query()->orderBy('position')->get() as $page) {
+        foreach (Page::query()->whereNull('removed_at')->orderBy('position')->get() as $page) {
             if (self::has("{$page->title} {$page->address}", $words)) {
                 $found[] = [
                     'kind' => 'page',
                     'title' => $page->title,
                     'about' => "Page {$page->address}",
-                    'to' => $page->address,
+                    'to' => "/pages/{$page->key}",
                 ];
             }
         }

@@ -80,7 +80,7 @@ final readonly class StartController
             'taxonomies' => $this->taxonomies($catalogue),
             'pages' => array_map(
                 fn (Page $page): array => ['id' => $page->id, 'address' => $page->address, 'title' => $page->title],
-                array_values(Page::query()->orderBy('position')->orderBy('id')->get()->all()),
+                array_values(Page::query()->whereNull('removed_at')->orderBy('position')->orderBy('id')->get()->all()),
             ),
             'arrangements' => array_values(array_map(
                 fn (string $one): array => ['key' => $one::key(), 'label' => $one::label()],

@@ -1,10 +1,9 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 import { get, send } from "../shared/api";
+import { DraftState, DraftTrouble } from "../shared/DraftState";
 import { Notice } from "../shared/Notice";
-import { Steady } from "../shared/Steady";
 import type { ModuleWhole } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
 import { Faults } from "./Faults";
@@ -57,35 +56,7 @@ export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: 
 				}}
 				onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
 			/>
-			<span className="flex">
-				<button
-					type="button"
-					className="btn btn-ghost btn-sm btn-square"
-					aria-label="Undo"
-					disabled={!bench.canUndo}
-					onClick={bench.undo}
-				>
-					<Undo2 className="size-4" aria-hidden="true" />
-				</button>
-				<button
-					type="button"
-					className="btn btn-ghost btn-sm btn-square"
-					aria-label="Redo"
-					disabled={!bench.canRedo}
-					onClick={bench.redo}
-				>
-					<Redo2 className="size-4" aria-hidden="true" />
-				</button>
-			</span>
-			<Steady
-				room={`Draft · every change kept, ${moment(start, module.savedAt)}`}
-				className="rounded-full bg-accent text-accent-content px-2.5 py-0.5 text-[0.8rem]"
-			>
-				{keeping.state === "kept" && `Draft · every change kept, ${moment(start, keeping.at)}`}
-				{keeping.state === "keeping" && "Draft · keeping…"}
-				{keeping.state === "stale" && "Draft · changed elsewhere"}
-				{keeping.state === "failed" && "Draft · not kept yet"}
-			</Steady>
+			<DraftState draft={bench} savedAt={module.savedAt} />
 			<span className="flex-1" />
 			<span className="text-quiet">
 				{state.live && state.publishedAt ? `Live since ${moment(start, state.publishedAt, false)}` : "Not live yet"} ·
@@ -116,59 +87,10 @@ export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: 
 
 /** What stands between the manager and a kept draft, with the ways out. */
 export function Trouble({ bench }: { bench: Bench }) {
-	const { keeping, look } = bench;
-	const start = useStart();
-	const fetchNewest = () => get<ModuleWhole>(`/modules/${bench.definition.key}`);
+	const { look } = bench;
 	return (
 		<>
-			{keeping.state === "stale" && (
-				<div className="px-4 pt-3">
-					<Notice>
-						Someone else changed this draft while you did. Yours is still here.{" "}
-						<button
-							type="button"
-							className="link font-semibold"
-							onClick={async () => bench.overwrite((await fetchNewest()).revision)}
-						>
-							Keep mine over theirs
-						</button>{" "}
-						or{" "}
-						<button
-							type="button"
-							className="link font-semibold"
-							onClick={async () => bench.takeTheirs(await fetchNewest())}
-						>
-							take theirs
-						</button>{" "}
-						(undo brings yours back).
-					</Notice>
-				</div>
-			)}
-			{keeping.state === "failed" && (
-				<div className="px-4 pt-3">
-					<Notice>
-						The draft could not be kept: {keeping.why} Your changes are still here.{" "}
-						<button type="button" className="link font-semibold" onClick={() => bench.keep()}>
-							Try again
-						</button>
-					</Notice>
-				</div>
-			)}
-			{bench.left && (
-				<div className="px-4 pt-3">
-					<Notice tone="calm">
-						This browser still has a change of {moment(start, bench.left.at)} that did not reach the server.{" "}
-						<button type="button" className="link font-semibold" onClick={bench.bringBackLeft}>
-							Bring it back
-						</button>{" "}
-						or{" "}
-						<button type="button" className="link font-semibold" onClick={bench.dropLeft}>
-							drop it
-						</button>
-						.
-					</Notice>
-				</div>
-			)}
+			<DraftTrouble draft={bench} newest={() => get<ModuleWhole>(`/modules/${bench.definition.key}`)} />
 			{look.error && (
 				<div className="px-4 pt-3 grid gap-2">
 					<Faults error={look.error} />

@@ -4,11 +4,11 @@ import { Link, useParams, useSearchParams } from "react-router";
 import { OpenItem } from "../content/ItemScreen";
 import { get } from "../shared/api";
 import { Fault, Opening } from "../shared/Fault";
+import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
 import type { ModuleWhole } from "../shared/schema";
 import { AsText } from "./AsText";
 import { BenchHead, Trouble } from "./BenchHead";
 import { CompareView, type Pair } from "./CompareView";
-import { type Device, DeviceSwitch, Preview } from "./Preview";
 import { PreviewControls } from "./PreviewControls";
 import { ResultsTable } from "./ResultsTable";
 import { SourceContext } from "./source";
@@ -166,7 +166,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 									</div>
 									{tab === "page" && (
 										<div className="flex-1 min-h-0 flex p-3">
-											<Preview look={look} moduleKey={module.key} device={device} onPage={bench.setPage} />
+											<PagePreview html={look.html} moduleKey={module.key} device={device} onPage={bench.setPage} />
 										</div>
 									)}
 									{tab === "results" && <ResultsTable bench={bench} onAsk={setWanted} onOpen={open} />}

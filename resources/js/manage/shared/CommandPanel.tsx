@@ -46,7 +46,7 @@ export function CommandPanel({ onClose }: { onClose: () => void }) {
 	const shown = words.trim() === "" ? actions : [...(found.data ?? []), ...actions];
 	const open = (one: Found) => {
 		onClose();
-		one.kind === "page" ? window.open(one.to, "_blank", "noreferrer") : void go(one.to);
+		void go(one.to);
 	};
 	return (
 		<ModalOverlay

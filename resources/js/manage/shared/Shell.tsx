@@ -29,6 +29,7 @@ function Mark() {
 /** Address, word, and whether authors have it too. */
 const SCREENS: [string, string, boolean][] = [
 	["/modules", "Modules", false],
+	["/pages", "Pages", false],
 	["/content", "Content", true],
 	["/types", "Types", false],
 	["/terms", "Terms", false],

@@ -1,14 +1,14 @@
 import { describe, expect, it } from "vitest";
-import type { Definition } from "../shared/schema";
 import { type History, recall, remember, step } from "./history";
+import type { Definition } from "./schema";
 
 const named = (name: string) => ({ key: "plants", name }) as Definition;
-const names = ({ past, now, future }: History) => [
+const names = ({ past, now, future }: History<Definition>) => [
 	past.map((one) => one.name),
 	now.name,
 	future.map((one) => one.name),
 ];
-const begin: History = { past: [], now: named("a"), future: [], tag: null };
+const begin: History<Definition> = { past: [], now: named("a"), future: [], tag: null };
 const change = (to: string, tag: string | null = null) => ({ do: "change", to: named(to), tag }) as const;
 
 /** A tab's storage, with room for so many characters. */

@@ -1,24 +1,22 @@
-import type { Definition } from "../shared/schema";
-
-/** The states a definition went through on the bench, and where it stands among them. */
-export interface History {
-	past: Definition[];
-	now: Definition;
-	future: Definition[];
+/** The states that a definition went through while it was edited, and where it stands among them. */
+export interface History<T> {
+	past: T[];
+	now: T;
+	future: T[];
 	/** What the last change was made in: typing in one place is one step back, not one for each letter. */
 	tag: string | null;
 }
 
-export type Act =
-	| { do: "change"; to: Definition; tag: string | null }
+export type Act<T> =
+	| { do: "change"; to: T; tag: string | null }
 	| { do: "undo" }
 	| { do: "redo" }
-	| { do: "replace"; to: Definition };
+	| { do: "replace"; to: T };
 
-/** So many steps back are kept when the bench is left. */
+/** So many steps back are kept when the screen is left. */
 const STEPS = 100;
 
-export function step(history: History, act: Act): History {
+export function step<T>(history: History<T>, act: Act<T>): History<T> {
 	switch (act.do) {
 		case "change": {
 			const same = act.tag !== null && act.tag === history.tag;
@@ -40,11 +38,11 @@ export function step(history: History, act: Act): History {
 }
 
 function name(key: string): string {
-	return `bench ${key}`;
+	return `history ${key}`;
 }
 
-/** Keeps the history for as long as this tab is open, so that it survives leaving the bench and loading it anew. */
-export function remember(storage: Storage, key: string, history: History, revision: number): void {
+/** Keeps the history for as long as this tab is open, so that it survives leaving the screen and loading it anew. */
+export function remember<T>(storage: Storage, key: string, history: History<T>, revision: number): void {
 	const { past, now, future } = history;
 	try {
 		storage.setItem(
@@ -62,10 +60,10 @@ export function remember(storage: Storage, key: string, history: History, revisi
  *
  * @param draft the server's, at that revision
  */
-export function recall(storage: Storage, key: string, draft: Definition, revision: number): History {
-	const none = { past: [], now: draft, future: [], tag: null };
+export function recall<T>(storage: Storage, key: string, draft: T, revision: number): History<T> {
+	const none: History<T> = { past: [], now: draft, future: [], tag: null };
 	try {
-		const kept = JSON.parse(storage.getItem(name(key)) ?? "null") as (History & { revision: number }) | null;
+		const kept = JSON.parse(storage.getItem(name(key)) ?? "null") as (History<T> & { revision: number }) | null;
 		if (kept === null) {
 			return none;
 		}

@@ -1,5 +1,4 @@
 import { useEffect, useRef, useState } from "react";
-import type { Look } from "../shared/schema";
 
 const WIDTHS = [
 	["Phone", 390],
@@ -10,21 +9,22 @@ const WIDTHS = [
 export type Device = (typeof WIDTHS)[number][0];
 
 /** What visitors get: the real page in a frame, at the width of a device, following every change. */
-export function Preview({
-	look,
-	moduleKey,
+export function PagePreview({
+	html,
+	moduleKey = "",
 	device,
 	onPage,
 }: {
-	look: Look;
-	moduleKey: string;
+	html: string;
+	/** The module that is looked at, if it is one. */
+	moduleKey?: string;
 	device: Device;
-	onPage: (page: string) => void;
+	onPage?: (page: string) => void;
 }) {
 	const stage = useRef<HTMLDivElement>(null);
 	const frame = useRef<HTMLIFrameElement>(null);
 	const [room, setRoom] = useState({ width: 800, height: 600 });
-	const first = useRef(look.html);
+	const first = useRef(html);
 	const turn = useRef(onPage);
 	turn.current = onPage;
 
@@ -42,10 +42,10 @@ export function Preview({
 	useEffect(() => {
 		const page = frame.current?.contentDocument;
 		if (page?.body && page.querySelector("main")) {
-			const next = new DOMParser().parseFromString(look.html, "text/html");
+			const next = new DOMParser().parseFromString(html, "text/html");
 			page.body.replaceWith(page.adoptNode(next.body));
 		}
-	}, [look.html]);
+	}, [html]);
 
 	const listen = () => {
 		const page = frame.current?.contentDocument;
@@ -61,7 +61,7 @@ export function Preview({
 			}
 			event.preventDefault();
 			if (link.closest(".pages") && link.closest(`[id="${moduleKey}"]`)) {
-				turn.current(new URL(link.href, window.location.href).searchParams.get(`${moduleKey}-page`) ?? "1");
+				turn.current?.(new URL(link.href, window.location.href).searchParams.get(`${moduleKey}-page`) ?? "1");
 			}
 		});
 	};

@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Freshness\Dependencies;
+use App\Http\Created;
+use App\Http\PreviewContext;
+use App\Http\Requests\CreatePageRequest;
+use App\Http\Requests\FindSubjectsRequest;
+use App\Http\Requests\LookAtPageRequest;
+use App\Http\Requests\SavePageDraftRequest;
+use App\Http\Resources\PageResource;
+use App\Listing\ContextFactory;
+use App\Models\Page;
+use App\Pages\PageStore;
+use App\Pages\StoredPage;
+use App\Site\FoundPage;
+use App\Site\PageAddress;
+use App\Site\PageFinder;
+use App\Site\PagePlan;
+use App\Site\SitePages;
+use OpenApi\Attributes as OA;
+use Wellspring\Core\Problem\ProblemCode;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Time\Iso8601;
+
+/**
+ * Pages: their tree, and the plan of each: what stands in its bands and slots, and what of that shows.
+ *
+ * @phpstan-import-type PageSummaryShape from PageResource
+ * @phpstan-import-type PageWholeShape from PageResource
+ * @phpstan-import-type PlanBandShape from PagePlan
+ *
+ * @phpstan-type SubjectNameShape array{slug: string, title: string}
+ * @phpstan-type PageLookShape array{
+ *     html: string, address: string, subject: SubjectNameShape|null, bands: list<PlanBandShape>,
+ *     frame: list<array{slot: string, words: string}>,
+ * }
+ */
+final readonly class PageController
+{
+    public function __construct(
+        private PageStore $pages,
+        private PageResource $shape,
+        private PageFinder $finder,
+        private SitePages $sitePages,
+        private PreviewContext $preview,
+        private ContextFactory $contexts,
+    ) {
+    }
+
+    /** @return list<PageSummaryShape> in the order of their addresses */
+    public function index(): array
+    {
+        $rows = $this->pages->all()->sortBy(fn (Page $row): string => $row->address, SORT_STRING);
+
+        return array_map($this->shape->summary(...), array_values($rows->all()));
+    }
+
+    /** @return Created<PageWholeShape> */
+    public function store(CreatePageRequest $request): Created
+    {
+        $given = $request->validated();
+
+        return new Created($this->shape->whole(
+            $this->pages->create($given['title'], $given['address'], $given['about'] ?? null),
+        ));
+    }
+
+    /** @return PageWholeShape */
+    public function show(string $key): array
+    {
+        return $this->shape->whole($this->row($key));
+    }
+
+    /** @return array{revision: int, savedAt: string} */
+    #[OA\Response(response: 409, description: 'Somebody else saved it meanwhile.', content: new OA\MediaType(
+        'application/json',
+        new OA\Schema(ref: '#/components/schemas/Stale'),
+    ))]
+    public function saveDraft(SavePageDraftRequest $request, string $key): array
+    {
+        $revision = (int) $request->validated()['revision'];
+        $row = $this->pages->saveDraft($this->row($key), $request->definition(), $revision);
+
+        return ['revision' => $row->revision, 'savedAt' => Iso8601::format($row->updated_at)];
+    }
+
+    /** @return PageWholeShape */
+    public function publish(string $key): array
+    {
+        return $this->shape->whole($this->pages->publish($this->row($key)));
+    }
+
+    /** @return array{key: string} */
+    public function remove(string $key): array
+    {
+        $this->pages->remove($this->row($key));
+
+        return ['key' => $key];
+    }
+
+    /**
+     * The page as it would be, and what of its plan shows there.
+     *
+     * @return PageLookShape
+     */
+    public function look(LookAtPageRequest $request): array
+    {
+        $page = $this->pages->read($request->definition());
+        $context = $this->preview->of($request);
+        $slug = (string) ($request->validated()['slug'] ?? '');
+        $slug = $slug === '' ? $this->finder->subjects($page, '', $context, 1)[0]['slug'] ?? '' : $slug;
+        $subject = $this->finder->subjectOf($page, $slug, $context, new Dependencies)
+            ?? throw Refused::because('slug', ProblemCode::WrongValue, 'there is nothing that the page could be about.');
+        $context = $context->with(page: $subject->page);
+        $address = new PageAddress($page->about === null ? $page->address->pattern : $page->address->filled($slug));
+        $found = new FoundPage(new StoredPage(null, $page), $subject);
+        $result = $this->sitePages->page($found, $address, $context, []);
+
+        return [
+            'html' => view('site.page', ['result' => $result])->render(),
+            'address' => $address->path,
+            'subject' => $page->about === null ? null : ['slug' => $slug, 'title' => $subject->title],
+            'bands' => PagePlan::bands($result, $context),
+            'frame' => PagePlan::frame($result),
+        ];
+    }
+
+    /** @return list<SubjectNameShape> what the page can be looked at as */
+    public function subjects(FindSubjectsRequest $request): array
+    {
+        $page = $this->pages->read($request->definition());
+
+        return $this->finder->subjects($page, (string) ($request->validated()['q'] ?? ''), $this->contexts->now(), 50);
+    }
+
+    private function row(string $key): Page
+    {
+        return $this->pages->find($key) ?? abort(404, "There is no page “{$key}”.");
+    }
+}

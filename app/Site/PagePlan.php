@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site;
+
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Page\FrameSlot;
+use Wellspring\Core\Page\PlacedBlock;
+use Wellspring\Core\Page\Schedule;
+
+/**
+ * What of a page shows where it is looked at, and why the rest does not.
+ *
+ * @phpstan-type PlanBlockShape array{words: string, shown: bool, why: string|null, total: int|null}
+ * @phpstan-type PlanSlotShape array{share: string|null, why: string|null, blocks: list<PlanBlockShape>}
+ * @phpstan-type PlanBandShape array{shown: bool, why: string|null, slots: list<PlanSlotShape>}
+ */
+final class PagePlan
+{
+    /** @return list<PlanBandShape> by the places of the definition */
+    public static function bands(PageResult $result, Context $context): array
+    {
+        [$drawn, $shares] = [new \WeakMap, new \WeakMap];
+        foreach ($result->bands as $band) {
+            foreach ($band->slots as $slot) {
+                $shares[$slot->slot] = $slot->share();
+                foreach ($slot->blocks as $block) {
+                    $drawn[$block->block] = $block;
+                }
+            }
+        }
+        $plan = [];
+        foreach ($result->page->bands as $band) {
+            $whyBand = self::notAdmitted($band->schedule, $context);
+            $slots = [];
+            foreach ($band->slots as $slot) {
+                $whySlot = $whyBand ?? self::notAdmitted($slot->schedule, $context);
+                $slots[] = [
+                    'share' => $shares[$slot] ?? null,
+                    'why' => isset($shares[$slot]) ? null : $whySlot ?? 'nothing to show: it gives its room away',
+                    'blocks' => array_map(
+                        fn (PlacedBlock $placed): array => self::block($placed, $whySlot, $drawn, $context),
+                        $slot->blocks,
+                    ),
+                ];
+            }
+            $isShown = array_filter(array_column($slots, 'share'), is_string(...)) !== [];
+            $plan[] = [
+                'shown' => $isShown,
+                'why' => $isShown ? null : $whyBand ?? 'nothing to show: it is gone',
+                'slots' => $slots,
+            ];
+        }
+
+        return $plan;
+    }
+
+    /** @return list<array{slot: string, words: string}> what shows around the page */
+    public static function frame(PageResult $result): array
+    {
+        $frame = [];
+        foreach ($result->frame as $slot => $blocks) {
+            $frame[] = ['slot' => FrameSlot::from($slot)->words(), 'words' => implode(', ', array_map(
+                fn (DrawnBlock $block): string => $block->block->words(),
+                $blocks,
+            ))];
+        }
+
+        return $frame;
+    }
+
+    /**
+     * @param  \WeakMap<object, DrawnBlock>  $drawn
+     * @return PlanBlockShape
+     */
+    private static function block(PlacedBlock $placed, ?string $why, \WeakMap $drawn, Context $context): array
+    {
+        $shown = $drawn[$placed->block] ?? null;
+
+        return [
+            'words' => ucfirst($placed->block->words()),
+            'shown' => $shown !== null,
+            'why' => $shown !== null
+                ? null
+                : $why ?? self::notAdmitted($placed->schedule, $context) ?? 'nothing to show',
+            'total' => $shown?->result?->total,
+        ];
+    }
+
+    private static function notAdmitted(Schedule $schedule, Context $context): ?string
+    {
+        return $schedule->admits($context) ? null : "only {$schedule->words()}";
+    }
+}

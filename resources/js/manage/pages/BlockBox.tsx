@@ -1,0 +1,213 @@
+import { useState } from "react";
+import { AudienceControl } from "../shared/fields/AudienceControl";
+import { RichText } from "../shared/fields/RichText";
+import { MediaPicker } from "../shared/MediaPicker";
+import type { PageBlock, PlanBlock } from "../shared/schema";
+import { Word } from "../shared/Word";
+import { OF_SUBJECT, WHEN_EMPTY } from "./blockKinds";
+import { moveBlock, type Place, removeBlock, setBlock } from "./edits";
+import type { PagePlanState } from "./usePagePlan";
+
+/** One block in its slot: what it is, whether it shows, and what can be said of it. */
+export function BlockBox({ plan, place, shown }: { plan: PagePlanState; place: Place; shown: PlanBlock | undefined }) {
+	const block = plan.definition.bands[place.band]?.slots[place.slot]?.blocks[place.at];
+	if (!block) {
+		return null;
+	}
+	const words = shown?.words ?? block.module ?? block.block ?? "";
+	return (
+		<div
+			className={`border border-base-300 border-l-3 rounded-field bg-base-100 px-2 py-1 text-[0.88rem] cursor-grab ${shown && !shown.shown ? "border-l-base-300" : block.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
+		>
+			<Word words={words} label={words}>
+				<BlockEditor plan={plan} place={place} block={block} />
+			</Word>
+			{shown?.total != null && (
+				<span className="ml-1.5 rounded-full bg-accent px-1.5 text-[0.76rem]">{shown.total} now</span>
+			)}
+			{shown?.why && <span className="ml-1.5 text-secondary text-[0.78rem]">{shown.why}</span>}
+		</div>
+	);
+}
+
+function BlockEditor({ plan, place, block }: { plan: PagePlanState; place: Place; block: PageBlock }) {
+	const { definition, change } = plan;
+	const set = (next: PageBlock, tag: string | null = null) =>
+		change(setBlock(definition, place, next), tag && `${tag} ${place.band} ${place.slot} ${place.at}`);
+	return (
+		<>
+			<Own block={block} onChange={set} />
+			<AudienceControl value={block.audience} onChange={(audience) => set({ ...block, audience })} />
+			<MoveTo plan={plan} place={place} />
+			<button
+				type="button"
+				className="btn btn-sm justify-self-start"
+				onClick={() => change(removeBlock(definition, place))}
+			>
+				Remove
+			</button>
+		</>
+	);
+}
+
+/** What a block says of its own. */
+function Own({ block, onChange }: { block: PageBlock; onChange: (next: PageBlock, tag?: string) => void }) {
+	const [picking, setPicking] = useState(false);
+	if (block.module !== undefined) {
+		const own = typeof block.heading === "string";
+		const without = ({ heading: _, ...rest }: PageBlock) => rest;
+		return (
+			<>
+				<a href={`/manage/modules/${block.module}`} className="link">
+					Open the module
+				</a>
+				<label className="grid gap-1">
+					<span className="font-semibold">Heading</span>
+					<select
+						className="select select-sm"
+						value={block.heading === false ? "none" : own ? "own" : "name"}
+						onChange={(event) =>
+							onChange(
+								event.target.value === "name"
+									? without(block)
+									: { ...block, heading: event.target.value === "none" ? false : "A heading" },
+							)
+						}
+					>
+						<option value="name">the module’s name</option>
+						<option value="own">another</option>
+						<option value="none">none</option>
+					</select>
+				</label>
+				{own && (
+					<input
+						className="input input-sm"
+						aria-label="The heading"
+						value={String(block.heading)}
+						onChange={(event) =>
+							event.target.value !== "" && onChange({ ...block, heading: event.target.value }, "heading")
+						}
+					/>
+				)}
+			</>
+		);
+	}
+	switch (block.block) {
+		case "heading":
+			return (
+				<label className="grid gap-1">
+					<span className="font-semibold">Heading</span>
+					<input
+						className="input input-sm"
+						value={block.text ?? ""}
+						onChange={(event) => event.target.value !== "" && onChange({ ...block, text: event.target.value }, "text")}
+					/>
+				</label>
+			);
+		case "text":
+			return (
+				<RichText
+					id="block-text"
+					label="Text"
+					value={block.html ?? ""}
+					onChange={(html) => html !== null && onChange({ ...block, html }, "html")}
+				/>
+			);
+		case "menu":
+			return (
+				<label className="grid gap-1">
+					<span className="font-semibold">Which menu, by its key</span>
+					<input
+						className="input input-sm"
+						value={block.menu ?? ""}
+						onChange={(event) => event.target.value !== "" && onChange({ ...block, menu: event.target.value }, "menu")}
+					/>
+				</label>
+			);
+		case "picture":
+			return (
+				<>
+					<button type="button" className="btn btn-sm justify-self-start" onClick={() => setPicking(true)}>
+						{block.picture ? "Choose another file" : "Choose a file"}
+					</button>
+					{picking && (
+						<MediaPicker
+							kind="picture"
+							onClose={() => setPicking(false)}
+							onPick={(media) => {
+								setPicking(false);
+								media[0] && onChange({ ...block, picture: media[0].name });
+							}}
+						/>
+					)}
+				</>
+			);
+		default:
+			return OF_SUBJECT.includes(block.block ?? "") ? <WhenEmpty block={block} onChange={onChange} /> : null;
+	}
+}
+
+function WhenEmpty({ block, onChange }: { block: PageBlock; onChange: (next: PageBlock) => void }) {
+	const now = (block.empty as { do?: string } | undefined)?.do ?? "leaveOut";
+	return (
+		<label className="grid gap-1">
+			<span className="font-semibold">Where there is nothing to show</span>
+			<select
+				className="select select-sm"
+				value={now}
+				onChange={(event) => {
+					const { empty: _, ...rest } = block;
+					onChange(event.target.value === "leaveOut" ? rest : { ...rest, empty: { do: event.target.value } });
+				}}
+			>
+				{Object.entries(WHEN_EMPTY).map(([key, words]) => (
+					<option key={key} value={key}>
+						{words}
+					</option>
+				))}
+			</select>
+		</label>
+	);
+}
+
+/** Moves the block by keyboard: earlier or later in its slot, or to the end of another. */
+function MoveTo({ plan: { definition, change }, place }: { plan: PagePlanState; place: Place }) {
+	const blocks = definition.bands[place.band]?.slots[place.slot]?.blocks ?? [];
+	const to = (at: number) => change(moveBlock(definition, place, { ...place, at }));
+	return (
+		<div className="flex flex-wrap items-center gap-1.5">
+			<button type="button" className="btn btn-sm" disabled={place.at === 0} onClick={() => to(place.at - 1)}>
+				Earlier
+			</button>
+			<button
+				type="button"
+				className="btn btn-sm"
+				disabled={place.at >= blocks.length - 1}
+				onClick={() => to(place.at + 1)}
+			>
+				Later
+			</button>
+			<select
+				className="select select-sm w-auto"
+				aria-label="Move to"
+				value=""
+				onChange={(event) => {
+					const [band = 0, slot = 0] = event.target.value.split(" ").map(Number);
+					const at = definition.bands[band]?.slots[slot]?.blocks.length ?? 0;
+					change(moveBlock(definition, place, { band, slot, at }));
+				}}
+			>
+				<option value="">move to…</option>
+				{definition.bands.flatMap((one, band) =>
+					one.slots.map((_, slot) =>
+						band === place.band && slot === place.slot ? null : (
+							<option key={`${band.toString()} ${slot.toString()}`} value={`${band} ${slot}`}>
+								band {band + 1}, slot {slot + 1}
+							</option>
+						),
+					),
+				)}
+			</select>
+		</div>
+	);
+}

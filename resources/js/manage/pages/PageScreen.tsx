@@ -1,0 +1,175 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { get, send } from "../shared/api";
+import { DraftState, DraftTrouble } from "../shared/DraftState";
+import { Fault, Opening } from "../shared/Fault";
+import { PickByTyping } from "../shared/fields/PickByTyping";
+import { Notice } from "../shared/Notice";
+import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
+import { OnDate, SeenBy } from "../shared/SeenBy";
+import type { PageWhole, SubjectName } from "../shared/schema";
+import { useSettled } from "../shared/useSettled";
+import { Word } from "../shared/Word";
+import { PageSentence } from "./PageSentence";
+import { Plan } from "./Plan";
+import { type PagePlanState, usePagePlan } from "./usePagePlan";
+
+/** One page: its plan, and beside it what visitors get. */
+export function PagePlan({ pageKey }: { pageKey: string }) {
+	const client = useQueryClient();
+	const page = useQuery({
+		queryKey: ["page", pageKey],
+		queryFn: ({ signal }) => get<PageWhole>(`/pages/${pageKey}`, signal),
+		staleTime: Number.POSITIVE_INFINITY,
+	});
+	// The plan starts from what the server has, not from what an earlier visit left behind.
+	useEffect(() => () => client.removeQueries({ queryKey: ["page", pageKey] }), [client, pageKey]);
+	if (page.error) {
+		return (
+			<div className="p-6">
+				<Fault error={page.error} onRetry={page.refetch} />
+			</div>
+		);
+	}
+	return page.data ? <Loaded key={pageKey} page={page.data} /> : <Opening queries={[page]} />;
+}
+
+function Loaded({ page }: { page: PageWhole }) {
+	const plan = usePagePlan(page);
+	const [device, setDevice] = useState<Device>("Laptop");
+	const { definition, look } = plan;
+	useEffect(() => {
+		document.title = `${definition.title} · Wellspring`;
+	}, [definition.title]);
+	return (
+		<div className="flex-1 flex flex-col min-h-0 min-w-0">
+			<Head plan={plan} page={page} />
+			<PageSentence plan={plan} />
+			<DraftTrouble draft={plan} newest={() => get<PageWhole>(`/pages/${page.key}`)} />
+			{look.error && (
+				<div className="px-4 pt-3">
+					<Notice>{look.error.message}</Notice>
+				</div>
+			)}
+			<div className="flex-1 min-h-0 grid xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+				<section className="bg-base-200 overflow-y-auto p-3" aria-label="Plan">
+					<Plan plan={plan} />
+				</section>
+				<section
+					className="bg-stage flex flex-col min-h-[60vh] border-l border-base-300"
+					aria-label="What visitors get"
+				>
+					<div className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1 min-h-11 bg-base-200 border-b border-base-300 text-[0.88rem]">
+						{definition.about && <SeenAs plan={plan} />}
+						<span className="text-quiet">seen by</span>
+						<SeenBy previewContext={plan.previewContext} set={plan.set} />
+						<span className="text-quiet">on</span>
+						<OnDate previewContext={plan.previewContext} set={plan.set} />
+						<span className="flex-1" />
+						<DeviceSwitch device={device} onChange={setDevice} />
+					</div>
+					<div className="flex-1 min-h-0 flex p-3">
+						{look.data && <PagePreview html={look.data.html} device={device} />}
+					</div>
+				</section>
+			</div>
+		</div>
+	);
+}
+
+function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
+	const client = useQueryClient();
+	const go = useNavigate();
+	const [live, setLive] = useState<string | null>(page.live && !page.changed ? JSON.stringify(page.definition) : null);
+	const { definition, keeping, look } = plan;
+	const publish = useMutation({
+		mutationFn: async () => {
+			if (!(await plan.keep())) {
+				throw new Error("Nothing was published, because the draft is not kept yet.");
+			}
+			await send<PageWhole>("POST", `/pages/${page.key}/publish`, {});
+			return JSON.stringify(definition);
+		},
+		onSuccess: (now) => {
+			setLive(now);
+			void client.invalidateQueries({ queryKey: ["pages"] });
+		},
+	});
+	const remove = useMutation({
+		mutationFn: async () => {
+			await plan.keep();
+			return send<{ key: string }>("DELETE", `/pages/${page.key}`, {});
+		},
+		onSuccess: () => {
+			void client.invalidateQueries({ queryKey: ["pages"] });
+			void go("/pages");
+		},
+	});
+	const published = live === JSON.stringify(definition);
+	const failed = publish.error ?? remove.error;
+	return (
+		<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
+			<Link to="/pages" className="text-quiet hover:underline lg:hidden">
+				Pages <span aria-hidden="true">›</span>
+			</Link>
+			<h1 className="font-serif text-xl font-semibold">{definition.title}</h1>
+			<DraftState draft={plan} savedAt={page.savedAt} />
+			<span className="flex-1" />
+			<button
+				type="button"
+				className="hover:underline cursor-pointer"
+				disabled={remove.isPending}
+				onClick={() => remove.mutate()}
+			>
+				Remove
+			</button>
+			{look.data && (live !== null || page.live) && (
+				<a className="hover:underline" href={look.data.address} target="_blank" rel="noreferrer">
+					View on site
+				</a>
+			)}
+			<button
+				type="button"
+				className="btn btn-secondary btn-sm h-9 px-4"
+				disabled={published || publish.isPending || keeping.state === "stale" || look.error !== null}
+				onClick={() => publish.mutate()}
+			>
+				{published ? "Published" : "Publish"}
+			</button>
+			{failed && (
+				<div className="w-full">
+					<Notice>{failed.message}</Notice>
+				</div>
+			)}
+		</div>
+	);
+}
+
+/** What a page with a placeholder is looked at as: a term, an item, a month, a person. */
+function SeenAs({ plan }: { plan: PagePlanState }) {
+	const [words, setWords] = useState("");
+	const sought = useSettled(words);
+	const { definition, look, slug, setSlug } = plan;
+	const found = useQuery({
+		queryKey: ["subjects", definition.about, sought],
+		queryFn: ({ signal }) => send<SubjectName[]>("POST", "/pages/subjects", { definition, q: sought }, { signal }),
+		enabled: sought !== "",
+	});
+	return (
+		<>
+			<span className="text-quiet">as</span>
+			<Word words={look.data?.subject?.title ?? "…"} label="Seen as">
+				<PickByTyping
+					label="Seen as"
+					placeholder="find by name"
+					options={found.data?.map((one) => ({ key: one.slug, label: one.title }))}
+					value={slug || null}
+					named={look.data?.subject?.title}
+					onWords={setWords}
+					onPick={(picked) => setSlug(picked ?? "")}
+				/>
+			</Word>
+		</>
+	);
+}

@@ -1,0 +1,107 @@
+import { AudienceControl } from "../shared/fields/AudienceControl";
+import type { PageFile } from "../shared/schema";
+import { moment, useStart } from "../shared/start";
+import { Word } from "../shared/Word";
+import { fromZone, toZone } from "../shared/zone";
+import type { PagePlanState } from "./usePagePlan";
+
+/** What the page says of itself, as a sentence whose words open in place. */
+export function PageSentence({ plan }: { plan: PagePlanState }) {
+	const { definition, change } = plan;
+	const start = useStart();
+	const set = (next: Partial<PageFile>, tag: string | null = null) => change({ ...definition, ...next }, tag);
+	const without = (key: keyof PageFile) => {
+		const { [key]: _, ...rest } = definition;
+		change(rest as PageFile);
+	};
+	const text = (key: "title" | "address" | "description", label: string) => (
+		<label className="grid gap-1">
+			<span className="font-semibold">{label}</span>
+			<input
+				className="input input-sm"
+				defaultValue={definition[key] ?? ""}
+				onBlur={(event) => {
+					const value = event.target.value.trim();
+					if (value === "" && key === "description") {
+						without(key);
+					} else if (value !== "" && value !== definition[key]) {
+						set({ [key]: value });
+					}
+				}}
+				onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+			/>
+		</label>
+	);
+	const audience = definition.audience ?? ["everyone"];
+	const day = (key: "from" | "until", none: string) => {
+		const value = definition[key];
+		return value ? moment(start, value) : none;
+	};
+	const instant = (key: "from" | "until", label: string) => (
+		<label className="grid gap-1">
+			<span className="font-semibold">{label}</span>
+			<input
+				type="datetime-local"
+				className="input input-sm"
+				value={toZone(definition[key] ?? undefined, start.site.timeZone)}
+				onChange={(event) => {
+					const value = fromZone(event.target.value, start.site.timeZone);
+					value ? set({ [key]: value }) : without(key);
+				}}
+			/>
+		</label>
+	);
+	return (
+		<div className="flex flex-wrap items-center gap-x-1.5 gap-y-1 px-4 md:px-5 py-2 bg-base-100 border-b border-base-300 text-[0.92rem]">
+			At
+			<Word words={definition.address} label="Address">
+				{text("address", "Address")}
+			</Word>
+			· called
+			<Word words={definition.title} label="Title">
+				{text("title", "Title")}
+				<label className="flex items-center gap-2">
+					<input
+						type="checkbox"
+						className="checkbox checkbox-sm"
+						checked={definition.showTitle !== false}
+						onChange={(event) => (event.target.checked ? without("showTitle") : set({ showTitle: false }))}
+					/>
+					shown over the page
+				</label>
+				{text("description", "Description")}
+			</Word>
+			· in the menu
+			<Word words={definition.menu ? `as ${definition.menu.label}` : "not by itself"} label="Menu">
+				<label className="grid gap-1">
+					<span className="font-semibold">Called in menus</span>
+					<input
+						className="input input-sm"
+						placeholder="in none"
+						defaultValue={definition.menu?.label ?? ""}
+						onBlur={(event) => {
+							const label = event.target.value.trim();
+							label === "" ? definition.menu && without("menu") : set({ menu: { label } });
+						}}
+						onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+					/>
+				</label>
+			</Word>
+			· seen by
+			<Word
+				words={audience.map((key) => start.audiences.find((one) => one.key === key)?.label ?? key).join(", ")}
+				label="Who sees it"
+			>
+				<AudienceControl value={audience} onChange={(keys) => set({ audience: keys })} />
+			</Word>
+			from
+			<Word words={day("from", "now on")} label="From">
+				{instant("from", "Visitors get it from then on")}
+			</Word>
+			until
+			<Word words={day("until", "further notice")} label="Until">
+				{instant("until", "Visitors no longer get it from then on")}
+			</Word>
+		</div>
+	);
+}

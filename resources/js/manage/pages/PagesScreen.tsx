@@ -1,0 +1,74 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { NavLink, useParams } from "react-router";
+import { get } from "../shared/api";
+import { Opening } from "../shared/Fault";
+import type { PageSummary } from "../shared/schema";
+import { NewPage } from "./NewPage";
+import { PagePlan } from "./PageScreen";
+
+/** All pages as a tree by their addresses, and the plan of the one that is open. */
+export function PagesScreen() {
+	const { key } = useParams();
+	const [adding, setAdding] = useState(false);
+	const pages = useQuery({
+		queryKey: ["pages"],
+		queryFn: ({ signal }) => get<PageSummary[]>("/pages", signal),
+	});
+	if (!pages.data) {
+		return <Opening queries={[pages]} />;
+	}
+	return (
+		<div className="flex-1 flex min-h-0 lg:h-[calc(100vh-3rem)]">
+			<nav
+				aria-label="Pages"
+				className={`w-full lg:w-60 shrink-0 border-r border-base-300 bg-base-200 overflow-y-auto py-2 ${key ? "hidden lg:block" : ""}`}
+			>
+				{!key && <h1 className="font-serif text-2xl font-semibold px-4 py-2">Pages</h1>}
+				<ul>
+					{pages.data.map((page) => (
+						<li key={page.key}>
+							<NavLink
+								to={`/pages/${page.key}`}
+								className={({ isActive }) =>
+									`flex flex-wrap items-baseline gap-x-2 py-1 pr-3 border-l-3 ${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
+								}
+								style={{ paddingLeft: `${0.9 + 0.9 * depth(page.address)}rem` }}
+							>
+								<span className="min-w-0 break-words">{page.title}</span>
+								<State state={page.state} />
+								<span className="grow text-right text-quiet text-[0.78rem] font-normal">{last(page.address)}</span>
+							</NavLink>
+						</li>
+					))}
+				</ul>
+				<button type="button" className="plain-add px-4 py-2" onClick={() => setAdding(true)}>
+					+ a page
+				</button>
+				{adding && <NewPage onClose={() => setAdding(false)} />}
+			</nav>
+			{key ? (
+				<PagePlan key={key} pageKey={key} />
+			) : (
+				<p className="hidden lg:block p-6 text-quiet">Choose a page on the left, or add one.</p>
+			)}
+		</div>
+	);
+}
+
+function State({ state }: { state: PageSummary["state"] }) {
+	return state === "live" ? null : (
+		<span className="text-secondary text-[0.76rem] font-normal">
+			{state === "draft" ? "draft" : state === "changed" ? "changed" : "needs attention"}
+		</span>
+	);
+}
+
+function depth(address: string): number {
+	return Math.max(0, address.split("/").length - 2);
+}
+
+/** The last segment of an address, which tells it from those beside it. */
+function last(address: string): string {
+	return depth(address) === 0 ? address : `/${address.split("/").at(-1) ?? ""}`;
+}

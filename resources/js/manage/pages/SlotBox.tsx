@@ -1,0 +1,90 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { get } from "../shared/api";
+import { PickByTyping } from "../shared/fields/PickByTyping";
+import type { ModuleSummary } from "../shared/schema";
+import { Word } from "../shared/Word";
+import { BlockBox } from "./BlockBox";
+import { BLOCK_KINDS } from "./blockKinds";
+import { addBlock, moveBlock, type Place } from "./edits";
+import type { PagePlanState } from "./usePagePlan";
+
+const DRAGGED = "application/x-wellspring-block";
+
+/** One slot with its blocks; blocks are dropped into it, too. */
+export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: number; slot: number }) {
+	const { definition, change, look } = plan;
+	const [over, setOver] = useState(false);
+	const slot = definition.bands[band]?.slots[at];
+	const shown = look.data?.bands[band]?.slots[at];
+	if (!slot) {
+		return null;
+	}
+	const end: Place = { band, slot: at, at: slot.blocks.length };
+	return (
+		// biome-ignore lint/a11y/noStaticElementInteractions: a place to drop on; “Move to” does the same by keyboard
+		<div
+			className={`h-full min-h-14 grid gap-1.5 content-start border border-dashed rounded-field p-1.5 ${over ? "border-secondary bg-accent" : "border-[#b9c4c0]"}`}
+			onDragOver={(event) => {
+				if (event.dataTransfer.types.includes(DRAGGED)) {
+					event.preventDefault();
+					setOver(true);
+				}
+			}}
+			onDragLeave={() => setOver(false)}
+			onDrop={(event) => {
+				event.preventDefault();
+				setOver(false);
+				const from = JSON.parse(event.dataTransfer.getData(DRAGGED)) as Place;
+				const isHere = from.band === band && from.slot === at;
+				change(moveBlock(definition, from, { ...end, at: isHere ? end.at - 1 : end.at }));
+			}}
+		>
+			{slot.blocks.map((_, i) => (
+				// biome-ignore lint/a11y/noStaticElementInteractions: dragged; “Move to” does the same by keyboard
+				<div
+					key={i.toString()}
+					draggable
+					onDragStart={(event) => event.dataTransfer.setData(DRAGGED, JSON.stringify({ band, slot: at, at: i }))}
+				>
+					<BlockBox plan={plan} place={{ band, slot: at, at: i }} shown={shown?.blocks[i]} />
+				</div>
+			))}
+			{shown?.why && slot.blocks.length > 0 && <p className="text-secondary text-[0.78rem]">{shown.why}</p>}
+			<Word words="+ a block" label={`Add to slot ${at + 1} of band ${band + 1}`}>
+				<AddBlock onAdd={(block) => change(addBlock(definition, end, block))} />
+			</Word>
+		</div>
+	);
+}
+
+function AddBlock({ onAdd }: { onAdd: (block: { module?: string; block?: string }) => void }) {
+	const modules = useQuery({
+		queryKey: ["modules"],
+		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
+	});
+	return (
+		<>
+			<div className="grid gap-1">
+				<span className="font-semibold">A module</span>
+				<PickByTyping
+					label="A module"
+					placeholder="find by name"
+					options={modules.data?.map((one) => ({ key: one.key, label: one.name }))}
+					value={null}
+					onPick={(key) => key !== null && onAdd({ module: key })}
+				/>
+			</div>
+			<fieldset className="grid gap-1">
+				<legend className="font-semibold mb-1">Or something else</legend>
+				<div className="flex flex-wrap gap-1.5">
+					{BLOCK_KINDS.map((one) => (
+						<button key={one.key} type="button" className="chip" onClick={() => onAdd(one.begin)}>
+							{one.label}
+						</button>
+					))}
+				</div>
+			</fieldset>
+		</>
+	);
+}

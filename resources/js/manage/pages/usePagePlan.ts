@@ -1,0 +1,39 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { send } from "../shared/api";
+import type { PageFile, PageLook, PageWhole, PreviewContext } from "../shared/schema";
+import { useKeptDraft } from "../shared/useKeptDraft";
+import { useSettled } from "../shared/useSettled";
+
+/** The state of a page's plan: its definition with its history, how it looks, and the draft that keeps itself. */
+export function usePagePlan(page: PageWhole) {
+	const draft = useKeptDraft<PageFile>("page", page);
+	const [previewContext, setPreviewContext] = useState<PreviewContext>({});
+	/** What a page with a placeholder is looked at as; empty: the first that there is. */
+	const [slug, setSlug] = useState("");
+	const shown = useSettled(draft.definition, 90);
+	const look = useQuery({
+		queryKey: ["page look", shown, slug, previewContext],
+		queryFn: ({ signal }) =>
+			send<PageLook>("POST", "/pages/look", { ...previewContext, definition: shown, slug }, { signal }),
+		placeholderData: keepPreviousData,
+		gcTime: 30_000,
+	});
+	return {
+		...draft,
+		look,
+		/** Whether what is shown is not yet that of the definition. */
+		updating: draft.definition !== shown || look.isFetching,
+		slug,
+		setSlug,
+		previewContext,
+		set: (next: Partial<PreviewContext>) =>
+			setPreviewContext((now) =>
+				Object.fromEntries(
+					Object.entries({ ...now, ...next }).filter(([, value]) => value !== undefined && value !== ""),
+				),
+			),
+	};
+}
+
+export type PagePlanState = ReturnType<typeof usePagePlan>;

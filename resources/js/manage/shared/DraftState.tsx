@@ -1,0 +1,98 @@
+import { Redo2, Undo2 } from "lucide-react";
+import { Notice } from "./Notice";
+import { Steady } from "./Steady";
+import { moment, useStart } from "./start";
+import type { Drafted, KeptDraft } from "./useKeptDraft";
+
+/** Undo, redo, and whether the draft is kept. */
+export function DraftState<T>({ draft, savedAt }: { draft: KeptDraft<T>; savedAt: string }) {
+	const start = useStart();
+	const { keeping } = draft;
+	return (
+		<>
+			<span className="flex">
+				<button
+					type="button"
+					className="btn btn-ghost btn-sm btn-square"
+					aria-label="Undo"
+					disabled={!draft.canUndo}
+					onClick={draft.undo}
+				>
+					<Undo2 className="size-4" aria-hidden="true" />
+				</button>
+				<button
+					type="button"
+					className="btn btn-ghost btn-sm btn-square"
+					aria-label="Redo"
+					disabled={!draft.canRedo}
+					onClick={draft.redo}
+				>
+					<Redo2 className="size-4" aria-hidden="true" />
+				</button>
+			</span>
+			<Steady
+				room={`Draft · every change kept, ${moment(start, savedAt)}`}
+				className="rounded-full bg-accent text-accent-content px-2.5 py-0.5 text-[0.8rem]"
+			>
+				{keeping.state === "kept" && `Draft · every change kept, ${moment(start, keeping.at)}`}
+				{keeping.state === "keeping" && "Draft · keeping…"}
+				{keeping.state === "stale" && "Draft · changed elsewhere"}
+				{keeping.state === "failed" && "Draft · not kept yet"}
+			</Steady>
+		</>
+	);
+}
+
+/** What stands between the manager and a kept draft, with the ways out. */
+export function DraftTrouble<T>({ draft, newest }: { draft: KeptDraft<T>; newest: () => Promise<Drafted<T>> }) {
+	const start = useStart();
+	const { keeping, left } = draft;
+	return (
+		<>
+			{keeping.state === "stale" && (
+				<div className="px-4 pt-3">
+					<Notice>
+						Someone else changed this draft while you did. Yours is still here.{" "}
+						<button
+							type="button"
+							className="link font-semibold"
+							onClick={async () => draft.overwrite((await newest()).revision)}
+						>
+							Keep mine over theirs
+						</button>{" "}
+						or{" "}
+						<button type="button" className="link font-semibold" onClick={async () => draft.takeTheirs(await newest())}>
+							take theirs
+						</button>{" "}
+						(undo brings yours back).
+					</Notice>
+				</div>
+			)}
+			{keeping.state === "failed" && (
+				<div className="px-4 pt-3">
+					<Notice>
+						The draft could not be kept: {keeping.why} Your changes are still here.{" "}
+						<button type="button" className="link font-semibold" onClick={() => draft.keep()}>
+							Try again
+						</button>
+					</Notice>
+				</div>
+			)}
+			{left && (
+				<div className="px-4 pt-3">
+					<Notice tone="calm">
+						This browser still has a change of {moment(start, left.at)} that did not reach the server.{" "}
+						<button type="button" className="link font-semibold" onClick={draft.bringBackLeft}>
+							Bring it back
+						</button>{" "}
+						or{" "}
+						<button type="button" className="link font-semibold" onClick={draft.dropLeft}>
+							drop it
+						</button>
+						.
+					</Notice>
+				</div>
+			)}
+		</>
+	);
+}
