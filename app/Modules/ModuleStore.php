@@ -57,6 +57,18 @@ final readonly class ModuleStore
         return ModuleRow::query()->whereIn('key', $keys)->whereNull('removed_at')->orderBy('key')->get();
     }
 
+    /** @return array<string, string> what each is called, by key */
+    public function names(): array
+    {
+        $rows = DB::table('modules')->whereNull('removed_at');
+        $names = [];
+        foreach ($rows->selectRaw("key, coalesce(draft ->> 'name', key) as name")->get() as $row) {
+            $names[(string) $row->key] = (string) $row->name;
+        }
+
+        return $names;
+    }
+
     public function reader(): ModuleReader
     {
         return new ModuleReader($this->catalogue->catalogue());

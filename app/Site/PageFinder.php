@@ -85,7 +85,11 @@ final readonly class PageFinder
         }
         $terms = $catalogue->taxonomies[$page->about->of[0] ?? '']->terms ?? null;
         $rows = $this->sources->candidates($source, $context)->toBase()
-            ->when($words !== '', fn ($query) => $query->where('items.title', 'ilike', '%'.addcslashes($words, '%_\\').'%'))
+            ->when($words !== '', fn ($query) => $query->where(
+                'items.title',
+                'ilike',
+                '%'.addcslashes($words, '%_\\').'%',
+            ))
             ->when($page->about->only !== [], fn ($query) => $query->whereIn('items.slug', $page->about->only))
             ->orderBy('items.title')
             ->limit($page->about->under === null ? $most : 1000)

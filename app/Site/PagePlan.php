@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Site;
 
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Page\FrameSlot;
 use Wellspring\Core\Page\PlacedBlock;
 use Wellspring\Core\Page\Schedule;
@@ -12,14 +13,19 @@ use Wellspring\Core\Page\Schedule;
 /**
  * What of a page shows where it is looked at, and why the rest does not.
  *
- * @phpstan-type PlanBlockShape array{words: string, shown: bool, why: string|null, total: int|null}
+ * @phpstan-type PlanBlockShape array{
+ *     words: string, detail: string|null, shown: bool, why: string|null, total: int|null,
+ * }
  * @phpstan-type PlanSlotShape array{share: string|null, why: string|null, blocks: list<PlanBlockShape>}
  * @phpstan-type PlanBandShape array{shown: bool, why: string|null, slots: list<PlanSlotShape>}
  */
 final class PagePlan
 {
-    /** @return list<PlanBandShape> by the places of the definition */
-    public static function bands(PageResult $result, Context $context): array
+    /**
+     * @param  array<string, string>  $modules  names by key
+     * @return list<PlanBandShape> by the places of the definition
+     */
+    public static function bands(PageResult $result, Context $context, array $modules): array
     {
         [$drawn, $shares] = [new \WeakMap, new \WeakMap];
         foreach ($result->bands as $band) {
@@ -40,7 +46,7 @@ final class PagePlan
                     'share' => $shares[$slot] ?? null,
                     'why' => isset($shares[$slot]) ? null : $whySlot ?? 'nothing to show: it gives its room away',
                     'blocks' => array_map(
-                        fn (PlacedBlock $placed): array => self::block($placed, $whySlot, $drawn, $context),
+                        fn (PlacedBlock $placed): array => self::block($placed, $whySlot, $drawn, $context, $modules),
                         $slot->blocks,
                     ),
                 ];
@@ -56,13 +62,17 @@ final class PagePlan
         return $plan;
     }
 
-    /** @return list<array{slot: string, words: string}> what shows around the page */
-    public static function frame(PageResult $result): array
+    /**
+     * @param  array<string, string>  $modules  names by key
+     * @return list<array{slot: string, words: string}> what shows around the page
+     */
+    public static function frame(PageResult $result, array $modules): array
     {
         $frame = [];
         foreach ($result->frame as $slot => $blocks) {
             $frame[] = ['slot' => FrameSlot::from($slot)->words(), 'words' => implode(', ', array_map(
-                fn (DrawnBlock $block): string => $block->block->words(),
+                fn (DrawnBlock $block): string => $modules[$block->block->modules()[0] ?? '']
+                    ?? $block->block->words(),
                 $blocks,
             ))];
         }
@@ -72,18 +82,34 @@ final class PagePlan
 
     /**
      * @param  \WeakMap<object, DrawnBlock>  $drawn
+     * @param  array<string, string>  $modules
      * @return PlanBlockShape
      */
-    private static function block(PlacedBlock $placed, ?string $why, \WeakMap $drawn, Context $context): array
-    {
+    private static function block(
+        PlacedBlock $placed,
+        ?string $why,
+        \WeakMap $drawn,
+        Context $context,
+        array $modules,
+    ): array {
         $shown = $drawn[$placed->block] ?? null;
+        $block = $placed->block;
 
         return [
-            'words' => ucfirst($placed->block->words()),
+            'words' => $block instanceof ModuleBlock
+                ? $modules[$block->module] ?? "The module {$block->module}, which is not there"
+                : ucfirst($block->words()),
+            'detail' => match (true) {
+                ! $block instanceof ModuleBlock, $block->heading === null => null,
+                $block->heading === false => 'without a heading',
+                default => "under “{$block->heading}”",
+            },
             'shown' => $shown !== null,
             'why' => $shown !== null
                 ? null
-                : $why ?? self::notAdmitted($placed->schedule, $context) ?? 'nothing to show',
+                : $why ?? self::notAdmitted($placed->schedule, $context) ?? ($block instanceof ModuleBlock
+                    ? 'nothing to show, or not live'
+                    : 'nothing to show'),
             'total' => $shown?->result?->total,
         ];
     }

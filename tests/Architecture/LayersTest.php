@@ -37,7 +37,9 @@ final class LayersTest extends TestCase
     private const ENTRANCES = ['Console', 'Http', 'Jobs', 'Policies', 'Providers'];
 
     /** The folders of the manage screens, likewise; a file at the root stands for itself. */
-    private const SCREENS = ['shared', 'content', 'files', 'modules', 'people', 'types', 'terms', 'bench', 'pages', 'main.tsx'];
+    private const SCREENS = [
+        'shared', 'content', 'files', 'modules', 'people', 'types', 'terms', 'bench', 'pages', 'main.tsx',
+    ];
 
     public function test_no_folder_of_core_uses_what_stands_after_it(): void
     {

@@ -228,6 +228,49 @@ final class PagesTest extends TestCase
         ]);
     }
 
+    public function test_a_page_is_made_changed_looked_at_published_and_removed_in_manage(): void
+    {
+        $this->actingAs($this->manager());
+        $api = '/manage/api/pages';
+        $about = ['term' => 'groups'];
+        $key = $this->postJson($api, ['title' => 'Kind', 'address' => '/kinds/{kind}', 'about' => $about])
+            ->assertCreated()->json('key');
+        $this->postJson($api, ['title' => 'Kind', 'address' => '/kind', 'about' => $about])
+            ->assertUnprocessable()->assertJsonPath('problems.0.path', 'address');
+        $definition = $this->getJson("{$api}/{$key}")->assertOk()->json('definition');
+        $definition['bands'] = [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => [
+            ['block' => 'pageTitle'], ['block' => 'pageText'], ['module' => 'of-this-group', 'heading' => 'Here'],
+            ['block' => 'heading', 'text' => 'Inside', 'audience' => ['members']],
+        ]]]]];
+        $saved = ['definition' => $definition, 'revision' => 1];
+        $this->putJson("{$api}/{$key}/draft", $saved)->assertOk()->assertJsonPath('revision', 2);
+        $this->putJson("{$api}/{$key}/draft", $saved)->assertConflict()->assertJsonPath('revision', 2);
+        $this->putJson("{$api}/{$key}/draft", ['definition' => ['bands' => 7] + $definition, 'revision' => 2])
+            ->assertUnprocessable()->assertJsonPath('problems.0.path', 'bands');
+        $this->postJson("{$api}/subjects", ['definition' => $definition, 'q' => 'fern'])
+            ->assertExactJson([
+                ['slug' => 'ferns', 'title' => 'Ferns'],
+                ['slug' => 'tree-ferns', 'title' => 'Tree ferns'],
+            ]);
+        $look = $this->postJson("{$api}/look", ['definition' => $definition, 'slug' => 'hostas'])->assertOk();
+        $this->assertSame('/kinds/hostas', $look->json('address'));
+        $this->assertSame([
+            ['The page’s title', null, true, null, null],
+            ['The page’s text', null, false, 'nothing to show', null],
+            ['Plants', 'under “Here”', true, null, 1],
+            ['The heading “Inside”', null, false, 'only for members', null],
+        ], array_map(fn (array $one): array => [
+            $one['words'], $one['detail'], $one['shown'], $one['why'], $one['total'],
+        ], $look->json('bands.0.slots.0.blocks')));
+        $this->get('/kinds/hostas')->assertNotFound();
+        $this->postJson("{$api}/{$key}/publish")->assertOk()->assertJson(['live' => true, 'changed' => false]);
+        $this->get('/kinds/hostas')->assertOk()->assertSee('Here');
+        $this->assertSame('live', array_column((array) $this->getJson($api)->json(), 'state', 'key')[$key]);
+        $this->deleteJson("{$api}/{$key}")->assertOk();
+        $this->get('/kinds/hostas')->assertNotFound();
+        $this->getJson("{$api}/{$key}")->assertNotFound();
+    }
+
     /**
      * @param  array<string, mixed>  $options
      * @return array<string, mixed>

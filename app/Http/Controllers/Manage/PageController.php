@@ -14,6 +14,7 @@ use App\Http\Requests\SavePageDraftRequest;
 use App\Http\Resources\PageResource;
 use App\Listing\ContextFactory;
 use App\Models\Page;
+use App\Modules\ModuleStore;
 use App\Pages\PageStore;
 use App\Pages\StoredPage;
 use App\Site\FoundPage;
@@ -48,6 +49,7 @@ final readonly class PageController
         private SitePages $sitePages,
         private PreviewContext $preview,
         private ContextFactory $contexts,
+        private ModuleStore $modules,
     ) {
     }
 
@@ -113,19 +115,23 @@ final readonly class PageController
         $context = $this->preview->of($request);
         $slug = (string) ($request->validated()['slug'] ?? '');
         $slug = $slug === '' ? $this->finder->subjects($page, '', $context, 1)[0]['slug'] ?? '' : $slug;
-        $subject = $this->finder->subjectOf($page, $slug, $context, new Dependencies)
-            ?? throw Refused::because('slug', ProblemCode::WrongValue, 'there is nothing that the page could be about.');
+        $subject = $this->finder->subjectOf($page, $slug, $context, new Dependencies) ?? throw Refused::because(
+            'slug',
+            ProblemCode::WrongValue,
+            'there is nothing that the page could be about.',
+        );
         $context = $context->with(page: $subject->page);
         $address = new PageAddress($page->about === null ? $page->address->pattern : $page->address->filled($slug));
         $found = new FoundPage(new StoredPage(null, $page), $subject);
         $result = $this->sitePages->page($found, $address, $context, []);
+        $names = $this->modules->names();
 
         return [
             'html' => view('site.page', ['result' => $result])->render(),
             'address' => $address->path,
             'subject' => $page->about === null ? null : ['slug' => $slug, 'title' => $subject->title],
-            'bands' => PagePlan::bands($result, $context),
-            'frame' => PagePlan::frame($result),
+            'bands' => PagePlan::bands($result, $context, $names),
+            'frame' => PagePlan::frame($result, $names),
         ];
     }
 

@@ -28,9 +28,9 @@ export function BandBox({ plan, band: at }: { plan: PagePlanState; band: number 
 	return (
 		<section
 			aria-label={`Band ${at + 1}`}
-			className={`flex gap-2 rounded-box border border-base-300 bg-base-100 p-2 ${shown && !shown.shown ? "opacity-75" : ""}`}
+			className={`flex gap-2 rounded-box border border-base-300 p-2 ${shown && !shown.shown ? "border-dashed" : "bg-base-100"}`}
 		>
-			<div className="grid content-start gap-1 w-6 shrink-0 text-center">
+			<div className="w-6 shrink-0 text-center font-serif">
 				<Word words={String(at + 1)} label={`Band ${at + 1}`}>
 					<BandEditor plan={plan} at={at} />
 				</Word>

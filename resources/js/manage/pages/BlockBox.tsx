@@ -17,11 +17,12 @@ export function BlockBox({ plan, place, shown }: { plan: PagePlanState; place: P
 	const words = shown?.words ?? block.module ?? block.block ?? "";
 	return (
 		<div
-			className={`border border-base-300 border-l-3 rounded-field bg-base-100 px-2 py-1 text-[0.88rem] cursor-grab ${shown && !shown.shown ? "border-l-base-300" : block.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
+			className={`min-w-0 break-words border border-base-300 border-l-3 rounded-field bg-base-100 px-2 py-1 text-[0.88rem] cursor-grab ${shown && !shown.shown ? "border-l-base-300" : block.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
 		>
 			<Word words={words} label={words}>
 				<BlockEditor plan={plan} place={place} block={block} />
 			</Word>
+			{shown?.detail && <span className="ml-1.5 text-quiet text-[0.78rem]">{shown.detail}</span>}
 			{shown?.total != null && (
 				<span className="ml-1.5 rounded-full bg-accent px-1.5 text-[0.76rem]">{shown.total} now</span>
 			)}

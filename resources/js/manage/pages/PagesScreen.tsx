@@ -58,7 +58,7 @@ export function PagesScreen() {
 
 function State({ state }: { state: PageSummary["state"] }) {
 	return state === "live" ? null : (
-		<span className="text-secondary text-[0.76rem] font-normal">
+		<span className="text-quiet italic text-[0.78rem] font-normal">
 			{state === "draft" ? "draft" : state === "changed" ? "changed" : "needs attention"}
 		</span>
 	);

@@ -22,9 +22,9 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 	}
 	const end: Place = { band, slot: at, at: slot.blocks.length };
 	return (
-		// biome-ignore lint/a11y/noStaticElementInteractions: a place to drop on; “Move to” does the same by keyboard
-		<div
-			className={`h-full min-h-14 grid gap-1.5 content-start border border-dashed rounded-field p-1.5 ${over ? "border-secondary bg-accent" : "border-[#b9c4c0]"}`}
+		<section
+			aria-label={`Slot ${at + 1} of band ${band + 1}`}
+			className={`h-full min-h-14 grid grid-cols-[minmax(0,1fr)] gap-1.5 content-start border border-dashed rounded-field p-1.5 ${over ? "border-secondary bg-accent" : "border-[#b9c4c0]"}`}
 			onDragOver={(event) => {
 				if (event.dataTransfer.types.includes(DRAGGED)) {
 					event.preventDefault();
@@ -51,10 +51,12 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 				</div>
 			))}
 			{shown?.why && slot.blocks.length > 0 && <p className="text-secondary text-[0.78rem]">{shown.why}</p>}
-			<Word words="+ a block" label={`Add to slot ${at + 1} of band ${band + 1}`}>
-				<AddBlock onAdd={(block) => change(addBlock(definition, end, block))} />
-			</Word>
-		</div>
+			<div className="text-[0.88rem]">
+				<Word words="+ a block" label={`Add to slot ${at + 1} of band ${band + 1}`}>
+					<AddBlock onAdd={(block) => change(addBlock(definition, end, block))} />
+				</Word>
+			</div>
+		</section>
 	);
 }
 

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
+/** A page laid out in its plan. */
+final class PagesTest extends BrowserTestCase
+{
+    public function test_a_page_is_laid_out_looked_at_and_published(): void
+    {
+        $this->newPage('Spring', '/spring');
+        $this->sees('Nothing stands on this page yet.');
+        $this->findText('button', '+ a band')->click();
+        $this->addModule(1, 1, 'Newest in the shop');
+        $this->sees('6 now');
+        $this->findText('button', '+ a band')->click();
+        $this->splitBand(2, 'two to one');
+        $this->addModule(2, 1, 'Latest from the journal');
+        $this->addModule(2, 2, 'Coming up');
+        $this->find('[aria-label="Between slot 1 and slot 2 of band 2"]')->sendKeys(WebDriverKeys::ARROW_RIGHT);
+        $this->findText('button', '+ a band')->click();
+        $this->findText('section[aria-label="Band 3"] button', '+ a block')->click();
+        $this->findText('[role=dialog] button', 'Heading')->click();
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->findText('section[aria-label="Band 3"] button', 'The heading')->click();
+        $this->findText('label', 'signed-out visitors')->click();
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->findText('button', 'anyone')->click();
+        $this->findText('[role=dialog] label', 'a member')->click();
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->sees('only for');
+        $this->assertAccessible('the plan of a page');
+        $this->sees('Draft · every change kept');
+        $this->browser->navigate()->refresh();
+        $this->sees('The heading “A heading”');
+        $this->findText('button', 'Publish')->click();
+        $this->findText('button', 'Published');
+        $this->visit('/spring');
+        $this->assertCount(6, $this->titles('newest-in-the-shop'));
+        $this->assertStringNotContainsString('A heading', $this->find('main')->getText(), 'who manages is a member');
+        $this->browser->manage()->deleteAllCookies();
+        $this->browser->navigate()->refresh();
+        $this->sees('A heading');
+        $this->assertSame(['9', '3'], $this->browser->executeScript(
+            'return [...document.querySelectorAll(".slot")].slice(1, 3).map((one) => getComputedStyle(one).flexGrow)',
+        ));
+        $this->assertAccessible('a page of bands and slots');
+        $this->assertQuietConsole();
+    }
+
+    public function test_one_page_serves_every_room_of_the_garden(): void
+    {
+        $this->newPage('Room', '/rooms', 'every term of Garden rooms');
+        $this->findText('button', '+ a band')->click();
+        foreach (['Breadcrumbs', 'The page’s title', 'The page’s text', 'The page’s picture'] as $block) {
+            $this->findText('section[aria-label="Band 1"] button', '+ a block')->click();
+            $this->findText('[role=dialog] button', $block)->click();
+            $this->keys(WebDriverKeys::ESCAPE);
+        }
+        $this->sees('nothing to show');
+        $this->findText('.bg-stage button', 'Cutting beds')->click();
+        $this->type('input[aria-label="Seen as"]', 'Fern d');
+        $this->findText('[role=option]', 'Fern dell')->click();
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->await('the page is not that of the Fern dell', fn (): ?bool => str_contains((string) $this->browser
+            ->executeScript('return document.querySelector("iframe").contentDocument.body.innerText'), 'Fern dell')
+            ?: null);
+        $this->sees('Draft · every change kept');
+        $this->findText('button', 'Publish')->click();
+        $this->findText('button', 'Published');
+        $this->visit('/rooms/fern-dell');
+        $this->assertSame('Fern dell', $this->find('h1')->getText());
+        $this->assertQuietConsole();
+    }
+
+    private function newPage(string $title, string $address, string $about = ''): void
+    {
+        $this->signIn();
+        $this->visit('/manage/pages');
+        $this->findText('button', '+ a page')->click();
+        $field = fn (string $label) => $this->findText('label', $label)->findElement(WebDriverBy::tagName('input'));
+        $field('Title')->sendKeys($title);
+        $field('Address')->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $address]);
+        if ($about !== '') {
+            $this->findText('option', $about)->click();
+        }
+        $this->findText('button', 'Add the page')->click();
+        $this->sees('in the menu');
+    }
+
+    private function addModule(int $band, int $slot, string $name): void
+    {
+        $this->findText("[aria-label=\"Slot {$slot} of band {$band}\"] button", '+ a block')->click();
+        $this->find('input[aria-label="A module"]')->sendKeys($name);
+        $this->findText('[role=option]', $name)->click();
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->findText("section[aria-label=\"Band {$band}\"] button", $name);
+    }
+
+    private function splitBand(int $band, string $shares): void
+    {
+        $this->findText("section[aria-label=\"Band {$band}\"] button", (string) $band)->click();
+        $this->findText('[role=dialog] button', $shares)->click();
+        $this->keys(WebDriverKeys::ESCAPE);
+    }
+}
