@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\Manage;
 use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SiteController;
+use App\Http\Controllers\SitemapController;
 use App\Http\Middleware\ActiveAccount;
 use App\Http\Middleware\CountsViews;
 use App\Http\Middleware\IdentifiesViewer;
@@ -141,6 +142,9 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
 // Who brings no session gets none: pages are the same for all signed-out visitors.
 Route::withoutMiddleware('web')->group(function (): void {
     Route::get('/up', fn () => response('up', 200, ['Content-Type' => 'text/plain']));
+    Route::get('/robots.txt', [SitemapController::class, 'robots']);
+    Route::get('/sitemap.xml', [SitemapController::class, 'index']);
+    Route::get('/sitemap/{name}.xml', [SitemapController::class, 'part'])->where('name', '[a-z0-9_-]{1,100}');
     Route::middleware(IdentifiesViewer::class)->group(function (): void {
         Route::get('/search', SearchController::class)->middleware('throttle:search');
         Route::get('/{path?}', [SiteController::class, 'show'])->where('path', '.*')->middleware(CountsViews::class);

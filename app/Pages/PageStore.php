@@ -110,6 +110,14 @@ final readonly class PageStore
         return $this->stored(self::live()->where('address', 'like', '%{%')->orderBy('id')->get()->all(), false);
     }
 
+    /** @return list<StoredPage> live pages that are about nothing but themselves, in the manager's order */
+    public function withoutPlaceholder(): array
+    {
+        $rows = self::live()->where('address', 'not like', '%{%')->orderBy('position')->orderBy('id');
+
+        return $this->stored($rows->get()->all(), false);
+    }
+
     /** Where a page is that was at the address before; null where none was. */
     public function movedTo(string $path): ?string
     {

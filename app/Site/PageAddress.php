@@ -18,6 +18,11 @@ final readonly class PageAddress
         return new self($this->path, $parameters);
     }
 
+    public function whole(): string
+    {
+        return $this->path.($this->parameters === [] ? '' : '?'.http_build_query($this->parameters));
+    }
+
     /**
      * The same with one parameter changed.
      *

@@ -14,6 +14,7 @@ final readonly class PageResult
     /**
      * @param  list<ShownBand<DrawnBlock>>  $bands
      * @param  array<string, non-empty-list<DrawnBlock>>  $frame  by the value of FrameSlot
+     * @param  PageAddress  $address  with what the visitor has chosen, in the order of the offers: the canonical one
      */
     public function __construct(
         public PageDefinition $page,
@@ -21,6 +22,7 @@ final readonly class PageResult
         public array $bands,
         public array $frame,
         public Dependencies $dependencies,
+        public PageAddress $address,
     ) {
     }
 

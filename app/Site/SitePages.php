@@ -107,6 +107,7 @@ final readonly class SitePages
             $bands,
             FrameResolver::show($frame, $page->address, $address->path, $context, $draw),
             $dependencies,
+            $address,
         );
     }
 

@@ -9,10 +9,15 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Page\PageDefinition;
+use Wellspring\Core\Text\Excerpt;
+use Wellspring\Core\Text\Html;
 
 /** What a page is about, as its blocks show it; of a page about nothing but itself, the page. */
 final readonly class Subject
 {
+    /** Words of its summary. */
+    private const SUMMARY = 28;
+
     /**
      * @param  string  $text  HTML
      * @param  string|null  $picture  a file's name
@@ -25,6 +30,12 @@ final readonly class Subject
         public ?string $picture,
         public ?Record $record = null,
     ) {
+    }
+
+    /** The beginning of its text, without markup; empty where it has none. */
+    public function summary(): string
+    {
+        return Excerpt::words(Html::visibleText($this->text), self::SUMMARY);
     }
 
     public static function ofPage(PageDefinition $page): self

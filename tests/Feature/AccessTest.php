@@ -108,7 +108,8 @@ final class AccessTest extends TestCase
             'GET manage/welcome/{secret}',
             'POST manage/welcome/{secret}',
             'GET manage/api/token',
-            'POST manage/api/sign-in', 'GET up', 'GET search', 'GET {path?}',
+            'POST manage/api/sign-in', 'GET up', 'GET search', 'GET {path?}', 'GET robots.txt',
+            'GET sitemap.xml', 'GET sitemap/{name}.xml',
         ],
     ];
 

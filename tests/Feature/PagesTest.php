@@ -228,6 +228,40 @@ final class PagesTest extends TestCase
         ]);
     }
 
+    /** The sitemaps protocol: sitemaps.org/protocol.html, read back by an XML parser and its namespace. */
+    public function test_search_engines_are_told_every_address_that_anyone_may_see(): void
+    {
+        config(['app.url' => 'https://garden.example', 'site.hosts' => 'localhost, 127.0.0.1']);
+        $this->publishPage(['key' => 'inside', 'address' => '/inside', 'title' => 'In', 'audience' => ['members']]);
+        $read = function (string $path): array {
+            $answer = $this->get($path)->assertOk();
+            $this->assertSame('application/xml; charset=utf-8', $answer->headers->get('Content-Type'));
+            $xml = new \SimpleXMLElement((string) $answer->getContent());
+            $this->assertSame(['' => 'http://www.sitemaps.org/schemas/sitemap/0.9'], $xml->getDocNamespaces());
+            $found = [];
+            foreach ($xml->children() as $one) {
+                $found[] = (string) $one->loc;
+            }
+
+            return $found;
+        };
+        $all = [];
+        foreach ($read('/sitemap.xml') as $part) {
+            array_push($all, ...$read((string) parse_url($part, PHP_URL_PATH)));
+        }
+        $paths = array_map(fn (string $url): string => str_replace('https://garden.example', '', $url), $all);
+        $this->assertEqualsCanonicalizing([
+            '/', '/plants/fern', '/plants/oak', '/plants/2026-05', '/plants/2026-06', '/groups/perennials',
+            '/groups/ferns', '/groups/tree-ferns', '/groups/hostas', '/groups/shrubs',
+        ], $paths);
+        foreach ($paths as $path) {
+            $canonical = "rel=\"canonical\" href=\"https://garden.example{$path}\"";
+            $this->get($path)->assertOk()->assertSee($canonical, false);
+        }
+        $this->get('/sitemap/items-planet-1.xml')->assertNotFound();
+        $this->get('/robots.txt')->assertSee('Sitemap: https://garden.example/sitemap.xml')->assertSee('/manage');
+    }
+
     public function test_a_page_is_made_changed_looked_at_published_and_removed_in_manage(): void
     {
         $this->actingAs($this->manager());

@@ -1,5 +1,13 @@
 @extends('site.layout')
 @section('title', $page->item->title)
+@section('head')
+    @include('site.head', [
+        'title' => $page->item->title,
+        'description' => $page->summary(),
+        'picture' => $page->pictures[0]->name ?? null,
+        'address' => \App\Site\SitePages::itemAddress($page->type, $page->item->slug),
+    ])
+@endsection
 @section('content')
     @php($pictures = $page->pictures)
     <article @class(['item', 'has-picture' => $pictures !== []])>

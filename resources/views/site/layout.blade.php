@@ -5,8 +5,7 @@
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>@yield('title')@hasSection('title') · @endif{{ config('site.name') }}</title>
-    @hasSection('description')<meta name="description" content="@yield('description')">@endif
-
+    @yield('head')
     <link rel="icon" href="/wellspring.svg" type="image/svg+xml">
     @vite('resources/css/site.css')
     @stack('scripts')

@@ -1,6 +1,13 @@
 @extends('site.layout', ['frame' => $result->frame])
 @section('title', $result->page->address->pattern === '/' ? '' : $result->subject->title)
-@section('description', $result->page->description)
+@section('head')
+    @include('site.head', [
+        'title' => $result->subject->title,
+        'description' => $result->page->description ?: $result->subject->summary(),
+        'picture' => $result->page->picture ?? $result->subject->picture,
+        'address' => $result->address->whole(),
+    ])
+@endsection
 @if ($result->usesScript())
     @push('scripts')
         @vite('resources/js/site/main.ts')
