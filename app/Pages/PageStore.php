@@ -110,6 +110,12 @@ final readonly class PageStore
         return $this->stored(self::live()->where('address', 'like', '%{%')->orderBy('id')->get()->all(), false);
     }
 
+    /** @return list<StoredPage> */
+    public function allLive(): array
+    {
+        return $this->stored(self::live()->orderBy('id')->get()->all(), false);
+    }
+
     /** @return list<StoredPage> live pages that are about nothing but themselves, in the manager's order */
     public function withoutPlaceholder(): array
     {

@@ -61,7 +61,7 @@ final class AccessTest extends TestCase
             'GET manage/api/modules/{key}/versions',
             'GET manage/api/modules/{key}/versions/{number}',
             'PUT manage/api/modules/{key}/pages',
-            'GET manage/api/pages', 'POST manage/api/pages', 'POST manage/api/pages/look',
+            'GET manage/api/pages', 'GET manage/api/pages/grid', 'POST manage/api/pages', 'POST manage/api/pages/look',
             'POST manage/api/pages/subjects', 'GET manage/api/pages/{key}', 'PUT manage/api/pages/{key}/draft',
             'POST manage/api/pages/{key}/publish', 'DELETE manage/api/pages/{key}',
             'POST manage/api/bench/look',

@@ -300,6 +300,19 @@ final class PagesTest extends TestCase
         $this->postJson("{$api}/{$key}/publish")->assertOk()->assertJson(['live' => true, 'changed' => false]);
         $this->get('/kinds/hostas')->assertOk()->assertSee('Here');
         $this->assertSame('live', array_column((array) $this->getJson($api)->json(), 'state', 'key')[$key]);
+        $this->publishFrame(['side' => [['module' => 'of-this-group', 'on' => ['pages' => ['/plants/*']]]]]);
+        $grid = $this->getJson("{$api}/grid")->assertOk();
+        $this->assertSame(
+            ['home own on it', "{$key} own on it", 'group own on it', 'plant frame', 'month frame'],
+            array_map(
+                fn (array $mark): string => "{$mark['page']} {$mark['how']}".($mark['how'] === 'own' ? ' on it' : ''),
+                collect((array) $grid->json('modules.0.marks'))->sortBy(fn (array $mark): int => (int) array_search(
+                    $mark['page'],
+                    ['home', $key, 'group', 'plant', 'month'],
+                    true,
+                ))->values()->all(),
+            ),
+        );
         $this->deleteJson("{$api}/{$key}")->assertOk();
         $this->get('/kinds/hostas')->assertNotFound();
         $this->getJson("{$api}/{$key}")->assertNotFound();

@@ -16,6 +16,7 @@ use App\Listing\ContextFactory;
 use App\Models\Page;
 use App\Modules\ModuleStore;
 use App\Pages\PageStore;
+use App\Pages\PlacementGrid;
 use App\Pages\StoredPage;
 use App\Site\FoundPage;
 use App\Site\PageAddress;
@@ -33,6 +34,7 @@ use Wellspring\Core\Time\Iso8601;
  * @phpstan-import-type PageSummaryShape from PageResource
  * @phpstan-import-type PageWholeShape from PageResource
  * @phpstan-import-type PlanBandShape from PagePlan
+ * @phpstan-import-type GridShape from PlacementGrid
  *
  * @phpstan-type SubjectNameShape array{slug: string, title: string}
  * @phpstan-type PageLookShape array{
@@ -50,6 +52,7 @@ final readonly class PageController
         private PreviewContext $preview,
         private ContextFactory $contexts,
         private ModuleStore $modules,
+        private PlacementGrid $grid,
     ) {
     }
 
@@ -59,6 +62,12 @@ final readonly class PageController
         $rows = $this->pages->all()->sortBy(fn (Page $row): string => $row->address, SORT_STRING);
 
         return array_map($this->shape->summary(...), array_values($rows->all()));
+    }
+
+    /** @return GridShape */
+    public function grid(): array
+    {
+        return $this->grid->all();
     }
 
     /** @return Created<PageWholeShape> */

@@ -4,6 +4,7 @@ import { NavLink, useParams } from "react-router";
 import { get } from "../shared/api";
 import { Opening } from "../shared/Fault";
 import type { PageSummary } from "../shared/schema";
+import { Grid } from "./Grid";
 import { NewPage } from "./NewPage";
 import { PagePlan } from "./PageScreen";
 
@@ -50,7 +51,9 @@ export function PagesScreen() {
 			{key ? (
 				<PagePlan key={key} pageKey={key} />
 			) : (
-				<p className="hidden lg:block p-6 text-quiet">Choose a page on the left, or add one.</p>
+				<div className="hidden lg:block grow min-w-0 overflow-auto">
+					<Grid />
+				</div>
 			)}
 		</div>
 	);

@@ -1,0 +1,169 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { get, send } from "../shared/api";
+import { Opening } from "../shared/Fault";
+import { Notice } from "../shared/Notice";
+import type { Grid as GridData, ModuleWhole } from "../shared/schema";
+
+/** So many rows and columns are drawn at once; typing finds the others. */
+const ROWS = 100;
+const COLUMNS = 40;
+
+/** Every module against every page: where it stands. A mark on the page itself is set and taken away in place. */
+export function Grid() {
+	const client = useQueryClient();
+	const [words, setWords] = useState("");
+	const [pageWords, setPageWords] = useState("");
+	const grid = useQuery({
+		queryKey: ["pages", "grid"],
+		queryFn: ({ signal }) => get<GridData>("/pages/grid", signal),
+	});
+	const place = useMutation({
+		mutationFn: ({ module, pages }: { module: string; pages: number[] }) =>
+			send<ModuleWhole>("PUT", `/modules/${module}/pages`, { pages }),
+		onSettled: () => {
+			void client.invalidateQueries({ queryKey: ["pages"] });
+			void client.invalidateQueries({ queryKey: ["modules"] });
+		},
+	});
+	if (!grid.data) {
+		return <Opening queries={[grid]} />;
+	}
+	const { pages, modules } = grid.data;
+	const has = (text: string, wanted: string) => text.toLowerCase().includes(wanted.trim().toLowerCase());
+	const rows = modules.filter((one) => has(`${one.name} ${one.key}`, words));
+	const columns = pages.filter((one) => has(`${one.title} ${one.address}`, pageWords));
+	const more = rows.length - ROWS > 0 || columns.length - COLUMNS > 0;
+	return (
+		<section aria-labelledby="grid" className="p-4 md:p-6 grid gap-3 content-start min-w-0 overflow-auto">
+			<h2 id="grid" className="font-serif text-xl font-semibold">
+				What shows where
+			</h2>
+			<div className="flex flex-wrap gap-2">
+				<input
+					type="search"
+					className="input input-sm w-52"
+					aria-label="Find modules"
+					placeholder="Find modules"
+					value={words}
+					onChange={(event) => setWords(event.target.value)}
+				/>
+				<input
+					type="search"
+					className="input input-sm w-52"
+					aria-label="Find pages"
+					placeholder="Find pages"
+					value={pageWords}
+					onChange={(event) => setPageWords(event.target.value)}
+				/>
+			</div>
+			{place.error && <Notice>{place.error.message}</Notice>}
+			<table className="grid-table border-collapse">
+				<thead>
+					<tr>
+						<th scope="col" className="sr-only">
+							Module
+						</th>
+						{columns.slice(0, COLUMNS).map((page) => (
+							<th key={page.key} scope="col" className="h-28 w-9 align-bottom font-normal text-left">
+								<Link
+									to={`/pages/${page.key}`}
+									title={page.address}
+									className="block w-7 [writing-mode:vertical-rl] rotate-180 whitespace-nowrap max-h-28 overflow-hidden text-[0.85rem] text-quiet hover:text-base-content hover:underline"
+								>
+									{page.title}
+								</Link>
+							</th>
+						))}
+					</tr>
+				</thead>
+				<tbody>
+					{rows.slice(0, ROWS).map((module) => (
+						<Row
+							key={module.key}
+							module={module}
+							pages={pages}
+							columns={columns.slice(0, COLUMNS)}
+							isPending={place.isPending}
+							onPlace={(next) => place.mutate({ module: module.key, pages: next })}
+						/>
+					))}
+				</tbody>
+			</table>
+			<p className="text-quiet text-[0.85rem] flex flex-wrap items-center gap-x-4">
+				<span className="flex items-center gap-1.5">
+					<Mark how="own" /> on the page itself
+				</span>
+				<span className="flex items-center gap-1.5">
+					<Mark how="frame" /> from the frame
+				</span>
+				{more && <span>There are more; type to narrow.</span>}
+			</p>
+		</section>
+	);
+}
+
+function Row({
+	module,
+	pages,
+	columns,
+	isPending,
+	onPlace,
+}: {
+	module: GridData["modules"][number];
+	pages: GridData["pages"];
+	columns: GridData["pages"];
+	isPending: boolean;
+	onPlace: (pages: number[]) => void;
+}) {
+	const marked = new Map<string, typeof module.marks>();
+	for (const mark of module.marks) {
+		marked.set(mark.page, [...(marked.get(mark.page) ?? []), mark]);
+	}
+	const isOwn = (key: string) => marked.get(key)?.some((one) => one.how === "own") ?? false;
+	const own = pages.filter((one) => isOwn(one.key)).map((one) => one.id);
+	return (
+		<tr className="border-t border-base-300">
+			<th scope="row" className="text-left font-normal pr-4 py-0.5 min-w-44">
+				<Link to={`/modules/${module.key}`} className="hover:underline">
+					{module.name}
+				</Link>
+			</th>
+			{columns.map((page) => {
+				const stands = isOwn(page.key);
+				const said =
+					marked
+						.get(page.key)
+						?.map((one) => one.words)
+						.join("; ") ?? "not on it";
+				return (
+					<td key={page.key} className="text-center p-0">
+						<button
+							type="button"
+							aria-pressed={stands}
+							aria-label={`${module.name} on ${page.title}: ${said}`}
+							title={said}
+							disabled={isPending}
+							className="group size-7 grid place-items-center cursor-pointer"
+							onClick={() => onPlace(stands ? own.filter((one) => one !== page.id) : [...own, page.id])}
+						>
+							<Mark how={stands ? "own" : marked.has(page.key) ? "frame" : null} />
+						</button>
+					</td>
+				);
+			})}
+		</tr>
+	);
+}
+
+function Mark({ how }: { how: "own" | "frame" | null }) {
+	return how === null ? (
+		<span aria-hidden="true" className="size-1 rounded-full bg-base-300 group-hover:size-3" />
+	) : (
+		<span
+			aria-hidden="true"
+			className={`size-3 rounded-full border-2 border-primary ${how === "own" ? "bg-primary" : ""}`}
+		/>
+	);
+}
