@@ -20,7 +20,7 @@ use Wellspring\Core\Wording\Format;
  *
  * @phpstan-import-type DefinitionShape from Definitions
  *
- * @phpstan-type SitePageShape array{id: int, address: string, title: string}
+ * @phpstan-type SitePageShape array{id: int, key: string, address: string, title: string}
  * @phpstan-type ModuleWholeShape array{
  *     key: string, savedAt: string, live: bool, off: bool, changed: bool, publishedAt: string|null,
  *     pages: list<SitePageShape>, definition: DefinitionShape, liveDefinition: DefinitionShape|null, revision: int,
@@ -136,13 +136,15 @@ final readonly class ModuleResource
         ];
     }
 
+    /** @return SitePageShape */
+    public static function page(Page $page): array
+    {
+        return ['id' => $page->id, 'key' => $page->key, 'title' => $page->title, 'address' => $page->address];
+    }
+
     /** @return list<SitePageShape> */
     private static function pages(ModuleRow $row): array
     {
-        return array_values(
-            $row->loadMissing('pages')->pages->map(
-                fn (Page $page): array => ['id' => $page->id, 'title' => $page->title, 'address' => $page->address],
-            )->all(),
-        );
+        return array_values($row->loadMissing('pages')->pages->map(self::page(...))->all());
     }
 }

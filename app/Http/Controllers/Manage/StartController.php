@@ -8,8 +8,8 @@ use App\Catalogue\CatalogueStore;
 use App\Content\PeopleNames;
 use App\Http\Resources\FieldResource;
 use App\Http\Resources\ModuleResource;
-use App\Models\Page;
 use App\Models\User;
+use App\Pages\PageStore;
 use App\People\DemoAccounts;
 use App\People\People;
 use Illuminate\Auth\AuthenticationException;
@@ -49,7 +49,7 @@ use Wellspring\Core\Who\Audience;
  */
 final readonly class StartController
 {
-    public function __construct(private CatalogueStore $store, private People $people)
+    public function __construct(private CatalogueStore $store, private People $people, private PageStore $pages)
     {
     }
 
@@ -78,10 +78,7 @@ final readonly class StartController
                 ->contains($this->people->hasDemoPassword(...)),
             'types' => array_map($this->type(...), array_values($catalogue->types)),
             'taxonomies' => $this->taxonomies($catalogue),
-            'pages' => array_map(
-                fn (Page $page): array => ['id' => $page->id, 'address' => $page->address, 'title' => $page->title],
-                array_values(Page::query()->whereNull('removed_at')->orderBy('position')->orderBy('id')->get()->all()),
-            ),
+            'pages' => array_map(ModuleResource::page(...), array_values($this->pages->all()->all())),
             'arrangements' => array_values(array_map(
                 fn (string $one): array => ['key' => $one::key(), 'label' => $one::label()],
                 Arrangements::all(),

@@ -34,9 +34,13 @@ export function ShownIn({ item }: { item: Item }) {
 									: one.pages.map((page, i) => (
 											<span key={page.address}>
 												{i === 0 ? "; on " : ", "}
-												<a href={page.address} className="underline">
-													{page.title}
-												</a>
+												{page.address.includes("{") ? (
+													page.title
+												) : (
+													<a href={page.address} className="underline">
+														{page.title}
+													</a>
+												)}
 											</span>
 										))}
 								.

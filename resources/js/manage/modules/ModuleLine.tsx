@@ -48,9 +48,9 @@ export function ModuleLine({
 					one.pages.map((at, i) => (
 						<span key={at.id}>
 							{i > 0 && ", "}
-							<a href={at.address} className="hover:underline">
+							<Link to={`/pages/${at.key}`} className="hover:underline">
 								{at.title}
-							</a>
+							</Link>
 						</span>
 					))
 				)}

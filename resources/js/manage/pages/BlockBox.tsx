@@ -24,7 +24,9 @@ export function BlockBox({ plan, place, shown }: { plan: PagePlanState; place: P
 			</Word>
 			{shown?.detail && <span className="ml-1.5 text-quiet text-[0.78rem]">{shown.detail}</span>}
 			{shown?.total != null && (
-				<span className="ml-1.5 rounded-full bg-accent px-1.5 text-[0.76rem]">{shown.total} now</span>
+				<span className="ml-1.5 inline-block whitespace-nowrap rounded-full bg-accent px-1.5 text-[0.76rem]">
+					{shown.total} now
+				</span>
 			)}
 			{shown?.why && <span className="ml-1.5 text-secondary text-[0.78rem]">{shown.why}</span>}
 		</div>

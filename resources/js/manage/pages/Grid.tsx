@@ -59,7 +59,7 @@ export function Grid() {
 				/>
 			</div>
 			{place.error && <Notice>{place.error.message}</Notice>}
-			<table className="grid-table border-collapse">
+			<table className="border-collapse justify-self-start">
 				<thead>
 					<tr>
 						<th scope="col" className="sr-only">
@@ -70,7 +70,7 @@ export function Grid() {
 								<Link
 									to={`/pages/${page.key}`}
 									title={page.address}
-									className="block w-7 [writing-mode:vertical-rl] rotate-180 whitespace-nowrap max-h-28 overflow-hidden text-[0.85rem] text-quiet hover:text-base-content hover:underline"
+									className="block w-7 [writing-mode:vertical-rl] [text-orientation:sideways] rotate-180 whitespace-nowrap max-h-28 overflow-hidden text-[0.85rem] text-quiet hover:text-base-content hover:underline"
 								>
 									{page.title}
 								</Link>

@@ -52,7 +52,7 @@ function Loaded({ page }: { page: PageWhole }) {
 					<Notice>{look.error.message}</Notice>
 				</div>
 			)}
-			<div className="flex-1 min-h-0 grid xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+			<div className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
 				<section className="bg-base-200 overflow-y-auto p-3" aria-label="Plan">
 					<Plan plan={plan} />
 				</section>

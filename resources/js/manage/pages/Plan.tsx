@@ -9,7 +9,7 @@ export function Plan({ plan }: { plan: PagePlanState }) {
 	const before = around.filter((one) => ["In the header", "Before the body"].includes(one.slot));
 	const after = around.filter((one) => !before.includes(one));
 	return (
-		<div className="grid gap-2.5 content-start" data-updating={updating || undefined}>
+		<div className="grid grid-cols-[minmax(0,1fr)] gap-2.5 content-start" data-updating={updating || undefined}>
 			{before.map((one) => (
 				<Around key={one.slot} {...one} />
 			))}
