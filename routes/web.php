@@ -85,6 +85,10 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::put('pages/{key}/draft', [Manage\PageController::class, 'saveDraft']);
         Route::post('pages/{key}/publish', [Manage\PageController::class, 'publish']);
         Route::delete('pages/{key}', [Manage\PageController::class, 'remove']);
+        Route::get('frame', [Manage\FrameController::class, 'show']);
+        Route::put('frame/draft', [Manage\FrameController::class, 'saveDraft']);
+        Route::post('frame/publish', [Manage\FrameController::class, 'publish']);
+        Route::post('frame/look', [Manage\FrameController::class, 'look']);
         Route::post('bench/look', [Manage\BenchController::class, 'look']);
         Route::post('bench/results', [Manage\BenchController::class, 'results']);
         Route::post('bench/find', [Manage\BenchController::class, 'find']);

@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $revision of the draft
  * @property CarbonImmutable|null $published_at
  * @property int|null $user_id who changed it last
+ * @property CarbonImmutable $updated_at
  */
 final class SiteDefinition extends Model
 {
@@ -25,6 +26,9 @@ final class SiteDefinition extends Model
 
     protected function casts(): array
     {
-        return ['draft' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime'];
+        return [
+            'draft' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime',
+            'updated_at' => 'immutable_datetime',
+        ];
     }
 }

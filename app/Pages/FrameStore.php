@@ -7,6 +7,7 @@ namespace App\Pages;
 use App\Audit\Actor;
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
+use App\Content\StaleWrite;
 use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\SiteDefinition;
@@ -79,6 +80,25 @@ final readonly class FrameStore
             $row->save();
 
             return $row;
+        });
+    }
+
+    /**
+     * Replaces the draft of the frame.
+     *
+     * @param  int  $revision  the revision that the change started from; 0 where there was none
+     *
+     * @throws StaleWrite
+     */
+    public function saveFrame(FrameDefinition $frame, int $revision): SiteDefinition
+    {
+        return DB::transaction(function () use ($frame, $revision): SiteDefinition {
+            $row = SiteDefinition::query()->where('kind', self::FRAME)->lockForUpdate()->first();
+            if (($row->revision ?? 0) !== $revision) {
+                throw new StaleWrite($row->revision ?? 0);
+            }
+
+            return $this->apply($frame)->refresh();
         });
     }
 

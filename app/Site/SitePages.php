@@ -156,7 +156,7 @@ final readonly class SitePages
     }
 
     /** The frame of a site that has published none. */
-    private static function plainFrame(): FrameDefinition
+    public static function plainFrame(): FrameDefinition
     {
         return FrameReader::read(['format' => FrameReader::FORMAT, 'slots' => [
             'header' => [['block' => 'menu', 'menu' => 'main'], ['block' => 'searchBox']],

@@ -77,6 +77,34 @@ final class PagesTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    public function test_something_of_the_frame_stands_around_one_page_alone(): void
+    {
+        $this->signIn();
+        $this->visit('/manage/pages');
+        $this->sees('What shows where');
+        $this->find('[aria-label="People of the garden on People: on it"]');
+        $this->assertAccessible('the grid of modules against pages');
+        $this->findText('a', 'The frame around all pages')->click();
+        $this->findText('[aria-label="After the body"] button', '+ a block')->click();
+        $this->findText('[role=dialog] button', 'Heading')->click();
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->findText('[aria-label="After the body"] button', 'Heading')->click();
+        $this->findText('[role=dialog] option', 'only on named pages')->click();
+        $this->findText('[role=dialog] label', 'Addresses')->findElement(WebDriverBy::tagName('input'))
+            ->sendKeys(['/people', WebDriverKeys::ENTER]);
+        $this->sees('only on /people');
+        $this->assertAccessible('an entry of the frame');
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->sees('Draft · every change kept');
+        $this->findText('button', 'Publish')->click();
+        $this->findText('button', 'Published');
+        $this->visit('/people');
+        $this->sees('A heading', '.frame-after');
+        $this->visit('/plots');
+        $this->assertSame([], $this->browser->findElements(WebDriverBy::cssSelector('.frame-after')));
+        $this->assertQuietConsole();
+    }
+
     private function newPage(string $title, string $address, string $about = ''): void
     {
         $this->signIn();

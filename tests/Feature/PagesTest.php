@@ -228,6 +228,29 @@ final class PagesTest extends TestCase
         ]);
     }
 
+    public function test_the_frame_is_changed_looked_at_and_published_in_manage(): void
+    {
+        $this->actingAs($this->manager());
+        $api = '/manage/api/frame';
+        $plain = $this->getJson($api)->assertOk()->assertJson(['revision' => 0, 'live' => false])->json('definition');
+        $this->assertSame(['menu', 'searchBox'], array_column($plain['slots']['header'], 'block'));
+        $entry = ['block' => 'heading', 'text' => 'All around', 'on' => ['except' => ['/']]];
+        $changed = ['slots' => $plain['slots'] + ['after' => [$entry]]] + $plain;
+        $saved = ['definition' => $changed, 'revision' => 0];
+        $this->putJson("{$api}/draft", $saved)->assertOk()->assertJsonPath('revision', 1);
+        $this->putJson("{$api}/draft", $saved)->assertConflict();
+        $this->putJson("{$api}/draft", ['definition' => ['format' => 1, 'slots' => ['roof' => []]], 'revision' => 1])
+            ->assertUnprocessable()->assertJsonPath('problems.0.path', 'slots.roof');
+        $html = fn (string $address): string => (string) $this->postJson("{$api}/look", ['address' => $address])
+            ->assertOk()->json('html');
+        $this->assertStringContainsString('All around', $html('/groups/hostas'));
+        $this->assertStringNotContainsString('All around', $html('/'));
+        $this->postJson("{$api}/look", ['address' => '/nowhere'])->assertNotFound();
+        $this->get('/groups/hostas')->assertDontSee('All around');
+        $this->postJson("{$api}/publish")->assertOk()->assertJson(['live' => true, 'changed' => false]);
+        $this->get('/groups/hostas')->assertSee('All around');
+    }
+
     /** The sitemaps protocol: sitemaps.org/protocol.html, read back by an XML parser and its namespace. */
     public function test_search_engines_are_told_every_address_that_anyone_may_see(): void
     {

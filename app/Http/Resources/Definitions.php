@@ -12,6 +12,7 @@ use OpenApi\Attributes as OA;
  *
  * @phpstan-type DefinitionShape array<string, mixed>
  * @phpstan-type PageFileShape array<string, mixed>
+ * @phpstan-type FrameFileShape array<string, mixed>
  * @phpstan-type TypeFileShape array<string, mixed>
  * @phpstan-type TaxonomyFileShape array<string, mixed>
  */
@@ -171,6 +172,18 @@ use OpenApi\Attributes as OA;
     new OA\Property('menu', type: 'string'),
     new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
 ], additionalProperties: true)]
+#[OA\Schema(schema: 'FrameFile', type: 'object', required: ['format', 'slots'], properties: [
+    new OA\Property('format', type: 'integer', enum: [1]),
+    new OA\Property(
+        'slots',
+        description: 'By header, before, side, after and footer.',
+        type: 'object',
+        additionalProperties: new OA\AdditionalProperties(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/PageBlock'),
+        ),
+    ),
+])]
 #[OA\Schema(schema: 'TypeFile', type: 'object', required: [
     '$schema', 'title', 'type', 'x-wellspring', 'properties',
 ], properties: [

@@ -44,6 +44,7 @@ const router = createBrowserRouter(
 						{ path: "modules/:key", element: <BenchScreen /> },
 						{ path: "pages", element: <PagesScreen /> },
 						{ path: "pages/:key", element: <PagesScreen /> },
+						{ path: "pages/_frame", element: <PagesScreen frame /> },
 						{ path: "content", element: <ContentScreen /> },
 						{ path: "content/:type", element: <ContentScreen /> },
 						{ path: "content/:type/new", element: <ItemScreen /> },

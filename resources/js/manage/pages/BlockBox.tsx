@@ -39,7 +39,7 @@ function BlockEditor({ plan, place, block }: { plan: PagePlanState; place: Place
 		change(setBlock(definition, place, next), tag && `${tag} ${place.band} ${place.slot} ${place.at}`);
 	return (
 		<>
-			<Own block={block} onChange={set} />
+			<OwnControls block={block} onChange={set} />
 			<AudienceControl value={block.audience} onChange={(audience) => set({ ...block, audience })} />
 			<MoveTo plan={plan} place={place} />
 			<button
@@ -54,7 +54,13 @@ function BlockEditor({ plan, place, block }: { plan: PagePlanState; place: Place
 }
 
 /** What a block says of its own. */
-function Own({ block, onChange }: { block: PageBlock; onChange: (next: PageBlock, tag?: string) => void }) {
+export function OwnControls({
+	block,
+	onChange,
+}: {
+	block: PageBlock;
+	onChange: (next: PageBlock, tag?: string) => void;
+}) {
 	const [picking, setPicking] = useState(false);
 	if (block.module !== undefined) {
 		const own = typeof block.heading === "string";

@@ -4,12 +4,13 @@ import { NavLink, useParams } from "react-router";
 import { get } from "../shared/api";
 import { Opening } from "../shared/Fault";
 import type { PageSummary } from "../shared/schema";
+import { FramePlan } from "./FrameScreen";
 import { Grid } from "./Grid";
 import { NewPage } from "./NewPage";
 import { PagePlan } from "./PageScreen";
 
 /** All pages as a tree by their addresses, and the plan of the one that is open. */
-export function PagesScreen() {
+export function PagesScreen({ frame = false }: { frame?: boolean }) {
 	const { key } = useParams();
 	const [adding, setAdding] = useState(false);
 	const pages = useQuery({
@@ -23,9 +24,9 @@ export function PagesScreen() {
 		<div className="flex-1 flex min-h-0 lg:h-[calc(100vh-3rem)]">
 			<nav
 				aria-label="Pages"
-				className={`w-full lg:w-60 shrink-0 border-r border-base-300 bg-base-200 overflow-y-auto py-2 ${key ? "hidden lg:block" : ""}`}
+				className={`w-full lg:w-60 shrink-0 border-r border-base-300 bg-base-200 overflow-y-auto py-2 ${key || frame ? "hidden lg:block" : ""}`}
 			>
-				{!key && <h1 className="font-serif text-2xl font-semibold px-4 py-2">Pages</h1>}
+				{!key && !frame && <h1 className="font-serif text-2xl font-semibold px-4 py-2">Pages</h1>}
 				<ul>
 					{pages.data.map((page) => (
 						<li key={page.key}>
@@ -46,9 +47,21 @@ export function PagesScreen() {
 				<button type="button" className="plain-add px-4 py-2" onClick={() => setAdding(true)}>
 					+ a page
 				</button>
+				<div className="border-t border-base-300 mt-2 pt-2">
+					<NavLink
+						to="/pages/_frame"
+						className={({ isActive }) =>
+							`block py-1 px-3.5 border-l-3 ${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
+						}
+					>
+						The frame around all pages
+					</NavLink>
+				</div>
 				{adding && <NewPage onClose={() => setAdding(false)} />}
 			</nav>
-			{key ? (
+			{frame ? (
+				<FramePlan />
+			) : key ? (
 				<PagePlan key={key} pageKey={key} />
 			) : (
 				<div className="hidden lg:block grow min-w-0 overflow-auto">

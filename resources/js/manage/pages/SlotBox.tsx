@@ -60,7 +60,7 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 	);
 }
 
-function AddBlock({ onAdd }: { onAdd: (block: { module?: string; block?: string }) => void }) {
+export function AddBlock({ onAdd }: { onAdd: (block: { module?: string; block?: string }) => void }) {
 	const modules = useQuery({
 		queryKey: ["modules"],
 		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),

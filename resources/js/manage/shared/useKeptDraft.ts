@@ -25,11 +25,11 @@ export interface Drafted<T> {
 /**
  * A draft that keeps itself while it is edited, with its history.
  *
- * @param kind `module` or `page`; the address of its API is its plural
+ * @param kind `module`, `page` or `frame`, of which there is but one
  */
-export function useKeptDraft<T>(kind: "module" | "page", draft: Drafted<T>) {
+export function useKeptDraft<T>(kind: "module" | "page" | "frame", draft: Drafted<T>) {
 	const client = useQueryClient();
-	const path = `/${kind}s/${draft.key}/draft`;
+	const path = kind === "frame" ? "/frame/draft" : `/${kind}s/${draft.key}/draft`;
 	const name = `${kind} ${draft.key}`;
 	const [history, act] = useReducer(
 		(now: History<T>, next: Act<T>) => step(now, next),

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Http\PreviewContext;
+use App\Http\Requests\LookAtFrameRequest;
+use App\Http\Requests\SaveFrameDraftRequest;
+use App\Http\Resources\Definitions;
+use App\Models\SiteDefinition;
+use App\Pages\FrameStore;
+use App\Site\AddressAnswers;
+use App\Site\SitePages;
+use OpenApi\Attributes as OA;
+use Wellspring\Core\Page\FrameReader;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Time\Iso8601;
+
+/**
+ * The frame: what stands around every page.
+ *
+ * @phpstan-import-type FrameFileShape from Definitions
+ *
+ * @phpstan-type FrameWholeShape array{
+ *     key: string, definition: FrameFileShape, revision: int, savedAt: string, live: bool, changed: bool,
+ * }
+ */
+final readonly class FrameController
+{
+    public function __construct(
+        private FrameStore $frames,
+        private PreviewContext $preview,
+        private AddressAnswers $answers,
+    ) {
+    }
+
+    /** @return FrameWholeShape the frame of a site that has published none, where there is no other yet */
+    public function show(): array
+    {
+        $row = $this->frames->frame();
+
+        return [
+            'key' => FrameStore::FRAME,
+            'definition' => $row === null ? SitePages::plainFrame()->toArray() : self::written($row),
+            'revision' => $row === null ? 0 : $row->revision,
+            'savedAt' => Iso8601::format($row === null ? now()->toImmutable() : $row->updated_at),
+            'live' => $row?->live !== null,
+            'changed' => $row?->draft !== $row?->live,
+        ];
+    }
+
+    /** @return array{revision: int, savedAt: string} */
+    #[OA\Response(response: 409, description: 'Somebody else saved it meanwhile.', content: new OA\MediaType(
+        'application/json',
+        new OA\Schema(ref: '#/components/schemas/Stale'),
+    ))]
+    public function saveDraft(SaveFrameDraftRequest $request): array
+    {
+        $revision = (int) $request->validated()['revision'];
+        $row = $this->frames->saveFrame(FrameReader::read($request->definition()), $revision);
+
+        return ['revision' => $row->revision, 'savedAt' => Iso8601::format($row->updated_at)];
+    }
+
+    /** @return FrameWholeShape */
+    public function publish(): array
+    {
+        $this->frames->publish($this->frames->frame() ?? $this->frames->apply(SitePages::plainFrame()));
+
+        return $this->show();
+    }
+
+    /**
+     * A page with the drafts of the frame and of the menus around it.
+     *
+     * @return array{html: string}
+     */
+    public function look(LookAtFrameRequest $request): array
+    {
+        $address = (string) $request->validated()['address'];
+        $answer = $this->answers->find($address, $this->preview->of($request), drafts: true);
+        abort_if($answer->page === null, 404, "No page has the address {$address}.");
+
+        return ['html' => view('site.page', ['result' => $answer->page])->render()];
+    }
+
+    /** @return FrameFileShape as a file holds it; as it is stored where it can no longer be read */
+    private static function written(SiteDefinition $row): array
+    {
+        try {
+            return FrameReader::read($row->draft)->toArray();
+        } catch (Refused) {
+            return $row->draft;
+        }
+    }
+}

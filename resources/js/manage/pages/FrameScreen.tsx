@@ -1,0 +1,149 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link } from "react-router";
+import { get, send } from "../shared/api";
+import { DraftState, DraftTrouble } from "../shared/DraftState";
+import { Fault, Opening } from "../shared/Fault";
+import { Notice } from "../shared/Notice";
+import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
+import { SeenBy } from "../shared/SeenBy";
+import type { FrameFile, FrameWhole, PreviewContext } from "../shared/schema";
+import { useStart } from "../shared/start";
+import { useKeptDraft } from "../shared/useKeptDraft";
+import { FrameSlot } from "./FrameSlot";
+
+const SLOTS: [string, string][] = [
+	["header", "In the header"],
+	["before", "Before the body"],
+	["side", "At the side"],
+	["after", "After the body"],
+	["footer", "In the footer"],
+];
+
+/** What stands around every page: its five slots, and beside them a page with the draft around it. */
+export function FramePlan() {
+	const client = useQueryClient();
+	const frame = useQuery({
+		queryKey: ["frame"],
+		queryFn: ({ signal }) => get<FrameWhole>("/frame", signal),
+		staleTime: Number.POSITIVE_INFINITY,
+	});
+	useEffect(() => () => client.removeQueries({ queryKey: ["frame"] }), [client]);
+	if (frame.error) {
+		return (
+			<div className="p-6">
+				<Fault error={frame.error} onRetry={frame.refetch} />
+			</div>
+		);
+	}
+	return frame.data ? <Loaded frame={frame.data} /> : <Opening queries={[frame]} />;
+}
+
+function Loaded({ frame }: { frame: FrameWhole }) {
+	const { pages } = useStart();
+	const draft = useKeptDraft<FrameFile>("frame", frame);
+	const { definition, change, keeping } = draft;
+	const places = pages.filter((one) => !one.address.includes("{"));
+	const [address, setAddress] = useState(places[0]?.address ?? "/");
+	const [device, setDevice] = useState<Device>("Laptop");
+	const [context, setContext] = useState<PreviewContext>({});
+	const [live, setLive] = useState<string | null>(frame.live && !frame.changed ? JSON.stringify(definition) : null);
+	const kept = keeping.state === "kept" ? keeping.at : null;
+	// The draft as it is kept stands around the page.
+	const look = useQuery({
+		queryKey: ["frame look", address, context, kept && JSON.stringify(definition)],
+		queryFn: ({ signal }) => send<{ html: string }>("POST", "/frame/look", { ...context, address }, { signal }),
+		enabled: kept !== null,
+		placeholderData: keepPreviousData,
+	});
+	const publish = useMutation({
+		mutationFn: async () => {
+			if (!(await draft.keep())) {
+				throw new Error("Nothing was published, because the draft is not kept yet.");
+			}
+			await send<FrameWhole>("POST", "/frame/publish", {});
+			return JSON.stringify(definition);
+		},
+		onSuccess: setLive,
+	});
+	useEffect(() => {
+		document.title = "The frame · Wellspring";
+	}, []);
+	const published = live === JSON.stringify(definition);
+	return (
+		<div className="flex-1 flex flex-col min-h-0 min-w-0">
+			<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
+				<Link to="/pages" className="text-quiet hover:underline lg:hidden">
+					Pages <span aria-hidden="true">›</span>
+				</Link>
+				<h1 className="font-serif text-xl font-semibold">The frame</h1>
+				<DraftState draft={draft} savedAt={frame.savedAt} />
+				<span className="flex-1" />
+				<button
+					type="button"
+					className="btn btn-secondary btn-sm h-9 px-4"
+					disabled={published || publish.isPending || keeping.state === "stale"}
+					onClick={() => publish.mutate()}
+				>
+					{published ? "Published" : "Publish"}
+				</button>
+				{publish.error && (
+					<div className="w-full">
+						<Notice>{publish.error.message}</Notice>
+					</div>
+				)}
+			</div>
+			<DraftTrouble draft={draft} newest={() => get<FrameWhole>("/frame")} />
+			<div className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+				<section className="bg-base-200 overflow-y-auto p-3 grid gap-2.5 content-start" aria-label="Plan">
+					{SLOTS.map(([key, words]) => (
+						<FrameSlot
+							key={key}
+							words={words}
+							entries={definition.slots[key] ?? []}
+							onChange={(entries, tag) => {
+								const slots = { ...definition.slots, [key]: entries };
+								if (entries.length === 0) {
+									delete slots[key];
+								}
+								change({ ...definition, slots }, tag ?? null);
+							}}
+						/>
+					))}
+				</section>
+				<section
+					className="bg-stage flex flex-col min-h-[60vh] border-l border-base-300"
+					aria-label="What visitors get"
+				>
+					<div className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1 min-h-11 bg-base-200 border-b border-base-300 text-[0.88rem]">
+						<label className="flex items-center gap-1.5">
+							<span className="text-quiet">around</span>
+							<select
+								className="select select-sm w-auto max-w-40"
+								value={address}
+								onChange={(event) => setAddress(event.target.value)}
+							>
+								{places.map((one) => (
+									<option key={one.address} value={one.address}>
+										{one.title}
+									</option>
+								))}
+							</select>
+						</label>
+						<span className="text-quiet">seen by</span>
+						<SeenBy previewContext={context} set={(next) => setContext((now) => ({ ...now, ...next }))} />
+						<span className="flex-1" />
+						<DeviceSwitch device={device} onChange={setDevice} />
+					</div>
+					<div className="flex-1 min-h-0 flex p-3">
+						{look.error ? (
+							<Notice>{look.error.message}</Notice>
+						) : (
+							look.data && <PagePreview html={look.data.html} device={device} />
+						)}
+					</div>
+				</section>
+			</div>
+		</div>
+	);
+}

@@ -1,0 +1,137 @@
+import { useQuery } from "@tanstack/react-query";
+import { get } from "../shared/api";
+import { AudienceControl } from "../shared/fields/AudienceControl";
+import type { ModuleSummary, PageBlock } from "../shared/schema";
+import { Word } from "../shared/Word";
+import { OwnControls } from "./BlockBox";
+import { BLOCK_KINDS } from "./blockKinds";
+import { AddBlock } from "./SlotBox";
+
+type On = "everywhere" | "nowhere" | { pages: string[] } | { except: string[] };
+
+/** One slot of the frame, with the entries that stand in it, in order. */
+export function FrameSlot({
+	words,
+	entries,
+	onChange,
+}: {
+	words: string;
+	entries: PageBlock[];
+	onChange: (entries: PageBlock[], tag?: string) => void;
+}) {
+	const modules = useQuery({
+		queryKey: ["modules"],
+		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
+	});
+	const name = (entry: PageBlock) =>
+		entry.module !== undefined
+			? (modules.data?.find((one) => one.key === entry.module)?.name ?? entry.module)
+			: (BLOCK_KINDS.find((one) => one.key === entry.block)?.label ?? entry.block ?? "");
+	const move = (from: number, to: number) => {
+		const next = [...entries];
+		next.splice(to, 0, ...next.splice(from, 1));
+		onChange(next);
+	};
+	return (
+		<section aria-label={words} className="rounded-box border border-base-300 bg-base-100 p-2.5 grid gap-1.5">
+			<h2 className="text-quiet text-[0.85rem]">{words}</h2>
+			{entries.map((entry, i) => (
+				<div
+					key={i.toString()}
+					className={`border border-base-300 border-l-3 rounded-field px-2 py-1 text-[0.88rem] ${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
+				>
+					<Word words={name(entry)} label={name(entry)}>
+						<OwnControls
+							block={entry}
+							onChange={(next, tag) => onChange(entries.with(i, next), tag && `${tag} ${words} ${i}`)}
+						/>
+						<Where
+							on={(entry.on as On | undefined) ?? "everywhere"}
+							onChange={(on) => onChange(entries.with(i, { ...entry, on }))}
+						/>
+						<AudienceControl
+							value={entry.audience}
+							onChange={(audience) => onChange(entries.with(i, { ...entry, audience }))}
+						/>
+						<div className="flex flex-wrap gap-1.5">
+							<button type="button" className="btn btn-sm" disabled={i === 0} onClick={() => move(i, i - 1)}>
+								Earlier
+							</button>
+							<button
+								type="button"
+								className="btn btn-sm"
+								disabled={i === entries.length - 1}
+								onClick={() => move(i, i + 1)}
+							>
+								Later
+							</button>
+							<button
+								type="button"
+								className="btn btn-sm"
+								onClick={() => onChange(entries.filter((_, at) => at !== i))}
+							>
+								Remove
+							</button>
+						</div>
+					</Word>
+					<span className="ml-1.5 text-quiet text-[0.8rem]">{said((entry.on as On | undefined) ?? "everywhere")}</span>
+				</div>
+			))}
+			<div className="text-[0.88rem]">
+				<Word words="+ a block" label={`Add: ${words.toLowerCase()}`}>
+					<AddBlock onAdd={(block) => onChange([...entries, block])} />
+				</Word>
+			</div>
+		</section>
+	);
+}
+
+function said(on: On): string {
+	if (typeof on === "string") {
+		return on;
+	}
+	return "pages" in on ? `only on ${on.pages.join(", ")}` : `everywhere but on ${on.except.join(", ")}`;
+}
+
+/** On which pages an entry shows. */
+function Where({ on, onChange }: { on: On; onChange: (on: On) => void }) {
+	const kind = typeof on === "string" ? on : "pages" in on ? "pages" : "except";
+	const names = typeof on === "string" ? [] : "pages" in on ? on.pages : on.except;
+	const to = (next: string, addresses: string[]) =>
+		onChange(
+			next === "pages"
+				? { pages: addresses }
+				: next === "except"
+					? { except: addresses }
+					: (next as "everywhere" | "nowhere"),
+		);
+	return (
+		<div className="grid gap-1">
+			<label className="grid gap-1">
+				<span className="font-semibold">Shows</span>
+				<select className="select select-sm" value={kind} onChange={(event) => to(event.target.value, names)}>
+					<option value="everywhere">everywhere</option>
+					<option value="nowhere">nowhere</option>
+					<option value="pages">only on named pages</option>
+					<option value="except">everywhere but on named pages</option>
+				</select>
+			</label>
+			{(kind === "pages" || kind === "except") && (
+				<label className="grid gap-1 text-[0.85rem]">
+					Addresses, with spaces between; /shop/* means it and all below
+					<input
+						className="input input-sm"
+						defaultValue={names.join(" ")}
+						onBlur={(event) =>
+							to(
+								kind,
+								event.target.value.split(/[\s,]+/).filter((one) => one !== ""),
+							)
+						}
+						onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+					/>
+				</label>
+			)}
+		</div>
+	);
+}
