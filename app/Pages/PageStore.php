@@ -42,6 +42,12 @@ final readonly class PageStore
         return Page::query()->whereNull('removed_at')->orderBy('position')->orderBy('id')->get();
     }
 
+    /** @return Collection<int, Page> those that visitors get, in their order */
+    public function published(): Collection
+    {
+        return self::live()->orderBy('position')->orderBy('id')->get();
+    }
+
     /** @throws Refused */
     public function read(mixed $definition): PageDefinition
     {
@@ -168,6 +174,8 @@ final readonly class PageStore
                 return $new->refresh();
             }
             $row = Page::query()->where('key', $page->key)->lockForUpdate()->firstOrFail();
+            // One that was removed comes back as a draft: another may have its address meanwhile.
+            $row->live = $row->removed_at === null ? $row->live : null;
             $row->fill(['draft' => $page->toArray(), 'user_id' => Actor::id(), 'removed_at' => null]);
             $row->revision++;
             $row->save();
@@ -276,8 +284,8 @@ final readonly class PageStore
     }
 
     /**
-     * Lets the module stand on these pages and on no others: at the end of those that it did not stand on. Drafts and
-     * what is live are both changed.
+     * Lets the module stand on these pages and on no others: at the end of those that it did not stand on. What is live
+     * and the draft are both changed; pages that are not live are left alone.
      *
      * @param  list<int>  $pages  ids
      */
@@ -285,12 +293,12 @@ final readonly class PageStore
     {
         DB::transaction(function () use ($module, $pages): void {
             $now = array_map(intval(...), $module->pages()->pluck('pages.id')->all());
-            $changed = Page::query()->whereNull('removed_at')->orderBy('id')->lockForUpdate();
+            $changed = self::live()->orderBy('id')->lockForUpdate();
             foreach ($changed->findMany([...array_diff($now, $pages), ...array_diff($pages, $now)]) as $page) {
                 $stands = in_array($page->id, $pages, true);
                 $other = fn (array $definition): array => self::placed($definition, $module->key, $stands);
                 $isDraft = $page->draft !== $page->live;
-                $live = $other($page->live ?? $page->draft);
+                $live = $other($page->live ?? []);
                 [$page->draft, $draft] = [$live, $other($page->draft)];
                 $page->revision++;
                 PublishedVersions::publish($page);

@@ -141,7 +141,16 @@ final class PagesTest extends TestCase
         } catch (Refused $refused) {
             $this->assertSame('address', $refused->problems[0]->path);
         }
-        $this->assertNull($store->find('twin')?->live, 'the draft is kept');
+        $twin = $store->find('twin') ?? $this->fail('The draft is kept.');
+        $this->assertNull($twin->live);
+        $store->place($this->placeOn($this->pageAt('/a'), Garden::module(['key' => 'm'])), [$twin->id]);
+        $this->assertNull($store->find('twin')?->live, 'placing a module publishes no page');
+        $store->remove($store->find('new') ?? $this->fail('It is there.'));
+        $this->get('/groups/hostas')->assertRedirect('/sorts/hostas');
+        $store->publish($twin);
+        $this->get('/groups/hostas')->assertSee('Again');
+        $new = ['format' => 1, 'key' => 'new', 'address' => '/groups/hostas', 'title' => 'All about hostas'];
+        $this->assertNull($store->apply($store->read($new))->live, 'what was removed comes back as a draft');
     }
 
     public function test_a_page_is_for_some_and_for_a_time(): void

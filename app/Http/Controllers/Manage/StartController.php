@@ -78,7 +78,7 @@ final readonly class StartController
                 ->contains($this->people->hasDemoPassword(...)),
             'types' => array_map($this->type(...), array_values($catalogue->types)),
             'taxonomies' => $this->taxonomies($catalogue),
-            'pages' => array_map(ModuleResource::page(...), array_values($this->pages->all()->all())),
+            'pages' => array_map(ModuleResource::page(...), array_values($this->pages->published()->all())),
             'arrangements' => array_values(array_map(
                 fn (string $one): array => ['key' => $one::key(), 'label' => $one::label()],
                 Arrangements::all(),

@@ -116,14 +116,17 @@ function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
 			<h1 className="font-serif text-xl font-semibold">{definition.title}</h1>
 			<DraftState draft={plan} savedAt={page.savedAt} />
 			<span className="flex-1" />
-			<button
-				type="button"
-				className="hover:underline cursor-pointer"
-				disabled={remove.isPending}
-				onClick={() => remove.mutate()}
-			>
-				Remove
-			</button>
+			<Word words="Remove" label="Remove the page" placement="bottom end">
+				<p>Visitors no longer get this page, and it leaves the list.</p>
+				<button
+					type="button"
+					className="btn btn-sm justify-self-start"
+					disabled={remove.isPending}
+					onClick={() => remove.mutate()}
+				>
+					Remove the page
+				</button>
+			</Word>
 			{look.data && (live !== null || page.live) && (
 				<a className="hover:underline" href={look.data.address} target="_blank" rel="noreferrer">
 					View on site
