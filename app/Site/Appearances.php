@@ -4,17 +4,20 @@ declare(strict_types=1);
 
 namespace App\Site;
 
+use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
 use App\Listing\TracedRecord;
 use App\Listing\Tracer;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
-use App\Models\Page;
 use App\Modules\ModuleStore;
 use Wellspring\Core\Card\Part;
+use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Explain\TraceStep;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\AddressPattern;
 use Wellspring\Core\Wording\Format;
 
 /**
@@ -35,8 +38,15 @@ final readonly class Appearances
     /** How many modules that do not show it are told of, the nearest first. */
     private const NEAREST = 5;
 
-    public function __construct(private ModuleStore $modules, private Tracer $tracer, private Format $format)
-    {
+    /** Of so many of its terms it is asked where it shows on their pages. */
+    private const TERMS = 10;
+
+    public function __construct(
+        private ModuleStore $modules,
+        private Tracer $tracer,
+        private Format $format,
+        private CatalogueStore $catalogue,
+    ) {
     }
 
     /** @return list<AppearanceShape> those that show it first */
@@ -44,11 +54,8 @@ final readonly class Appearances
     {
         $record = Records::complete($item);
         $shows = $not = [];
-        // Its place is counted among all that a module lists: only where it shows, and for the few that nearly do.
-        foreach (ModuleRow::query()->with('pages')->whereNotNull('live')->where(
-            'off',
-            false,
-        )->whereNull('removed_at')->orderBy('key')->get() as $row) {
+        $rows = ModuleRow::query()->with('pages')->whereNotNull('live')->where('off', false)->whereNull('removed_at');
+        foreach ($rows->orderBy('key')->get() as $row) {
             $module = $this->modules->live($row);
             if (
                 $module === null
@@ -57,26 +64,79 @@ final readonly class Appearances
             ) {
                 continue;
             }
-            $reasons = count($this->tracer->trace($module, $record, $context)->reasons());
-            $traced = $reasons === 0 ? $this->tracer->complete($module, $record, $context) : null;
-            if ($traced?->place !== null) {
-                $shows[] = $this->about($row, $module, $traced, $context);
+            $tried = $this->tried($row, $module, $record, $context);
+            $shown = array_values(array_filter($tried, fn (array $one): bool => $one['traced']?->place !== null));
+            if ($shown !== []) {
+                $pages = array_merge(...array_column($shown, 'pages'));
+                $shows[] = $this->about($row, $module, $shown[0]['traced'], $pages, $context);
             } else {
-                $not[] = ['reasons' => max(1, $reasons), 'row' => $row, 'module' => $module, 'traced' => $traced];
+                usort($tried, fn (array $a, array $b): int => $a['reasons'] <=> $b['reasons']);
+                $not[] = ['row' => $row, 'module' => $module] + $tried[0];
             }
         }
-        usort($not, fn (array $a, array $b): int => $a['reasons'] <=> $b['reasons']);
-        foreach (array_slice($not, 0, self::NEAREST) as ['row' => $row, 'module' => $module, 'traced' => $traced]) {
-            $traced ??= $this->tracer->complete($module, $record, $context);
-            $shows[] = $this->about($row, $module, $traced, $context);
+        usort($not, fn (array $a, array $b): int => max(1, $a['reasons']) <=> max(1, $b['reasons']));
+        foreach (array_slice($not, 0, self::NEAREST) as $one) {
+            $traced = $one['traced'] ?? $this->tracer->complete($one['module'], $record, $one['context']);
+            $shows[] = $this->about($one['row'], $one['module'], $traced, $one['pages'], $context);
         }
 
         return $shows;
     }
 
-    /** @return AppearanceShape */
-    private function about(ModuleRow $row, Module $module, TracedRecord $traced, Context $context): array
+    /**
+     * Whether the module shows the record on the pages that it stands on: on all that are about nothing together, and
+     * on that of each of the record's terms where a page is about terms. Its place is counted among all that the module
+     * lists, so only where every rule lets it through.
+     *
+     * @return non-empty-list<array{
+     *     context: Context, pages: list<array{title: string, address: string}>, reasons: int,
+     *     traced: TracedRecord|null,
+     * }>
+     */
+    private function tried(ModuleRow $row, Module $module, Record $record, Context $context): array
     {
+        $plain = $tried = [];
+        foreach ($row->pages as $page) {
+            $taxonomy = $page->live['about']['term'] ?? null;
+            if (! is_string($taxonomy)) {
+                $plain[] = ['title' => $page->title, 'address' => $page->address];
+
+                continue;
+            }
+            $terms = $this->catalogue->catalogue()->taxonomies[$taxonomy]->terms ?? null;
+            foreach (array_slice($record->terms($taxonomy), 0, self::TERMS) as $slug) {
+                $tried[] = [
+                    'context' => $context->with(page: new PageSubject(term: compact('taxonomy', 'slug'))),
+                    'pages' => [[
+                        'title' => $terms?->find($slug)->name ?? $slug,
+                        'address' => AddressPattern::of($page->address)->filled($slug),
+                    ]],
+                ];
+            }
+        }
+        if ($plain !== [] || $tried === []) {
+            array_unshift($tried, ['context' => $context, 'pages' => $plain]);
+        }
+
+        return array_map(function (array $one) use ($module, $record): array {
+            $reasons = count($this->tracer->trace($module, $record, $one['context'])->reasons());
+            $traced = $reasons === 0 ? $this->tracer->complete($module, $record, $one['context']) : null;
+
+            return $one + ['reasons' => $reasons, 'traced' => $traced];
+        }, $tried);
+    }
+
+    /**
+     * @param  list<array{title: string, address: string}>  $pages
+     * @return AppearanceShape
+     */
+    private function about(
+        ModuleRow $row,
+        Module $module,
+        TracedRecord $traced,
+        array $pages,
+        Context $context,
+    ): array {
         $seen = $traced->record->seenThrough($context->visibility());
         $gaps = $traced->place === null ? [] : $module->card->gaps($seen, $this->format);
 
@@ -94,11 +154,7 @@ final readonly class Appearances
                 ],
                 $gaps,
             )),
-            'pages' => array_values(
-                $row->pages->map(
-                    fn (Page $page): array => ['title' => $page->title, 'address' => $page->address],
-                )->all(),
-            ),
+            'pages' => $pages,
         ] + $traced->toArray();
     }
 }

@@ -121,6 +121,18 @@ final class PagesTest extends TestCase
         $this->assertContains('taxonomy:groups', $this->look('/groups/ferns')['depends']);
     }
 
+    public function test_an_item_tells_on_which_terms_pages_it_shows(): void
+    {
+        $this->actingAs($this->manager());
+        $fern = $this->plant(['title' => 'Two', 'groups' => ['hostas', 'shrubs'], 'publish_at' => '2026-05-11']);
+        $shown = array_column((array) $this->getJson("/manage/api/items/{$fern->id}/shown")->json(), null, 'module');
+        $this->assertSame([
+            ['title' => 'Hostas', 'address' => '/groups/hostas'],
+            ['title' => 'Shrubs', 'address' => '/groups/shrubs'],
+        ], $shown['of-this-group']['pages']);
+        $this->assertSame(1, $shown['of-this-group']['place']);
+    }
+
     public function test_a_page_that_moved_leaves_a_redirect_until_something_new_takes_its_address(): void
     {
         $store = app(PageStore::class);
