@@ -12,12 +12,16 @@ use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Empty\Node;
 use Wellspring\Core\Page\AddressPattern;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Block\Parts;
+use Wellspring\Core\Page\Block\Space;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PageReader;
 use Wellspring\Core\Page\PageResolver;
 use Wellspring\Core\Page\PageRouter;
 use Wellspring\Core\Page\PageSentences;
+use Wellspring\Core\Page\Schedule;
 use Wellspring\Core\Page\ShownSlot;
+use Wellspring\Core\Page\Slot;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Who\Viewer;
@@ -137,6 +141,50 @@ final class PageTest extends TestCase
             $left[$band->band->key] = array_map(fn (ShownSlot $slot): string => $slot->share(), $band->slots);
         }
         $this->assertSame($shares, $left);
+    }
+
+    /** Of slots of 5, 4 and 3 twelfths the last is gone: 5 · 12 / 9 = 6 2/3 and 4 · 12 / 9 = 5 1/3. */
+    public function test_a_share_that_is_no_whole_number_is_told_as_a_fraction(): void
+    {
+        $share = fn (Slot $slot): string => (new ShownSlot($slot, 9, [new Space]))->share();
+        $this->assertSame(['20/3', '16/3'], [
+            $share(new Slot(5, [], Schedule::always())),
+            $share(new Slot(4, [], Schedule::always())),
+        ]);
+    }
+
+    public function test_parts_show_what_the_page_is_about_and_take_their_slot_with_them(): void
+    {
+        $parts = fn (array $empty): array => ['block' => 'parts', 'card' => ['lines' => [
+            ['parts' => [['part' => 'field', 'field' => 'height', 'empty' => $empty]]],
+        ]]];
+        $page = fn (array $about, array $block): PageDefinition => (new PageReader(Garden::catalogue()))->read([
+            'format' => 1, 'key' => 'plant', 'title' => 'Plant',
+            'address' => $about === [] ? '/plants' : '/plants/{plant}',
+            'bands' => [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => [$block]]]]],
+        ] + ($about === [] ? [] : ['about' => $about]));
+        $taking = $parts(['do' => 'leaveOutSlot']);
+        $read = $page(['item' => 'plant'], $taking);
+        $this->assertSame($taking, $read->toArray()['bands'][0]['slots'][0]['blocks'][0]);
+        $block = $read->blocks()[0]->block;
+        $this->assertInstanceOf(Parts::class, $block);
+        $node = $block->card?->node(Garden::record(1, []), Garden::format());
+        $this->assertNull($node?->left());
+        $this->assertSame(Level::Slot, $node?->takes());
+        foreach ([
+            'bands[0].slots[0].blocks[0].card.lines[0].parts[0].empty.do' => fn () => $page(
+                ['item' => 'plant'],
+                $parts(['do' => 'shout']),
+            ),
+            'bands[0].slots[0].blocks[0].block' => fn () => $page([], $taking),
+        ] as $path => $wrong) {
+            try {
+                $wrong();
+                $this->fail("It was read: {$path}");
+            } catch (Refused $refused) {
+                $this->assertSame([$path], array_column($refused->problems, 'path'));
+            }
+        }
     }
 
     public function test_a_page_and_its_parts_begin_and_end_on_the_instant(): void
