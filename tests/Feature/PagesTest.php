@@ -9,7 +9,6 @@ use App\Pages\FrameStore;
 use App\Pages\PageStore;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
-use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Support\Garden;
 use Wellspring\Core\Problem\Refused;
 
@@ -64,36 +63,28 @@ final class PagesTest extends TestCase
         ]);
     }
 
-    /** @return iterable<string, array{string, int, string|null, array<string, string>|null, string}> */
-    public static function addresses(): iterable
+    public function test_an_address_answers(): void
     {
-        yield 'a term' => ['/groups/hostas', 200, 'group', ['term' => 'groups/hostas'], ''];
-        yield 'a term that nothing has' => ['/groups/ferns', 200, 'group', ['term' => 'groups/ferns'], ''];
-        yield 'no term' => ['/groups/planets', 404, null, null, ''];
-        yield 'an item' => ['/plants/fern', 200, 'plant', ['item' => 'plant/fern'], ''];
-        yield 'an item that is not for the viewer' => ['/plants/secret', 404, null, null, ''];
-        yield 'the same for a member' => ['/plants/secret', 200, 'plant', ['item' => 'plant/secret'], 'members'];
-        yield 'a month of the same form' => ['/plants/2026-05', 200, 'month', ['month' => '2026-05'], ''];
-        yield 'a month that holds nothing' => ['/plants/2026-04', 404, null, null, ''];
-        yield 'a month that holds only what is not for the viewer' => ['/plants/2026-07', 404, null, null, ''];
-        yield 'upper case is another address' => ['/Groups/hostas', 404, null, null, ''];
-        yield 'a slash at the end' => ['/groups/hostas/', 301, null, null, ''];
-    }
-
-    /** @param  array<string, string>|null  $subject */
-    #[DataProvider('addresses')]
-    public function test_an_address_answers(
-        string $address,
-        int $status,
-        ?string $page,
-        ?array $subject,
-        string $as,
-    ): void {
-        $said = $this->look($address, $as === '' ? [] : ['--as' => $as]);
-        $this->assertSame([$status, $page, $subject], [$said['status'], $said['page'], $said['subject']]);
-        // Laravel's test client takes the slash at the end off.
-        if ($as === '' && ! str_ends_with($address, '/')) {
-            $this->get($address)->assertStatus($status);
+        foreach ([
+            'a term' => ['/groups/hostas', 200, 'group', ['term' => 'groups/hostas']],
+            'a term that nothing has' => ['/groups/ferns', 200, 'group', ['term' => 'groups/ferns']],
+            'no term' => ['/groups/planets', 404, null, null],
+            'an item' => ['/plants/fern', 200, 'plant', ['item' => 'plant/fern']],
+            'an item that is not for the viewer' => ['/plants/secret', 404, null, null],
+            'the same for a member' => ['/plants/secret', 200, 'plant', ['item' => 'plant/secret']],
+            'a month of the same form' => ['/plants/2026-05', 200, 'month', ['month' => '2026-05']],
+            'a month that holds nothing' => ['/plants/2026-04', 404, null, null],
+            'a month that holds only what is not for the viewer' => ['/plants/2026-07', 404, null, null],
+            'upper case is another address' => ['/Groups/hostas', 404, null, null],
+            'a slash at the end' => ['/groups/hostas/', 301, null, null],
+        ] as $what => [$address, $status, $page, $subject]) {
+            $as = $what === 'the same for a member' ? ['--as' => 'members'] : [];
+            $said = $this->look($address, $as);
+            $this->assertSame([$status, $page, $subject], [$said['status'], $said['page'], $said['subject']], $what);
+            // Laravel's test client takes the slash at the end off.
+            if ($as === [] && ! str_ends_with($address, '/')) {
+                $this->get($address)->assertStatus($status);
+            }
         }
     }
 
