@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Freshness;
 
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Page\Schedule;
+
 /**
  * Gathers, while something is made, what it was made of: the keys of the marks of all that was read, and the first
  * instant at which any of it changes by itself. What was made is right as long as the marks are the same and the
@@ -37,6 +40,15 @@ final class Dependencies
             $timestamp,
             $this->until,
         );
+    }
+
+    /** @param  Schedule  ...$schedules  of what is shown or left out by them */
+    public function expireWith(Context $context, Schedule ...$schedules): void
+    {
+        foreach ($schedules as $schedule) {
+            $next = $schedule->nextChange($context);
+            $this->changesAt($next === null ? null : (new \DateTimeImmutable($next))->getTimestamp());
+        }
     }
 
     /** @return list<string> sorted */

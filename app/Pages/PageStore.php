@@ -76,7 +76,7 @@ final readonly class PageStore
     }
 
     /**
-     * Live pages of the addresses, and those that menus name by themselves.
+     * Live pages that say what menus call them.
      *
      * @return list<StoredPage> in the manager's order
      */
@@ -142,7 +142,7 @@ final readonly class PageStore
             $slug = AddressPattern::of((string) $row->before)->match($path);
             $now = AddressPattern::of((string) $row->now);
             if ($slug !== null && ($slug !== '' || $now->placeholder() === null)) {
-                return $now->filled(rawurldecode($slug));
+                return $now->filled($slug);
             }
         }
 
@@ -165,10 +165,9 @@ final readonly class PageStore
     public function apply(PageDefinition $page): Page
     {
         return DB::transaction(function () use ($page): Page {
-            $last = Page::query()->max('position');
             $new = new Page([
                 'key' => $page->key, 'draft' => $page->toArray(), 'user_id' => Actor::id(),
-                'position' => (is_numeric($last) ? (int) $last : 0) + 1,
+                'position' => self::lastPosition() + 1,
             ]);
             if (FreeName::inserted($new, ['key'])) {
                 return $new->refresh();
@@ -199,10 +198,8 @@ final readonly class PageStore
             ...$about === null ? [] : ['about' => $about, 'showTitle' => false],
             'bands' => [],
         ]);
-        $last = Page::query()->max('position');
         $row = new Page([
-            'draft' => $page->toArray(), 'user_id' => Actor::id(),
-            'position' => (is_numeric($last) ? (int) $last : 0) + 1,
+            'draft' => $page->toArray(), 'user_id' => Actor::id(), 'position' => self::lastPosition() + 1,
         ]);
         FreeName::insert(
             $row,
@@ -340,6 +337,14 @@ final readonly class PageStore
         }
 
         return ['bands' => $bands] + $definition;
+    }
+
+    /** Among all pages; 0 where there is none. */
+    private static function lastPosition(): int
+    {
+        $last = Page::query()->max('position');
+
+        return is_numeric($last) ? (int) $last : 0;
     }
 
     /** @return Builder<Page> */

@@ -14,8 +14,6 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Text\Excerpt;
-use Wellspring\Core\Text\Html;
 use Wellspring\Core\Wording\Format;
 
 /** What an item's own page shows: its pictures, its films, and every other value with its label. */
@@ -67,12 +65,6 @@ final readonly class ItemPage
             }
         }
         [$this->pictures, $this->videos, $this->facts] = [$pictures, $videos, $facts];
-    }
-
-    /** The beginning of its text, without markup; empty where it has none. */
-    public function summary(): string
-    {
-        return Excerpt::words(Html::visibleText((string) $this->item->text), 28);
     }
 
     /**

@@ -26,7 +26,6 @@ use Wellspring\Core\Page\FrameDefinition;
 use Wellspring\Core\Page\FrameReader;
 use Wellspring\Core\Page\FrameResolver;
 use Wellspring\Core\Page\PageResolver;
-use Wellspring\Core\Page\Schedule;
 use Wellspring\Core\Paging\NoSuchPage;
 
 /** Makes pages: what of a definition and of the frame shows, each block drawn, with what the page was made of. */
@@ -67,7 +66,7 @@ final readonly class SitePages
         if ($found->stored->id !== null) {
             $dependencies->on("page:{$found->stored->id}");
         }
-        self::expireWith([...$page->schedules(), ...$frame->schedules()], $context, $dependencies);
+        $dependencies->expireWith($context, ...$page->schedules(), ...$frame->schedules());
         $keys = array_values(array_unique([...$page->modules(), ...$frame->modules()]));
         $modules = $this->modulesOf($keys, $dependencies, $preview?->module);
         $address = $address->withAll(self::parameters($modules, $context, $asked));
@@ -85,14 +84,7 @@ final readonly class SitePages
         // The page's title is its first heading: where it is not shown, the first block that brings one has it.
         $isTitled = $page->showsTitle;
         $draw = function (Block $block) use ($modules, $scene, $list, &$isTitled): Node {
-            if ($block instanceof ModuleBlock) {
-                $module = $modules[$block->module] ?? null;
-
-                return $module === null
-                    ? Node::emptyLeaf(Level::Module, Level::Module)
-                    : $this->listing($list($module, $block), $block);
-            }
-            $node = $this->block($block, $scene, $isTitled ? 2 : 1);
+            $node = $this->node($block, $modules, $scene, $list, $isTitled ? 2 : 1);
             $isTitled = $isTitled || ($block instanceof PageTitle || $block instanceof Heading)
                 && $node->content !== null;
 
@@ -123,30 +115,21 @@ final readonly class SitePages
         $dependencies = new Dependencies;
         $modules = $this->modulesOf($frame->modules(), $dependencies, null);
         $scene = new PageScene(null, $address, $context, $live, $dependencies);
+        $list = fn (Module $module, ModuleBlock $block): ListingResult => $this->listings->show(
+            $module,
+            $address,
+            $context,
+            '1',
+            $dependencies,
+            $block->heading,
+        );
 
         return FrameResolver::show(
             $frame,
             AddressPattern::of($address->path),
             $address->path,
             $context,
-            function (Block $block) use ($modules, $scene): Node {
-                if (! $block instanceof ModuleBlock) {
-                    return $this->block($block, $scene, 2);
-                }
-                $module = $modules[$block->module] ?? null;
-
-                return $module === null ? Node::emptyLeaf(Level::Module, Level::Module) : $this->listing(
-                    $this->listings->show(
-                        $module,
-                        $scene->address,
-                        $scene->context,
-                        '1',
-                        $scene->dependencies,
-                        $block->heading,
-                    ),
-                    $block,
-                );
-            },
+            fn (Block $block): Node => $this->node($block, $modules, $scene, $list, 2),
         );
     }
 
@@ -161,15 +144,6 @@ final readonly class SitePages
         return FrameReader::read(['format' => FrameReader::FORMAT, 'slots' => [
             'header' => [['block' => 'menu', 'menu' => 'main'], ['block' => 'searchBox']],
         ]]);
-    }
-
-    /** @param  list<Schedule>  $schedules */
-    private static function expireWith(array $schedules, Context $context, Dependencies $dependencies): void
-    {
-        foreach ($schedules as $schedule) {
-            $next = $schedule->nextChange($context);
-            $dependencies->changesAt($next === null ? null : (new \DateTimeImmutable($next))->getTimestamp());
-        }
     }
 
     /**
@@ -223,6 +197,24 @@ final readonly class SitePages
         }
 
         return $module;
+    }
+
+    /**
+     * @param  array<string, Module>  $modules  that show, by key
+     * @param  \Closure(Module, ModuleBlock): ListingResult  $list
+     * @param  int  $level  of the heading that the block brings, if it brings one
+     * @return Node<DrawnBlock>
+     */
+    private function node(Block $block, array $modules, PageScene $scene, \Closure $list, int $level): Node
+    {
+        if (! $block instanceof ModuleBlock) {
+            return $this->block($block, $scene, $level);
+        }
+        $module = $modules[$block->module] ?? null;
+
+        return $module === null
+            ? Node::emptyLeaf(Level::Module, Level::Module)
+            : $this->listing($list($module, $block), $block);
     }
 
     /** @return Node<DrawnBlock> */

@@ -32,10 +32,10 @@ final readonly class Subject
     ) {
     }
 
-    /** The beginning of its text, without markup; empty where it has none. */
-    public function summary(): string
+    /** The beginning of a text, without markup; empty where it has none. */
+    public static function summary(string $html): string
     {
-        return Excerpt::words(Html::visibleText($this->text), self::SUMMARY);
+        return Excerpt::words(Html::visibleText($html), self::SUMMARY);
     }
 
     public static function ofPage(PageDefinition $page): self

@@ -114,7 +114,8 @@ final class PagesTest extends BrowserTestCase
         $field('Title')->sendKeys($title);
         $field('Address')->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $address]);
         if ($about !== '') {
-            $this->findText('option', $about)->click();
+            $this->type('input[aria-label="One page for"]', $about);
+            $this->findText('[role=option]', $about)->click();
         }
         $this->findText('button', 'Add the page')->click();
         $this->sees('in the menu');

@@ -46,6 +46,7 @@ final readonly class BreadcrumbsData implements BlockData
         $pages = $this->pages->atAddresses($above);
         foreach ($above as $address) {
             $page = $pages[$address]->definition ?? null;
+            $scene->dependencies->expireWith($scene->context, ...$page === null ? [] : [$page->schedule]);
             if ($page !== null && $page->schedule->admits($scene->context)) {
                 $crumbs[] = ['label' => $page->menu ?? $page->title, 'address' => $address];
             }

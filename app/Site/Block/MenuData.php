@@ -64,9 +64,7 @@ final readonly class MenuData implements BlockData
         $byKey = [];
         foreach ($pages as $page) {
             $byKey[$page->definition->key] = $page->definition;
-            foreach ([$page->definition->schedule->nextChange($scene->context)] as $next) {
-                $scene->dependencies->changesAt($next === null ? null : (int) strtotime($next));
-            }
+            $scene->dependencies->expireWith($scene->context, $page->definition->schedule);
         }
         $entries = MenuResolver::show(
             $menu,

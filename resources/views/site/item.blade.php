@@ -3,7 +3,7 @@
 @section('head')
     @include('site.head', [
         'title' => $page->item->title,
-        'description' => $page->summary(),
+        'description' => \App\Site\Subject::summary((string) $page->item->text),
         'picture' => $page->pictures[0]->name ?? null,
         'address' => \App\Site\SitePages::itemAddress($page->type, $page->item->slug),
     ])

@@ -3,7 +3,7 @@
 @section('head')
     @include('site.head', [
         'title' => $result->subject->title,
-        'description' => $result->page->description ?: $result->subject->summary(),
+        'description' => $result->page->description ?: $result->subject->summary($result->subject->text),
         'picture' => $result->page->picture ?? $result->subject->picture,
         'address' => $result->address->whole(),
     ])

@@ -5,8 +5,8 @@ import { useStart } from "../shared/start";
 import { InPlace } from "./InPlace";
 import { ValueWords } from "./ValueWords";
 
-/** What is written or shown where it stands, and is never put into words. */
-const ALWAYS_OPEN: Field["family"][] = ["longText", "picture", "pictures", "file", "video"];
+/** What is written or shown where it stands, and is never put into words; pictures stand elsewhere. */
+const ALWAYS_OPEN: Field["family"][] = ["longText", "file", "video"];
 
 /** Several controls to a value. */
 const BLOCKS: Field["family"][] = ["choices", "place", "hours", "items"];

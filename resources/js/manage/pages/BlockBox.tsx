@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { AudienceControl } from "../shared/fields/AudienceControl";
+import { PickByTyping } from "../shared/fields/PickByTyping";
 import { RichText } from "../shared/fields/RichText";
 import { MediaPicker } from "../shared/MediaPicker";
 import type { PageBlock, PlanBlock } from "../shared/schema";
@@ -196,27 +197,28 @@ function MoveTo({ plan: { definition, change }, place }: { plan: PagePlanState; 
 			>
 				Later
 			</button>
-			<select
-				className="select select-sm w-auto"
-				aria-label="Move to"
-				value=""
-				onChange={(event) => {
-					const [band = 0, slot = 0] = event.target.value.split(" ").map(Number);
-					const at = definition.bands[band]?.slots[slot]?.blocks.length ?? 0;
-					change(moveBlock(definition, place, { band, slot, at }));
-				}}
-			>
-				<option value="">move to…</option>
-				{definition.bands.flatMap((one, band) =>
-					one.slots.map((_, slot) =>
-						band === place.band && slot === place.slot ? null : (
-							<option key={`${band.toString()} ${slot.toString()}`} value={`${band} ${slot}`}>
-								band {band + 1}, slot {slot + 1}
-							</option>
+			<div className="w-36">
+				<PickByTyping
+					label="Move to"
+					placeholder="move to…"
+					options={definition.bands.flatMap((one, band) =>
+						one.slots.flatMap((_, slot) =>
+							band === place.band && slot === place.slot
+								? []
+								: [{ key: `${band} ${slot}`, label: `band ${band + 1}, slot ${slot + 1}` }],
 						),
-					),
-				)}
-			</select>
+					)}
+					value={null}
+					onPick={(picked) => {
+						if (picked === null) {
+							return;
+						}
+						const [band = 0, slot = 0] = picked.split(" ").map(Number);
+						const at = definition.bands[band]?.slots[slot]?.blocks.length ?? 0;
+						change(moveBlock(definition, place, { band, slot, at }));
+					}}
+				/>
+			</div>
 		</div>
 	);
 }

@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { get, send } from "../shared/api";
 import { DraftState, DraftTrouble } from "../shared/DraftState";
 import { Fault, Opening } from "../shared/Fault";
+import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
 import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
 import { SeenBy } from "../shared/SeenBy";
@@ -116,20 +117,16 @@ function Loaded({ frame }: { frame: FrameWhole }) {
 					aria-label="What visitors get"
 				>
 					<div className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1 min-h-11 bg-base-200 border-b border-base-300 text-[0.88rem]">
-						<label className="flex items-center gap-1.5">
-							<span className="text-quiet">around</span>
-							<select
-								className="select select-sm w-auto max-w-40"
+						<span className="text-quiet">around</span>
+						<div className="w-40">
+							<PickByTyping
+								label="Around which page"
+								placeholder="find a page"
+								options={places.map((one) => ({ key: one.address, label: one.title, beside: one.address }))}
 								value={address}
-								onChange={(event) => setAddress(event.target.value)}
-							>
-								{places.map((one) => (
-									<option key={one.address} value={one.address}>
-										{one.title}
-									</option>
-								))}
-							</select>
-						</label>
+								onPick={(picked) => picked !== null && setAddress(picked)}
+							/>
+						</div>
 						<span className="text-quiet">seen by</span>
 						<SeenBy previewContext={context} set={(next) => setContext((now) => ({ ...now, ...next }))} />
 						<span className="flex-1" />

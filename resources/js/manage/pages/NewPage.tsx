@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { send } from "../shared/api";
+import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import type { PageAbout, PageWhole } from "../shared/schema";
@@ -68,17 +69,16 @@ export function NewPage({ onClose }: { onClose: () => void }) {
 					<span className="font-semibold">Address</span>
 					<input className="input" required value={address} onChange={(event) => setAddress(event.target.value)} />
 				</label>
-				<label className="grid gap-1">
+				<div className="grid gap-1">
 					<span className="font-semibold">One page for</span>
-					<select className="select" value={about} onChange={(event) => choose(event.target.value)}>
-						<option value="">nothing but itself</option>
-						{kinds.map(([key, words]) => (
-							<option key={key} value={key}>
-								{words}
-							</option>
-						))}
-					</select>
-				</label>
+					<PickByTyping
+						label="One page for"
+						placeholder="nothing but itself"
+						options={kinds.map(([key, words]) => ({ key, label: words }))}
+						value={about || null}
+						onPick={(key) => choose(key ?? "")}
+					/>
+				</div>
 				{make.error && <Notice>{make.error.message}</Notice>}
 				<button type="submit" className="btn btn-secondary justify-self-start" disabled={make.isPending}>
 					Add the page

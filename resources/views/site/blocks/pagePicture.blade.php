@@ -1,8 +1,1 @@
-<figure class="block-picture">
-    @include('site.picture', [
-        'media' => $media,
-        'alt' => $media->alt,
-        'sizes' => '(min-width: 1024px) 60vw, 92vw',
-        'lazy' => false,
-    ])
-</figure>
+@include('site.blocks.picture', ['lazy' => false])

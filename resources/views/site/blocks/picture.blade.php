@@ -3,6 +3,6 @@
         'media' => $media,
         'alt' => $media->alt,
         'sizes' => '(min-width: 1024px) 60vw, 92vw',
-        'lazy' => true,
+        'lazy' => $lazy ?? true,
     ])
 </figure>
