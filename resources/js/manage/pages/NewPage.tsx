@@ -63,11 +63,16 @@ export function NewPage({ onClose }: { onClose: () => void }) {
 			>
 				<label className="grid gap-1">
 					<span className="font-semibold">Title</span>
-					<input className="input" required value={title} onChange={(event) => setTitle(event.target.value)} />
+					<input className="input w-full" required value={title} onChange={(event) => setTitle(event.target.value)} />
 				</label>
 				<label className="grid gap-1">
 					<span className="font-semibold">Address</span>
-					<input className="input" required value={address} onChange={(event) => setAddress(event.target.value)} />
+					<input
+						className="input w-full"
+						required
+						value={address}
+						onChange={(event) => setAddress(event.target.value)}
+					/>
 				</label>
 				<div className="grid gap-1">
 					<span className="font-semibold">One page for</span>
@@ -77,6 +82,7 @@ export function NewPage({ onClose }: { onClose: () => void }) {
 						options={kinds.map(([key, words]) => ({ key, label: words }))}
 						value={about || null}
 						onPick={(key) => choose(key ?? "")}
+						above
 					/>
 				</div>
 				{make.error && <Notice>{make.error.message}</Notice>}
