@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Content\StaleWrite;
 use App\Http\DatabaseFaults;
 use App\Http\Middleware\CsrfToken;
+use App\Http\Middleware\KeepsPages;
 use App\Http\Middleware\KnownHost;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StartSession;
@@ -32,7 +33,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->prepend([SecurityHeaders::class, KnownHost::class]);
+        $middleware->prepend([KeepsPages::class, SecurityHeaders::class, KnownHost::class]);
         $middleware->append(TellsOrigin::class);
         $middleware->web(replace: [
             ValidateCsrfToken::class => CsrfToken::class,

@@ -2,14 +2,30 @@
 
 declare(strict_types=1);
 
+use App\Site\PageCache\PageCacheFront;
+use App\Site\PageCache\PageCacheSettings;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
 
 define('LARAVEL_START', microtime(true));
 
-require __DIR__.'/../vendor/autoload.php';
+// A kept page is the answer before anything else is loaded.
+$root = dirname(__DIR__);
+foreach ([
+    'Views/CountableVisit', 'Site/PageCache/PageCacheSettings', 'Site/PageCache/PageRequest',
+    'Site/PageCache/PageEntry', 'Site/PageCache/PageMemory', 'Site/PageCache/PageDatabase',
+    'Site/PageCache/PageCacheFront',
+] as $class) {
+    require "{$root}/app/{$class}.php";
+}
+$settings = PageCacheSettings::read(getenv('APP_CONFIG_CACHE') ?: "{$root}/bootstrap/cache/config.php", $_SERVER);
+if ($settings !== null && PageCacheFront::answer($settings)) {
+    return;
+}
+
+require "{$root}/vendor/autoload.php";
 
 /** @var Application $app */
-$app = require __DIR__.'/../bootstrap/app.php';
+$app = require "{$root}/bootstrap/app.php";
 
 $app->handleRequest(Request::capture());

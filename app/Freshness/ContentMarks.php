@@ -8,31 +8,35 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Marks of what pages depend on, kept by the database's own triggers: whoever finds a mark the same as before knows
- * that nothing under it has changed. Keys: `type:KEY`, `taxonomy:KEY`, `catalogue` (types, taxonomies, terms and groups
- * as a whole), `people`, `modules`, `pages`, `media`.
+ * that nothing under it has changed. Keys: `type:KEY`, `taxonomy:KEY`, `content` (all types and taxonomies),
+ * `catalogue` (types, taxonomies, terms and groups as a whole), `people`, `modules`, `module:KEY`, `pages`, `page:ID`,
+ * `frame`, `menu:KEY`, `media`.
  */
 final readonly class ContentMarks
 {
     /**
+     * The rows that make up the marks of some keys, given twice. A key's mark is the sum of its numbers, and so is that
+     * of several keys together.
+     */
+    private const ROWS = <<<'SQL'
+        select key, base as number, folded_by as txid from content_marks where key = any(?::text[])
+        union all select key, number, txid from content_mark_changes where key = any(?::text[])
+        SQL;
+
+    /**
      * Read the marks before the content that is cached under them.
      *
      * @param  list<string>  $keys
-     * @param  bool  $allContent  whether those of all types and taxonomies are wanted, too
      * @return array<string, string>|null by key, absent where nothing was ever written; null within a transaction that
      *   has written something itself, which must cache nothing
      */
-    public function of(array $keys, bool $allContent = false): ?array
+    public function of(array $keys): ?array
     {
-        $where = 'key = any(?::text[])'.($allContent ? " or key like 'type:%' or key like 'taxonomy:%'" : '');
-        $list = ['{'.implode(',', array_map(fn (string $key): string => '"'.addcslashes($key, '"\\').'"', $keys)).'}'];
-        $rows = DB::select(<<<SQL
-            select key, sum(number)::text as mark, bool_or(own) as own from (
-                select key, base as number, false as own from content_marks where {$where}
-                union all
-                select key, number, txid = pg_current_xact_id_if_assigned() as own from content_mark_changes where
-                    {$where}
-            ) as changes group by key order by key
-            SQL, [...$list, ...$list]);
+        $rows = DB::select(
+            'select key, sum(number)::text as mark, bool_or(txid = pg_current_xact_id_if_assigned()) as own from ('
+                .self::ROWS.') as rows group by key order by key',
+            [self::array($keys), self::array($keys)],
+        );
         $marks = [];
         foreach ($rows as $row) {
             if ($row->own === true) {
@@ -42,6 +46,30 @@ final readonly class ContentMarks
         }
 
         return $marks;
+    }
+
+    /** @return string what is committed now, to be handed to since() */
+    public function snapshot(): string
+    {
+        return (string) DB::scalar('select pg_current_snapshot()::text');
+    }
+
+    /**
+     * The one mark of all the keys together, for what was made in the meantime.
+     *
+     * @param  list<string>  $keys
+     * @param  string  $snapshot  taken before anything was read
+     * @return string|null null where something under the keys was written since: what was made may be half of it
+     */
+    public function since(string $snapshot, array $keys): ?string
+    {
+        $row = DB::selectOne(
+            'select coalesce(sum(number), 0)::text as mark, bool_and(txid is null or pg_visible_in_snapshot(txid, '
+                .'?::pg_snapshot)) as same from ('.self::ROWS.') as rows',
+            [$snapshot, self::array($keys), self::array($keys)],
+        );
+
+        return $row?->same === false ? null : (string) $row?->mark;
     }
 
     /**
@@ -54,9 +82,21 @@ final readonly class ContentMarks
         return DB::affectingStatement(<<<'SQL'
             with gone as (delete from content_mark_changes returning key, number),
             folded as (
-                insert into content_marks (key, base) select key, sum(number) from gone group by key order by key
-                on conflict (key) do update set base = content_marks.base + excluded.base returning 1
+                insert into content_marks (key, base, folded_by)
+                    select key, sum(number), pg_current_xact_id() from gone group by key order by key
+                on conflict (key) do update set base = content_marks.base + excluded.base,
+                    folded_by = excluded.folded_by
+                returning 1
             ) select 1 from gone, (select count(*) from folded) as done
             SQL);
+    }
+
+    /**
+     * @param  list<string>  $keys
+     * @return string as PostgreSQL writes an array of text
+     */
+    public static function array(array $keys): string
+    {
+        return '{'.implode(',', array_map(fn (string $key): string => '"'.addcslashes($key, '"\\').'"', $keys)).'}';
     }
 }

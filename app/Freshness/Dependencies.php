@@ -19,18 +19,15 @@ final class Dependencies
 
     private ?int $until = null;
 
-    private bool $onAllContent = false;
+    /** @param  string|null  $snapshot  what was committed before anything was read; see ContentMarks::since() */
+    public function __construct(public readonly ?string $snapshot = null)
+    {
+    }
 
     /** @param  string  ...$keys  of marks, see ContentMarks */
     public function on(string ...$keys): void
     {
         $this->keys += array_fill_keys($keys, true);
-    }
-
-    /** On every type and every taxonomy, those too that are yet to come. */
-    public function onAllContent(): void
-    {
-        $this->onAllContent = true;
     }
 
     /** @param  int|null  $timestamp  at which something changes by itself; null: never */
@@ -58,11 +55,6 @@ final class Dependencies
         sort($keys);
 
         return $keys;
-    }
-
-    public function areOnAllContent(): bool
-    {
-        return $this->onAllContent;
     }
 
     /** @return int|null a timestamp; null: for good */

@@ -54,6 +54,37 @@ final readonly class CacheExpiry
         return $moments === [] ? null : max($now, min($moments));
     }
 
+    /**
+     * When the next item of the types appears or expires.
+     *
+     * @param  list<string>  $types  none: of every type
+     * @return int|null a timestamp; null: never
+     */
+    public function ofItems(array $types, Context $context): ?int
+    {
+        $moments = $this->nextChanges($types, $context);
+
+        return $moments === [] ? null : min($moments);
+    }
+
+    /**
+     * When one item appears or expires.
+     *
+     * @return int|null a timestamp; null: never
+     */
+    public function ofItem(string $type, string $slug, Context $context): ?int
+    {
+        $item = Item::query()
+            ->where(['type_key' => $type, 'slug' => $slug, 'status' => Status::Published])
+            ->first(['publish_at', 'expire_at']);
+        $moments = array_filter(
+            [$item?->publish_at?->getTimestamp(), $item?->expire_at?->getTimestamp()],
+            fn (?int $moment): bool => $moment !== null && $moment > $context->now->getTimestamp(),
+        );
+
+        return $moments === [] ? null : min($moments);
+    }
+
     /** Whether the result depends on more than the module's own items and the terms that they share. */
     public static function reachesItems(Module $module): bool
     {

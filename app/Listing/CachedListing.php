@@ -55,9 +55,9 @@ final readonly class CachedListing
         $module = $module->bound($context);
         // What no page can be called names nothing that is kept, and may be no text at all.
         $name = ! $hasWords && $module->chosen->isOneOfFew() && PageNumbers::isNumber($page)
-            ? $this->name($module, $context, $this->marks->of(...$this->dependsOn($module)))
+            ? $this->name($module, $context, $this->marks->of($this->dependsOn($module)))
             : null;
-        $this->tell($dependencies, $module);
+        $dependencies->on(...$this->dependsOn($module));
         if ($name === null) {
             // What is not cached itself is no part of anything that is.
             $dependencies->changesAt($now);
@@ -102,8 +102,10 @@ final readonly class CachedListing
     public function totals(array $modules, Context $context): array
     {
         $now = $context->now->getTimestamp();
-        $marks = $modules === [] ? [] : $this->marks->of(['people'], allContent: true);
         $modules = array_map(fn (Module $module): Module => $module->bound($context), $modules);
+        $marks = $modules === [] ? [] : $this->marks->of(array_values(array_unique(
+            array_merge(...array_values(array_map($this->dependsOn(...), $modules))),
+        )));
         $names = array_map(fn (Module $module): ?string => $this->name($module, $context, $marks), $modules);
         $wanted = array_values(
             array_unique(array_map(fn (string $name): string => "{$name}:total", array_filter($names))),
@@ -142,7 +144,7 @@ final readonly class CachedListing
      */
     public function records(Module $module, array $keys, array $fields, Context $context): array
     {
-        $marks = $module->source->isItems() || $keys === [] ? null : $this->marks->of(...$this->dependsOn($module));
+        $marks = $module->source->isItems() || $keys === [] ? null : $this->marks->of($this->dependsOn($module));
         if ($marks === null) {
             return $this->sources->records($module->source, $keys, $fields, $context);
         }
@@ -183,14 +185,7 @@ final readonly class CachedListing
         if ($marks === null) {
             return null;
         }
-        [$keys, $allContent] = $this->dependsOn($module);
-        $marks = array_filter(
-            $marks,
-            fn (string $key): bool => in_array($key, $keys, true) || $allContent && (
-                str_starts_with($key, 'type:') || str_starts_with($key, 'taxonomy:')
-            ),
-            ARRAY_FILTER_USE_KEY,
-        );
+        $marks = array_intersect_key($marks, array_flip($this->dependsOn($module)));
 
         return 'listing:'.hash(
             'xxh128',
@@ -229,35 +224,22 @@ final readonly class CachedListing
         return false;
     }
 
-    /** Says what the module's result is made of. */
-    private function tell(Dependencies $dependencies, Module $module): void
-    {
-        [$keys, $allContent] = $this->dependsOn($module);
-        $dependencies->on(...$keys);
-        if ($allContent) {
-            $dependencies->onAllContent();
-        }
-    }
-
-    /**
-     * @return array{list<string>, bool} the keys of the marks that the module depends on, and whether on all content
-     *   beside
-     */
+    /** @return list<string> the keys of the marks that the module depends on */
     private function dependsOn(Module $module): array
     {
         $people = CacheExpiry::reachesPeople($module) ? ['people'] : [];
         // What reaches through other items, or counts all items, depends on every type.
         if (! $module->source->isItems() || CacheExpiry::reachesItems($module)) {
-            return [$people, true];
+            return [...$people, 'content'];
         }
 
-        return [[
+        return [
             ...$people,
             ...array_map(fn (string $type): string => "type:{$type}", $module->source->typeKeys()),
             ...array_map(
                 fn (string $taxonomy): string => "taxonomy:{$taxonomy}",
                 array_map(strval(...), array_keys($module->type()->taxonomies)),
             ),
-        ], false];
+        ];
     }
 }

@@ -9,7 +9,7 @@ use Wellspring\Core\Page\PageDefinition;
 /** A page's definition with where it is stored. */
 final readonly class StoredPage
 {
-    /** @param  int|null  $id  null of one that is not stored: a preview */
+    /** @param  int|null  $id  null of one that is not stored: a preview, or the plain page of an item */
     public function __construct(public ?int $id, public PageDefinition $definition)
     {
     }

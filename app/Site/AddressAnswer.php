@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site;
 
+use App\Freshness\Dependencies;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Page\ShownBand;
 use Wellspring\Core\Page\ShownSlot;
@@ -16,15 +17,20 @@ final readonly class AddressAnswer
      * @param  int  $status  of HTTP: 200, 301, 401 or 404
      * @param  string|null  $location  where else it is, with 301
      * @param  PageResult|null  $page  with 200
+     * @param  Dependencies|null  $dependencies  what the answer is made of; null of one that nobody may keep
      */
-    public function __construct(public int $status, public ?string $location = null, public ?PageResult $page = null)
-    {
+    public function __construct(
+        public int $status,
+        public ?string $location = null,
+        public ?PageResult $page = null,
+        public ?Dependencies $dependencies = null,
+    ) {
     }
 
     /** @return array<string, mixed> as the command `wellspring:page` prints it */
     public function toArray(): array
     {
-        $until = $this->page?->dependencies->until();
+        $until = $this->dependencies?->until();
         $frame = array_map(
             fn (array $blocks): array => array_map(self::block(...), $blocks),
             $this->page->frame ?? [],
@@ -43,7 +49,7 @@ final readonly class AddressAnswer
                     'blocks' => array_map(self::block(...), $slot->blocks),
                 ], $band->slots),
             ], $this->page->bands ?? []),
-            'depends' => $this->page?->dependencies->keys() ?? [],
+            'depends' => $this->dependencies?->keys() ?? [],
             'until' => $until === null ? null : gmdate('Y-m-d\TH:i:s\Z', $until),
         ];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site;
 
+use App\Freshness\ContentMarks;
 use App\Freshness\Dependencies;
 use App\Pages\PageStore;
 use Wellspring\Core\Context\Context;
@@ -16,6 +17,7 @@ final readonly class AddressAnswers
         private PageFinder $finder,
         private PageStore $pages,
         private SitePages $sitePages,
+        private ContentMarks $marks,
     ) {
     }
 
@@ -29,16 +31,19 @@ final readonly class AddressAnswers
         if ($path !== '/' && str_ends_with($path, '/')) {
             return new AddressAnswer(301, rtrim($path, '/') ?: '/');
         }
-        $dependencies = new Dependencies;
+        $dependencies = new Dependencies($this->marks->snapshot());
         $found = $this->finder->find($path, $context, $dependencies, $drafts);
         if ($found === null) {
             $now = $this->pages->movedTo($path);
 
-            return new AddressAnswer($now === null ? 404 : 301, $now);
+            return new AddressAnswer($now === null ? 404 : 301, $now, dependencies: $dependencies);
         }
         $page = $found->stored->definition;
+        $dependencies->expireWith($context, $page->schedule);
         if (! $page->schedule->admits($context)) {
-            return new AddressAnswer($page->asksToSignIn && $context->viewer->isSignedIn !== true ? 401 : 404);
+            $asksToSignIn = $page->asksToSignIn && $context->viewer->isSignedIn !== true;
+
+            return new AddressAnswer($asksToSignIn ? 401 : 404, dependencies: $dependencies);
         }
         try {
             return new AddressAnswer(200, null, $this->sitePages->page(
@@ -48,7 +53,7 @@ final readonly class AddressAnswers
                 $asked,
                 $dependencies,
                 drafts: $drafts,
-            ));
+            ), $dependencies);
         } catch (NoSuchPage) {
             return new AddressAnswer(404);
         }

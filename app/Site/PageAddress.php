@@ -8,7 +8,7 @@ namespace App\Site;
 final readonly class PageAddress
 {
     /** @param  array<string, string>  $parameters  of the query, by name */
-    public function __construct(public string $path, private array $parameters = [])
+    public function __construct(public string $path, public array $parameters = [])
     {
     }
 

@@ -7,10 +7,12 @@ namespace App\Site;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
 use App\Freshness\Dependencies;
+use App\Listing\CacheExpiry;
 use App\Listing\Sources;
 use App\Listing\VisibleItems;
 use App\Pages\PageStore;
 use App\Pages\StoredPage;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Page\AboutKind;
@@ -27,6 +29,7 @@ final readonly class PageFinder
         private PageStore $pages,
         private CatalogueStore $catalogue,
         private Sources $sources,
+        private CacheExpiry $expiry,
     ) {
     }
 
@@ -56,8 +59,10 @@ final readonly class PageFinder
                 return new FoundPage($stored[$page], $subject);
             }
         }
+        [$page, $slug] = PlainItemPages::find($path, $this->catalogue->catalogue()) ?? [null, ''];
+        $subject = $page === null ? null : $this->subjectOf($page, $slug, $context, $dependencies);
 
-        return null;
+        return $page === null || $subject === null ? null : new FoundPage(new StoredPage(null, $page), $subject);
     }
 
     /** What the page is about where the slug stands in its address; null where there is no such thing. */
@@ -122,7 +127,7 @@ final readonly class PageFinder
 
         return $about->kind === AboutKind::Item
             ? $this->item($about->of[0], $source, $slug, $context, $dependencies)
-            : $this->record($about, $source, $slug, $context);
+            : $this->record($about, $source, $slug, $context, $dependencies);
     }
 
     private function item(
@@ -132,11 +137,16 @@ final readonly class PageFinder
         Context $context,
         Dependencies $dependencies,
     ): ?Subject {
+        $dependencies->changesAt($this->expiry->ofItem($type, $slug, $context));
         $item = VisibleItems::of([$type], $context)->where('slug', $slug)->first();
         if ($item === null) {
             return null;
         }
-        $dependencies->changesAt($item->expire_at?->getTimestamp());
+        $dependencies->on('people');
+        if (array_filter($source->type()->fields, fn (Field $field): bool => $field->family()->isLink()) !== []) {
+            $dependencies->on('content');
+            $dependencies->changesAt($this->expiry->ofItems([], $context));
+        }
         $record = Records::complete($item);
 
         return Subject::ofRecord(
@@ -146,8 +156,16 @@ final readonly class PageFinder
         );
     }
 
-    private function record(PageAbout $about, Source $source, string $slug, Context $context): ?Subject
-    {
+    private function record(
+        PageAbout $about,
+        Source $source,
+        string $slug,
+        Context $context,
+        Dependencies $dependencies,
+    ): ?Subject {
+        if ($source instanceof Archive) {
+            $dependencies->changesAt($this->expiry->ofItems($about->of, $context));
+        }
         // A month that holds nothing the viewer may see is none.
         $isThere = ! $source instanceof Archive
             || $this->sources->candidates($source, $context)->where('items.slug', $slug)->exists();

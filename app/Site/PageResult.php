@@ -14,6 +14,7 @@ final readonly class PageResult
     /**
      * @param  list<ShownBand<DrawnBlock>>  $bands
      * @param  array<string, non-empty-list<DrawnBlock>>  $frame  by the value of FrameSlot
+     * @param  list<string>  $parameterNames  what the names of the parameters begin with that it reads
      * @param  PageAddress  $address  with what the visitor has chosen, in the order of the offers: the canonical one
      */
     public function __construct(
@@ -23,6 +24,7 @@ final readonly class PageResult
         public array $frame,
         public Dependencies $dependencies,
         public PageAddress $address,
+        public array $parameterNames,
     ) {
     }
 

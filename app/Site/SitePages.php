@@ -100,6 +100,10 @@ final readonly class SitePages
             FrameResolver::show($frame, $page->address, $address->path, $context, $draw),
             $dependencies,
             $address,
+            array_values(array_unique(array_merge(...array_values(array_map(
+                fn (Module $module): array => $module->parameterNames(),
+                $modules,
+            ))))),
         );
     }
 
@@ -108,11 +112,15 @@ final readonly class SitePages
      *
      * @return array<string, non-empty-list<DrawnBlock>> by the value of FrameSlot
      */
-    public function frame(PageAddress $address, Context $context): array
-    {
+    public function frame(
+        PageAddress $address,
+        Context $context,
+        Dependencies $dependencies = new Dependencies,
+    ): array {
         $live = $this->frames->live();
         $frame = $live->frame ?? self::plainFrame();
-        $dependencies = new Dependencies;
+        $dependencies->on('pages', 'frame', 'catalogue', 'media');
+        $dependencies->expireWith($context, ...$frame->schedules());
         $modules = $this->modulesOf($frame->modules(), $dependencies, null);
         $scene = new PageScene(null, $address, $context, $live, $dependencies);
         $list = fn (Module $module, ModuleBlock $block): ListingResult => $this->listings->show(

@@ -1,7 +1,8 @@
 # Installs what is missing: Debian's packages, then Composer's and npm's, then the built front end.
 
 DEBIAN_NEEDED="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml php8.2-zip"
-DEBIAN_NEEDED="$DEBIAN_NEEDED php8.2-curl php-league-config composer nginx-light postgresql-15 nodejs npm unzip curl"
+DEBIAN_NEEDED="$DEBIAN_NEEDED php8.2-curl php8.2-apcu php-league-config composer nginx-light postgresql-15 nodejs npm"
+DEBIAN_NEEDED="$DEBIAN_NEEDED unzip curl"
 DEBIAN_FOR_TESTS="php8.2-sqlite3 chromium chromium-driver file"
 
 has_package() {

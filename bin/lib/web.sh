@@ -41,6 +41,8 @@ listen.owner = $WEB_USER"
         nginx_user="user $WEB_USER;"
         chown -R "$WEB_USER" "$dir"
     fi
+    # Enough for those that wait for the database, and no more: each one more makes all of them slower.
+    local workers=$(($(nproc) * 2)); [ "$workers" -ge 4 ] || workers=4
     cat > "$dir/php-fpm.conf" <<CONF
 [global]
 error_log = $VAR/log/$name-php-fpm.log
@@ -49,12 +51,10 @@ daemonize = no
 $user
 listen = $dir/php-fpm.sock
 pm = static
-pm.max_children = 6
+pm.max_children = $workers
 clear_env = no
 catch_workers_output = yes
 decorate_workers_output = no
-php_admin_value[opcache.memory_consumption] = 128
-php_admin_value[opcache.max_accelerated_files] = 20000
 php_admin_value[realpath_cache_size] = 4M
 php_admin_value[upload_tmp_dir] = $dir/temp
 php_admin_value[sys_temp_dir] = $dir/temp
@@ -109,7 +109,10 @@ http {
 }
 CONF
     local root_flag=""; [ "$WEB_USER" != root ] || root_flag="--allow-to-run-as-root"
-    "$fpm" $root_flag --fpm-config "$dir/php-fpm.conf" > "$VAR/log/$name-php-fpm.out" 2>&1 &
+    # What is shared by all workers is set before there are any. Code that changes is read after the next start.
+    "$fpm" $root_flag -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 \
+        -d opcache.max_accelerated_files=20000 -d apc.shm_size="${WELLSPRING_PAGE_MEMORY:-128M}" \
+        --fpm-config "$dir/php-fpm.conf" > "$VAR/log/$name-php-fpm.out" 2>&1 &
     WEB_PIDS="$WEB_PIDS $!"
     "$nginx" -e "$VAR/log/$name-nginx.log" -p "$dir/" -c "$dir/nginx.conf" > "$VAR/log/$name-nginx.out" 2>&1 &
     WEB_PIDS="$WEB_PIDS $!"

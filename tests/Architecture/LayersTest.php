@@ -28,9 +28,10 @@ final class LayersTest extends TestCase
         'Changes',
         'Modules',
         'Pages',
+        'Views',
         'Site',
         'Search',
-        'Media', 'Import', 'Export', 'People', 'Sets', 'Views', 'Demo', 'Bench',
+        'Media', 'Import', 'Export', 'People', 'Sets', 'Demo', 'Bench',
     ];
 
     /** Laravel's own folders of the application, which put the others to use and are used by none of them. */

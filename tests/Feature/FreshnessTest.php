@@ -293,17 +293,19 @@ final class FreshnessTest extends TestCase
         $this->plantType();
         $this->plant(['title' => 'Fern', 'slug' => 'fern']);
         $marks = fn (): array => app(ContentMarks::class)->of(
-            ['type:plant', 'catalogue', 'people', 'modules', 'pages', 'frame', 'media', 'nothing'],
-            true,
+            [
+                'type:plant', 'taxonomy:groups', 'content', 'catalogue', 'people', 'modules', 'pages', 'frame', 'media',
+                'nothing',
+            ],
         ) ?? [];
         $before = $marks();
         $this->assertSame($before, $marks());
         $person = $this->manager();
         foreach ([
-            'an item' => [fn () => Item::query()->update(['title' => 'Bracken']), ['type:plant']],
+            'an item' => [fn () => Item::query()->update(['title' => 'Bracken']), ['type:plant', 'content']],
             'a term' => [
                 fn () => Term::query()->where('slug', 'hostas')->update(['name' => 'Plantain lilies']),
-                ['catalogue', 'taxonomy:groups'],
+                ['catalogue', 'content', 'taxonomy:groups'],
             ],
             'a person' => [fn () => $person->update(['name' => 'Mari']), ['people']],
             'what nobody sees of a person' => [fn () => $person->update(['signed_in_at' => now()]), []],
@@ -315,7 +317,10 @@ final class FreshnessTest extends TestCase
             ],
             'folding' => [fn () => app(ContentMarks::class)->fold(), []],
             'folding again' => [fn () => app(ContentMarks::class)->fold(), []],
-            'an item, after folding' => [fn () => Item::query()->update(['title' => 'Fern']), ['type:plant']],
+            'an item, after folding' => [
+                fn () => Item::query()->update(['title' => 'Fern']),
+                ['type:plant', 'content'],
+            ],
         ] as $what => [$write, $changed]) {
             $before = $marks();
             $write();
@@ -329,14 +334,14 @@ final class FreshnessTest extends TestCase
         $this->plantType();
         $this->plant(['title' => 'Fern', 'slug' => 'fern', 'publish_at' => '2026-01-01']);
         $marks = app(ContentMarks::class);
-        $before = $marks->of([], true);
+        $before = $marks->of(['type:plant']);
         $module = $this->module();
         DB::beginTransaction();
         $this->plant(['title' => 'Gone', 'slug' => 'gone', 'publish_at' => '2026-01-01']);
         $this->assertNull($marks->of(['type:plant']));
         $this->assertSame(2, app(CachedListing::class)->show($module, app(ContextFactory::class)->now())->total);
         DB::rollBack();
-        $this->assertSame($before, $marks->of([], true));
+        $this->assertSame($before, $marks->of(['type:plant']));
         $this->assertSame(1, app(CachedListing::class)->show($module, app(ContextFactory::class)->now())->total);
     }
 
@@ -428,7 +433,7 @@ final class FreshnessTest extends TestCase
 
             return [
                 view('site.page', ['result' => $result])->render(),
-                app(ContentMarks::class)->of($made->keys(), $made->areOnAllContent()),
+                app(ContentMarks::class)->of($made->keys()),
                 $made->until(),
             ];
         };

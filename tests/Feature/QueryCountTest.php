@@ -76,7 +76,7 @@ final class QueryCountTest extends TestCase
         }
         $look();
         $four = $this->asked($look);
-        $this->assertLessThanOrEqual(9, count($one), implode("\n", $one));
+        $this->assertLessThanOrEqual(10, count($one), implode("\n", $one));
         $this->assertLessThanOrEqual(count($one) + 3 * 3, count($four), implode("\n", $four));
         $this->assertDoesNotMatchRegularExpression(
             '/from "(types|content_types|taxonomies|terms)"/',

@@ -7,14 +7,14 @@ namespace App\Console\Commands;
 use App\Audit\AuditTrail;
 use App\Freshness\ContentMarks;
 use App\Tasks\Tasks;
+use App\Views\ViewCounter;
 use Illuminate\Cache\DatabaseStore;
 use Illuminate\Console\Command;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
 
 /**
- * A cache in the database keeps what has run out until somebody asks for it by name; of visits and old listings nobody
- * does.
+ * A cache in the database keeps what has run out until somebody asks for it by name; of old listings nobody does.
  */
 final class Tidy extends Command
 {
@@ -26,7 +26,7 @@ final class Tidy extends Command
     protected $description = 'Remove what has run out from a cache in the database, and fold the marks that changes '
         .'of content have left';
 
-    public function handle(Repository $cache, ContentMarks $marks): int
+    public function handle(Repository $cache, ContentMarks $marks, ViewCounter $views): int
     {
         $removed = 0;
         if ($cache->getStore() instanceof DatabaseStore) {
@@ -44,6 +44,7 @@ final class Tidy extends Command
                 $removed += $some;
             } while ($some === self::AT_ONCE);
         }
+        $removed += $views->prune();
         $folded = $marks->fold();
         AuditTrail::prune();
         Tasks::prune();

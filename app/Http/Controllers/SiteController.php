@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Catalogue\CatalogueStore;
+use App\Freshness\Dependencies;
 use App\Http\Middleware\IdentifiesViewer;
+use App\Http\Middleware\KeepsPages;
 use App\Listing\ContextFactory;
-use App\Listing\VisibleItems;
-use App\Models\Item;
 use App\Site\AddressAnswers;
-use App\Site\ItemPage;
 use App\Site\Output\ModuleView;
 use App\Site\PageAddress;
 use App\Site\SitePages;
@@ -18,19 +16,14 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Choices;
-use Wellspring\Core\Context\Context;
-use Wellspring\Core\Wording\Format;
 
-/** The site that visitors see: pages with their modules, and items' own pages. */
+/** The site that visitors see. */
 final readonly class SiteController
 {
     public function __construct(
         private AddressAnswers $answers,
         private SitePages $sitePages,
-        private CatalogueStore $catalogue,
-        private Format $format,
         private ContextFactory $contexts,
     ) {
     }
@@ -54,6 +47,14 @@ final readonly class SiteController
             $answer->page->page->modules(),
         );
         $request->attributes->set('item', $answer->page?->subject->page->item?->id);
+        if ($answer->dependencies !== null) {
+            KeepsPages::madeOf(
+                $request,
+                $answer->dependencies,
+                $answer->page->parameterNames ?? [],
+                $answer->page?->address->parameters ?? [],
+            );
+        }
 
         return match (true) {
             // Page 1 has one address, without a page number.
@@ -66,33 +67,14 @@ final readonly class SiteController
             $answer->status === 401 => response()->view('site.sign-in', [
                 'frame' => $this->sitePages->frame(new PageAddress($address), $context),
             ], 401),
-            default => $this->item($request, $address, $context),
+            default => response()->view('errors.404', [
+                'frame' => $this->sitePages->frame(
+                    new PageAddress('/not-found'),
+                    $context,
+                    $answer->dependencies ?? new Dependencies,
+                ),
+            ], 404),
         };
-    }
-
-    private function item(Request $request, string $address, Context $context): View
-    {
-        foreach ($this->catalogue->catalogue()->types as $type) {
-            $pattern = '~^'.str_replace('\{slug\}', '([a-z0-9-]+)', preg_quote($type->address, '~')).'$~D';
-            if (preg_match($pattern, $address, $found) === 1) {
-                return $this->itemPage($request, $type, $found[1], $context);
-            }
-        }
-        abort(404);
-    }
-
-    private function itemPage(Request $request, Type $type, string $slug, Context $context): View
-    {
-        $item = VisibleItems::of([$type->key], $context)->with(Item::shown())->where('slug', $slug)->firstOrFail();
-        $request->attributes->set('item', $item->id);
-
-        return view(
-            'site.item',
-            [
-                'page' => new ItemPage($this->catalogue->catalogue(), $type, $item, $this->format, $context),
-                'frame' => $this->sitePages->frame(new PageAddress(SitePages::itemAddress($type, $slug)), $context),
-            ],
-        );
     }
 
     /** @param  array<array-key, mixed>  $query */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Views\CountableVisit;
 use App\Views\ViewCounter;
 use Closure;
 use Illuminate\Http\Request;
@@ -25,8 +26,14 @@ final readonly class CountsViews
     public function terminate(Request $request, Response $response): void
     {
         $item = $request->attributes->get('item');
-        if (is_int($item) && $response->getStatusCode() === 200) {
-            $this->seen->note($item, $request);
+        $visit = CountableVisit::of(
+            $request->method(),
+            (string) $request->ip(),
+            (string) $request->userAgent(),
+            (string) $request->headers->get('Sec-Purpose', $request->headers->get('Purpose', '')),
+        );
+        if (is_int($item) && $visit !== null && in_array($response->getStatusCode(), [200, 304], true)) {
+            $this->seen->note($item, $visit);
         }
     }
 }

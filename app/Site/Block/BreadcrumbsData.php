@@ -61,6 +61,7 @@ final readonly class BreadcrumbsData implements BlockData
         $term = $scene->subject?->page->term;
         $terms = $this->catalogue->catalogue()->taxonomies[$term['taxonomy'] ?? '']->terms ?? null;
         $address = $term === null ? null : $this->addresses->ofTerm($term['taxonomy']);
+        $scene->dependencies->on('catalogue');
         $crumbs = [];
         $above = $terms?->find((string) $terms->find($term['slug'] ?? '')?->parent);
         while ($terms !== null && $above !== null && $address !== null) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Site\Block;
 
 use App\Catalogue\CatalogueStore;
+use App\Listing\CacheExpiry;
 use App\Listing\VisibleItems;
 use App\Modules\ModuleStore;
 use App\Pages\PageStore;
@@ -13,6 +14,7 @@ use App\Site\Listings;
 use App\Site\RecordAddresses;
 use App\Site\SitePages;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Menu;
 use Wellspring\Core\Page\MenuDefinition;
@@ -37,6 +39,7 @@ final readonly class MenuData implements BlockData
         private Listings $listings,
         private CatalogueStore $catalogue,
         private RecordAddresses $addresses,
+        private CacheExpiry $expiry,
     ) {
     }
 
@@ -105,6 +108,7 @@ final readonly class MenuData implements BlockData
         $scene->dependencies->on("type:{$key}");
         $type = $this->catalogue->catalogue()->type($key);
         $item = $type === null ? null : VisibleItems::of([$key], $scene->context)->where('slug', $slug)->first();
+        $scene->dependencies->changesAt($this->expiry->ofItem($key, $slug, $scene->context));
 
         return $type === null || $item === null
             ? []
@@ -120,7 +124,9 @@ final readonly class MenuData implements BlockData
         if ($module === null) {
             return [];
         }
-        $listing = $this->listings->show($module, $scene->address, $scene->context, '1', $scene->dependencies);
+        // What visitors choose on a page changes nothing in the menus around it.
+        $context = $scene->context->with(choices: Choices::none());
+        $listing = $this->listings->show($module, $scene->address, $context, '1', $scene->dependencies);
         $addresses = $this->addresses->of($module->source, $listing->records);
 
         return array_values(array_filter(array_map(

@@ -44,6 +44,11 @@ enum Family: string
         return ! $this->isMedia() && $this !== self::Identity && $this !== self::Words;
     }
 
+    public function isPicture(): bool
+    {
+        return $this === self::Picture || $this === self::Pictures;
+    }
+
     /** Whether its values name uploaded files (a video may be elsewhere). */
     public function isMedia(): bool
     {

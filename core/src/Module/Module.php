@@ -16,6 +16,7 @@ use Wellspring\Core\Empty\WhenNothing;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
+use Wellspring\Core\Filter\Value\FromAddress;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Sort\Headings;
@@ -114,6 +115,19 @@ final readonly class Module
     public function conditions(): array
     {
         return [...$this->where?->conditions() ?? [], ...$this->chosen->rule()?->conditions() ?? []];
+    }
+
+    /** @return list<string> what the names of the parameters of an address begin with that it reads */
+    public function parameterNames(): array
+    {
+        $names = [$this->key, ...array_filter([$this->offer?->key, $this->follows])];
+        foreach ($this->where?->conditions() ?? [] as $condition) {
+            if ($condition->value instanceof FromAddress) {
+                $names[] = $condition->value->name;
+            }
+        }
+
+        return $names;
     }
 
     /**

@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Freshness\ContentMarks;
+use App\Freshness\Dependencies;
+use App\Site\PageCache\PageCacheFront;
+use App\Site\PageCache\PageEntry;
+use Closure;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * Keeps what the site answers to somebody without a session, where the answer says what it was made of. It goes around
+ * all other middleware, so that what is kept is whole.
+ */
+final readonly class KeepsPages
+{
+    private const DEPENDENCIES = 'made of';
+
+    private const KNOWN = 'known parameters';
+
+    private const CANONICAL = 'canonical parameters';
+
+    private const NOT_FOUND_SECONDS = 10;
+
+    public function __construct(private ContentMarks $marks)
+    {
+    }
+
+    /**
+     * Says what the answer is made of, so that it can be kept.
+     *
+     * @param  list<string>  $known  what the names of the parameters begin with that it reads
+     * @param  array<string, string>  $canonical  the parameters that the answer is the one of
+     */
+    public static function madeOf(
+        Request $request,
+        Dependencies $dependencies,
+        array $known = [],
+        array $canonical = [],
+    ): void {
+        $request->attributes->set(self::DEPENDENCIES, $dependencies);
+        $request->attributes->set(self::KNOWN, $known);
+        $request->attributes->set(self::CANONICAL, $canonical);
+    }
+
+    /** @param  Closure(Request): Response  $next */
+    public function handle(Request $request, Closure $next): Response
+    {
+        $front = PageCacheFront::current();
+        $isHead = $request->isMethod('HEAD');
+        $isKept = false;
+        try {
+            // The answer to HEAD has the length and the tag of the whole page.
+            $request->setMethod($isHead ? 'GET' : $request->getMethod());
+            $response = $next($request);
+            $request->setMethod($isHead ? 'HEAD' : $request->getMethod());
+            $dependencies = $this->describe($request, $response);
+            if ($front !== null && $dependencies !== null) {
+                $isKept = $this->keep($front, $dependencies, $request, $response);
+            }
+        } finally {
+            $front?->done($isKept);
+        }
+        $response->headers->set('X-Page-Cache', $front === null ? 'off' : 'miss');
+        if ($response->getStatusCode() === 200) {
+            $response->isNotModified($request);
+        }
+        if ($isHead) {
+            $response->headers->set('Content-Length', (string) strlen((string) $response->getContent()));
+            $response->setContent(null);
+        }
+
+        return $response;
+    }
+
+    /** @return Dependencies|null null where nobody but the browser that asked may keep the answer */
+    private function describe(Request $request, Response $response): ?Dependencies
+    {
+        $dependencies = $request->attributes->get(self::DEPENDENCIES);
+        if (
+            ! $dependencies instanceof Dependencies
+            || ! in_array($response->getStatusCode(), [200, 404], true)
+            || $request->cookies->has(config()->string('session.cookie'))
+            || $response->headers->getCookies() !== []
+        ) {
+            return null;
+        }
+        $response->setEtag(hash('xxh128', (string) $response->getContent()), weak: true);
+        $response->setVary(['Cookie', 'Accept-Encoding']);
+        // Whoever keeps it asks each time whether it is still right.
+        $response->headers->set('Cache-Control', 'no-cache, public');
+        // HTTP Cache Groups (RFC 9875; the number is from memory): a cache farther out can be told what to drop.
+        $response->headers->set('Cache-Groups', implode(', ', array_map(
+            fn (string $key): string => "\"{$key}\"",
+            $dependencies->keys(),
+        )));
+
+        return $dependencies;
+    }
+
+    /** @return bool whether it is kept */
+    private function keep(
+        PageCacheFront $front,
+        Dependencies $dependencies,
+        Request $request,
+        Response $response,
+    ): bool {
+        $now = now()->getTimestamp();
+        $until = $dependencies->until();
+        if ($response->getStatusCode() === 404) {
+            $until = min($until ?? PHP_INT_MAX, $now + self::NOT_FOUND_SECONDS);
+        }
+        $mark = $dependencies->snapshot === null || $until !== null && $until <= $now
+            ? null
+            : $this->marks->since($dependencies->snapshot, $dependencies->keys());
+        if ($mark === null) {
+            return false;
+        }
+        /** @var list<string> $known */
+        $known = $request->attributes->get(self::KNOWN);
+        /** @var array<string, string> $canonical */
+        $canonical = $request->attributes->get(self::CANONICAL);
+        $item = $request->attributes->get('item');
+        $body = (string) $response->getContent();
+        $front->memory->keep($front->request, $canonical, new PageEntry(
+            $response->getStatusCode(),
+            $this->lines($response),
+            hash('xxh128', $body),
+            ContentMarks::array($dependencies->keys()),
+            $mark,
+            $now,
+            $until,
+            $known,
+            is_int($item) ? $item : null,
+        ), $body);
+
+        return true;
+    }
+
+    /** @return list<string> */
+    private function lines(Response $response): array
+    {
+        $lines = [];
+        foreach ($response->headers->allPreserveCaseWithoutCookies() as $name => $values) {
+            foreach ($name === 'Date' ? [] : $values as $value) {
+                $lines[] = "{$name}: {$value}";
+            }
+        }
+
+        return $lines;
+    }
+}

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Block;
+
+use App\Catalogue\CatalogueStore;
+use App\Models\Media;
+use App\Site\RecordAddresses;
+use App\Site\SitePages;
+use Illuminate\Support\Collection;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Block\Fields;
+use Wellspring\Core\Wording\Format;
+
+/**
+ * The values of fields, for the view: pictures, films and texts by themselves, every other value with its label.
+ *
+ * @implements BlockData<Fields>
+ */
+final readonly class FieldsData implements BlockData
+{
+    public function __construct(
+        private CatalogueStore $catalogue,
+        private RecordAddresses $addresses,
+        private Format $format,
+    ) {
+    }
+
+    public static function block(): string
+    {
+        return Fields::class;
+    }
+
+    public function data(Block $block, PageScene $scene): ?array
+    {
+        $record = $scene->subject?->record;
+        if ($record === null) {
+            return null;
+        }
+        $pictures = $videos = $texts = $facts = [];
+        $files = self::files($block->fields, $record);
+        foreach ($block->fields as $field) {
+            $value = $record->value($field);
+            $names = array_values(array_filter((array) $value, is_string(...)));
+            if ($value === null) {
+                continue;
+            }
+            match ($field->family()) {
+                Family::Picture, Family::Pictures => array_push($pictures, ...array_values(array_filter(
+                    array_map(fn (string $name): ?Media => $files->get($name), $names),
+                ))),
+                Family::Video => $videos[] = self::video($field, $names[0] ?? ''),
+                Family::LongText => $texts[] = $names[0] ?? '',
+                default => $facts[] = $this->fact($field, $value, $names, $record, $files),
+            };
+        }
+        $facts = array_values(array_filter($facts));
+
+        return $pictures === [] && $videos === [] && $texts === [] && $facts === []
+            ? null
+            : ['pictures' => $pictures, 'videos' => $videos, 'texts' => $texts, 'facts' => $facts];
+    }
+
+    /** @return array{label: string, address: string, own: bool} uploaded ones are shown, others linked to */
+    private static function video(Field $field, string $name): array
+    {
+        $isOwn = ! str_contains($name, '://');
+
+        return ['label' => $field->label, 'address' => $isOwn ? "/media/{$name}" : $name, 'own' => $isOwn];
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @param  Collection<string, Media>  $files
+     * @return array{label: string, text: string, links: list<array{address: string, text: string}>}|null
+     */
+    private function fact(Field $field, mixed $value, array $names, Record $record, Collection $files): ?array
+    {
+        $links = $this->links($field, $names, $record, $files);
+        $text = $links === [] ? (string) $field->display($value, $this->format, $record->names($field)) : '';
+
+        return $links === [] && $text === '' ? null : ['label' => $field->label, 'text' => $text, 'links' => $links];
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @param  Collection<string, Media>  $files
+     * @return list<array{address: string, text: string}> empty of what leads nowhere
+     */
+    private function links(Field $field, array $names, Record $record, Collection $files): array
+    {
+        $shown = $record->names($field);
+        $link = fn (?\Closure $address): array => array_values(array_filter(array_map(
+            fn (string $name): ?array => isset($shown[$name]) && $address !== null && $address($name) !== null
+                ? ['address' => (string) $address($name), 'text' => $shown[$name]]
+                : null,
+            $names,
+        )));
+
+        return match (true) {
+            $field->kind->key() === 'link' => [[
+                'address' => $names[0],
+                'text' => preg_replace('~^(https?://|mailto:|tel:)~i', '', $names[0]) ?? $names[0],
+            ]],
+            $field->family() === Family::File => array_map(
+                fn (string $name): array => [
+                    'address' => "/media/{$name}",
+                    'text' => $files->get($name)->title ?? $name,
+                ],
+                $names,
+            ),
+            $field->family() === Family::Items => $link($this->itemAddress(...)),
+            $field->family() === Family::Terms => $link($this->addresses->ofTerm($field->key)),
+            default => [],
+        };
+    }
+
+    private function itemAddress(string $name): ?string
+    {
+        [$key, $slug] = explode('/', $name, 2) + ['', ''];
+        $type = $this->catalogue->catalogue()->type($key);
+
+        return $type === null ? null : SitePages::itemAddress($type, $slug);
+    }
+
+    /**
+     * @param  list<Field>  $fields
+     * @return Collection<string, Media> by name
+     */
+    private static function files(array $fields, Record $record): Collection
+    {
+        $names = [];
+        foreach ($fields as $field) {
+            if ($field->family()->isMedia()) {
+                array_push($names, ...array_values(array_filter((array) $record->value($field), is_string(...))));
+            }
+        }
+
+        return $names === [] ? new Collection : Media::query()->whereIn('name', $names)->get()->keyBy('name');
+    }
+}

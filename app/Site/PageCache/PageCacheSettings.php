@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\PageCache;
+
+/** What the cache of whole pages has to know before the framework is there: read from the cached configuration. */
+final readonly class PageCacheSettings
+{
+    /**
+     * @param  string  $release  another one after each deployment: nothing that an older one has made is used
+     */
+    private function __construct(
+        public string $release,
+        public string $dsn,
+        public string $user,
+        public string $password,
+        public string $sessionCookie,
+        public string $timeZone,
+        public bool $isBehindProxy,
+    ) {
+    }
+
+    /**
+     * @param  string  $file  of the cached configuration
+     * @param  array<mixed>  $server  `$_SERVER`; its WELLSPRING_PAGE_CACHE goes before the configuration's
+     * @return self|null null where whole pages are not kept: switched off, no cached configuration, or no APCu
+     */
+    public static function read(string $file, array $server): ?self
+    {
+        if (! function_exists('apcu_enabled') || ! apcu_enabled() || ! is_file($file)) {
+            return null;
+        }
+        $config = require $file;
+        $site = $config['site'];
+        if (($server['WELLSPRING_PAGE_CACHE'] ?? $site['page_cache']) === 'off') {
+            return null;
+        }
+        $database = $config['database']['connections']['pgsql'];
+
+        return new self(
+            hash('xxh64', $file.filemtime($file)),
+            "pgsql:host={$database['host']};port={$database['port']};dbname={$database['database']};"
+                ."sslmode={$database['sslmode']};connect_timeout=2",
+            $database['username'],
+            $database['password'],
+            $config['session']['cookie'],
+            $site['time_zone'],
+            $config['trustedproxy']['proxies'] !== null,
+        );
+    }
+}

@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\PageCache;
+
+/**
+ * Kept pages in memory that all workers of this machine share (APCu). Each machine keeps its own: what is right is
+ * told by the database.
+ */
+final readonly class PageMemory
+{
+    /** What is used least goes when less than this share of the memory is free, until twice as much is. */
+    private const FREE = 0.1;
+
+    /** How long one request may make a page before another may, too. */
+    private const LOCK_SECONDS = 10;
+
+    /** How long it is remembered that what an address answers is not kept. */
+    private const NOT_KEPT_SECONDS = 5;
+
+    private const ENTRY = 'e';
+
+    private const BODY = 'b';
+
+    private const PACKED = 'z';
+
+    /** Of a place: what the names of the parameters begin with that the page there knows. */
+    private const KNOWN = 'k';
+
+    private const STATE = 's';
+
+    private const LOCK = 'l';
+
+    private const NOT_KEPT = 'n';
+
+    public function __construct(private string $release)
+    {
+    }
+
+    /** The entry of the page that the request asks for; right or not. */
+    public function entry(PageRequest $request): ?PageEntry
+    {
+        /** @var list<string>|false|null $known */
+        $known = $request->parameters === [] ? null : $this->read(self::KNOWN, $request->place);
+        if ($known === false) {
+            return null;
+        }
+        $entry = $this->read(self::ENTRY, is_array($known) ? $request->name($known) : $request->place);
+
+        // A page that knows other parameters than were thought is another page.
+        return $entry instanceof PageEntry && ($known === null || $known === $entry->known) ? $entry : null;
+    }
+
+    /** @return string|null the state of the database in which the entry was right last; null where none is known */
+    public function state(PageEntry $entry): ?string
+    {
+        $state = $this->read(self::STATE, self::what($entry));
+
+        return is_string($state) ? $state : null;
+    }
+
+    public function setState(PageEntry $entry, string $state): void
+    {
+        $this->write(self::STATE, self::what($entry), $state);
+    }
+
+    /** @return string|null null where it has gone */
+    public function body(PageEntry $entry, bool $packed): ?string
+    {
+        $body = $this->read($packed ? self::PACKED : self::BODY, $entry->hash);
+
+        return is_string($body) ? $body : null;
+    }
+
+    /** @param  array<string, string>  $parameters  that the page is the one of */
+    public function keep(PageRequest $request, array $parameters, PageEntry $entry, string $body): void
+    {
+        $packed = (string) gzencode($body, 6);
+        $this->makeRoom(strlen($body) + strlen($packed));
+        $this->write(self::BODY, $entry->hash, $body);
+        $this->write(self::PACKED, $entry->hash, $packed);
+        $this->write(self::KNOWN, $request->place, $entry->known);
+        $this->write(self::ENTRY, $request->name($entry->known, $parameters), $entry);
+    }
+
+    /** Takes the turn to make the page; false while another request has it. */
+    public function lock(string $name): bool
+    {
+        return (bool) apcu_add($this->key(self::LOCK, $name), 1, self::LOCK_SECONDS);
+    }
+
+    public function unlock(string $name, bool $isKept): void
+    {
+        if (! $isKept) {
+            apcu_store($this->key(self::NOT_KEPT, $name), 1, self::NOT_KEPT_SECONDS);
+        }
+        apcu_delete($this->key(self::LOCK, $name));
+    }
+
+    /** Whether waiting for another request's page is of no use. */
+    public function isNotKept(string $name): bool
+    {
+        return (bool) apcu_exists($this->key(self::NOT_KEPT, $name));
+    }
+
+    private function read(string $kind, string $name): mixed
+    {
+        return apcu_fetch($this->key($kind, $name));
+    }
+
+    private function write(string $kind, string $name, mixed $value): void
+    {
+        apcu_store($this->key($kind, $name), $value);
+    }
+
+    private function key(string $kind, string $name): string
+    {
+        return "wellspring:{$this->release}:{$kind}:{$name}";
+    }
+
+    /** Entries of the same keys and the same mark are right in the same states. */
+    private static function what(PageEntry $entry): string
+    {
+        return "{$entry->keys} {$entry->mark}";
+    }
+
+    /** Left alone, APCu would drop everything when it is full. */
+    private function makeRoom(int $bytes): void
+    {
+        $memory = apcu_sma_info(true);
+        if (! is_array($memory)) {
+            return;
+        }
+        $all = $memory['num_seg'] * $memory['seg_size'];
+        $missing = $all * self::FREE + $bytes - $memory['avail_mem'];
+        if ($missing <= 0) {
+            return;
+        }
+        $missing += $all * self::FREE;
+        $entries = [];
+        $iterator = new \APCUIterator('/^wellspring:/', APC_ITER_KEY | APC_ITER_ATIME | APC_ITER_MEM_SIZE);
+        foreach ($iterator as $key => $entry) {
+            $entries[(string) $key] = [$entry['access_time'], $entry['mem_size']];
+        }
+        uasort($entries, fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        foreach ($entries as $key => [, $size]) {
+            if ($missing <= 0) {
+                return;
+            }
+            apcu_delete((string) $key);
+            $missing -= $size;
+        }
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\PageCache;
+
+/** A request for a page, as far as it decides which kept page answers. Needs nothing of the framework. */
+final readonly class PageRequest
+{
+    /** Below it no page of the site stands. */
+    private const MANAGE = '/manage';
+
+    /**
+     * @param  string  $place  scheme, host and path
+     * @param  array<string, string>  $parameters  of the address, by name
+     * @param  list<string>  $tags  entity tags that the browser has the page under, without what says how it was packed
+     */
+    private function __construct(
+        public string $place,
+        public array $parameters,
+        public array $tags,
+        public bool $isHead,
+        public bool $takesGzip,
+    ) {
+    }
+
+    /**
+     * @param  array<mixed>  $server  `$_SERVER`
+     * @param  array<mixed>  $query  `$_GET`
+     * @param  array<mixed>  $cookies  `$_COOKIE`
+     * @return self|null null where no kept page may answer: for who has a session, and for all that is no plain GET
+     *   or HEAD of a page
+     */
+    public static function of(array $server, array $query, array $cookies, PageCacheSettings $settings): ?self
+    {
+        $text = fn (string $key): string => is_string($server[$key] ?? null) ? $server[$key] : '';
+        $path = explode('?', $text('REQUEST_URI'), 2)[0];
+        $parameters = array_filter($query, is_string(...));
+        $method = $text('REQUEST_METHOD');
+        if (
+            ! in_array($method, ['GET', 'HEAD'], true)
+            || isset($cookies[$settings->sessionCookie])
+            || $text('HTTP_AUTHORIZATION').$text('HTTP_RANGE').$text('HTTP_X_REQUESTED_WITH') !== ''
+            || str_contains($text('HTTP_ACCEPT'), 'json')
+            || count($parameters) !== count($query)
+            || $path === self::MANAGE
+            || str_starts_with($path, self::MANAGE.'/')
+        ) {
+            return null;
+        }
+        $scheme = in_array(strtolower($text('HTTPS')), ['', 'off'], true) ? 'http' : 'https';
+        $forwarded = $settings->isBehindProxy
+            ? implode(' ', array_map(
+                $text,
+                ['HTTP_FORWARDED', 'HTTP_X_FORWARDED_PROTO', 'HTTP_X_FORWARDED_HOST', 'HTTP_X_FORWARDED_PORT'],
+            ))
+            : '';
+
+        return new self(
+            "{$scheme}://".strtolower($text('HTTP_HOST')).$path.($forwarded === '' ? '' : " {$forwarded}"),
+            $parameters,
+            self::tagsOf($text('HTTP_IF_NONE_MATCH')),
+            $method === 'HEAD',
+            preg_match('/\bgzip\b(?!\s*;\s*q=0(\.0*)?\s*(,|$))/i', $text('HTTP_ACCEPT_ENCODING')) === 1,
+        );
+    }
+
+    /**
+     * What the page is kept under: of the parameters only those that it knows, in an order of their own.
+     *
+     * @param  list<string>  $known  what the names of its parameters begin with
+     * @param  array<string, string>|null  $parameters  null: those of the request
+     */
+    public function name(array $known, ?array $parameters = null): string
+    {
+        $kept = array_filter(
+            $parameters ?? $this->parameters,
+            function (string $name) use ($known): bool {
+                foreach ($known as $beginning) {
+                    if ($name === $beginning || str_starts_with($name, "{$beginning}-")) {
+                        return true;
+                    }
+                }
+
+                return false;
+            },
+            ARRAY_FILTER_USE_KEY,
+        );
+        ksort($kept, SORT_STRING);
+
+        return $this->place.($kept === [] ? '' : '?'.http_build_query($kept));
+    }
+
+    /** @return list<string> weak and strong ones alike (RFC 9110, 13.1.2: If-None-Match compares weakly) */
+    private static function tagsOf(string $header): array
+    {
+        preg_match_all('~"([^"]*)"~', $header, $tags);
+
+        return $tags[1];
+    }
+}

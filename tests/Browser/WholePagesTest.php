@@ -1,0 +1,310 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use App\Demo\DemoSite;
+use App\People\DemoAccounts;
+use PDO;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\SecondServer;
+use Tests\Support\WebClient;
+
+/**
+ * The served site keeps whole pages; beside it runs a second server on the same database that keeps nothing at all.
+ * Whatever is written, in whatever way, both answer the same bytes.
+ */
+final class WholePagesTest extends TestCase
+{
+    private const WRITES = 200;
+
+    /** How often one of those writes comes that take their time. */
+    private const SLOW_EVERY = 12;
+
+    private PDO $database;
+
+    private WebClient $site;
+
+    protected function setUp(): void
+    {
+        $this->site = new WebClient(self::env('SITE_URL'));
+        $this->database = self::connect();
+    }
+
+    public function test_no_answer_is_older_than_a_write_that_was_acknowledged_before(): void
+    {
+        [$slug] = $this->column("select slug from items where type_key = 'product' and status = 'published' and "
+            .'publish_at < now() order by publish_at desc, id limit 1');
+        $acknowledged = tempnam(sys_get_temp_dir(), 'acknowledged');
+        $writer = pcntl_fork();
+        if ($writer === 0) {
+            $database = self::connect();
+            $write = $database->prepare("update items set title = ?, folded = jsonb_set(folded::jsonb, '{title}', "
+                ."to_jsonb(?::text)) where type_key = 'product' and slug = ?");
+            for ($n = 1; $n <= 100_000; $n++) {
+                $write->execute(["Number {$n} ", "number {$n}", $slug]);
+                file_put_contents("{$acknowledged}.new", (string) $n);
+                rename("{$acknowledged}.new", $acknowledged);
+                usleep(mt_rand(0, 250_000));
+            }
+            exit(0);
+        }
+        try {
+            $end = microtime(true) + (float) (getenv('READ_SECONDS') ?: 5);
+            $answers = $kept = 0;
+            while (microtime(true) < $end) {
+                foreach (["/shop/{$slug}", '/', '/shop'] as $address) {
+                    clearstatcache();
+                    $least = (int) file_get_contents($acknowledged);
+                    $answer = $this->site->get($address);
+                    if (preg_match('/Number (\d+) /', $answer['body'], $found) === 1) {
+                        $this->assertGreaterThanOrEqual($least, (int) $found[1], $address);
+                        $answers++;
+                        $kept += $answer['headers']['x-page-cache'] === 'hit' ? 1 : 0;
+                    }
+                }
+            }
+        } finally {
+            posix_kill($writer, SIGKILL);
+            pcntl_waitpid($writer, $status);
+            @unlink($acknowledged);
+        }
+        $this->assertGreaterThan(20, $answers);
+        $this->assertGreaterThan(0, $kept, 'some were kept ones');
+    }
+
+    public function test_a_page_is_sent_whole_packed_or_not_at_all(): void
+    {
+        $this->site->get('/shop');
+        $whole = $this->site->get('/shop');
+        $tag = $whole['headers']['etag'];
+        $packed = $this->site->get('/shop', ['Accept-Encoding: gzip']);
+        $head = $this->site->get('/shop', ['Accept-Encoding: gzip'], head: true);
+        $same = $this->site->get('/shop', ["If-None-Match: \"other\", {$tag}"]);
+        $this->assertSame($whole['body'], gzdecode($packed['body']));
+        $this->assertSame(['gzip', $tag], [$packed['headers']['content-encoding'], $packed['headers']['etag']]);
+        $this->assertSame(
+            [200, '', (string) strlen($packed['body'])],
+            [$head['status'], $head['body'], $head['headers']['content-length']],
+        );
+        $this->assertSame([304, '', $tag], [$same['status'], $same['body'], $same['headers']['etag']]);
+        $this->assertSame(200, $this->site->get('/shop', ['If-None-Match: "other"'])['status']);
+        $this->assertSame(
+            ['hit', $whole['body']],
+            [
+                $this->site->get('/shop?from=a-friend')['headers']['x-page-cache'],
+                $this->site->get('/shop?from=a-friend')['body'],
+            ],
+            'a parameter that the page does not know is none',
+        );
+        $this->assertStringContainsString('"type:product"', $whole['headers']['cache-groups']);
+
+        $session = new WebClient(self::env('SITE_URL'));
+        $session->signIn(DemoSite::EMAIL, DemoAccounts::PASSWORD);
+        $member = $session->get('/shop');
+        $this->assertSame(
+            ['off', 'no-cache, private'],
+            [$member['headers']['x-page-cache'], $member['headers']['cache-control']],
+            'who has a session gets no kept page, and theirs is not kept',
+        );
+        $this->assertSame($whole['body'], $this->site->get('/shop')['body']);
+    }
+
+    public function test_a_hundred_at_once_make_a_page_once_and_views_are_counted_all_the_same(): void
+    {
+        [$slug] = $this->column("select slug from items where type_key = 'post' and status = 'published' and "
+            ."audience = '{everyone}' and publish_at < now() order by id limit 1");
+        $views = fn (): int => (int) $this->column('select coalesce(sum(views), 0) from item_views join items on '
+            ."items.id = item_id where type_key = 'post' and slug = '{$slug}'")[0];
+        $this->database->exec("update items set title = title || '!' where type_key = 'post' and slug = '{$slug}'");
+        $before = $views();
+        $answers = $this->site->atOnce("/journal/{$slug}", 100, fn (int $n): array => ["User-Agent: Mozilla/5.0 {$n}"]);
+        $this->assertSame([200], array_values(array_unique(array_column($answers, 'status'))));
+        $this->assertCount(1, array_unique(array_column($answers, 'body')));
+        $this->assertSame(
+            1,
+            count(array_filter($answers, fn (array $one): bool => $one['headers']['x-page-cache'] === 'miss')),
+        );
+        for ($try = 0; $try < 100 && $views() < $before + 100; $try++) {
+            usleep(50_000);
+        }
+        $this->assertSame($before + 100, $views());
+        $this->site->get("/journal/{$slug}", ['User-Agent: Mozilla/5.0 7']);
+        usleep(200_000);
+        $this->assertSame($before + 100, $views(), 'the same visitor within half an hour');
+    }
+
+    /** The last of all: it leaves the demo site in pieces. */
+    public function test_after_every_write_a_kept_page_is_what_making_it_anew_gives(): void
+    {
+        $server = new SecondServer(self::env('SITE_URL'));
+        $fresh = new WebClient($server->url, host: (string) preg_replace('~^http://~', '', self::env('SITE_URL')));
+        mt_srand($seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000)));
+        $addresses = $this->addresses();
+        [$writes, $slow] = [$this->writes(), $this->slowWrites()];
+        $this->assertGreaterThan([150, 15], [count($addresses), count($writes)]);
+        $hits = $statuses = [];
+        $compare = function (string $address, string $after) use ($fresh, $seed, &$hits, &$statuses): void {
+            $kept = $this->site->get($address);
+            $again = $this->site->get($address);
+            $made = $fresh->get($address);
+            $this->assertSame(
+                [$made['status'], $made['body']],
+                [$kept['status'], $kept['body']],
+                "{$address} after: {$after}; SEED={$seed}",
+            );
+            $this->assertSame($kept['body'], $again['body'], "{$address} once more after: {$after}; SEED={$seed}");
+            $hits[] = $again['headers']['x-page-cache'] ?? '';
+            $statuses[] = $kept['status'];
+        };
+        for ($n = 0; $n < self::WRITES;) {
+            // What is kept now is what the writes make stale.
+            $asked = ['/', ...array_map(fn (): string => $addresses[mt_rand(0, count($addresses) - 1)], [1, 2])];
+            array_walk($asked, fn (string $address) => $this->site->get($address));
+            $done = [];
+            for ($end = $n + mt_rand(2, 6); $n < $end; $n++) {
+                $some = array_keys($n % self::SLOW_EVERY === 0 ? $slow : $writes);
+                $what = $some[mt_rand(0, count($some) - 1)];
+                array_push($asked, ...array_slice(($writes + $slow)[$what]($n), 0, 1));
+                $done[] = "{$what} ({$n})";
+            }
+            foreach (array_unique($asked) as $address) {
+                $compare($address, implode(', ', $done));
+            }
+        }
+        $counts = array_count_values($hits);
+        $this->assertGreaterThan(0.8 * count($hits), $counts['hit'] ?? 0, 'pages are kept');
+        $this->assertContains(404, $statuses, 'what is gone was asked for, too');
+    }
+
+    /** @return list<string> every public address of the sitemap, and some that nothing stands at */
+    private function addresses(): array
+    {
+        $addresses = ['/nothing', '/shop/nothing', '/journal/1999-01', '/shop?plants-for-shade-page=2'];
+        preg_match_all('~<loc>([^<]+)</loc>~', $this->site->get('/sitemap.xml')['body'], $parts);
+        foreach ($parts[1] as $part) {
+            preg_match_all('~<loc>([^<]+)</loc>~', $this->site->get(self::path($part))['body'], $pages);
+            array_push($addresses, ...array_map(self::path(...), $pages[1]));
+        }
+
+        return array_values(array_unique($addresses));
+    }
+
+    private static function path(string $url): string
+    {
+        return (string) parse_url(htmlspecialchars_decode($url), PHP_URL_PATH);
+    }
+
+    /** @return array<string, \Closure(int): list<string>> by what they write: each gives addresses that it changes */
+    private function writes(): array
+    {
+        $this->database->exec(<<<'SQL'
+            create or replace function address_of(item items) returns text language sql as $$
+                select replace(definition #>> '{x-wellspring,address}', '{slug}', item.slug) from types
+                where key = item.type_key
+            $$
+            SQL);
+        $writes = [];
+        preg_match_all('/^-- ([^.\n]+)\n((?!--).+?;)$/ms', (string) file_get_contents(__DIR__.'/writes.sql'), $found);
+        foreach (array_combine($found[1], $found[2]) as $what => $statement) {
+            $writes[$what] = fn (int $n): array => $this->column(str_replace(
+                ['{n}', '{item}'],
+                [(string) $n, '(select id from items order by random() limit 1)'],
+                $statement,
+            ));
+        }
+        $manager = new WebClient(self::env('SITE_URL'));
+        $manager->signIn(DemoSite::EMAIL, DemoAccounts::PASSWORD);
+
+        return $writes + ['many items, by a job of a manager’s' => function (int $n) use ($manager): array {
+            $ids = $this->column("select id from items where type_key = 'product' order by random() limit 3");
+            $manager->send('POST', '/manage/api/items/many', [
+                'type' => 'product', 'ids' => array_map(intval(...), $ids),
+                'do' => $n % 2 === 0 ? 'publish' : 'unpublish',
+            ]);
+
+            return ['/shop'];
+        }];
+    }
+
+    /** @return array<string, \Closure(int): list<string>> likewise: what comes by the clock, and by commands */
+    private function slowWrites(): array
+    {
+        $soon = "date_trunc('second', now()) + interval '2 s'";
+
+        return [
+            'an item that comes by itself' => fn (): array => $this->after("publish_at = {$soon}, expire_at = null"),
+            'an item that goes by itself' => fn (): array => $this->after(
+                "publish_at = '2026-01-01', expire_at = {$soon}",
+            ),
+            'a module that is published, by a command' => function (int $n): array {
+                $definition = json_decode(self::artisan('wellspring:modules:export newest-in-the-shop'), true);
+                self::artisan('wellspring:modules:apply - --publish', json_encode(
+                    ['name' => "Newest {$n}"] + $definition,
+                    JSON_THROW_ON_ERROR,
+                ));
+
+                return ['/'];
+            },
+            'marks that are folded' => function (): array {
+                self::artisan('wellspring:tidy');
+
+                return ['/shop'];
+            },
+        ];
+    }
+
+    /** @return list<string> the address of an item that changes by itself, after it has */
+    private function after(string $set): array
+    {
+        $addresses = $this->column("update items set {$set}, status = 'published' where id = (select id from items "
+            .'order by random() limit 1) returning address_of(items)');
+        // What is kept meanwhile ends by itself.
+        array_walk($addresses, fn (string $address) => $this->site->get($address));
+        $this->site->get('/');
+        usleep(2_050_000);
+
+        return $addresses;
+    }
+
+    /** @return list<string> the first column, without nulls */
+    private function column(string $sql): array
+    {
+        $rows = $this->database->query($sql);
+        $this->assertNotFalse($rows);
+
+        return array_values(array_map(strval(...), array_filter($rows->fetchAll(PDO::FETCH_COLUMN), is_scalar(...))));
+    }
+
+    private static function artisan(string $command, string $input = ''): string
+    {
+        $process = proc_open(
+            'exec '.PHP_BINARY." artisan {$command}",
+            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
+            $pipes,
+            dirname(__DIR__, 2),
+        );
+        self::assertIsResource($process);
+        fwrite($pipes[0], $input);
+        fclose($pipes[0]);
+        $said = (string) stream_get_contents($pipes[1]);
+        self::assertSame(0, proc_close($process), $command.$said);
+
+        return $said;
+    }
+
+    private static function connect(): PDO
+    {
+        return new PDO(
+            'pgsql:host='.self::env('DB_HOST').';port='.self::env('DB_PORT').';dbname='.self::env('DB_DATABASE'),
+            self::env('DB_USERNAME'),
+            self::env('DB_PASSWORD'),
+        );
+    }
+
+    private static function env(string $name): string
+    {
+        return getenv($name) ?: self::fail("{$name} is not set; bin/test sets it.");
+    }
+}
