@@ -10,9 +10,11 @@ use App\Models\Item;
 use App\Models\Taxonomy;
 use App\Models\Term;
 use App\Modules\ModuleStore;
+use App\Pages\FrameStore;
 use App\Pages\PageStore;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\FrameReader;
 
 /**
  * A database of the bench's own, filled by PostgreSQL itself with invented items: a fifth are products, the others
@@ -27,6 +29,7 @@ final readonly class BenchmarkSeeder
         private CatalogueStore $catalogue,
         private ModuleStore $modules,
         private PageStore $pages,
+        private FrameStore $frames,
     ) {
     }
 
@@ -145,6 +148,23 @@ final readonly class BenchmarkSeeder
                 'bands' => [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => [['module' => $row->key]]]]]],
             ])));
         }
+        $this->pages->publish($this->pages->apply($this->pages->read([
+            'format' => 1, 'key' => 'bench-three', 'address' => '/bench-three', 'title' => 'Bench three',
+            'bands' => [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => [
+                ['module' => 'bench-newest'], ['module' => 'bench-cheapest'], ['module' => 'bench-shortlist'],
+            ]]]]],
+        ])));
+        $this->frames->publish($this->frames->apply(FrameReader::read([
+            'format' => 1, 'slots' => [
+                'header' => [
+                    ['block' => 'menu', 'menu' => 'main'], ['block' => 'searchBox'], ['block' => 'accountLinks'],
+                ],
+                'footer' => [
+                    ['block' => 'heading', 'text' => 'Come by'], ['block' => 'text', 'html' => '<p>Open</p>'],
+                    ['block' => 'space'],
+                ],
+            ],
+        ])));
 
         return $modules;
     }

@@ -6,6 +6,7 @@ namespace App\Listing;
 
 use App\Freshness\ContentMarks;
 use App\Freshness\Dependencies;
+use App\Freshness\ReadMarks;
 use Illuminate\Contracts\Cache\Repository;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
@@ -41,6 +42,7 @@ final readonly class CachedListing
      * What Listing::show gives.
      *
      * @param  Dependencies  $dependencies  told what the result is made of
+     * @param  ReadMarks|null  $marks  of this module and others; null: they are read here
      *
      * @throws NoSuchPage
      */
@@ -49,13 +51,14 @@ final readonly class CachedListing
         Context $context,
         string $page = '1',
         Dependencies $dependencies = new Dependencies,
+        ?ReadMarks $marks = null,
     ): Result {
         $now = $context->now->getTimestamp();
         $hasWords = self::takesWords($module, $context);
         $module = $module->bound($context);
         // What no page can be called names nothing that is kept, and may be no text at all.
         $name = ! $hasWords && $module->chosen->isOneOfFew() && PageNumbers::isNumber($page)
-            ? $this->name($module, $context, $this->marks->of($this->dependsOn($module)))
+            ? $this->name($module, $context, ($marks ?? $this->marksOf([$module], $context))->byKey)
             : null;
         $dependencies->on(...$this->dependsOn($module));
         if ($name === null) {
@@ -92,6 +95,21 @@ final readonly class CachedListing
     }
 
     /**
+     * The marks of what modules depend on, to be read before any of their records.
+     *
+     * @param  array<array-key, Module>  $modules
+     */
+    public function marksOf(array $modules, Context $context): ReadMarks
+    {
+        $keys = array_merge(...array_values(array_map(
+            fn (Module $module): array => $this->dependsOn($module->bound($context)),
+            $modules,
+        )));
+
+        return new ReadMarks($keys === [] ? [] : $this->marks->of(array_values(array_unique($keys))));
+    }
+
+    /**
      * How many records each module shows in all.
      *
      * @template TKey of array-key
@@ -103,9 +121,7 @@ final readonly class CachedListing
     {
         $now = $context->now->getTimestamp();
         $modules = array_map(fn (Module $module): Module => $module->bound($context), $modules);
-        $marks = $modules === [] ? [] : $this->marks->of(array_values(array_unique(
-            array_merge(...array_values(array_map($this->dependsOn(...), $modules))),
-        )));
+        $marks = $this->marksOf($modules, $context)->byKey;
         $names = array_map(fn (Module $module): ?string => $this->name($module, $context, $marks), $modules);
         $wanted = array_values(
             array_unique(array_map(fn (string $name): string => "{$name}:total", array_filter($names))),
@@ -140,11 +156,20 @@ final readonly class CachedListing
      *
      * @param  list<RecordKey>  $keys
      * @param  array<array-key, Field>  $fields  what is asked of them
+     * @param  ReadMarks|null  $marks  of this module and others; null: they are read here
      * @return list<Record> in the order of the keys
      */
-    public function records(Module $module, array $keys, array $fields, Context $context): array
-    {
-        $marks = $module->source->isItems() || $keys === [] ? null : $this->marks->of($this->dependsOn($module));
+    public function records(
+        Module $module,
+        array $keys,
+        array $fields,
+        Context $context,
+        ?ReadMarks $marks = null,
+    ): array {
+        $marks = $module->source->isItems() || $keys === []
+            ? null
+            : ($marks ?? $this->marksOf([$module], $context))->byKey;
+        $marks = $marks === null ? null : array_intersect_key($marks, array_flip($this->dependsOn($module)));
         if ($marks === null) {
             return $this->sources->records($module->source, $keys, $fields, $context);
         }

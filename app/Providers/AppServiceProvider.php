@@ -15,6 +15,7 @@ use App\Content\BulkEdit;
 use App\Content\TypeChange;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Jobs\KeepIndexes;
+use App\Listing\CachedListing;
 use App\Listing\ContextFactory;
 use App\Listing\KeysetPaginator;
 use App\Listing\PostgresLanguage;
@@ -29,8 +30,10 @@ use App\Tasks\LongWorkRegister;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Console\Events\CommandStarting;
+use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
@@ -45,6 +48,10 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(CatalogueStore::class);
+        // What is cached under marks is right on whichever machine it lies: where there is memory, it lies there.
+        $this->app->when([CatalogueStore::class, CachedListing::class])->needs(Repository::class)->give(
+            fn (): Repository => Cache::store(function_exists('apcu_enabled') && apcu_enabled() ? 'memory' : null),
+        );
         $this->app->bind(StoredDefinitions::class, ModuleDefinitions::class);
         $this->app->tag([UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class], UndoHandler::class);
         $this->app->when(Undo::class)->needs('$handlers')->giveTagged(UndoHandler::class);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Freshness\Dependencies;
+use App\Freshness\ReadMarks;
 use App\Listing\CachedListing;
 use App\Listing\Sources;
 use Wellspring\Core\Card\Part;
@@ -26,6 +27,7 @@ final readonly class Listings
      *
      * @param  string  $page  the number that the address asks for
      * @param  string|false|null  $heading  null: the module's name; false: none
+     * @param  ReadMarks|null  $marks  of this module and others; null: they are read here
      *
      * @throws NoSuchPage
      */
@@ -36,9 +38,10 @@ final readonly class Listings
         string $page,
         Dependencies $dependencies,
         string|false|null $heading = null,
+        ?ReadMarks $marks = null,
     ): ListingResult {
-        $result = $this->listing->show($module, $context, $page, $dependencies);
-        $records = $this->listing->records($module, $result->keys, self::fields($module), $context);
+        $result = $this->listing->show($module, $context, $page, $dependencies, $marks);
+        $records = $this->listing->records($module, $result->keys, self::fields($module), $context, $marks);
 
         return new ListingResult(
             $module->bound($context),
@@ -48,6 +51,16 @@ final readonly class Listings
             $address,
             $heading ?? $module->name,
         );
+    }
+
+    /**
+     * Reads the marks of all modules of a page in one go, before any of their records.
+     *
+     * @param  array<array-key, Module>  $modules
+     */
+    public function marksOf(array $modules, Context $context): ReadMarks
+    {
+        return $this->listing->marksOf($modules, $context);
     }
 
     /** A module with what a run of it gave: a preview, of which nothing is cached. */

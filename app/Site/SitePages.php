@@ -71,6 +71,7 @@ final readonly class SitePages
         $modules = $this->modulesOf($keys, $dependencies, $preview?->module);
         $address = $address->withAll(self::parameters($modules, $context, $asked));
         $scene = new PageScene($found->subject, $address, $context, $live, $dependencies);
+        $marks = $this->listings->marksOf($modules, $context);
         $list = fn (Module $module, ModuleBlock $block): ListingResult => $module->key === $preview?->module->key
             ? $this->listings->of($module, $address, $context, $preview->result)
             : $this->listings->show(
@@ -80,6 +81,7 @@ final readonly class SitePages
                 $asked[$module->key] ?? '1',
                 $dependencies,
                 $block->heading,
+                $marks,
             );
         // The page's title is its first heading: where it is not shown, the first block that brings one has it.
         $isTitled = $page->showsTitle;
@@ -123,6 +125,7 @@ final readonly class SitePages
         $dependencies->expireWith($context, ...$frame->schedules());
         $modules = $this->modulesOf($frame->modules(), $dependencies, null);
         $scene = new PageScene(null, $address, $context, $live, $dependencies);
+        $marks = $this->listings->marksOf($modules, $context);
         $list = fn (Module $module, ModuleBlock $block): ListingResult => $this->listings->show(
             $module,
             $address,
@@ -130,6 +133,7 @@ final readonly class SitePages
             '1',
             $dependencies,
             $block->heading,
+            $marks,
         );
 
         return FrameResolver::show(

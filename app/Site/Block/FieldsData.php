@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Site\Block;
 
 use App\Catalogue\CatalogueStore;
+use App\Catalogue\Records;
+use App\Listing\VisibleItems;
+use App\Models\Item;
 use App\Models\Media;
 use App\Site\RecordAddresses;
 use App\Site\SitePages;
@@ -12,6 +15,8 @@ use Illuminate\Support\Collection;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Fields;
 use Wellspring\Core\Wording\Format;
@@ -41,7 +46,7 @@ final readonly class FieldsData implements BlockData
         if ($record === null) {
             return null;
         }
-        $pictures = $videos = $texts = $facts = [];
+        $pictures = $videos = $texts = $facts = $linked = [];
         $files = self::files($block->fields, $record);
         foreach ($block->fields as $field) {
             $value = $record->value($field);
@@ -55,14 +60,16 @@ final readonly class FieldsData implements BlockData
                 ))),
                 Family::Video => $videos[] = self::video($field, $names[0] ?? ''),
                 Family::LongText => $texts[] = $names[0] ?? '',
+                Family::Items => $linked[] = $this->linked($field, $names, $scene->context),
                 default => $facts[] = $this->fact($field, $value, $names, $record, $files),
             };
         }
-        $facts = array_values(array_filter($facts));
+        $data = [
+            'pictures' => $pictures, 'videos' => $videos, 'texts' => $texts,
+            'facts' => array_values(array_filter($facts)), 'linked' => array_values(array_filter($linked)),
+        ];
 
-        return $pictures === [] && $videos === [] && $texts === [] && $facts === []
-            ? null
-            : ['pictures' => $pictures, 'videos' => $videos, 'texts' => $texts, 'facts' => $facts];
+        return array_filter($data) === [] ? null : $data;
     }
 
     /** @return array{label: string, address: string, own: bool} uploaded ones are shown, others linked to */
@@ -113,18 +120,72 @@ final readonly class FieldsData implements BlockData
                 ],
                 $names,
             ),
-            $field->family() === Family::Items => $link($this->itemAddress(...)),
             $field->family() === Family::Terms => $link($this->addresses->ofTerm($field->key)),
             default => [],
         };
     }
 
-    private function itemAddress(string $name): ?string
+    /**
+     * The items that a field links to, each as one would introduce it: its picture, its title, its first line, and the
+     * links that lead to more of it.
+     *
+     * @param  list<string>  $names  TYPE/SLUG of each
+     * @return array{
+     *     label: string,
+     *     items: non-empty-list<array{
+     *         title: string, address: string, line: string, picture: Media|null,
+     *         links: list<array{address: string, text: string}>,
+     *     }>,
+     * }|null
+     */
+    private function linked(Field $field, array $names, Context $context): ?array
     {
-        [$key, $slug] = explode('/', $name, 2) + ['', ''];
-        $type = $this->catalogue->catalogue()->type($key);
+        $slugs = [];
+        foreach ($names as $name) {
+            [$key, $slug] = explode('/', $name, 2) + ['', ''];
+            $slugs[$key][] = $slug;
+        }
+        $found = [];
+        foreach ($slugs as $key => $some) {
+            $type = $this->catalogue->catalogue()->type($key);
+            foreach (VisibleItems::of([$key], $context)->with(Item::shown())->whereIn('slug', $some)->get() as $item) {
+                $found["{$key}/{$item->slug}"] = $type === null
+                    ? null
+                    : $this->introduction($type, Records::of($item)->seenThrough($context->visibility()));
+            }
+        }
+        $items = array_values(array_filter(array_map(fn (string $name): ?array => $found[$name] ?? null, $names)));
 
-        return $type === null ? null : SitePages::itemAddress($type, $slug);
+        return $items === [] ? null : ['label' => $field->label, 'items' => $items];
+    }
+
+    /**
+     * @return array{
+     *     title: string, address: string, line: string, picture: Media|null,
+     *     links: list<array{address: string, text: string}>,
+     * }
+     */
+    private function introduction(Type $type, Record $record): array
+    {
+        $files = self::files(array_values($type->fields), $record);
+        $picture = null;
+        $line = '';
+        $links = [];
+        foreach ($type->fields as $field) {
+            $value = $record->value($field);
+            if (is_string($value)) {
+                $picture ??= $field->family() === Family::Picture ? $files->get($value) : null;
+                $line = $line === '' && $field->kind->key() === 'text' ? $value : $line;
+                array_push($links, ...$field->kind->key() === 'link'
+                    ? $this->links($field, [$value], $record, $files)
+                    : []);
+            }
+        }
+
+        return [
+            'title' => $record->title, 'address' => SitePages::itemAddress($type, $record->slug), 'line' => $line,
+            'picture' => $picture, 'links' => $links,
+        ];
     }
 
     /**

@@ -38,3 +38,28 @@
         @endforeach
     </dl>
 @endif
+@foreach ($linked as $group)
+    <section class="linked" aria-label="{{ $group['label'] }}">
+        <p class="linked-label">{{ $group['label'] }}</p>
+        @foreach ($group['items'] as $item)
+            <div class="linked-item">
+                @if ($item['picture'] !== null)
+                    @include('site.picture', [
+                        'media' => $item['picture'],
+                        'class' => 'linked-picture',
+                        'alt' => '',
+                        'sizes' => '4.5rem',
+                        'lazy' => true,
+                    ])
+                @endif
+                <p>
+                    <a class="linked-title" href="{{ $item['address'] }}">{{ $item['title'] }}</a>
+                    @if ($item['line'] !== '')<span>{{ $item['line'] }}</span>@endif
+                    @foreach ($item['links'] as $link)
+                        <a href="{{ $link['address'] }}">{{ $link['text'] }}</a>
+                    @endforeach
+                </p>
+            </div>
+        @endforeach
+    </section>
+@endforeach
