@@ -85,6 +85,8 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::put('pages/{key}/draft', [Manage\PageController::class, 'saveDraft']);
         Route::post('pages/{key}/publish', [Manage\PageController::class, 'publish']);
         Route::delete('pages/{key}', [Manage\PageController::class, 'remove']);
+        Route::get('pages/{key}/versions', [Manage\PageController::class, 'versions']);
+        Route::get('pages/{key}/versions/{number}', [Manage\PageController::class, 'version']);
         Route::get('frame', [Manage\FrameController::class, 'show']);
         Route::put('frame/draft', [Manage\FrameController::class, 'saveDraft']);
         Route::post('frame/publish', [Manage\FrameController::class, 'publish']);

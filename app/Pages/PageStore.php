@@ -240,17 +240,6 @@ final readonly class PageStore
         });
     }
 
-    /** Visitors no longer get it; one of the same key that is applied later takes its place. */
-    public function remove(Page $row): void
-    {
-        DB::transaction(function () use ($row): void {
-            $row->fill(['removed_at' => now()])->save();
-            AuditTrail::record(AuditAction::PageRemoved, "“{$row->title}”", [
-                'key' => $row->key, 'address' => $row->address,
-            ]);
-        });
-    }
-
     /**
      * Makes the draft live and keeps it as a version. Where its address is another now, the old one leads to it.
      *

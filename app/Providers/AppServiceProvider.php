@@ -24,6 +24,7 @@ use App\Models\User;
 use App\Modules\BulkModuleChange;
 use App\Modules\LiveModulesChanged;
 use App\Modules\ModuleDefinitions;
+use App\Pages\PageRemoval;
 use App\Site\PageAddress;
 use App\Site\SitePages;
 use App\Tasks\LongWorkRegister;
@@ -53,7 +54,7 @@ final class AppServiceProvider extends ServiceProvider
             fn (): Repository => Cache::store(function_exists('apcu_enabled') && apcu_enabled() ? 'memory' : null),
         );
         $this->app->bind(StoredDefinitions::class, ModuleDefinitions::class);
-        $this->app->tag([UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class], UndoHandler::class);
+        $this->app->tag([UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class, PageRemoval::class], UndoHandler::class);
         $this->app->when(Undo::class)->needs('$handlers')->giveTagged(UndoHandler::class);
         $this->app->singleton(LongWorkRegister::class, fn (): LongWorkRegister => new LongWorkRegister([
             BulkEdit::class, TypeChange::class, UndoChange::class, DrawUpload::class,

@@ -232,7 +232,7 @@ final class KindsTest extends TestCase
         $american = new Format('en-US', 'USD', 'America/St_Johns');
         $this->assertSame('-$0.99', $plant['price']->display(-0.99, $american));
         $this->assertSame(
-            'Apr 30, 2026',
+            'Apr 30, 2026, 23:30',
             $plant['watered']->display('2026-05-01T02:00:00Z', $american),
             'the day is that of the site’s time zone',
         );

@@ -66,6 +66,16 @@ final class PageTest extends TestCase
             'Band body: 6/12 the module of-this-group | 3/12 for members the module newest-in-the-shop under “New”, '
                 .'the text “Come and see” | 3/12 the module other-groups without a heading',
         ], array_map(fn (Sentence $one): string => "{$one->lead} {$one->text()}", PageSentences::of($page)));
+        $renamed = self::page(['title' => 'Kinds', 'until' => null]);
+        $this->assertSame([
+            [false, 'Called “Plant groups”, which is not shown'],
+            [false, 'Shown until 2027-01-01T00:00:00Z; others are asked to sign in'],
+            [true, 'Called “Kinds”, which is not shown'],
+        ], array_map(
+            fn (array $line): array => [$line['now'], $line['words']],
+            PageSentences::changed($page, $renamed),
+        ));
+        $this->assertCount(5, PageSentences::changed(null, $page));
     }
 
     public function test_faults_name_their_place(): void

@@ -397,7 +397,7 @@ final class RunTest extends TestCase
         $this->assertSame([
             'fern.webp | Plant 1',
             "£1,234.50 | 40\u{A0}cm | Full sun | Tree ferns, Shrubs",
-            '1 May 2026 | 2 May 2026 | No | One two…',
+            '1 May 2026 | 2 May 2026, 00:30 | No | One two…',
         ], $text(Garden::record(1, [
             'picture' => 'fern.webp', 'price' => 1234.5, 'height' => 40, 'light' => 'sun', 'groups' => [
                 'tree-ferns',
@@ -407,7 +407,7 @@ final class RunTest extends TestCase
             'watered' => '2026-05-01T23:30:00Z',
             'hardy' => false,
             'text' => '<p>One two three</p>',
-        ])), 'a moment shows the day of the site’s time zone');
+        ])), 'a moment shows the day and the time of the site’s time zone');
         $this->assertSame(['Ask'], $text(Garden::record(2)));
     }
 }

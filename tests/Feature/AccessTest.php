@@ -64,6 +64,7 @@ final class AccessTest extends TestCase
             'GET manage/api/pages', 'GET manage/api/pages/grid', 'POST manage/api/pages', 'POST manage/api/pages/look',
             'POST manage/api/pages/subjects', 'GET manage/api/pages/{key}', 'PUT manage/api/pages/{key}/draft',
             'POST manage/api/pages/{key}/publish', 'DELETE manage/api/pages/{key}',
+            'GET manage/api/pages/{key}/versions', 'GET manage/api/pages/{key}/versions/{number}',
             'GET manage/api/frame', 'PUT manage/api/frame/draft', 'POST manage/api/frame/publish',
             'POST manage/api/frame/look',
             'POST manage/api/bench/look',

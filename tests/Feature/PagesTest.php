@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Page;
 use App\Pages\FrameStore;
+use App\Pages\PageRemoval;
 use App\Pages\PageStore;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -148,7 +149,7 @@ final class PagesTest extends TestCase
         $this->assertNull($twin->live);
         $store->place($this->placeOn($this->pageAt('/a'), Garden::module(['key' => 'm'])), [$twin->id]);
         $this->assertNull($store->find('twin')?->live, 'placing a module publishes no page');
-        $store->remove($store->find('new') ?? $this->fail('It is there.'));
+        app(PageRemoval::class)->remove($store->find('new') ?? $this->fail('It is there.'));
         $this->get('/groups/hostas')->assertRedirect('/sorts/hostas');
         $store->publish($twin);
         $this->get('/groups/hostas')->assertSee('Again');
@@ -348,9 +349,30 @@ final class PagesTest extends TestCase
                 ))->values()->all(),
             ),
         );
-        $this->deleteJson("{$api}/{$key}")->assertOk();
+        $this->assertEveryVersionIsKept($api, $key, $definition);
+        $change = $this->deleteJson("{$api}/{$key}")->assertOk()->json('change');
         $this->get('/kinds/hostas')->assertNotFound();
         $this->getJson("{$api}/{$key}")->assertNotFound();
+        $this->postJson("/manage/api/changes/{$change}/undo")->assertOk()->assertJsonPath('undone', 1);
+        $this->get('/kinds/hostas')->assertOk()->assertSee('Here');
+    }
+
+    /** @param  array<string, mixed>  $definition  that is live */
+    private function assertEveryVersionIsKept(string $api, string $key, array $definition): void
+    {
+        $this->putJson("{$api}/{$key}/draft", ['definition' => ['title' => 'Sort'] + $definition, 'revision' => 2])
+            ->assertOk();
+        $changed = [['now' => false, 'words' => 'Called “Kind”, which is not shown'], [
+            'now' => true, 'words' => 'Called “Sort”, which is not shown',
+        ]];
+        $versions = $this->getJson("{$api}/{$key}/versions")->assertOk()->assertJsonPath('draft', $changed);
+        $this->assertSame([1], array_column((array) $versions->json('versions'), 'number'));
+        $this->postJson("{$api}/{$key}/publish")->assertOk();
+        $versions = $this->getJson("{$api}/{$key}/versions")->assertOk()->assertJsonPath('draft', []);
+        $this->assertSame([2, 1], array_column((array) $versions->json('versions'), 'number'));
+        $this->assertSame($changed, $versions->json('versions.0.changed'));
+        $this->getJson("{$api}/{$key}/versions/1")->assertOk()->assertJsonPath('definition', $definition);
+        $this->getJson("{$api}/{$key}/versions/3")->assertNotFound();
     }
 
     /**

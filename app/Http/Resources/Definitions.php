@@ -155,11 +155,15 @@ use OpenApi\Attributes as OA;
     new OA\Property('key', type: 'string'),
     new OA\Property('tone', type: 'string'),
     new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('from', type: 'string', nullable: true),
+    new OA\Property('until', type: 'string', nullable: true),
     new OA\Property('slots', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageSlot')),
 ], additionalProperties: true)]
 #[OA\Schema(schema: 'PageSlot', type: 'object', required: ['share', 'blocks'], properties: [
     new OA\Property('share', type: 'integer'),
     new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('from', type: 'string', nullable: true),
+    new OA\Property('until', type: 'string', nullable: true),
     new OA\Property('blocks', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageBlock')),
 ], additionalProperties: true)]
 #[OA\Schema(schema: 'PageBlock', description: 'A module or a block, with its own keys.', type: 'object', properties: [
@@ -170,7 +174,10 @@ use OpenApi\Attributes as OA;
     new OA\Property('html', type: 'string'),
     new OA\Property('picture', type: 'string'),
     new OA\Property('menu', type: 'string'),
+    new OA\Property('fields', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('from', type: 'string', nullable: true),
+    new OA\Property('until', type: 'string', nullable: true),
 ], additionalProperties: true)]
 #[OA\Schema(schema: 'FrameFile', type: 'object', required: ['format', 'slots'], properties: [
     new OA\Property('format', type: 'integer', enum: [1]),

@@ -87,7 +87,7 @@ final readonly class FieldsData implements BlockData
      */
     private function fact(Field $field, mixed $value, array $names, Record $record, Collection $files): ?array
     {
-        $links = $this->links($field, $names, $record, $files);
+        $links = $this->links($field, $names, $files);
         $text = $links === [] ? (string) $field->display($value, $this->format, $record->names($field)) : '';
 
         return $links === [] && $text === '' ? null : ['label' => $field->label, 'text' => $text, 'links' => $links];
@@ -98,16 +98,8 @@ final readonly class FieldsData implements BlockData
      * @param  Collection<string, Media>  $files
      * @return list<array{address: string, text: string}> empty of what leads nowhere
      */
-    private function links(Field $field, array $names, Record $record, Collection $files): array
+    private function links(Field $field, array $names, Collection $files): array
     {
-        $shown = $record->names($field);
-        $link = fn (?\Closure $address): array => array_values(array_filter(array_map(
-            fn (string $name): ?array => isset($shown[$name]) && $address !== null && $address($name) !== null
-                ? ['address' => (string) $address($name), 'text' => $shown[$name]]
-                : null,
-            $names,
-        )));
-
         return match (true) {
             $field->kind->key() === 'link' => [[
                 'address' => $names[0],
@@ -120,9 +112,28 @@ final readonly class FieldsData implements BlockData
                 ],
                 $names,
             ),
-            $field->family() === Family::Terms => $link($this->addresses->ofTerm($field->key)),
+            $field->family() === Family::Terms => $this->terms($field, $names),
             default => [],
         };
+    }
+
+    /**
+     * @param  list<string>  $slugs
+     * @return list<array{address: string, text: string}> empty where terms of the taxonomy have no pages
+     */
+    private function terms(Field $field, array $slugs): array
+    {
+        $address = $this->addresses->ofTerm($field->key);
+        $links = [];
+        foreach ($slugs as $slug) {
+            $term = $field->taxonomy?->terms->find($slug);
+            $at = $term === null ? null : $address($slug);
+            if ($term !== null && $at !== null) {
+                $links[] = ['address' => $at, 'text' => $term->name];
+            }
+        }
+
+        return count($links) === count($slugs) ? $links : [];
     }
 
     /**
@@ -177,7 +188,7 @@ final readonly class FieldsData implements BlockData
                 $picture ??= $field->family() === Family::Picture ? $files->get($value) : null;
                 $line = $line === '' && $field->kind->key() === 'text' ? $value : $line;
                 array_push($links, ...$field->kind->key() === 'link'
-                    ? $this->links($field, [$value], $record, $files)
+                    ? $this->links($field, [$value], $files)
                     : []);
             }
         }

@@ -34,6 +34,32 @@ final class PageSentences
         return $sentences;
     }
 
+    /**
+     * What one version says that another does not, sentence by sentence.
+     *
+     * @param  PageDefinition|null  $before  null: there was none, or it cannot be read
+     * @return list<array{now: bool, words: string}> first what is no longer said, then what is said now
+     */
+    public static function changed(?PageDefinition $before, ?PageDefinition $after): array
+    {
+        [$old, $new] = [self::lines($before), self::lines($after)];
+        $said = fn (array $lines, bool $now): array => array_map(
+            fn (string $words): array => ['now' => $now, 'words' => $words],
+            array_values($lines),
+        );
+
+        return [...$said(array_diff($old, $new), false), ...$said(array_diff($new, $old), true)];
+    }
+
+    /** @return list<string> */
+    private static function lines(?PageDefinition $page): array
+    {
+        return $page === null ? [] : array_map(
+            fn (Sentence $sentence): string => "{$sentence->lead} {$sentence->text()}",
+            self::of($page),
+        );
+    }
+
     /** @return list<Piece> */
     private static function band(Band $band, string $at): array
     {

@@ -19,11 +19,14 @@ final class Format
 
     private \IntlDateFormatter $month;
 
+    private \DateTimeZone $zone;
+
     public function __construct(string $locale, private readonly string $currency, string $timeZone)
     {
         $this->number = new \NumberFormatter($locale, \NumberFormatter::DECIMAL);
         $this->number->setAttribute(\NumberFormatter::MAX_FRACTION_DIGITS, 6);
         $this->money = new \NumberFormatter($locale, \NumberFormatter::CURRENCY);
+        $this->zone = new \DateTimeZone($timeZone);
         $patterns = new \IntlDatePatternGenerator($locale);
         $this->day = self::dates($locale, 'UTC', (string) $patterns->getBestPattern('yMMMd'));
         $this->dayInZone = self::dates($locale, $timeZone, (string) $patterns->getBestPattern('yMMMd'));
@@ -63,6 +66,14 @@ final class Format
     public function dateTime(string $instant): string
     {
         return $this->date($this->dateTime, $instant);
+    }
+
+    /** An instant with its time of day; where that is midnight, the day alone. */
+    public function moment(string $instant): string
+    {
+        $local = (new \DateTimeImmutable($instant))->setTimezone($this->zone);
+
+        return $local->format('H:i:s') === '00:00:00' ? $this->dayOf($instant) : $this->dateTime($instant);
     }
 
     /** @param  string  $day  one of the month */

@@ -11,11 +11,14 @@ use App\Http\Requests\CreatePageRequest;
 use App\Http\Requests\FindSubjectsRequest;
 use App\Http\Requests\LookAtPageRequest;
 use App\Http\Requests\SavePageDraftRequest;
+use App\Http\Resources\Definitions;
 use App\Http\Resources\PageResource;
 use App\Listing\ContextFactory;
 use App\Models\Page;
 use App\Modules\ModuleStore;
+use App\Pages\PageRemoval;
 use App\Pages\PageStore;
+use App\Pages\PageVersions;
 use App\Pages\PlacementGrid;
 use App\Pages\StoredPage;
 use App\Site\FoundPage;
@@ -31,6 +34,8 @@ use Wellspring\Core\Time\Iso8601;
 /**
  * Pages: their tree, and the plan of each: what stands in its bands and slots, and what of that shows.
  *
+ * @phpstan-import-type PageFileShape from Definitions
+ * @phpstan-import-type PageVersionsShape from PageVersions
  * @phpstan-import-type PageSummaryShape from PageResource
  * @phpstan-import-type PageWholeShape from PageResource
  * @phpstan-import-type PlanBandShape from PagePlan
@@ -53,6 +58,8 @@ final readonly class PageController
         private ContextFactory $contexts,
         private ModuleStore $modules,
         private PlacementGrid $grid,
+        private PageRemoval $removal,
+        private PageVersions $versions,
     ) {
     }
 
@@ -105,12 +112,29 @@ final readonly class PageController
         return $this->shape->whole($this->pages->publish($this->row($key)));
     }
 
-    /** @return array{key: string} */
+    /** @return array{change: int, title: string} the change that can be undone */
     public function remove(string $key): array
     {
-        $this->pages->remove($this->row($key));
+        $change = $this->removal->remove($this->row($key));
 
-        return ['key' => $key];
+        return ['change' => $change->id, 'title' => $change->title];
+    }
+
+    /** @return PageVersionsShape */
+    public function versions(string $key): array
+    {
+        return $this->versions->all($this->row($key));
+    }
+
+    /**
+     * What was published then, to be made the draft again.
+     *
+     * @return array{definition: PageFileShape}
+     */
+    public function version(string $key, int $number): array
+    {
+        return ['definition' => $this->versions->find($this->row($key), $number) ?? abort(404, 'There is no version '
+            ."{$number} of “{$key}”.")];
     }
 
     /**

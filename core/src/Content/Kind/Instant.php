@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\LimitReader;
 use Wellspring\Core\Content\Limits;
+use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Wording\Format;
@@ -65,7 +66,13 @@ final class Instant implements Kind
 
     public function display(mixed $value, Field $field, Format $format, array $names): ?string
     {
-        return is_string($value) ? $format->dayOf($value) : null;
+        if (! is_string($value)) {
+            return null;
+        }
+
+        // Of when an item was published the day is enough; of a moment of the type's own, such as when an event
+        // starts, the time matters.
+        return $field->origin === Origin::Type ? $format->moment($value) : $format->dayOf($value);
     }
 
     public function schema(Field $field): array

@@ -1,5 +1,6 @@
 import { Fragment } from "react";
 import { AudienceControl } from "../shared/fields/AudienceControl";
+import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
 import { Word } from "../shared/Word";
 import { duplicateBand, moveBand, moveLine, removeBand, splitBand, TWELFTHS, withBand } from "./edits";
 import { ShareLine } from "./ShareLine";
@@ -126,6 +127,10 @@ function BandEditor({ plan: { definition, change }, at }: { plan: PagePlanState;
 			<AudienceControl
 				value={band.audience}
 				onChange={(audience) => change(withBand(definition, at, (now) => ({ ...now, audience })))}
+			/>
+			<ScheduleControl
+				value={band}
+				onChange={(end, value) => change(withBand(definition, at, (now) => scheduled(now, end, value)))}
 			/>
 			<div className="flex flex-wrap gap-1.5">
 				<button

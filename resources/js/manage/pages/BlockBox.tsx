@@ -2,11 +2,13 @@ import { useState } from "react";
 import { AudienceControl } from "../shared/fields/AudienceControl";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { RichText } from "../shared/fields/RichText";
+import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
 import { MediaPicker } from "../shared/MediaPicker";
-import type { PageBlock, PlanBlock } from "../shared/schema";
+import type { PageBlock, PageFile, PlanBlock } from "../shared/schema";
 import { Word } from "../shared/Word";
 import { OF_SUBJECT, WHEN_EMPTY } from "./blockKinds";
 import { moveBlock, type Place, removeBlock, setBlock } from "./edits";
+import { FieldsControl } from "./FieldsControl";
 import type { PagePlanState } from "./usePagePlan";
 
 /** One block in its slot: what it is, whether it shows, and what can be said of it. */
@@ -40,8 +42,9 @@ function BlockEditor({ plan, place, block }: { plan: PagePlanState; place: Place
 		change(setBlock(definition, place, next), tag && `${tag} ${place.band} ${place.slot} ${place.at}`);
 	return (
 		<>
-			<OwnControls block={block} onChange={set} />
+			<OwnControls block={block} about={definition.about} onChange={set} />
 			<AudienceControl value={block.audience} onChange={(audience) => set({ ...block, audience })} />
+			<ScheduleControl value={block} onChange={(end, value) => set(scheduled(block, end, value))} />
 			<MoveTo plan={plan} place={place} />
 			<button
 				type="button"
@@ -57,9 +60,12 @@ function BlockEditor({ plan, place, block }: { plan: PagePlanState; place: Place
 /** What a block says of its own. */
 export function OwnControls({
 	block,
+	about,
 	onChange,
 }: {
 	block: PageBlock;
+	/** What the page is about; in the frame, nothing. */
+	about?: PageFile["about"];
 	onChange: (next: PageBlock, tag?: string) => void;
 }) {
 	const [picking, setPicking] = useState(false);
@@ -122,6 +128,17 @@ export function OwnControls({
 					value={block.html ?? ""}
 					onChange={(html) => html !== null && onChange({ ...block, html }, "html")}
 				/>
+			);
+		case "field":
+			return (
+				<>
+					<FieldsControl
+						about={about}
+						chosen={block.fields ?? []}
+						onChange={(fields) => onChange({ ...block, fields })}
+					/>
+					<WhenEmpty block={block} onChange={onChange} />
+				</>
 			);
 		case "menu":
 			return (

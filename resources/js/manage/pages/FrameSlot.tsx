@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { get } from "../shared/api";
 import { AudienceControl } from "../shared/fields/AudienceControl";
+import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
 import type { ModuleSummary, PageBlock } from "../shared/schema";
 import { Word } from "../shared/Word";
 import { OwnControls } from "./BlockBox";
@@ -52,6 +53,10 @@ export function FrameSlot({
 						<AudienceControl
 							value={entry.audience}
 							onChange={(audience) => onChange(entries.with(i, { ...entry, audience }))}
+						/>
+						<ScheduleControl
+							value={entry}
+							onChange={(end, value) => onChange(entries.with(i, scheduled(entry, end, value)))}
 						/>
 						<div className="flex flex-wrap gap-1.5">
 							<button type="button" className="btn btn-sm" disabled={i === 0} onClick={() => move(i, i - 1)}>

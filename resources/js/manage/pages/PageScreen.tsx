@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { get, send } from "../shared/api";
+import { useDone } from "../shared/Done";
 import { DraftState, DraftTrouble } from "../shared/DraftState";
 import { Fault, Opening } from "../shared/Fault";
 import { PickByTyping } from "../shared/fields/PickByTyping";
@@ -11,6 +12,7 @@ import { OnDate, SeenBy } from "../shared/SeenBy";
 import type { PageWhole, SubjectName } from "../shared/schema";
 import { useSettled } from "../shared/useSettled";
 import { Word } from "../shared/Word";
+import { PageHistory } from "./PageHistory";
 import { PageSentence } from "./PageSentence";
 import { Plan } from "./Plan";
 import { type PagePlanState, usePagePlan } from "./usePagePlan";
@@ -96,12 +98,14 @@ function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
 			void client.invalidateQueries({ queryKey: ["pages"] });
 		},
 	});
+	const done = useDone();
 	const remove = useMutation({
 		mutationFn: async () => {
 			await plan.keep();
-			return send<{ key: string }>("DELETE", `/pages/${page.key}`, {});
+			return send<{ change: number; title: string }>("DELETE", `/pages/${page.key}`, {});
 		},
-		onSuccess: () => {
+		onSuccess: ({ change, title }) => {
+			done(`${title}.`, change);
 			void client.invalidateQueries({ queryKey: ["pages"] });
 			void go("/pages");
 		},
@@ -116,6 +120,9 @@ function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
 			<h1 className="font-serif text-xl font-semibold">{definition.title}</h1>
 			<DraftState draft={plan} savedAt={page.savedAt} />
 			<span className="flex-1" />
+			<Word words="History" label="History" placement="bottom end">
+				<PageHistory plan={plan} pageKey={page.key} />
+			</Word>
 			<Word words="Remove" label="Remove the page" placement="bottom end">
 				<p>Visitors no longer get this page, and it leaves the list.</p>
 				<button

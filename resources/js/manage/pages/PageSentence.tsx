@@ -1,8 +1,8 @@
 import { AudienceControl } from "../shared/fields/AudienceControl";
+import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
 import type { PageFile } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
 import { Word } from "../shared/Word";
-import { fromZone, toZone } from "../shared/zone";
 import type { PagePlanState } from "./usePagePlan";
 
 /** What the page says of itself, as a sentence whose words open in place. */
@@ -38,18 +38,11 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 		return value ? moment(start, value) : none;
 	};
 	const instant = (key: "from" | "until", label: string) => (
-		<label className="grid gap-1">
-			<span className="font-semibold">{label}</span>
-			<input
-				type="datetime-local"
-				className="input input-sm"
-				value={toZone(definition[key] ?? undefined, start.site.timeZone)}
-				onChange={(event) => {
-					const value = fromZone(event.target.value, start.site.timeZone);
-					value ? set({ [key]: value }) : without(key);
-				}}
-			/>
-		</label>
+		<ScheduleControl
+			value={definition}
+			labels={{ [key]: label }}
+			onChange={(end, value) => change(scheduled(definition, end, value))}
+		/>
 	);
 	return (
 		<div className="flex flex-wrap items-center gap-x-1.5 gap-y-1 px-4 md:px-5 py-2 bg-base-100 border-b border-base-300 text-[0.92rem]">

@@ -15,6 +15,7 @@ export const BLOCK_KINDS: BlockKind[] = [
 	{ key: "pageTitle", label: "The page’s title", begin: { block: "pageTitle" } },
 	{ key: "pageText", label: "The page’s text", begin: { block: "pageText" } },
 	{ key: "pagePicture", label: "The page’s picture", begin: { block: "pagePicture" } },
+	{ key: "field", label: "Fields", begin: { block: "field", fields: ["title"] } },
 	{ key: "breadcrumbs", label: "Breadcrumbs", begin: { block: "breadcrumbs" } },
 	{ key: "menu", label: "Menu", begin: { block: "menu", menu: "main" } },
 	{ key: "searchBox", label: "Search box", begin: { block: "searchBox" } },
