@@ -54,7 +54,10 @@ final class AppServiceProvider extends ServiceProvider
             fn (): Repository => Cache::store(function_exists('apcu_enabled') && apcu_enabled() ? 'memory' : null),
         );
         $this->app->bind(StoredDefinitions::class, ModuleDefinitions::class);
-        $this->app->tag([UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class, PageRemoval::class], UndoHandler::class);
+        $this->app->tag(
+            [UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class, PageRemoval::class],
+            UndoHandler::class,
+        );
         $this->app->when(Undo::class)->needs('$handlers')->giveTagged(UndoHandler::class);
         $this->app->singleton(LongWorkRegister::class, fn (): LongWorkRegister => new LongWorkRegister([
             BulkEdit::class, TypeChange::class, UndoChange::class, DrawUpload::class,

@@ -2,12 +2,13 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { get } from "../shared/api";
 import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
+import { Sheet } from "../shared/Sheet";
 import type { ChangedLine, PageFile, PageVersions } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
 import type { PagePlanState } from "./usePagePlan";
 
 /** What publishing would change, and every version that was published, each of which can become the draft again. */
-export function PageHistory({ plan, pageKey }: { plan: PagePlanState; pageKey: string }) {
+export function PageHistory({ plan, pageKey, onClose }: { plan: PagePlanState; pageKey: string; onClose: () => void }) {
 	const start = useStart();
 	const kept = plan.keeping.state === "kept" ? plan.keeping.at : null;
 	const history = useQuery({
@@ -16,21 +17,24 @@ export function PageHistory({ plan, pageKey }: { plan: PagePlanState; pageKey: s
 	});
 	const back = useMutation({
 		mutationFn: (number: number) => get<{ definition: PageFile }>(`/pages/${pageKey}/versions/${number}`),
-		onSuccess: ({ definition }) => plan.change(definition),
+		onSuccess: ({ definition }) => {
+			plan.change(definition);
+			onClose();
+		},
 	});
 	return (
-		<div className="w-96 max-w-full grid gap-3">
+		<Sheet title={`History of “${plan.definition.title}”`} onClose={onClose} wide>
 			{history.error && <Fault error={history.error} onRetry={history.refetch} />}
 			{back.error && <Notice>{back.error.message}</Notice>}
 			{history.data && history.data.draft.length > 0 && (
-				<section>
+				<section className="mb-3">
 					<h3 className="font-semibold">Publishing changes</h3>
 					<Lines lines={history.data.draft} />
 				</section>
 			)}
-			<ol className="grid gap-2 max-h-96 overflow-y-auto">
+			<ol className="border border-base-300 rounded-box divide-y divide-base-300">
 				{history.data?.versions.map((one) => (
-					<li key={one.number} className="border-t border-base-300 pt-2 grid gap-1">
+					<li key={one.number} className="px-4 py-2.5 grid gap-1">
 						<div className="flex flex-wrap items-baseline gap-x-2">
 							<strong>{one.number}</strong>
 							<span>{moment(start, one.publishedAt)}</span>
@@ -42,7 +46,7 @@ export function PageHistory({ plan, pageKey }: { plan: PagePlanState; pageKey: s
 								disabled={back.isPending}
 								onClick={() => back.mutate(one.number)}
 							>
-								Make it the draft
+								Restore
 							</button>
 						</div>
 						<Lines lines={one.changed} />
@@ -50,7 +54,7 @@ export function PageHistory({ plan, pageKey }: { plan: PagePlanState; pageKey: s
 				))}
 			</ol>
 			{history.data?.versions.length === 0 && <p className="text-quiet">It has not been published yet.</p>}
-		</div>
+		</Sheet>
 	);
 }
 

@@ -83,6 +83,7 @@ function Loaded({ page }: { page: PageWhole }) {
 function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
 	const client = useQueryClient();
 	const go = useNavigate();
+	const [past, setPast] = useState(false);
 	const [live, setLive] = useState<string | null>(page.live && !page.changed ? JSON.stringify(page.definition) : null);
 	const { definition, keeping, look } = plan;
 	const publish = useMutation({
@@ -120,9 +121,10 @@ function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
 			<h1 className="font-serif text-xl font-semibold">{definition.title}</h1>
 			<DraftState draft={plan} savedAt={page.savedAt} />
 			<span className="flex-1" />
-			<Word words="History" label="History" placement="bottom end">
-				<PageHistory plan={plan} pageKey={page.key} />
-			</Word>
+			<button type="button" className="hover:underline cursor-pointer" onClick={() => setPast(true)}>
+				History
+			</button>
+			{past && <PageHistory plan={plan} pageKey={page.key} onClose={() => setPast(false)} />}
 			<Word words="Remove" label="Remove the page" placement="bottom end">
 				<p>Visitors no longer get this page, and it leaves the list.</p>
 				<button

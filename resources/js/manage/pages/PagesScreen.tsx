@@ -20,6 +20,7 @@ export function PagesScreen({ frame = false }: { frame?: boolean }) {
 	if (!pages.data) {
 		return <Opening queries={[pages]} />;
 	}
+	const addresses = new Set(pages.data.map((page) => page.address));
 	return (
 		<div className="flex-1 flex min-h-0 lg:h-[calc(100vh-3rem)]">
 			<nav
@@ -35,11 +36,13 @@ export function PagesScreen({ frame = false }: { frame?: boolean }) {
 								className={({ isActive }) =>
 									`flex flex-wrap items-baseline gap-x-2 py-1 pr-3 border-l-3 ${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
 								}
-								style={{ paddingLeft: `${0.9 + 0.9 * depth(page.address)}rem` }}
+								style={{ paddingLeft: `${0.9 + 0.9 * depth(page.address, addresses)}rem` }}
 							>
 								<span className="min-w-0 break-words">{page.title}</span>
 								<State state={page.state} />
-								<span className="grow text-right text-quiet text-[0.78rem] font-normal">{last(page.address)}</span>
+								<span className="grow text-right text-quiet text-[0.78rem] font-normal">
+									{beside(page.address, addresses)}
+								</span>
 							</NavLink>
 						</li>
 					))}
@@ -80,11 +83,17 @@ function State({ state }: { state: PageSummary["state"] }) {
 	);
 }
 
-function depth(address: string): number {
-	return Math.max(0, address.split("/").length - 2);
+/** How many pages stand above it: one whose own parent is no page stands at the top. */
+function depth(address: string, all: Set<string>): number {
+	const above = parent(address);
+	return above !== "" && all.has(above) ? depth(above, all) + 1 : 0;
 }
 
-/** The last segment of an address, which tells it from those beside it. */
-function last(address: string): string {
-	return depth(address) === 0 ? address : `/${address.split("/").at(-1) ?? ""}`;
+function parent(address: string): string {
+	return address.slice(0, address.lastIndexOf("/"));
+}
+
+/** What tells it from those beside it: the last segment of its address, or the whole of it at the top. */
+function beside(address: string, all: Set<string>): string {
+	return depth(address, all) === 0 ? address : address.slice(parent(address).length);
 }
