@@ -90,6 +90,10 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::get('frame', [Manage\FrameController::class, 'show']);
         Route::put('frame/draft', [Manage\FrameController::class, 'saveDraft']);
         Route::post('frame/publish', [Manage\FrameController::class, 'publish']);
+        Route::get('menus', [Manage\MenuController::class, 'index']);
+        Route::get('menus/{key}', [Manage\MenuController::class, 'show']);
+        Route::put('menus/{key}/draft', [Manage\MenuController::class, 'saveDraft']);
+        Route::post('menus/{key}/publish', [Manage\MenuController::class, 'publish']);
         Route::post('frame/look', [Manage\FrameController::class, 'look']);
         Route::post('bench/look', [Manage\BenchController::class, 'look']);
         Route::post('bench/results', [Manage\BenchController::class, 'results']);

@@ -11,6 +11,8 @@ use App\Content\StaleWrite;
 use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\SiteDefinition;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Page\FrameDefinition;
 use Wellspring\Core\Page\FrameReader;
@@ -24,6 +26,9 @@ final readonly class FrameStore
     public const FRAME = 'frame';
 
     public const MENU = 'menu';
+
+    /** The menu that there is also while nobody has published one: the pages that say a menu entry of their own. */
+    public const MAIN = 'main';
 
     public function __construct(private CatalogueStore $catalogue)
     {
@@ -65,16 +70,13 @@ final readonly class FrameStore
     /** Creates the frame or the menu, or replaces its draft. */
     public function apply(FrameDefinition|MenuDefinition $definition): SiteDefinition
     {
-        $kind = $definition instanceof MenuDefinition ? self::MENU : self::FRAME;
-        $key = $definition instanceof MenuDefinition ? $definition->key : self::FRAME;
-
-        return DB::transaction(function () use ($definition, $kind, $key): SiteDefinition {
+        return DB::transaction(function () use ($definition): SiteDefinition {
             $draft = ['draft' => $definition->toArray(), 'user_id' => Actor::id()];
-            $new = new SiteDefinition(['kind' => $kind, 'key' => $key] + $draft);
+            $new = new SiteDefinition(self::nameOf($definition) + $draft);
             if (FreeName::inserted($new, ['kind', 'key'])) {
                 return $new->refresh();
             }
-            $row = SiteDefinition::query()->where('kind', $kind)->where('key', $key)->lockForUpdate()->firstOrFail();
+            $row = self::rowOf($definition)->lockForUpdate()->firstOrFail();
             $row->fill($draft);
             $row->revision++;
             $row->save();
@@ -83,22 +85,28 @@ final readonly class FrameStore
         });
     }
 
+    /** @return Collection<int, SiteDefinition> by their keys */
+    public function menus(): Collection
+    {
+        return SiteDefinition::query()->where('kind', self::MENU)->orderBy('key')->get();
+    }
+
     /**
-     * Replaces the draft of the frame.
+     * Replaces the draft of the frame or of a menu.
      *
      * @param  int  $revision  the revision that the change started from; 0 where there was none
      *
      * @throws StaleWrite
      */
-    public function saveFrame(FrameDefinition $frame, int $revision): SiteDefinition
+    public function save(FrameDefinition|MenuDefinition $definition, int $revision): SiteDefinition
     {
-        return DB::transaction(function () use ($frame, $revision): SiteDefinition {
-            $row = SiteDefinition::query()->where('kind', self::FRAME)->lockForUpdate()->first();
+        return DB::transaction(function () use ($definition, $revision): SiteDefinition {
+            $row = self::rowOf($definition)->lockForUpdate()->first();
             if (($row->revision ?? 0) !== $revision) {
                 throw new StaleWrite($row->revision ?? 0);
             }
 
-            return $this->apply($frame)->refresh();
+            return $this->apply($definition)->refresh();
         });
     }
 
@@ -118,6 +126,20 @@ final readonly class FrameStore
 
             return $row;
         });
+    }
+
+    /** @return array{kind: string, key: string} */
+    private static function nameOf(FrameDefinition|MenuDefinition $definition): array
+    {
+        return $definition instanceof MenuDefinition
+            ? ['kind' => self::MENU, 'key' => $definition->key]
+            : ['kind' => self::FRAME, 'key' => self::FRAME];
+    }
+
+    /** @return Builder<SiteDefinition> */
+    private static function rowOf(FrameDefinition|MenuDefinition $definition): Builder
+    {
+        return SiteDefinition::query()->where(self::nameOf($definition));
     }
 
     private function readable(SiteDefinition $row, bool $draft): FrameDefinition|MenuDefinition|null

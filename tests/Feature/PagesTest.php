@@ -264,6 +264,38 @@ final class PagesTest extends TestCase
         $this->get('/groups/hostas')->assertSee('All around');
     }
 
+    public function test_a_menu_is_changed_looked_at_and_published_in_manage(): void
+    {
+        $this->actingAs($this->manager());
+        $this->pageAt('/new', 'New');
+        $api = '/manage/api/menus';
+        $this->getJson($api)->assertOk()->assertJsonPath('0', [
+            'key' => 'main', 'entries' => 2, 'live' => false, 'changed' => false,
+        ]);
+        $main = $this->getJson("{$api}/main")->assertOk()->json('definition');
+        $this->assertSame([['page' => 'home'], ['page' => 'new']], $main['entries'], 'it begins as visitors have it');
+        $entries = [...$main['entries'], ['link' => '/new', 'label' => 'Again', 'entries' => [
+            ['term' => ['groups', 'hostas'], 'audience' => ['members']],
+        ]]];
+        $saved = ['definition' => ['entries' => $entries] + $main, 'revision' => 0];
+        $this->putJson("{$api}/main/draft", $saved)->assertOk()->assertJsonPath('revision', 1);
+        $this->putJson("{$api}/main/draft", $saved)->assertConflict();
+        $this->putJson("{$api}/other/draft", $saved)->assertUnprocessable()->assertJsonPath('problems.0.path', 'key');
+        $wrong = ['definition' => ['entries' => [['page' => 'new', 'link' => '/']]] + $main, 'revision' => 1];
+        $this->putJson("{$api}/main/draft", $wrong)->assertUnprocessable()
+            ->assertJsonPath('problems.0.path', 'entries[0]');
+        $look = fn (array $as): string => (string) $this->postJson('/manage/api/frame/look', [
+            'address' => '/new',
+        ] + $as)->json('html');
+        $this->assertStringContainsString('Again', $look([]));
+        $this->assertStringContainsString('Hostas', $look(['as' => 'members']));
+        $this->assertStringNotContainsString('Hostas', $look(['as' => 'signed-out']));
+        $this->get('/new')->assertDontSee('Again');
+        $this->postJson("{$api}/main/publish")->assertOk()->assertJson(['live' => true, 'changed' => false]);
+        $this->app['auth']->logout();
+        $this->get('/new')->assertSee('Again')->assertDontSee('Hostas');
+    }
+
     /** The sitemaps protocol: sitemaps.org/protocol.html, read back by an XML parser and its namespace. */
     public function test_search_engines_are_told_every_address_that_anyone_may_see(): void
     {

@@ -13,6 +13,7 @@ use OpenApi\Attributes as OA;
  * @phpstan-type DefinitionShape array<string, mixed>
  * @phpstan-type PageFileShape array<string, mixed>
  * @phpstan-type FrameFileShape array<string, mixed>
+ * @phpstan-type MenuFileShape array<string, mixed>
  * @phpstan-type TypeFileShape array<string, mixed>
  * @phpstan-type TaxonomyFileShape array<string, mixed>
  */
@@ -179,6 +180,26 @@ use OpenApi\Attributes as OA;
     new OA\Property('from', type: 'string', nullable: true),
     new OA\Property('until', type: 'string', nullable: true),
 ], additionalProperties: true)]
+#[OA\Schema(schema: 'MenuFile', type: 'object', required: ['format', 'key', 'entries'], properties: [
+    new OA\Property('format', type: 'integer', enum: [1]),
+    new OA\Property('key', type: 'string'),
+    new OA\Property('entries', type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuEntry')),
+])]
+#[OA\Schema(
+    schema: 'MenuEntry',
+    description: 'Leads to exactly one of page, term, item, link and module.',
+    type: 'object',
+    properties: [
+        new OA\Property('page', type: 'string'),
+        new OA\Property('term', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property('item', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property('link', type: 'string'),
+        new OA\Property('module', type: 'string'),
+        new OA\Property('label', type: 'string'),
+        new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
+        new OA\Property('entries', type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuEntry')),
+    ],
+)]
 #[OA\Schema(schema: 'FrameFile', type: 'object', required: ['format', 'slots'], properties: [
     new OA\Property('format', type: 'integer', enum: [1]),
     new OA\Property(

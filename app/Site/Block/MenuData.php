@@ -8,6 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Listing\CacheExpiry;
 use App\Listing\VisibleItems;
 use App\Modules\ModuleStore;
+use App\Pages\FrameStore;
 use App\Pages\PageStore;
 use App\Pages\StoredPage;
 use App\Site\Listings;
@@ -31,8 +32,6 @@ use Wellspring\Core\Who\Audience;
  */
 final readonly class MenuData implements BlockData
 {
-    private const MAIN = 'main';
-
     public function __construct(
         private PageStore $pages,
         private ModuleStore $modules,
@@ -54,7 +53,7 @@ final readonly class MenuData implements BlockData
         $menu = $scene->frame->menus[$block->menu] ?? null;
         $pages = match (true) {
             $menu !== null => $this->pages->some(self::named($menu->entries, MenuTarget::Page)),
-            $block->menu === self::MAIN => $this->pages->inMenus(),
+            $block->menu === FrameStore::MAIN => $this->pages->inMenus(),
             default => [],
         };
         $menu ??= new MenuDefinition($block->menu, array_map(fn (StoredPage $page): MenuEntry => new MenuEntry(

@@ -58,7 +58,7 @@ final readonly class FrameController
     public function saveDraft(SaveFrameDraftRequest $request): array
     {
         $revision = (int) $request->validated()['revision'];
-        $row = $this->frames->saveFrame(FrameReader::read($request->definition()), $revision);
+        $row = $this->frames->save(FrameReader::read($request->definition()), $revision);
 
         return ['revision' => $row->revision, 'savedAt' => Iso8601::format($row->updated_at)];
     }

@@ -1,16 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { NavLink, useParams } from "react-router";
+import { NavLink, useNavigate, useParams } from "react-router";
 import { get } from "../shared/api";
 import { Opening } from "../shared/Fault";
-import type { PageSummary } from "../shared/schema";
+import type { MenuSummary, PageSummary } from "../shared/schema";
+import { Word } from "../shared/Word";
 import { FramePlan } from "./FrameScreen";
 import { Grid } from "./Grid";
+import { MenuPlan } from "./MenuScreen";
 import { NewPage } from "./NewPage";
 import { PagePlan } from "./PageScreen";
 
 /** All pages as a tree by their addresses, and the plan of the one that is open. */
-export function PagesScreen({ frame = false }: { frame?: boolean }) {
+export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 	const { key } = useParams();
 	const [adding, setAdding] = useState(false);
 	const pages = useQuery({
@@ -25,9 +27,9 @@ export function PagesScreen({ frame = false }: { frame?: boolean }) {
 		<div className="flex-1 flex min-h-0 lg:h-[calc(100vh-3rem)]">
 			<nav
 				aria-label="Pages"
-				className={`w-full lg:w-60 shrink-0 border-r border-base-300 bg-base-200 overflow-y-auto py-2 ${key || frame ? "hidden lg:block" : ""}`}
+				className={`w-full lg:w-60 shrink-0 border-r border-base-300 bg-base-200 overflow-y-auto py-2 ${key || around ? "hidden lg:block" : ""}`}
 			>
-				{!key && !frame && <h1 className="font-serif text-2xl font-semibold px-4 py-2">Pages</h1>}
+				{!key && !around && <h1 className="font-serif text-2xl font-semibold px-4 py-2">Pages</h1>}
 				<ul>
 					{pages.data.map((page) => (
 						<li key={page.key}>
@@ -59,11 +61,14 @@ export function PagesScreen({ frame = false }: { frame?: boolean }) {
 					>
 						The frame around all pages
 					</NavLink>
+					<Menus />
 				</div>
 				{adding && <NewPage onClose={() => setAdding(false)} />}
 			</nav>
-			{frame ? (
+			{around === "frame" ? (
 				<FramePlan />
+			) : around === "menu" && key ? (
+				<MenuPlan key={key} menuKey={key} />
 			) : key ? (
 				<PagePlan key={key} pageKey={key} />
 			) : (
@@ -72,6 +77,58 @@ export function PagesScreen({ frame = false }: { frame?: boolean }) {
 				</div>
 			)}
 		</div>
+	);
+}
+
+/** The menus of the site, and a new one by its key. */
+function Menus() {
+	const go = useNavigate();
+	const menus = useQuery({
+		queryKey: ["menus"],
+		queryFn: ({ signal }) => get<MenuSummary[]>("/menus", signal),
+	});
+	return (
+		<>
+			{menus.data?.map((menu) => (
+				<NavLink
+					key={menu.key}
+					to={`/pages/_menus/${menu.key}`}
+					className={({ isActive }) =>
+						`flex items-baseline gap-2 py-1 px-3.5 border-l-3 ${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
+					}
+				>
+					The menu “{menu.key}”
+					<span className="grow text-right text-quiet text-[0.78rem] font-normal">{menu.entries}</span>
+				</NavLink>
+			))}
+			<div className="px-4 py-2">
+				<Word words="+ a menu" label="Add a menu">
+					<form
+						className="grid gap-2"
+						onSubmit={(event) => {
+							event.preventDefault();
+							const key = new FormData(event.currentTarget).get("key");
+							void go(`/pages/_menus/${key}`);
+						}}
+					>
+						<label className="grid gap-1">
+							<span className="font-semibold">Its key</span>
+							<input
+								className="input input-sm"
+								name="key"
+								required
+								pattern="[a-z0-9-]{1,64}"
+								title="Small letters, digits and hyphens"
+								placeholder="footer"
+							/>
+						</label>
+						<button type="submit" className="btn btn-sm justify-self-start">
+							Make it
+						</button>
+					</form>
+				</Word>
+			</div>
+		</>
 	);
 }
 

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Manage;
+
+use App\Http\Requests\SaveMenuDraftRequest;
+use App\Http\Resources\Definitions;
+use App\Models\SiteDefinition;
+use App\Pages\FrameStore;
+use App\Pages\PageStore;
+use App\Pages\StoredPage;
+use OpenApi\Attributes as OA;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\MenuReader;
+use Wellspring\Core\Problem\ProblemCode;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Time\Iso8601;
+
+/**
+ * The site's menus.
+ *
+ * @phpstan-import-type MenuFileShape from Definitions
+ *
+ * @phpstan-type MenuSummaryShape array{key: string, entries: int, live: bool, changed: bool}
+ * @phpstan-type MenuWholeShape array{
+ *     key: string, definition: MenuFileShape, revision: int, savedAt: string, live: bool, changed: bool,
+ * }
+ */
+final readonly class MenuController
+{
+    public function __construct(private FrameStore $frames, private PageStore $pages)
+    {
+    }
+
+    /** @return list<MenuSummaryShape> the main one first, also while nobody has changed it */
+    public function index(): array
+    {
+        $rows = $this->frames->menus()->keyBy('key');
+        $keys = array_values(array_unique([FrameStore::MAIN, ...$rows->keys()->map(strval(...))->all()]));
+
+        return array_map(function (string $key) use ($rows): array {
+            $row = $rows->get($key);
+
+            return [
+                'key' => $key,
+                'entries' => count((array) ($this->definition($key, $row)['entries'] ?? [])),
+                'live' => $row?->live !== null,
+                'changed' => $row !== null && $row->draft !== $row->live,
+            ];
+        }, $keys);
+    }
+
+    /** @return MenuWholeShape one that is not there yet is empty; the main one begins as visitors have it */
+    public function show(string $key): array
+    {
+        $row = $this->frames->menu($key);
+        if ($row === null && preg_match(Module::KEY, $key) !== 1) {
+            abort(404, "“{$key}” is no key of a menu.");
+        }
+
+        return [
+            'key' => $key,
+            'definition' => $this->definition($key, $row),
+            'revision' => $row === null ? 0 : $row->revision,
+            'savedAt' => Iso8601::format($row === null ? now()->toImmutable() : $row->updated_at),
+            'live' => $row?->live !== null,
+            'changed' => $row?->draft !== $row?->live,
+        ];
+    }
+
+    /** @return array{revision: int, savedAt: string} */
+    #[OA\Response(response: 409, description: 'Somebody else saved it meanwhile.', content: new OA\MediaType(
+        'application/json',
+        new OA\Schema(ref: '#/components/schemas/Stale'),
+    ))]
+    public function saveDraft(SaveMenuDraftRequest $request, string $key): array
+    {
+        $menu = $this->frames->readMenu($request->definition());
+        if ($menu->key !== $key) {
+            throw Refused::because('key', ProblemCode::WrongValue, "expected “{$key}”; a menu keeps its key.");
+        }
+        $row = $this->frames->save($menu, (int) $request->validated()['revision']);
+
+        return ['revision' => $row->revision, 'savedAt' => Iso8601::format($row->updated_at)];
+    }
+
+    /** @return MenuWholeShape */
+    public function publish(string $key): array
+    {
+        $this->frames->publish($this->frames->menu($key) ?? $this->frames->apply(
+            $this->frames->readMenu($this->show($key)['definition']),
+        ));
+
+        return $this->show($key);
+    }
+
+    /** @return MenuFileShape as a file holds it; as it is stored where it can no longer be read */
+    private function definition(string $key, ?SiteDefinition $row): array
+    {
+        if ($row === null) {
+            $pages = $key === FrameStore::MAIN ? $this->pages->inMenus() : [];
+
+            return ['format' => MenuReader::FORMAT, 'key' => $key, 'entries' => array_map(
+                fn (StoredPage $page): array => ['page' => $page->definition->key],
+                $pages,
+            )];
+        }
+        try {
+            return $this->frames->readMenu($row->draft)->toArray();
+        } catch (Refused) {
+            return ['entries' => []] + $row->draft;
+        }
+    }
+}
