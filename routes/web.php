@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AccountController;
 use App\Http\Controllers\Manage;
 use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SiteController;
@@ -148,6 +149,19 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
     });
 
     Route::view('{screen?}', 'manage.app')->where('screen', '(?!api/).*')->middleware('can:enter');
+});
+
+Route::prefix('account')->controller(AccountController::class)->group(function (): void {
+    Route::get('/', 'show');
+    Route::get('sign-in', 'form');
+    Route::post('sign-in', 'signIn');
+    Route::post('sign-out', 'signOut');
+    Route::get('sign-up', 'signUpForm');
+    Route::post('sign-up', 'signUp')->middleware('throttle:10,1');
+    Route::get('password', 'passwordForm');
+    Route::post('password', 'password')->middleware('throttle:10,1');
+    Route::get('welcome/{secret}', 'welcome');
+    Route::post('welcome/{secret}', 'takeUp')->middleware('throttle:20,1');
 });
 
 // Who brings no session gets none: pages are the same for all signed-out visitors.

@@ -9,6 +9,7 @@ use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\Group;
 use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -62,7 +63,8 @@ final readonly class People
         return User::query()
             ->where('invitation', hash('sha256', $secret))
             ->where('invited_until', '>', now())
-            ->where('active', true)
+            // Whoever signed up is let in by this very link; whoever was shut out has no link.
+            ->where(fn (Builder $query) => $query->where('active', true)->orWhereNull('password'))
             ->first();
     }
 
@@ -102,6 +104,7 @@ final readonly class People
                 'groups' => $user->groups()->orderBy('key')->pluck('key')->all(),
             ];
             if (! $active) {
+                $user->update(['invitation' => null, 'invited_until' => null]);
                 $this->endSessions($user);
             }
             if ($before !== $after) {
@@ -137,7 +140,9 @@ final readonly class People
                 'this is the published password of the demo; choose another.',
             );
         }
-        $user->update(['password' => $password, 'invitation' => null, 'invited_until' => null]);
+        $user->update([
+            'password' => $password, 'invitation' => null, 'invited_until' => null, 'active' => true,
+        ]);
         $this->endSessions($user);
         AuditTrail::record(AuditAction::PasswordChanged, $user->name, ['email' => $user->email]);
     }

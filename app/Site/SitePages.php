@@ -154,7 +154,9 @@ final readonly class SitePages
     public static function plainFrame(): FrameDefinition
     {
         return FrameReader::read(['format' => FrameReader::FORMAT, 'slots' => [
-            'header' => [['block' => 'menu', 'menu' => 'main'], ['block' => 'searchBox']],
+            'header' => [
+                ['block' => 'menu', 'menu' => 'main'], ['block' => 'searchBox'], ['block' => 'accountLinks'],
+            ],
         ]]);
     }
 

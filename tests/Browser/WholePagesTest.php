@@ -111,6 +111,18 @@ final class WholePagesTest extends TestCase
         $this->assertSame($whole['body'], $this->site->get('/shop')['body']);
     }
 
+    public function test_the_form_on_kept_pages_is_taken_from_the_sites_own_pages_alone(): void
+    {
+        $enter = fn (string ...$headers): int => (new WebClient(self::env('SITE_URL')))->form('/account/sign-in', [
+            'email' => DemoSite::EMAIL, 'password' => DemoAccounts::PASSWORD, 'to' => '/shop',
+        ], array_values($headers))['status'];
+        $this->assertSame([302, 419, 419], [
+            $enter('Origin: '.self::env('SITE_URL')),
+            $enter('Origin: http://elsewhere.example'),
+            $enter(),
+        ]);
+    }
+
     public function test_a_hundred_at_once_make_a_page_once_and_views_are_counted_all_the_same(): void
     {
         [$slug] = $this->column("select slug from items where type_key = 'post' and status = 'published' and "

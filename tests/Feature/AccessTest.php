@@ -114,6 +114,9 @@ final class AccessTest extends TestCase
             'GET manage/api/token',
             'POST manage/api/sign-in', 'GET up', 'GET search', 'GET {path?}', 'GET robots.txt',
             'GET sitemap.xml', 'GET sitemap/{name}.xml',
+            'GET account', 'GET account/sign-in', 'POST account/sign-in', 'POST account/sign-out',
+            'GET account/sign-up', 'POST account/sign-up', 'GET account/password', 'POST account/password',
+            'GET account/welcome/{secret}', 'POST account/welcome/{secret}',
         ],
     ];
 

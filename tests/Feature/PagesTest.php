@@ -246,7 +246,7 @@ final class PagesTest extends TestCase
         $this->actingAs($this->manager());
         $api = '/manage/api/frame';
         $plain = $this->getJson($api)->assertOk()->assertJson(['revision' => 0, 'live' => false])->json('definition');
-        $this->assertSame(['menu', 'searchBox'], array_column($plain['slots']['header'], 'block'));
+        $this->assertSame(['menu', 'searchBox', 'accountLinks'], array_column($plain['slots']['header'], 'block'));
         $entry = ['block' => 'heading', 'text' => 'All around', 'on' => ['except' => ['/']]];
         $changed = ['slots' => $plain['slots'] + ['after' => [$entry]]] + $plain;
         $saved = ['definition' => $changed, 'revision' => 0];

@@ -51,6 +51,20 @@ final class WebClient
         return $answer;
     }
 
+    /**
+     * @param  array<string, string>  $values
+     * @param  list<string>  $headers
+     * @return array{status: int, headers: array<string, string>, body: string}
+     */
+    public function form(string $address, array $values, array $headers): array
+    {
+        curl_setopt_array($this->handle, $this->options($address, $headers) + [
+            CURLOPT_NOBODY => false, CURLOPT_CUSTOMREQUEST => 'POST', CURLOPT_POSTFIELDS => http_build_query($values),
+        ]);
+
+        return self::answer($this->handle, curl_exec($this->handle));
+    }
+
     public function signIn(string $email, string $password): void
     {
         $token = fn (): string => json_decode($this->get('/manage/api/token')['body'], true)['token'];

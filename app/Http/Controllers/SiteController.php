@@ -65,6 +65,7 @@ final readonly class SiteController
             $answer->page !== null => view('site.page', ['result' => $answer->page]),
             $answer->location !== null => self::moved($answer->location, $query),
             $answer->status === 401 => response()->view('site.sign-in', [
+                'address' => $address,
                 'frame' => $this->sitePages->frame(new PageAddress($address), $context),
             ], 401),
             default => response()->view('errors.404', [

@@ -7,8 +7,8 @@ namespace App\Site\PageCache;
 /** A request for a page, as far as it decides which kept page answers. Needs nothing of the framework. */
 final readonly class PageRequest
 {
-    /** Below it no page of the site stands. */
-    private const MANAGE = '/manage';
+    /** Below them no page of the site stands. */
+    private const WITHOUT_PAGES = '~^/(manage|account)(/|$)~';
 
     /**
      * @param  string  $place  scheme, host and path
@@ -43,8 +43,7 @@ final readonly class PageRequest
             || $text('HTTP_AUTHORIZATION').$text('HTTP_RANGE').$text('HTTP_X_REQUESTED_WITH') !== ''
             || str_contains($text('HTTP_ACCEPT'), 'json')
             || count($parameters) !== count($query)
-            || $path === self::MANAGE
-            || str_starts_with($path, self::MANAGE.'/')
+            || preg_match(self::WITHOUT_PAGES, $path) === 1
         ) {
             return null;
         }

@@ -3,6 +3,7 @@
 @section('content')
     <div class="page-head">
         <h1>This page is for members</h1>
-        <p class="intro"><a href="/manage/sign-in">Sign in</a> to read it.</p>
+        <p class="intro">Sign in to read it.</p>
     </div>
+    @include('site.account.sign-in-form', ['to' => $address, 'email' => '', 'fault' => ''])
 @endsection

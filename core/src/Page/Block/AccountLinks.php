@@ -9,7 +9,7 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** To sign in, for those who have not; to sign out, for those who have. */
+/** To sign in and up, for those who have not; to their account, for those who have. */
 final readonly class AccountLinks implements Block
 {
     use Defaults;

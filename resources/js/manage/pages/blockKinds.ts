@@ -20,6 +20,7 @@ export const BLOCK_KINDS: BlockKind[] = [
 	{ key: "menu", label: "Menu", begin: { block: "menu", menu: "main" } },
 	{ key: "searchBox", label: "Search box", begin: { block: "searchBox" } },
 	{ key: "accountLinks", label: "Account links", begin: { block: "accountLinks" } },
+	{ key: "signIn", label: "Sign-in box", begin: { block: "signIn" } },
 	{ key: "space", label: "Space", begin: { block: "space" } },
 ];
 

@@ -1,7 +1,8 @@
 <p class="account-links">
     @if ($context->viewer->isSignedIn === true)
-        <a href="/manage">Your account</a>
+        <a href="/account">Your account</a>
     @else
-        <a href="/manage/sign-in">Sign in</a>
+        <a href="/account/sign-in?to={{ urlencode($address->path) }}">Sign in</a>
+        @if (config('site.sign_up'))<a href="/account/sign-up">Sign up</a>@endif
     @endif
 </p>

@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\RequestText;
+use App\Http\SignIn;
+use App\Listing\ContextFactory;
+use App\Models\User;
+use App\People\Accounts;
+use App\People\People;
+use App\People\Viewers;
+use App\Site\PageAddress;
+use App\Site\SitePages;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Who\Viewer;
+
+/** Members' accounts on the site: signing in and out, signing up, and a new password. */
+final readonly class AccountController
+{
+    /** What is said after a link was asked for, whether or not there is such an account. */
+    private const SENT = 'A message with a link is on its way, if the address is right.';
+
+    public function __construct(
+        private SignIn $signIn,
+        private People $people,
+        private Accounts $accounts,
+        private SitePages $sitePages,
+        private ContextFactory $contexts,
+    ) {
+    }
+
+    public function show(Request $request): View|RedirectResponse
+    {
+        $user = $request->user();
+
+        return $user instanceof User
+            ? $this->page($request, 'account', ['person' => $user])
+            : redirect('/account/sign-in');
+    }
+
+    public function form(Request $request): View|RedirectResponse
+    {
+        return $request->user() === null
+            ? $this->page($request, 'sign-in', ['to' => self::local($request->query('to'))])
+            : redirect(self::local($request->query('to')));
+    }
+
+    public function signIn(Request $request): RedirectResponse
+    {
+        $to = self::local($request->input('to'));
+        $why = $this->signIn->attempt($request, ['manager', 'author', 'member']);
+        if ($why !== null) {
+            return redirect('/account/sign-in?'.http_build_query(['to' => $to]))
+                ->withInput(['email' => RequestText::text($request, 'email')])
+                ->withErrors(['email' => $why]);
+        }
+        $this->signIn->enter($request);
+
+        return redirect($to);
+    }
+
+    public function signOut(Request $request): RedirectResponse
+    {
+        $this->signIn->leave($request);
+
+        return redirect('/');
+    }
+
+    public function signUpForm(Request $request): View
+    {
+        abort_unless($this->accounts->mayBeMade(), 404);
+
+        return $this->page($request, 'sign-up');
+    }
+
+    public function signUp(Request $request): RedirectResponse
+    {
+        abort_unless($this->accounts->mayBeMade(), 404);
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:100'],
+            'email' => ['required', 'email', 'max:200'],
+        ]);
+        $this->accounts->signUp($given['name'], $given['email']);
+
+        return back()->with('said', self::SENT);
+    }
+
+    public function passwordForm(Request $request): View
+    {
+        return $this->page($request, 'password');
+    }
+
+    public function password(Request $request): RedirectResponse
+    {
+        $given = $request->validate(['email' => ['required', 'email', 'max:200']]);
+        $this->accounts->sendLink($given['email']);
+
+        return back()->with('said', self::SENT);
+    }
+
+    public function welcome(Request $request, string $secret): View
+    {
+        return $this->page($request, 'welcome', ['person' => $this->people->invited($secret)]);
+    }
+
+    public function takeUp(Request $request, string $secret): RedirectResponse
+    {
+        $person = $this->people->invited($secret);
+        if ($person === null) {
+            return back();
+        }
+        $given = $request->validate(['password' => ['required', 'string', 'min:10', 'max:200', 'confirmed']], [
+            'password.min' => 'Expected at least 10 characters.',
+            'password.confirmed' => 'The two passwords differ.',
+        ]);
+        try {
+            $this->people->changePassword($person, $given['password']);
+        } catch (Refused $refused) {
+            return back()->withErrors(['password' => $refused->problems[0]->message]);
+        }
+        Auth::login($person);
+        $this->signIn->enter($request);
+
+        return redirect('/account');
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function page(Request $request, string $view, array $data = []): View
+    {
+        $user = $request->user();
+        $context = $this->contexts->now($user instanceof User ? Viewers::of($user) : Viewer::signedOut());
+
+        return view("site.account.{$view}", $data + [
+            'frame' => $this->sitePages->frame(new PageAddress('/account'), $context),
+        ]);
+    }
+
+    /** An address of this site, to go on to; any other is the home page. */
+    private static function local(mixed $to): string
+    {
+        return is_string($to) && preg_match('~^/(?![/\\\\])[^\x00-\x20\\\\]*$~D', $to) === 1 ? $to : '/';
+    }
+}

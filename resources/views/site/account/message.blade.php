@@ -1,0 +1,7 @@
+Dear {{ $name }},
+
+choose your password for {{ config('site.name') }} here:
+
+{{ $link }}
+
+The link holds for {{ App\People\People::INVITATION_DAYS }} days and can be used once. If you did not ask for it, nothing has to be done.

@@ -1,0 +1,8 @@
+@extends('site.layout')
+@section('title', 'Sign in')
+@section('content')
+    <div class="page-head"><h1>Sign in</h1></div>
+    @include('site.account.sign-in-form', [
+        'to' => $to, 'email' => old('email'), 'fault' => $errors->first('email'),
+    ])
+@endsection

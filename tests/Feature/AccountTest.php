@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\User;
+use Illuminate\Mail\Mailer;
+use Illuminate\Mail\Transport\ArrayTransport;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Mail;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\Mime\Email;
+
+/** Members' accounts on the site. */
+final class AccountTest extends TestCase
+{
+    private const PASSWORD = 'a long pass phrase';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        config(['mail.default' => 'array', 'site.sign_up' => true, 'app.url' => 'http://localhost']);
+        $this->publishPage([
+            'key' => 'home', 'address' => '/', 'title' => 'Home', 'bands' => [['key' => 'body', 'slots' => [
+                ['share' => 12, 'blocks' => [
+                    ['block' => 'signIn'], ['block' => 'accountLinks'],
+                    ['block' => 'heading', 'text' => 'Inside', 'audience' => ['members']],
+                ]],
+            ]]],
+        ]);
+        $this->publishPage([
+            'key' => 'inside', 'address' => '/inside', 'title' => 'Inside', 'audience' => ['members'],
+            'whenNotForYou' => 'signIn',
+        ]);
+    }
+
+    public function test_somebody_signs_up_signs_in_on_any_page_and_signs_out(): void
+    {
+        $this->get('/')->assertSee('Forgotten the password?')->assertSee('Sign up')->assertDontSee('Inside');
+        $this->withSession([])->post('/account/sign-up', $this->form(['name' => 'Mari', 'email' => 'Mari@example.org']))
+            ->assertRedirect();
+        $mari = User::query()->where('email', 'mari@example.org')->firstOrFail();
+        $this->assertSame(['member', false, null], [$mari->role, $mari->active, $mari->password]);
+        $link = $this->linkSent('mari@example.org');
+        $this->get($link)->assertOk()->assertSee('Welcome, Mari');
+        $chosen = ['password' => self::PASSWORD, 'password_confirmation' => self::PASSWORD];
+        $this->post($link, $this->form(['password_confirmation' => 'another'] + $chosen))->assertSessionHasErrors();
+        $this->post($link, $this->form($chosen))->assertRedirect('/account');
+        $this->get($link)->assertOk()->assertSee('no longer good');
+        $this->assertTrue($mari->refresh()->active);
+        $this->get('/account')->assertSee('Mari')->assertDontSee('Manage the site');
+        $this->post('/account/sign-out', $this->form([]))->assertRedirect('/');
+        $this->assertGuest();
+
+        $this->get('/inside')->assertUnauthorized()->assertSee('name="password"', false);
+        $this->enter('wrong')->assertSessionHasErrors('email');
+        $this->enter(self::PASSWORD)->assertRedirect('/inside');
+        $this->assertAuthenticatedAs($mari);
+        $this->enter(self::PASSWORD, '//elsewhere.example')->assertRedirect('/');
+        $this->enter(self::PASSWORD, '/\\elsewhere.example')->assertRedirect('/');
+        $this->get('/manage')->assertForbidden();
+    }
+
+    public function test_a_new_password_is_chosen_by_a_link_and_nobody_learns_who_has_an_account(): void
+    {
+        $ada = User::query()->create([
+            'name' => 'Ada', 'email' => 'ada@example.org', 'role' => 'member', 'password' => 'the old one it was',
+            'active' => true,
+        ]);
+        $ask = fn (string $where, string $email): TestResponse => $this->withSession([])
+            ->from("/account/{$where}")
+            ->post("/account/{$where}", $this->form(['name' => 'Somebody', 'email' => $email]));
+        foreach ([['password', 'nobody@example.org'], ['password', $ada->email], ['sign-up', $ada->email]] as $one) {
+            $ask(...$one)->assertSessionHas('said', 'A message with a link is on its way, if the address is right.')
+                ->assertSessionHasNoErrors();
+        }
+        $this->assertSame([$ada->email, $ada->email], array_map(
+            fn (Email $one): string => $one->getTo()[0]->getAddress(),
+            $this->sent(),
+        ));
+        $link = $this->linkSent($ada->email);
+        $this->post($link, $this->form(['password' => self::PASSWORD, 'password_confirmation' => self::PASSWORD]))
+            ->assertRedirect('/account');
+        $this->assertTrue(Auth::attempt(['email' => $ada->email, 'password' => self::PASSWORD]));
+
+        // Whoever was shut out stays out.
+        $ada->update(['active' => false]);
+        $ask('password', $ada->email)->assertSessionHas('said');
+        $this->assertCount(2, $this->sent());
+        config(['site.sign_up' => false]);
+        $this->get('/account/sign-up')->assertNotFound();
+        $this->get('/')->assertDontSee('Sign up');
+    }
+
+    /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> as the form of a kept page, without a token */
+    private function enter(string $password, string $to = '/inside'): TestResponse
+    {
+        Auth::logout();
+
+        return $this->post('/account/sign-in', [
+            'email' => 'mari@example.org', 'password' => $password, 'to' => $to,
+        ]);
+    }
+
+    /**
+     * @param  array<string, string>  $values
+     * @return array<string, string>
+     */
+    private function form(array $values): array
+    {
+        return ['_token' => (string) csrf_token()] + $values;
+    }
+
+    /** @return list<Email> */
+    private function sent(): array
+    {
+        $mailer = Mail::mailer('array');
+        $this->assertInstanceOf(Mailer::class, $mailer);
+        $transport = $mailer->getSymfonyTransport();
+        $this->assertInstanceOf(ArrayTransport::class, $transport);
+
+        return array_map(function ($sent): Email {
+            $message = $sent->getOriginalMessage();
+            $this->assertInstanceOf(Email::class, $message);
+
+            return $message;
+        }, array_values($transport->messages()->all()));
+    }
+
+    private function linkSent(string $to): string
+    {
+        $mails = $this->sent();
+        $last = end($mails) ?: $this->fail('Nothing was sent.');
+        $this->assertSame($to, $last->getTo()[0]->getAddress());
+        preg_match('~http://localhost(/account/welcome/\w+)~', (string) $last->getTextBody(), $link);
+
+        return $link[1] ?? $this->fail('The message has no link.');
+    }
+}
