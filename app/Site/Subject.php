@@ -22,6 +22,7 @@ final readonly class Subject
      * @param  string  $text  HTML
      * @param  string|null  $picture  a file's name
      * @param  Record|null  $record  as the viewer sees it; null of a page about nothing but itself
+     * @param  Type|null  $type  of the record
      */
     private function __construct(
         public PageSubject $page,
@@ -29,6 +30,7 @@ final readonly class Subject
         public string $text,
         public ?string $picture,
         public ?Record $record = null,
+        public ?Type $type = null,
     ) {
     }
 
@@ -55,6 +57,6 @@ final readonly class Subject
             $picture ??= is_string($value) ? $value : null;
         }
 
-        return new self($page, $record->title, is_string($text) ? $text : '', $picture, $record);
+        return new self($page, $record->title, is_string($text) ? $text : '', $picture, $record, $type);
     }
 }

@@ -30,6 +30,12 @@ final class WholePagesTest extends TestCase
     {
         $this->site = new WebClient(self::env('SITE_URL'));
         $this->database = self::connect();
+        $this->database->exec(<<<'SQL'
+            create or replace function address_of(item items) returns text language sql as $$
+                select replace(definition #>> '{x-wellspring,address}', '{slug}', item.slug) from types
+                where key = item.type_key
+            $$
+            SQL);
     }
 
     public function test_no_answer_is_older_than_a_write_that_was_acknowledged_before(): void
@@ -147,6 +153,48 @@ final class WholePagesTest extends TestCase
         $this->assertSame($before + 100, $views(), 'the same visitor within half an hour');
     }
 
+    /** Words that only hidden records hold stand nowhere for those whom they are hidden from, kept or not. */
+    public function test_nobody_is_shown_what_is_not_for_them(): void
+    {
+        foreach ([
+            'unpublished' => "status = 'draft'", 'scheduled' => "publish_at = now() + interval '9 days'",
+            'expired' => "expire_at = now() - interval '1 day'", 'forfriends' => "audience = '{group:friends}'",
+            'formembers' => "audience = '{members}'",
+        ] as $word => $set) {
+            $this->database->exec("update items set {$set}, title = title || ' {$word}', text = '<p>{$word}</p>' where "
+                ."id in (select id from items where status = 'published' and publish_at < now() and audience = "
+                ."'{everyone}' and expire_at is null order by id % 7, id limit 12)");
+        }
+        $this->database->exec("update pages set live = jsonb_set(live, '{bands,0,slots,0,blocks,0}', "
+            ."'{\"block\": \"heading\", \"text\": \"formembers\", \"audience\": [\"members\"]}') "
+            ."where address in ('/', '/shop', '/groups/{group}')");
+        [$email] = $this->column("select email from users where role = 'member' and password is not null order by id");
+        $this->database->exec("delete from group_user where user_id = (select id from users where email = '{$email}')");
+        $member = new WebClient(self::env('SITE_URL'));
+        $enter = ['email' => $email, 'password' => DemoAccounts::PASSWORD, 'to' => '/'];
+        $entered = $member->form('/account/sign-in', $enter, ['Origin: '.self::env('SITE_URL')]);
+        $this->assertSame(302, $entered['status']);
+        $hidden = ['unpublished', 'scheduled', 'expired', 'forfriends'];
+        $ofHidden = "from items where title ~ ' (unpublished|scheduled|expired|forfriends|formembers)$'";
+        $addresses = array_unique([
+            ...$this->addresses(), '/sitemap/product.xml', '/search?q=garden',
+            ...$this->column("select address_of(items) {$ofHidden}"),
+            ...$this->column("select '/search?q=' || split_part(title, ' ', 1) {$ofHidden} order by id % 5 limit 10"),
+        ]);
+        $seen = 0;
+        foreach ($addresses as $address) {
+            $this->assertDoesNotMatchRegularExpression(
+                '~'.implode('|', [...$hidden, 'formembers']).'~',
+                $this->site->get($address)['body'],
+                "{$address} for somebody who is not signed in",
+            );
+            $body = $member->get($address)['body'];
+            $this->assertDoesNotMatchRegularExpression('~'.implode('|', $hidden).'~', $body, "{$address}, a member");
+            $seen += str_contains($body, 'formembers') ? 1 : 0;
+        }
+        $this->assertGreaterThan(20, $seen, 'members see what is for them');
+    }
+
     /** The last of all: it leaves the demo site in pieces. */
     public function test_after_every_write_a_kept_page_is_what_making_it_anew_gives(): void
     {
@@ -211,12 +259,6 @@ final class WholePagesTest extends TestCase
     /** @return array<string, \Closure(int): list<string>> by what they write: each gives addresses that it changes */
     private function writes(): array
     {
-        $this->database->exec(<<<'SQL'
-            create or replace function address_of(item items) returns text language sql as $$
-                select replace(definition #>> '{x-wellspring,address}', '{slug}', item.slug) from types
-                where key = item.type_key
-            $$
-            SQL);
         $writes = [];
         preg_match_all('/^-- ([^.\n]+)\n((?!--).+?;)$/ms', (string) file_get_contents(__DIR__.'/writes.sql'), $found);
         foreach (array_combine($found[1], $found[2]) as $what => $statement) {

@@ -7,11 +7,14 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Empty\Node;
 use Wellspring\Core\Page\AddressPattern;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Block\Fields;
 use Wellspring\Core\Page\Block\Parts;
 use Wellspring\Core\Page\Block\Space;
 use Wellspring\Core\Page\PageDefinition;
@@ -181,7 +184,25 @@ final class PageTest extends TestCase
         $node = $block->card?->node(Garden::record(1, []), Garden::format());
         $this->assertNull($node?->left());
         $this->assertSame(Level::Slot, $node?->takes());
+        $fields = ['block' => 'field', 'fields' => ['light', 'groups'], 'empty' => ['do' => 'leaveOutBand']];
+        $read = $page(['item' => 'plant'], $fields);
+        $this->assertSame($fields, $read->toArray()['bands'][0]['slots'][0]['blocks'][0]);
+        $this->assertSame('light, plant groups', $read->blocks()[0]->block->words());
+        $this->assertSame(EmptyAction::LeaveOutBand, $read->blocks()[0]->block->whenEmpty()->do);
+        $internal = ['slug', 'views', 'created_at', 'updated_at', 'lead', 'publish_at', 'author'];
+        $this->assertSame([], array_intersect($internal, array_map(
+            fn (Field $field): string => $field->key,
+            Fields::ofType(Garden::plant()),
+        )), 'nothing internal is a default part');
         foreach ([
+            'bands[0].slots[0].blocks[0].fields[1]' => fn () => $page(
+                ['item' => 'plant'],
+                ['block' => 'field', 'fields' => ['light', 'wings']],
+            ),
+            'bands[0].slots[0].blocks[0].fields' => fn () => $page(
+                ['item' => 'plant'],
+                ['block' => 'field', 'fields' => []],
+            ),
             'bands[0].slots[0].blocks[0].card.lines[0].parts[0].empty.do' => fn () => $page(
                 ['item' => 'plant'],
                 $parts(['do' => 'shout']),

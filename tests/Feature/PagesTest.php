@@ -296,6 +296,43 @@ final class PagesTest extends TestCase
         $this->get('/new')->assertSee('Again')->assertDontSee('Hostas');
     }
 
+    /** The properties that schema.org names for each type; its names are from memory. */
+    public function test_search_engines_are_told_what_a_page_shows(): void
+    {
+        $author = $this->manager();
+        $this->plant([
+            'title' => 'Rose </script>', 'slug' => 'rose', 'price' => 4.5, 'groups' => ['shrubs'],
+            'publish_at' => '2026-01-01', 'author' => $author->email,
+        ]);
+        $told = function (string $address): array {
+            $html = (string) $this->get($address)->assertOk()->getContent();
+            preg_match_all('~<script type="application/ld\+json">(.*?)</script>~s', $html, $found);
+            $all = array_map(fn (string $one): array => (array) json_decode($one, true, 16, JSON_THROW_ON_ERROR), $found[1]);
+            $this->assertSame(['https://schema.org'], array_values(array_unique(array_column($all, '@context'))));
+
+            return array_column($all, null, '@type');
+        };
+        $product = $told('/plants/rose')['Product'];
+        $this->assertSame(
+            ['Rose </script>', 'rose', ['@type' => 'Offer', 'price' => 4.5, 'priceCurrency' => 'GBP']],
+            [$product['name'], $product['sku'], $product['offers']],
+        );
+        $this->assertStringEndsWith('/plants/rose', $product['url']);
+        $group = $told('/groups/hostas');
+        $this->assertSame(
+            ['Home', 'Hostas'],
+            array_column($group['BreadcrumbList']['itemListElement'], 'name'),
+        );
+        $this->assertArrayNotHasKey('ItemList', $group, 'one item is no list');
+        $this->plant(['title' => 'Blue', 'slug' => 'blue', 'groups' => ['hostas'], 'publish_at' => '2026-01-01']);
+        $this->assertSame(
+            [[1, '/plants/fern'], [2, '/plants/blue']],
+            array_map(fn (array $one): array => [
+                $one['position'], parse_url($one['url'], PHP_URL_PATH),
+            ], $told('/groups/hostas')['ItemList']['itemListElement']),
+        );
+    }
+
     /** The sitemaps protocol: sitemaps.org/protocol.html, read back by an XML parser and its namespace. */
     public function test_search_engines_are_told_every_address_that_anyone_may_see(): void
     {

@@ -12,6 +12,7 @@ use App\Site\AddressAnswers;
 use App\Site\Output\ModuleView;
 use App\Site\PageAddress;
 use App\Site\SitePages;
+use App\Site\StructuredItem;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -24,6 +25,7 @@ final readonly class SiteController
     public function __construct(
         private AddressAnswers $answers,
         private SitePages $sitePages,
+        private StructuredItem $structured,
         private ContextFactory $contexts,
     ) {
     }
@@ -62,7 +64,14 @@ final readonly class SiteController
                 $query,
                 array_flip(array_map(ModuleView::parameterOf(...), $first)),
             )),
-            $answer->page !== null => view('site.page', ['result' => $answer->page]),
+            $answer->page !== null => view('site.page', [
+                'result' => $answer->page,
+                'structured' => $this->structured->of(
+                    $answer->page,
+                    rtrim(config()->string('app.url'), '/'),
+                    config()->string('site.currency'),
+                ),
+            ]),
             $answer->location !== null => self::moved($answer->location, $query),
             $answer->status === 401 => response()->view('site.sign-in', [
                 'address' => $address,

@@ -20,5 +20,15 @@
             'site.pages.'.$shown->module->page->mode->value,
             ['shown' => $shown, 'module' => $module]
         )
+        @php($led = array_values(array_filter(array_column($shown->cards, 'address'))))
+        @includeWhen(count($led) > 1, 'site.structured', ['data' => [
+            '@context' => 'https://schema.org',
+            '@type' => 'ItemList',
+            'itemListElement' => array_map(fn (string $address, int $i): array => [
+                '@type' => 'ListItem',
+                'position' => ($shown->page - 1) * $module->page->size + $i + 1,
+                'url' => rtrim(config('app.url'), '/').$address,
+            ], $led, array_keys($led)),
+        ]])
     @endif
 </section>

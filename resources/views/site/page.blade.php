@@ -7,6 +7,7 @@
         'picture' => $result->page->picture ?? $result->subject->picture,
         'address' => $result->address->whole(),
     ])
+    @includeWhen(isset($structured), 'site.structured', ['data' => $structured ?? []])
 @endsection
 @if ($result->usesScript())
     @push('scripts')

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site;
+
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Wording\Format;
+
+/**
+ * What an item's own page tells search engines of it, in the words of schema.org. Which of them fit is told by the
+ * fields that the type has: `price` makes a Product with its Offer, `starts` an Event; any other item that has an
+ * author is an Article. The properties are those of schema.org (names from memory).
+ */
+final readonly class StructuredItem
+{
+    public function __construct(private Format $format)
+    {
+    }
+
+    /**
+     * @param  string  $site  its address, without a slash at the end
+     * @return array<string, mixed>|null null where there is nothing that fits
+     */
+    public function of(PageResult $result, string $site, string $currency): ?array
+    {
+        [$record, $type] = [$result->subject->record, $result->subject->type];
+        if ($record === null || $type === null || $result->subject->page->item === null) {
+            return null;
+        }
+        $own = match (true) {
+            isset($type->fields['price']) => $this->product($record, $type, $currency),
+            isset($type->fields['starts']) => $this->event($record, $type, $currency),
+            $this->text($record, $type, 'author') !== null => $this->article($record, $type),
+            default => null,
+        };
+        $picture = $result->subject->picture;
+
+        return $own === null ? null : array_filter([
+            '@context' => 'https://schema.org',
+            ...$own,
+            'url' => $site.$result->address->path,
+            'description' => Subject::summary($result->subject->text),
+            'image' => $picture === null ? null : $site.'/media/'.rawurlencode($picture),
+        ], fn (mixed $value): bool => $value !== null && $value !== '');
+    }
+
+    /** @return array<string, mixed> */
+    private function product(Record $record, Type $type, string $currency): array
+    {
+        $number = fn (string $key): int|float|null => is_numeric($this->value($record, $type, $key))
+            ? $this->value($record, $type, $key) + 0
+            : null;
+        [$price, $rating, $ratings] = [$number('price'), $number('rating'), $number('ratings')];
+
+        return [
+            '@type' => 'Product',
+            'name' => $record->title,
+            'sku' => $record->slug,
+            'offers' => $price === null ? null : array_filter([
+                '@type' => 'Offer', 'price' => $price, 'priceCurrency' => $currency,
+                'availability' => match (true) {
+                    $number('stock') === null => null,
+                    $number('stock') > 0 => 'https://schema.org/InStock',
+                    $this->value($record, $type, 'to_order') === true => 'https://schema.org/BackOrder',
+                    default => 'https://schema.org/OutOfStock',
+                },
+            ], fn (mixed $value): bool => $value !== null),
+            'aggregateRating' => $rating === null || $ratings === null || $ratings < 1 ? null : [
+                '@type' => 'AggregateRating', 'ratingValue' => $rating, 'reviewCount' => $ratings,
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed>|null */
+    private function event(Record $record, Type $type, string $currency): ?array
+    {
+        $starts = $this->value($record, $type, 'starts');
+        $place = $this->text($record, $type, 'place');
+        $fee = $this->value($record, $type, 'fee');
+
+        return ! is_string($starts) ? null : [
+            '@type' => 'Event',
+            'name' => $record->title,
+            'startDate' => $starts,
+            'endDate' => $this->value($record, $type, 'ends'),
+            'location' => $place === null ? null : ['@type' => 'Place', 'name' => $place],
+            'offers' => is_numeric($fee)
+                ? ['@type' => 'Offer', 'price' => $fee + 0, 'priceCurrency' => $currency]
+                : null,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function article(Record $record, Type $type): array
+    {
+        return [
+            '@type' => 'Article',
+            'headline' => $record->title,
+            'datePublished' => $this->value($record, $type, 'publish_at'),
+            'dateModified' => $this->value($record, $type, 'updated_at'),
+            'author' => ['@type' => 'Person', 'name' => $this->text($record, $type, 'author')],
+        ];
+    }
+
+    private function value(Record $record, Type $type, string $key): mixed
+    {
+        $field = $type->field($key);
+
+        return $field === null ? null : $record->value($field);
+    }
+
+    private function text(Record $record, Type $type, string $key): ?string
+    {
+        $field = $type->field($key);
+
+        return $field?->display($record->value($field), $this->format, $record->names($field));
+    }
+}
