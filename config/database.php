@@ -20,7 +20,11 @@ return [
 
     'connections' => [
         // A new connection costs more than all the queries of a page, so php-fpm's workers keep theirs.
-        'pgsql' => $site + ['options' => [PDO::ATTR_PERSISTENT => env('DB_PERSISTENT', true)]],
+        // A statement is sent together with its values: preparing it first would take another way there and back.
+        'pgsql' => $site + ['options' => [
+            PDO::ATTR_PERSISTENT => env('DB_PERSISTENT', true),
+            PDO::PGSQL_ATTR_DISABLE_PREPARES => true,
+        ]],
         // Tells of long work while its transaction is open; so it must be another connection, not the one that is kept.
         'progress' => $site,
     ],

@@ -152,14 +152,14 @@ final class Records
             slug: $item->slug,
             title: $item->title,
             status: Status::from($item->status),
-            publishAt: self::instant($item->publish_at),
-            expireAt: self::instant($item->expire_at),
+            publishAt: self::instant($item, 'publish_at'),
+            expireAt: self::instant($item, 'expire_at'),
             audience: Audience::of($item->audience),
             values: [
                 'text' => $item->text,
                 'lead' => $item->lead,
-                'created_at' => self::instant($item->created_at),
-                'updated_at' => self::instant($item->updated_at),
+                'created_at' => self::instant($item, 'created_at'),
+                'updated_at' => self::instant($item, 'updated_at'),
                 'author' => $author?->email,
             ] + $item->fields + $terms + $names,
             linked: $linked + ($author === null ? [] : ['author' => [self::person($author)]]),
@@ -216,12 +216,19 @@ final class Records
     {
         return new Record(
             $item->id, $item->type_key, $item->slug, $item->title, Status::from($item->status),
-            self::instant($item->publish_at), self::instant($item->expire_at), Audience::of($item->audience), [],
+            self::instant($item, 'publish_at'), self::instant($item, 'expire_at'), Audience::of($item->audience), [],
         );
     }
 
-    private static function instant(?\DateTimeInterface $at): ?string
+    /** As core writes it. What the database has given, in UTC, is written so without a calendar: a page has many. */
+    private static function instant(Item $item, string $column): ?string
     {
-        return $at === null ? null : Iso8601::format($at);
+        $stored = $item->getAttributes()[$column] ?? null;
+        if (is_string($stored) && preg_match('/^(\d{4}-\d\d-\d\d) (\d\d:\d\d:\d\d)\+00$/D', $stored, $parts) === 1) {
+            return "{$parts[1]}T{$parts[2]}Z";
+        }
+        $at = $item->getAttribute($column);
+
+        return $at instanceof \DateTimeInterface ? Iso8601::format($at) : null;
     }
 }

@@ -11,22 +11,19 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 
 /** Makes text with markup safe before it is stored, whatever it belongs to: items, terms, fields of either. */
-final readonly class SafeHtml
+final class SafeHtml
 {
-    private HtmlSanitizer $sanitizer;
-
-    public function __construct()
-    {
-        $this->sanitizer = new HtmlSanitizer((new HtmlSanitizerConfig)
-            ->allowSafeElements()
-            ->allowRelativeLinks()
-            ->allowRelativeMedias()
-            ->withMaxInputLength(1_000_000));
-    }
+    /** Made when it is needed: it costs more than drawing a page that has no text to be made safe. */
+    private ?HtmlSanitizer $sanitizer = null;
 
     /** Null where nothing is left of it. */
     public function safe(string $html): ?string
     {
+        $this->sanitizer ??= new HtmlSanitizer((new HtmlSanitizerConfig)
+            ->allowSafeElements()
+            ->allowRelativeLinks()
+            ->allowRelativeMedias()
+            ->withMaxInputLength(1_000_000));
         $safe = trim($this->sanitizer->sanitize($html));
 
         return Blank::isHtml($safe) ? null : $safe;

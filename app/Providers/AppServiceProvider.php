@@ -25,6 +25,7 @@ use App\Modules\BulkModuleChange;
 use App\Modules\LiveModulesChanged;
 use App\Modules\ModuleDefinitions;
 use App\Pages\PageRemoval;
+use App\Site\Block\RichTextData;
 use App\Site\PageAddress;
 use App\Site\SitePages;
 use App\Tasks\LongWorkRegister;
@@ -49,8 +50,10 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(CatalogueStore::class);
-        // What is cached under marks is right on whichever machine it lies: where there is memory, it lies there.
-        $this->app->when([CatalogueStore::class, CachedListing::class])->needs(Repository::class)->give(
+        // What is cached under marks, or under its own hash, is right on whichever machine it lies: where there is
+        // memory, it lies there.
+        $cached = [CatalogueStore::class, CachedListing::class, RichTextData::class];
+        $this->app->when($cached)->needs(Repository::class)->give(
             fn (): Repository => Cache::store(function_exists('apcu_enabled') && apcu_enabled() ? 'memory' : null),
         );
         $this->app->bind(StoredDefinitions::class, ModuleDefinitions::class);

@@ -307,7 +307,8 @@ final class PagesTest extends TestCase
         $told = function (string $address): array {
             $html = (string) $this->get($address)->assertOk()->getContent();
             preg_match_all('~<script type="application/ld\+json">(.*?)</script>~s', $html, $found);
-            $all = array_map(fn (string $one): array => (array) json_decode($one, true, 16, JSON_THROW_ON_ERROR), $found[1]);
+            $read = fn (string $one): array => (array) json_decode($one, true, 16, JSON_THROW_ON_ERROR);
+            $all = array_map($read, $found[1]);
             $this->assertSame(['https://schema.org'], array_values(array_unique(array_column($all, '@context'))));
 
             return array_column($all, null, '@type');

@@ -5,7 +5,8 @@
         @csrf
         @foreach ($errors->all() as $fault)<p class="account-fault" role="alert">{{ $fault }}</p>@endforeach
         @if ($asksName)
-            <label>Name <input name="name" autocomplete="name" required maxlength="100" value="{{ old('name') }}"></label>
+            <label>Name
+                <input name="name" autocomplete="name" required maxlength="100" value="{{ old('name') }}"></label>
         @endif
         <label>E-mail address
             <input name="email" type="email" autocomplete="username" required value="{{ old('email') }}"></label>

@@ -4,4 +4,5 @@ choose your password for {{ config('site.name') }} here:
 
 {{ $link }}
 
-The link holds for {{ App\People\People::INVITATION_DAYS }} days and can be used once. If you did not ask for it, nothing has to be done.
+The link holds for {{ App\People\People::INVITATION_DAYS }} days and can be used once. If you did not
+ask for it, nothing has to be done.
