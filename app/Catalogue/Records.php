@@ -37,7 +37,7 @@ final class Records
                 : [],
             ...$asked(fn (Field $field): bool => $field->key === 'author') ? ['author:id,name,email,slug,active'] : [],
         ];
-        $items = Item::query()->with($with)->findMany($ids)->keyBy('id');
+        $items = Item::query()->with($with)->findMany($ids, Item::RECORD_COLUMNS)->keyBy('id');
         $records = [];
         foreach ($ids as $id) {
             $item = $items->get($id);

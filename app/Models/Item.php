@@ -75,6 +75,12 @@ final class Item extends Model
         ];
     }
 
+    /** The columns that a record is made of; what rules search and compare by is in others, and larger. */
+    public const RECORD_COLUMNS = [
+        'id', 'type_key', 'slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'author_id', 'lead', 'text',
+        'fields', 'created_at', 'updated_at',
+    ];
+
     /**
      * What a record is made of.
      *

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use App\People\DemoAccounts;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 
@@ -52,9 +53,9 @@ final class PagesTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
-    public function test_one_page_serves_every_room_of_the_garden(): void
+    public function test_one_page_serves_every_tag_of_the_journal(): void
     {
-        $this->newPage('Room', '/rooms', 'every term of Garden rooms');
+        $this->newPage('Tag', '/tags', 'every term of Tags');
         $this->findText('button', '+ a band')->click();
         foreach (['Breadcrumbs', 'The page’s title', 'The page’s text', 'The page’s picture'] as $block) {
             $this->findText('section[aria-label="Band 1"] button', '+ a block')->click();
@@ -62,18 +63,18 @@ final class PagesTest extends BrowserTestCase
             $this->keys(WebDriverKeys::ESCAPE);
         }
         $this->sees('nothing to show');
-        $this->findText('.bg-stage button', 'Cutting beds')->click();
-        $this->type('input[aria-label="Seen as"]', 'Fern d');
-        $this->findText('[role=option]', 'Fern dell')->click();
+        $this->findText('.bg-stage button', 'bees')->click();
+        $this->type('input[aria-label="Seen as"]', 'seed');
+        $this->findText('[role=option]', 'seed saving')->click();
         $this->keys(WebDriverKeys::ESCAPE);
-        $this->await('the page is not that of the Fern dell', fn (): ?bool => str_contains((string) $this->browser
-            ->executeScript('return document.querySelector("iframe").contentDocument.body.innerText'), 'Fern dell')
+        $this->await('the page is not that of the other tag', fn (): ?bool => str_contains((string) $this->browser
+            ->executeScript('return document.querySelector("iframe").contentDocument.body.innerText'), 'seed saving')
             ?: null);
         $this->sees('Draft · every change kept');
         $this->findText('button', 'Publish')->click();
         $this->findText('button', 'Published');
-        $this->visit('/rooms/fern-dell');
-        $this->assertSame('Fern dell', $this->find('h1')->getText());
+        $this->visit('/tags/seed-saving');
+        $this->assertSame('seed saving', $this->find('h1')->getText());
         $this->assertQuietConsole();
     }
 
@@ -102,6 +103,74 @@ final class PagesTest extends BrowserTestCase
         $this->sees('A heading', '.frame-after');
         $this->visit('/plots');
         $this->assertSame([], $this->browser->findElements(WebDriverBy::cssSelector('.frame-after')));
+        $this->assertQuietConsole();
+    }
+
+    public function test_a_version_comes_back_and_a_removed_page_too(): void
+    {
+        $this->newPage('Orchard', '/orchard');
+        foreach (['Apples', 'Pears'] as $words) {
+            $this->findText('button', '+ a band')->click();
+            $this->findText('section[aria-label^="Band"]:last-of-type button', '+ a block')->click();
+            $this->findText('[role=dialog] button', 'Heading')->click();
+            $this->keys(WebDriverKeys::ESCAPE);
+            $this->findText('section[aria-label="Plan"] button', 'A heading')->click();
+            $this->type('[role=dialog] input.input', $words);
+            $this->keys(WebDriverKeys::ESCAPE);
+            $this->sees("The heading “{$words}”");
+            $this->sees('Draft · every change kept');
+            $this->findText('button', 'Publish')->click();
+            $this->findText('button', 'Published');
+        }
+        $this->findText('button', 'History')->click();
+        $this->sees('Band band-2: the heading “Pears”', '[role=dialog]');
+        $this->assertAccessible('the history of a page');
+        $this->findText('[role=dialog] li:last-child button', 'Restore')->click();
+        $this->findText('button', 'Publish');
+        $this->assertStringNotContainsString('Pears', $this->find('section[aria-label="Plan"]')->getText());
+        $this->sees('Draft · every change kept');
+        $this->findText('button', 'Remove')->click();
+        $this->findText('[role=dialog] button', 'Remove the page')->click();
+        $this->sees('Removed “Orchard”');
+        $this->findText('button', 'Undo')->click();
+        $this->sees('Undone.');
+        $this->findText('nav a', 'Orchard');
+        $this->visit('/orchard');
+        $this->sees('Pears');
+        $this->assertQuietConsole();
+    }
+
+    public function test_a_menu_is_made_and_members_come_in_by_the_sign_in_box(): void
+    {
+        $this->newPage('For members', '/for-members');
+        $this->findText('a', 'The menu “main”')->click();
+        $this->findText('[aria-label="The menu main"] button', '+ an entry')->click();
+        $this->type('[aria-label="Address"]', '/shop');
+        $this->type('[aria-label="Called"]', 'To the till');
+        $this->findText('button', 'Add the address')->click();
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->findText('[aria-label="The menu main"] button', 'To the till')->click();
+        $this->findText('[role=dialog] button', 'Move below the one before')->click();
+        $this->sees('To the till', '[aria-label="The menu main"] ol ol');
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->assertAccessible('a menu');
+        $this->sees('Draft · every change kept');
+        $this->findText('button', 'Publish')->click();
+        $this->findText('button', 'Published');
+
+        $this->visit('/people');
+        $this->await('the entry is not in the menu', fn (): ?bool => $this->browser->executeScript(
+            'return document.querySelector(".site-head ul ul a")?.textContent === "To the till" || null',
+        ));
+        $this->findText('.site-head a', 'Your account')->click();
+        $this->findText('button', 'Sign out')->click();
+        $this->findText('.site-head a', 'Sign in')->click();
+        $this->assertAccessible('signing in on the site');
+        $this->find('main [name=email]')->sendKeys('linnet.carew@quillmoor.example');
+        $this->find('main [name=password]')->sendKeys(DemoAccounts::PASSWORD);
+        $this->findText('main button', 'Sign in')->click();
+        $this->findText('.site-head a', 'Your account')->click();
+        $this->sees('Linnet Carew');
         $this->assertQuietConsole();
     }
 

@@ -321,7 +321,7 @@ final class PagesTest extends TestCase
         $this->assertStringEndsWith('/plants/rose', $product['url']);
         $group = $told('/groups/hostas');
         $this->assertSame(
-            ['Home', 'Hostas'],
+            ['Home', 'Perennials', 'Hostas'],
             array_column($group['BreadcrumbList']['itemListElement'], 'name'),
         );
         $this->assertArrayNotHasKey('ItemList', $group, 'one item is no list');
