@@ -11,13 +11,7 @@ define('LARAVEL_START', microtime(true));
 
 // A kept page is the answer before anything else is loaded.
 $root = dirname(__DIR__);
-foreach ([
-    'Views/CountableVisit', 'Site/PageCache/PageCacheSettings', 'Site/PageCache/PageRequest',
-    'Site/PageCache/PageEntry', 'Site/PageCache/PageMemory', 'Site/PageCache/PageDatabase',
-    'Site/PageCache/PageCacheFront',
-] as $class) {
-    require "{$root}/app/{$class}.php";
-}
+class_exists(PageCacheFront::class, false) || require "{$root}/bootstrap/page-cache.php";
 $settings = PageCacheSettings::read(getenv('APP_CONFIG_CACHE') ?: "{$root}/bootstrap/cache/config.php", $_SERVER);
 if ($settings !== null && PageCacheFront::answer($settings)) {
     return;

@@ -10,10 +10,14 @@ quarter_of_memory() {
     awk '/^MemTotal:/ { mb = int($2 / 4096); print (mb < 128 ? 128 : (mb > 2048 ? 2048 : mb)) }' /proc/meminfo
 }
 
+# Paths of sockets are short: 107 bytes (Linux, unix(7)).
+socket_fits() { [ "$(printf %s "$PG_SOCKET/.s.PGSQL.65535" | wc -c)" -le 107 ]; }
+
 start_postgres() {
     PG_BIN="$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)"
     [ -n "$PG_BIN" ] || fail "PostgreSQL is not installed."
     PG_DATA="$VAR/postgres"
+    PG_SOCKET="$VAR/run/socket"
     local pass; pass="$(sed -n 's/^DB_PASSWORD=//p' "$ROOT/.env")"
     if [ ! -f "$PG_DATA/PG_VERSION" ]; then
         say "Making a database in $PG_DATA"
@@ -39,12 +43,16 @@ CONF
     else
         DB_PORT="$(free_port "${WELLSPRING_DB_PORT:-54320}")"
         : > "$VAR/log/postgres.log"; if is_root; then chown postgres "$VAR/log/postgres.log"; fi
-        as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$VAR/log/postgres.log" -o "-p $DB_PORT" -w -t 60 start \
+        mkdir -p "$PG_SOCKET"; if is_root; then chown postgres "$PG_SOCKET"; fi
+        as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$VAR/log/postgres.log" -w -t 60 start \
+            -o "-p $DB_PORT -k '$(socket_fits && printf %s "$PG_SOCKET")'" \
             >/dev/null 2>&1 \
             || fail "PostgreSQL did not start; $VAR/log/postgres.log says why."
         PG_STARTED=1
     fi
-    export DB_PORT DB_HOST=127.0.0.1 DB_USERNAME=wellspring DB_PASSWORD="$pass"
+    # Within the machine a socket is the shorter way; who comes by loopback is let in as well.
+    DB_HOST=127.0.0.1; [ ! -S "$PG_SOCKET/.s.PGSQL.$DB_PORT" ] || DB_HOST="$PG_SOCKET"
+    export DB_PORT DB_HOST DB_USERNAME=wellspring DB_PASSWORD="$pass"
     sed -i "s/^DB_PORT=.*/DB_PORT=$DB_PORT/" "$ROOT/.env"
 }
 

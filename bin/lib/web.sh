@@ -109,8 +109,11 @@ http {
 }
 CONF
     local root_flag=""; [ "$WEB_USER" != root ] || root_flag="--allow-to-run-as-root"
+    # What answers with kept pages is loaded once, for all workers; never as root.
+    local preload=(-d opcache.preload="$ROOT/bootstrap/page-cache.php")
+    case "$WEB_USER" in "") ;; root) preload=() ;; *) preload+=(-d opcache.preload_user="$WEB_USER") ;; esac
     # What is shared by all workers is set before there are any. Code that changes is read after the next start.
-    "$fpm" $root_flag -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 \
+    "$fpm" $root_flag "${preload[@]}" -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 \
         -d opcache.max_accelerated_files=20000 -d apc.shm_size="${WELLSPRING_PAGE_MEMORY:-128M}" \
         --fpm-config "$dir/php-fpm.conf" > "$VAR/log/$name-php-fpm.out" 2>&1 &
     WEB_PIDS="$WEB_PIDS $!"

@@ -44,7 +44,7 @@ use Wellspring\Core\Time\Iso8601;
  * @phpstan-type SubjectNameShape array{slug: string, title: string}
  * @phpstan-type PageLookShape array{
  *     html: string, address: string, subject: SubjectNameShape|null, bands: list<PlanBandShape>,
- *     frame: list<array{slot: string, words: string}>,
+ *     frame: list<array{slot: string, words: string}>, depends: list<string>, until: string|null,
  * }
  */
 final readonly class PageController
@@ -148,7 +148,8 @@ final readonly class PageController
         $context = $this->preview->of($request);
         $slug = (string) ($request->validated()['slug'] ?? '');
         $slug = $slug === '' ? $this->finder->subjects($page, '', $context, 1)[0]['slug'] ?? '' : $slug;
-        $subject = $this->finder->subjectOf($page, $slug, $context, new Dependencies) ?? throw Refused::because(
+        $dependencies = new Dependencies;
+        $subject = $this->finder->subjectOf($page, $slug, $context, $dependencies) ?? throw Refused::because(
             'slug',
             ProblemCode::WrongValue,
             'there is nothing that the page could be about.',
@@ -156,7 +157,7 @@ final readonly class PageController
         $context = $context->with(page: $subject->page);
         $address = new PageAddress($page->about === null ? $page->address->pattern : $page->address->filled($slug));
         $found = new FoundPage(new StoredPage(null, $page), $subject);
-        $result = $this->sitePages->page($found, $address, $context, []);
+        $result = $this->sitePages->page($found, $address, $context, [], $dependencies);
         $names = $this->modules->names();
 
         return [
@@ -165,6 +166,10 @@ final readonly class PageController
             'subject' => $page->about === null ? null : ['slug' => $slug, 'title' => $subject->title],
             'bands' => PagePlan::bands($result, $context, $names),
             'frame' => PagePlan::frame($result, $names),
+            'depends' => $dependencies->keys(),
+            'until' => $dependencies->until() === null ? null : Iso8601::format(
+                (new \DateTimeImmutable)->setTimestamp($dependencies->until()),
+            ),
         ];
     }
 

@@ -10,6 +10,7 @@ import { Notice } from "../shared/Notice";
 import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
 import { OnDate, SeenBy } from "../shared/SeenBy";
 import type { PageWhole, SubjectName } from "../shared/schema";
+import { moment, useStart } from "../shared/start";
 import { useSettled } from "../shared/useSettled";
 import { Word } from "../shared/Word";
 import { PageHistory } from "./PageHistory";
@@ -68,6 +69,7 @@ function Loaded({ page }: { page: PageWhole }) {
 						<SeenBy previewContext={plan.previewContext} set={plan.set} />
 						<span className="text-quiet">on</span>
 						<OnDate previewContext={plan.previewContext} set={plan.set} />
+						{look.data && <Kept until={look.data.until} depends={look.data.depends} />}
 						<span className="flex-1" />
 						<DeviceSwitch device={device} onChange={setDevice} />
 					</div>
@@ -155,6 +157,24 @@ function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
 				</div>
 			)}
 		</div>
+	);
+}
+
+/** Why visitors are always given the page as it is now, though it is made once for all of them. */
+function Kept({ until, depends }: { until: string | null; depends: string[] }) {
+	const start = useStart();
+	return (
+		<Word words="why is this right?" label="Why is this right?">
+			<p>
+				Visitors without an account are given this page as it was made once, until one of these changes
+				{until === null ? "." : `, and at most until ${moment(start, until)}.`}
+			</p>
+			<ul className="text-[0.85rem] text-quiet columns-2">
+				{depends.map((one) => (
+					<li key={one}>{one.replace(":", " ")}</li>
+				))}
+			</ul>
+		</Word>
 	);
 }
 
