@@ -117,6 +117,27 @@ final class WholePagesTest extends TestCase
         $this->assertSame($whole['body'], $this->site->get('/shop')['body']);
     }
 
+    /** By html-validate, which has the content model of the HTML Living Standard (html.spec.whatwg.org). */
+    public function test_every_public_page_is_valid_html(): void
+    {
+        $folder = sys_get_temp_dir().'/wellspring-pages-'.bin2hex(random_bytes(6));
+        mkdir($folder);
+        $found = [];
+        foreach ([...$this->addresses(), '/search?q=fern', '/account/sign-in', '/account/password'] as $n => $address) {
+            file_put_contents("{$folder}/{$n}.html", $this->site->get($address)['body']);
+            $found[] = "{$n}.html is {$address}";
+        }
+        try {
+            exec('node '.dirname(__DIR__, 2).'/node_modules/.bin/html-validate --config '
+                .__DIR__."/html-validate.json --formatter text {$folder} 2>&1", $said, $code);
+            $this->assertSame(0, $code, implode("\n", [...array_slice($said, 0, 20), ...array_slice($found, 0, 300)]));
+            $this->assertGreaterThan(150, count($found));
+        } finally {
+            array_map(unlink(...), glob("{$folder}/*") ?: []);
+            rmdir($folder);
+        }
+    }
+
     public function test_the_form_on_kept_pages_is_taken_from_the_sites_own_pages_alone(): void
     {
         $enter = fn (string ...$headers): int => (new WebClient(self::env('SITE_URL')))->form('/account/sign-in', [

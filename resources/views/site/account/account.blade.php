@@ -6,7 +6,7 @@
         <p class="intro">You are signed in with {{ $person->email }}.</p>
     </div>
     <form class="account-form" method="post" action="/account/sign-out">
-        @csrf
+        <input type="hidden" name="_token" value="{{ csrf_token() }}">
         <p>
             @if ($person->role !== 'member')<a href="/manage">Manage the site</a>@endif
             <a href="/account/password">Choose another password</a>

@@ -2,7 +2,7 @@
     <p class="account-said" role="status">{{ session('said') }}</p>
 @else
     <form class="account-form" method="post">
-        @csrf
+        <input type="hidden" name="_token" value="{{ csrf_token() }}">
         @foreach ($errors->all() as $fault)<p class="account-fault" role="alert">{{ $fault }}</p>@endforeach
         @if ($asksName)
             <label>Name

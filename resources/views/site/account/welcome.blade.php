@@ -18,7 +18,7 @@
             <p class="intro">Choose a password. You sign in with {{ $person->email }}.</p>
         </div>
         <form class="account-form" method="post">
-            @csrf
+            <input type="hidden" name="_token" value="{{ csrf_token() }}">
             @error('password')<p class="account-fault" role="alert">{{ $message }}</p>@enderror
             <label>Password
                 <input name="password" type="password" autocomplete="new-password" minlength="10" required></label>
