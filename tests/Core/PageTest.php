@@ -25,6 +25,7 @@ use Wellspring\Core\Page\PageSentences;
 use Wellspring\Core\Page\Schedule;
 use Wellspring\Core\Page\ShownSlot;
 use Wellspring\Core\Page\Slot;
+use Wellspring\Core\Page\StarterBodies;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Who\Viewer;
@@ -216,6 +217,26 @@ final class PageTest extends TestCase
                 $this->assertSame([$path], array_column($refused->problems, 'path'));
             }
         }
+    }
+
+    public function test_every_body_to_begin_with_is_an_ordinary_definition(): void
+    {
+        $catalogue = Garden::catalogue();
+        $words = [];
+        foreach ([
+            '/a' => null, '/a/{b}' => ['item' => 'plant'], '/b/{b}' => ['term' => 'groups'],
+            '/c/{b}' => ['month' => ['plant'], 'by' => 'publish_at'], '/d/{b}' => ['person' => true],
+        ] as $address => $about) {
+            $page = fn (array $bands): PageDefinition => (new PageReader($catalogue))->read([
+                'format' => 1, 'key' => 'a', 'address' => $address, 'title' => 'A', 'bands' => $bands,
+            ] + ($about === null ? [] : ['about' => $about]));
+            $about = $page([])->about;
+            foreach (StarterBodies::of($about, $about?->source($catalogue)?->type()) as $body) {
+                $this->assertSame($body['bands'], $page($body['bands'])->toArray()['bands'], $body['words']);
+                $words[] = $body['words'];
+            }
+        }
+        $this->assertGreaterThanOrEqual(12, count(array_unique($words)));
     }
 
     public function test_a_page_and_its_parts_begin_and_end_on_the_instant(): void

@@ -8,6 +8,7 @@ use App\Models\Page;
 use App\Pages\FrameStore;
 use App\Pages\PageRemoval;
 use App\Pages\PageStore;
+use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
@@ -378,6 +379,8 @@ final class PagesTest extends TestCase
         $this->postJson($api, ['title' => 'Kind', 'address' => '/kind', 'about' => $about])
             ->assertUnprocessable()->assertJsonPath('problems.0.path', 'address');
         $definition = $this->getJson("{$api}/{$key}")->assertOk()->json('definition');
+        $bodies = $this->postJson("{$api}/bodies", ['definition' => $definition])->assertOk()->json();
+        $this->assertContains('breadcrumbs', Arr::flatten($bodies[0]['bands']), 'of a page for terms');
         $definition['bands'] = [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => [
             ['block' => 'pageTitle'], ['block' => 'pageText'], ['module' => 'of-this-group', 'heading' => 'Here'],
             ['block' => 'heading', 'text' => 'Inside', 'audience' => ['members']],

@@ -13,6 +13,7 @@ use OpenApi\Attributes as OA;
  * @phpstan-type DefinitionShape array<string, mixed>
  * @phpstan-type PageFileShape array<string, mixed>
  * @phpstan-type FrameFileShape array<string, mixed>
+ * @phpstan-type PageBandShape array<string, mixed>
  * @phpstan-type MenuFileShape array<string, mixed>
  * @phpstan-type TypeFileShape array<string, mixed>
  * @phpstan-type TaxonomyFileShape array<string, mixed>

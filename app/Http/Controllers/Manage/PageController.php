@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Catalogue\CatalogueStore;
 use App\Freshness\Dependencies;
 use App\Http\Created;
 use App\Http\PreviewContext;
@@ -27,6 +28,7 @@ use App\Site\PageFinder;
 use App\Site\PagePlan;
 use App\Site\SitePages;
 use OpenApi\Attributes as OA;
+use Wellspring\Core\Page\StarterBodies;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
@@ -35,12 +37,14 @@ use Wellspring\Core\Time\Iso8601;
  * Pages: their tree, and the plan of each: what stands in its bands and slots, and what of that shows.
  *
  * @phpstan-import-type PageFileShape from Definitions
+ * @phpstan-import-type PageBandShape from Definitions
  * @phpstan-import-type PageVersionsShape from PageVersions
  * @phpstan-import-type PageSummaryShape from PageResource
  * @phpstan-import-type PageWholeShape from PageResource
  * @phpstan-import-type PlanBandShape from PagePlan
  * @phpstan-import-type GridShape from PlacementGrid
  *
+ * @phpstan-type StarterBodyShape array{words: string, bands: list<PageBandShape>}
  * @phpstan-type SubjectNameShape array{slug: string, title: string}
  * @phpstan-type PageLookShape array{
  *     html: string, address: string, subject: SubjectNameShape|null, bands: list<PlanBandShape>,
@@ -60,6 +64,7 @@ final readonly class PageController
         private PlacementGrid $grid,
         private PageRemoval $removal,
         private PageVersions $versions,
+        private CatalogueStore $catalogue,
     ) {
     }
 
@@ -171,6 +176,14 @@ final readonly class PageController
                 (new \DateTimeImmutable)->setTimestamp($dependencies->until()),
             ),
         ];
+    }
+
+    /** @return list<StarterBodyShape> bodies that the page can begin with */
+    public function bodies(FindSubjectsRequest $request): array
+    {
+        $about = $this->pages->read($request->definition())->about;
+
+        return StarterBodies::of($about, $about?->source($this->catalogue->catalogue())?->type());
     }
 
     /** @return list<SubjectNameShape> what the page can be looked at as */

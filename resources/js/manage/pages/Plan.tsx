@@ -1,3 +1,6 @@
+import { useQuery } from "@tanstack/react-query";
+import { send } from "../shared/api";
+import type { StarterBody } from "../shared/schema";
 import { BandBox } from "./BandBox";
 import { addBand } from "./edits";
 import type { PagePlanState } from "./usePagePlan";
@@ -13,9 +16,7 @@ export function Plan({ plan }: { plan: PagePlanState }) {
 			{before.map((one) => (
 				<Around key={one.slot} {...one} />
 			))}
-			{definition.bands.length === 0 && (
-				<p className="text-quiet px-1 py-3">Nothing stands on this page yet. Begin with a band.</p>
-			)}
+			{definition.bands.length === 0 && <Begin plan={plan} />}
 			{definition.bands.map((band, i) => (
 				<BandBox key={band.key} plan={plan} band={i} />
 			))}
@@ -29,6 +30,32 @@ export function Plan({ plan }: { plan: PagePlanState }) {
 			{after.map((one) => (
 				<Around key={one.slot} {...one} />
 			))}
+		</div>
+	);
+}
+
+/** An empty page: bodies to begin with. */
+function Begin({ plan }: { plan: PagePlanState }) {
+	const { definition, change } = plan;
+	const bodies = useQuery({
+		queryKey: ["bodies", definition.about],
+		queryFn: ({ signal }) => send<StarterBody[]>("POST", "/pages/bodies", { definition }, { signal }),
+	});
+	return (
+		<div className="px-1 py-3 grid gap-2">
+			<p className="text-quiet">Nothing stands on this page yet. Begin with a band, or with one of these:</p>
+			<div className="flex flex-wrap gap-1.5">
+				{bodies.data?.map((one) => (
+					<button
+						key={one.words}
+						type="button"
+						className="chip"
+						onClick={() => change({ ...definition, bands: one.bands })}
+					>
+						{one.words}
+					</button>
+				))}
+			</div>
 		</div>
 	);
 }
