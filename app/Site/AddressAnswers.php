@@ -6,7 +6,6 @@ namespace App\Site;
 
 use App\Freshness\ContentMarks;
 use App\Freshness\Dependencies;
-use App\Pages\PageStore;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Paging\NoSuchPage;
 
@@ -15,7 +14,7 @@ final readonly class AddressAnswers
 {
     public function __construct(
         private PageFinder $finder,
-        private PageStore $pages,
+        private MovedAddresses $moved,
         private SitePages $sitePages,
         private ContentMarks $marks,
     ) {
@@ -34,9 +33,14 @@ final readonly class AddressAnswers
         $dependencies = new Dependencies($this->marks->snapshot());
         $found = $this->finder->find($path, $context, $dependencies, $drafts);
         if ($found === null) {
-            $now = $this->pages->movedTo($path);
+            foreach ($this->moved->of($path) as $now) {
+                // Of what is not for the viewer nothing is told, not even that it moved.
+                if ($this->finder->find($now, $context, $dependencies, $drafts) !== null) {
+                    return new AddressAnswer(301, $now, dependencies: $dependencies);
+                }
+            }
 
-            return new AddressAnswer($now === null ? 404 : 301, $now, dependencies: $dependencies);
+            return new AddressAnswer(404, dependencies: $dependencies);
         }
         $page = $found->stored->definition;
         $dependencies->expireWith($context, $page->schedule);

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Catalogue\CatalogueStore;
+use App\Models\Item;
 use App\Models\Page;
+use App\Models\Term;
 use App\Pages\FrameStore;
 use App\Pages\PageRemoval;
 use App\Pages\PageStore;
@@ -156,6 +159,32 @@ final class PagesTest extends TestCase
         $this->get('/groups/hostas')->assertSee('Again');
         $new = ['format' => 1, 'key' => 'new', 'address' => '/groups/hostas', 'title' => 'All about hostas'];
         $this->assertNull($store->apply($store->read($new))->live, 'what was removed comes back as a draft');
+    }
+
+    public function test_items_terms_and_types_that_moved_leave_redirects(): void
+    {
+        $fern = Item::query()->where('slug', 'fern')->firstOrFail();
+        $fern->update(['slug' => 'lady-fern']);
+        $fern->update(['slug' => 'lady-of-the-ferns']);
+        $this->get('/plants/fern?a=b')->assertRedirect('/plants/lady-of-the-ferns?a=b')->assertStatus(301);
+        $this->get('/plants/lady-fern')->assertRedirect('/plants/lady-of-the-ferns');
+        Term::query()->where('slug', 'hostas')->update(['slug' => 'plantain-lilies']);
+        app(CatalogueStore::class)->forget();
+        $this->get('/groups/hostas')->assertRedirect('/groups/plantain-lilies');
+        $secret = Item::query()->where('slug', 'secret')->firstOrFail();
+        $secret->update(['slug' => 'hidden']);
+        $this->get('/plants/secret')->assertNotFound();
+
+        // Until something new takes the address.
+        $this->plant(['title' => 'Fern', 'slug' => 'fern', 'publish_at' => '2026-01-01']);
+        $this->get('/plants/fern')->assertOk();
+        app(PageRemoval::class)->remove(app(PageStore::class)->find('plant') ?? $this->fail('It is there.'));
+        DB::table('types')->where('key', 'plant')->update(['definition' => DB::raw(
+            "jsonb_set(definition::jsonb, '{x-wellspring,address}', '\"/green/{slug}\"')::json",
+        )]);
+        app(CatalogueStore::class)->forget();
+        $this->get('/plants/fern')->assertRedirect('/green/fern');
+        $this->get('/plants/lady-fern')->assertRedirect('/green/lady-of-the-ferns');
     }
 
     public function test_a_page_is_for_some_and_for_a_time(): void
