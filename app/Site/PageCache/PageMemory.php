@@ -139,8 +139,8 @@ final readonly class PageMemory
         }
         $missing += $all * self::FREE;
         $entries = [];
-        $iterator = new \APCUIterator('/^wellspring:/', APC_ITER_KEY | APC_ITER_ATIME | APC_ITER_MEM_SIZE);
-        foreach ($iterator as $key => $entry) {
+        // Of all that lies there, listings cached under marks included.
+        foreach (new \APCUIterator(null, APC_ITER_KEY | APC_ITER_ATIME | APC_ITER_MEM_SIZE) as $key => $entry) {
             $entries[(string) $key] = [$entry['access_time'], $entry['mem_size']];
         }
         uasort($entries, fn (array $a, array $b): int => $a[0] <=> $b[0]);
