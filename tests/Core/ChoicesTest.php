@@ -68,6 +68,18 @@ final class ChoicesTest extends TestCase
         yield 'another’s key' => ['other-light=sun', [1, 2, 3, 4], ''];
     }
 
+    /** A kept page is looked up by these alone. */
+    public function test_a_module_says_which_parameters_of_an_address_it_reads(): void
+    {
+        $words = ['field' => 'words', 'test' => 'search', 'value' => ['from' => 'address', 'name' => 'q']];
+        $module = Garden::module(['key' => 'plants', 'offer' => self::OFFER, 'where' => ['all' => [$words]]]);
+        $this->assertSame(['plants', 'shade', 'q'], $module->parameterNames());
+        $this->assertSame(
+            ['plants', 'shade'],
+            Garden::module(['key' => 'plants', 'offer' => ['follow' => 'shade']])->parameterNames(),
+        );
+    }
+
     /** @param  list<int>  $ids */
     #[DataProvider('addresses')]
     public function test_an_address_is_read_and_written(string $query, array $ids, string $canonical): void
