@@ -13,7 +13,8 @@ use App\Views\CountableVisit;
  */
 final class PageCacheFront
 {
-    private const WAIT_SECONDS = 1.0;
+    /** Long enough for a page that is made on a busy machine; a worker that waits serves nobody else. */
+    private const WAIT_SECONDS = 3.0;
 
     private const LOOK_AGAIN_MICROSECONDS = 5_000;
 
