@@ -75,12 +75,13 @@ final readonly class MovedAddresses
         };
     }
 
-    private static function lookUp(string $of, string $within, string $slug): ?string
+    /** @param  'items'|'terms'  $table */
+    private static function lookUp(string $table, string $parentKey, string $slug): ?string
     {
         $now = DB::table('moved_slugs')
-            ->join($of, "{$of}.id", '=', 'moved_slugs.record_id')
-            ->where(['moved_slugs.of' => $of, 'moved_slugs.within' => $within, 'moved_slugs.slug' => $slug])
-            ->value("{$of}.slug");
+            ->join($table, "{$table}.id", '=', 'moved_slugs.record_id')
+            ->where(['record_table' => $table, 'parent_key' => $parentKey, 'moved_slugs.slug' => $slug])
+            ->value("{$table}.slug");
 
         return is_string($now) ? $now : null;
     }

@@ -11,18 +11,18 @@ use Illuminate\Support\Facades\DB;
  */
 return new class extends Migration
 {
-    /** By table: what its rows belong to. */
+    /** By table: the column with the key of the type or the taxonomy that its rows belong to. */
     private const TABLES = ['items' => 'type_key', 'terms' => 'taxonomy_key'];
 
     public function up(): void
     {
         DB::unprepared(<<<'SQL'
             create table moved_slugs (
-                of text not null check (of in ('items', 'terms')),
-                within text not null,
+                record_table text not null check (record_table in ('items', 'terms')),
+                parent_key text not null,
                 slug text not null,
                 record_id bigint not null,
-                primary key (of, within, slug)
+                primary key (record_table, parent_key, slug)
             );
             create table moved_types (address text primary key, type_key text not null);
 
@@ -39,14 +39,15 @@ return new class extends Migration
             create trigger types_remember_address after update on types for each row execute function
                 remember_type_address();
             SQL);
-        foreach (self::TABLES as $table => $within) {
+        foreach (self::TABLES as $table => $parentKey) {
             DB::unprepared(<<<SQL
                 create function remember_slug_of_{$table}() returns trigger language plpgsql as \$\$
                 begin
-                    insert into moved_slugs (of, within, slug, record_id)
-                        values ('{$table}', old.{$within}, old.slug, old.id)
-                        on conflict (of, within, slug) do update set record_id = excluded.record_id;
-                    delete from moved_slugs where of = '{$table}' and within = new.{$within} and slug = new.slug;
+                    insert into moved_slugs (record_table, parent_key, slug, record_id)
+                        values ('{$table}', old.{$parentKey}, old.slug, old.id)
+                        on conflict (record_table, parent_key, slug) do update set record_id = excluded.record_id;
+                    delete from moved_slugs
+                        where record_table = '{$table}' and parent_key = new.{$parentKey} and slug = new.slug;
                     return null;
                 end \$\$;
                 create trigger {$table}_remember_slug after update of slug on {$table} for each row
@@ -56,7 +57,8 @@ return new class extends Migration
                 create function take_slugs_of_{$table}() returns trigger language plpgsql as \$\$
                 begin
                     delete from moved_slugs using added
-                        where of = '{$table}' and within = added.{$within} and moved_slugs.slug = added.slug;
+                        where record_table = '{$table}' and parent_key = added.{$parentKey}
+                            and moved_slugs.slug = added.slug;
                     return null;
                 end \$\$;
                 create trigger {$table}_take_slugs after insert on {$table} referencing new table as added

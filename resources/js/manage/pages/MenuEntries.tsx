@@ -3,10 +3,9 @@ import { useState } from "react";
 import { get } from "../shared/api";
 import { AudienceControl } from "../shared/fields/AudienceControl";
 import { PickByTyping } from "../shared/fields/PickByTyping";
-import { findItems } from "../shared/findItems";
+import { PickItem } from "../shared/fields/PickItem";
 import type { MenuEntry, ModuleSummary, PageSummary } from "../shared/schema";
 import { useStart } from "../shared/start";
-import { useSettled } from "../shared/useSettled";
 import { Word } from "../shared/Word";
 import { below, indent, move, outdent, type Path, remove, set } from "./menuEdits";
 
@@ -140,13 +139,6 @@ function Target({ onPick }: { onPick: (entry: MenuEntry) => void }) {
 	const pages = usePages();
 	const modules = useModules();
 	const [type, setType] = useState(types[0]?.key ?? "");
-	const [words, setWords] = useState("");
-	const sought = useSettled(words);
-	const items = useQuery({
-		queryKey: ["items of a menu", type, sought],
-		queryFn: ({ signal }) => findItems(type, sought, signal),
-		enabled: sought !== "",
-	});
 	const [link, setLink] = useState("");
 	const [label, setLabel] = useState("");
 	const pick = (
@@ -199,12 +191,11 @@ function Target({ onPick }: { onPick: (entry: MenuEntry) => void }) {
 						</option>
 					))}
 				</select>
-				<PickByTyping
+				<PickItem
 					label="An item"
-					placeholder="find by title"
-					options={items.data?.items.map((one) => ({ key: String(one.values.slug), label: one.title }))}
+					type={type}
 					value={null}
-					onWords={setWords}
+					keyOf={(item) => String(item.values.slug)}
 					onPick={(slug) => slug !== null && onPick({ item: [type, slug] })}
 				/>
 			</div>
