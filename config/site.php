@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /*
- * The site itself. The locale decides how text is ordered; it is fixed into the database when that is made.
+ * The site itself. Name, locale, time zone, currency and sign-up hold until a manager publishes settings in Manage.
  */
 return [
     'name' => env('SITE_NAME', 'Quillmoor Garden'),

@@ -96,6 +96,11 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::get('menus/{key}', [Manage\MenuController::class, 'show']);
         Route::put('menus/{key}/draft', [Manage\MenuController::class, 'saveDraft']);
         Route::post('menus/{key}/publish', [Manage\MenuController::class, 'publish']);
+        Route::get('settings', [Manage\SettingsController::class, 'show']);
+        Route::get('settings/choices', [Manage\SettingsController::class, 'choices']);
+        Route::post('settings/look', [Manage\SettingsController::class, 'look']);
+        Route::put('settings/draft', [Manage\SettingsController::class, 'saveDraft']);
+        Route::post('settings/publish', [Manage\SettingsController::class, 'publish']);
         Route::post('frame/look', [Manage\FrameController::class, 'look']);
         Route::post('bench/look', [Manage\BenchController::class, 'look']);
         Route::post('bench/results', [Manage\BenchController::class, 'results']);

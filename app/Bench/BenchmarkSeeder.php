@@ -10,8 +10,8 @@ use App\Models\Item;
 use App\Models\Taxonomy;
 use App\Models\Term;
 use App\Modules\ModuleStore;
-use App\Pages\FrameStore;
 use App\Pages\PageStore;
+use App\Pages\SiteDefinitionStore;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\FrameReader;
@@ -29,7 +29,7 @@ final readonly class BenchmarkSeeder
         private CatalogueStore $catalogue,
         private ModuleStore $modules,
         private PageStore $pages,
-        private FrameStore $frames,
+        private SiteDefinitionStore $frames,
     ) {
     }
 

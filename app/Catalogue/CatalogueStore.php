@@ -17,16 +17,24 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Term;
 use Wellspring\Core\Content\TermTree;
+use Wellspring\Core\Context\SiteSettings;
+use Wellspring\Core\Context\SiteSettingsReader;
 use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
-/** The site's types and taxonomies, read from the database once after each change of them. */
+/** The site's types, taxonomies and settings, read from the database once after each change of them. */
 final class CatalogueStore
 {
     /** Only so that the cache does not fill up; nothing relies on it. */
     private const KEEP_SECONDS = 86_400;
 
     private ?Catalogue $catalogue = null;
+
+    /** @var mixed as it is stored; null while nobody has published any */
+    private mixed $storedSettings = null;
+
+    private ?SiteSettings $settings = null;
 
     /** @var array<string, array<string, int>> ids by taxonomy and slug */
     private array $termIds = [];
@@ -45,6 +53,7 @@ final class CatalogueStore
         $kept = $name === null ? null : $this->cache->get($name);
         if (is_array($kept) && $kept['catalogue'] instanceof Catalogue) {
             $this->termIds = $kept['termIds'];
+            $this->storedSettings = $kept['settings'];
 
             return $this->catalogue = $kept['catalogue'];
         }
@@ -52,7 +61,10 @@ final class CatalogueStore
         if ($name !== null) {
             $this->cache->put(
                 $name,
-                ['catalogue' => $this->catalogue, 'termIds' => $this->termIds],
+                [
+                    'catalogue' => $this->catalogue, 'termIds' => $this->termIds,
+                    'settings' => $this->storedSettings,
+                ],
                 self::KEEP_SECONDS,
             );
         }
@@ -60,8 +72,37 @@ final class CatalogueStore
         return $this->catalogue;
     }
 
+    /** What holds for the site as a whole; while nobody has published any settings, what the configuration says. */
+    public function settings(): SiteSettings
+    {
+        $this->catalogue();
+        try {
+            $this->settings ??= SiteSettingsReader::read($this->storedSettings ?? self::configured());
+        } catch (Refused $refused) {
+            report(new \RuntimeException("The site's settings cannot be read: {$refused->getMessage()}"));
+            $this->settings = SiteSettingsReader::read(self::configured());
+        }
+
+        return $this->settings;
+    }
+
+    /** @return array<string, mixed> */
+    private static function configured(): array
+    {
+        return [
+            'format' => SiteSettingsReader::FORMAT,
+            'name' => config()->string('site.name'),
+            'locale' => str_replace('_', '-', config()->string('site.locale')),
+            'timeZone' => config()->string('site.time_zone'),
+            'currency' => config()->string('site.currency'),
+            'signUp' => config()->boolean('site.sign_up'),
+        ];
+    }
+
     private function read(): Catalogue
     {
+        $settings = DB::table('site_definitions')->where('kind', 'settings')->value('live');
+        $this->storedSettings = is_string($settings) ? json_decode($settings, true) : null;
         $taxonomies = $this->taxonomies();
         $types = [];
         foreach (ContentType::query()->orderBy('position')->orderBy('key')->get() as $row) {
@@ -83,6 +124,7 @@ final class CatalogueStore
     public function forget(): void
     {
         $this->catalogue = null;
+        $this->settings = null;
         $this->termIds = [];
     }
 

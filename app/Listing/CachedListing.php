@@ -35,6 +35,7 @@ final readonly class CachedListing
         private CacheExpiry $expiry,
         private Repository $cache,
         private ContentMarks $marks,
+        private NeighbourFinder $neighbours,
     ) {
     }
 
@@ -92,6 +93,21 @@ final readonly class CachedListing
         ], self::KEEP_SECONDS);
 
         return $result;
+    }
+
+    /**
+     * What stands before and after a record; see NeighbourFinder. It is not cached by itself.
+     *
+     * @param  Dependencies  $dependencies  told what the result is made of
+     * @return array{previous: RecordKey|null, next: RecordKey|null}
+     */
+    public function neighbours(Module $module, int $id, Context $context, Dependencies $dependencies): array
+    {
+        $bound = $module->bound($context);
+        $dependencies->on(...$this->dependsOn($bound));
+        $dependencies->changesAt($this->expiry->until($bound, $context));
+
+        return $this->neighbours->of($module, $id, $context);
     }
 
     /**

@@ -87,6 +87,29 @@ final readonly class KeysetPaginator
     }
 
     /**
+     * The nearest record behind another.
+     *
+     * @param  Builder  $query  over `items`, without an order
+     * @param  Builder  $holder  that record alone
+     * @param  non-empty-list<OrderBy>  $orders  the last tells all records apart
+     * @param  non-empty-list<string>  $columns  that name a record; see RecordKeys::columns()
+     * @return RecordKey|null null where there is none, or no such record
+     */
+    public function following(Builder $query, Builder $holder, array $orders, array $columns): ?RecordKey
+    {
+        $row = self::withValues($holder->select('items.id'), $orders)->first();
+        foreach ($row === null ? [] : $this->branches($orders, self::valuesOf($row, $orders)) as $branch) {
+            $behind = $this->ordered((clone $query)->whereRaw($branch->sql, $branch->bindings), $orders)->limit(1);
+            $found = RecordKeys::of($behind->get($columns));
+            if ($found !== []) {
+                return $found[0];
+            }
+        }
+
+        return null;
+    }
+
+    /**
      * Notes records all along the order, a stride apart, in one pass: by what they are ordered by alone, which an index
      * may hold.
      *

@@ -20,6 +20,17 @@ final readonly class OrderBy
     ) {
     }
 
+    /** The same from the last to the first. */
+    public function reversed(): self
+    {
+        return new self(
+            $this->by,
+            $this->type,
+            ! $this->up,
+            $this->emptyFirst === null ? null : ! $this->emptyFirst,
+        );
+    }
+
     public function sql(): string
     {
         return $this->by->sql.($this->up ? ' asc' : ' desc').match ($this->emptyFirst) {

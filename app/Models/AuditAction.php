@@ -24,6 +24,7 @@ enum AuditAction: string
     case PageRemoved = 'pageRemoved';
     case FramePublished = 'framePublished';
     case MenuPublished = 'menuPublished';
+    case SettingsPublished = 'settingsPublished';
     case TypeChanged = 'typeChanged';
     case TypeRemoved = 'typeRemoved';
     case TaxonomyChanged = 'taxonomyChanged';
@@ -55,6 +56,7 @@ enum AuditAction: string
             self::PageRemoved => 'Page removed',
             self::FramePublished => 'Frame published',
             self::MenuPublished => 'Menu published',
+            self::SettingsPublished => 'Site settings published',
             self::TypeChanged => 'Content type changed',
             self::TypeRemoved => 'Content type removed',
             self::TaxonomyChanged => 'Taxonomy changed',

@@ -8,11 +8,11 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * The frame, or a menu: what the manager works on, and what visitors get.
+ * The frame, a menu, or the site's settings: what the manager works on, and what visitors get.
  *
  * @property int $id
- * @property string $kind `frame` or `menu`
- * @property string $key of a menu; `frame` of the frame
+ * @property string $kind `frame`, `menu` or `settings`
+ * @property string $key of a menu; of the others their kind
  * @property array<string, mixed> $draft
  * @property array<string, mixed>|null $live
  * @property int $revision of the draft

@@ -93,7 +93,7 @@ final readonly class PageStore
      */
     public function some(array $keys): array
     {
-        return $this->stored(self::live()->whereIn('key', $keys)->get()->all(), false);
+        return $keys === [] ? [] : $this->stored(self::live()->whereIn('key', $keys)->get()->all(), false);
     }
 
     /**

@@ -23,7 +23,7 @@ final readonly class PlacementGrid
 {
     public function __construct(
         private PageStore $pages,
-        private FrameStore $frames,
+        private SiteDefinitionStore $frames,
         private ModuleStore $modules,
     ) {
     }

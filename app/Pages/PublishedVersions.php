@@ -9,7 +9,7 @@ use App\Models\Page;
 use App\Models\SiteDefinition;
 use Illuminate\Support\Facades\DB;
 
-/** Every version of a page, of the frame and of a menu that was live. */
+/** Every version of a page, of the frame, of a menu and of the site's settings that was live. */
 final class PublishedVersions
 {
     /** Makes the draft live and keeps it as the newest version. */

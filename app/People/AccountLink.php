@@ -8,6 +8,7 @@ use Illuminate\Bus\Queueable;
 use Illuminate\Mail\Mailable;
 use Illuminate\Mail\Mailables\Content;
 use Illuminate\Mail\Mailables\Envelope;
+use Wellspring\Core\Context\SiteSettings;
 
 /** The message with the link under which somebody chooses a password. */
 final class AccountLink extends Mailable
@@ -20,7 +21,7 @@ final class AccountLink extends Mailable
 
     public function envelope(): Envelope
     {
-        return new Envelope(subject: 'Your link for '.config()->string('site.name'));
+        return new Envelope(subject: 'Your link for '.app(SiteSettings::class)->name);
     }
 
     public function content(): Content

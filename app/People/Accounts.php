@@ -6,6 +6,7 @@ namespace App\People;
 
 use App\Models\User;
 use Illuminate\Support\Facades\Mail;
+use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Problem\Refused;
 
 /**
@@ -14,14 +15,14 @@ use Wellspring\Core\Problem\Refused;
  */
 final readonly class Accounts
 {
-    public function __construct(private People $people)
+    public function __construct(private People $people, private SiteSettings $site)
     {
     }
 
     /** Whether members may sign up by themselves. */
     public function mayBeMade(): bool
     {
-        return config()->boolean('site.sign_up');
+        return $this->site->mayVisitorsSignUp;
     }
 
     /** Makes a member's account that is closed until its link is opened; whoever has one already is sent a new link. */

@@ -25,6 +25,7 @@ use App\Modules\BulkModuleChange;
 use App\Modules\LiveModulesChanged;
 use App\Modules\ModuleDefinitions;
 use App\Pages\PageRemoval;
+use App\Pages\PublishSettings;
 use App\Site\Block\RichTextData;
 use App\Site\PageAddress;
 use App\Site\SitePages;
@@ -41,6 +42,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
+use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Wording\Format;
@@ -63,19 +65,13 @@ final class AppServiceProvider extends ServiceProvider
         );
         $this->app->when(Undo::class)->needs('$handlers')->giveTagged(UndoHandler::class);
         $this->app->singleton(LongWorkRegister::class, fn (): LongWorkRegister => new LongWorkRegister([
-            BulkEdit::class, TypeChange::class, UndoChange::class, DrawUpload::class,
+            BulkEdit::class, TypeChange::class, UndoChange::class, DrawUpload::class, PublishSettings::class,
         ]));
-        $this->app->singleton(
-            Calendar::class,
-            fn (): Calendar => Calendar::of(config()->string('site.time_zone'), config()->string('site.locale')),
-        );
+        $this->app->scoped(SiteSettings::class, fn (): SiteSettings => app(CatalogueStore::class)->settings());
+        $this->app->scoped(Calendar::class, fn (): Calendar => app(SiteSettings::class)->calendar());
+        $this->app->scoped(Format::class, fn (): Format => app(SiteSettings::class)->format());
         $this->app->singleton(KeysetPaginator::class, fn (): KeysetPaginator => new KeysetPaginator);
         $this->app->scoped(Language::class, PostgresLanguage::class);
-        $this->app->singleton(Format::class, fn (): Format => new Format(
-            config()->string('site.locale'),
-            config()->string('site.currency'),
-            config()->string('site.time_zone'),
-        ));
     }
 
     public function boot(): void
@@ -87,6 +83,10 @@ final class AppServiceProvider extends ServiceProvider
                 : null,
         );
         Event::listen(LiveModulesChanged::class, fn () => KeepIndexes::dispatch());
+        View::composer(
+            ['site.layout', 'site.head', 'site.account.*', 'site.blocks.accountLinks', 'manage.*'],
+            fn ($view) => $view->with('site', app(SiteSettings::class)),
+        );
         // What is not found stands on no page of the navigation.
         View::composer('errors::404', fn ($view) => $view->with('frame', app(SitePages::class)->frame(
             new PageAddress('/not-found'),

@@ -16,7 +16,7 @@ final readonly class AddressAnswer
     /**
      * @param  int  $status  of HTTP: 200, 301, 401 or 404
      * @param  string|null  $location  where else it is, with 301
-     * @param  PageResult|null  $page  with 200
+     * @param  PageResult|null  $page  with 200; with 401 and 404 the page that the site's settings name for them
      * @param  Dependencies|null  $dependencies  what the answer is made of; null of one that nobody may keep
      */
     public function __construct(

@@ -7,6 +7,7 @@ namespace App\Site;
 use App\Freshness\ContentMarks;
 use App\Freshness\Dependencies;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Paging\NoSuchPage;
 
 /** Answers addresses: the page with what is left to show on it, where else it is, or nothing. */
@@ -17,6 +18,7 @@ final readonly class AddressAnswers
         private MovedAddresses $moved,
         private SitePages $sitePages,
         private ContentMarks $marks,
+        private SiteSettings $site,
     ) {
     }
 
@@ -40,14 +42,17 @@ final readonly class AddressAnswers
                 }
             }
 
-            return new AddressAnswer(404, dependencies: $dependencies);
+            return $this->standIn(404, $path, $context, $dependencies);
         }
         $page = $found->stored->definition;
         $dependencies->expireWith($context, $page->schedule);
         if (! $page->schedule->admits($context)) {
             $asksToSignIn = $page->asksToSignIn && $context->viewer->isSignedIn !== true;
 
-            return new AddressAnswer($asksToSignIn ? 401 : 404, dependencies: $dependencies);
+            return $this->standIn($asksToSignIn ? 401 : 404, $path, $context, $dependencies);
+        }
+        if ($page->about === null && $this->site->addressFor($context->viewer, $page->key, $path) !== $path) {
+            return new AddressAnswer(301, '/', dependencies: $dependencies);
         }
         try {
             return new AddressAnswer(200, null, $this->sitePages->page(
@@ -59,7 +64,31 @@ final readonly class AddressAnswers
                 drafts: $drafts,
             ), $dependencies);
         } catch (NoSuchPage) {
-            return new AddressAnswer(404);
+            // Of what its parameters ask for nothing is remembered.
+            return new AddressAnswer(404, page: $this->standIn(404, $path, $context, $dependencies)->page);
         }
+    }
+
+    /**
+     * The page that the site's settings name for what there is not, or not for the viewer.
+     *
+     * @param  401|404  $status
+     */
+    private function standIn(int $status, string $path, Context $context, Dependencies $dependencies): AddressAnswer
+    {
+        $key = $status === 401 ? $this->site->noAccess : $this->site->notFound;
+        $found = $key === null ? null : $this->finder->byKey($key, $context, $dependencies);
+        if ($found === null) {
+            return new AddressAnswer($status, dependencies: $dependencies);
+        }
+        // What is not there is answered alike everywhere; whoever signs in comes back to the address that was asked.
+        $address = new PageAddress($status === 401 ? $path : $found->stored->definition->address->pattern);
+
+        return new AddressAnswer(
+            $status,
+            null,
+            $this->sitePages->page($found, $address, $context, [], $dependencies),
+            $dependencies,
+        );
     }
 }

@@ -22,4 +22,9 @@ final readonly class DrawnBlock
         public ?Result $result = null,
     ) {
     }
+
+    public function withHtml(string $html): self
+    {
+        return new self($this->block, $html, $this->usesScript, $this->result);
+    }
 }

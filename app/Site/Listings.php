@@ -10,6 +10,7 @@ use App\Listing\CachedListing;
 use App\Listing\Sources;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
@@ -51,6 +52,25 @@ final readonly class Listings
             $address,
             $heading ?? $module->name,
         );
+    }
+
+    /**
+     * What stands before and after a record among all that the module shows.
+     *
+     * @return array{previous: Record|null, next: Record|null}
+     */
+    public function neighbours(Module $module, int $id, Context $context, Dependencies $dependencies): array
+    {
+        $keys = $this->listing->neighbours($module, $id, $context, $dependencies);
+        $records = [];
+        foreach ($this->sources->records($module->source, array_values(array_filter($keys)), [], $context) as $record) {
+            $records[$record->id] = $record;
+        }
+
+        return [
+            'previous' => $records[$keys['previous']?->id] ?? null,
+            'next' => $records[$keys['next']?->id] ?? null,
+        ];
     }
 
     /**

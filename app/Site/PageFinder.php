@@ -15,6 +15,7 @@ use App\Pages\StoredPage;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
+use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Page\AboutKind;
 use Wellspring\Core\Page\PageAbout;
 use Wellspring\Core\Page\PageDefinition;
@@ -30,6 +31,7 @@ final readonly class PageFinder
         private CatalogueStore $catalogue,
         private Sources $sources,
         private CacheExpiry $expiry,
+        private SiteSettings $site,
     ) {
     }
 
@@ -46,6 +48,10 @@ final readonly class PageFinder
         bool $drafts = false,
     ): ?FoundPage {
         $dependencies->on('pages', 'catalogue');
+        $home = $path === '/' ? $this->home($context, $dependencies) : null;
+        if ($home !== null) {
+            return $home;
+        }
         $candidates = $this->pages->candidates($path, $drafts);
         $stored = new \WeakMap;
         foreach ($candidates as $candidate) {
@@ -63,6 +69,33 @@ final readonly class PageFinder
         $subject = $page === null ? null : $this->subjectOf($page, $slug, $context, $dependencies);
 
         return $page === null || $subject === null ? null : new FoundPage(new StoredPage(null, $page), $subject);
+    }
+
+    /** The page that the settings make the viewer's home page; null where they name none that the viewer sees. */
+    public function home(Context $context, Dependencies $dependencies): ?FoundPage
+    {
+        foreach ($this->site->homesFor($context->viewer) as $key) {
+            $found = $this->byKey($key, $context, $dependencies);
+            if ($found !== null) {
+                return $found;
+            }
+        }
+
+        return null;
+    }
+
+    /** The live page of the key, about nothing but itself; null where there is none for the viewer. */
+    public function byKey(string $key, Context $context, Dependencies $dependencies): ?FoundPage
+    {
+        $stored = $this->pages->some([$key])[0] ?? null;
+        if ($stored === null || $stored->definition->about !== null) {
+            return null;
+        }
+        $dependencies->expireWith($context, $stored->definition->schedule);
+
+        return $stored->definition->schedule->admits($context)
+            ? new FoundPage($stored, Subject::ofPage($stored->definition))
+            : null;
     }
 
     /** What the page is about where the slug stands in its address; null where there is no such thing. */

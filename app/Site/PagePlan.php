@@ -63,6 +63,31 @@ final class PagePlan
     }
 
     /**
+     * The page with the place of each block told in its HTML, `data-block="BAND.SLOT.BLOCK"`, counted in the definition
+     * from 0: so the manage screens name what is pointed at.
+     */
+    public static function marked(PageResult $result): PageResult
+    {
+        $places = new \WeakMap;
+        foreach ($result->page->bands as $b => $band) {
+            foreach ($band->slots as $s => $slot) {
+                foreach ($slot->blocks as $i => $placed) {
+                    $places[$placed->block] = "{$b}.{$s}.{$i}";
+                }
+            }
+        }
+
+        return $result->withBlocks(fn (DrawnBlock $drawn): DrawnBlock => isset($places[$drawn->block])
+            ? $drawn->withHtml((string) preg_replace(
+                '/<([a-z][a-z0-9]*)/',
+                "<\$1 data-block=\"{$places[$drawn->block]}\"",
+                $drawn->html,
+                1,
+            ))
+            : $drawn);
+    }
+
+    /**
      * @param  array<string, string>  $modules  names by key
      * @return list<array{slot: string, words: string}> what shows around the page
      */

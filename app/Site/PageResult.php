@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Freshness\Dependencies;
+use App\Models\Media;
+use Wellspring\Core\Page\Band;
+use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\ShownBand;
 
@@ -15,6 +18,7 @@ final readonly class PageResult
      * @param  list<ShownBand<DrawnBlock>>  $bands
      * @param  array<string, non-empty-list<DrawnBlock>>  $frame  by the value of FrameSlot
      * @param  list<string>  $parameterNames  what the names of the parameters begin with that it reads
+     * @param  array<string, Media>  $grounds  pictures that bands stand on, by the band's key
      * @param  PageAddress  $address  with what the visitor has chosen, in the order of the offers: the canonical one
      */
     public function __construct(
@@ -25,13 +29,50 @@ final readonly class PageResult
         public Dependencies $dependencies,
         public PageAddress $address,
         public array $parameterNames,
+        public array $grounds = [],
     ) {
+    }
+
+    /** @return list<string> the classes of what the band stands on; a picture that is not there is none */
+    public function groundClasses(Band $band): array
+    {
+        $ground = $band->ground;
+        if ($ground === null || $ground->kind !== 'colour' && ! isset($this->grounds[$band->key])) {
+            return [];
+        }
+
+        return [
+            'on-ground',
+            $ground->kind === 'colour' ? "ground-{$ground->name}" : 'on-picture',
+            ...$ground->isDark() ? ['on-dark'] : [],
+        ];
+    }
+
+    /** @param  \Closure(DrawnBlock): DrawnBlock  $changed  of each block of the body */
+    public function withBlocks(\Closure $changed): self
+    {
+        return new self(
+            $this->page,
+            $this->subject,
+            array_map(fn (ShownBand $band): ShownBand => $band->withBlocks($changed), $this->bands),
+            $this->frame,
+            $this->dependencies,
+            $this->address,
+            $this->parameterNames,
+            $this->grounds,
+        );
     }
 
     /** Whether the page's script makes anything on it better. */
     public function usesScript(): bool
     {
         return array_filter($this->blocks(), fn (DrawnBlock $block): bool => $block->usesScript) !== [];
+    }
+
+    /** @param  class-string<Block>  $block */
+    public function shows(string $block): bool
+    {
+        return array_filter($this->blocks(), fn (DrawnBlock $drawn): bool => $drawn->block instanceof $block) !== [];
     }
 
     /** Whether a heading of the first level stands in the body. */

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Freshness\Dependencies;
+use App\Models\Media;
 use App\Modules\ModuleStore;
-use App\Pages\FrameStore;
+use App\Pages\SiteDefinitionStore;
 use App\Site\Block\BlockViews;
 use App\Site\Block\PageScene;
 use App\Site\Output\ModuleView;
@@ -26,6 +27,7 @@ use Wellspring\Core\Page\FrameDefinition;
 use Wellspring\Core\Page\FrameReader;
 use Wellspring\Core\Page\FrameResolver;
 use Wellspring\Core\Page\PageResolver;
+use Wellspring\Core\Page\ShownBand;
 use Wellspring\Core\Paging\NoSuchPage;
 
 /** Makes pages: what of a definition and of the frame shows, each block drawn, with what the page was made of. */
@@ -35,7 +37,7 @@ final readonly class SitePages
         private ModuleStore $modules,
         private Listings $listings,
         private Outputs $outputs,
-        private FrameStore $frames,
+        private SiteDefinitionStore $frames,
         private BlockViews $blocks,
     ) {
     }
@@ -106,7 +108,24 @@ final readonly class SitePages
                 fn (Module $module): array => $module->parameterNames(),
                 $modules,
             ))))),
+            self::grounds($bands, $found->subject),
         );
+    }
+
+    /**
+     * @param  list<ShownBand<DrawnBlock>>  $bands
+     * @return array<string, Media> the pictures that bands stand on, by the band's key
+     */
+    private static function grounds(array $bands, Subject $subject): array
+    {
+        $names = [];
+        foreach ($bands as $band) {
+            $names[$band->band->key] = $band->band->ground?->picture($subject->picture);
+        }
+        $names = array_filter($names, fn (?string $name): bool => $name !== null);
+        $media = $names === [] ? [] : Media::query()->whereIn('name', $names)->get()->keyBy('name')->all();
+
+        return array_filter(array_map(fn (string $name): ?Media => $media[$name] ?? null, $names));
     }
 
     /**

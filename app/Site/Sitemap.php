@@ -8,8 +8,8 @@ use App\Catalogue\CatalogueStore;
 use App\Listing\Sources;
 use App\Listing\VisibleItems;
 use App\Pages\PageStore;
-use App\Pages\StoredPage;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Page\AboutKind;
 
 /**
@@ -26,6 +26,7 @@ final readonly class Sitemap
         private PageStore $pages,
         private CatalogueStore $catalogue,
         private Sources $sources,
+        private SiteSettings $site,
     ) {
     }
 
@@ -72,15 +73,18 @@ final readonly class Sitemap
     /** @return list<SitemapUrl> */
     private function ofPages(Context $context): array
     {
-        $shown = array_filter(
-            $this->pages->withoutPlaceholder(),
-            fn (StoredPage $stored): bool => $stored->definition->schedule->admits($context),
-        );
+        $paths = [];
+        foreach ($this->pages->withoutPlaceholder() as $stored) {
+            $page = $stored->definition;
+            if ($page->schedule->admits($context) && ! in_array($page->key, $this->site->standIns(), true)) {
+                $paths[] = $this->site->addressFor($context->viewer, $page->key, $page->address->pattern);
+            }
+        }
 
-        return array_values(array_map(fn (StoredPage $stored): array => [
-            'path' => $stored->definition->address->pattern,
-            'changed' => null,
-        ], $shown));
+        return array_map(
+            fn (string $path): array => ['path' => $path, 'changed' => null],
+            array_values(array_unique($paths)),
+        );
     }
 
     /** @return list<SitemapUrl>|null */

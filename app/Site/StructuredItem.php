@@ -6,6 +6,7 @@ namespace App\Site;
 
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Wording\Format;
 
 /**
@@ -15,7 +16,7 @@ use Wellspring\Core\Wording\Format;
  */
 final readonly class StructuredItem
 {
-    public function __construct(private Format $format)
+    public function __construct(private Format $format, private SiteSettings $settings)
     {
     }
 
@@ -23,15 +24,15 @@ final readonly class StructuredItem
      * @param  string  $site  its address, without a slash at the end
      * @return array<string, mixed>|null null where there is nothing that fits
      */
-    public function of(PageResult $result, string $site, string $currency): ?array
+    public function of(PageResult $result, string $site): ?array
     {
         [$record, $type] = [$result->subject->record, $result->subject->type];
         if ($record === null || $type === null || $result->subject->page->item === null) {
             return null;
         }
         $own = match (true) {
-            isset($type->fields['price']) => $this->product($record, $type, $currency),
-            isset($type->fields['starts']) => $this->event($record, $type, $currency),
+            isset($type->fields['price']) => $this->product($record, $type),
+            isset($type->fields['starts']) => $this->event($record, $type),
             $this->text($record, $type, 'author') !== null => $this->article($record, $type),
             default => null,
         };
@@ -47,7 +48,7 @@ final readonly class StructuredItem
     }
 
     /** @return array<string, mixed> */
-    private function product(Record $record, Type $type, string $currency): array
+    private function product(Record $record, Type $type): array
     {
         $number = fn (string $key): int|float|null => is_numeric($this->value($record, $type, $key))
             ? $this->value($record, $type, $key) + 0
@@ -59,7 +60,7 @@ final readonly class StructuredItem
             'name' => $record->title,
             'sku' => $record->slug,
             'offers' => $price === null ? null : array_filter([
-                '@type' => 'Offer', 'price' => $price, 'priceCurrency' => $currency,
+                '@type' => 'Offer', 'price' => $price, 'priceCurrency' => $this->settings->currency,
                 'availability' => match (true) {
                     $number('stock') === null => null,
                     $number('stock') > 0 => 'https://schema.org/InStock',
@@ -74,7 +75,7 @@ final readonly class StructuredItem
     }
 
     /** @return array<string, mixed>|null */
-    private function event(Record $record, Type $type, string $currency): ?array
+    private function event(Record $record, Type $type): ?array
     {
         $starts = $this->value($record, $type, 'starts');
         $place = $this->text($record, $type, 'place');
@@ -87,7 +88,7 @@ final readonly class StructuredItem
             'endDate' => $this->value($record, $type, 'ends'),
             'location' => $place === null ? null : ['@type' => 'Place', 'name' => $place],
             'offers' => is_numeric($fee)
-                ? ['@type' => 'Offer', 'price' => $fee + 0, 'priceCurrency' => $currency]
+                ? ['@type' => 'Offer', 'price' => $fee + 0, 'priceCurrency' => $this->settings->currency]
                 : null,
         ];
     }

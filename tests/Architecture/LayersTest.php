@@ -11,7 +11,7 @@ final class LayersTest extends TestCase
 {
     /** The folders of core, from the ground up; each may use those before it. */
     private const CORE = [
-        'Text', 'Problem', 'Time', 'Who', 'Wording', 'Content', 'Context',
+        'Text', 'Map', 'Problem', 'Time', 'Who', 'Wording', 'Content', 'Context',
         'Filter', 'Source', 'Sort', 'Paging', 'Empty', 'Card', 'Arrangement', 'Choice',
         'Module', 'Page', 'Run', 'Explain',
     ];
@@ -39,7 +39,8 @@ final class LayersTest extends TestCase
 
     /** The folders of the manage screens, likewise; a file at the root stands for itself. */
     private const SCREENS = [
-        'shared', 'content', 'files', 'modules', 'people', 'types', 'terms', 'bench', 'pages', 'main.tsx',
+        'shared', 'content', 'files', 'modules', 'people', 'types', 'terms', 'bench', 'pages', 'settings',
+        'main.tsx',
     ];
 
     public function test_no_folder_of_core_uses_what_stands_after_it(): void

@@ -93,8 +93,10 @@ final class PageTest extends TestCase
                     ['key' => 'a', 'tone' => 'loud', 'ground' => ['sky' => 1], 'slots' => [
                         ['share' => 12, 'blocks' => [
                             ['block' => 'dance'], ['module' => 'A B'], ['block' => 'space', 'height' => 3],
+                            ['block' => 'map', 'field' => 'title'], ['block' => 'previousNext', 'order' => 'A B'],
                         ]],
                     ]],
+                    ['key' => 'b', 'ground' => ['colour' => 'puce'], 'slots' => [['share' => 12, 'blocks' => []]]],
                 ],
             ]);
             $this->fail('It was read.');
@@ -102,6 +104,8 @@ final class PageTest extends TestCase
             $this->assertEqualsCanonicalizing([
                 'key', 'address', 'about.term', 'colour', 'audience[0]', 'until', 'whenNotForYou', 'bands[0].slots',
                 'bands[1].key', 'bands[1].tone', 'bands[1].ground', 'bands[1].slots[0].blocks[0].block',
+                'bands[1].slots[0].blocks[3].field', 'bands[1].slots[0].blocks[4].block',
+                'bands[1].slots[0].blocks[4].order', 'bands[2].ground.colour',
                 'bands[1].slots[0].blocks[1].module', 'bands[1].slots[0].blocks[2].height',
             ], array_map(fn (Problem $problem): string => $problem->path, $refused->problems));
         }

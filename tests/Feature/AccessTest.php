@@ -67,6 +67,8 @@ final class AccessTest extends TestCase
             'POST manage/api/pages/{key}/publish', 'DELETE manage/api/pages/{key}',
             'GET manage/api/pages/{key}/versions', 'GET manage/api/pages/{key}/versions/{number}',
             'GET manage/api/frame', 'PUT manage/api/frame/draft', 'POST manage/api/frame/publish',
+            'GET manage/api/settings', 'GET manage/api/settings/choices', 'POST manage/api/settings/look',
+            'PUT manage/api/settings/draft', 'POST manage/api/settings/publish',
             'POST manage/api/frame/look', 'GET manage/api/menus', 'GET manage/api/menus/{key}',
             'PUT manage/api/menus/{key}/draft', 'POST manage/api/menus/{key}/publish',
             'POST manage/api/bench/look',

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
+use App\Demo\PlantDrawing;
+use App\Media\MediaStore;
 use App\Models\Item;
 use App\Models\Page;
 use App\Models\Term;
-use App\Pages\FrameStore;
 use App\Pages\PageRemoval;
 use App\Pages\PageStore;
+use App\Pages\SiteDefinitionStore;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -215,7 +217,7 @@ final class PagesTest extends TestCase
 
     public function test_the_frame_and_its_menus_stand_around_pages(): void
     {
-        $frames = app(FrameStore::class);
+        $frames = app(SiteDefinitionStore::class);
         $this->publishFrame([
             'header' => [['block' => 'menu', 'menu' => 'top']],
             'side' => [['block' => 'heading', 'text' => 'By the way', 'on' => ['pages' => ['/groups/{group}']]]],
@@ -327,6 +329,51 @@ final class PagesTest extends TestCase
     }
 
     /** The properties that schema.org names for each type; its names are from memory. */
+    public function test_a_band_stands_on_a_picture_a_place_has_a_map_and_items_their_neighbours(): void
+    {
+        $this->get('/')->assertDontSee('previous-next');
+        $picture = app(MediaStore::class)->add(PlantDrawing::plant('fern', 3), 'Ground', 'A fern')->name;
+        $dell = $this->plant([
+            'title' => 'Dell', 'publish_at' => '2026-05-20', 'picture' => $picture,
+            'spot' => ['address' => 'Mill Lane', 'latitude' => 50.61, 'longitude' => -3.52],
+        ]);
+        $this->placeOn($this->pageAt('/all'), Garden::module(['key' => 'by-title', 'pin' => ['oak'], 'order' => [
+            ['by' => 'title', 'direction' => 'up', 'empty' => 'last'],
+        ]]));
+        $slot = fn (array ...$blocks): array => [['share' => 12, 'blocks' => $blocks]];
+        $this->publishPage([
+            'key' => 'plant', 'address' => '/plants/{plant}', 'about' => ['item' => 'plant'], 'title' => 'Plant',
+            'bands' => [
+                ['key' => 'top', 'ground' => ['page' => 'picture'], 'slots' => $slot(['block' => 'pageTitle'])],
+                ['key' => 'body', 'ground' => ['colour' => 'bed'], 'slots' => $slot(
+                    ['block' => 'map', 'field' => 'spot'],
+                    ['block' => 'previousNext', 'order' => 'by-title'],
+                )],
+            ],
+        ]);
+        // Oak is pinned; then come Dell and Fern, while Secret is for members.
+        $html = (string) $this->get('/plants/dell')->assertOk()->getContent();
+        $links = '~rel="prev" href="/plants/oak".*rel="next" href="/plants/fern"~s';
+        $this->assertMatchesRegularExpression($links, $html);
+        $this->assertStringContainsString('class="band band-plain on-ground on-picture on-dark"', $html);
+        $this->assertStringContainsString("/media/{$picture}", $html);
+        $this->assertStringContainsString('aria-label="Map: Mill Lane"', $html);
+        $this->assertStringContainsString('href="geo:50.61,-3.52"', $html);
+        $this->assertContains('module:by-title', $this->look('/plants/dell')['depends']);
+        $fern = (string) $this->get('/plants/fern')->assertOk()->getContent();
+        $this->assertStringContainsString('class="band band-plain"', $fern, 'a picture that is not there is none');
+        $this->assertStringContainsString('on-ground ground-bed', $fern);
+        $this->assertStringNotContainsString('<svg', $fern);
+        $this->assertStringNotContainsString('rel="next"', $fern);
+        $member = $this->look('/plants/secret', ['--as' => 'members']);
+        $this->assertSame([['block' => 'previousNext']], $member['bands'][1]['slots'][0]['blocks']);
+        $this->actingAs($this->manager());
+        $look = $this->postJson('/manage/api/pages/look', [
+            'definition' => app(PageStore::class)->find('plant')->draft ?? [], 'slug' => $dell->slug,
+        ])->assertOk();
+        $this->assertStringContainsString('<nav data-block="1.0.1" class="previous-next"', $look->json('html'));
+    }
+
     public function test_search_engines_are_told_what_a_page_shows(): void
     {
         $author = $this->manager();

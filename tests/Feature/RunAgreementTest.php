@@ -14,6 +14,7 @@ use App\Listing\HeadingCounter;
 use App\Listing\KeysetPaginator;
 use App\Listing\Listing;
 use App\Listing\ModuleQuery;
+use App\Listing\NeighbourFinder;
 use App\Listing\OrderSql;
 use App\Listing\RankFinder;
 use App\Listing\Sources;
@@ -34,6 +35,7 @@ use Tests\Support\Plugins\TwiceSql;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\Trace;
@@ -134,6 +136,7 @@ final class RunAgreementTest extends TestCase
                 $this->assertCount($expected->total, $seen, $said);
                 $this->assertNeverGrows($expected, $said);
                 $this->assertSame($expected->total, $listing->total($module, $context), $said);
+                $this->assertNeighbours($module, $context, $seen, $d, $said);
                 $this->assertTraced(
                     $module,
                     $this->asked($module, $records, $d, $context),
@@ -156,6 +159,31 @@ final class RunAgreementTest extends TestCase
             'many drawn definitions show something, or the comparison says little',
         );
         $this->assertGreaterThan(self::SETS * self::DEFINITIONS / 10, $chosen, 'many visitors have chosen something');
+    }
+
+    /**
+     * One record is drawn: what is listed right before and right after it stands before and after it.
+     *
+     * @param  list<string>  $seen  the keys of all that the module shows
+     */
+    private function assertNeighbours(Module $module, Context $context, array $seen, int $d, string $said): void
+    {
+        $ids = array_map(fn (string $key): int => RecordKey::parse($key)->id, $seen);
+        $id = $d % 5 === 0 ? Item::query()->orderBy('id')->skip($d)->value('id') : $ids[$d % max(1, count($ids))] ?? 0;
+        $at = array_search($id, $ids, true);
+        $next = $at === false ? null : $at + 1;
+        // One that stands more than once is no neighbour of its own.
+        while ($next !== null && ($ids[$next] ?? null) === $id) {
+            $next++;
+        }
+        $this->assertSame(
+            ['previous' => $at === false ? null : $seen[$at - 1] ?? null, 'next' => $seen[$next ?? -1] ?? null],
+            array_map(
+                fn (?RecordKey $key): ?string => $key === null ? null : (string) $key,
+                app(NeighbourFinder::class)->of($module, (int) $id, $context),
+            ),
+            "neighbours of {$id}; {$said}",
+        );
     }
 
     private function people(): void

@@ -14,12 +14,14 @@ use App\Models\Taxonomy;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
-use App\Pages\FrameStore;
 use App\Pages\PageStore;
+use App\Pages\SiteDefinitionStore;
 use App\Providers\PluginServiceProvider;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Illuminate\Routing\Route;
+use Illuminate\Routing\Router;
 use Illuminate\Testing\TestResponse;
 use Tests\Support\ApiContract;
 use Tests\Support\Garden;
@@ -45,7 +47,7 @@ abstract class TestCase extends LaravelTestCase
     }
 
     /**
-     * Every answer of the API is what its description says.
+     * Every answer of the API is what its description says. What holds for one request is made anew for each.
      *
      * @param  array<mixed>  $parameters
      * @param  array<mixed>  $cookies
@@ -55,6 +57,8 @@ abstract class TestCase extends LaravelTestCase
      */
     public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
     {
+        $this->app->forgetScopedInstances();
+        array_map(fn (Route $route) => $route->flushController(), app(Router::class)->getRoutes()->getRoutes());
         $answer = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
         ApiContract::hold($answer);
 
@@ -138,7 +142,7 @@ abstract class TestCase extends LaravelTestCase
     /** @param  array<string, list<array<string, mixed>>>  $slots */
     protected function publishFrame(array $slots): void
     {
-        $store = app(FrameStore::class);
+        $store = app(SiteDefinitionStore::class);
         $frame = FrameReader::read(['format' => 1, 'slots' => $slots === [] ? new \stdClass : $slots]);
         $store->publish($store->apply($frame));
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\AppliesDefinitions;
-use App\Pages\FrameStore;
+use App\Pages\SiteDefinitionStore;
 use Illuminate\Console\Command;
 use Wellspring\Core\Page\FrameDefinition;
 use Wellspring\Core\Page\FrameReader;
@@ -19,7 +19,7 @@ final class FrameApply extends Command
 
     protected $description = 'Replace the draft of the frame, which stands around every page';
 
-    public function handle(FrameStore $store): int
+    public function handle(SiteDefinitionStore $store): int
     {
         return $this->applyDefinition(
             FrameReader::read(...),

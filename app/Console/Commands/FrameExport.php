@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\AppliesDefinitions;
-use App\Pages\FrameStore;
+use App\Pages\SiteDefinitionStore;
 use Illuminate\Console\Command;
 use Wellspring\Core\Page\FrameReader;
 
@@ -17,7 +17,7 @@ final class FrameExport extends Command
 
     protected $description = 'Print the definition of the frame';
 
-    public function handle(FrameStore $store): int
+    public function handle(SiteDefinitionStore $store): int
     {
         $row = $store->frame();
 

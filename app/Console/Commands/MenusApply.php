@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\AppliesDefinitions;
-use App\Pages\FrameStore;
+use App\Pages\SiteDefinitionStore;
 use Illuminate\Console\Command;
 use Wellspring\Core\Page\MenuDefinition;
 
@@ -18,7 +18,7 @@ final class MenusApply extends Command
 
     protected $description = 'Create a menu from a definition, or replace the draft of the one with its key';
 
-    public function handle(FrameStore $store): int
+    public function handle(SiteDefinitionStore $store): int
     {
         return $this->applyDefinition(
             $store->readMenu(...),

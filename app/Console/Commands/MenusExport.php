@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\AppliesDefinitions;
-use App\Pages\FrameStore;
+use App\Pages\SiteDefinitionStore;
 use Illuminate\Console\Command;
 
 final class MenusExport extends Command
@@ -16,7 +16,7 @@ final class MenusExport extends Command
 
     protected $description = 'Print a menu’s definition';
 
-    public function handle(FrameStore $store): int
+    public function handle(SiteDefinitionStore $store): int
     {
         $row = $store->menu($this->given('key'));
 

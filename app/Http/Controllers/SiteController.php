@@ -18,6 +18,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Wellspring\Core\Context\Choices;
+use Wellspring\Core\Page\Block\SignIn;
 
 /** The site that visitors see. */
 final readonly class SiteController
@@ -64,14 +65,12 @@ final readonly class SiteController
                 $query,
                 array_flip(array_map(ModuleView::parameterOf(...), $first)),
             )),
-            $answer->page !== null => view('site.page', [
+            $answer->page !== null => response()->view('site.page', [
                 'result' => $answer->page,
-                'structured' => $this->structured->of(
-                    $answer->page,
-                    rtrim(config()->string('app.url'), '/'),
-                    config()->string('site.currency'),
-                ),
-            ]),
+                'structured' => $this->structured->of($answer->page, rtrim(config()->string('app.url'), '/')),
+                'isStandIn' => $answer->status !== 200,
+                'signInTo' => $answer->status === 401 && ! $answer->page->shows(SignIn::class) ? $address : null,
+            ], $answer->status),
             $answer->location !== null => self::moved($answer->location, $query),
             $answer->status === 401 => response()->view('site.sign-in', [
                 'address' => $address,

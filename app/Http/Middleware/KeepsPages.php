@@ -11,6 +11,7 @@ use App\Site\PageCache\PageEntry;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Wellspring\Core\Context\SiteSettings;
 
 /**
  * Keeps what the site answers to somebody without a session, where the answer says what it was made of. It goes around
@@ -136,6 +137,7 @@ final readonly class KeepsPages
             $until,
             $known,
             is_int($item) ? $item : null,
+            app(SiteSettings::class)->timeZone,
         ), $body);
 
         return true;

@@ -15,6 +15,7 @@ use OpenApi\Attributes as OA;
  * @phpstan-type FrameFileShape array<string, mixed>
  * @phpstan-type PageBandShape array<string, mixed>
  * @phpstan-type MenuFileShape array<string, mixed>
+ * @phpstan-type SettingsFileShape array<string, mixed>
  * @phpstan-type TypeFileShape array<string, mixed>
  * @phpstan-type TaxonomyFileShape array<string, mixed>
  */
@@ -156,6 +157,11 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'PageBand', type: 'object', required: ['key', 'slots'], properties: [
     new OA\Property('key', type: 'string'),
     new OA\Property('tone', type: 'string'),
+    new OA\Property('ground', type: 'object', properties: [
+        new OA\Property('colour', type: 'string'),
+        new OA\Property('picture', type: 'string'),
+        new OA\Property('page', type: 'string', enum: ['picture']),
+    ]),
     new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('from', type: 'string', nullable: true),
     new OA\Property('until', type: 'string', nullable: true),
@@ -177,6 +183,8 @@ use OpenApi\Attributes as OA;
     new OA\Property('picture', type: 'string'),
     new OA\Property('menu', type: 'string'),
     new OA\Property('fields', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('field', type: 'string'),
+    new OA\Property('order', type: 'string'),
     new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('from', type: 'string', nullable: true),
     new OA\Property('until', type: 'string', nullable: true),
@@ -201,6 +209,21 @@ use OpenApi\Attributes as OA;
         new OA\Property('entries', type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuEntry')),
     ],
 )]
+#[OA\Schema(schema: 'SettingsFile', type: 'object', required: [
+    'format', 'name', 'locale', 'timeZone', 'currency', 'signUp',
+], properties: [
+    new OA\Property('format', type: 'integer', enum: [1]),
+    new OA\Property('name', type: 'string'),
+    new OA\Property('locale', type: 'string'),
+    new OA\Property('timeZone', type: 'string'),
+    new OA\Property('firstWeekday', type: 'integer'),
+    new OA\Property('currency', type: 'string'),
+    new OA\Property('signUp', type: 'boolean'),
+    new OA\Property('home', type: 'string'),
+    new OA\Property('homeForMembers', type: 'string'),
+    new OA\Property('notFound', type: 'string'),
+    new OA\Property('noAccess', type: 'string'),
+])]
 #[OA\Schema(schema: 'FrameFile', type: 'object', required: ['format', 'slots'], properties: [
     new OA\Property('format', type: 'integer', enum: [1]),
     new OA\Property(

@@ -11,8 +11,8 @@ use Wellspring\Core\Page\Block;
 final readonly class BlockViews
 {
     public const CLASSES = [
-        BreadcrumbsData::class, FieldsData::class, MenuData::class, PagePictureData::class, PartsData::class,
-        PictureData::class, RichTextData::class,
+        BreadcrumbsData::class, FieldsData::class, MapData::class, MenuData::class, PagePictureData::class,
+        PartsData::class, PictureData::class, PreviousNextData::class, RichTextData::class,
     ];
 
     /** @var array<class-string, BlockData<covariant Block>> by the block's class */

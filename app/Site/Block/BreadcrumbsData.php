@@ -6,6 +6,7 @@ namespace App\Site\Block;
 
 use App\Catalogue\CatalogueStore;
 use App\Pages\PageStore;
+use App\Site\PageFinder;
 use App\Site\RecordAddresses;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Breadcrumbs;
@@ -22,6 +23,7 @@ final readonly class BreadcrumbsData implements BlockData
         private PageStore $pages,
         private CatalogueStore $catalogue,
         private RecordAddresses $addresses,
+        private PageFinder $finder,
     ) {
     }
 
@@ -44,8 +46,9 @@ final readonly class BreadcrumbsData implements BlockData
         $crumbs = [];
         $scene->dependencies->on('pages');
         $pages = $this->pages->atAddresses($above);
+        $home = $this->finder->home($scene->context, $scene->dependencies)?->stored;
         foreach ($above as $address) {
-            $page = $pages[$address]->definition ?? null;
+            $page = ($address === '/' ? $home ?? $pages[$address] ?? null : $pages[$address] ?? null)?->definition;
             $scene->dependencies->expireWith($scene->context, ...$page === null ? [] : [$page->schedule]);
             if ($page !== null && $page->schedule->admits($scene->context)) {
                 $crumbs[] = ['label' => $page->menu ?? $page->title, 'address' => $address];

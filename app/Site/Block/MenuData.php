@@ -8,14 +8,15 @@ use App\Catalogue\CatalogueStore;
 use App\Listing\CacheExpiry;
 use App\Listing\VisibleItems;
 use App\Modules\ModuleStore;
-use App\Pages\FrameStore;
 use App\Pages\PageStore;
+use App\Pages\SiteDefinitionStore;
 use App\Pages\StoredPage;
 use App\Site\Listings;
 use App\Site\RecordAddresses;
 use App\Site\SitePages;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Choices;
+use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Menu;
 use Wellspring\Core\Page\MenuDefinition;
@@ -39,6 +40,7 @@ final readonly class MenuData implements BlockData
         private CatalogueStore $catalogue,
         private RecordAddresses $addresses,
         private CacheExpiry $expiry,
+        private SiteSettings $site,
     ) {
     }
 
@@ -53,7 +55,7 @@ final readonly class MenuData implements BlockData
         $menu = $scene->frame->menus[$block->menu] ?? null;
         $pages = match (true) {
             $menu !== null => $this->pages->some(self::named($menu->entries, MenuTarget::Page)),
-            $block->menu === FrameStore::MAIN => $this->pages->inMenus(),
+            $block->menu === SiteDefinitionStore::MAIN => $this->pages->inMenus(),
             default => [],
         };
         $menu ??= new MenuDefinition($block->menu, array_map(fn (StoredPage $page): MenuEntry => new MenuEntry(
@@ -79,7 +81,11 @@ final readonly class MenuData implements BlockData
                     MenuTarget::Page => $page === null || $page->address->placeholder() !== null
                         || ! $page->schedule->admits($scene->context)
                         ? []
-                        : [['label' => $page->menu ?? $page->title, 'address' => $page->address->pattern]],
+                        : [['label' => $page->menu ?? $page->title, 'address' => $this->site->addressFor(
+                            $scene->context->viewer,
+                            $page->key,
+                            $page->address->pattern,
+                        )]],
                     MenuTarget::Link => [['label' => (string) $entry->label, 'address' => $entry->named[0]]],
                     MenuTarget::Term => $this->term($entry->named[0], $entry->named[1] ?? '', $scene),
                     MenuTarget::Item => $this->item($entry->named[0], $entry->named[1] ?? '', $scene),

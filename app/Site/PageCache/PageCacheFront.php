@@ -43,7 +43,7 @@ final class PageCacheFront
         $front = new self($request, new PageMemory($settings->release), new PageDatabase($settings));
         $entry = $front->fresh() ?? $front->waitForOther();
         if ($entry !== null && $front->send($entry)) {
-            $front->countView($entry, $settings);
+            $front->countView($entry);
 
             return true;
         }
@@ -121,7 +121,7 @@ final class PageCacheFront
         return true;
     }
 
-    private function countView(PageEntry $entry, PageCacheSettings $settings): void
+    private function countView(PageEntry $entry): void
     {
         $text = fn (string $key): string => is_string($_SERVER[$key] ?? null) ? $_SERVER[$key] : '';
         $visit = $entry->item === null ? null : CountableVisit::of(
@@ -134,7 +134,7 @@ final class PageCacheFront
             if (function_exists('fastcgi_finish_request')) {
                 fastcgi_finish_request();
             }
-            $zone = new \DateTimeZone($settings->timeZone);
+            $zone = new \DateTimeZone($entry->timeZone);
             $this->database->count($entry->item, $visit, new \DateTimeImmutable('now', $zone));
         }
     }

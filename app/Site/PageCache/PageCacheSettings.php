@@ -16,7 +16,6 @@ final readonly class PageCacheSettings
         public string $user,
         public string $password,
         public string $sessionCookie,
-        public string $timeZone,
         public bool $isBehindProxy,
     ) {
     }
@@ -45,7 +44,6 @@ final readonly class PageCacheSettings
             $database['username'],
             $database['password'],
             $config['session']['cookie'],
-            $site['time_zone'],
             $config['trustedproxy']['proxies'] !== null,
         );
     }

@@ -20,6 +20,7 @@ final readonly class PageEntry
      * @param  int|null  $until  timestamp; null: for good
      * @param  list<string>  $known  what the names of the parameters begin with that the page reads
      * @param  int|null  $item  whose page it is, for counting views
+     * @param  string  $timeZone  the site's, in which views are counted by day
      */
     public function __construct(
         public int $status,
@@ -31,6 +32,7 @@ final readonly class PageEntry
         public ?int $until,
         public array $known,
         public ?int $item,
+        public string $timeZone,
     ) {
     }
 

@@ -11,7 +11,8 @@ final class Blocks
         Block\ModuleBlock::class, Block\RichText::class, Block\Picture::class, Block\Heading::class,
         Block\PageTitle::class, Block\PageText::class, Block\PagePicture::class, Block\Fields::class,
         Block\Parts::class, Block\Breadcrumbs::class, Block\Menu::class, Block\SearchBox::class,
-        Block\AccountLinks::class, Block\SignIn::class, Block\Space::class,
+        Block\AccountLinks::class, Block\SignIn::class, Block\PreviousNext::class, Block\MapOfPlace::class,
+        Block\Space::class,
     ];
 
     /** @var list<class-string<Block>> of an installation's own */

@@ -24,7 +24,11 @@ final readonly class Ground
         $shape = new Shape($band->raw('ground'), $band->at('ground'), $problems);
         foreach (['colour', 'picture', 'page'] as $kind) {
             if ($shape->has($kind)) {
-                $name = $kind === 'page' ? $shape->oneOf('page', ['picture']) : $shape->text($kind);
+                $name = match ($kind) {
+                    'page' => $shape->oneOf('page', ['picture']),
+                    'colour' => $shape->oneOf('colour', array_column(ColourRole::cases(), 'value')),
+                    'picture' => $shape->text('picture'),
+                };
                 $shape->noOthers();
 
                 return new self($kind, $name);
@@ -33,6 +37,25 @@ final readonly class Ground
         $problems->add($band->at('ground'), ProblemCode::WrongValue, 'expected one of colour, picture, page.');
 
         return null;
+    }
+
+    /** Whether text on it is light: on every picture there lies a dark veil. */
+    public function isDark(): bool
+    {
+        return $this->kind !== 'colour' || ColourRole::from($this->name)->isDark();
+    }
+
+    /**
+     * @param  string|null  $own  the picture of what the page is about
+     * @return string|null the file's name of the picture that it is; null of a colour, and where there is none
+     */
+    public function picture(?string $own): ?string
+    {
+        return match ($this->kind) {
+            'colour' => null,
+            'picture' => $this->name,
+            'page' => $own,
+        };
     }
 
     public function words(): string

@@ -36,7 +36,7 @@ final class PageSchema
                     'key' => $key,
                     'tone' => ['enum' => array_column(Tone::cases(), 'value'), 'default' => Tone::Plain->value],
                     'ground' => ['oneOf' => [
-                        self::object(['colour' => self::TEXT], ['colour']),
+                        self::object(['colour' => ['enum' => array_column(ColourRole::cases(), 'value')]], ['colour']),
                         self::object(['picture' => self::TEXT], ['picture']),
                         self::object(['page' => ['const' => 'picture']], ['page']),
                     ]],

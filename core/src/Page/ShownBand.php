@@ -15,4 +15,18 @@ final readonly class ShownBand
     public function __construct(public Band $band, public array $slots)
     {
     }
+
+    /**
+     * @template U of object
+     *
+     * @param  \Closure(T): U  $changed  of each block
+     * @return self<U>
+     */
+    public function withBlocks(\Closure $changed): self
+    {
+        return new self($this->band, array_map(
+            fn (ShownSlot $slot): ShownSlot => $slot->withBlocks($changed),
+            $this->slots,
+        ));
+    }
 }

@@ -20,6 +20,17 @@ final readonly class ShownSlot
     }
 
     /**
+     * @template U of object
+     *
+     * @param  \Closure(T): U  $changed  of each block
+     * @return self<U>
+     */
+    public function withBlocks(\Closure $changed): self
+    {
+        return new self($this->slot, $this->all, array_map($changed, $this->blocks));
+    }
+
+    /**
      * Its width in twelfths of the band's, with its part of what the slots that are gone had: `8`, or `a/b` where it is
      * no whole number.
      */

@@ -27,6 +27,9 @@ const AccountScreen = lazy(() =>
 );
 const AuditScreen = lazy(() => import("./people/AuditScreen").then((screen) => ({ default: screen.AuditScreen })));
 const PeopleScreen = lazy(() => import("./people/PeopleScreen").then((screen) => ({ default: screen.PeopleScreen })));
+const SettingsScreen = lazy(() =>
+	import("./settings/SettingsScreen").then((screen) => ({ default: screen.SettingsScreen })),
+);
 const TermsScreen = lazy(() => import("./terms/TermsScreen").then((screen) => ({ default: screen.TermsScreen })));
 const TypeScreen = lazy(() => import("./types/TypeScreen").then((screen) => ({ default: screen.TypeScreen })));
 const TypesScreen = lazy(() => import("./types/TypesScreen").then((screen) => ({ default: screen.TypesScreen })));
@@ -59,6 +62,7 @@ const router = createBrowserRouter(
 						{ path: "files", element: <FilesScreen /> },
 						{ path: "people", element: <PeopleScreen /> },
 						{ path: "people/audit", element: <AuditScreen /> },
+						{ path: "settings", element: <SettingsScreen /> },
 						{ path: "account", element: <AccountScreen /> },
 						{ path: "*", element: <Navigate to="/" replace /> },
 					],

@@ -3,6 +3,6 @@
 @section('content')
     <div class="page-head">
         <h1>There is nothing at this address</h1>
-        <p class="intro">It may have moved, or it may not be out yet. <a href="/">Start at the front gate</a>.</p>
+        <p class="intro">It may have moved, or it may not be out yet. <a href="/">Go to the home page</a>.</p>
     </div>
 @endsection

@@ -1,17 +1,17 @@
-{{-- Without the site's navigation, so that it can be shown while the database cannot be asked. --}}
+{{-- Without the site's name and navigation, so that it can be shown while the database cannot be asked. --}}
 <!doctype html>
-<html lang="{{ str_replace('_', '-', config('site.locale')) }}">
+<html lang="en">
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <meta name="robots" content="noindex">
-    <title>@yield('title') · {{ config('site.name') }}</title>
+    <title>@yield('title') · {{ request()->getHost() }}</title>
     <link rel="icon" href="/wellspring.svg" type="image/svg+xml">
     @vite('resources/css/site.css')
 </head>
 <body>
 <header class="site-head">
-    <div class="wrap"><a class="site-name" href="/">{{ config('site.name') }}</a></div>
+    <div class="wrap"><a class="site-name" href="/">{{ request()->getHost() }}</a></div>
 </header>
 <main id="content" class="wrap">
     <div class="page-head">

@@ -10,7 +10,7 @@
 <body class="min-h-screen bg-base-200 grid place-items-center p-5">
 <main class="w-full max-w-sm">
     <h1 class="font-serif text-4xl font-semibold text-neutral">Wellspring</h1>
-    <p class="mt-1 mb-6 text-quiet">Sign in to manage {{ config('site.name') }}.</p>
+    <p class="mt-1 mb-6 text-quiet">Sign in to manage {{ $site->name }}.</p>
     @if ($nobody)
         <p class="mb-4 bg-base-100 border border-base-300 rounded-box p-4">
             Nobody can sign in yet. On the server, run<br>

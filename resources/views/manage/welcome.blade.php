@@ -14,12 +14,12 @@
         <h1 class="font-serif text-3xl font-semibold text-neutral">This link is no longer good</h1>
         <p class="mt-2 text-quiet">
             It was used, replaced by a newer one, or is older than {{ App\People\People::INVITATION_DAYS }} days.
-            Ask a manager of {{ config('site.name') }} for another.
+            Ask a manager of {{ $site->name }} for another.
         </p>
     @else
         <h1 class="font-serif text-4xl font-semibold text-neutral">Welcome, {{ $person->name }}</h1>
         <p class="mt-1 mb-6 text-quiet">
-            Choose a password for {{ config('site.name') }}. You sign in with {{ $person->email }}.
+            Choose a password for {{ $site->name }}. You sign in with {{ $person->email }}.
         </p>
         <form method="post" class="bg-base-100 border border-base-300 rounded-box p-6 grid gap-4">
             @csrf

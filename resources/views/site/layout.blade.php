@@ -1,10 +1,10 @@
 @php($slot = fn (string $key): string => implode('', array_column($frame[$key] ?? [], 'html')))
 <!doctype html>
-<html lang="{{ str_replace('_', '-', config('site.locale')) }}">
+<html lang="{{ $site->locale }}">
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
-    <title>@yield('title')@hasSection('title') · @endif{{ config('site.name') }}</title>
+    <title>@yield('title')@hasSection('title') · @endif{{ $site->name }}</title>
     @yield('head')
     <link rel="icon" href="/wellspring.svg" type="image/svg+xml">
     @vite('resources/css/site.css')
@@ -14,7 +14,7 @@
 <a class="skip" href="#content">Skip to the content</a>
 <header class="site-head">
     <div class="wrap">
-        <a class="site-name" href="/">{{ config('site.name') }}</a>
+        <a class="site-name" href="/">{{ $site->name }}</a>
         {!! $slot('header') !!}
     </div>
 </header>
@@ -31,7 +31,7 @@
 <footer class="site-foot">
     <div class="wrap">
         {!! $slot('footer') !!}
-        <p>{{ config('site.name') }}</p>
+        <p>{{ $site->name }}</p>
     </div>
 </footer>
 </body>

@@ -1,6 +1,7 @@
 @extends('site.layout', ['frame' => $result->frame])
-@section('title', $result->page->address->pattern === '/' ? '' : $result->subject->title)
+@section('title', $result->address->path === '/' ? '' : $result->subject->title)
 @section('head')
+    @if ($isStandIn ?? false)<meta name="robots" content="noindex">@endif
     @include('site.head', [
         'title' => $result->subject->title,
         'description' => $result->page->description ?: $result->subject->summary($result->subject->text),
@@ -24,7 +25,13 @@
         <h1 class="unseen">{{ $result->subject->title }}</h1>
     @endif
     @foreach ($result->bands as $band)
-        <div class="band band-{{ $band->band->tone->value }}" data-band="{{ $band->band->key }}">
+        <div @class(['band', 'band-'.$band->band->tone->value, ...$result->groundClasses($band->band)])
+            data-band="{{ $band->band->key }}">
+            @if (isset($result->grounds[$band->band->key]))
+                <div class="ground">@include('site.picture', [
+                    'media' => $result->grounds[$band->band->key], 'alt' => '', 'sizes' => '100vw', 'lazy' => false,
+                ])</div>
+            @endif
             <div class="band-slots">
                 @foreach ($band->slots as $slot)
                     <div class="slot share-{{ $slot->slot->share }}">
@@ -34,4 +41,7 @@
             </div>
         </div>
     @endforeach
+    @if (isset($signInTo))
+        @include('site.account.sign-in-form', ['to' => $signInTo, 'email' => '', 'fault' => ''])
+    @endif
 @endsection

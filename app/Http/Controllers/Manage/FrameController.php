@@ -9,7 +9,7 @@ use App\Http\Requests\LookAtFrameRequest;
 use App\Http\Requests\SaveFrameDraftRequest;
 use App\Http\Resources\Definitions;
 use App\Models\SiteDefinition;
-use App\Pages\FrameStore;
+use App\Pages\SiteDefinitionStore;
 use App\Site\AddressAnswers;
 use App\Site\SitePages;
 use OpenApi\Attributes as OA;
@@ -29,7 +29,7 @@ use Wellspring\Core\Time\Iso8601;
 final readonly class FrameController
 {
     public function __construct(
-        private FrameStore $frames,
+        private SiteDefinitionStore $frames,
         private PreviewContext $preview,
         private AddressAnswers $answers,
     ) {
@@ -41,7 +41,7 @@ final readonly class FrameController
         $row = $this->frames->frame();
 
         return [
-            'key' => FrameStore::FRAME,
+            'key' => SiteDefinitionStore::FRAME,
             'definition' => $row === null ? SitePages::plainFrame()->toArray() : self::written($row),
             'revision' => $row === null ? 0 : $row->revision,
             'savedAt' => Iso8601::format($row === null ? now()->toImmutable() : $row->updated_at),

@@ -7,8 +7,8 @@ namespace App\Http\Controllers\Manage;
 use App\Http\Requests\SaveMenuDraftRequest;
 use App\Http\Resources\Definitions;
 use App\Models\SiteDefinition;
-use App\Pages\FrameStore;
 use App\Pages\PageStore;
+use App\Pages\SiteDefinitionStore;
 use App\Pages\StoredPage;
 use OpenApi\Attributes as OA;
 use Wellspring\Core\Module\Module;
@@ -29,7 +29,7 @@ use Wellspring\Core\Time\Iso8601;
  */
 final readonly class MenuController
 {
-    public function __construct(private FrameStore $frames, private PageStore $pages)
+    public function __construct(private SiteDefinitionStore $frames, private PageStore $pages)
     {
     }
 
@@ -37,7 +37,7 @@ final readonly class MenuController
     public function index(): array
     {
         $rows = $this->frames->menus()->keyBy('key');
-        $keys = array_values(array_unique([FrameStore::MAIN, ...$rows->keys()->map(strval(...))->all()]));
+        $keys = array_values(array_unique([SiteDefinitionStore::MAIN, ...$rows->keys()->map(strval(...))->all()]));
 
         return array_map(function (string $key) use ($rows): array {
             $row = $rows->get($key);
@@ -99,7 +99,7 @@ final readonly class MenuController
     private function definition(string $key, ?SiteDefinition $row): array
     {
         if ($row === null) {
-            $pages = $key === FrameStore::MAIN ? $this->pages->inMenus() : [];
+            $pages = $key === SiteDefinitionStore::MAIN ? $this->pages->inMenus() : [];
 
             return ['format' => MenuReader::FORMAT, 'key' => $key, 'entries' => array_map(
                 fn (StoredPage $page): array => ['page' => $page->definition->key],

@@ -166,7 +166,7 @@ final readonly class PageController
         $names = $this->modules->names();
 
         return [
-            'html' => view('site.page', ['result' => $result])->render(),
+            'html' => view('site.page', ['result' => PagePlan::marked($result)])->render(),
             'address' => $address->path,
             'subject' => $page->about === null ? null : ['slug' => $slug, 'title' => $subject->title],
             'bands' => PagePlan::bands($result, $context, $names),

@@ -19,6 +19,7 @@ use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Who\Audience;
@@ -49,8 +50,12 @@ use Wellspring\Core\Who\Audience;
  */
 final readonly class StartController
 {
-    public function __construct(private CatalogueStore $store, private People $people, private PageStore $pages)
-    {
+    public function __construct(
+        private CatalogueStore $store,
+        private People $people,
+        private PageStore $pages,
+        private SiteSettings $site,
+    ) {
     }
 
     /** @return StartShape */
@@ -65,10 +70,10 @@ final readonly class StartController
         return [
             'user' => ['name' => $user->name, 'email' => $user->email, 'role' => $user->role],
             'site' => [
-                'name' => config()->string('site.name'),
-                'locale' => config()->string('site.locale'),
-                'timeZone' => config()->string('site.time_zone'),
-                'currency' => config()->string('site.currency'),
+                'name' => $this->site->name,
+                'locale' => $this->site->locale,
+                'timeZone' => $this->site->timeZone,
+                'currency' => $this->site->currency,
             ],
             // A site that others can reach, on which the demo's published password still opens an account.
             'demoPassword' => Gate::allows('manage') && ! DemoAccounts::openThisSite() && User::query()

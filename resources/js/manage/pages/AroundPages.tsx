@@ -1,15 +1,15 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type ReactNode, useEffect, useState } from "react";
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import { send } from "../shared/api";
-import { DraftState, DraftTrouble } from "../shared/DraftState";
+import { DraftHeader } from "../shared/DraftHeader";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
 import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
 import { SeenBy } from "../shared/SeenBy";
 import type { PreviewContext } from "../shared/schema";
 import { useStart } from "../shared/start";
-import type { Drafted, useKeptDraft } from "../shared/useKeptDraft";
+import type { Drafted, KeptDraft } from "../shared/useKeptDraft";
 
 /** What stands around pages, the frame or a menu: its plan, and beside it a page with the drafts around it. */
 export function AroundPages<T>({
@@ -24,7 +24,7 @@ export function AroundPages<T>({
 	/** Of the API; below it, `/publish`. */
 	path: string;
 	stored: Drafted<T> & { live: boolean; changed: boolean };
-	draft: ReturnType<typeof useKeptDraft<T>>;
+	draft: KeptDraft<T>;
 	newest: () => Promise<Drafted<T>>;
 	/** The plan. */
 	children: ReactNode;
@@ -36,7 +36,6 @@ export function AroundPages<T>({
 	const [address, setAddress] = useState(places[0]?.address ?? "/");
 	const [device, setDevice] = useState<Device>("Laptop");
 	const [context, setContext] = useState<PreviewContext>({});
-	const [live, setLive] = useState<string | null>(stored.live && !stored.changed ? JSON.stringify(definition) : null);
 	const kept = keeping.state === "kept" ? keeping.at : null;
 	// The draft as it is kept stands around the page.
 	const look = useQuery({
@@ -45,47 +44,20 @@ export function AroundPages<T>({
 		enabled: kept !== null,
 		placeholderData: keepPreviousData,
 	});
-	const publish = useMutation({
-		mutationFn: async () => {
-			if (!(await draft.keep())) {
-				throw new Error("Nothing was published, because the draft is not kept yet.");
-			}
-			await send("POST", `${path}/publish`, {});
-			return JSON.stringify(definition);
-		},
-		onSuccess: (now) => {
-			setLive(now);
-			void client.invalidateQueries({ queryKey: ["menus"] });
-		},
-	});
-	useEffect(() => {
-		document.title = `${title} · Wellspring`;
-	}, [title]);
-	const published = live === JSON.stringify(definition);
 	return (
 		<div className="flex-1 flex flex-col min-h-0 min-w-0">
-			<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
+			<DraftHeader
+				title={title}
+				path={path}
+				stored={stored}
+				draft={draft}
+				newest={newest}
+				onPublished={() => void client.invalidateQueries({ queryKey: ["menus"] })}
+			>
 				<Link to="/pages" className="text-quiet hover:underline lg:hidden">
 					Pages <span aria-hidden="true">›</span>
 				</Link>
-				<h1 className="font-serif text-xl font-semibold">{title}</h1>
-				<DraftState draft={draft} savedAt={stored.savedAt} />
-				<span className="flex-1" />
-				<button
-					type="button"
-					className="btn btn-secondary btn-sm h-9 px-4"
-					disabled={published || publish.isPending || keeping.state === "stale"}
-					onClick={() => publish.mutate()}
-				>
-					{published ? "Published" : "Publish"}
-				</button>
-				{publish.error && (
-					<div className="w-full">
-						<Notice>{publish.error.message}</Notice>
-					</div>
-				)}
-			</div>
-			<DraftTrouble draft={draft} newest={newest} />
+			</DraftHeader>
 			<div className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
 				<section className="bg-base-200 overflow-y-auto p-3 grid gap-2.5 content-start" aria-label="Plan">
 					{children}

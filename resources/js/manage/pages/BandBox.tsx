@@ -3,6 +3,7 @@ import { AudienceControl } from "../shared/fields/AudienceControl";
 import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
 import { Word } from "../shared/Word";
 import { duplicateBand, moveBand, moveLine, removeBand, splitBand, TWELFTHS, withBand } from "./edits";
+import { GroundControl } from "./GroundControl";
 import { ShareLine } from "./ShareLine";
 import { SlotBox } from "./SlotBox";
 import type { PagePlanState } from "./usePagePlan";
@@ -60,7 +61,7 @@ export function BandBox({ plan, band: at }: { plan: PagePlanState; band: number 
 }
 
 /** What can be done with a band, and what it says of itself. */
-function BandEditor({ plan: { definition, change }, at }: { plan: PagePlanState; at: number }) {
+export function BandEditor({ plan: { definition, change }, at }: { plan: PagePlanState; at: number }) {
 	const band = definition.bands[at];
 	if (!band) {
 		return null;
@@ -86,6 +87,12 @@ function BandEditor({ plan: { definition, change }, at }: { plan: PagePlanState;
 					))}
 				</select>
 			</label>
+			<GroundControl
+				value={band.ground}
+				onChange={(ground) =>
+					change(withBand(definition, at, ({ ground: _, ...now }) => (ground ? { ...now, ground } : now)))
+				}
+			/>
 			<fieldset className="grid gap-1">
 				<legend className="font-semibold mb-1">Slots</legend>
 				<div className="flex flex-wrap gap-1.5">

@@ -1,12 +1,16 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { get } from "../shared/api";
 import { AudienceControl } from "../shared/fields/AudienceControl";
+import { Labelled } from "../shared/fields/Labelled";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { RichText } from "../shared/fields/RichText";
 import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
 import { MediaPicker } from "../shared/MediaPicker";
-import type { PageBlock, PageFile, PlanBlock } from "../shared/schema";
+import type { ModuleSummary, PageBlock, PageFile, PlanBlock } from "../shared/schema";
+import { useStart } from "../shared/start";
 import { Word } from "../shared/Word";
-import { OF_SUBJECT, WHEN_EMPTY } from "./blockKinds";
+import { OF_SUBJECT, orderModules, placeFields, WHEN_EMPTY } from "./blockKinds";
 import { moveBlock, type Place, removeBlock, setBlock } from "./edits";
 import { FieldsControl } from "./FieldsControl";
 import type { PagePlanState } from "./usePagePlan";
@@ -18,9 +22,21 @@ export function BlockBox({ plan, place, shown }: { plan: PagePlanState; place: P
 		return null;
 	}
 	const words = shown?.words ?? block.module ?? block.block ?? "";
+	const name = `${place.band}.${place.slot}.${place.at}`;
+	const isPointed = plan.pointed?.block === name;
+	const point = () => plan.setPointed({ block: name, by: "plan" });
 	return (
+		// biome-ignore lint/a11y/noStaticElementInteractions: it only stands out on the page
 		<div
-			className={`min-w-0 break-words border border-base-300 border-l-3 rounded-field bg-base-100 px-2 py-1 text-[0.88rem] cursor-grab ${shown && !shown.shown ? "border-l-base-300" : block.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
+			ref={(element) => {
+				if (isPointed && plan.pointed?.by === "page") {
+					element?.scrollIntoView({ block: "nearest" });
+				}
+			}}
+			onPointerEnter={point}
+			onPointerLeave={() => plan.setPointed(null)}
+			onFocus={point}
+			className={`min-w-0 break-words border border-base-300 border-l-3 rounded-field bg-base-100 px-2 py-1 text-[0.88rem] cursor-grab ${isPointed ? "outline-2 outline-secondary" : ""} ${shown && !shown.shown ? "border-l-base-300" : block.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
 		>
 			<Word words={words} label={words}>
 				<BlockEditor plan={plan} place={place} block={block} />
@@ -36,7 +52,7 @@ export function BlockBox({ plan, place, shown }: { plan: PagePlanState; place: P
 	);
 }
 
-function BlockEditor({ plan, place, block }: { plan: PagePlanState; place: Place; block: PageBlock }) {
+export function BlockEditor({ plan, place, block }: { plan: PagePlanState; place: Place; block: PageBlock }) {
 	const { definition, change } = plan;
 	const set = (next: PageBlock, tag: string | null = null) =>
 		change(setBlock(definition, place, next), tag && `${tag} ${place.band} ${place.slot} ${place.at}`);
@@ -68,6 +84,7 @@ export function OwnControls({
 	about?: PageFile["about"];
 	onChange: (next: PageBlock, tag?: string) => void;
 }) {
+	const { types } = useStart();
 	const [picking, setPicking] = useState(false);
 	if (block.module !== undefined) {
 		const own = typeof block.heading === "string";
@@ -140,6 +157,28 @@ export function OwnControls({
 					<WhenEmpty block={block} onChange={onChange} />
 				</>
 			);
+		case "map":
+			return (
+				<>
+					<Labelled label="The place that which field says" id="block-place">
+						<select
+							id="block-place"
+							className="select select-sm"
+							value={block.field ?? ""}
+							onChange={(event) => onChange({ ...block, field: event.target.value })}
+						>
+							{placeFields({ about, types }).map((one) => (
+								<option key={one.key} value={one.key}>
+									{one.label}
+								</option>
+							))}
+						</select>
+					</Labelled>
+					<WhenEmpty block={block} onChange={onChange} />
+				</>
+			);
+		case "previousNext":
+			return <OrderControl block={block} about={about} onChange={onChange} />;
 		case "menu":
 			return (
 				<label className="grid gap-1">
@@ -172,6 +211,34 @@ export function OwnControls({
 		default:
 			return OF_SUBJECT.includes(block.block ?? "") ? <WhenEmpty block={block} onChange={onChange} /> : null;
 	}
+}
+
+/** The module in whose order the page's own item, term, month or person has one before and one after it. */
+function OrderControl({
+	block,
+	about,
+	onChange,
+}: {
+	block: PageBlock;
+	about: PageFile["about"] | undefined;
+	onChange: (next: PageBlock) => void;
+}) {
+	const modules = useQuery({
+		queryKey: ["modules"],
+		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
+	});
+	return (
+		<div className="grid gap-1">
+			<span className="font-semibold">In the order of</span>
+			<PickByTyping
+				label="In the order of which module"
+				placeholder="find by name"
+				options={orderModules({ about, modules: modules.data ?? [] }).map((one) => ({ key: one.key, label: one.name }))}
+				value={block.order ?? null}
+				onPick={(key) => key !== null && onChange({ ...block, order: key })}
+			/>
+		</div>
+	);
 }
 
 function WhenEmpty({ block, onChange }: { block: PageBlock; onChange: (next: PageBlock) => void }) {

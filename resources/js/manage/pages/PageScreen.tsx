@@ -15,6 +15,7 @@ import { useSettled } from "../shared/useSettled";
 import { Word } from "../shared/Word";
 import { PageHistory } from "./PageHistory";
 import { PageSentence } from "./PageSentence";
+import { PlaceNames } from "./PlaceNames";
 import { Plan } from "./Plan";
 import { type PagePlanState, usePagePlan } from "./usePagePlan";
 
@@ -74,7 +75,15 @@ function Loaded({ page }: { page: PageWhole }) {
 						<DeviceSwitch device={device} onChange={setDevice} />
 					</div>
 					<div className="flex-1 min-h-0 flex p-3">
-						{look.data && <PagePreview html={look.data.html} device={device} />}
+						{look.data && (
+							<PagePreview
+								html={look.data.html}
+								device={device}
+								pointed={plan.pointed}
+								onPoint={plan.setPointed}
+								names={(block) => <PlaceNames plan={plan} block={block} />}
+							/>
+						)}
 					</div>
 				</section>
 			</div>

@@ -2,11 +2,13 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { get } from "../shared/api";
 import { PickByTyping } from "../shared/fields/PickByTyping";
-import type { ModuleSummary } from "../shared/schema";
+import type { ModuleSummary, PageBlock, PageFile } from "../shared/schema";
+import { useStart } from "../shared/start";
 import { Word } from "../shared/Word";
 import { BlockBox } from "./BlockBox";
 import { BLOCK_KINDS } from "./blockKinds";
 import { addBlock, moveBlock, type Place } from "./edits";
+import { SlotEditor, useSlotWords } from "./SlotEditor";
 import type { PagePlanState } from "./usePagePlan";
 
 const DRAGGED = "application/x-wellspring-block";
@@ -17,6 +19,7 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 	const [over, setOver] = useState(false);
 	const slot = definition.bands[band]?.slots[at];
 	const shown = look.data?.bands[band]?.slots[at];
+	const words = useSlotWords(slot ?? { share: 1, blocks: [] });
 	if (!slot) {
 		return null;
 	}
@@ -51,16 +54,22 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 				</div>
 			))}
 			{shown?.why && slot.blocks.length > 0 && <p className="text-secondary text-[0.78rem]">{shown.why}</p>}
-			<div className="text-[0.88rem]">
+			<div className="text-[0.88rem] flex flex-wrap gap-x-3">
 				<Word words="+ a block" label={`Add to slot ${at + 1} of band ${band + 1}`}>
-					<AddBlock onAdd={(block) => change(addBlock(definition, end, block))} />
+					<AddBlock about={definition.about} onAdd={(block) => change(addBlock(definition, end, block))} />
 				</Word>
+				<span className="[&_.word]:!font-normal [&_.word]:!text-quiet">
+					<Word words={words} label={`Who sees slot ${at + 1} of band ${band + 1}`}>
+						<SlotEditor plan={plan} band={band} slot={at} />
+					</Word>
+				</span>
 			</div>
 		</section>
 	);
 }
 
-export function AddBlock({ onAdd }: { onAdd: (block: { module?: string; block?: string }) => void }) {
+export function AddBlock({ about, onAdd }: { about?: PageFile["about"]; onAdd: (block: PageBlock) => void }) {
+	const { types } = useStart();
 	const modules = useQuery({
 		queryKey: ["modules"],
 		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
@@ -80,11 +89,16 @@ export function AddBlock({ onAdd }: { onAdd: (block: { module?: string; block?: 
 			<fieldset className="grid gap-1">
 				<legend className="font-semibold mb-1">Or something else</legend>
 				<div className="flex flex-wrap gap-1.5">
-					{BLOCK_KINDS.map((one) => (
-						<button key={one.key} type="button" className="chip" onClick={() => onAdd(one.begin)}>
-							{one.label}
-						</button>
-					))}
+					{BLOCK_KINDS.map(({ key, label, begin }) => {
+						const block = begin({ about, types, modules: modules.data ?? [] });
+						return (
+							block && (
+								<button key={key} type="button" className="chip" onClick={() => onAdd(block)}>
+									{label}
+								</button>
+							)
+						);
+					})}
 				</div>
 			</fieldset>
 		</>

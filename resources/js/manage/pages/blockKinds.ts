@@ -1,27 +1,64 @@
-import type { PageBlock } from "../shared/schema";
+import type { ModuleSummary, PageBlock, PageFile, Start } from "../shared/schema";
 
-/** A block that is no module: what it is called, and how one begins. */
+/** What a new block can begin with: what the page is about, nothing in the frame, and what the site has. */
+export interface BlockSite {
+	about: PageFile["about"] | undefined;
+	types: Start["types"];
+	modules: ModuleSummary[];
+}
+
+/** A block that is no module: what it is called, and how one begins; null where none can stand. */
 interface BlockKind {
 	key: string;
 	label: string;
-	begin: PageBlock;
+	begin: (site: BlockSite) => PageBlock | null;
+}
+
+/** The fields for places of the page's own item. */
+export function placeFields({ about, types }: Pick<BlockSite, "about" | "types">) {
+	return types.find((one) => one.key === about?.item)?.fields.filter((field) => field.family === "place") ?? [];
+}
+
+/** Modules whose order the page's own item, term, month or person can have a place in: by item, those of its type. */
+export function orderModules({ about, modules }: Pick<BlockSite, "about" | "modules">) {
+	return about?.item === undefined ? modules : modules.filter((one) => one.takes.includes(about.item ?? ""));
 }
 
 /** What can be put into a slot beside modules, in the order in which it is offered. */
 export const BLOCK_KINDS: BlockKind[] = [
-	{ key: "heading", label: "Heading", begin: { block: "heading", text: "A heading" } },
-	{ key: "text", label: "Text", begin: { block: "text", html: "<p>Some words.</p>" } },
-	{ key: "picture", label: "Picture", begin: { block: "picture", picture: "" } },
-	{ key: "pageTitle", label: "The page’s title", begin: { block: "pageTitle" } },
-	{ key: "pageText", label: "The page’s text", begin: { block: "pageText" } },
-	{ key: "pagePicture", label: "The page’s picture", begin: { block: "pagePicture" } },
-	{ key: "field", label: "Fields", begin: { block: "field", fields: ["title"] } },
-	{ key: "breadcrumbs", label: "Breadcrumbs", begin: { block: "breadcrumbs" } },
-	{ key: "menu", label: "Menu", begin: { block: "menu", menu: "main" } },
-	{ key: "searchBox", label: "Search box", begin: { block: "searchBox" } },
-	{ key: "accountLinks", label: "Account links", begin: { block: "accountLinks" } },
-	{ key: "signIn", label: "Sign-in box", begin: { block: "signIn" } },
-	{ key: "space", label: "Space", begin: { block: "space" } },
+	{ key: "heading", label: "Heading", begin: () => ({ block: "heading", text: "A heading" }) },
+	{ key: "text", label: "Text", begin: () => ({ block: "text", html: "<p>Some words.</p>" }) },
+	{ key: "picture", label: "Picture", begin: () => ({ block: "picture", picture: "" }) },
+	{ key: "pageTitle", label: "The page’s title", begin: () => ({ block: "pageTitle" }) },
+	{ key: "pageText", label: "The page’s text", begin: () => ({ block: "pageText" }) },
+	{ key: "pagePicture", label: "The page’s picture", begin: () => ({ block: "pagePicture" }) },
+	{
+		key: "field",
+		label: "Fields",
+		begin: ({ about }) => (about ? { block: "field", fields: ["title"] } : null),
+	},
+	{
+		key: "map",
+		label: "Map of a place",
+		begin: (site) => {
+			const [first] = placeFields(site);
+			return first ? { block: "map", field: first.key } : null;
+		},
+	},
+	{
+		key: "previousNext",
+		label: "Previous and next",
+		begin: (site) => {
+			const [first] = site.about ? orderModules(site) : [];
+			return first ? { block: "previousNext", order: first.key } : null;
+		},
+	},
+	{ key: "breadcrumbs", label: "Breadcrumbs", begin: () => ({ block: "breadcrumbs" }) },
+	{ key: "menu", label: "Menu", begin: () => ({ block: "menu", menu: "main" }) },
+	{ key: "searchBox", label: "Search box", begin: () => ({ block: "searchBox" }) },
+	{ key: "accountLinks", label: "Account links", begin: () => ({ block: "accountLinks" }) },
+	{ key: "signIn", label: "Sign-in box", begin: () => ({ block: "signIn" }) },
+	{ key: "space", label: "Space", begin: () => ({ block: "space" }) },
 ];
 
 /** What can happen where a block that shows something of the page’s subject has nothing to show. */

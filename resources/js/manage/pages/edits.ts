@@ -1,4 +1,4 @@
-import type { PageBand, PageBlock, PageFile } from "../shared/schema";
+import type { PageBand, PageBlock, PageFile, PageSlot } from "../shared/schema";
 
 /** Where a block stands: its band, its slot, and its place in that. */
 export interface Place {
@@ -87,11 +87,23 @@ export function moveLine(page: PageFile, band: number, slot: number, by: number)
 	});
 }
 
-function withBlocks(page: PageFile, place: Place, change: (now: PageBlock[]) => PageBlock[]): PageFile {
-	return withBand(page, place.band, (now) => ({
+export function withSlot(page: PageFile, band: number, slot: number, change: (now: PageSlot) => PageSlot): PageFile {
+	return withBand(page, band, (now) => ({
 		...now,
-		slots: now.slots.map((one, i) => (i === place.slot ? { ...one, blocks: change(one.blocks) } : one)),
+		slots: now.slots.map((one, i) => (i === slot ? change(one) : one)),
 	}));
+}
+
+function withBlocks(page: PageFile, place: Place, change: (now: PageBlock[]) => PageBlock[]): PageFile {
+	return withSlot(page, place.band, place.slot, (now) => ({ ...now, blocks: change(now.blocks) }));
+}
+
+/** The block at the end of the page: in its last slot, or in a band of its own where it has none. */
+export function appendBlock(page: PageFile, block: PageBlock): PageFile {
+	const whole = page.bands.length === 0 ? addBand(page) : page;
+	const band = whole.bands.length - 1;
+	const slot = (whole.bands[band]?.slots.length ?? 1) - 1;
+	return addBlock(whole, { band, slot, at: whole.bands[band]?.slots[slot]?.blocks.length ?? 0 }, block);
 }
 
 export function addBlock(page: PageFile, place: Place, block: PageBlock): PageFile {

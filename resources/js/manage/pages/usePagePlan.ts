@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../shared/api";
+import type { Pointed } from "../shared/PagePreview";
 import type { PageFile, PageLook, PageWhole, PreviewContext } from "../shared/schema";
 import { useKeptDraft } from "../shared/useKeptDraft";
 import { useSettled } from "../shared/useSettled";
@@ -11,6 +12,8 @@ export function usePagePlan(page: PageWhole) {
 	const [previewContext, setPreviewContext] = useState<PreviewContext>({});
 	/** What a page with a placeholder is looked at as; empty: the first that there is. */
 	const [slug, setSlug] = useState("");
+	/** The block that stands out in the plan and on the page. */
+	const [pointed, setPointed] = useState<Pointed | null>(null);
 	const shown = useSettled(draft.definition, 90);
 	const look = useQuery({
 		queryKey: ["page look", shown, slug, previewContext],
@@ -24,6 +27,8 @@ export function usePagePlan(page: PageWhole) {
 		look,
 		/** Whether what is shown is not yet that of the definition. */
 		updating: draft.definition !== shown || look.isFetching,
+		pointed,
+		setPointed,
 		slug,
 		setSlug,
 		previewContext,

@@ -29,7 +29,7 @@ export function CommandBox() {
 		<>
 			<button
 				type="button"
-				className="flex items-center gap-2 h-8 w-36 sm:w-56 rounded-field bg-[#23555b] text-[#c6dadb] hover:text-white px-3 text-[0.88rem] cursor-pointer"
+				className="flex items-center gap-2 h-8 w-36 sm:w-44 xl:w-52 rounded-field bg-[#23555b] text-[#c6dadb] hover:text-white px-3 text-[0.88rem] cursor-pointer"
 				aria-keyshortcuts="/"
 				onClick={() => setOpen("find")}
 			>

@@ -1,4 +1,5 @@
-import { useEffect, useRef, useState } from "react";
+import { type ReactNode, useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { flushSync } from "react-dom";
 
 const WIDTHS = [
 	["Phone", 390],
@@ -8,18 +9,43 @@ const WIDTHS = [
 
 export type Device = (typeof WIDTHS)[number][0];
 
+/** What of the page is pointed at: the `data-block` of an element, and where the pointing was done. */
+export interface Pointed {
+	block: string;
+	by: "page" | "plan";
+}
+
+/** In pixels, at most. */
+const NAMES_WIDTH = 340;
+
+interface Box {
+	left: number;
+	top: number;
+	width: number;
+	height: number;
+}
+
 /** What visitors get: the real page in a frame, at the width of a device, following every change. */
 export function PagePreview({
 	html,
 	moduleKey = "",
 	device,
 	onPage,
+	pointed = null,
+	onPoint,
+	names,
 }: {
 	html: string;
 	/** The module that is looked at, if it is one. */
 	moduleKey?: string;
 	device: Device;
 	onPage?: (page: string) => void;
+	/** The block that stands out, if one does. */
+	pointed?: Pointed | null;
+	/** Told which block is pointed at, has the focus, or is opened. */
+	onPoint?: (pointed: Pointed | null) => void;
+	/** What the block and what it stands in are called: buttons, of which the last opens the block. */
+	names?: (block: string) => ReactNode;
 }) {
 	const stage = useRef<HTMLDivElement>(null);
 	const frame = useRef<HTMLIFrameElement>(null);
@@ -27,6 +53,9 @@ export function PagePreview({
 	const first = useRef(html);
 	const turn = useRef(onPage);
 	turn.current = onPage;
+	const width = WIDTHS.find(([name]) => name === device)?.[1] ?? 1280;
+	const scale = Math.min(1, room.width / width);
+	const left = Math.max(0, (room.width - width * scale) / 2);
 
 	useEffect(() => {
 		const element = stage.current;
@@ -64,26 +93,151 @@ export function PagePreview({
 				turn.current?.(new URL(link.href, window.location.href).searchParams.get(`${moduleKey}-page`) ?? "1");
 			}
 		});
+		setLoaded(true);
 	};
+	const [loaded, setLoaded] = useState(false);
 
-	const width = WIDTHS.find(([name]) => name === device)?.[1] ?? 1280;
-	const scale = Math.min(1, room.width / width);
 	return (
-		<div ref={stage} className="flex-1 min-h-0 overflow-hidden">
+		<div ref={stage} className="relative flex-1 min-h-0 overflow-hidden">
 			<iframe
 				ref={frame}
 				title="What visitors get"
 				sandbox="allow-same-origin"
 				srcDoc={first.current}
 				onLoad={listen}
-				className="bg-white outline outline-base-300 rounded-lg origin-top-left"
-				style={{
-					width,
-					height: room.height / scale,
-					transform: `translateX(${Math.max(0, (room.width - width * scale) / 2)}px) scale(${scale})`,
-				}}
+				className="absolute left-0 top-0 bg-white outline outline-base-300 rounded-lg origin-top-left"
+				style={{ width, height: room.height / scale, transform: `translateX(${left}px) scale(${scale})` }}
 			/>
+			{loaded && names && onPoint && frame.current && (
+				<Names
+					frame={frame.current}
+					html={html}
+					place={{ left, scale }}
+					pointed={pointed}
+					onPoint={onPoint}
+					names={names}
+				/>
+			)}
 		</div>
+	);
+}
+
+/** An outline around the block that is pointed at on the page, and over it what it is called. */
+function Names({
+	frame,
+	html,
+	place: { left, scale },
+	pointed,
+	onPoint,
+	names,
+}: {
+	frame: HTMLIFrameElement;
+	html: string;
+	/** Where the page lies on the stage. */
+	place: { left: number; scale: number };
+	pointed: Pointed | null;
+	onPoint: (pointed: Pointed | null) => void;
+	names: (block: string) => ReactNode;
+}) {
+	const bar = useRef<HTMLDivElement>(null);
+	const [box, setBox] = useState<Box | null>(null);
+	const point = useRef(onPoint);
+	point.current = onPoint;
+	/** While what a name stands for is open, nothing else is pointed at. */
+	const isOpen = useCallback(() => bar.current?.querySelector("[aria-expanded=true]") !== null, []);
+	const measure = useCallback(() => {
+		const page = frame.contentDocument;
+		const element = pointed && page?.querySelector<HTMLElement>(`[data-block="${pointed.block}"]`);
+		const rect = element?.getBoundingClientRect();
+		setBox(
+			rect
+				? {
+						left: left + rect.left * scale,
+						top: rect.top * scale,
+						width: rect.width * scale,
+						height: rect.height * scale,
+					}
+				: null,
+		);
+		return element ?? null;
+	}, [frame, pointed, left, scale]);
+
+	// Whatever is on the page can be reached by keyboard, too.
+	// biome-ignore lint/correctness/useExhaustiveDependencies: a new page has new elements
+	useLayoutEffect(() => {
+		for (const element of frame.contentDocument?.querySelectorAll<HTMLElement>("[data-block]") ?? []) {
+			element.tabIndex = 0;
+		}
+		const element = measure();
+		if (pointed?.by === "plan") {
+			element?.scrollIntoView({ block: "nearest" });
+			measure();
+		}
+	}, [frame, html, measure, pointed]);
+
+	useEffect(() => {
+		const page = frame.contentDocument;
+		if (!page) {
+			return;
+		}
+		const blockOf = (event: Event) =>
+			(event.target as Element).closest?.("[data-block]")?.getAttribute("data-block") ?? null;
+		const show = (event: Event) => {
+			const block = blockOf(event);
+			if (block !== null && !isOpen()) {
+				point.current({ block, by: "page" });
+			}
+		};
+		const open = (event: Event) => {
+			const block = blockOf(event);
+			if (block !== null) {
+				// The names are drawn first.
+				flushSync(() => point.current({ block, by: "page" }));
+				[...(bar.current?.querySelectorAll("button") ?? [])].at(-1)?.click();
+			}
+		};
+		const openByKey = (event: KeyboardEvent) => {
+			if (event.key === "Enter" && (event.target as Element).hasAttribute("data-block")) {
+				event.preventDefault();
+				open(event);
+			}
+		};
+		const away = () => !isOpen() && point.current(null);
+		page.addEventListener("pointerover", show);
+		page.addEventListener("focusin", show);
+		page.addEventListener("click", open);
+		page.addEventListener("keydown", openByKey);
+		page.addEventListener("scroll", away);
+		return () => {
+			page.removeEventListener("pointerover", show);
+			page.removeEventListener("focusin", show);
+			page.removeEventListener("click", open);
+			page.removeEventListener("keydown", openByKey);
+			page.removeEventListener("scroll", away);
+		};
+	}, [frame, isOpen]);
+
+	return (
+		pointed &&
+		box && (
+			<>
+				<div
+					className="absolute pointer-events-none outline-2 outline-secondary rounded-[3px]"
+					style={{ left: box.left, top: box.top, width: box.width, height: box.height }}
+				/>
+				<div
+					ref={bar}
+					className="page-names absolute flex items-baseline gap-1.5 bg-neutral text-neutral-content rounded-field px-2 py-0.5 text-[0.82rem] whitespace-nowrap *:last:truncate"
+					style={{
+						left: Math.max(0, Math.min(box.left, left + frame.clientWidth * scale - NAMES_WIDTH)),
+						top: Math.max(0, box.top - 28),
+						maxWidth: NAMES_WIDTH,
+					}}
+				>
+					{names(pointed.block)}
+				</div>
+			</>
+		)
 	);
 }
 

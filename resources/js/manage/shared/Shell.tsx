@@ -35,6 +35,7 @@ const SCREENS: [string, string, boolean][] = [
 	["/terms", "Terms", false],
 	["/files", "Files", true],
 	["/people", "People", false],
+	["/settings", "Settings", false],
 ];
 
 export function Shell() {
@@ -47,7 +48,7 @@ export function Shell() {
 			>
 				Skip to the screen
 			</a>
-			<header className="topline bg-neutral text-neutral-content flex flex-wrap items-center gap-x-4 md:gap-x-6 gap-y-1 px-4 md:px-5 py-1.5 md:py-0 md:h-12 shrink-0">
+			<header className="topline bg-neutral text-neutral-content flex flex-wrap items-center gap-x-4 md:gap-x-5 gap-y-1 px-4 md:px-5 py-1.5 md:py-0 md:h-12 shrink-0">
 				<span className="flex items-center gap-2 font-serif text-xl font-semibold">
 					<Mark /> Wellspring
 				</span>

@@ -25,11 +25,11 @@ export interface Drafted<T> {
 /**
  * A draft that keeps itself while it is edited, with its history.
  *
- * @param kind `module`, `page`, `menu` or `frame`, of which there is but one
+ * @param kind `module`, `page`, `menu`, or `frame` or `settings`, of which there is but one
  */
-export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "frame", draft: Drafted<T>) {
+export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "frame" | "settings", draft: Drafted<T>) {
 	const client = useQueryClient();
-	const path = kind === "frame" ? "/frame/draft" : `/${kind}s/${draft.key}/draft`;
+	const path = kind === "frame" || kind === "settings" ? `/${kind}/draft` : `/${kind}s/${draft.key}/draft`;
 	const name = `${kind} ${draft.key}`;
 	const [history, act] = useReducer(
 		(now: History<T>, next: Act<T>) => step(now, next),

@@ -1,6 +1,6 @@
 Dear {{ $name }},
 
-choose your password for {{ config('site.name') }} here:
+choose your password for {{ $site->name }} here:
 
 {{ $link }}
 

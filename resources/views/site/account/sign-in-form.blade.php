@@ -7,6 +7,6 @@
     <button>Sign in</button>
     <p>
         <a href="/account/password">Forgotten the password?</a>
-        @if (config('site.sign_up'))<a href="/account/sign-up">Sign up</a>@endif
+        @if ($site->mayVisitorsSignUp)<a href="/account/sign-up">Sign up</a>@endif
     </p>
 </form>

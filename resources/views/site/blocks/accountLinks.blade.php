@@ -3,6 +3,6 @@
         <a href="/account">Your account</a>
     @else
         <a href="/account/sign-in?to={{ urlencode($address->path) }}">Sign in</a>
-        @if (config('site.sign_up'))<a href="/account/sign-up">Sign up</a>@endif
+        @if ($site->mayVisitorsSignUp)<a href="/account/sign-up">Sign up</a>@endif
     @endif
 </p>

@@ -7,6 +7,7 @@ namespace App\Pages;
 use App\Audit\Actor;
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
+use App\Catalogue\SiteLanguage;
 use App\Content\StaleWrite;
 use App\Models\AuditAction;
 use App\Models\FreeName;
@@ -14,29 +15,39 @@ use App\Models\SiteDefinition;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Context\SiteSettings;
+use Wellspring\Core\Context\SiteSettingsReader;
 use Wellspring\Core\Page\FrameDefinition;
 use Wellspring\Core\Page\FrameReader;
 use Wellspring\Core\Page\MenuDefinition;
 use Wellspring\Core\Page\MenuReader;
+use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** Keeps the frame and the menus: their drafts, and what is live. */
-final readonly class FrameStore
+/** Keeps the frame, the menus and the site's settings: their drafts, and what is live. */
+final readonly class SiteDefinitionStore
 {
     public const FRAME = 'frame';
 
     public const MENU = 'menu';
 
+    public const SETTINGS = 'settings';
+
     /** The menu that there is also while nobody has published one: the pages that say a menu entry of their own. */
     public const MAIN = 'main';
 
-    public function __construct(private CatalogueStore $catalogue)
+    public function __construct(private CatalogueStore $catalogue, private PageStore $pages)
     {
     }
 
     public function frame(): ?SiteDefinition
     {
         return SiteDefinition::query()->where('kind', self::FRAME)->first();
+    }
+
+    public function settings(): ?SiteDefinition
+    {
+        return SiteDefinition::query()->where('kind', self::SETTINGS)->first();
     }
 
     public function menu(string $key): ?SiteDefinition
@@ -54,12 +65,12 @@ final readonly class FrameStore
     public function live(bool $drafts = false): LiveFrame
     {
         [$frame, $menus] = [null, []];
-        $rows = SiteDefinition::query()->orderBy('key');
+        $rows = SiteDefinition::query()->whereIn('kind', [self::FRAME, self::MENU])->orderBy('key');
         foreach ($drafts ? $rows->get() : $rows->whereNotNull('live')->get() as $row) {
             $definition = $this->readable($row, $drafts);
             if ($definition instanceof MenuDefinition) {
                 $menus[$row->key] = $definition;
-            } else {
+            } elseif ($definition instanceof FrameDefinition) {
                 $frame = $definition;
             }
         }
@@ -67,8 +78,8 @@ final readonly class FrameStore
         return new LiveFrame($frame, $menus);
     }
 
-    /** Creates the frame or the menu, or replaces its draft. */
-    public function apply(FrameDefinition|MenuDefinition $definition): SiteDefinition
+    /** Creates what there is no draft of, or replaces its draft. */
+    public function apply(FrameDefinition|MenuDefinition|SiteSettings $definition): SiteDefinition
     {
         return DB::transaction(function () use ($definition): SiteDefinition {
             $draft = ['draft' => $definition->toArray(), 'user_id' => Actor::id()];
@@ -92,13 +103,13 @@ final readonly class FrameStore
     }
 
     /**
-     * Replaces the draft of the frame or of a menu.
+     * Replaces the draft.
      *
      * @param  int  $revision  the revision that the change started from; 0 where there was none
      *
      * @throws StaleWrite
      */
-    public function save(FrameDefinition|MenuDefinition $definition, int $revision): SiteDefinition
+    public function save(FrameDefinition|MenuDefinition|SiteSettings $definition, int $revision): SiteDefinition
     {
         return DB::transaction(function () use ($definition, $revision): SiteDefinition {
             $row = self::rowOf($definition)->lockForUpdate()->first();
@@ -110,39 +121,66 @@ final readonly class FrameStore
         });
     }
 
-    /** Makes the draft live and keeps it as a version. */
+    /**
+     * Makes the draft live and keeps it as a version. Settings in another language have all text ordered and searched
+     * anew.
+     */
     public function publish(SiteDefinition $row): SiteDefinition
     {
         return DB::transaction(function () use ($row): SiteDefinition {
             $row = SiteDefinition::query()->lockForUpdate()->findOrFail($row->id);
-            $this->read($row, $row->draft);
+            $definition = $this->read($row, $row->draft);
+            if ($definition instanceof SiteSettings) {
+                $this->checkPages($definition);
+                SiteLanguage::use($definition->locale);
+            }
             PublishedVersions::publish($row);
-            $isMenu = $row->kind === self::MENU;
-            AuditTrail::record(
-                $isMenu ? AuditAction::MenuPublished : AuditAction::FramePublished,
-                $isMenu ? "“{$row->key}”" : '',
-                ['key' => $row->key],
-            );
+            AuditTrail::record(match ($row->kind) {
+                self::MENU => AuditAction::MenuPublished,
+                self::SETTINGS => AuditAction::SettingsPublished,
+                default => AuditAction::FramePublished,
+            }, $row->kind === self::MENU ? "“{$row->key}”" : '', ['key' => $row->key]);
+            $this->catalogue->forget();
 
             return $row;
         });
     }
 
-    /** @return array{kind: string, key: string} */
-    private static function nameOf(FrameDefinition|MenuDefinition $definition): array
+    /** @throws Refused where settings name pages that are not live, or that have a placeholder */
+    private function checkPages(SiteSettings $settings): void
     {
-        return $definition instanceof MenuDefinition
-            ? ['kind' => self::MENU, 'key' => $definition->key]
-            : ['kind' => self::FRAME, 'key' => self::FRAME];
+        $live = [];
+        foreach ($this->pages->some(array_values($settings->pages())) as $stored) {
+            $live[$stored->definition->key] = $stored->definition->about === null;
+        }
+        foreach ($settings->pages() as $place => $key) {
+            if (($live[$key] ?? false) === false) {
+                throw Refused::because(
+                    $place,
+                    ProblemCode::Unknown,
+                    "expected the key of a live page about nothing but itself, found “{$key}”.",
+                );
+            }
+        }
+    }
+
+    /** @return array{kind: string, key: string} */
+    private static function nameOf(FrameDefinition|MenuDefinition|SiteSettings $definition): array
+    {
+        return match (true) {
+            $definition instanceof MenuDefinition => ['kind' => self::MENU, 'key' => $definition->key],
+            $definition instanceof SiteSettings => ['kind' => self::SETTINGS, 'key' => self::SETTINGS],
+            default => ['kind' => self::FRAME, 'key' => self::FRAME],
+        };
     }
 
     /** @return Builder<SiteDefinition> */
-    private static function rowOf(FrameDefinition|MenuDefinition $definition): Builder
+    private static function rowOf(FrameDefinition|MenuDefinition|SiteSettings $definition): Builder
     {
         return SiteDefinition::query()->where(self::nameOf($definition));
     }
 
-    private function readable(SiteDefinition $row, bool $draft): FrameDefinition|MenuDefinition|null
+    private function readable(SiteDefinition $row, bool $draft): FrameDefinition|MenuDefinition|SiteSettings|null
     {
         try {
             return $this->read($row, $draft ? $row->draft : $row->live);
@@ -161,8 +199,12 @@ final readonly class FrameStore
     }
 
     /** @throws Refused */
-    private function read(SiteDefinition $row, mixed $definition): FrameDefinition|MenuDefinition
+    private function read(SiteDefinition $row, mixed $definition): FrameDefinition|MenuDefinition|SiteSettings
     {
-        return $row->kind === self::MENU ? $this->readMenu($definition) : FrameReader::read($definition);
+        return match ($row->kind) {
+            self::MENU => $this->readMenu($definition),
+            self::SETTINGS => SiteSettingsReader::read($definition),
+            default => FrameReader::read($definition),
+        };
     }
 }

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use OpenApi\Attributes as OA;
+
+/** The draft of the site's settings, with the revision that it started from; 0 where there is none yet. */
+#[OA\Schema(properties: [
+    new OA\Property(property: 'definition', ref: '#/components/schemas/SettingsFile'),
+])]
+final class SaveSettingsDraftRequest extends ApiRequest
+{
+    use HasDefinition;
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'definition' => ['required', 'array'],
+            'revision' => ['required', 'integer'],
+        ];
+    }
+}

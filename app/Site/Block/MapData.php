@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Block;
+
+use Wellspring\Core\Map\PlaceMap;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Block\MapOfPlace;
+
+/**
+ * A place with its map, where the field says where it lies.
+ *
+ * @implements BlockData<MapOfPlace>
+ */
+final readonly class MapData implements BlockData
+{
+    public static function block(): string
+    {
+        return MapOfPlace::class;
+    }
+
+    public function data(Block $block, PageScene $scene): ?array
+    {
+        $place = $block->field === null ? null : $scene->subject?->record?->value($block->field);
+        if (! is_array($place) || ! isset($place['latitude'], $place['longitude'])) {
+            return null;
+        }
+        $degrees = fn (mixed $value): float => is_numeric($value) ? (float) $value : 0.0;
+        [$latitude, $longitude] = [$degrees($place['latitude']), $degrees($place['longitude'])];
+
+        return [
+            'map' => PlaceMap::around($latitude, $longitude),
+            'words' => is_string($place['address'] ?? null) ? $place['address'] : '',
+            'latitude' => $latitude,
+            'longitude' => $longitude,
+        ];
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Map;
+
+/**
+ * A drawn map around a place: the outline of the land there, with the place in the middle. The equirectangular
+ * projection keeps the place's own parallel true to scale. It reaches as far as it takes to show some coast.
+ */
+final readonly class PlaceMap
+{
+    public const WIDTH = 640;
+
+    public const HEIGHT = 360;
+
+    /** Degrees from the top to the bottom that are tried, the narrowest first. */
+    private const REACHES = [3, 6, 12, 24, 48];
+
+    /** How far beyond its edge land is drawn, in units of the map: so far no line along the edge is seen. */
+    private const MARGIN = 8;
+
+    /**
+     * @param  list<string>  $land  path data of SVG, each a ring; filled by the rule evenodd
+     * @param  array{float, float}  $point  where the place is, from the left and from the top
+     * @param  int  $reach  degrees from the top to the bottom
+     */
+    private function __construct(public array $land, public array $point, public int $reach)
+    {
+    }
+
+    /**
+     * @param  float  $latitude  degrees north, WGS 84
+     * @param  float  $longitude  degrees east
+     */
+    public static function around(float $latitude, float $longitude): self
+    {
+        foreach (self::REACHES as $reach) {
+            [$land, $point] = self::draw($latitude, $longitude, $reach);
+            if (self::hasCoast($land)) {
+                break;
+            }
+        }
+
+        return new self(
+            array_map(fn (array $ring): string => 'M'.implode('L', array_map(
+                fn (array $at): string => round($at[0], 1).' '.round($at[1], 1),
+                $ring,
+            )).'Z', $land),
+            $point,
+            $reach,
+        );
+    }
+
+    /** @return array{list<non-empty-list<array{float, float}>>, array{float, float}} rings on the map, and the place */
+    private static function draw(float $latitude, float $longitude, int $reach): array
+    {
+        $scale = self::HEIGHT / ($reach * 100);
+        // Towards the poles a degree of longitude grows short; beyond 85° nothing more of it would be seen.
+        $narrow = max(0.09, cos(deg2rad($latitude)));
+        $half = [self::WIDTH / 2 / $scale / $narrow, self::HEIGHT / 2 / $scale];
+        $middle = [$longitude * 100, max(-9000 + $half[1], min(9000 - $half[1], $latitude * 100))];
+        $rings = LandOutline::within(
+            (int) floor($middle[0] - $half[0]),
+            (int) floor($middle[1] - $half[1]),
+            (int) ceil($middle[0] + $half[0]),
+            (int) ceil($middle[1] + $half[1]),
+        );
+        $at = fn (float $x, float $y): array => [
+            self::WIDTH / 2 + ($x - $middle[0]) * $scale * $narrow,
+            self::HEIGHT / 2 - ($y - $middle[1]) * $scale,
+        ];
+        $land = [];
+        foreach ($rings as $ring) {
+            $clipped = self::clipped(array_map(fn (array $point): array => $at($point[0], $point[1]), $ring));
+            if ($clipped !== []) {
+                $land[] = $clipped;
+            }
+        }
+
+        return [$land, $at($longitude * 100, $latitude * 100)];
+    }
+
+    /**
+     * What of the ring lies on the map and its margin: Sutherland and Hodgman's clipping, one edge after the other
+     * (“Reentrant polygon clipping”, Communications of the ACM 17, 1974).
+     *
+     * @param  list<array{float, float}>  $ring
+     * @return list<array{float, float}> empty where nothing does
+     */
+    private static function clipped(array $ring): array
+    {
+        foreach ([
+            [0, -self::MARGIN, 1], [0, self::WIDTH + self::MARGIN, -1],
+            [1, -self::MARGIN, 1], [1, self::HEIGHT + self::MARGIN, -1],
+        ] as [$axis, $edge, $side]) {
+            $kept = [];
+            $before = $ring[count($ring) - 1] ?? [0.0, 0.0];
+            foreach ($ring as $point) {
+                $isIn = ($point[$axis] - $edge) * $side >= 0;
+                if ($isIn !== (($before[$axis] - $edge) * $side >= 0)) {
+                    $part = ($edge - $before[$axis]) / ($point[$axis] - $before[$axis]);
+                    $kept[] = [
+                        $before[0] + ($point[0] - $before[0]) * $part,
+                        $before[1] + ($point[1] - $before[1]) * $part,
+                    ];
+                }
+                if ($isIn) {
+                    $kept[] = $point;
+                }
+                $before = $point;
+            }
+            $ring = $kept;
+        }
+
+        return $ring;
+    }
+
+    /**
+     * Whether any of the land ends on the map.
+     *
+     * @param  list<non-empty-list<array{float, float}>>  $land
+     */
+    private static function hasCoast(array $land): bool
+    {
+        foreach ($land as $ring) {
+            foreach ($ring as [$x, $y]) {
+                if ($x >= 0 && $x <= self::WIDTH && $y >= 0 && $y <= self::HEIGHT) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Block;
+
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Problem\ProblemCode;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/**
+ * Links to what stands before and after the page's own item, term, month or person among all that a module shows, in
+ * its order: `{"block": "previousNext", "order": "newest-posts"}`.
+ */
+final readonly class PreviousNext implements Block
+{
+    use Defaults;
+
+    /** @param  string  $order  the module's key */
+    public function __construct(public string $order)
+    {
+    }
+
+    public static function key(): string
+    {
+        return 'previousNext';
+    }
+
+    public static function read(Shape $shape, Problems $problems, ?Type $type): self
+    {
+        if ($type === null) {
+            $problems->add(
+                $shape->at('block'),
+                ProblemCode::WrongValue,
+                'expected previous and next only on a page that is about terms, items, months or people.',
+            );
+        }
+        $order = $shape->text('order');
+        if ($order !== '' && preg_match(Module::KEY, $order) !== 1) {
+            $shape->wrong('order', 'the key of a module', $order);
+        }
+
+        return new self($order);
+    }
+
+    public static function optionSchemas(): array
+    {
+        return ['order' => ['type' => 'string', 'pattern' => '^[a-z0-9-]{1,64}$']];
+    }
+
+    public function words(): string
+    {
+        return "previous and next of the module {$this->order}";
+    }
+
+    public function toArray(): array
+    {
+        return ['block' => self::key(), 'order' => $this->order];
+    }
+}

@@ -1,0 +1,70 @@
+import { useState } from "react";
+import { MediaPicker } from "../shared/MediaPicker";
+import type { PageBand } from "../shared/schema";
+
+type Ground = PageBand["ground"];
+
+/** The site's colours that a band can stand on. */
+const COLOURS: [string, string][] = [
+	["paper", "paper, the page’s own"],
+	["bed", "bed, a quiet one"],
+	["ink", "ink, with light text"],
+	["leaf", "leaf, with light text"],
+	["copper", "copper, with light text"],
+];
+
+/** What a band stands on: nothing of its own, a colour, a picture, or the picture of what the page is about. */
+export function GroundControl({ value, onChange }: { value: Ground; onChange: (ground: Ground) => void }) {
+	const [picking, setPicking] = useState(false);
+	const now = value?.colour ?? (value?.page ? "page" : value?.picture !== undefined ? "picture" : "");
+	return (
+		<div className="grid gap-1.5">
+			<label className="grid gap-1">
+				<span className="font-semibold">Ground</span>
+				<select
+					className="select select-sm"
+					value={now}
+					onChange={({ target }) => {
+						if (target.value === "picture") {
+							setPicking(true);
+						} else {
+							onChange(
+								target.value === ""
+									? undefined
+									: target.value === "page"
+										? { page: "picture" }
+										: { colour: target.value },
+							);
+						}
+					}}
+				>
+					<option value="">none of its own</option>
+					{COLOURS.map(([key, words]) => (
+						<option key={key} value={key}>
+							{words}
+						</option>
+					))}
+					<option value="page">the page’s own picture, under a veil</option>
+					<option value="picture">a picture, under a veil</option>
+				</select>
+			</label>
+			{value?.picture !== undefined && (
+				<button type="button" className="btn btn-sm justify-self-start" onClick={() => setPicking(true)}>
+					Choose another file
+				</button>
+			)}
+			{picking && (
+				<MediaPicker
+					kind="picture"
+					onClose={() => setPicking(false)}
+					onPick={([first]) => {
+						setPicking(false);
+						if (first) {
+							onChange({ picture: first.name });
+						}
+					}}
+				/>
+			)}
+		</div>
+	);
+}

@@ -1,0 +1,37 @@
+import { Word } from "../shared/Word";
+import { BandEditor } from "./BandBox";
+import { BlockEditor } from "./BlockBox";
+import { SlotEditor } from "./SlotEditor";
+import type { PagePlanState } from "./usePagePlan";
+
+/** A block's place as the page tells it, BAND.SLOT.BLOCK counted from 0. */
+export function placeOf(block: string) {
+	const [band = 0, slot = 0, at = 0] = block.split(".").map(Number);
+	return { band, slot, at };
+}
+
+/** What a block on the real page is called, with the band and the slot that it stands in; each opens in place. */
+export function PlaceNames({ plan, block }: { plan: PagePlanState; block: string }) {
+	const place = placeOf(block);
+	const definition = plan.definition.bands[place.band]?.slots[place.slot]?.blocks[place.at];
+	if (!definition) {
+		return null;
+	}
+	const shown = plan.look.data?.bands[place.band]?.slots[place.slot]?.blocks[place.at];
+	const words = shown?.words ?? definition.module ?? definition.block ?? "";
+	return (
+		<>
+			<Word words={`band ${place.band + 1}`} label={`Band ${place.band + 1}`}>
+				<BandEditor plan={plan} at={place.band} />
+			</Word>
+			<span aria-hidden="true">›</span>
+			<Word words={`slot ${place.slot + 1}`} label={`Slot ${place.slot + 1} of band ${place.band + 1}`}>
+				<SlotEditor plan={plan} band={place.band} slot={place.slot} />
+			</Word>
+			<span aria-hidden="true">›</span>
+			<Word words={words} label={words}>
+				<BlockEditor plan={plan} place={place} block={definition} />
+			</Word>
+		</>
+	);
+}

@@ -1,0 +1,71 @@
+import { useMutation } from "@tanstack/react-query";
+import { type ReactNode, useEffect, useState } from "react";
+import { sendLong } from "./api";
+import { DraftState, DraftTrouble } from "./DraftState";
+import { Notice } from "./Notice";
+import type { Drafted, KeptDraft } from "./useKeptDraft";
+
+/** The head of a screen for something with a draft: its title, whether the draft is kept, and the button to publish. */
+export function DraftHeader<T>({
+	title,
+	path,
+	stored,
+	draft,
+	newest,
+	onPublished,
+	children,
+}: {
+	title: string;
+	/** Of the API; below it, `/publish`. */
+	path: string;
+	stored: Drafted<T> & { live: boolean; changed: boolean };
+	draft: KeptDraft<T>;
+	newest: () => Promise<Drafted<T>>;
+	onPublished: () => void;
+	/** What stands before the title. */
+	children?: ReactNode;
+}) {
+	const { definition, keeping } = draft;
+	const [live, setLive] = useState<string | null>(stored.live && !stored.changed ? JSON.stringify(definition) : null);
+	const publish = useMutation({
+		mutationFn: async () => {
+			if (!(await draft.keep())) {
+				throw new Error("Nothing was published, because the draft is not kept yet.");
+			}
+			await sendLong("POST", `${path}/publish`, {});
+			return JSON.stringify(definition);
+		},
+		onSuccess: (now) => {
+			setLive(now);
+			onPublished();
+		},
+	});
+	useEffect(() => {
+		document.title = `${title} · Wellspring`;
+	}, [title]);
+	const published = live === JSON.stringify(definition);
+	return (
+		<>
+			<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
+				{children}
+				<h1 className="font-serif text-xl font-semibold">{title}</h1>
+				<DraftState draft={draft} savedAt={stored.savedAt} />
+				<span className="flex-1" />
+				<button
+					type="button"
+					className="btn btn-secondary btn-sm h-9 px-4"
+					disabled={published || publish.isPending || keeping.state === "stale"}
+					onClick={() => publish.mutate()}
+				>
+					{published ? "Published" : "Publish"}
+				</button>
+				{publish.error && (
+					<div className="w-full">
+						<Notice>{publish.error.message}</Notice>
+					</div>
+				)}
+			</div>
+			<DraftTrouble draft={draft} newest={newest} />
+		</>
+	);
+}

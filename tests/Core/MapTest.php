@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Wellspring\Core\Map\PlaceMap;
+
+/** The map of a place: Natural Earth's land around it. */
+final class MapTest extends TestCase
+{
+    /** @return iterable<string, array{float, float, bool}> places, in degrees; from memory */
+    public static function places(): iterable
+    {
+        yield 'Exeter' => [50.72, -3.53, true];
+        yield 'Quillmoor’s river mouth, ten miles out' => [50.40, -3.30, false];
+        yield 'Paris' => [48.86, 2.35, true];
+        yield 'Alice Springs, far from any coast' => [-23.70, 133.88, true];
+        yield 'the middle of the Atlantic' => [30.0, -45.0, false];
+        yield 'the Caspian Sea, a hole in the land' => [42.0, 50.5, false];
+        yield 'Taveuni, which the 180th meridian crosses' => [-16.85, -179.98, true];
+        yield 'east of Taveuni, over the meridian' => [-17.0, -179.0, false];
+        yield 'next to the South Pole' => [-89.5, 0.0, true];
+        yield 'the North Pole' => [90.0, 0.0, false];
+    }
+
+    #[DataProvider('places')]
+    public function test_a_place_lies_on_land_where_it_does(float $latitude, float $longitude, bool $isLand): void
+    {
+        $map = PlaceMap::around($latitude, $longitude);
+        $this->assertSame($isLand, self::isOn($map->land, $map->point));
+        $this->assertEqualsWithDelta(PlaceMap::WIDTH / 2, $map->point[0], 0.01);
+        foreach ($map->land as $ring) {
+            foreach (self::points($ring) as [$x, $y]) {
+                $this->assertTrue(abs($x - 320) <= 328.1 && abs($y - 180) <= 188.1, "{$x} {$y} lies on the map");
+            }
+        }
+    }
+
+    /** On Exeter's parallel a degree of longitude is cos 50.72° = 0.633 of one of latitude. */
+    public function test_its_own_parallel_is_true_to_scale(): void
+    {
+        $map = PlaceMap::around(50.72, -3.53);
+        $this->assertSame(3, $map->reach);
+        // 360 units are 3 degrees of latitude; the westernmost mainland, 5.71° W and 50.07° N, is 2.18 degrees west.
+        $west = [320 - 2.18 * 120 * 0.633, 180 + 0.65 * 120];
+        $nearest = min(1000.0, ...array_map(
+            fn (array $point): float => hypot($point[0] - $west[0], $point[1] - $west[1]),
+            array_merge(...array_map(self::points(...), $map->land)),
+        ));
+        $this->assertLessThan(8, $nearest, 'within 4 miles, at 1:50 million');
+    }
+
+    /** @return list<array{float, float}> */
+    private static function points(string $path): array
+    {
+        return array_map(function (string $pair): array {
+            [$x, $y] = explode(' ', $pair);
+
+            return [(float) $x, (float) $y];
+        }, explode('L', trim($path, 'MZ')));
+    }
+
+    /**
+     * By the rule evenodd: a line to the right crosses the outline an odd number of times.
+     *
+     * @param  list<string>  $rings
+     * @param  array{float, float}  $at
+     */
+    private static function isOn(array $rings, array $at): bool
+    {
+        $isOn = false;
+        foreach ($rings as $ring) {
+            $points = self::points($ring);
+            $before = $points[count($points) - 1];
+            foreach ($points as $point) {
+                $isOver = $point[1] > $at[1];
+                if ($isOver !== ($before[1] > $at[1])) {
+                    $part = ($at[1] - $before[1]) / ($point[1] - $before[1]);
+                    $isOn = $isOn !== ($at[0] < $before[0] + ($point[0] - $before[0]) * $part);
+                }
+                $before = $point;
+            }
+        }
+
+        return $isOn;
+    }
+}
