@@ -77,6 +77,7 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::get('modules/{key}/versions', [Manage\ModuleController::class, 'versions']);
         Route::get('modules/{key}/versions/{number}', [Manage\ModuleController::class, 'version']);
         Route::put('modules/{key}/pages', [Manage\ModuleController::class, 'place']);
+        Route::put('modules/{key}/pages/{id}', [Manage\ModuleController::class, 'stand']);
         Route::get('pages', [Manage\PageController::class, 'index']);
         Route::get('pages/grid', [Manage\PageController::class, 'grid']);
         Route::post('pages', [Manage\PageController::class, 'store']);

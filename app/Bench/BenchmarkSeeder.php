@@ -92,6 +92,39 @@ final readonly class BenchmarkSeeder
         DB::statement('vacuum analyze item_term');
     }
 
+    /**
+     * Fills the site with pages that nobody asks for, each with three of the modules, by PostgreSQL itself.
+     *
+     * @param  int  $pages  how many there are then, of this kind
+     * @param  int  $modules  likewise
+     */
+    public function fillPages(int $pages, int $modules): void
+    {
+        DB::statement(<<<'SQL'
+            insert into modules (key, draft, live, published_at, created_at, updated_at)
+            select made ->> 'key', made, made, now(), now(), now() from (
+                select (live::jsonb || jsonb_build_object('key', 'many-' || n, 'name', 'Many ' || n))::json as made
+                from modules, generate_series(1, ?) as n where key = 'bench-newest'
+            ) as all_made on conflict do nothing
+            SQL, [$modules]);
+        DB::statement(<<<'SQL'
+            insert into pages (key, draft, live, published_at, position, created_at, updated_at)
+            select made ->> 'key', made, made, now(), 1000 + n, now(), now() from (
+                select n, jsonb_build_object('format', 1, 'key', 'many-' || n,
+                    'address', '/many-' || n % 100 || '/' || n, 'title', 'Page ' || n,
+                    'bands', jsonb_build_array(jsonb_build_object('key', 'body', 'slots',
+                        jsonb_build_array(jsonb_build_object('share', 12, 'blocks', jsonb_build_array(
+                            jsonb_build_object('module', 'many-' || n % ? + 1),
+                            jsonb_build_object('module', 'many-' || n * 7 % ? + 1),
+                            jsonb_build_object('module', 'many-' || n * 31 % ? + 1)
+                        )))))) as made
+                from generate_series(1, ?) as n
+            ) as all_made on conflict do nothing
+            SQL, [$modules, $modules, $modules, $pages]);
+        DB::statement('delete from pages where key ~ ? and position > ?', ['^many-[0-9]+$', 1000 + $pages]);
+        DB::statement('vacuum analyze pages');
+    }
+
     /** @return array<string, Module> the modules that are measured, each live on a page of its own */
     public function modules(): array
     {

@@ -29,6 +29,9 @@ final class CatalogueStore
     /** Only so that the cache does not fill up; nothing relies on it. */
     private const KEEP_SECONDS = 86_400;
 
+    /** Of what is cached: another one wherever its keys change, so that an older release's is not read. */
+    private const FORM = '2-';
+
     private ?Catalogue $catalogue = null;
 
     /** @var mixed as it is stored; null while nobody has published any */
@@ -49,7 +52,7 @@ final class CatalogueStore
             return $this->catalogue;
         }
         $mark = $this->marks->of(['catalogue']);
-        $name = $mark === null ? null : 'catalogue:'.hash('xxh128', serialize($mark));
+        $name = $mark === null ? null : 'catalogue:'.self::FORM.hash('xxh128', serialize($mark));
         $kept = $name === null ? null : $this->cache->get($name);
         if (is_array($kept) && $kept['catalogue'] instanceof Catalogue) {
             $this->termIds = $kept['termIds'];

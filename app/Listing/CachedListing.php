@@ -29,6 +29,9 @@ final readonly class CachedListing
     /** Only so that the cache does not fill up; nothing relies on it. */
     private const KEEP_SECONDS = 21_600;
 
+    /** Records that are longer, with long texts among them, are read anew: memory is for what is asked for often. */
+    private const MOST_BYTES = 65_536;
+
     public function __construct(
         private Listing $listing,
         private Sources $sources,
@@ -167,8 +170,7 @@ final readonly class CachedListing
     }
 
     /**
-     * The records of a page that show() gave. Items are read anew, which their keys make cheap; what has to be counted
-     * for terms, people and months is kept as the page is.
+     * The records of a page that show() gave, kept as the page is, unless they are large.
      *
      * @param  list<RecordKey>  $keys
      * @param  array<array-key, Field>  $fields  what is asked of them
@@ -182,15 +184,16 @@ final readonly class CachedListing
         Context $context,
         ?ReadMarks $marks = null,
     ): array {
-        $marks = $module->source->isItems() || $keys === []
-            ? null
-            : ($marks ?? $this->marksOf([$module], $context))->byKey;
+        $marks = $keys === [] ? null : ($marks ?? $this->marksOf([$module], $context))->byKey;
         $marks = $marks === null ? null : array_intersect_key($marks, array_flip($this->dependsOn($module)));
         if ($marks === null) {
             return $this->sources->records($module->source, $keys, $fields, $context);
         }
         $now = $context->now->getTimestamp();
-        $asked = [$module->source->toArray(), array_map(strval(...), $keys), self::asked($context), $marks];
+        $asked = [
+            $module->source->toArray(), array_map(strval(...), $keys), self::asked($context), $marks,
+            array_map(fn (Field $field): string => $field->key, $fields),
+        ];
         $name = 'records:'.hash('xxh128', serialize($asked));
         $kept = self::valid($this->cache->get($name), $now);
         if ($kept !== null) {
@@ -200,15 +203,11 @@ final readonly class CachedListing
             );
         }
         $records = $this->sources->records($module->source, $keys, $fields, $context);
-        $this->cache->put(
-            $name,
-            [
-                'records' => serialize($records),
-                'from' => $now,
-                'until' => $this->expiry->until($module->bound($context), $context),
-            ],
-            self::KEEP_SECONDS,
-        );
+        $written = serialize($records);
+        if (strlen($written) <= self::MOST_BYTES) {
+            $until = $this->expiry->until($module->bound($context), $context);
+            $this->cache->put($name, ['records' => $written, 'from' => $now, 'until' => $until], self::KEEP_SECONDS);
+        }
 
         return $records;
     }

@@ -15,9 +15,11 @@ use App\Models\Page;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Collection as SupportCollection;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Page\AddressPattern;
+use Wellspring\Core\Page\MenuReader;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PageReader;
 use Wellspring\Core\Problem\ProblemCode;
@@ -36,16 +38,27 @@ final readonly class PageStore
         return Page::query()->where('key', $key)->whereNull('removed_at')->first();
     }
 
-    /** @return Collection<int, Page> all that are not removed, in their order */
-    public function all(): Collection
+    /**
+     * All that are not removed, by the addresses of their drafts: no definitions but those of drafts that may no longer
+     * be read. A draft was read when it was kept; only what names a type, a taxonomy or a group can have lost it since.
+     *
+     * @return SupportCollection<int, \stdClass> key, title, address, state (live, changed, draft) and draft: JSON, null
+     *   of one that is sure to be read
+     */
+    public function drafts(): SupportCollection
     {
-        return Page::query()->whereNull('removed_at')->orderBy('position')->orderBy('id')->get();
+        return Page::query()->whereNull('removed_at')->toBase()
+            ->orderByRaw("draft ->> 'address' collate \"C\", id")
+            ->selectRaw("key, draft ->> 'title' as title, draft ->> 'address' as address, case when live is null then "
+                ."'draft' when live = draft then 'live' else 'changed' end as state, case when "
+                ."jsonb_exists(draft, 'about') or draft::text like '%\"group:%' then draft end as draft")
+            ->get();
     }
 
-    /** @return Collection<int, Page> those that visitors get, in their order */
+    /** @return Collection<int, Page> those that visitors get, in their order, without their definitions */
     public function published(): Collection
     {
-        return self::live()->orderBy('position')->orderBy('id')->get();
+        return self::live()->orderBy('position')->orderBy('id')->get(['id', 'key', 'title', 'address']);
     }
 
     /** @throws Refused */
@@ -62,29 +75,29 @@ final readonly class PageStore
      */
     public function candidates(string $path, bool $drafts = false): array
     {
-        if ($drafts) {
-            return $this->stored($this->all()->all(), true);
-        }
         $first = explode('/', $path)[1] ?? '';
-        $rows = self::live()->where(fn (Builder $query) => $query->where('address', $path)->orWhere(
-            fn (Builder $query) => $query->where('address', 'like', '%{%')
-                ->where(fn (Builder $query) => $query->whereRaw("split_part(address, '/', 2) = ?", [$first])
-                    ->orWhere('address', 'like', '/{%')),
+        [$rows, $address] = $drafts
+            ? [Page::query()->whereNull('removed_at'), "(draft ->> 'address')"]
+            : [self::live(), 'address'];
+        $rows->where(fn (Builder $query) => $query->whereRaw("{$address} = ?", [$path])->orWhere(
+            fn (Builder $query) => $query->whereRaw("{$address} like '%{%'")
+                ->where(fn (Builder $query) => $query->whereRaw("split_part({$address}, '/', 2) = ?", [$first])
+                    ->orWhereRaw("{$address} like '/{%'")),
         ));
 
-        return $this->stored($rows->orderBy('id')->get()->all(), false);
+        return $this->stored($rows->orderBy('id')->get()->all(), $drafts);
     }
 
     /**
      * Live pages that say what menus call them.
      *
-     * @return list<StoredPage> in the manager's order
+     * @return list<StoredPage> in the manager's order, as many as a menu has room for
      */
     public function inMenus(): array
     {
-        $rows = self::live()->whereNotNull('live->menu')->orderBy('position')->orderBy('id');
+        $rows = self::live()->whereRaw("jsonb_exists(live, 'menu')")->orderBy('position')->orderBy('id');
 
-        return $this->stored($rows->get()->all(), false);
+        return $this->stored($rows->limit(MenuReader::MAX_ENTRIES)->get()->all(), false);
     }
 
     /**
@@ -116,10 +129,27 @@ final readonly class PageStore
         return $this->stored(self::live()->where('address', 'like', '%{%')->orderBy('id')->get()->all(), false);
     }
 
-    /** @return list<StoredPage> */
-    public function allLive(): array
+    /**
+     * Live pages by their addresses; those on which one of the modules stands come first.
+     *
+     * @param  string  $words  a part of the title or the address; empty: all
+     * @param  list<string>  $modules  keys
+     * @return list<StoredPage>
+     */
+    public function liveLike(string $words, array $modules, int $most): array
     {
-        return $this->stored(self::live()->orderBy('id')->get()->all(), false);
+        $part = '%'.addcslashes(trim($words), '%_\\').'%';
+        $rows = self::live()->where(fn (Builder $query) => $query->where('title', 'ilike', $part)
+            ->orWhere('address', 'ilike', $part));
+        if ($modules !== []) {
+            $rows->orderByRaw(
+                'exists (select from placements join modules on modules.id = module_id where page_id = pages.id and '
+                    .'modules.key = any(?::text[])) desc',
+                ['{'.implode(',', $modules).'}'],
+            );
+        }
+
+        return $this->stored($rows->orderByRaw('address collate "C"')->limit($most)->get()->all(), false);
     }
 
     /** @return list<StoredPage> live pages that are about nothing but themselves, in the manager's order */
@@ -267,6 +297,15 @@ final readonly class PageStore
         } catch (UniqueConstraintViolationException) {
             throw Refused::because('address', ProblemCode::Taken, 'another page has this address.');
         }
+    }
+
+    /** Lets the module stand on one page, or not, and leaves all other pages as they are. */
+    public function stand(ModuleRow $module, int $page, bool $stands): void
+    {
+        $now = array_map(intval(...), $module->pages()->pluck('pages.id')->all());
+        $this->place($module, array_values(array_unique(
+            $stands ? [...$now, $page] : array_diff($now, [$page]),
+        )));
     }
 
     /**

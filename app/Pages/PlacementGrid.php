@@ -17,10 +17,16 @@ use Wellspring\Core\Page\PlacedBlock;
  * @phpstan-type GridShape array{
  *     pages: list<array{id: int, key: string, title: string, address: string}>,
  *     modules: list<array{key: string, name: string, marks: list<GridMarkShape>}>,
+ *     more: bool,
  * }
  */
 final readonly class PlacementGrid
 {
+    /** So many pages are looked at at once, and so many modules. */
+    private const PAGES = 40;
+
+    private const MODULES = 100;
+
     public function __construct(
         private PageStore $pages,
         private SiteDefinitionStore $frames,
@@ -28,12 +34,27 @@ final readonly class PlacementGrid
     ) {
     }
 
-    /** @return GridShape what is live; pages by address, modules by name */
-    public function all(): array
+    /**
+     * A part of what is live: pages by address, modules by name. Where modules are sought, the pages on which one of
+     * them stands come first; where pages are, the modules that show on one of them.
+     *
+     * @param  string  $moduleWords  a part of the name or the key; empty: all
+     * @param  string  $pageWords  a part of the title or the address; empty: all
+     * @return GridShape
+     */
+    public function part(string $moduleWords, string $pageWords): array
     {
+        $names = array_filter(
+            $this->modules->names(),
+            fn (string $name, string $key): bool => mb_stripos("{$name} {$key}", trim($moduleWords)) !== false,
+            ARRAY_FILTER_USE_BOTH,
+        );
+        uasort($names, strnatcasecmp(...));
+        $keys = array_map(strval(...), array_keys($names));
+        $pages = $this->pages->liveLike($pageWords, trim($moduleWords) === '' ? [] : $keys, self::PAGES + 1);
         $frame = $this->frames->live()->frame;
         [$columns, $marks] = [[], []];
-        foreach ($this->pages->allLive() as $stored) {
+        foreach (array_slice($pages, 0, self::PAGES) as $stored) {
             $page = $stored->definition;
             $columns[] = [
                 'id' => (int) $stored->id,
@@ -51,14 +72,19 @@ final readonly class PlacementGrid
                 $marks[$module][] = ['page' => $page->key, 'how' => 'frame', 'words' => $words];
             }
         }
-        $rows = [];
-        foreach ($this->modules->names() as $key => $name) {
-            $rows[] = ['key' => $key, 'name' => $name, 'marks' => $marks[$key] ?? []];
+        $rows = array_map(
+            fn (string $key): array => ['key' => $key, 'name' => $names[$key], 'marks' => $marks[$key] ?? []],
+            $keys,
+        );
+        if (trim($pageWords) !== '') {
+            usort($rows, fn (array $a, array $b): int => ($b['marks'] !== []) <=> ($a['marks'] !== []));
         }
-        usort($rows, fn (array $a, array $b): int => strnatcasecmp($a['name'], $b['name']));
-        usort($columns, fn (array $a, array $b): int => strcmp($a['address'], $b['address']));
 
-        return ['pages' => $columns, 'modules' => $rows];
+        return [
+            'pages' => $columns,
+            'modules' => array_slice($rows, 0, self::MODULES),
+            'more' => count($pages) > self::PAGES || count($rows) > self::MODULES,
+        ];
     }
 
     /** @return list<array{string, string}> the modules of the frame that show on the page, and where */

@@ -16,8 +16,11 @@ use App\Content\TypeChange;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Jobs\KeepIndexes;
 use App\Listing\CachedListing;
+use App\Listing\Compiler;
 use App\Listing\ContextFactory;
 use App\Listing\KeysetPaginator;
+use App\Listing\ModuleQuery;
+use App\Listing\OrderSql;
 use App\Listing\PostgresLanguage;
 use App\Media\DrawUpload;
 use App\Models\User;
@@ -25,6 +28,7 @@ use App\Modules\BulkModuleChange;
 use App\Modules\LiveModulesChanged;
 use App\Modules\ModuleDefinitions;
 use App\Pages\PageRemoval;
+use App\Pages\PageStore;
 use App\Pages\PublishSettings;
 use App\Site\Block\RichTextData;
 use App\Site\PageAddress;
@@ -51,7 +55,11 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->scoped(CatalogueStore::class);
+        // What many classes ask for is made once for a request.
+        $shared = [CatalogueStore::class, PageStore::class, Compiler::class, ModuleQuery::class, OrderSql::class];
+        foreach ($shared as $class) {
+            $this->app->scoped($class);
+        }
         // What is cached under marks, or under its own hash, is right on whichever machine it lies: where there is
         // memory, it lies there.
         $cached = [CatalogueStore::class, CachedListing::class, RichTextData::class];
@@ -84,7 +92,11 @@ final class AppServiceProvider extends ServiceProvider
         );
         Event::listen(LiveModulesChanged::class, fn () => KeepIndexes::dispatch());
         View::composer(
-            ['site.layout', 'site.head', 'site.account.*', 'site.blocks.accountLinks', 'manage.*'],
+            // Each by its name: with a pattern among them, every part of every card would be compared with it.
+            [
+                'site.layout', 'site.head', 'site.account.sign-in-form', 'site.account.message',
+                'site.blocks.accountLinks', 'manage.sign-in', 'manage.welcome',
+            ],
             fn ($view) => $view->with('site', app(SiteSettings::class)),
         );
         // What is not found stands on no page of the navigation.

@@ -47,6 +47,8 @@ final class PluginServiceProvider extends ServiceProvider
             $added = array_filter(self::added(), fn (string $class): bool => is_subclass_of($class, $interface));
             $this->app->tag([...$register::CLASSES, ...$added], $interface);
             $this->app->when($register)->needs('$all')->giveTagged($interface);
+            // Made once for a request: many classes ask for them, and each has a dozen parts.
+            $this->app->scoped($register);
         }
     }
 

@@ -52,6 +52,8 @@ return new class extends Migration
                 drop collation wellspring_text_before;
             end $$;
 
+            create index pages_in_menus on pages (position, id) where jsonb_exists(live, 'menu') and removed_at is null;
+
             -- The stemmer of words; null: words are searched as they are.
             create function set_text_search(stemmer text) returns void language plpgsql as $$
             begin
@@ -71,6 +73,7 @@ return new class extends Migration
     {
         DB::unprepared(sprintf(self::MARK, ''));
         DB::unprepared(<<<'SQL'
+            drop index pages_in_menus;
             drop function set_text_order(text);
             drop function set_text_search(text);
             delete from site_definitions where kind = 'settings';

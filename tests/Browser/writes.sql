@@ -77,3 +77,11 @@ update types set definition = jsonb_set(
 -- an address that a page had
 insert into moved_pages (address, page_id) select '/old-{n}', id from pages where address = '/shop'
 on conflict do nothing returning address;
+
+-- the site's settings
+insert into site_definitions (kind, key, draft, live) select 'settings', 'settings', said, said from jsonb_build_object(
+    'format', 1, 'name', 'Site {n}', 'locale', (array['en-GB', 'en-US', 'fr-FR'])[{n} % 3 + 1],
+    'timeZone', (array['Europe/London', 'Asia/Kathmandu'])[{n} % 2 + 1], 'currency', 'GBP',
+    'home', (array['home', 'shop', 'journal'])[{n} % 3 + 1], 'notFound', (array['people', 'plots'])[{n} % 2 + 1],
+    'signUp', {n} % 2 = 0
+) as said on conflict (kind, key) do update set live = excluded.live returning '/';

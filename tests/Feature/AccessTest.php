@@ -61,6 +61,7 @@ final class AccessTest extends TestCase
             'GET manage/api/modules/{key}/versions',
             'GET manage/api/modules/{key}/versions/{number}',
             'PUT manage/api/modules/{key}/pages',
+            'PUT manage/api/modules/{key}/pages/{id}',
             'GET manage/api/pages', 'GET manage/api/pages/grid', 'POST manage/api/pages', 'POST manage/api/pages/look',
             'POST manage/api/pages/subjects', 'POST manage/api/pages/bodies',
             'GET manage/api/pages/{key}', 'PUT manage/api/pages/{key}/draft',

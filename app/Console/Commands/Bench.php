@@ -9,6 +9,7 @@ use App\Bench\LoadTest;
 use App\Catalogue\CatalogueStore;
 use App\Console\ReportsProblems;
 use App\Content\ItemQuery;
+use App\Http\Controllers\Manage\PageController;
 use App\Listing\CachedCursors;
 use App\Listing\ContextFactory;
 use App\Listing\Indexes;
@@ -19,6 +20,8 @@ use App\Listing\Tracer;
 use App\Models\Item;
 use App\Models\User;
 use App\Pages\PageStore;
+use App\Pages\PlacementGrid;
+use App\Site\AddressAnswers;
 use App\Site\FoundPage;
 use App\Site\ListingPreview;
 use App\Site\PageAddress;
@@ -239,12 +242,40 @@ final class Bench extends Command
         }
         $this->table(['table of items, first page, with total', 'Wellspring ms', 'by hand ms', 'ratio'], $rows);
 
+        $this->manyPages($seeder);
         $url = $this->given('--url');
         if ($url !== '') {
             $this->pages($url);
         }
 
         return self::SUCCESS;
+    }
+
+    /** A page made anew, the tree of pages and the grid, on a site of ten pages more and of ten thousand. */
+    private function manyPages(BenchmarkSeeder $seeder): void
+    {
+        $answers = app(AddressAnswers::class);
+        $context = app(ContextFactory::class)->now();
+        $asks = [
+            'a page of three modules, made anew' => fn () => $answers->find('/bench-three', $context),
+            'an address that no page has' => fn () => $answers->find('/many-1/none', $context),
+            'the tree of pages' => fn () => app(PageController::class)->index(),
+            'the grid of modules against pages' => fn () => app(PlacementGrid::class)->part('', ''),
+            'the grid, where one module is sought' => fn () => app(PlacementGrid::class)->part('Many 7', ''),
+        ];
+        $rows = array_map(fn (string $what): array => [$what], array_keys($asks));
+        foreach ([[10, 10], [10_000, 300]] as [$pages, $modules]) {
+            $seeder->fillPages($pages, $modules);
+            foreach (array_values($asks) as $i => $ask) {
+                DB::enableQueryLog();
+                $ask();
+                $queries = count(DB::getQueryLog());
+                DB::disableQueryLog();
+                DB::flushQueryLog();
+                array_push($rows[$i], $queries, $this->median($ask));
+            }
+        }
+        $this->table(['', '10 pages more: queries', 'ms', '10,000 and 300 modules: queries', 'ms'], $rows);
     }
 
     /** Pages as they are served, beside a bare route of the framework and a static file, in turn, three times each. */

@@ -15,8 +15,7 @@ use Wellspring\Core\Time\Iso8601;
  * @phpstan-import-type PageFileShape from Definitions
  *
  * @phpstan-type PageSummaryShape array{
- *     key: string, title: string, address: string, about: string|null, state: 'live'|'changed'|'draft'|'attention',
- *     problem: string|null, audience: string, blocks: int,
+ *     key: string, title: string, address: string, state: 'live'|'changed'|'draft'|'attention',
  * }
  * @phpstan-type PageWholeShape array{
  *     key: string, definition: PageFileShape, revision: int, savedAt: string, live: bool, changed: bool,
@@ -29,31 +28,39 @@ final readonly class PageResource
     {
     }
 
-    /** @return PageSummaryShape as the tree of pages has it */
-    public function summary(Page $row): array
+    /**
+     * @param  \stdClass  $row  of PageStore::drafts()
+     * @return PageSummaryShape as the tree of pages has it
+     */
+    public function summary(\stdClass $row): array
     {
-        [$page, $problem] = [null, null];
-        try {
-            $page = $this->pages->read($row->draft);
-        } catch (Refused $refused) {
-            $problem = (string) $refused->problems[0];
-        }
-        $said = fn (string $key): string => is_string($row->draft[$key] ?? null) ? $row->draft[$key] : $row->key;
-
         return [
-            'key' => $row->key,
-            'title' => $said('title'),
-            'address' => $said('address'),
-            'about' => $page?->about?->words(),
-            'state' => match (true) {
-                $problem !== null => 'attention',
-                $row->live === null => 'draft',
-                default => $row->draft === $row->live ? 'live' : 'changed',
-            },
-            'problem' => $problem,
-            'audience' => $page?->schedule->words() ?? '',
-            'blocks' => $page === null ? 0 : count($page->blocks()),
+            'key' => (string) $row->key,
+            'title' => (string) $row->title,
+            'address' => (string) $row->address,
+            'state' => $this->state((string) $row->state, is_string($row->draft) ? $row->draft : null),
         ];
+    }
+
+    /** @return 'live'|'changed'|'draft'|'attention' */
+    private function state(string $stored, ?string $draft): string
+    {
+        return match (true) {
+            $draft !== null && ! $this->isReadable($draft) => 'attention',
+            $stored === 'draft', $stored === 'changed' => $stored,
+            default => 'live',
+        };
+    }
+
+    private function isReadable(string $draft): bool
+    {
+        try {
+            $this->pages->read(json_decode($draft, true));
+        } catch (Refused) {
+            return false;
+        }
+
+        return true;
     }
 
     /** @return PageWholeShape with its definition, for the plan */

@@ -7,31 +7,28 @@ namespace Wellspring\Core\Wording;
 /** Writes values as the site does: numbers, money and dates by CLDR in its locale, currency and time zone. */
 final class Format
 {
-    private \NumberFormatter $number;
+    // Skeletons of CLDR.
 
-    private \NumberFormatter $money;
+    private const DAY = 'yMMMd';
 
-    private \IntlDateFormatter $day;
+    private const MONTH = 'yMMMM';
 
-    private \IntlDateFormatter $dayInZone;
+    private const MOMENT = 'yMMMdHHmm';
 
-    private \IntlDateFormatter $dateTime;
+    private ?\NumberFormatter $number = null;
 
-    private \IntlDateFormatter $month;
+    private ?\NumberFormatter $money = null;
 
-    private \DateTimeZone $zone;
+    private ?\IntlDatePatternGenerator $patterns = null;
 
-    public function __construct(string $locale, private readonly string $currency, string $timeZone)
-    {
-        $this->number = new \NumberFormatter($locale, \NumberFormatter::DECIMAL);
-        $this->number->setAttribute(\NumberFormatter::MAX_FRACTION_DIGITS, 6);
-        $this->money = new \NumberFormatter($locale, \NumberFormatter::CURRENCY);
-        $this->zone = new \DateTimeZone($timeZone);
-        $patterns = new \IntlDatePatternGenerator($locale);
-        $this->day = self::dates($locale, 'UTC', (string) $patterns->getBestPattern('yMMMd'));
-        $this->dayInZone = self::dates($locale, $timeZone, (string) $patterns->getBestPattern('yMMMd'));
-        $this->month = self::dates($locale, 'UTC', (string) $patterns->getBestPattern('yMMMM'));
-        $this->dateTime = self::dates($locale, $timeZone, (string) $patterns->getBestPattern('yMMMdHHmm'));
+    /** @var array<string, \IntlDateFormatter> by skeleton and time zone; each is made when it is first needed */
+    private array $dates = [];
+
+    public function __construct(
+        private readonly string $locale,
+        private readonly string $currency,
+        private readonly string $timeZone,
+    ) {
     }
 
     /**
@@ -44,34 +41,34 @@ final class Format
     {
         return match (strlen($period)) {
             4 => $period,
-            7 => $this->date($this->month, "{$period}-01T00:00:00Z"),
-            10 => $this->date($this->day, "{$period}T00:00:00Z"),
-            default => $this->date($this->dateTime, $period),
+            7 => $this->date(self::MONTH, 'UTC', "{$period}-01T00:00:00Z"),
+            10 => $this->date(self::DAY, 'UTC', "{$period}T00:00:00Z"),
+            default => $this->date(self::MOMENT, $this->timeZone, $period),
         };
     }
 
     /** @param  string  $day  `2026-05-01` */
     public function day(string $day): string
     {
-        return $this->date($this->day, "{$day}T00:00:00Z");
+        return $this->date(self::DAY, 'UTC', "{$day}T00:00:00Z");
     }
 
     /** The day of an instant, in the site's time zone. */
     public function dayOf(string $instant): string
     {
-        return $this->date($this->dayInZone, $instant);
+        return $this->date(self::DAY, $this->timeZone, $instant);
     }
 
     /** An instant with its time of day. */
     public function dateTime(string $instant): string
     {
-        return $this->date($this->dateTime, $instant);
+        return $this->date(self::MOMENT, $this->timeZone, $instant);
     }
 
     /** An instant with its time of day; where that is midnight, the day alone. */
     public function moment(string $instant): string
     {
-        $local = (new \DateTimeImmutable($instant))->setTimezone($this->zone);
+        $local = (new \DateTimeImmutable($instant))->setTimezone(new \DateTimeZone($this->timeZone));
 
         return $local->format('H:i:s') === '00:00:00' ? $this->dayOf($instant) : $this->dateTime($instant);
     }
@@ -79,33 +76,38 @@ final class Format
     /** @param  string  $day  one of the month */
     public function month(string $day): string
     {
-        return $this->date($this->month, "{$day}T00:00:00Z");
+        return $this->date(self::MONTH, 'UTC', "{$day}T00:00:00Z");
     }
 
     public function number(int|float $value, string $unit = ''): string
     {
+        if ($this->number === null) {
+            $this->number = new \NumberFormatter($this->locale, \NumberFormatter::DECIMAL);
+            $this->number->setAttribute(\NumberFormatter::MAX_FRACTION_DIGITS, 6);
+        }
+
         return $this->number->format($value).($unit === '' ? '' : "\u{A0}".$unit);
     }
 
     public function money(int|float $value): string
     {
+        $this->money ??= new \NumberFormatter($this->locale, \NumberFormatter::CURRENCY);
+
         return (string) $this->money->formatCurrency((float) $value, $this->currency);
     }
 
-    private function date(\IntlDateFormatter $with, string $instant): string
+    private function date(string $skeleton, string $timeZone, string $instant): string
     {
-        return (string) $with->format(new \DateTimeImmutable($instant));
-    }
-
-    private static function dates(string $locale, string $timeZone, string $pattern): \IntlDateFormatter
-    {
-        return new \IntlDateFormatter(
-            $locale,
+        $this->patterns ??= new \IntlDatePatternGenerator($this->locale);
+        $this->dates["{$skeleton} {$timeZone}"] ??= new \IntlDateFormatter(
+            $this->locale,
             \IntlDateFormatter::NONE,
             \IntlDateFormatter::NONE,
             $timeZone,
             \IntlDateFormatter::GREGORIAN,
-            $pattern,
+            (string) $this->patterns->getBestPattern($skeleton),
         );
+
+        return (string) $this->dates["{$skeleton} {$timeZone}"]->format(new \DateTimeImmutable($instant));
     }
 }

@@ -12,6 +12,7 @@ use App\Http\Requests\CreateModuleRequest;
 use App\Http\Requests\ModuleRecordsRequest;
 use App\Http\Requests\PlaceModuleRequest;
 use App\Http\Requests\SaveModuleDraftRequest;
+use App\Http\Requests\StandOnPageRequest;
 use App\Http\Resources\Definitions;
 use App\Http\Resources\JsonMap;
 use App\Http\Resources\ModuleResource;
@@ -184,6 +185,15 @@ final readonly class ModuleController
         $this->pages->place($row, array_values(array_map(intval(...), $given['pages'])));
 
         return $this->shape->whole($row->refresh());
+    }
+
+    /** @return array{stands: bool} whether the module stands on the page now */
+    public function stand(StandOnPageRequest $request, string $key, int $id): array
+    {
+        $stands = $request->boolean('stands');
+        $this->pages->stand($this->row($key), $id, $stands);
+
+        return ['stands' => $stands];
     }
 
     private function row(string $key): ModuleRow

@@ -11,6 +11,7 @@ use App\Http\PreviewContext;
 use App\Http\Requests\CreatePageRequest;
 use App\Http\Requests\FindSubjectsRequest;
 use App\Http\Requests\LookAtPageRequest;
+use App\Http\Requests\PlacementGridRequest;
 use App\Http\Requests\SavePageDraftRequest;
 use App\Http\Resources\Definitions;
 use App\Http\Resources\PageResource;
@@ -71,15 +72,15 @@ final readonly class PageController
     /** @return list<PageSummaryShape> in the order of their addresses */
     public function index(): array
     {
-        $rows = $this->pages->all()->sortBy(fn (Page $row): string => $row->address, SORT_STRING);
-
-        return array_map($this->shape->summary(...), array_values($rows->all()));
+        return array_map($this->shape->summary(...), array_values($this->pages->drafts()->all()));
     }
 
     /** @return GridShape */
-    public function grid(): array
+    public function grid(PlacementGridRequest $request): array
     {
-        return $this->grid->all();
+        $given = $request->validated();
+
+        return $this->grid->part((string) ($given['modules'] ?? ''), (string) ($given['pages'] ?? ''));
     }
 
     /** @return Created<PageWholeShape> */

@@ -13,6 +13,7 @@ import { Word } from "../shared/Word";
 import { OF_SUBJECT, orderModules, placeFields, WHEN_EMPTY } from "./blockKinds";
 import { moveBlock, type Place, removeBlock, setBlock } from "./edits";
 import { FieldsControl } from "./FieldsControl";
+import { MoveElsewhere } from "./MoveElsewhere";
 import type { PagePlanState } from "./usePagePlan";
 
 /** One block in its slot: what it is, whether it shows, and what can be said of it. */
@@ -62,6 +63,12 @@ export function BlockEditor({ plan, place, block }: { plan: PagePlanState; place
 			<AudienceControl value={block.audience} onChange={(audience) => set({ ...block, audience })} />
 			<ScheduleControl value={block} onChange={(end, value) => set(scheduled(block, end, value))} />
 			<MoveTo plan={plan} place={place} />
+			<MoveElsewhere
+				block={block}
+				page={definition.key}
+				from={definition.address}
+				onLeave={() => change(removeBlock(definition, place))}
+			/>
 			<button
 				type="button"
 				className="btn btn-sm justify-self-start"

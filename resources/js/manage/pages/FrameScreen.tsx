@@ -5,15 +5,8 @@ import { Fault, Opening } from "../shared/Fault";
 import type { FrameFile, FrameWhole } from "../shared/schema";
 import { useKeptDraft } from "../shared/useKeptDraft";
 import { AroundPages } from "./AroundPages";
+import { FRAME_SLOTS } from "./elsewhere";
 import { FrameSlot } from "./FrameSlot";
-
-const SLOTS: [string, string][] = [
-	["header", "In the header"],
-	["before", "Before the body"],
-	["side", "At the side"],
-	["after", "After the body"],
-	["footer", "In the footer"],
-];
 
 /** What stands around every page: its five slots. */
 export function FramePlan() {
@@ -39,7 +32,7 @@ function Loaded({ frame }: { frame: FrameWhole }) {
 	const { definition, change } = draft;
 	return (
 		<AroundPages title="The frame" path="/frame" stored={frame} draft={draft} newest={() => get<FrameWhole>("/frame")}>
-			{SLOTS.map(([key, words]) => (
+			{FRAME_SLOTS.map(([key, words]) => (
 				<FrameSlot
 					key={key}
 					words={words}

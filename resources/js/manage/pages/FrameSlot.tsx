@@ -6,6 +6,7 @@ import type { ModuleSummary, PageBlock } from "../shared/schema";
 import { Word } from "../shared/Word";
 import { OwnControls } from "./BlockBox";
 import { BLOCK_KINDS } from "./blockKinds";
+import { MoveElsewhere } from "./MoveElsewhere";
 import { AddBlock } from "./SlotBox";
 
 type On = "everywhere" | "nowhere" | { pages: string[] } | { except: string[] };
@@ -57,6 +58,12 @@ export function FrameSlot({
 						<ScheduleControl
 							value={entry}
 							onChange={(end, value) => onChange(entries.with(i, scheduled(entry, end, value)))}
+						/>
+						<MoveElsewhere
+							block={entry}
+							page={null}
+							from={null}
+							onLeave={() => onChange(entries.filter((_, at) => at !== i))}
 						/>
 						<div className="flex flex-wrap gap-1.5">
 							<button type="button" className="btn btn-sm" disabled={i === 0} onClick={() => move(i, i - 1)}>

@@ -1,27 +1,29 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { get, send } from "../shared/api";
 import { Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
-import type { Grid as GridData, ModuleWhole } from "../shared/schema";
-
-/** So many rows and columns are drawn at once; typing finds the others. */
-const ROWS = 100;
-const COLUMNS = 40;
+import type { Grid as GridData } from "../shared/schema";
+import { useSettled } from "../shared/useSettled";
 
 /** Every module against every page: where it stands. A mark on the page itself is set and taken away in place. */
 export function Grid() {
 	const client = useQueryClient();
 	const [words, setWords] = useState("");
 	const [pageWords, setPageWords] = useState("");
+	const sought = useSettled(JSON.stringify([words, pageWords]), 200);
 	const grid = useQuery({
-		queryKey: ["pages", "grid"],
-		queryFn: ({ signal }) => get<GridData>("/pages/grid", signal),
+		queryKey: ["pages", "grid", sought],
+		queryFn: ({ signal }) => {
+			const [modules, pages] = JSON.parse(sought) as [string, string];
+			return get<GridData>(`/pages/grid?${new URLSearchParams({ modules, pages })}`, signal);
+		},
+		placeholderData: keepPreviousData,
 	});
 	const place = useMutation({
-		mutationFn: ({ module, pages }: { module: string; pages: number[] }) =>
-			send<ModuleWhole>("PUT", `/modules/${module}/pages`, { pages }),
+		mutationFn: ({ module, page, stands }: { module: string; page: number; stands: boolean }) =>
+			send<{ stands: boolean }>("PUT", `/modules/${module}/pages/${page}`, { stands }),
 		onSettled: () => {
 			void client.invalidateQueries({ queryKey: ["pages"] });
 			void client.invalidateQueries({ queryKey: ["modules"] });
@@ -30,11 +32,7 @@ export function Grid() {
 	if (!grid.data) {
 		return <Opening queries={[grid]} />;
 	}
-	const { pages, modules } = grid.data;
-	const has = (text: string, wanted: string) => text.toLowerCase().includes(wanted.trim().toLowerCase());
-	const rows = modules.filter((one) => has(`${one.name} ${one.key}`, words));
-	const columns = pages.filter((one) => has(`${one.title} ${one.address}`, pageWords));
-	const more = rows.length - ROWS > 0 || columns.length - COLUMNS > 0;
+	const { pages, modules, more } = grid.data;
 	return (
 		<section aria-labelledby="grid" className="p-4 md:p-6 grid gap-3 content-start min-w-0 overflow-auto">
 			<h2 id="grid" className="font-serif text-xl font-semibold">
@@ -65,7 +63,7 @@ export function Grid() {
 						<th scope="col" className="sr-only">
 							Module
 						</th>
-						{columns.slice(0, COLUMNS).map((page) => (
+						{pages.map((page) => (
 							<th key={page.key} scope="col" className="h-28 w-9 align-bottom font-normal text-left">
 								<Link
 									to={`/pages/${page.key}`}
@@ -79,14 +77,13 @@ export function Grid() {
 					</tr>
 				</thead>
 				<tbody>
-					{rows.slice(0, ROWS).map((module) => (
+					{modules.map((module) => (
 						<Row
 							key={module.key}
 							module={module}
-							pages={pages}
-							columns={columns.slice(0, COLUMNS)}
+							columns={pages}
 							isPending={place.isPending}
-							onPlace={(next) => place.mutate({ module: module.key, pages: next })}
+							onPlace={(page, stands) => place.mutate({ module: module.key, page, stands })}
 						/>
 					))}
 				</tbody>
@@ -106,23 +103,20 @@ export function Grid() {
 
 function Row({
 	module,
-	pages,
 	columns,
 	isPending,
 	onPlace,
 }: {
 	module: GridData["modules"][number];
-	pages: GridData["pages"];
 	columns: GridData["pages"];
 	isPending: boolean;
-	onPlace: (pages: number[]) => void;
+	onPlace: (page: number, stands: boolean) => void;
 }) {
 	const marked = new Map<string, typeof module.marks>();
 	for (const mark of module.marks) {
 		marked.set(mark.page, [...(marked.get(mark.page) ?? []), mark]);
 	}
 	const isOwn = (key: string) => marked.get(key)?.some((one) => one.how === "own") ?? false;
-	const own = pages.filter((one) => isOwn(one.key)).map((one) => one.id);
 	return (
 		<tr className="border-t border-base-300">
 			<th scope="row" className="text-left font-normal pr-4 py-0.5 min-w-44">
@@ -146,7 +140,7 @@ function Row({
 							title={said}
 							disabled={isPending}
 							className="group size-7 grid place-items-center cursor-pointer"
-							onClick={() => onPlace(stands ? own.filter((one) => one !== page.id) : [...own, page.id])}
+							onClick={() => onPlace(page.id, !stands)}
 						>
 							<Mark how={stands ? "own" : marked.has(page.key) ? "frame" : null} />
 						</button>

@@ -1,13 +1,15 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { type ReactNode, useMemo, useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
 import { get } from "../shared/api";
 import { Opening } from "../shared/Fault";
 import type { MenuSummary, PageSummary } from "../shared/schema";
 import { Word } from "../shared/Word";
+import { DRAGGED, getDragged } from "./dragged";
 import { FramePlan } from "./FrameScreen";
 import { Grid } from "./Grid";
 import { MenuPlan } from "./MenuScreen";
+import { useMoveElsewhere } from "./MoveElsewhere";
 import { NewPage } from "./NewPage";
 import { PagePlan } from "./PageScreen";
 
@@ -22,7 +24,6 @@ export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 	if (!pages.data) {
 		return <Opening queries={[pages]} />;
 	}
-	const addresses = new Set(pages.data.map((page) => page.address));
 	return (
 		<div className="flex-1 flex min-h-0 lg:h-[calc(100vh-3rem)]">
 			<nav
@@ -30,37 +31,21 @@ export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 				className={`w-full lg:w-60 shrink-0 border-r border-base-300 bg-base-200 overflow-y-auto py-2 ${key || around ? "hidden lg:block" : ""}`}
 			>
 				{!key && !around && <h1 className="font-serif text-2xl font-semibold px-4 py-2">Pages</h1>}
-				<ul>
-					{pages.data.map((page) => (
-						<li key={page.key}>
-							<NavLink
-								to={`/pages/${page.key}`}
-								className={({ isActive }) =>
-									`flex flex-wrap items-baseline gap-x-2 py-1 pr-3 border-l-3 ${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
-								}
-								style={{ paddingLeft: `${0.9 + 0.9 * depth(page.address, addresses)}rem` }}
-							>
-								<span className="min-w-0 break-words">{page.title}</span>
-								<State state={page.state} />
-								<span className="grow text-right text-quiet text-[0.78rem] font-normal">
-									{beside(page.address, addresses)}
-								</span>
-							</NavLink>
-						</li>
-					))}
-				</ul>
+				<Tree pages={pages.data} open={key} />
 				<button type="button" className="plain-add px-4 py-2" onClick={() => setAdding(true)}>
 					+ a page
 				</button>
 				<div className="border-t border-base-300 mt-2 pt-2">
-					<NavLink
-						to="/pages/_frame"
-						className={({ isActive }) =>
-							`block py-1 px-3.5 border-l-3 ${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
-						}
-					>
-						The frame around all pages
-					</NavLink>
+					<DropTarget to="frame after">
+						<NavLink
+							to="/pages/_frame"
+							className={({ isActive }) =>
+								`block py-1 px-3.5 border-l-3 ${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
+							}
+						>
+							The frame around all pages
+						</NavLink>
+					</DropTarget>
 					<Menus />
 				</div>
 				{adding && <NewPage onClose={() => setAdding(false)} />}
@@ -76,6 +61,95 @@ export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 					<Grid />
 				</div>
 			)}
+		</div>
+	);
+}
+
+/** So many pages are listed at once; typing finds the others. */
+const LISTED = 200;
+
+/** Pages below those that they stand under by address; where there are many, found by typing. */
+function Tree({ pages, open }: { pages: PageSummary[]; open: string | undefined }) {
+	const [words, setWords] = useState("");
+	const addresses = useMemo(() => new Set(pages.map((page) => page.address)), [pages]);
+	const wanted = words.trim().toLowerCase();
+	const found = pages.filter(
+		(page) => wanted === "" || page.title.toLowerCase().includes(wanted) || page.address.includes(wanted),
+	);
+	const listed = found.slice(0, LISTED);
+	const now = found.findIndex((page) => page.key === open);
+	// The one that is open is always among them, with those around it.
+	const shown = now < LISTED ? listed : found.slice(Math.max(0, now - LISTED / 2), now + LISTED / 2);
+	return (
+		<>
+			{pages.length > LISTED / 5 && (
+				<div className="px-3 py-1.5">
+					<input
+						type="search"
+						className="input input-sm w-full"
+						aria-label="Find pages"
+						placeholder="Find pages"
+						value={words}
+						onChange={(event) => setWords(event.target.value)}
+					/>
+				</div>
+			)}
+			<ul>
+				{shown.map((page) => (
+					<li key={page.key}>
+						<DropTarget to={page.key}>
+							<NavLink
+								to={`/pages/${page.key}`}
+								className={({ isActive }) =>
+									`flex flex-wrap items-baseline gap-x-2 py-1 pr-3 border-l-3 ${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
+								}
+								style={{ paddingLeft: `${0.9 + 0.9 * depth(page.address, addresses)}rem` }}
+							>
+								<span className="min-w-0 break-words">{page.title}</span>
+								<State state={page.state} />
+								<span className="grow text-right text-quiet text-[0.78rem] font-normal">
+									{beside(page.address, addresses)}
+								</span>
+							</NavLink>
+						</DropTarget>
+					</li>
+				))}
+			</ul>
+			{found.length > shown.length && (
+				<p className="text-quiet text-[0.82rem] px-4 py-1">
+					{(found.length - shown.length).toLocaleString()} more; type to find one.
+				</p>
+			)}
+			{found.length === 0 && <p className="text-quiet px-4 py-1">No page of that name.</p>}
+		</>
+	);
+}
+
+/** What a block of the plan can be dropped on, to go there. “Move to another page” does the same by keyboard. */
+function DropTarget({ to, children }: { to: string; children: ReactNode }) {
+	const [over, setOver] = useState(false);
+	const move = useMoveElsewhere();
+	return (
+		// biome-ignore lint/a11y/noStaticElementInteractions: something is dropped on it; a control does it by keyboard
+		<div
+			className={over ? "outline-2 -outline-offset-2 outline-secondary" : ""}
+			onDragOver={(event) => {
+				if (event.dataTransfer.types.includes(DRAGGED)) {
+					event.preventDefault();
+					setOver(true);
+				}
+			}}
+			onDragLeave={() => setOver(false)}
+			onDrop={(event) => {
+				event.preventDefault();
+				setOver(false);
+				const dragged = getDragged();
+				if (dragged) {
+					move.mutate({ ...dragged, to });
+				}
+			}}
+		>
+			{children}
 		</div>
 	);
 }

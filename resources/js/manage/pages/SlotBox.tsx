@@ -7,11 +7,10 @@ import { useStart } from "../shared/start";
 import { Word } from "../shared/Word";
 import { BlockBox } from "./BlockBox";
 import { BLOCK_KINDS } from "./blockKinds";
-import { addBlock, moveBlock, type Place } from "./edits";
+import { DRAGGED, setDragged } from "./dragged";
+import { addBlock, moveBlock, type Place, removeBlock } from "./edits";
 import { SlotEditor, useSlotWords } from "./SlotEditor";
 import type { PagePlanState } from "./usePagePlan";
-
-const DRAGGED = "application/x-wellspring-block";
 
 /** One slot with its blocks; blocks are dropped into it, too. */
 export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: number; slot: number }) {
@@ -43,12 +42,17 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 				change(moveBlock(definition, from, { ...end, at: isHere ? end.at - 1 : end.at }));
 			}}
 		>
-			{slot.blocks.map((_, i) => (
+			{slot.blocks.map((block, i) => (
 				// biome-ignore lint/a11y/noStaticElementInteractions: dragged; “Move to” does the same by keyboard
 				<div
 					key={i.toString()}
 					draggable
-					onDragStart={(event) => event.dataTransfer.setData(DRAGGED, JSON.stringify({ band, slot: at, at: i }))}
+					onDragStart={(event) => {
+						const place = { band, slot: at, at: i };
+						event.dataTransfer.setData(DRAGGED, JSON.stringify(place));
+						setDragged({ block, from: definition.address, leave: () => change(removeBlock(definition, place)) });
+					}}
+					onDragEnd={() => setDragged(null)}
 				>
 					<BlockBox plan={plan} place={{ band, slot: at, at: i }} shown={shown?.blocks[i]} />
 				</div>

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use OpenApi\Attributes as OA;
+
+/** Which modules and which pages are looked for: a part of their name or key, of their title or address. */
+#[OA\Schema]
+final class PlacementGridRequest extends ApiRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return ['modules' => ['nullable', 'string', 'max:200'], 'pages' => ['nullable', 'string', 'max:200']];
+    }
+}
