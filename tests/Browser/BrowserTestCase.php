@@ -228,7 +228,7 @@ abstract class BrowserTestCase extends TestCase
     /** Goes on by the Tab key until what has the focus fits, and says the words where some are given. */
     protected function tabTo(string $css, string $words = ''): void
     {
-        for ($i = 0; $i < 120; $i++) {
+        for ($i = 0; $i < 400; $i++) {
             // The key itself, as from a keyboard, wherever the focus is just then.
             $this->browser->executeCustomCommand(
                 '/session/:sessionId/actions',

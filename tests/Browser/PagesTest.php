@@ -78,6 +78,101 @@ final class PagesTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    /** A home page with a welcome for some, and one page for all groups, without a pointer. */
+    public function test_pages_are_laid_out_with_the_keyboard_alone(): void
+    {
+        $this->signIn();
+        $this->visit('/manage/pages');
+        $this->sees('What shows where');
+        $this->newPageByKeys('Gate', '/gate');
+        $this->addBandByKeys(1);
+        $this->putByKeys(1, 1, 'Newest in the shop', true);
+        $this->addBandByKeys(2, 'two to one');
+        $this->putByKeys(2, 1, 'Latest from the journal', true);
+        $this->putByKeys(2, 2, 'Coming up', true);
+        $this->tabTo('[aria-label="Between slot 1 and slot 2 of band 2"]');
+        $this->keys(WebDriverKeys::ARROW_RIGHT);
+        $this->addBandByKeys(3);
+        $this->putByKeys(3, 1, 'Heading');
+        $this->tabTo('section[aria-label="Band 3"] button', 'The heading');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->tabTo('[role=dialog] fieldset label:nth-of-type(2) input');
+        $this->keys([WebDriverKeys::SPACE, WebDriverKeys::ESCAPE]);
+        $this->publishByKeys();
+        $this->visit('/gate');
+        $this->assertCount(6, $this->titles('newest-in-the-shop'));
+        $this->assertStringNotContainsString('A heading', $this->find('main')->getText(), 'who manages is a member');
+        $this->assertSame(['9', '3'], $this->browser->executeScript(
+            'return [...document.querySelectorAll(".slot")].slice(1, 3).map((one) => getComputedStyle(one).flexGrow)',
+        ));
+
+        $this->visit('/manage/pages');
+        $this->sees('What shows where');
+        $this->newPageByKeys('Kinds', '/kinds', 'every term of Plant groups');
+        $this->addBandByKeys(1);
+        foreach (['The page’s title', 'The page’s text', 'The page’s picture'] as $block) {
+            $this->putByKeys(1, 1, $block);
+        }
+        $this->tabTo('section[aria-label="Band 1"] button', '1');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->tabTo('[role=dialog] label:nth-of-type(1) select');
+        $this->keys('quiet');
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->addBandByKeys(2);
+        $this->putByKeys(2, 1, 'Plants of this group', true);
+        $this->publishByKeys();
+        $this->browser->manage()->deleteAllCookies();
+        $this->visit('/kinds/ferns');
+        $this->assertSame('Ferns', $this->find('h1')->getText());
+        $this->sees('For the damp corner', '.band-quiet');
+        $this->find('.band-quiet .block-picture img');
+        $this->assertNotSame([], $this->titles('plants-of-this-group'));
+        $this->visit('/gate');
+        $this->sees('A heading');
+        $this->assertQuietConsole();
+    }
+
+    public function test_what_stands_on_the_real_page_opens_there_and_goes_to_another_page(): void
+    {
+        $this->newPage('Shelf', '/shelf');
+        $this->findText('button', '+ a band')->click();
+        $this->addModule(1, 1, 'Coming up');
+        $this->sees('Draft · every change kept');
+        $this->visit('/manage/pages/person');
+        $block = fn (string $do): mixed => $this->browser->executeScript(
+            'const page = document.querySelector("iframe")?.contentDocument;'
+            .'const block = page?.querySelector("[data-block=\'0.1.1\']");'.$do,
+        );
+        $this->await('the block has no place on the page', fn (): ?bool => $block('return block?.tabIndex === 0 || null'));
+        // What has the focus is named; Enter opens it, as a click does.
+        $block('block.focus()');
+        $this->sees('slot 2', '.page-names');
+        $block('block.dispatchEvent(new KeyboardEvent("keydown", { key: "Enter", bubbles: true }))');
+        $this->findText('[role=dialog] label', 'members')->click();
+        $this->sees('Draft · every change kept');
+        $this->assertAccessible('a block that is open on the page');
+        $this->type('[role=dialog] input[aria-label="Move to another page or into the frame"]', 'Shelf');
+        $this->findText('[role=option]', 'Shelf')->click();
+        $this->sees('Moved to the draft of “Shelf”.');
+        $this->visit('/manage/pages/shelf');
+        $this->sees('only for members', '[aria-label="Slot 1 of band 1"]');
+
+        // A block that is dropped on the frame's line in the list goes to its last slot but one, after the body.
+        $this->browser->executeScript(<<<'JS'
+            const data = new DataTransfer();
+            const drag = (type, on) => on.dispatchEvent(new DragEvent(type, { bubbles: true, cancelable: true,
+                dataTransfer: data }));
+            const to = document.querySelector('a[href="/manage/pages/_frame"]');
+            drag("dragstart", document.querySelector('[aria-label="Slot 1 of band 1"] [draggable=true]'));
+            drag("dragover", to);
+            drag("drop", to);
+            JS);
+        $this->sees('Moved into the frame, after the body.');
+        $this->findText('a', 'The frame around all pages')->click();
+        $this->sees('only on /shelf', '[aria-label="After the body"]');
+        $this->assertQuietConsole();
+    }
+
     public function test_something_of_the_frame_stands_around_one_page_alone(): void
     {
         $this->signIn();
@@ -190,6 +285,63 @@ final class PagesTest extends BrowserTestCase
         }
         $this->findText('button', 'Add the page')->click();
         $this->sees('in the menu');
+    }
+
+    private function newPageByKeys(string $title, string $address, string $about = ''): void
+    {
+        $this->tabTo('button', '+ a page');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->sees('A new page');
+        $this->tabTo('[role=dialog] form > label:nth-of-type(1) input');
+        $this->keys($title);
+        $this->tabTo('[role=dialog] form > label:nth-of-type(2) input');
+        $this->keys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $address]);
+        if ($about !== '') {
+            $this->tabTo('[role=dialog] input[placeholder="nothing but itself"]');
+            $this->keys($about);
+            $this->findText('[role=option]', $about);
+            $this->keys(WebDriverKeys::ENTER);
+        }
+        $this->tabTo('[role=dialog] button', 'Add the page');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->sees('in the menu');
+    }
+
+    private function addBandByKeys(int $number, string $shares = ''): void
+    {
+        $this->tabTo('button', '+ a band');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->find("section[aria-label=\"Band {$number}\"]");
+        if ($shares !== '') {
+            $this->tabTo("section[aria-label=\"Band {$number}\"] button", (string) $number);
+            $this->keys(WebDriverKeys::ENTER);
+            $this->tabTo('[role=dialog] button', $shares);
+            $this->keys([WebDriverKeys::ENTER, WebDriverKeys::ESCAPE]);
+        }
+    }
+
+    private function putByKeys(int $band, int $slot, string $what, bool $isModule = false): void
+    {
+        $box = "[aria-label=\"Slot {$slot} of band {$band}\"]";
+        $this->tabTo("{$box} button", '+ a block');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->find('[role=dialog] [placeholder="find by name"]');
+        if ($isModule) {
+            $this->keys($what);
+            $this->findText('[role=option]', $what);
+        } else {
+            $this->tabTo('[role=dialog] button', $what);
+        }
+        $this->keys([WebDriverKeys::ENTER, WebDriverKeys::ESCAPE]);
+        $this->findText("{$box} [draggable=true]", $isModule ? $what : '');
+    }
+
+    private function publishByKeys(): void
+    {
+        $this->sees('Draft · every change kept');
+        $this->tabTo('button', 'Publish');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->findText('button', 'Published');
     }
 
     private function addModule(int $band, int $slot, string $name): void

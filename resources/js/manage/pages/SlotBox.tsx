@@ -58,7 +58,7 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 				</div>
 			))}
 			{shown?.why && slot.blocks.length > 0 && <p className="text-secondary text-[0.78rem]">{shown.why}</p>}
-			<div className="text-[0.88rem] flex flex-wrap gap-x-3">
+			<div className="text-[0.88rem] flex flex-wrap gap-x-3 [&_.word]:min-h-6">
 				<Word words="+ a block" label={`Add to slot ${at + 1} of band ${band + 1}`}>
 					<AddBlock about={definition.about} onAdd={(block) => change(addBlock(definition, end, block))} />
 				</Word>

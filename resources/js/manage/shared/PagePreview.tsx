@@ -144,7 +144,7 @@ function Names({
 	const point = useRef(onPoint);
 	point.current = onPoint;
 	/** While what a name stands for is open, nothing else is pointed at. */
-	const isOpen = useCallback(() => bar.current?.querySelector("[aria-expanded=true]") !== null, []);
+	const isOpen = useCallback(() => Boolean(bar.current?.querySelector("[aria-expanded=true]")), []);
 	const measure = useCallback(() => {
 		const page = frame.contentDocument;
 		const element = pointed && page?.querySelector<HTMLElement>(`[data-block="${pointed.block}"]`);
@@ -202,20 +202,23 @@ function Names({
 				open(event);
 			}
 		};
-		const away = () => !isOpen() && point.current(null);
 		page.addEventListener("pointerover", show);
 		page.addEventListener("focusin", show);
 		page.addEventListener("click", open);
 		page.addEventListener("keydown", openByKey);
-		page.addEventListener("scroll", away);
 		return () => {
 			page.removeEventListener("pointerover", show);
 			page.removeEventListener("focusin", show);
 			page.removeEventListener("click", open);
 			page.removeEventListener("keydown", openByKey);
-			page.removeEventListener("scroll", away);
 		};
 	}, [frame, isOpen]);
+
+	useEffect(() => {
+		const page = frame.contentDocument;
+		page?.addEventListener("scroll", measure);
+		return () => page?.removeEventListener("scroll", measure);
+	}, [frame, measure]);
 
 	return (
 		pointed &&
@@ -230,7 +233,7 @@ function Names({
 					className="page-names absolute flex items-baseline gap-1.5 bg-neutral text-neutral-content rounded-field px-2 py-0.5 text-[0.82rem] whitespace-nowrap *:last:truncate"
 					style={{
 						left: Math.max(0, Math.min(box.left, left + frame.clientWidth * scale - NAMES_WIDTH)),
-						top: Math.max(0, box.top - 28),
+						top: Math.max(0, box.top - 32),
 						maxWidth: NAMES_WIDTH,
 					}}
 				>
