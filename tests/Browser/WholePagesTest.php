@@ -138,6 +138,56 @@ final class WholePagesTest extends TestCase
         }
     }
 
+    /**
+     * What search engines are told, read by others: structured data as schema.org's vocabulary by schema-dts 2, which is
+     * made of the vocabulary itself; the sitemaps by the protocol's own XML Schema (sitemaps.org, of 2008-03-26), which
+     * the package sitemap 9 brings.
+     */
+    public function test_structured_data_and_sitemaps_are_what_others_read(): void
+    {
+        $said = [];
+        foreach ($this->addresses() as $address) {
+            $body = $this->site->get($address)['body'];
+            preg_match_all('~<script type="application/ld\+json">(.*?)</script>~s', $body, $found);
+            foreach ($found[1] as $json) {
+                $data = json_decode($json, true, 32, JSON_THROW_ON_ERROR);
+                $this->assertSame('https://schema.org', $data['@context'], $address);
+                $said[$data['@type']][] = $json;
+            }
+        }
+        ksort($said);
+        $this->assertSame(['Article', 'BreadcrumbList', 'Event', 'ItemList', 'Product'], array_keys($said));
+        $types = implode(', ', array_keys($said));
+        $lines = ["import type { WithContext, {$types} } from 'schema-dts';"];
+        foreach ($said as $type => $all) {
+            $lines[] = "export const all{$type}: WithContext<{$type}>[] = [".implode(",\n", array_slice($all, 0, 60)).'];';
+        }
+        $modules = dirname(__DIR__, 2).'/node_modules';
+        $folder = sys_get_temp_dir().'/wellspring-data-'.bin2hex(random_bytes(6));
+        mkdir($folder);
+        file_put_contents("{$folder}/data.ts", implode("\n", $lines));
+        file_put_contents("{$folder}/tsconfig.json", json_encode(['compilerOptions' => [
+            'strict' => true, 'noEmit' => true, 'skipLibCheck' => true, 'types' => [], 'module' => 'esnext',
+            'moduleResolution' => 'bundler', 'paths' => ['schema-dts' => ["{$modules}/schema-dts"]],
+        ], 'files' => ['data.ts']], JSON_THROW_ON_ERROR));
+        exec("{$modules}/.bin/tsc --project {$folder} 2>&1", $faults, $code);
+        array_map(unlink(...), glob("{$folder}/*") ?: []);
+        rmdir($folder);
+        $this->assertSame(0, $code, implode("\n", array_slice($faults, 0, 20)));
+
+        preg_match_all('~<sitemap><loc>([^<]+)</loc></sitemap>~', $this->site->get('/sitemap.xml')['body'], $parts);
+        $this->assertGreaterThan(5, count($parts[1]));
+        libxml_use_internal_errors(true);
+        foreach ($parts[1] as $part) {
+            $map = new \DOMDocument;
+            $map->loadXML($this->site->get(self::path($part))['body']);
+            $this->assertTrue($map->schemaValidate("{$modules}/sitemap/schema/sitemap.xsd"), implode(' ', array_map(
+                fn (\LibXMLError $error): string => $error->message,
+                libxml_get_errors(),
+            )));
+        }
+    }
+
     public function test_the_form_on_kept_pages_is_taken_from_the_sites_own_pages_alone(): void
     {
         $enter = fn (string ...$headers): int => (new WebClient(self::env('SITE_URL')))->form('/account/sign-in', [
