@@ -19,7 +19,10 @@ interface StoredDefinitions
      */
     public function rename(Renaming $renaming, Catalogue $before): array;
 
-    /** @param  list<array<string, mixed>>  $replaced  from rename(); a definition that was changed since stays */
+    /**
+     * @param  list<array<string, mixed>>  $replaced  from rename(); what others replaced is left alone, and a
+     *   definition that was changed since stays
+     */
     public function restore(array $replaced): void;
 
     /**

@@ -67,7 +67,7 @@ final readonly class TypeEffects
                     $new->key,
                     $values(
                         '{old} gets the key {key}; {n, plural, one {the value of # item} other {the values of # '
-                            .'items}} and the modules that name it follow.',
+                            .'items}} and the modules and pages that name it follow.',
                         $count,
                     ),
                     $count,

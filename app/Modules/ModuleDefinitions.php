@@ -48,7 +48,9 @@ final readonly class ModuleDefinitions implements StoredDefinitions
     public function restore(array $replaced): void
     {
         foreach ($replaced as $was) {
-            $row = ModuleRow::query()->where('key', $was['key'])->where('revision', $was['after'])->first();
+            $row = isset($was['key'])
+                ? ModuleRow::query()->where('key', $was['key'])->where('revision', $was['after'])->first()
+                : null;
             if ($row !== null) {
                 $row->fill(['draft' => $was['draft'], 'live' => $was['live']]);
                 $row->revision++;

@@ -26,7 +26,7 @@ use App\Media\DrawUpload;
 use App\Models\User;
 use App\Modules\BulkModuleChange;
 use App\Modules\LiveModulesChanged;
-use App\Modules\ModuleDefinitions;
+use App\Pages\AllDefinitions;
 use App\Pages\PageRemoval;
 use App\Pages\PageStore;
 use App\Pages\PublishSettings;
@@ -66,7 +66,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->when($cached)->needs(Repository::class)->give(
             fn (): Repository => Cache::store(function_exists('apcu_enabled') && apcu_enabled() ? 'memory' : null),
         );
-        $this->app->bind(StoredDefinitions::class, ModuleDefinitions::class);
+        $this->app->bind(StoredDefinitions::class, AllDefinitions::class);
         $this->app->tag(
             [UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class, PageRemoval::class],
             UndoHandler::class,

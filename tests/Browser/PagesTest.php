@@ -143,7 +143,10 @@ final class PagesTest extends BrowserTestCase
             'const page = document.querySelector("iframe")?.contentDocument;'
             .'const block = page?.querySelector("[data-block=\'0.1.1\']");'.$do,
         );
-        $this->await('the block has no place on the page', fn (): ?bool => $block('return block?.tabIndex === 0 || null'));
+        $this->await(
+            'the block has no place on the page',
+            fn (): ?bool => $block('return block?.tabIndex === 0 || null'),
+        );
         // What has the focus is named; Enter opens it, as a click does.
         $block('block.focus()');
         $this->sees('slot 2', '.page-names');

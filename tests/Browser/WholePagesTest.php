@@ -139,9 +139,9 @@ final class WholePagesTest extends TestCase
     }
 
     /**
-     * What search engines are told, read by others: structured data as schema.org's vocabulary by schema-dts 2, which is
-     * made of the vocabulary itself; the sitemaps by the protocol's own XML Schema (sitemaps.org, of 2008-03-26), which
-     * the package sitemap 9 brings.
+     * What search engines are told, read by others: structured data by schema-dts 2, which is made of schema.org's
+     * vocabulary itself; the sitemaps by the protocol's own XML Schema (sitemaps.org, of 2008-03-26), which the package
+     * sitemap 9 brings.
      */
     public function test_structured_data_and_sitemaps_are_what_others_read(): void
     {
@@ -160,7 +160,8 @@ final class WholePagesTest extends TestCase
         $types = implode(', ', array_keys($said));
         $lines = ["import type { WithContext, {$types} } from 'schema-dts';"];
         foreach ($said as $type => $all) {
-            $lines[] = "export const all{$type}: WithContext<{$type}>[] = [".implode(",\n", array_slice($all, 0, 60)).'];';
+            $some = implode(",\n", array_slice($all, 0, 60));
+            $lines[] = "export const all{$type}: WithContext<{$type}>[] = [{$some}];";
         }
         $modules = dirname(__DIR__, 2).'/node_modules';
         $folder = sys_get_temp_dir().'/wellspring-data-'.bin2hex(random_bytes(6));

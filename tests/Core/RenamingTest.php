@@ -9,6 +9,8 @@ use Tests\Support\Garden;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Content\Change\Renaming;
 use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Page\MenuReader;
+use Wellspring\Core\Page\PageReader;
 use Wellspring\Core\Problem\Refused;
 
 /** A definition names fields and terms in many places; new names go to those places and to no others. */
@@ -73,6 +75,41 @@ final class RenamingTest extends TestCase
      * Tools link to plants: a plant's field that a rule over tools reaches through the link follows, and so does the
      * link itself.
      */
+    public function test_pages_and_menus_follow_too(): void
+    {
+        $catalogue = Garden::catalogue();
+        $page = fn (string $field): array => [
+            'format' => 1, 'key' => 'p', 'address' => '/p/{p}', 'about' => ['item' => 'plant'], 'title' => 'P',
+            'bands' => [['key' => 'b', 'slots' => [['share' => 12, 'blocks' => [
+                ['block' => 'field', 'fields' => ['light', $field]],
+                ['block' => 'parts', 'card' => ['lines' => [['parts' => [['part' => 'field', 'field' => $field]]]]]],
+                ['block' => 'map', 'field' => 'spot'],
+            ]]]]],
+        ];
+        $renaming = Renaming::ofFields('plant', ['nickname' => 'pet_name'], $catalogue);
+        $read = (new PageReader($catalogue))->read($page('nickname'));
+        $this->assertSame(
+            $page('pet_name'),
+            $renaming->in($page('nickname'), $read->references($catalogue)),
+        );
+        $terms = Renaming::ofTerms('groups', ['ferns' => 'fronds']);
+        $about = fn (string $term): array => [
+            'format' => 1, 'key' => 'p', 'address' => '/p/{p}', 'title' => 'P',
+            'about' => ['term' => 'groups', 'under' => $term, 'only' => ['hostas', $term]], 'bands' => [],
+        ];
+        $this->assertSame($about('fronds'), $terms->in(
+            $about('ferns'),
+            (new PageReader($catalogue))->read($about('ferns'))->references($catalogue),
+        ));
+        $menu = fn (string $term): array => ['format' => 1, 'key' => 'm', 'entries' => [
+            ['link' => '/ferns', 'label' => 'Ferns', 'entries' => [['term' => ['groups', $term]]]],
+        ]];
+        $this->assertSame($menu('fronds'), $terms->in(
+            $menu('ferns'),
+            (new MenuReader($catalogue))->read($menu('ferns'))->references(),
+        ));
+    }
+
     public function test_fields_reached_through_links_follow_both_ends(): void
     {
         $definition = [

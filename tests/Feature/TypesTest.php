@@ -8,6 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Models\ContentType;
 use App\Models\Item;
 use App\Models\Module;
+use App\Models\Page;
 use App\Models\Revision;
 use App\Models\Term;
 use App\Sets\ReadySet;
@@ -96,6 +97,14 @@ final class TypesTest extends TestCase
         ] + $this->getJson('/manage/api/modules/tall')->json('definition');
         $this->putJson('/manage/api/modules/tall/draft', ['definition' => $definition, 'revision' => 1])->assertOk();
         $this->postJson('/manage/api/modules/tall/publish')->assertOk();
+        $this->publishPage([
+            'key' => 'plant', 'address' => '/plants/{plant}', 'about' => ['item' => 'plant'], 'title' => 'Plant',
+            'bands' => [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => [
+                ['block' => 'field', 'fields' => ['height']],
+            ]]]]],
+        ]);
+        $shown = fn (): mixed => Page::query()->where('key', 'plant')->firstOrFail()
+            ->live['bands'][0]['slots'][0]['blocks'][0]['fields'] ?? null;
         $before = $this->contents();
 
         $file = Garden::plantFile();
@@ -111,7 +120,7 @@ final class TypesTest extends TestCase
         $said = $this->effects($file, ['height' => 'tallness']);
         foreach ([
             'Soil is added; every item begins without a value.',
-            'Height gets the key tallness; the values of 8 items and the modules that name it follow.',
+            'Height gets the key tallness; the values of 8 items and the modules and pages that name it follow.',
             'Nickname goes, and with it the values of 4 items.',
             'Friends goes, and with it the values of 7 items.',
             'Uses: the values of 8 items are written in the new form.',
@@ -141,6 +150,17 @@ final class TypesTest extends TestCase
                 $live['card']['lines'][0]['parts'][0]['field'],
             ],
         );
+        $this->assertSame(['tallness'], $shown());
+        $this->get('/plants/plant-2')->assertOk()->assertSeeInOrder(['Tallness', '20']);
+        unset($file['properties']['tallness']);
+        $refused = $this->putJson('/manage/api/types', ['file' => $file, 'withLoss' => true])->assertUnprocessable();
+        $this->assertStringStartsWith('the live module “tall” could no', $refused->json('problems.0.message'));
+        $this->assertStringStartsWith('the live page “plant” could no', $refused->json('problems.1.message'));
+        $refused = $this->deleteJson('/manage/api/types/plant')->assertUnprocessable();
+        $this->assertContains('the page “plant” is about its items.', array_column(
+            (array) $refused->json('problems'),
+            'message',
+        ));
         $this->assertSame(
             ['tallness', 'soil'],
             array_slice(array_keys(app(CatalogueStore::class)->catalogue()->types['plant']->fields), 0, 2),
@@ -165,6 +185,7 @@ final class TypesTest extends TestCase
             json_encode(ContentType::query()->findOrFail('plant')->definition),
         );
         $this->assertSame('height', Module::query()->where('key', 'tall')->firstOrFail()->live['order'][0]['by'] ?? '');
+        $this->assertSame(['height'], $shown());
         $this->postJson("/manage/api/changes/{$change}/undo")->assertUnprocessable();
     }
 

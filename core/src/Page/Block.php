@@ -41,9 +41,10 @@ interface Block
 
     /**
      * @param  string  $at  where it stands in the definition
+     * @param  list<string>  $types  keys of the content types whose items the page is about
      * @return list<Reference>
      */
-    public function references(string $at): array;
+    public function references(string $at, array $types): array;
 
     /** @return array<string, mixed> */
     public function toArray(): array;

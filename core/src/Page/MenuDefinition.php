@@ -4,12 +4,25 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page;
 
+use Wellspring\Core\Content\Reference;
+
 /** The definition of a menu, read and found right by MenuReader. */
 final readonly class MenuDefinition
 {
     /** @param  list<MenuEntry>  $entries  first to last */
     public function __construct(public string $key, public array $entries)
     {
+    }
+
+    /** @return list<Reference> where it names terms */
+    public function references(): array
+    {
+        $all = [];
+        foreach ($this->entries as $i => $entry) {
+            array_push($all, ...$entry->references("entries[{$i}]"));
+        }
+
+        return $all;
     }
 
     /** @return list<string> keys of the modules that fill branches of it, each once */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page;
 
+use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Who\Audience;
 
 final readonly class MenuEntry
@@ -37,6 +38,22 @@ final readonly class MenuEntry
             ...$this->target === MenuTarget::Module ? [$this->named[0]] : [],
             ...array_merge(...array_map(fn (self $entry): array => $entry->modules(), $this->entries)),
         ];
+    }
+
+    /**
+     * @param  string  $at  where it stands in the definition
+     * @return list<Reference> where it, and entries below it, name terms
+     */
+    public function references(string $at): array
+    {
+        $all = $this->target === MenuTarget::Term && isset($this->named[1])
+            ? [Reference::toTerm("{$at}.term[1]", $this->named[0], $this->named[1])]
+            : [];
+        foreach ($this->entries as $i => $entry) {
+            array_push($all, ...$entry->references("{$at}.entries[{$i}]"));
+        }
+
+        return $all;
     }
 
     /** @return array<string, mixed> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page;
 
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\TermTree;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
@@ -113,6 +114,28 @@ final readonly class PageAbout
             AboutKind::Month => $items === null || $by === null ? null : new Archive($items, CalendarUnit::Month, $by),
             AboutKind::Year => $items === null || $by === null ? null : new Archive($items, CalendarUnit::Year, $by),
         };
+    }
+
+    /**
+     * @param  string  $at  where it stands in the definition
+     * @return list<Reference>
+     */
+    public function references(string $at, Catalogue $catalogue): array
+    {
+        $source = $this->source($catalogue);
+        $all = $source instanceof Archive ? [Reference::toField("{$at}.by", $source->by, $this->of)] : [];
+        if ($this->kind !== AboutKind::Term) {
+            return $all;
+        }
+        $terms = ["{$at}.under" => $this->under];
+        foreach ($this->only as $i => $slug) {
+            $terms["{$at}.only[{$i}]"] = $slug;
+        }
+        foreach (array_filter($terms, is_string(...)) as $place => $slug) {
+            $all[] = Reference::toTerm($place, $this->of[0], $slug);
+        }
+
+        return $all;
     }
 
     public function words(): string

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page;
 
+use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Reference;
+
 /** The definition of a page, read and found right by PageReader. */
 final readonly class PageDefinition
 {
@@ -36,6 +39,23 @@ final readonly class PageDefinition
         foreach ($this->bands as $band) {
             foreach ($band->slots as $slot) {
                 array_push($all, ...$slot->blocks);
+            }
+        }
+
+        return $all;
+    }
+
+    /** @return list<Reference> where it names fields and terms */
+    public function references(Catalogue $catalogue): array
+    {
+        $types = $this->about?->kind === AboutKind::Item ? $this->about->of : [];
+        $all = $this->about?->references('about', $catalogue) ?? [];
+        foreach ($this->bands as $b => $band) {
+            foreach ($band->slots as $s => $slot) {
+                foreach ($slot->blocks as $i => $placed) {
+                    $at = "bands[{$b}].slots[{$s}].blocks[{$i}]";
+                    array_push($all, ...$placed->block->references($at, $types));
+                }
             }
         }
 

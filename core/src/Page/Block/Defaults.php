@@ -19,7 +19,7 @@ trait Defaults
         return [];
     }
 
-    public function references(string $at): array
+    public function references(string $at, array $types): array
     {
         return [];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page\Block;
 
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\EmptyRule;
@@ -92,6 +93,15 @@ final readonly class Fields implements Block
             fn (Field $field): string => mb_strtolower(mb_substr($field->label, 0, 1)).mb_substr($field->label, 1),
             $this->fields,
         ));
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return array_map(
+            fn (Field $field, int $i): Reference => Reference::toField("{$at}.fields[{$i}]", $field, $types),
+            $this->fields,
+            array_keys($this->fields),
+        );
     }
 
     public function whenEmpty(): EmptyRule

@@ -6,6 +6,7 @@ namespace Wellspring\Core\Page\Block;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\EmptyRule;
@@ -56,6 +57,11 @@ final readonly class MapOfPlace implements Block
     public function words(): string
     {
         return 'a map of '.($this->field->label ?? 'a place');
+    }
+
+    public function references(string $at, array $types): array
+    {
+        return $this->field === null ? [] : [Reference::toField("{$at}.field", $this->field, $types)];
     }
 
     public function whenEmpty(): EmptyRule

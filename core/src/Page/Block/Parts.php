@@ -53,6 +53,16 @@ final readonly class Parts implements Block
         return ['card' => ['$ref' => '#/$defs/card']];
     }
 
+    public function references(string $at, array $types): array
+    {
+        $all = [];
+        foreach ($this->card?->parts() ?? [] as $place => $part) {
+            array_push($all, ...$part->references("{$at}.{$place}", $types));
+        }
+
+        return $all;
+    }
+
     public function words(): string
     {
         $parts = array_map(fn (Part $part): string => $part->words(), $this->card?->parts() ?? []);

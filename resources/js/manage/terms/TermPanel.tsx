@@ -89,7 +89,7 @@ function Form({
 		<section aria-label={term.name} className="bg-base-100 border border-base-300 rounded-box p-5 grid gap-4 min-w-0">
 			{save.error && problems.length === 0 && <Notice>{save.error.message}</Notice>}
 			{text("name", "Name")}
-			{text("slug", "Slug", "In addresses and files. Modules that name it follow a new one.")}
+			{text("slug", "Slug", "In addresses and files. Modules, pages and menus that name it follow a new one.")}
 			<Labelled label="Description" id="term-description" problem={problem("description")} group>
 				<RichText
 					id="term-description"

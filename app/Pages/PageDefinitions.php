@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pages;
+
+use App\Catalogue\StoredDefinitions;
+use App\Models\Page;
+use App\Models\SiteDefinition;
+use Illuminate\Database\Eloquent\Collection;
+use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Change\Renaming;
+use Wellspring\Core\Page\MenuReader;
+use Wellspring\Core\Page\PageReader;
+use Wellspring\Core\Problem\Problem;
+use Wellspring\Core\Problem\ProblemCode;
+use Wellspring\Core\Problem\Refused;
+
+/** The definitions of pages and menus, as the writers of types and terms ask of them. */
+final readonly class PageDefinitions implements StoredDefinitions
+{
+    public function rename(Renaming $renaming, Catalogue $before): array
+    {
+        $replaced = [];
+        foreach ([...Page::query()->orderBy('id')->lockForUpdate()->get(), ...self::menus()] as $row) {
+            $draft = self::renamed($row, $row->draft, $renaming, $before);
+            $live = $row->live === null ? null : self::renamed($row, $row->live, $renaming, $before);
+            if ($draft !== $row->draft || $live !== $row->live) {
+                $replaced[] = [
+                    'of' => $row->getTable(), 'id' => $row->id, 'after' => $row->revision + 1,
+                    'draft' => $row->draft, 'live' => $row->live,
+                ];
+                $row->draft = $draft;
+                $row->live = $live;
+                $row->revision++;
+                $row->save();
+            }
+        }
+
+        return $replaced;
+    }
+
+    public function restore(array $replaced): void
+    {
+        foreach ($replaced as $was) {
+            $rows = match ($was['of'] ?? null) {
+                'pages' => Page::query(),
+                'site_definitions' => SiteDefinition::query(),
+                default => null,
+            };
+            $row = $rows?->where('id', $was['id'])->where('revision', $was['after'])->first();
+            if ($row !== null) {
+                $row->draft = $was['draft'];
+                $row->live = $was['live'];
+                $row->revision++;
+                $row->save();
+            }
+        }
+    }
+
+    public function unreadable(Renaming $renaming, Catalogue $before, Catalogue $after): array
+    {
+        $problems = [];
+        foreach ($this->live() as $page) {
+            $definition = $page->live ?? [];
+            try {
+                (new PageReader($before))->read($definition);
+            } catch (Refused) {
+                continue;
+            }
+            try {
+                (new PageReader($after))->read(self::renamed($page, $definition, $renaming, $before));
+            } catch (Refused $refused) {
+                $message = "the live page “{$page->key}” could no longer be read: {$refused->problems[0]}";
+                $problems[] = new Problem('', ProblemCode::InUse, $message);
+            }
+        }
+
+        return $problems;
+    }
+
+    public function drawingFromType(string $type): array
+    {
+        return $this->about(['item', 'month', 'year'], $type, 'is about its items.');
+    }
+
+    public function takingTermsOf(string $taxonomy): array
+    {
+        return $this->about(['term'], $taxonomy, 'is about its terms.');
+    }
+
+    /**
+     * @param  list<string>  $kinds  of what a page is about
+     * @return list<Problem> for each live page about it
+     */
+    private function about(array $kinds, string $name, string $words): array
+    {
+        $problems = [];
+        foreach ($this->live() as $page) {
+            foreach ($kinds as $kind) {
+                if (in_array($name, (array) ($page->live['about'][$kind] ?? []), true)) {
+                    $problems[] = new Problem('', ProblemCode::InUse, "the page “{$page->key}” {$words}");
+                }
+            }
+        }
+
+        return $problems;
+    }
+
+    /** @return Collection<int, Page> live pages that are about something: others name neither fields nor terms */
+    private function live(): Collection
+    {
+        return Page::query()->whereNotNull('live')->whereNull('removed_at')->whereRaw("jsonb_exists(live, 'about')")
+            ->orderBy('key')->get();
+    }
+
+    /** @return Collection<int, SiteDefinition> */
+    private static function menus(): Collection
+    {
+        return SiteDefinition::query()->where('kind', SiteDefinitionStore::MENU)->orderBy('id')->lockForUpdate()->get();
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $definition
+     * @return array<array-key, mixed> unchanged where it cannot be read
+     */
+    private static function renamed(
+        Page|SiteDefinition $row,
+        array $definition,
+        Renaming $renaming,
+        Catalogue $before,
+    ): array {
+        try {
+            return $renaming->in($definition, $row instanceof Page
+                ? (new PageReader($before))->read($definition)->references($before)
+                : (new MenuReader($before))->read($definition)->references());
+        } catch (Refused) {
+            return $definition;
+        }
+    }
+}
