@@ -83,6 +83,7 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::post('pages', [Manage\PageController::class, 'store']);
         Route::post('pages/look', [Manage\PageController::class, 'look']);
         Route::post('pages/bodies', [Manage\PageController::class, 'bodies']);
+        Route::post('pages/records', [Manage\PageController::class, 'records']);
         Route::post('pages/subjects', [Manage\PageController::class, 'subjects']);
         Route::get('pages/{key}', [Manage\PageController::class, 'show']);
         Route::put('pages/{key}/draft', [Manage\PageController::class, 'saveDraft']);

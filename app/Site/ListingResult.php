@@ -17,6 +17,7 @@ final readonly class ListingResult
      * @param  list<Record>  $records  of the page, in order
      * @param  PageAddress  $address  of the page that it stands on
      * @param  string|false  $heading  what stands over it; false: nothing
+     * @param  int  $time  how many times the module stands on the page up to here
      */
     public function __construct(
         public Module $module,
@@ -25,6 +26,21 @@ final readonly class ListingResult
         public Context $context,
         public PageAddress $address,
         public string|false $heading,
+        public int $time = 1,
     ) {
+    }
+
+    /** @param  int  $time  how many times the module stands on the page up to here */
+    public function standing(int $time): self
+    {
+        return new self(
+            $this->module,
+            $this->result,
+            $this->records,
+            $this->context,
+            $this->address,
+            $this->heading,
+            $time,
+        );
     }
 }

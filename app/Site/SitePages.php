@@ -74,17 +74,26 @@ final readonly class SitePages
         $address = $address->withAll(self::parameters($modules, $context, $asked));
         $scene = new PageScene($found->subject, $address, $context, $live, $dependencies);
         $marks = $this->listings->marksOf($modules, $context);
-        $list = fn (Module $module, ModuleBlock $block): ListingResult => $module->key === $preview?->module->key
-            ? $this->listings->of($module, $address, $context, $preview->result)
-            : $this->listings->show(
-                $module,
-                $address,
-                $context,
-                $asked[$module->key] ?? '1',
-                $dependencies,
-                $block->heading,
-                $marks,
-            );
+        $times = [];
+        $list = function (
+            Module $module,
+            ModuleBlock $block,
+        ) use ($address, $context, $asked, $dependencies, $marks, $preview, &$times): ListingResult {
+            $times[$module->key] = ($times[$module->key] ?? 0) + 1;
+            $listing = $module->key === $preview?->module->key
+                ? $this->listings->of($module, $address, $context, $preview->result)
+                : $this->listings->show(
+                    $module,
+                    $address,
+                    $context,
+                    $asked[$module->key] ?? '1',
+                    $dependencies,
+                    $block->heading,
+                    $marks,
+                );
+
+            return $listing->standing($times[$module->key]);
+        };
         // The page's title is its first heading: where it is not shown, the first block that brings one has it.
         $isTitled = $page->showsTitle;
         $draw = function (Block $block) use ($modules, $scene, $list, &$isTitled): Node {

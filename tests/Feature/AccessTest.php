@@ -63,6 +63,7 @@ final class AccessTest extends TestCase
             'PUT manage/api/modules/{key}/pages',
             'PUT manage/api/modules/{key}/pages/{id}',
             'GET manage/api/pages', 'GET manage/api/pages/grid', 'POST manage/api/pages', 'POST manage/api/pages/look',
+            'POST manage/api/pages/records',
             'POST manage/api/pages/subjects', 'POST manage/api/pages/bodies',
             'GET manage/api/pages/{key}', 'PUT manage/api/pages/{key}/draft',
             'POST manage/api/pages/{key}/publish', 'DELETE manage/api/pages/{key}',

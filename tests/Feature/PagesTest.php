@@ -111,6 +111,10 @@ final class PagesTest extends TestCase
             array_intersect_key($member['bands'][1]['slots'][0]['blocks'][1], ['module' => 0, 'total' => 0]),
         );
         $html = (string) $this->get('/groups/hostas')->assertOk()->getContent();
+        $twice = [['module' => 'of-this-group'], ['module' => 'of-this-group']];
+        $this->publishPage(['key' => 'twice', 'address' => '/twice/{group}', 'about' => ['term' => 'groups'],
+            'title' => 'Twice', 'bands' => [['key' => 'b', 'slots' => [['share' => 12, 'blocks' => $twice]]]]]);
+        $this->get('/twice/hostas')->assertSee('id="of-this-group"', false)->assertSee('id="of-this-group-2"', false);
         $this->assertSame(1, substr_count($html, '<h1'), 'the title is the one heading of the first level');
         $this->assertStringContainsString('<h1 class="page-title">Hostas</h1>', $html);
         $this->assertStringNotContainsString('Secret', $html);
@@ -457,6 +461,10 @@ final class PagesTest extends TestCase
         $definition = $this->getJson("{$api}/{$key}")->assertOk()->json('definition');
         $bodies = $this->postJson("{$api}/bodies", ['definition' => $definition])->assertOk()->json();
         $this->assertContains('breadcrumbs', Arr::flatten($bodies[0]['bands']), 'of a page for terms');
+        $records = $this->postJson("{$api}/records", ['definition' => $definition])->assertOk();
+        $this->assertContains('text', array_column((array) $records->json('records.fields'), 'key'));
+        $plain = ['address' => '/plain', 'about' => null] + $definition;
+        $this->postJson("{$api}/records", ['definition' => array_filter($plain)])->assertJsonPath('records', null);
         $definition['bands'] = [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => [
             ['block' => 'pageTitle'], ['block' => 'pageText'], ['module' => 'of-this-group', 'heading' => 'Here'],
             ['block' => 'heading', 'text' => 'Inside', 'audience' => ['members']],

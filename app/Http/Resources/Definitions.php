@@ -123,7 +123,9 @@ use OpenApi\Attributes as OA;
     new OA\Property('empty', ref: '#/components/schemas/EmptyRule'),
 ])]
 #[OA\Schema(schema: 'EmptyRule', type: 'object', required: ['do'], properties: [
-    new OA\Property('do', type: 'string', enum: ['leaveOut', 'leaveOutLine', 'say']),
+    new OA\Property('do', type: 'string', enum: [
+        'leaveOut', 'leaveOutLine', 'leaveOutModule', 'leaveOutSlot', 'leaveOutBand', 'say',
+    ]),
     new OA\Property('text', type: 'string'),
 ])]
 #[OA\Schema(schema: 'PageFile', type: 'object', required: ['format', 'key', 'address', 'title', 'bands'], properties: [
@@ -185,6 +187,11 @@ use OpenApi\Attributes as OA;
     new OA\Property('fields', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('field', type: 'string'),
     new OA\Property('order', type: 'string'),
+    new OA\Property('card', type: 'object', required: ['lines'], properties: [
+        new OA\Property('lines', type: 'array', items: new OA\Items(type: 'object', required: ['parts'], properties: [
+            new OA\Property('parts', type: 'array', items: new OA\Items(ref: '#/components/schemas/Part')),
+        ])),
+    ]),
     new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('from', type: 'string', nullable: true),
     new OA\Property('until', type: 'string', nullable: true),

@@ -60,6 +60,7 @@ final readonly class HtmlOutput implements Output
             address: $listing->address,
             headings: $this->headings($listing),
             heading: $listing->heading,
+            anchor: $module->key.($listing->time === 1 ? '' : "-{$listing->time}"),
         );
     }
 

@@ -22,6 +22,7 @@ final readonly class ModuleView
      * @param  PageAddress  $address  of the page that it stands on
      * @param  array<string, array{words: string, records: int}>  $headings  by key, in order
      * @param  string|false  $heading  what stands over it; false: nothing
+     * @param  string  $anchor  its id in the page: the module's key; another where it stands there again
      */
     public function __construct(
         public Module $module,
@@ -34,6 +35,7 @@ final readonly class ModuleView
         public PageAddress $address,
         public array $headings = [],
         public string|false $heading = false,
+        public string $anchor = '',
     ) {
     }
 
@@ -90,7 +92,7 @@ final readonly class ModuleView
     /** The address of one of the listing's pages; page 1 has none of its own. */
     public function pageAddress(int $page): string
     {
-        return $this->address->with($this->parameter(), $page > 1 ? (string) $page : null, $this->module->key);
+        return $this->address->with($this->parameter(), $page > 1 ? (string) $page : null, $this->anchor);
     }
 
     public function parameter(): string

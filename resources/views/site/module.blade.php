@@ -1,8 +1,8 @@
 @php($module = $shown->module)
-<section class="module" id="{{ $module->key }}"
+<section class="module" id="{{ $shown->anchor }}"
     @if ($shown->heading === false) aria-label="{{ $module->name }}"
-    @else aria-labelledby="{{ $module->key }}-name" @endif>
-    @if ($shown->heading !== false)<h2 id="{{ $module->key }}-name">{{ $shown->heading }}</h2>@endif
+    @else aria-labelledby="{{ $shown->anchor }}-name" @endif>
+    @if ($shown->heading !== false)<h2 id="{{ $shown->anchor }}-name">{{ $shown->heading }}</h2>@endif
     @if ($shown->cards === [])
         <p class="nothing">{{ $module->whenNothing->text ?: \Wellspring\Core\Empty\WhenNothing::TEXT }}</p>
     @else

@@ -15,6 +15,7 @@ use App\Http\Requests\PlacementGridRequest;
 use App\Http\Requests\SavePageDraftRequest;
 use App\Http\Resources\Definitions;
 use App\Http\Resources\PageResource;
+use App\Http\Resources\SourceResource;
 use App\Listing\ContextFactory;
 use App\Models\Page;
 use App\Modules\ModuleStore;
@@ -42,6 +43,7 @@ use Wellspring\Core\Time\Iso8601;
  * @phpstan-import-type PageVersionsShape from PageVersions
  * @phpstan-import-type PageSummaryShape from PageResource
  * @phpstan-import-type PageWholeShape from PageResource
+ * @phpstan-import-type SourceRecordsShape from SourceResource
  * @phpstan-import-type PlanBandShape from PagePlan
  * @phpstan-import-type GridShape from PlacementGrid
  *
@@ -66,6 +68,7 @@ final readonly class PageController
         private PageRemoval $removal,
         private PageVersions $versions,
         private CatalogueStore $catalogue,
+        private SourceResource $sources,
     ) {
     }
 
@@ -185,6 +188,18 @@ final readonly class PageController
         $about = $this->pages->read($request->definition())->about;
 
         return StarterBodies::of($about, $about?->source($this->catalogue->catalogue())?->type());
+    }
+
+    /**
+     * What the page is about one of has, for its blocks to show.
+     *
+     * @return array{records: SourceRecordsShape|null} null of a page about nothing but itself
+     */
+    public function records(FindSubjectsRequest $request): array
+    {
+        $source = $this->pages->read($request->definition())->about?->source($this->catalogue->catalogue());
+
+        return ['records' => $source === null ? null : $this->sources->of($source)];
     }
 
     /** @return list<SubjectNameShape> what the page can be looked at as */

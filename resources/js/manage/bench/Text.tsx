@@ -1,7 +1,8 @@
 import { useRef, useState } from "react";
+import { moved } from "../shared/lists";
 import type { Look } from "../shared/schema";
 import { AddRule } from "./AddRule";
-import { members, moved, withMembers, withWhere } from "./definition";
+import { members, withMembers, withWhere } from "./definition";
 import { Stream } from "./Stream";
 import { type Open, Row } from "./TextRow";
 import type { Bench } from "./useBench";

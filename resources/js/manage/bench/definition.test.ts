@@ -1,17 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { moved } from "../shared/lists";
 import type { Definition, Field, Group } from "../shared/schema";
-import {
-	at,
-	isGroup,
-	joinOf,
-	members,
-	moved,
-	newCondition,
-	withAt,
-	withJoin,
-	withMembers,
-	withWhere,
-} from "./definition";
+import { at, isGroup, joinOf, members, newCondition, withAt, withJoin, withMembers, withWhere } from "./definition";
 
 const definition: Definition = {
 	format: 1,

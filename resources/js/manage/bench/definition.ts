@@ -71,15 +71,6 @@ export function withWhere(definition: Definition, where: Group): Definition {
 	return members(where).length === 0 ? rest : { ...rest, where };
 }
 
-export function moved<T>(list: T[], from: number, to: number): T[] {
-	const copy = [...list];
-	const [one] = copy.splice(from, 1);
-	if (one !== undefined) {
-		copy.splice(to, 0, one);
-	}
-	return copy;
-}
-
 /** The condition that a newly added rule begins with: one that is always right. */
 export function newCondition(field: Field, taxonomies: string[]): Condition {
 	switch (field.family) {

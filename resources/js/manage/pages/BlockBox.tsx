@@ -14,6 +14,7 @@ import { OF_SUBJECT, orderModules, placeFields, WHEN_EMPTY } from "./blockKinds"
 import { moveBlock, type Place, removeBlock, setBlock } from "./edits";
 import { FieldsControl } from "./FieldsControl";
 import { MoveElsewhere } from "./MoveElsewhere";
+import { PartsControl } from "./PartsControl";
 import type { PagePlanState } from "./usePagePlan";
 
 /** One block in its slot: what it is, whether it shows, and what can be said of it. */
@@ -164,6 +165,8 @@ export function OwnControls({
 					<WhenEmpty block={block} onChange={onChange} />
 				</>
 			);
+		case "parts":
+			return <PartsControl block={block} about={about} onChange={onChange} />;
 		case "map":
 			return (
 				<>

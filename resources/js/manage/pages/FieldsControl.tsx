@@ -1,7 +1,10 @@
 import type { PageFile } from "../shared/schema";
-import { useStart } from "../shared/start";
+import { useSubjectRecords } from "./subject";
 
-/** Which fields of the page's item, in which order: a chosen one goes to the end, another click takes it out. */
+/**
+ * Which fields of what the page is about, in which order: a chosen one goes to the end, another click takes it out.
+ * Those that are the site's own affair are not offered.
+ */
 export function FieldsControl({
 	about,
 	chosen,
@@ -11,9 +14,10 @@ export function FieldsControl({
 	chosen: string[];
 	onChange: (fields: string[]) => void;
 }) {
-	const { types } = useStart();
-	const type = types.find((one) => one.key === about?.item);
-	const known = type?.fields ?? chosen.map((key) => ({ key, label: key }));
+	const records = useSubjectRecords(about);
+	const known =
+		records?.fields.filter((one) => records.own.includes(one.key) && (one.onCards || one.family !== "identity")) ??
+		chosen.map((key) => ({ key, label: key }));
 	return (
 		<fieldset className="grid gap-1">
 			<legend className="font-semibold mb-1">Which fields, in order</legend>

@@ -38,6 +38,12 @@ export const BLOCK_KINDS: BlockKind[] = [
 		begin: ({ about }) => (about ? { block: "field", fields: ["title"] } : null),
 	},
 	{
+		key: "parts",
+		label: "Parts, in lines",
+		begin: ({ about }) =>
+			about ? { block: "parts", card: { lines: [{ parts: [{ part: "title", level: 2 }] }] } } : null,
+	},
+	{
 		key: "map",
 		label: "Map of a place",
 		begin: (site) => {

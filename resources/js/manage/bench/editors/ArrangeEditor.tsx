@@ -1,7 +1,7 @@
+import { NumberInput } from "../../shared/inputs";
 import type { Look } from "../../shared/schema";
 import { useStart } from "../../shared/start";
 import { withAt } from "../definition";
-import { NumberInput } from "./inputs";
 import type { EditorProps } from "./props";
 
 type Width = keyof Look["lastRow"];

@@ -2,12 +2,13 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { get, send } from "../../shared/api";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
+import { RowTools } from "../../shared/inputs";
+import { moved } from "../../shared/lists";
 import type { Definition, ItemPage, Results } from "../../shared/schema";
 import { useSettled } from "../../shared/useSettled";
-import { moved, withAt } from "../definition";
+import { withAt } from "../definition";
 import { useSource } from "../source";
 import type { Bench } from "../useBench";
-import { RowTools } from "./inputs";
 
 /** What is put at the top or taken out by hand. */
 export function ByHandEditor({ bench }: { bench: Bench }) {

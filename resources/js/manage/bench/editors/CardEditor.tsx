@@ -1,162 +1,16 @@
-import type { Part, SourceRecords } from "../../shared/schema";
-import { fieldOf } from "../../shared/start";
-import { moved } from "../definition";
+import { CardLines } from "../../shared/CardLines";
 import { useSource } from "../source";
 import type { Bench } from "../useBench";
-import { NumberInput, RowTools } from "./inputs";
-
-interface Offer {
-	key: string;
-	label: string;
-	part: Part;
-}
-
-/** The parts that a card of the type can have. */
-function offers(type: SourceRecords): Offer[] {
-	const own = (test: (key: string) => boolean) => type.fields.some((one) => one.origin === "type" && test(one.key));
-	return [
-		...(type.fields.some((one) => one.family === "picture")
-			? [{ key: "picture", label: "Picture", part: { part: "picture" } }]
-			: []),
-		{ key: "title", label: "Title", part: { part: "title", level: 3 } },
-		...(own((key) => key === "price") && fieldOf(type, "price")?.kind === "money"
-			? [{ key: "price", label: "Price", part: { part: "price" } }]
-			: []),
-		...(fieldOf(type, "text") ? [{ key: "excerpt", label: "Excerpt", part: { part: "excerpt", words: 24 } }] : []),
-		...type.fields
-			.filter((one) => one.onCards && one.key !== "title" && type.own.includes(one.key))
-			.map((one) => ({
-				key: `field:${one.key}`,
-				label: `Field: ${one.label}`,
-				part: { part: "field", field: one.key },
-			})),
-	];
-}
-
-export function partLabel(type: SourceRecords, part: Part): string {
-	return part.part === "field"
-		? (fieldOf(type, part.field ?? "")?.label ?? part.field ?? "")
-		: part.part.charAt(0).toUpperCase() + part.part.slice(1);
-}
 
 /** What stands on each card: lines of parts. */
 export function CardEditor({ bench, at }: { bench: Bench; at: string }) {
 	const { definition, change } = bench;
-	const type = useSource();
-	const lines = definition.card.lines;
-	const set = (next: { parts: Part[] }[], tag: string | null = null) =>
-		change({ ...definition, card: { lines: next.filter((line) => line.parts.length > 0) } }, tag);
-	const setParts = (index: number, parts: Part[], tag: string | null = null) =>
-		set(
-			lines.map((line, i) => (i === index ? { parts } : line)),
-			tag,
-		);
-	const count = lines.reduce((sum, line) => sum + line.parts.length, 0);
-	const choices = offers(type);
-
 	return (
-		<div className="grid gap-3">
-			{lines.map((line, l) => (
-				// biome-ignore lint/suspicious/noArrayIndexKey: a line is known by its place
-				<div key={l} className="border border-base-300 rounded-field p-2 grid gap-1.5">
-					<div className="flex items-center text-[0.78rem] text-quiet">
-						<span className="flex-1">Line {l + 1}</span>
-						<RowTools what={`line ${l + 1}`} index={l} count={lines.length} onMove={(to) => set(moved(lines, l, to))} />
-					</div>
-					{line.parts.map((part, p) => {
-						const place = `card.lines[${l}].parts[${p}]`;
-						const put = (next: Partial<Part>) =>
-							setParts(
-								l,
-								line.parts.map((one, i) => (i === p ? { ...one, ...next } : one)),
-								place,
-							);
-						return (
-							<div
-								key={place}
-								className={`flex flex-wrap items-center gap-2 rounded px-1 ${at === place ? "bg-accent" : ""}`}
-							>
-								<span className="font-semibold">{partLabel(type, part)}</span>
-								{part.part === "excerpt" && (
-									<span className="flex items-center gap-1.5 text-[0.85rem]">
-										<NumberInput
-											label="Words of the excerpt"
-											value={part.words ?? 24}
-											min={1}
-											max={500}
-											whole
-											className="w-18"
-											onChange={(words) => put({ words })}
-										/>
-										words
-									</span>
-								)}
-								{part.part === "field" && (
-									<input
-										className="input input-xs w-28"
-										aria-label={`Words before ${partLabel(type, part)}`}
-										placeholder="words before"
-										value={part.label ?? ""}
-										onChange={(event) => {
-											const { label: _, ...rest } = part;
-											setParts(
-												l,
-												line.parts.map((one, i) =>
-													i === p ? (event.target.value.trim() ? { ...rest, label: event.target.value } : rest) : one,
-												),
-												`${place}.label`,
-											);
-										}}
-									/>
-								)}
-								<span className="flex-1" />
-								<RowTools
-									what={partLabel(type, part)}
-									index={p}
-									count={line.parts.length}
-									onMove={(to) => setParts(l, moved(line.parts, p, to))}
-									onRemove={
-										count > 1
-											? () =>
-													setParts(
-														l,
-														line.parts.filter((_, i) => i !== p),
-													)
-											: undefined
-									}
-								/>
-							</div>
-						);
-					})}
-					<AddPart choices={choices} label="+ a part here" onAdd={(part) => setParts(l, [...line.parts, part])} />
-				</div>
-			))}
-			<AddPart choices={choices} label="+ a line with…" onAdd={(part) => set([...lines, { parts: [part] }])} />
-		</div>
-	);
-}
-
-function AddPart({ choices, label, onAdd }: { choices: Offer[]; label: string; onAdd: (part: Part) => void }) {
-	return (
-		<select
-			className="select select-sm w-auto max-w-48 text-primary font-semibold justify-self-start"
-			aria-label={label.replace("+ ", "Add ")}
-			value=""
-			onChange={(event) => {
-				const found = choices.find((one) => one.key === event.target.value);
-				if (found) {
-					onAdd(found.part);
-				}
-			}}
-		>
-			<option value="" disabled>
-				{label}
-			</option>
-			{choices.map((one) => (
-				<option key={one.key} value={one.key}>
-					{one.label}
-				</option>
-			))}
-		</select>
+		<CardLines
+			type={useSource()}
+			lines={definition.card.lines}
+			at={at}
+			onChange={(lines, tag) => change({ ...definition, card: { lines } }, tag)}
+		/>
 	);
 }

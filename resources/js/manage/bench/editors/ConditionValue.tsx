@@ -1,5 +1,5 @@
+import { NumberInput, TextInput } from "../../shared/inputs";
 import type { Condition, Field, Options } from "../../shared/schema";
-import { NumberInput, TextInput } from "./inputs";
 import { Bars } from "./values/Bars";
 import { DayValue, firstDayValue } from "./values/DayValue";
 

@@ -1,9 +1,9 @@
 import { useState } from "react";
+import { partLabel } from "../../shared/CardLines";
+import { TextInput } from "../../shared/inputs";
 import type { EmptyRule, Part } from "../../shared/schema";
 import { withAt } from "../definition";
 import { useSource } from "../source";
-import { partLabel } from "./CardEditor";
-import { TextInput } from "./inputs";
 import type { EditorProps } from "./props";
 
 /** What happens where a part has nothing to show, with how many records that touches. */

@@ -1,10 +1,11 @@
 import { PickByTyping } from "../../shared/fields/PickByTyping";
+import { NumberInput, RowTools } from "../../shared/inputs";
+import { moved } from "../../shared/lists";
 import type { SortKey } from "../../shared/schema";
 import { useStart } from "../../shared/start";
-import { moved, withAt } from "../definition";
+import { withAt } from "../definition";
 import { useSource } from "../source";
 import type { Bench } from "../useBench";
-import { NumberInput, RowTools } from "./inputs";
 
 /** The keys that records are ordered by, first to last. */
 export function OrderEditor({ bench }: { bench: Bench }) {

@@ -1,6 +1,6 @@
+import { NumberInput } from "../../shared/inputs";
 import { useStart } from "../../shared/start";
 import { withAt } from "../definition";
-import { NumberInput } from "./inputs";
 import type { EditorProps } from "./props";
 
 /** How much shows at a time, how many are skipped, how many at most. */

@@ -1,6 +1,6 @@
 import { useState } from "react";
+import { TextInput } from "../../shared/inputs";
 import type { Bench } from "../useBench";
-import { TextInput } from "./inputs";
 
 const DOES = {
 	say: "say something",

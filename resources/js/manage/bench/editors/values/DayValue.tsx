@@ -1,5 +1,5 @@
+import { NumberInput } from "../../../shared/inputs";
 import type { Condition, Field, Options } from "../../../shared/schema";
-import { NumberInput } from "../inputs";
 import { Bars } from "./Bars";
 
 export interface Length {

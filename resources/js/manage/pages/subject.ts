@@ -1,0 +1,18 @@
+import { useQuery } from "@tanstack/react-query";
+import { send } from "../shared/api";
+import type { PageFile, SourceRecords } from "../shared/schema";
+
+/** What the items, terms, months or people have that the page is about one of; null while it is not known, or none. */
+export function useSubjectRecords(about: PageFile["about"] | undefined): SourceRecords | null {
+	const records = useQuery({
+		queryKey: ["subject records", about],
+		queryFn: ({ signal }) => {
+			// Only what it is about matters here.
+			const definition = { format: 1, key: "page", address: "/{page}", title: "Page", about, bands: [] };
+			return send<{ records: SourceRecords | null }>("POST", "/pages/records", { definition }, { signal });
+		},
+		enabled: about !== undefined,
+		staleTime: 60_000,
+	});
+	return records.data?.records ?? null;
+}
