@@ -223,6 +223,44 @@ final class PageTest extends TestCase
         }
     }
 
+    public function test_a_number_can_be_said_in_words(): void
+    {
+        $said = function (array $part, ?int $height): ?string {
+            $block = (new PageReader(Garden::catalogue()))->read([
+                'format' => 1, 'key' => 'plant', 'title' => 'Plant', 'address' => '/plants/{plant}',
+                'about' => ['item' => 'plant'],
+                'bands' => [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => [
+                    ['block' => 'parts', 'card' => ['lines' => [['parts' => [['part' => 'field'] + $part]]]]],
+                ]]]]],
+            ])->blocks()[0]->block;
+            $parts = $block instanceof Parts ? $block->card?->parts() ?? [] : [];
+
+            return ($parts['card.lines[0].parts[0]'] ?? null)?->shown(
+                Garden::record(1, ['height' => $height]),
+                Garden::format(),
+            );
+        };
+        $words = '{n, plural, =0 {Sold out} one {The last one} other {# in stock}}';
+        foreach ([null, 0, 1, 1200] as $i => $height) {
+            $this->assertSame(
+                [null, 'Sold out', 'The last one', '1,200 in stock'][$i],
+                $said(['field' => 'height', 'message' => $words], $height),
+            );
+        }
+        foreach ([
+            'no message' => ['field' => 'height', 'message' => '{n, plural, one {a}'],
+            'nothing of 0' => ['field' => 'height', 'message' => '{n, plural, =0 {} other {#}}'],
+            'no number' => ['field' => 'light', 'message' => $words],
+        ] as $what => $part) {
+            try {
+                $said($part, 1);
+                $this->fail("It was read: {$what}");
+            } catch (Refused $refused) {
+                $this->assertStringEndsWith('parts[0].message', $refused->problems[0]->path, $what);
+            }
+        }
+    }
+
     public function test_every_body_to_begin_with_is_an_ordinary_definition(): void
     {
         $catalogue = Garden::catalogue();

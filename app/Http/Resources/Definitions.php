@@ -119,6 +119,7 @@ use OpenApi\Attributes as OA;
     new OA\Property('field', type: 'string'),
     new OA\Property('level', type: 'integer'),
     new OA\Property('words', type: 'integer'),
+    new OA\Property('message', type: 'string'),
     new OA\Property('label', type: 'string'),
     new OA\Property('empty', ref: '#/components/schemas/EmptyRule'),
 ])]

@@ -35,6 +35,14 @@ final readonly class Part
         return is_int($number) ? $number : $default;
     }
 
+    /** A text that the kind says for itself. */
+    public function option(string $option): ?string
+    {
+        $text = $this->content->options[$option] ?? null;
+
+        return is_string($text) ? $text : null;
+    }
+
     /** What it shows of the record: plain text, for a picture its name; null where there is nothing to show. */
     public function shown(Record $record, Format $format): ?string
     {

@@ -89,6 +89,12 @@ final class Format
         return $this->number->format($value).($unit === '' ? '' : "\u{A0}".$unit);
     }
 
+    /** @param  string  $pattern  of ICU's MessageFormat, which names the number `n`: `{n, plural, one {# left} …}` */
+    public function numberInWords(int|float $value, string $pattern): string
+    {
+        return (string) \MessageFormatter::formatMessage($this->locale, $pattern, ['n' => $value]);
+    }
+
     public function money(int|float $value): string
     {
         $this->money ??= new \NumberFormatter($this->locale, \NumberFormatter::CURRENCY);

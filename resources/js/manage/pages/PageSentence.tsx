@@ -1,5 +1,7 @@
+import { useState } from "react";
 import { AudienceControl } from "../shared/fields/AudienceControl";
 import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
+import { MediaPicker } from "../shared/MediaPicker";
 import type { PageFile } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
 import { Word } from "../shared/Word";
@@ -9,6 +11,7 @@ import type { PagePlanState } from "./usePagePlan";
 export function PageSentence({ plan }: { plan: PagePlanState }) {
 	const { definition, change } = plan;
 	const start = useStart();
+	const [picking, setPicking] = useState(false);
 	const set = (next: Partial<PageFile>, tag: string | null = null) => change({ ...definition, ...next }, tag);
 	const without = (key: keyof PageFile) => {
 		const { [key]: _, ...rest } = definition;
@@ -63,6 +66,33 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 					shown over the page
 				</label>
 				{text("description", "Description")}
+			</Word>
+			· shared with
+			<Word
+				words={definition.picture ?? (definition.about ? "its own picture" : "no picture")}
+				label="Picture for sharing"
+			>
+				<p className="text-quiet text-[0.85rem]">Those who share the page show it beside its title.</p>
+				<button type="button" className="btn btn-sm justify-self-start" onClick={() => setPicking(true)}>
+					{definition.picture ? "Choose another file" : "Choose a file"}
+				</button>
+				{definition.picture && (
+					<button type="button" className="btn btn-sm justify-self-start" onClick={() => without("picture")}>
+						{definition.about ? "Back to its own picture" : "None"}
+					</button>
+				)}
+				{picking && (
+					<MediaPicker
+						kind="picture"
+						onClose={() => setPicking(false)}
+						onPick={([first]) => {
+							setPicking(false);
+							if (first) {
+								set({ picture: first.name });
+							}
+						}}
+					/>
+				)}
 			</Word>
 			· in the menu
 			<Word words={definition.menu ? `as ${definition.menu.label}` : "not by itself"} label="Menu">

@@ -128,6 +128,25 @@ export function CardLines({
 										}}
 									/>
 								)}
+								{part.part === "field" && fieldOf(type, part.field ?? "")?.kind === "number" && (
+									<input
+										className="input input-xs w-44"
+										aria-label={`${partLabel(type, part)} in words`}
+										title="In ICU’s MessageFormat: {n, plural, =0 {Sold out} other {# in stock}}"
+										placeholder="in words, by the number"
+										defaultValue={part.message ?? ""}
+										onBlur={(event) => {
+											const message = event.target.value.trim();
+											const { message: was, ...rest } = part;
+											if (message !== (was ?? "")) {
+												setParts(
+													l,
+													line.parts.map((one, i) => (i === p ? (message === "" ? rest : { ...rest, message }) : one)),
+												);
+											}
+										}}
+									/>
+								)}
 								{beside?.(part, (next) =>
 									setParts(
 										l,
