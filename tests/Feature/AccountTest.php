@@ -52,6 +52,9 @@ final class AccountTest extends TestCase
         $this->get('/account')->assertSee('Mari')->assertDontSee('Manage the site');
         $this->post('/account/sign-out', $this->form([]))->assertRedirect('/');
         $this->assertGuest();
+        $session = config()->string('session.cookie');
+        $left = $this->withUnencryptedCookie($session, 'of who has left')->get('/')->assertOk();
+        $this->assertTrue($left->headers->getCookies()[0]->isCleared(), 'kept pages are for whoever has no session');
 
         $this->get('/inside')->assertUnauthorized()->assertSee('name="password"', false);
         $this->enter('wrong')->assertSessionHasErrors('email');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Middleware\IdentifiesViewer;
 use App\Http\RequestText;
 use App\Http\SignIn;
 use App\Listing\ContextFactory;
@@ -68,6 +69,7 @@ final readonly class AccountController
     public function signOut(Request $request): RedirectResponse
     {
         $this->signIn->leave($request);
+        $request->session()->put(IdentifiesViewer::HAS_LEFT, true);
 
         return redirect('/');
     }

@@ -19,6 +19,9 @@ use Wellspring\Core\Who\Viewer;
  */
 final readonly class IdentifiesViewer
 {
+    /** Under this key a session says that somebody has signed out on the site. */
+    public const HAS_LEFT = 'has left';
+
     private const ATTRIBUTE = 'viewer';
 
     public function __construct(private Pipeline $pipeline)
@@ -32,11 +35,13 @@ final readonly class IdentifiesViewer
             return $next($request);
         }
 
-        /** @var Response */
-        return $this->pipeline->send($request)
+        $hasLeft = false;
+        /** @var Response $response */
+        $response = $this->pipeline->send($request)
             ->through([EncryptCookies::class, StartSession::class])
-            ->then(function (Request $request) use ($next): Response {
+            ->then(function (Request $request) use ($next, &$hasLeft): Response {
                 $user = $request->user();
+                $hasLeft = $user === null && $request->session()->has(self::HAS_LEFT);
                 if ($user instanceof User && self::isCurrent($user, $request)) {
                     $request->attributes->set(self::ATTRIBUTE, Viewers::of($user));
                 }
@@ -45,6 +50,16 @@ final readonly class IdentifiesViewer
 
                 return $response;
             });
+        if ($hasLeft) {
+            // Without a session, whoever has signed out gets kept pages again.
+            $response->headers->clearCookie(
+                config()->string('session.cookie'),
+                config()->string('session.path'),
+                config('session.domain'),
+            );
+        }
+
+        return $response;
     }
 
     public static function viewer(Request $request): Viewer
