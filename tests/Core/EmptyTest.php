@@ -29,6 +29,8 @@ final class EmptyTest extends TestCase
         yield 'a part takes its module' => ['[{(<a/3><c>)(<d>)}]', '[{(<d>)}]'];
         yield 'a part takes its slot' => ['[{(<4>)(<c>)}{(<d>)}]', '[{(<d>)}]'];
         yield 'a part takes its band' => ['[{(<5>)}{(<c>)}][{(<d>)}]', '[{(<d>)}]'];
+        yield 'of several that take more, the one that takes most' => ['[{(<4>)(<5>)}{(<c>)}][{(<d>)}]', '[{(<d>)}]'];
+        yield 'in whatever order' => ['[{(<5>)(<4>)}{(<c>)}][{(<d>)}]', '[{(<d>)}]'];
         yield 'what is empty goes with all around it' => ['[{(<0>)}{(<1>)}][{(<d>)}]', '[{(<d>)}]'];
         yield 'nothing is left' => ['[{(<0>)}]', ''];
     }

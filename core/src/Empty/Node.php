@@ -84,14 +84,18 @@ final readonly class Node
             return [null, $this->takes];
         }
         $left = [];
+        $widest = null;
         foreach ($this->children as $child) {
             [$kept, $takes] = $child->reduced();
             if ($takes !== null && $takes->value >= $this->level->value) {
-                return [null, $takes];
+                $widest = $widest !== null && $widest->value > $takes->value ? $widest : $takes;
             }
             if ($kept !== null) {
                 $left[] = $kept;
             }
+        }
+        if ($widest !== null) {
+            return [null, $widest];
         }
 
         return [$left === [] ? null : new self($this->level, null, $left, of: $this->of), null];
