@@ -5,15 +5,16 @@ declare(strict_types=1);
 namespace App\Pages;
 
 use App\Modules\ModuleStore;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Page\FrameDefinition;
 use Wellspring\Core\Page\FrameSlot;
 use Wellspring\Core\Page\PageDefinition;
-use Wellspring\Core\Page\PlacedBlock;
+use Wellspring\Core\Page\Schedule;
 
 /**
  * Every module against every page: where it stands, in a slot of the page's own or in the frame around it.
  *
- * @phpstan-type GridMarkShape array{page: string, how: 'own'|'frame', words: string}
+ * @phpstan-type GridMarkShape array{page: string, how: 'own'|'frame', words: string, admitted: bool}
  * @phpstan-type GridShape array{
  *     pages: list<array{id: int, key: string, title: string, address: string}>,
  *     modules: list<array{key: string, name: string, marks: list<GridMarkShape>}>,
@@ -40,9 +41,10 @@ final readonly class PlacementGrid
      *
      * @param  string  $moduleWords  a part of the name or the key; empty: all
      * @param  string  $pageWords  a part of the title or the address; empty: all
+     * @param  Context  $context  for whom and when marks say whether they are admitted
      * @return GridShape
      */
-    public function part(string $moduleWords, string $pageWords): array
+    public function part(string $moduleWords, string $pageWords, Context $context): array
     {
         $names = array_filter(
             $this->modules->names(),
@@ -62,14 +64,20 @@ final readonly class PlacementGrid
                 'title' => $page->title,
                 'address' => $page->address->pattern,
             ];
-            foreach ($page->blocks() as $placed) {
-                foreach ($placed->block->modules() as $module) {
-                    $words = self::words('on it', $placed);
-                    $marks[$module][] = ['page' => $page->key, 'how' => 'own', 'words' => $words];
-                }
-            }
-            foreach ($frame === null ? [] : self::around($frame, $page) as [$module, $words]) {
-                $marks[$module][] = ['page' => $page->key, 'how' => 'frame', 'words' => $words];
+            foreach ([...self::on($page), ...$frame === null ? [] : self::around($frame, $page)] as $mark) {
+                [$module, $how, $where, $schedules] = $mark;
+                $marks[$module][] = [
+                    'page' => $page->key,
+                    'how' => $how,
+                    'words' => implode(', ', array_filter([$where, ...array_map(
+                        fn (Schedule $schedule): string => $schedule->words(),
+                        $schedules,
+                    )])),
+                    'admitted' => array_filter(
+                        $schedules,
+                        fn (Schedule $schedule): bool => ! $schedule->admits($context),
+                    ) === [],
+                ];
             }
         }
         $rows = array_map(
@@ -87,7 +95,25 @@ final readonly class PlacementGrid
         ];
     }
 
-    /** @return list<array{string, string}> the modules of the frame that show on the page, and where */
+    /** @return list<array{string, 'own', string, list<Schedule>}> modules on the page itself, and what has to admit */
+    private static function on(PageDefinition $page): array
+    {
+        $on = [];
+        foreach ($page->bands as $band) {
+            foreach ($band->slots as $slot) {
+                foreach ($slot->blocks as $placed) {
+                    $schedules = [$page->schedule, $band->schedule, $slot->schedule, $placed->schedule];
+                    foreach ($placed->block->modules() as $module) {
+                        $on[] = [$module, 'own', 'on it', $schedules];
+                    }
+                }
+            }
+        }
+
+        return $on;
+    }
+
+    /** @return list<array{string, 'frame', string, list<Schedule>}> the same of the frame around it */
     private static function around(FrameDefinition $frame, PageDefinition $page): array
     {
         $around = [];
@@ -96,16 +122,11 @@ final readonly class PlacementGrid
                 $shows = $entry->place->admits($page->address, $page->address->pattern);
                 $where = implode(', ', array_filter([strtolower($slot->words()), $entry->place->words()]));
                 foreach ($shows ? $entry->placed->block->modules() : [] as $module) {
-                    $around[] = [$module, self::words($where, $entry->placed)];
+                    $around[] = [$module, 'frame', $where, [$page->schedule, $entry->placed->schedule]];
                 }
             }
         }
 
         return $around;
-    }
-
-    private static function words(string $where, PlacedBlock $placed): string
-    {
-        return implode(', ', array_filter([$where, $placed->schedule->words()]));
     }
 }

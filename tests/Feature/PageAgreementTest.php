@@ -11,8 +11,8 @@ use Random\Randomizer;
 use Tests\Support\Garden;
 
 /**
- * What shows of drawn pages and frames, by the command that visitors' pages are made with, beside what rules.md, “Pages”
- * and “Places”, gives when it is worked out over the plain definition.
+ * What shows of drawn pages and frames, by the command that makes them as visitors get them, beside what rules.md,
+ * “Pages” and “Places”, gives when it is worked out over the plain definition.
  */
 final class PageAgreementTest extends TestCase
 {
@@ -186,7 +186,9 @@ final class PageAgreementTest extends TestCase
         $takes = array_map(fn (array $entry): ?string => self::takes($entry, $as), $there);
         $left = array_filter($there, fn (int $i): bool => $takes[$i] === null, ARRAY_FILTER_USE_KEY);
 
-        return array_intersect(['slot', 'band'], $takes) === [] ? array_values(array_map(self::nameOf(...), $left)) : [];
+        return array_intersect(['slot', 'band'], $takes) === []
+            ? array_values(array_map(self::nameOf(...), $left))
+            : [];
     }
 
     /** @param  array<string, mixed>  $entry */

@@ -493,7 +493,27 @@ final class PagesTest extends TestCase
         $this->postJson("{$api}/{$key}/publish")->assertOk()->assertJson(['live' => true, 'changed' => false]);
         $this->get('/kinds/hostas')->assertOk()->assertSee('Here');
         $this->assertSame('live', array_column((array) $this->getJson($api)->json(), 'state', 'key')[$key]);
-        $this->publishFrame(['side' => [['module' => 'of-this-group', 'on' => ['pages' => ['/plants/*']]]]]);
+        $this->publishFrame(['side' => [
+            ['module' => 'of-this-group', 'on' => ['pages' => ['/plants/*']], 'audience' => ['members']],
+        ]]);
+        $marks = fn (array $asked): array => array_column(
+            (array) $this->getJson("{$api}/grid?".http_build_query($asked))->assertOk()->json('modules.0.marks'),
+            'admitted',
+            'page',
+        );
+        $this->assertSame(
+            ['home' => true, 'plant' => false],
+            array_intersect_key($marks([]), ['plant' => 0, 'home' => 0]),
+        );
+        $this->assertSame(['plant' => true], array_intersect_key($marks(['as' => 'members']), ['plant' => 0]));
+        $this->assertSame(['plant'], array_keys($marks(['pages' => '/plants/{plant'])));
+        $this->assertSame([], $marks(['modules' => 'nowhere']));
+        $id = Page::query()->where('key', 'month')->firstOrFail()->id;
+        foreach ([true, false] as $stands) {
+            $this->putJson("/manage/api/modules/of-this-group/pages/{$id}", ['stands' => $stands])->assertOk();
+            $on = in_array('of-this-group', app(PageStore::class)->some(['month'])[0]->definition->modules(), true);
+            $this->assertSame($stands, $on);
+        }
         $grid = $this->getJson("{$api}/grid")->assertOk();
         $this->assertSame(
             ['home own on it', "{$key} own on it", 'group own on it', 'plant frame', 'month frame'],

@@ -260,8 +260,8 @@ final class Bench extends Command
             'a page of three modules, made anew' => fn () => $answers->find('/bench-three', $context),
             'an address that no page has' => fn () => $answers->find('/many-1/none', $context),
             'the tree of pages' => fn () => app(PageController::class)->index(),
-            'the grid of modules against pages' => fn () => app(PlacementGrid::class)->part('', ''),
-            'the grid, where one module is sought' => fn () => app(PlacementGrid::class)->part('Many 7', ''),
+            'the grid of modules against pages' => fn () => app(PlacementGrid::class)->part('', '', $context),
+            'the grid, where one module is sought' => fn () => app(PlacementGrid::class)->part('Many 7', '', $context),
         ];
         $rows = array_map(fn (string $what): array => [$what], array_keys($asks));
         foreach ([[10, 10], [10_000, 300]] as [$pages, $modules]) {

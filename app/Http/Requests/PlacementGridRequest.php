@@ -6,13 +6,17 @@ namespace App\Http\Requests;
 
 use OpenApi\Attributes as OA;
 
-/** Which modules and which pages are looked for: a part of their name or key, of their title or address. */
+/** Which modules and which pages are looked for, by a part of their name or key, of their title or address; as whom. */
 #[OA\Schema]
-final class PlacementGridRequest extends ApiRequest
+final class PlacementGridRequest extends PreviewRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['modules' => ['nullable', 'string', 'max:200'], 'pages' => ['nullable', 'string', 'max:200']];
+        return [
+            ...parent::rules(),
+            'modules' => ['nullable', 'string', 'max:200'],
+            'pages' => ['nullable', 'string', 'max:200'],
+        ];
     }
 }

@@ -83,7 +83,11 @@ final readonly class PageController
     {
         $given = $request->validated();
 
-        return $this->grid->part((string) ($given['modules'] ?? ''), (string) ($given['pages'] ?? ''));
+        return $this->grid->part(
+            (string) ($given['modules'] ?? ''),
+            (string) ($given['pages'] ?? ''),
+            $this->preview->of($request),
+        );
     }
 
     /** @return Created<PageWholeShape> */

@@ -4,7 +4,8 @@ import { Link } from "react-router";
 import { get, send } from "../shared/api";
 import { Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
-import type { Grid as GridData } from "../shared/schema";
+import { SeenBy } from "../shared/SeenBy";
+import type { Grid as GridData, PreviewContext } from "../shared/schema";
 import { useSettled } from "../shared/useSettled";
 
 /** Every module against every page: where it stands. A mark on the page itself is set and taken away in place. */
@@ -12,12 +13,16 @@ export function Grid() {
 	const client = useQueryClient();
 	const [words, setWords] = useState("");
 	const [pageWords, setPageWords] = useState("");
+	const [context, setContext] = useState<PreviewContext>({});
 	const sought = useSettled(JSON.stringify([words, pageWords]), 200);
 	const grid = useQuery({
-		queryKey: ["pages", "grid", sought],
+		queryKey: ["pages", "grid", sought, context],
 		queryFn: ({ signal }) => {
 			const [modules, pages] = JSON.parse(sought) as [string, string];
-			return get<GridData>(`/pages/grid?${new URLSearchParams({ modules, pages })}`, signal);
+			return get<GridData>(
+				`/pages/grid?${new URLSearchParams({ modules, pages, as: context.as ?? "", person: context.person ?? "" })}`,
+				signal,
+			);
 		},
 		placeholderData: keepPreviousData,
 	});
@@ -55,6 +60,10 @@ export function Grid() {
 					value={pageWords}
 					onChange={(event) => setPageWords(event.target.value)}
 				/>
+				<span className="flex items-center gap-1.5">
+					<span className="text-quiet">for</span>
+					<SeenBy previewContext={context} set={(next) => setContext((now) => ({ ...now, ...next }))} />
+				</span>
 			</div>
 			{place.error && <Notice>{place.error.message}</Notice>}
 			<table className="border-collapse justify-self-start">
@@ -95,6 +104,9 @@ export function Grid() {
 				<span className="flex items-center gap-1.5">
 					<Mark how="frame" /> from the frame
 				</span>
+				<span className="flex items-center gap-1.5">
+					<Mark how="frame" admitted={false} /> not for whom is chosen, or not now
+				</span>
 				{more && <span>There are more; type to narrow.</span>}
 			</p>
 		</section>
@@ -129,7 +141,7 @@ function Row({
 				const said =
 					marked
 						.get(page.key)
-						?.map((one) => one.words)
+						?.map((one) => (one.admitted ? one.words : `${one.words} (not shown so)`))
 						.join("; ") ?? "not on it";
 				return (
 					<td key={page.key} className="text-center p-0">
@@ -142,7 +154,10 @@ function Row({
 							className="group size-7 grid place-items-center cursor-pointer"
 							onClick={() => onPlace(page.id, !stands)}
 						>
-							<Mark how={stands ? "own" : marked.has(page.key) ? "frame" : null} />
+							<Mark
+								how={stands ? "own" : marked.has(page.key) ? "frame" : null}
+								admitted={marked.get(page.key)?.some((one) => one.admitted) ?? true}
+							/>
 						</button>
 					</td>
 				);
@@ -151,13 +166,13 @@ function Row({
 	);
 }
 
-function Mark({ how }: { how: "own" | "frame" | null }) {
+function Mark({ how, admitted = true }: { how: "own" | "frame" | null; admitted?: boolean }) {
 	return how === null ? (
 		<span aria-hidden="true" className="size-1 rounded-full bg-base-300 group-hover:size-3" />
 	) : (
 		<span
 			aria-hidden="true"
-			className={`size-3 rounded-full border-2 border-primary ${how === "own" ? "bg-primary" : ""}`}
+			className={`size-3 rounded-full border-2 ${admitted ? "border-primary" : "border-secondary border-dotted"} ${how === "own" && admitted ? "bg-primary" : ""}`}
 		/>
 	);
 }
