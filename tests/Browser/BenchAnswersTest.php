@@ -98,6 +98,7 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->sees('Water on the plot is yes');
         $this->sees('Draft · every change kept');
 
+        $this->hideOnPlotPage('Water on the plot');
         $this->findText('nav a', 'Types')->click();
         $this->findText('a', 'Garden plots')->click();
         $this->find('[aria-label="Remove the field Water on the plot"]')->click();

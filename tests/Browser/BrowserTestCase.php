@@ -187,6 +187,18 @@ abstract class BrowserTestCase extends TestCase
         $this->findText('button', 'Published');
     }
 
+    /** Takes a field out of what the page of each garden plot shows, as is needed before the field can go. */
+    protected function hideOnPlotPage(string $field): void
+    {
+        $this->visit('/manage/pages/plot');
+        $this->findText('section[aria-label="Plan"] button', 'Rent a year')->click();
+        $this->findText('[role=dialog] button.chip', $field)->click();
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->sees('Draft · every change kept');
+        $this->findText('button', 'Publish')->click();
+        $this->findText('button', 'Published');
+    }
+
     /** @return list<string> the titles that a module shows on the page at hand */
     protected function titles(string $key): array
     {
@@ -228,18 +240,36 @@ abstract class BrowserTestCase extends TestCase
     /** Goes on by the Tab key until what has the focus fits, and says the words where some are given. */
     protected function tabTo(string $css, string $words = ''): void
     {
-        for ($i = 0; $i < 400; $i++) {
-            // The key itself, as from a keyboard, wherever the focus is just then.
-            $this->browser->executeCustomCommand(
-                '/session/:sessionId/actions',
-                'POST',
-                ['actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => [
-                    ['type' => 'keyDown', 'value' => WebDriverKeys::TAB],
-                    ['type' => 'keyUp', 'value' => WebDriverKeys::TAB],
-                ]]]],
-            );
-            if ($this->browser->executeScript('const one = document.activeElement; return one.matches(arguments[0]) '
-                .'&& one.textContent.includes(arguments[1])', [$css, $words]) === true) {
+        // Once it is reached, the page takes no further Tab: so several are sent at a time.
+        $this->browser->executeScript(<<<'JS'
+            window.soughtByTab = arguments;
+            window.isReachedByTab = false;
+            if (!window.watchesTab) {
+                window.watchesTab = true;
+                window.addEventListener("focusin", () => {
+                    const [css, words] = window.soughtByTab ?? [];
+                    const one = document.activeElement;
+                    window.isReachedByTab ||= css !== undefined && one.matches(css) && one.textContent.includes(words);
+                }, true);
+                window.addEventListener("keydown", (event) => {
+                    if (event.key === "Tab" && window.isReachedByTab) {
+                        event.preventDefault();
+                        event.stopImmediatePropagation();
+                    }
+                }, true);
+            }
+            JS, [$css, $words]);
+        $tab = [
+            ['type' => 'keyDown', 'value' => WebDriverKeys::TAB], ['type' => 'keyUp', 'value' => WebDriverKeys::TAB],
+        ];
+        for ($i = 0; $i < 40; $i++) {
+            // The keys themselves, as from a keyboard, wherever the focus is just then.
+            $this->browser->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [
+                ['type' => 'key', 'id' => 'keyboard', 'actions' => array_merge(...array_fill(0, 10, $tab))],
+            ]]);
+            $script = 'const is = window.isReachedByTab; if (is) { window.soughtByTab = undefined; '
+                .'window.isReachedByTab = false; } return is;';
+            if ($this->browser->executeScript($script) === true) {
                 return;
             }
         }

@@ -33,6 +33,11 @@ final class KeepingTest extends BrowserTestCase
 
         $this->visit('/manage/types/plot');
         $this->find('[aria-label="Remove the field Soil"]')->click();
+        $this->findText('button', 'Save')->click();
+        $this->sees('the live page “plot” could no longer be read');
+        $this->hideOnPlotPage('Soil');
+        $this->visit('/manage/types/plot');
+        $this->find('[aria-label="Remove the field Soil"]')->click();
         $this->findText('li button', 'Area')->click();
         $key = $this->findText('label', 'Key')->findElement(WebDriverBy::tagName('input'));
         $key->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, 'size']);

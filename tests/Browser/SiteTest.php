@@ -56,6 +56,33 @@ final class SiteTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    /** Each page that is for itself, and one of each kind, on a phone and on a laptop. */
+    public function test_pages_of_every_kind_are_accessible(): void
+    {
+        $this->visit('/people');
+        $addresses = $this->browser->executeAsyncScript(<<<'JS'
+            const done = arguments[arguments.length - 1];
+            const of = async (path) => [...new DOMParser().parseFromString(await (await fetch(path)).text(), 'text/xml')
+                .querySelectorAll('loc')].map((one) => new URL(one.textContent).pathname);
+            of('/sitemap.xml').then(async (parts) => {
+                const found = [];
+                for (const part of parts) {
+                    const all = await of(part);
+                    found.push(...(part.includes('/pages') ? all : all.slice(0, 1)));
+                }
+                done([...new Set([...found, '/search?q=fern', '/account/sign-in', '/nothing'])]);
+            });
+            JS);
+        $this->assertGreaterThan(18, count($addresses));
+        foreach ([390, 1280] as $width) {
+            $this->width($width);
+            foreach ($addresses as $address) {
+                $this->visit($address);
+                $this->assertAccessible("{$address} at {$width}");
+            }
+        }
+    }
+
     public function test_a_visitor_finds_by_words_of_the_title_the_text_and_the_term(): void
     {
         $this->visit('/search');

@@ -6,6 +6,7 @@ import type { ModuleSummary, PageBlock } from "../shared/schema";
 import { Word } from "../shared/Word";
 import { OwnControls } from "./BlockBox";
 import { BLOCK_KINDS } from "./blockKinds";
+import { DRAGGED, setDragged } from "./dragged";
 import { MoveElsewhere } from "./MoveElsewhere";
 import { AddBlock } from "./SlotBox";
 
@@ -38,9 +39,20 @@ export function FrameSlot({
 		<section aria-label={words} className="rounded-box border border-base-300 bg-base-100 p-2.5 grid gap-1.5">
 			<h2 className="text-quiet text-[0.85rem]">{words}</h2>
 			{entries.map((entry, i) => (
+				// biome-ignore lint/a11y/noStaticElementInteractions: dragged to a page; a control does the same by keyboard
 				<div
 					key={i.toString()}
-					className={`border border-base-300 border-l-3 rounded-field px-2 py-1 text-[0.88rem] ${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
+					draggable
+					onDragStart={(event) => {
+						event.dataTransfer.setData(DRAGGED, "frame");
+						setDragged({
+							block: entry,
+							from: null,
+							leave: () => onChange(entries.filter((_, at) => at !== i)),
+						});
+					}}
+					onDragEnd={() => setDragged(null)}
+					className={`cursor-grab border border-base-300 border-l-3 rounded-field px-2 py-1 text-[0.88rem] ${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
 				>
 					<Word words={name(entry)} label={name(entry)}>
 						<OwnControls

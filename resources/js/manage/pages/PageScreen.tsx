@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
-import { DraftState, DraftTrouble } from "../shared/DraftState";
+import { DraftHeader } from "../shared/DraftHeader";
 import { Fault, Opening } from "../shared/Fault";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
@@ -43,14 +43,10 @@ function Loaded({ page }: { page: PageWhole }) {
 	const plan = usePagePlan(page);
 	const [device, setDevice] = useState<Device>("Laptop");
 	const { definition, look } = plan;
-	useEffect(() => {
-		document.title = `${definition.title} · Wellspring`;
-	}, [definition.title]);
 	return (
 		<div className="flex-1 flex flex-col min-h-0 min-w-0">
 			<Head plan={plan} page={page} />
 			<PageSentence plan={plan} />
-			<DraftTrouble draft={plan} newest={() => get<PageWhole>(`/pages/${page.key}`)} />
 			{look.error && (
 				<div className="px-4 pt-3">
 					<Notice>{look.error.message}</Notice>
@@ -95,21 +91,7 @@ function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
 	const client = useQueryClient();
 	const go = useNavigate();
 	const [past, setPast] = useState(false);
-	const [live, setLive] = useState<string | null>(page.live && !page.changed ? JSON.stringify(page.definition) : null);
-	const { definition, keeping, look } = plan;
-	const publish = useMutation({
-		mutationFn: async () => {
-			if (!(await plan.keep())) {
-				throw new Error("Nothing was published, because the draft is not kept yet.");
-			}
-			await send<PageWhole>("POST", `/pages/${page.key}/publish`, {});
-			return JSON.stringify(definition);
-		},
-		onSuccess: (now) => {
-			setLive(now);
-			void client.invalidateQueries({ queryKey: ["pages"] });
-		},
-	});
+	const { definition, look } = plan;
 	const done = useDone();
 	const remove = useMutation({
 		mutationFn: async () => {
@@ -121,51 +103,46 @@ function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
 			void client.invalidateQueries({ queryKey: ["pages"] });
 			void go("/pages");
 		},
+		onError: (error) => done(`Not removed: ${error.message}`),
 	});
-	const published = live === JSON.stringify(definition);
-	const failed = publish.error ?? remove.error;
 	return (
-		<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
+		<DraftHeader
+			title={definition.title}
+			path={`/pages/${page.key}`}
+			stored={page}
+			draft={plan}
+			newest={() => get<PageWhole>(`/pages/${page.key}`)}
+			onPublished={() => void client.invalidateQueries({ queryKey: ["pages"] })}
+			isFaulty={look.error !== null}
+			aside={(isLive) => (
+				<>
+					<button type="button" className="hover:underline cursor-pointer" onClick={() => setPast(true)}>
+						History
+					</button>
+					{past && <PageHistory plan={plan} pageKey={page.key} onClose={() => setPast(false)} />}
+					<Word words="Remove" label="Remove the page" placement="bottom end">
+						<p>Visitors no longer get this page, and it leaves the list.</p>
+						<button
+							type="button"
+							className="btn btn-sm justify-self-start"
+							disabled={remove.isPending}
+							onClick={() => remove.mutate()}
+						>
+							Remove the page
+						</button>
+					</Word>
+					{look.data && isLive && (
+						<a className="hover:underline" href={look.data.address} target="_blank" rel="noreferrer">
+							View on site
+						</a>
+					)}
+				</>
+			)}
+		>
 			<Link to="/pages" className="text-quiet hover:underline lg:hidden">
 				Pages <span aria-hidden="true">›</span>
 			</Link>
-			<h1 className="font-serif text-xl font-semibold">{definition.title}</h1>
-			<DraftState draft={plan} savedAt={page.savedAt} />
-			<span className="flex-1" />
-			<button type="button" className="hover:underline cursor-pointer" onClick={() => setPast(true)}>
-				History
-			</button>
-			{past && <PageHistory plan={plan} pageKey={page.key} onClose={() => setPast(false)} />}
-			<Word words="Remove" label="Remove the page" placement="bottom end">
-				<p>Visitors no longer get this page, and it leaves the list.</p>
-				<button
-					type="button"
-					className="btn btn-sm justify-self-start"
-					disabled={remove.isPending}
-					onClick={() => remove.mutate()}
-				>
-					Remove the page
-				</button>
-			</Word>
-			{look.data && (live !== null || page.live) && (
-				<a className="hover:underline" href={look.data.address} target="_blank" rel="noreferrer">
-					View on site
-				</a>
-			)}
-			<button
-				type="button"
-				className="btn btn-secondary btn-sm h-9 px-4"
-				disabled={published || publish.isPending || keeping.state === "stale" || look.error !== null}
-				onClick={() => publish.mutate()}
-			>
-				{published ? "Published" : "Publish"}
-			</button>
-			{failed && (
-				<div className="w-full">
-					<Notice>{failed.message}</Notice>
-				</div>
-			)}
-		</div>
+		</DraftHeader>
 	);
 }
 

@@ -2,9 +2,10 @@ import { useState } from "react";
 import { AudienceControl } from "../shared/fields/AudienceControl";
 import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
 import { MediaPicker } from "../shared/MediaPicker";
-import type { PageFile } from "../shared/schema";
+import type { PageAbout, PageFile } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
 import { Word } from "../shared/Word";
+import { AboutControl } from "./AboutControl";
 import type { PagePlanState } from "./usePagePlan";
 
 /** What the page says of itself, as a sentence whose words open in place. */
@@ -53,6 +54,19 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 			<Word words={definition.address} label="Address">
 				{text("address", "Address")}
 			</Word>
+			{definition.about && (
+				<>
+					for
+					<Word words={aboutWords(definition.about)} label="For which of them">
+						<AboutControl
+							definition={definition}
+							about={definition.about}
+							taxonomies={start.taxonomies}
+							onChange={(about) => set({ about })}
+						/>
+					</Word>
+				</>
+			)}
 			· called
 			<Word words={definition.title} label="Title">
 				{text("title", "Title")}
@@ -116,6 +130,15 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 				label="Who sees it"
 			>
 				<AudienceControl value={audience} onChange={(keys) => set({ audience: keys })} />
+				<label className="flex items-center gap-2">
+					<input
+						type="checkbox"
+						className="checkbox checkbox-sm"
+						checked={definition.whenNotForYou === "signIn"}
+						onChange={(event) => (event.target.checked ? set({ whenNotForYou: "signIn" }) : without("whenNotForYou"))}
+					/>
+					others are asked to sign in
+				</label>
 			</Word>
 			from
 			<Word words={day("from", "now on")} label="From">
@@ -127,4 +150,11 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 			</Word>
 		</div>
 	);
+}
+
+function aboutWords({ under, only }: PageAbout): string {
+	if (only && only.length > 0) {
+		return `${only.slice(0, 2).join(", ")}${only.length > 2 ? "…" : ""} alone`;
+	}
+	return under ? `${under} and below` : "all of them";
 }

@@ -13,6 +13,8 @@ export function DraftHeader<T>({
 	draft,
 	newest,
 	onPublished,
+	aside,
+	isFaulty = false,
 	children,
 }: {
 	title: string;
@@ -22,6 +24,10 @@ export function DraftHeader<T>({
 	draft: KeptDraft<T>;
 	newest: () => Promise<Drafted<T>>;
 	onPublished: () => void;
+	/** What else can be done, before the button. */
+	aside?: (isLive: boolean) => ReactNode;
+	/** Whether the draft is such that it cannot be published. */
+	isFaulty?: boolean;
 	/** What stands before the title. */
 	children?: ReactNode;
 }) {
@@ -51,10 +57,11 @@ export function DraftHeader<T>({
 				<h1 className="font-serif text-xl font-semibold">{title}</h1>
 				<DraftState draft={draft} savedAt={stored.savedAt} />
 				<span className="flex-1" />
+				{aside?.(live !== null || stored.live)}
 				<button
 					type="button"
 					className="btn btn-secondary btn-sm h-9 px-4"
-					disabled={published || publish.isPending || keeping.state === "stale"}
+					disabled={published || publish.isPending || keeping.state === "stale" || isFaulty}
 					onClick={() => publish.mutate()}
 				>
 					{published ? "Published" : "Publish"}
