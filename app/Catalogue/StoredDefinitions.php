@@ -35,6 +35,9 @@ interface StoredDefinitions
     /** @return list<Problem> for each definition that draws from the content type */
     public function drawingFromType(string $type): array;
 
+    /** @return list<Problem> for each live definition that is about the term and those below it */
+    public function aboutBranch(string $taxonomy, string $term): array;
+
     /** @return list<Problem> for each definition that takes the terms of the taxonomy */
     public function takingTermsOf(string $taxonomy): array;
 }

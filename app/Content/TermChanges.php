@@ -82,9 +82,17 @@ final readonly class TermChanges
         );
     }
 
-    /** Items lose the term; terms below it go up to where it stood. */
+    /**
+     * Items lose the term; terms below it go up to where it stood.
+     *
+     * @throws Refused when a live page or module is about it and those below it
+     */
     public function remove(Term $term): Change
     {
+        $problems = new Problems;
+        $problems->merge($this->definitions->aboutBranch($term->taxonomy_key, $term->slug));
+        $problems->refuseIfAny();
+
         return $this->change(
             "Removed the term “{$term->name}”",
             'term removed',

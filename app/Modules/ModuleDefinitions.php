@@ -80,6 +80,23 @@ final readonly class ModuleDefinitions implements StoredDefinitions
         return $this->naming(self::TYPE_KEYS, $type, 'draws from this type.');
     }
 
+    public function aboutBranch(string $taxonomy, string $term): array
+    {
+        $problems = [];
+        foreach (ModuleRow::query()->whereNull('removed_at')->whereNotNull('live')->orderBy('key')->get() as $row) {
+            $source = $row->live['source'] ?? [];
+            if (is_array($source) && ($source['terms'] ?? null) === $taxonomy && ($source['under'] ?? null) === $term) {
+                $problems[] = new Problem(
+                    '',
+                    ProblemCode::InUse,
+                    "the module “{$row->key}” draws from the terms below it.",
+                );
+            }
+        }
+
+        return $problems;
+    }
+
     public function takingTermsOf(string $taxonomy): array
     {
         return $this->naming(self::TAXONOMY_KEYS, $taxonomy, 'takes its terms.');

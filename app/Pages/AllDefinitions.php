@@ -42,6 +42,11 @@ final readonly class AllDefinitions implements StoredDefinitions
         return $this->each(fn (StoredDefinitions $one): array => $one->drawingFromType($type));
     }
 
+    public function aboutBranch(string $taxonomy, string $term): array
+    {
+        return $this->each(fn (StoredDefinitions $one): array => $one->aboutBranch($taxonomy, $term));
+    }
+
     public function takingTermsOf(string $taxonomy): array
     {
         return $this->each(fn (StoredDefinitions $one): array => $one->takingTermsOf($taxonomy));

@@ -84,6 +84,23 @@ final readonly class PageDefinitions implements StoredDefinitions
         return $this->about(['item', 'month', 'year'], $type, 'is about its items.');
     }
 
+    public function aboutBranch(string $taxonomy, string $term): array
+    {
+        $problems = [];
+        foreach ($this->live() as $page) {
+            $about = $page->live['about'] ?? [];
+            if (is_array($about) && ($about['term'] ?? null) === $taxonomy && ($about['under'] ?? null) === $term) {
+                $problems[] = new Problem(
+                    '',
+                    ProblemCode::InUse,
+                    "the page “{$page->key}” is about it and the terms below it.",
+                );
+            }
+        }
+
+        return $problems;
+    }
+
     public function takingTermsOf(string $taxonomy): array
     {
         return $this->about(['term'], $taxonomy, 'is about its terms.');

@@ -56,7 +56,7 @@ final class SiteTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
-    /** Each page that is for itself, and one of each kind, in turn on a phone and on a laptop. */
+    /** Some pages that are for themselves, and one of each kind, in turn on a phone and on a laptop. */
     public function test_pages_of_every_kind_are_accessible(): void
     {
         $this->visit('/people');
@@ -68,12 +68,12 @@ final class SiteTest extends BrowserTestCase
                 const found = [];
                 for (const part of parts) {
                     const all = await of(part);
-                    found.push(...(part.includes('/pages') ? all : all.slice(0, 1)));
+                    found.push(...(all.slice(0, part.includes('/pages') ? 3 : 1)));
                 }
                 done([...new Set([...found, '/search?q=fern', '/account/sign-in', '/nothing'])]);
             });
             JS);
-        $this->assertGreaterThan(18, count($addresses));
+        $this->assertGreaterThan(14, count($addresses));
         foreach ([390, 1280] as $i => $width) {
             $this->width($width);
             foreach ($addresses as $n => $address) {

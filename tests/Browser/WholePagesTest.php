@@ -53,7 +53,7 @@ final class WholePagesTest extends TestCase
                 file_put_contents("{$acknowledged}.new", (string) $n);
                 rename("{$acknowledged}.new", $acknowledged);
                 // Now and then long enough for a page to be made and asked for again, on a busy machine, too.
-                usleep($n % 4 === 0 ? 1_500_000 : mt_rand(0, 250_000));
+                usleep($n % 3 === 0 ? 1_500_000 : mt_rand(0, 250_000));
             }
             exit(0);
         }
@@ -77,7 +77,7 @@ final class WholePagesTest extends TestCase
             pcntl_waitpid($writer, $status);
             @unlink($acknowledged);
         }
-        $this->assertGreaterThan(20, $answers);
+        $this->assertGreaterThan(8, $answers);
         $this->assertGreaterThan(0, $kept, 'some were kept ones');
     }
 

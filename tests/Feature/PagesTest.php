@@ -193,6 +193,25 @@ final class PagesTest extends TestCase
         $this->get('/plants/lady-fern')->assertRedirect('/green/lady-of-the-ferns');
     }
 
+    public function test_a_term_that_a_page_is_about_with_those_below_it_cannot_go(): void
+    {
+        $this->publishPage([
+            'key' => 'fern', 'address' => '/groups/{group}', 'title' => 'Fern',
+            'about' => ['term' => 'groups', 'under' => 'ferns'],
+            'bands' => [['key' => 'b', 'slots' => [['share' => 12, 'blocks' => [
+                ['block' => 'heading', 'text' => 'Of ferns'],
+            ]]]]],
+        ]);
+        $this->get('/groups/tree-ferns')->assertSee('Of ferns');
+        $this->get('/groups/hostas')->assertDontSee('Of ferns');
+        $this->actingAs($this->manager());
+        $id = Term::query()->where('slug', 'ferns')->firstOrFail()->id;
+        $this->deleteJson("/manage/api/terms/{$id}")->assertUnprocessable()
+            ->assertJsonPath('problems.0.message', 'the page “fern” is about it and the terms below it.');
+        app(PageRemoval::class)->remove(app(PageStore::class)->find('fern') ?? $this->fail('It is there.'));
+        $this->deleteJson("/manage/api/terms/{$id}")->assertOk();
+    }
+
     public function test_a_page_is_for_some_and_for_a_time(): void
     {
         $this->publishPage([

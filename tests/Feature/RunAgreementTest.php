@@ -136,7 +136,7 @@ final class RunAgreementTest extends TestCase
                 $this->assertCount($expected->total, $seen, $said);
                 $this->assertNeverGrows($expected, $said);
                 $this->assertSame($expected->total, $listing->total($module, $context), $said);
-                $this->assertNeighbours($module, $context, $seen, $d, $said);
+                $d % 4 === 0 && $this->assertNeighbours($module, $context, $seen, intdiv($d, 4), $said);
                 $this->assertTraced(
                     $module,
                     $this->asked($module, $records, $d, $context),
