@@ -55,7 +55,7 @@ use Wellspring\Core\Wording\Format;
  */
 final class RunAgreementTest extends TestCase
 {
-    private const SETS = 6;
+    private const SETS = 4;
 
     private const RECORDS = 60;
 
