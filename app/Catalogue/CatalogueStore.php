@@ -30,12 +30,9 @@ final class CatalogueStore
     private const KEEP_SECONDS = 86_400;
 
     /** Of what is cached: another one wherever its keys change, so that an older release's is not read. */
-    private const FORM = '2-';
+    private const FORM = '3-';
 
     private ?Catalogue $catalogue = null;
-
-    /** @var mixed as it is stored; null while nobody has published any */
-    private mixed $storedSettings = null;
 
     private ?SiteSettings $settings = null;
 
@@ -52,11 +49,13 @@ final class CatalogueStore
             return $this->catalogue;
         }
         $mark = $this->marks->of(['catalogue']);
-        $name = $mark === null ? null : 'catalogue:'.self::FORM.hash('xxh128', serialize($mark));
+        $name = $mark === null
+            ? null
+            : 'catalogue:'.self::FORM.hash('xxh128', serialize([$mark, self::configured()]));
         $kept = $name === null ? null : $this->cache->get($name);
         if (is_array($kept) && $kept['catalogue'] instanceof Catalogue) {
             $this->termIds = $kept['termIds'];
-            $this->storedSettings = $kept['settings'];
+            $this->settings = $kept['settings'];
 
             return $this->catalogue = $kept['catalogue'];
         }
@@ -66,7 +65,7 @@ final class CatalogueStore
                 $name,
                 [
                     'catalogue' => $this->catalogue, 'termIds' => $this->termIds,
-                    'settings' => $this->storedSettings,
+                    'settings' => $this->settings,
                 ],
                 self::KEEP_SECONDS,
             );
@@ -79,14 +78,20 @@ final class CatalogueStore
     public function settings(): SiteSettings
     {
         $this->catalogue();
+
+        return $this->settings ??= self::readSettings();
+    }
+
+    private static function readSettings(): SiteSettings
+    {
+        $live = DB::table('site_definitions')->where('kind', 'settings')->value('live');
         try {
-            $this->settings ??= SiteSettingsReader::read($this->storedSettings ?? self::configured());
+            return SiteSettingsReader::read(is_string($live) ? json_decode($live, true) : self::configured());
         } catch (Refused $refused) {
             report(new \RuntimeException("The site's settings cannot be read: {$refused->getMessage()}"));
-            $this->settings = SiteSettingsReader::read(self::configured());
         }
 
-        return $this->settings;
+        return SiteSettingsReader::read(self::configured());
     }
 
     /** @return array<string, mixed> */
@@ -104,8 +109,7 @@ final class CatalogueStore
 
     private function read(): Catalogue
     {
-        $settings = DB::table('site_definitions')->where('kind', 'settings')->value('live');
-        $this->storedSettings = is_string($settings) ? json_decode($settings, true) : null;
+        $this->settings = self::readSettings();
         $taxonomies = $this->taxonomies();
         $types = [];
         foreach (ContentType::query()->orderBy('position')->orderBy('key')->get() as $row) {

@@ -22,7 +22,8 @@ final readonly class PageDefinitions implements StoredDefinitions
     public function rename(Renaming $renaming, Catalogue $before): array
     {
         $replaced = [];
-        foreach ([...Page::query()->orderBy('id')->lockForUpdate()->get(), ...self::menus()] as $row) {
+        $pages = Page::query()->whereRaw("jsonb_exists(draft, 'about') or jsonb_exists(live, 'about')")->orderBy('id');
+        foreach ([...$pages->lockForUpdate()->get(), ...self::menus()] as $row) {
             $draft = self::renamed($row, $row->draft, $renaming, $before);
             $live = $row->live === null ? null : self::renamed($row, $row->live, $renaming, $before);
             if ($draft !== $row->draft || $live !== $row->live) {

@@ -1,6 +1,7 @@
 // Makes land.txt, the outline of all land: node core/data/land.mjs OUT, where world-atlas 2.0.2 (Natural Earth 5.1's
 // 1:50m land, in the public domain; the package is ISC) and topojson-client 3.1.0 are installed. A line is a ring: its
-// bounds, west south east north, then the way from each point to the next, from 0 0, in hundredths of a degree (WGS 84).
+// bounds, west south east north, then the way from each point to the next, from 0 0, all in hundredths of a degree of
+// WGS 84.
 import { createRequire } from "node:module";
 import { writeFileSync } from "node:fs";
 const require = createRequire(import.meta.url);

@@ -362,7 +362,7 @@ final class PagesTest extends TestCase
         ]);
         $this->placeOn($this->pageAt('/all'), Garden::module(['key' => 'by-title', 'pin' => ['oak'], 'order' => [
             ['by' => 'title', 'direction' => 'up', 'empty' => 'last'],
-        ]]));
+        ], 'offer' => ['filters' => [['field' => 'light', 'as' => 'checks']]]]));
         $slot = fn (array ...$blocks): array => [['share' => 12, 'blocks' => $blocks]];
         $this->publishPage([
             'key' => 'plant', 'address' => '/plants/{plant}', 'about' => ['item' => 'plant'], 'title' => 'Plant',
@@ -378,6 +378,8 @@ final class PagesTest extends TestCase
         $html = (string) $this->get('/plants/dell')->assertOk()->getContent();
         $links = '~rel="prev" href="/plants/oak".*rel="next" href="/plants/fern"~s';
         $this->assertMatchesRegularExpression($links, $html);
+        $chosen = $this->get('/plants/dell?by-title-light=sun');
+        $this->assertSame($html, $chosen->getContent(), 'whatever is chosen of the listing');
         $this->assertStringContainsString('class="band band-plain on-ground on-picture on-dark"', $html);
         $this->assertStringContainsString("/media/{$picture}", $html);
         $this->assertStringContainsString('aria-label="Map: Mill Lane"', $html);

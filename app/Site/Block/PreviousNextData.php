@@ -8,6 +8,7 @@ use App\Modules\ModuleStore;
 use App\Site\Listings;
 use App\Site\RecordAddresses;
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\PreviousNext;
 
@@ -39,7 +40,9 @@ final readonly class PreviousNextData implements BlockData
         if ($module === null || $record === null || ! $module->source->accepts($record->type)) {
             return null;
         }
-        $found = $this->listings->neighbours($module, $record->id, $scene->context, $scene->dependencies);
+        // What visitors choose of a listing elsewhere changes nothing here.
+        $context = $scene->context->with(choices: Choices::none());
+        $found = $this->listings->neighbours($module, $record->id, $context, $scene->dependencies);
         $addresses = $this->addresses->of($module->source, array_values(array_filter($found)));
         $links = array_filter(array_map(
             fn (?Record $one): ?array => $one === null || ! isset($addresses[(string) $one->key()])

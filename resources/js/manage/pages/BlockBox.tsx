@@ -1,12 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import { get } from "../shared/api";
+import { ChoosePicture } from "../shared/ChoosePicture";
 import { AudienceControl } from "../shared/fields/AudienceControl";
 import { Labelled } from "../shared/fields/Labelled";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { RichText } from "../shared/fields/RichText";
 import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
-import { MediaPicker } from "../shared/MediaPicker";
 import type { ModuleSummary, PageBlock, PageFile, PlanBlock } from "../shared/schema";
 import { useStart } from "../shared/start";
 import { Word } from "../shared/Word";
@@ -93,7 +92,6 @@ export function OwnControls({
 	onChange: (next: PageBlock, tag?: string) => void;
 }) {
 	const { types } = useStart();
-	const [picking, setPicking] = useState(false);
 	if (block.module !== undefined) {
 		const own = typeof block.heading === "string";
 		const without = ({ heading: _, ...rest }: PageBlock) => rest;
@@ -201,23 +199,7 @@ export function OwnControls({
 				</label>
 			);
 		case "picture":
-			return (
-				<>
-					<button type="button" className="btn btn-sm justify-self-start" onClick={() => setPicking(true)}>
-						{block.picture ? "Choose another file" : "Choose a file"}
-					</button>
-					{picking && (
-						<MediaPicker
-							kind="picture"
-							onClose={() => setPicking(false)}
-							onPick={(media) => {
-								setPicking(false);
-								media[0] && onChange({ ...block, picture: media[0].name });
-							}}
-						/>
-					)}
-				</>
-			);
+			return <ChoosePicture chosen={block.picture} onPick={(picture) => onChange({ ...block, picture })} />;
 		default:
 			return OF_SUBJECT.includes(block.block ?? "") ? <WhenEmpty block={block} onChange={onChange} /> : null;
 	}

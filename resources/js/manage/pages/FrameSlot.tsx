@@ -47,6 +47,7 @@ export function FrameSlot({
 						event.dataTransfer.setData(DRAGGED, "frame");
 						setDragged({
 							block: entry,
+							page: null,
 							from: null,
 							leave: () => onChange(entries.filter((_, at) => at !== i)),
 						});

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { MediaPicker } from "../shared/MediaPicker";
+import { ChoosePicture } from "../shared/ChoosePicture";
 import type { PageBand } from "../shared/schema";
 
 type Ground = PageBand["ground"];
@@ -15,8 +15,10 @@ const COLOURS: [string, string][] = [
 
 /** What a band stands on: nothing of its own, a colour, a picture, or the picture of what the page is about. */
 export function GroundControl({ value, onChange }: { value: Ground; onChange: (ground: Ground) => void }) {
-	const [picking, setPicking] = useState(false);
-	const now = value?.colour ?? (value?.page ? "page" : value?.picture !== undefined ? "picture" : "");
+	/** Whether it is to be a picture that is not chosen yet. */
+	const [wantsPicture, setWantsPicture] = useState(false);
+	const isPicture = wantsPicture || value?.picture !== undefined;
+	const now = isPicture ? "picture" : (value?.colour ?? (value?.page ? "page" : ""));
 	return (
 		<div className="grid gap-1.5">
 			<label className="grid gap-1">
@@ -25,9 +27,8 @@ export function GroundControl({ value, onChange }: { value: Ground; onChange: (g
 					className="select select-sm"
 					value={now}
 					onChange={({ target }) => {
-						if (target.value === "picture") {
-							setPicking(true);
-						} else {
+						setWantsPicture(target.value === "picture");
+						if (target.value !== "picture") {
 							onChange(
 								target.value === ""
 									? undefined
@@ -48,23 +49,7 @@ export function GroundControl({ value, onChange }: { value: Ground; onChange: (g
 					<option value="picture">a picture, under a veil</option>
 				</select>
 			</label>
-			{value?.picture !== undefined && (
-				<button type="button" className="btn btn-sm justify-self-start" onClick={() => setPicking(true)}>
-					Choose another file
-				</button>
-			)}
-			{picking && (
-				<MediaPicker
-					kind="picture"
-					onClose={() => setPicking(false)}
-					onPick={([first]) => {
-						setPicking(false);
-						if (first) {
-							onChange({ picture: first.name });
-						}
-					}}
-				/>
-			)}
+			{now === "picture" && <ChoosePicture chosen={value?.picture} onPick={(picture) => onChange({ picture })} />}
 		</div>
 	);
 }

@@ -47,7 +47,7 @@ export function MoveElsewhere({
 		<div className="grid gap-1">
 			<PickByTyping
 				label="Move to another page or into the frame"
-				placeholder="to another page, or the frame…"
+				placeholder={page === null ? "to a page…" : "to another page, or the frame…"}
 				options={[
 					...(page === null
 						? []

@@ -1,7 +1,6 @@
-import { useState } from "react";
+import { ChoosePicture } from "../shared/ChoosePicture";
 import { AudienceControl } from "../shared/fields/AudienceControl";
 import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
-import { MediaPicker } from "../shared/MediaPicker";
 import type { PageAbout, PageFile } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
 import { Word } from "../shared/Word";
@@ -12,7 +11,6 @@ import type { PagePlanState } from "./usePagePlan";
 export function PageSentence({ plan }: { plan: PagePlanState }) {
 	const { definition, change } = plan;
 	const start = useStart();
-	const [picking, setPicking] = useState(false);
 	const set = (next: Partial<PageFile>, tag: string | null = null) => change({ ...definition, ...next }, tag);
 	const without = (key: keyof PageFile) => {
 		const { [key]: _, ...rest } = definition;
@@ -87,25 +85,11 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 				label="Picture for sharing"
 			>
 				<p className="text-quiet text-[0.85rem]">Those who share the page show it beside its title.</p>
-				<button type="button" className="btn btn-sm justify-self-start" onClick={() => setPicking(true)}>
-					{definition.picture ? "Choose another file" : "Choose a file"}
-				</button>
+				<ChoosePicture chosen={definition.picture} onPick={(picture) => set({ picture })} />
 				{definition.picture && (
 					<button type="button" className="btn btn-sm justify-self-start" onClick={() => without("picture")}>
 						{definition.about ? "Back to its own picture" : "None"}
 					</button>
-				)}
-				{picking && (
-					<MediaPicker
-						kind="picture"
-						onClose={() => setPicking(false)}
-						onPick={([first]) => {
-							setPicking(false);
-							if (first) {
-								set({ picture: first.name });
-							}
-						}}
-					/>
 				)}
 			</Word>
 			· in the menu

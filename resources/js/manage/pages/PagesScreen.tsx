@@ -144,7 +144,9 @@ function DropTarget({ to, children }: { to: string; children: ReactNode }) {
 				event.preventDefault();
 				setOver(false);
 				const dragged = getDragged();
-				if (dragged) {
+				// Where it stands already, it stays.
+				const isHere = dragged?.page === null ? to.startsWith("frame ") : dragged?.page === to;
+				if (dragged && !isHere) {
 					move.mutate({ ...dragged, to });
 				}
 			}}

@@ -50,7 +50,12 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 					onDragStart={(event) => {
 						const place = { band, slot: at, at: i };
 						event.dataTransfer.setData(DRAGGED, JSON.stringify(place));
-						setDragged({ block, from: definition.address, leave: () => change(removeBlock(definition, place)) });
+						setDragged({
+							block,
+							page: definition.key,
+							from: definition.address,
+							leave: () => change(removeBlock(definition, place)),
+						});
 					}}
 					onDragEnd={() => setDragged(null)}
 				>

@@ -3,6 +3,8 @@ import type { PageBlock } from "../shared/schema";
 /** A block that is being dragged, and how it leaves where it stands. */
 export interface Dragged {
 	block: PageBlock;
+	/** The key of the page that it stands on; null in the frame. */
+	page: string | null;
 	/** The address of the page that it stands on; null in the frame. */
 	from: string | null;
 	leave: () => void;
