@@ -1,3 +1,4 @@
+import { readdirSync } from "node:fs";
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
 import laravel from "laravel-vite-plugin";
@@ -7,10 +8,16 @@ export default defineConfig({
 	plugins: [
 		laravel({
 			input: [
+				"resources/css/error.css",
 				"resources/css/site.css",
+				...readdirSync("resources/fonts").map((file) => `resources/fonts/${file}`),
 				"resources/css/manage.css",
 				"resources/js/manage/main.tsx",
-				"resources/js/site/main.ts",
+				"resources/js/site/masonry.ts",
+				"resources/js/site/more.ts",
+				"resources/js/site/slideshow.ts",
+				"resources/js/site/ticker.ts",
+				"resources/js/site/wall.ts",
 			],
 			refresh: false,
 		}),

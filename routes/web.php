@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\LookSheetController;
 use App\Http\Controllers\Manage;
 use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SiteController;
@@ -103,6 +104,15 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::post('settings/look', [Manage\SettingsController::class, 'look']);
         Route::put('settings/draft', [Manage\SettingsController::class, 'saveDraft']);
         Route::post('settings/publish', [Manage\SettingsController::class, 'publish']);
+        Route::get('looks', [Manage\LookController::class, 'index']);
+        Route::post('looks', [Manage\LookController::class, 'store']);
+        Route::post('looks/measure', [Manage\LookController::class, 'measure']);
+        Route::post('looks/preview', [Manage\LookController::class, 'preview']);
+        Route::get('looks/{key}', [Manage\LookController::class, 'show']);
+        Route::put('looks/{key}/draft', [Manage\LookController::class, 'saveDraft']);
+        Route::post('looks/{key}/publish', [Manage\LookController::class, 'publish']);
+        Route::delete('looks/{key}', [Manage\LookController::class, 'remove']);
+        Route::get('looks/{key}/tokens', [Manage\LookController::class, 'tokens']);
         Route::post('frame/look', [Manage\FrameController::class, 'look']);
         Route::post('bench/look', [Manage\BenchController::class, 'look']);
         Route::post('bench/results', [Manage\BenchController::class, 'results']);
@@ -175,6 +185,7 @@ Route::prefix('account')->controller(AccountController::class)->group(function (
 // Who brings no session gets none: pages are the same for all signed-out visitors.
 Route::withoutMiddleware('web')->group(function (): void {
     Route::get('/up', fn () => response('up', 200, ['Content-Type' => 'text/plain']));
+    Route::get('/look/{hash}.css', LookSheetController::class)->where('hash', '[0-9a-f]{20}');
     Route::get('/robots.txt', [SitemapController::class, 'robots']);
     Route::get('/sitemap.xml', [SitemapController::class, 'index']);
     Route::get('/sitemap/{name}.xml', [SitemapController::class, 'part'])->where('name', '[a-z0-9_-]{1,100}');

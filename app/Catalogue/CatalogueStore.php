@@ -19,6 +19,9 @@ use Wellspring\Core\Content\Term;
 use Wellspring\Core\Content\TermTree;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Context\SiteSettingsReader;
+use Wellspring\Core\Look\Look;
+use Wellspring\Core\Look\LookReader;
+use Wellspring\Core\Look\ShippedLooks;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
@@ -30,11 +33,13 @@ final class CatalogueStore
     private const KEEP_SECONDS = 86_400;
 
     /** Of what is cached: another one wherever its keys change, so that an older release's is not read. */
-    private const FORM = '3-';
+    private const FORM = '4-';
 
     private ?Catalogue $catalogue = null;
 
     private ?SiteSettings $settings = null;
+
+    private ?Look $look = null;
 
     /** @var array<string, array<string, int>> ids by taxonomy and slug */
     private array $termIds = [];
@@ -56,6 +61,7 @@ final class CatalogueStore
         if (is_array($kept) && $kept['catalogue'] instanceof Catalogue) {
             $this->termIds = $kept['termIds'];
             $this->settings = $kept['settings'];
+            $this->look = $kept['look'];
 
             return $this->catalogue = $kept['catalogue'];
         }
@@ -65,7 +71,7 @@ final class CatalogueStore
                 $name,
                 [
                     'catalogue' => $this->catalogue, 'termIds' => $this->termIds,
-                    'settings' => $this->settings,
+                    'settings' => $this->settings, 'look' => $this->look,
                 ],
                 self::KEEP_SECONDS,
             );
@@ -80,6 +86,26 @@ final class CatalogueStore
         $this->catalogue();
 
         return $this->settings ??= self::readSettings();
+    }
+
+    /** The look that visitors get; while nobody has chosen any, the first of those that ship. */
+    public function look(): Look
+    {
+        $this->catalogue();
+
+        return $this->look ??= self::readLook();
+    }
+
+    private static function readLook(): Look
+    {
+        $live = DB::table('site_definitions')->where('kind', 'look')->whereNotNull('live')->value('live');
+        try {
+            return is_string($live) ? LookReader::read(json_decode($live, true)) : ShippedLooks::first();
+        } catch (Refused $refused) {
+            report(new \RuntimeException("The live look cannot be read: {$refused->getMessage()}"));
+        }
+
+        return ShippedLooks::first();
     }
 
     private static function readSettings(): SiteSettings
@@ -110,6 +136,7 @@ final class CatalogueStore
     private function read(): Catalogue
     {
         $this->settings = self::readSettings();
+        $this->look = self::readLook();
         $taxonomies = $this->taxonomies();
         $types = [];
         foreach (ContentType::query()->orderBy('position')->orderBy('key')->get() as $row) {
@@ -132,6 +159,7 @@ final class CatalogueStore
     {
         $this->catalogue = null;
         $this->settings = null;
+        $this->look = null;
         $this->termIds = [];
     }
 

@@ -30,14 +30,20 @@ final class Records
     public static function byId(array $ids, array $fields, Context $context): array
     {
         $asked = fn (\Closure $of): bool => array_filter($fields, $of) !== [];
+        $isLink = fn (Field $field): bool => $field->family()->isLink() && $field->origin === Origin::Type;
+        $isAuthor = fn (Field $field): bool => $field->key === 'author';
         $with = [
             ...$asked(fn (Field $field): bool => $field->family() === Family::Terms) ? ['terms'] : [],
-            ...$asked(fn (Field $field): bool => $field->family()->isLink() && $field->origin === Origin::Type)
-                ? Item::shownLinks()
+            ...$asked(fn (Field $field): bool => $isLink($field->through ?? $field)) ? Item::shownLinks() : [],
+            ...$asked(fn (Field $field): bool => $isAuthor($field->through ?? $field))
+                ? ['author:id,name,email,slug,active']
                 : [],
-            ...$asked(fn (Field $field): bool => $field->key === 'author') ? ['author:id,name,email,slug,active'] : [],
         ];
         $items = Item::query()->with($with)->findMany($ids, Item::RECORD_COLUMNS)->keyBy('id');
+        $targets = $asked(fn (Field $field): bool => $field->through?->family() === Family::Items)
+            ? self::targets(...$items->values()->all())
+            : [];
+        $views = $asked(fn (Field $field): bool => $field->key === 'views') ? self::views($ids) : null;
         $records = [];
         foreach ($ids as $id) {
             $item = $items->get($id);
@@ -47,7 +53,8 @@ final class Records
                         $item->setRelation($relation, new Collection);
                     }
                 }
-                $records[] = self::of($item)->seenThrough($context->visibility());
+                $record = self::of($item, $targets)->seenThrough($context->visibility());
+                $records[] = $views === null ? $record : $record->with(['views' => $views[$id] ?? 0]);
             }
         }
 
@@ -79,11 +86,27 @@ final class Records
         return self::of($item, self::targets($item))->withRelations(self::words($item), $views, $places);
     }
 
-    /** @return array<int, Item> what the item links to, with its terms, by id */
-    private static function targets(Item $item): array
+    /**
+     * @param  list<int>  $ids  of items
+     * @return array<int, int> how often each was viewed, by id
+     */
+    private static function views(array $ids): array
+    {
+        $views = [];
+        $rows = DB::table('item_views')->whereIn('item_id', $ids)->groupBy('item_id');
+        foreach ($rows->selectRaw('item_id, sum(views) as views')->get() as $row) {
+            $views[(int) $row->item_id] = (int) $row->views;
+        }
+
+        return $views;
+    }
+
+    /** @return array<int, Item> what the items link to, with its terms, by id */
+    private static function targets(Item ...$items): array
     {
         $targets = [];
-        foreach (Item::query()->with('terms')->whereKey($item->links->pluck('target_id')->filter())->get() as $target) {
+        $ids = array_merge(...array_map(fn (Item $item): array => $item->links->pluck('target_id')->all(), $items));
+        foreach (Item::query()->with('terms')->whereKey(array_values(array_filter($ids)))->get() as $target) {
             $targets[$target->id] = $target;
         }
 

@@ -7,7 +7,7 @@ namespace App\Listing;
 use App\Models\Item;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Wellspring\Core\Card\Part;
+use Wellspring\Core\Card\Card;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Status;
@@ -49,9 +49,30 @@ final readonly class CacheExpiry
                 default => null,
             };
         }
+        $moments[] = $module->arrange->changesDaily() ? self::tomorrow($context) : null;
+        array_push($moments, ...$this->ofCard($module->card, $types, $context));
         $moments = array_filter($moments, is_int(...));
 
         return $moments === [] ? null : max($now, min($moments));
+    }
+
+    /**
+     * When a card looks otherwise though nothing was written.
+     *
+     * @param  list<string>  $types  of the items that it shows; none: of every type
+     * @return list<int|null> timestamps; null: never
+     */
+    public function ofCard(Card $card, array $types, Context $context): array
+    {
+        $moments = $card->changesDaily() ? [self::tomorrow($context)] : [];
+        foreach ($card->conditions() as $condition) {
+            $moments[] = $this->condition($condition->bound($context), $types, $context);
+        }
+        foreach ($card->fields() as $field) {
+            $moments[] = $field->key === 'views' ? $context->now->getTimestamp() + self::VIEWS : null;
+        }
+
+        return $moments;
     }
 
     /**
@@ -112,9 +133,7 @@ final readonly class CacheExpiry
                 fn (Condition $condition): Field => $condition->field->through ?? $condition->field,
                 $module->conditions(),
             ),
-            ...array_values(array_filter(
-                array_map(fn (Part $part): ?Field => $part->field, $module->card->parts()),
-            )),
+            ...array_map(fn (Field $field): Field => $field->through ?? $field, $module->card->fields()),
         ];
 
         return array_filter($fields, fn (Field $field): bool => $field->family() === $to) !== [];

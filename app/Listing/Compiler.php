@@ -6,13 +6,12 @@ namespace App\Listing;
 
 use App\Listing\Compile\Test\TestsSql;
 use Wellspring\Core\Card\Card;
-use Wellspring\Core\Card\Line;
 use Wellspring\Core\Card\Part;
+use Wellspring\Core\Card\Presence;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
@@ -47,23 +46,25 @@ final readonly class Compiler
             : new Fragment('items.slug <> all(?::text[])', [Fragment::arrayLiteral($module->leaveOut)]);
     }
 
-    /** True where something of the card is left. */
-    public function cardIsVisible(Card $card, Context $context): Fragment
+    /** True where the card is listed: no empty-value rule leaves it out. */
+    public function cardIsListed(Card $card, Context $context): Fragment
     {
-        $lines = array_map(fn (Line $line): Fragment => $this->lineIsVisible($line, $context), $card->lines);
-        foreach ($lines as $line) {
-            if ($line->sql === 'true') {
-                return Fragment::true();
-            }
-        }
-
-        return Fragment::any($lines);
+        return $this->presence($card->presence(), $context);
     }
 
-    /** True where the part has nothing to show. */
+    /** True where the part has nothing of its own to show. */
     public function partIsEmpty(Part $part, Context $context): Fragment
     {
-        return $this->partIsShown($part, $context)->not();
+        return $this->presence($part->presence(), $context)->not();
+    }
+
+    private function presence(Presence $presence, Context $context): Fragment
+    {
+        return match (true) {
+            $presence->rule === true => Fragment::true(),
+            $presence->rule === false => Fragment::false(),
+            default => $this->rule($presence->rule->bound($context), $context),
+        };
     }
 
     private function condition(Condition $condition, Context $context): Fragment
@@ -141,34 +142,6 @@ final readonly class Compiler
             Join::All => Fragment::all($members),
             Join::Any => Fragment::any($members),
             Join::None => Fragment::any($members)->not(),
-        };
-    }
-
-    private function lineIsVisible(Line $line, Context $context): Fragment
-    {
-        $needed = [];
-        $shows = [];
-        $sure = false;
-        foreach ($line->parts as $part) {
-            $filled = $this->partIsShown($part, $context);
-            if ($part->empty->do === EmptyAction::LeaveOutLine && $filled->sql !== 'true') {
-                $needed[] = $filled;
-            }
-            $sure = $sure || $filled->sql === 'true' || $part->empty->do === EmptyAction::Say;
-            $shows[] = $filled;
-        }
-
-        return Fragment::all($sure ? $needed : [...$needed, Fragment::any($shows)]);
-    }
-
-    /** What Part::shown() says: whether there is something to show. */
-    private function partIsShown(Part $part, Context $context): Fragment
-    {
-        return match (true) {
-            $part->field === null, $part->field->isNeverEmpty() => Fragment::true(),
-            // Of text with markup, only what can be read shows; only such text is folded.
-            $part->field->family() === Family::LongText => new Fragment(FieldSql::folded($part->field).' is not null'),
-            default => FieldSql::filled($part->field, $context),
         };
     }
 }

@@ -115,7 +115,7 @@ final readonly class ModuleQuery
         return [
             $this->compiler->isChosen($module, $context),
             $this->compiler->notLeftOut($module),
-            $this->compiler->cardIsVisible($module->card, $context),
+            $this->compiler->cardIsListed($module->card, $context),
         ];
     }
 

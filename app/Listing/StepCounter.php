@@ -39,7 +39,7 @@ final readonly class StepCounter
         foreach ([
             [StepKind::Choices, $this->compiler->isChosen($module, $context)],
             [StepKind::LeaveOut, $this->compiler->notLeftOut($module)],
-            [StepKind::Empty, $this->compiler->cardIsVisible($module->card, $context)],
+            [StepKind::Empty, $this->compiler->cardIsListed($module->card, $context)],
         ] as [$kind, $rule]) {
             $names[] = StepName::of($kind);
             $rules[] = $rule;

@@ -25,6 +25,7 @@ enum AuditAction: string
     case FramePublished = 'framePublished';
     case MenuPublished = 'menuPublished';
     case SettingsPublished = 'settingsPublished';
+    case LookPublished = 'lookPublished';
     case TypeChanged = 'typeChanged';
     case TypeRemoved = 'typeRemoved';
     case TaxonomyChanged = 'taxonomyChanged';
@@ -57,6 +58,7 @@ enum AuditAction: string
             self::FramePublished => 'Frame published',
             self::MenuPublished => 'Menu published',
             self::SettingsPublished => 'Site settings published',
+            self::LookPublished => 'Look published',
             self::TypeChanged => 'Content type changed',
             self::TypeRemoved => 'Content type removed',
             self::TaxonomyChanged => 'Taxonomy changed',

@@ -22,6 +22,7 @@ use App\Listing\KeysetPaginator;
 use App\Listing\ModuleQuery;
 use App\Listing\OrderSql;
 use App\Listing\PostgresLanguage;
+use App\Look\LookSheets;
 use App\Media\DrawUpload;
 use App\Models\User;
 use App\Modules\BulkModuleChange;
@@ -30,7 +31,7 @@ use App\Pages\AllDefinitions;
 use App\Pages\PageRemoval;
 use App\Pages\PageStore;
 use App\Pages\PublishSettings;
-use App\Site\Block\RichTextData;
+use App\Site\KeptSafeHtml;
 use App\Site\PageAddress;
 use App\Site\SitePages;
 use App\Tasks\LongWorkRegister;
@@ -62,7 +63,7 @@ final class AppServiceProvider extends ServiceProvider
         }
         // What is cached under marks, or under its own hash, is right on whichever machine it lies: where there is
         // memory, it lies there.
-        $cached = [CatalogueStore::class, CachedListing::class, RichTextData::class];
+        $cached = [CatalogueStore::class, CachedListing::class, KeptSafeHtml::class, LookSheets::class];
         $this->app->when($cached)->needs(Repository::class)->give(
             fn (): Repository => Cache::store(function_exists('apcu_enabled') && apcu_enabled() ? 'memory' : null),
         );
@@ -98,6 +99,11 @@ final class AppServiceProvider extends ServiceProvider
                 'site.blocks.accountLinks', 'manage.sign-in', 'manage.welcome',
             ],
             fn ($view) => $view->with('site', app(SiteSettings::class)),
+        );
+        View::composer(
+            'site.layout',
+            fn ($view) => $view->with('lookSheet', $view->getData()['lookSheet']
+                ?? app(LookSheets::class)->address(app(CatalogueStore::class)->look())),
         );
         // What is not found stands on no page of the navigation.
         View::composer('errors::404', fn ($view) => $view->with('frame', app(SitePages::class)->frame(

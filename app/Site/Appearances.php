@@ -11,6 +11,7 @@ use App\Listing\Tracer;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Modules\ModuleStore;
+use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
@@ -138,7 +139,7 @@ final readonly class Appearances
         Context $context,
     ): array {
         $seen = $traced->record->seenThrough($context->visibility());
-        $gaps = $traced->place === null ? [] : $module->card->gaps($seen, $this->format);
+        $gaps = $traced->place === null ? [] : $module->card->gaps($seen, new CardContext($context, $this->format));
 
         return [
             'module' => $row->key,

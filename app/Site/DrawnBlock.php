@@ -12,19 +12,19 @@ final readonly class DrawnBlock
 {
     /**
      * @param  string  $html  safe: made by a view or an output
-     * @param  bool  $usesScript  whether the page's script makes it better
+     * @param  list<string>  $scripts  names of those in resources/js/site that make it better
      * @param  Result|null  $result  of a module
      */
     public function __construct(
         public Block $block,
         public string $html,
-        public bool $usesScript = false,
+        public array $scripts = [],
         public ?Result $result = null,
     ) {
     }
 
     public function withHtml(string $html): self
     {
-        return new self($this->block, $html, $this->usesScript, $this->result);
+        return new self($this->block, $html, $this->scripts, $this->result);
     }
 }

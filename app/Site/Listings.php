@@ -8,8 +8,6 @@ use App\Freshness\Dependencies;
 use App\Freshness\ReadMarks;
 use App\Listing\CachedListing;
 use App\Listing\Sources;
-use Wellspring\Core\Card\Part;
-use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
@@ -42,7 +40,7 @@ final readonly class Listings
         ?ReadMarks $marks = null,
     ): ListingResult {
         $result = $this->listing->show($module, $context, $page, $dependencies, $marks);
-        $records = $this->listing->records($module, $result->keys, self::fields($module), $context, $marks);
+        $records = $this->listing->records($module, $result->keys, $module->card->fields(), $context, $marks);
 
         return new ListingResult(
             $module->bound($context),
@@ -86,16 +84,8 @@ final readonly class Listings
     /** A module with what a run of it gave: a preview, of which nothing is cached. */
     public function of(Module $module, PageAddress $address, Context $context, Result $result): ListingResult
     {
-        $records = $this->sources->records($module->source, $result->keys, self::fields($module), $context);
+        $records = $this->sources->records($module->source, $result->keys, $module->card->fields(), $context);
 
         return new ListingResult($module->bound($context), $result, $records, $context, $address, $module->name);
-    }
-
-    /** @return list<Field> what its cards ask of the records */
-    private static function fields(Module $module): array
-    {
-        return array_values(array_filter(
-            array_map(fn (Part $part): ?Field => $part->field, $module->card->parts()),
-        ));
     }
 }

@@ -23,6 +23,12 @@ final readonly class PageAddress
         return $this->path.($this->parameters === [] ? '' : '?'.http_build_query($this->parameters));
     }
 
+    /** The same without one of the parameters. */
+    public function without(string $name): self
+    {
+        return new self($this->path, array_diff_key($this->parameters, [$name => '']));
+    }
+
     /**
      * The same with one parameter changed.
      *

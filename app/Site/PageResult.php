@@ -63,10 +63,15 @@ final readonly class PageResult
         );
     }
 
-    /** Whether the page's script makes anything on it better. */
-    public function usesScript(): bool
+    /** @return list<string> the files of the scripts that make something on the page better */
+    public function scripts(): array
     {
-        return array_filter($this->blocks(), fn (DrawnBlock $block): bool => $block->usesScript) !== [];
+        $names = array_unique(array_merge(...array_map(
+            fn (DrawnBlock $block): array => $block->scripts,
+            $this->blocks(),
+        )));
+
+        return array_map(fn (string $name): string => "resources/js/site/{$name}.ts", array_values($names));
     }
 
     /** @param  class-string<Block>  $block */

@@ -12,6 +12,8 @@ use App\Site\Block\BlockViews;
 use App\Site\Block\PageScene;
 use App\Site\Output\ModuleView;
 use App\Site\Output\Outputs;
+use Wellspring\Core\Card\CardContext;
+use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Empty\EmptyAction;
@@ -29,6 +31,7 @@ use Wellspring\Core\Page\FrameResolver;
 use Wellspring\Core\Page\PageResolver;
 use Wellspring\Core\Page\ShownBand;
 use Wellspring\Core\Paging\NoSuchPage;
+use Wellspring\Core\Wording\Format;
 
 /** Makes pages: what of a definition and of the frame shows, each block drawn, with what the page was made of. */
 final readonly class SitePages
@@ -39,6 +42,7 @@ final readonly class SitePages
         private Outputs $outputs,
         private SiteDefinitionStore $frames,
         private BlockViews $blocks,
+        private Format $format,
     ) {
     }
 
@@ -194,18 +198,32 @@ final readonly class SitePages
      */
     private function modulesOf(array $keys, Dependencies $dependencies, ?Module $instead): array
     {
-        $dependencies->on(...array_map(fn (string $key): string => "module:{$key}", $keys));
-        $rows = $keys === [] ? collect() : $this->modules->some($keys)->keyBy('key');
         $modules = [];
-        foreach ($keys as $key) {
-            $row = $rows->get($key);
-            $module = $key === $instead?->key ? $instead : ($row === null ? null : $this->modules->live($row));
-            if ($module !== null) {
+        for ($wanted = $keys; $wanted !== []; $wanted = self::shownInstead($modules, $wanted)) {
+            $dependencies->on(...array_map(fn (string $key): string => "module:{$key}", $wanted));
+            $rows = $this->modules->some($wanted)->keyBy('key');
+            foreach ($wanted as $key) {
+                $row = $rows->get($key);
+                $module = $key === $instead?->key ? $instead : ($row === null ? null : $this->modules->live($row));
                 $modules[$key] = $module;
             }
         }
+        $modules = array_filter($modules);
 
         return array_map(fn (Module $module): Module => self::following($module, $modules), $modules);
+    }
+
+    /**
+     * @param  array<string, Module|null>  $modules  those that are known, by key
+     * @param  list<string>  $keys  of those that were asked for last
+     * @return list<string> keys of those that show instead of them where they have nothing to show, not known yet
+     */
+    private static function shownInstead(array $modules, array $keys): array
+    {
+        $named = array_map(fn (string $key): ?string => ($modules[$key] ?? null)?->whenNothing->module, $keys);
+        $new = array_filter($named, fn (?string $key): bool => $key !== null && ! array_key_exists($key, $modules));
+
+        return array_values(array_unique($new));
     }
 
     /**
@@ -256,7 +274,7 @@ final readonly class SitePages
 
         return $module === null
             ? Node::emptyLeaf(Level::Module, Level::Module)
-            : $this->listing($list($module, $block), $block);
+            : $this->listing($module, $block, $modules, $list, []);
     }
 
     /** @return Node<DrawnBlock> */
@@ -266,6 +284,7 @@ final readonly class SitePages
         $rule = $block->whenEmpty();
 
         return match (true) {
+            $html instanceof Level => Node::emptyLeaf(Level::Module, $html),
             $html !== '' => Node::leaf(Level::Module, new DrawnBlock($block, $html)),
             $rule->do === EmptyAction::Say => Node::leaf(
                 Level::Module,
@@ -275,21 +294,53 @@ final readonly class SitePages
         };
     }
 
-    /** @return Node<DrawnBlock> */
-    private function listing(ListingResult $listing, ModuleBlock $block): Node
+    /**
+     * @param  array<string, Module>  $modules  that show, by key
+     * @param  \Closure(Module, ModuleBlock): ListingResult  $list
+     * @param  list<string>  $before  keys of those that had nothing to show, in whose place this one stands
+     * @return Node<DrawnBlock>
+     */
+    private function listing(Module $module, ModuleBlock $block, array $modules, \Closure $list, array $before): Node
     {
-        $module = $listing->module;
-        $takes = $listing->records === [] ? $module->whenNothing->takes() : null;
+        $listing = $list($module, $block);
+        $rule = $module->whenNothing;
         // Who has chosen what nothing fits is told so, and can choose again.
-        if ($takes !== null && $module->chosen->parameters() === []) {
+        $isEmpty = $listing->records === [] && $listing->module->chosen->parameters() === [];
+        $next = $isEmpty && $rule->module !== null ? $modules[$rule->module] ?? null : null;
+        if ($next !== null && ! in_array($next->key, [...$before, $module->key], true)) {
+            return $this->listing($next, $block, $modules, $list, [...$before, $module->key]);
+        }
+        $takes = $isEmpty
+            ? ($rule->module === null ? $rule->takes() : Level::Module)
+            : $this->takenByCards($listing);
+        if ($takes !== null) {
             return Node::emptyLeaf(Level::Module, $takes);
         }
 
         return Node::leaf(Level::Module, new DrawnBlock(
             $block,
             $this->outputs->find('html')->write($listing),
-            $listing->result->pages > 1 && $module->page->mode->growsInPlace(),
+            [
+                ...$listing->module->arrange->scripts(),
+                ...$listing->result->pages > 1 && $listing->module->page->mode->growsInPlace() ? ['more'] : [],
+            ],
             $listing->result,
         ));
+    }
+
+    /** What an empty part of a card takes away beside the card, where it takes the module or more. */
+    private function takenByCards(ListingResult $listing): ?Level
+    {
+        if ($listing->module->arrange->suitedNumber() !== 1) {
+            return null;
+        }
+        $context = new CardContext($listing->context, $this->format);
+        $taken = array_map(
+            fn (Record $record): int => $listing->module->card->node($record, $context)->takes()->value ?? 0,
+            $listing->records,
+        );
+        $widest = Level::from(max([0, ...$taken]));
+
+        return $widest->value >= Level::Module->value ? $widest : null;
     }
 }

@@ -11,8 +11,8 @@ final class LayersTest extends TestCase
 {
     /** The folders of core, from the ground up; each may use those before it. */
     private const CORE = [
-        'Text', 'Map', 'Problem', 'Time', 'Who', 'Wording', 'Content', 'Context',
-        'Filter', 'Source', 'Sort', 'Paging', 'Empty', 'Card', 'Arrangement', 'Choice',
+        'Text', 'Map', 'Problem', 'Time', 'Who', 'Wording', 'Option', 'Look', 'Content', 'Context',
+        'Filter', 'Source', 'Sort', 'Paging', 'Empty', 'Arrangement', 'Card', 'Choice',
         'Module', 'Page', 'Run', 'Explain',
     ];
 
@@ -28,6 +28,7 @@ final class LayersTest extends TestCase
         'Changes',
         'Modules',
         'Pages',
+        'Look',
         'Views',
         'Site',
         'Search',
@@ -39,7 +40,7 @@ final class LayersTest extends TestCase
 
     /** The folders of the manage screens, likewise; a file at the root stands for itself. */
     private const SCREENS = [
-        'shared', 'content', 'files', 'modules', 'people', 'types', 'terms', 'bench', 'pages', 'settings',
+        'shared', 'content', 'files', 'modules', 'people', 'types', 'terms', 'bench', 'pages', 'settings', 'look',
         'main.tsx',
     ];
 

@@ -126,7 +126,11 @@ final class LinksTest extends TestCase
 
             return array_map(fn (Record $plant): string => implode('|', array_map(
                 fn (RenderedPart $part): string => $part->text,
-                array_slice($card->lines($plant->seenThrough($context->visibility()), Garden::format())[0], 0, 1),
+                array_slice(
+                    $card->lines($plant->seenThrough($context->visibility()), Garden::cards($context))[0],
+                    0,
+                    1,
+                ),
             )), self::plants());
         };
         $this->assertSame(['Fern', 'alone', 'alone', 'alone', 'Fern', 'alone'], $shown(Garden::context()));

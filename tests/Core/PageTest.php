@@ -186,7 +186,7 @@ final class PageTest extends TestCase
         $this->assertSame($taking, $read->toArray()['bands'][0]['slots'][0]['blocks'][0]);
         $block = $read->blocks()[0]->block;
         $this->assertInstanceOf(Parts::class, $block);
-        $node = $block->card?->node(Garden::record(1, []), Garden::format());
+        $node = $block->card?->node(Garden::record(1, []), Garden::cards());
         $this->assertNull($node?->left());
         $this->assertSame(Level::Slot, $node?->takes());
         $fields = ['block' => 'field', 'fields' => ['light', 'groups'], 'empty' => ['do' => 'leaveOutBand']];
@@ -235,10 +235,10 @@ final class PageTest extends TestCase
             ])->blocks()[0]->block;
             $parts = $block instanceof Parts ? $block->card?->parts() ?? [] : [];
 
-            return ($parts['card.lines[0].parts[0]'] ?? null)?->shown(
+            return ($parts['card.lines[0].parts[0]'] ?? null)?->value(
                 Garden::record(1, ['height' => $height]),
-                Garden::format(),
-            );
+                Garden::cards(),
+            )?->text;
         };
         $words = '{n, plural, =0 {Sold out} one {The last one} other {# in stock}}';
         foreach ([null, 0, 1, 1200] as $i => $height) {

@@ -392,7 +392,7 @@ final class RunTest extends TestCase
                 ' | ',
                 array_map(fn (RenderedPart $part): string => $part->text, $line),
             ),
-            $module->card->lines($record, Garden::format()),
+            $module->card->lines($record, Garden::cards()),
         );
         $this->assertSame([
             'fern.webp | Plant 1',

@@ -289,7 +289,7 @@ final class BenchAgreementTest extends TestCase
                     count(
                         array_filter(
                             $kept,
-                            fn (Record $record): bool => $part->shown($record, Garden::format()) === null,
+                            fn (Record $record): bool => $part->value($record, Garden::cards($context)) === null,
                         ),
                     ),
                     $empty->emptyParts[$place],
@@ -300,7 +300,7 @@ final class BenchAgreementTest extends TestCase
                 $kept,
                 fn (Record $record): bool => array_filter(
                     $parts,
-                    fn ($part): bool => $part->shown($record, Garden::format()) === null,
+                    fn ($part): bool => $part->value($record, Garden::cards($context)) === null,
                 ) !== [],
             );
             $this->assertSame(

@@ -490,7 +490,7 @@ final class KeepingTest extends TestCase
             [$shown['a']['place'], $shown['a']['page'], $shown['a']['pages'][0]['title']],
         );
         $this->assertSame([
-            ['part' => 'picture', 'field' => 'picture', 'then' => 'left out'],
+            ['part' => 'picture', 'field' => 'picture', 'then' => 'is left out'],
             ['part' => 'height', 'field' => 'height', 'then' => 'says “Ask”'],
         ], $shown['a']['gaps']);
         $this->assertSame(['Light is Full sun, and the rule keeps Shade or Half shade.'], $shown['b']['reasons']);

@@ -96,7 +96,7 @@ final class SettingsTest extends TestCase
         $this->assertSame(['Häuser', 'Zinnia', 'Ångermanland'], $titles());
         $this->publish(['locale' => 'de-DE', 'timeZone' => 'Europe/Berlin']);
         $this->assertSame(['Ångermanland', 'Häuser', 'Zinnia'], $titles());
-        $this->get('/search?q=haus')->assertSee('Häuser')->assertSee('<html lang="de-DE">', false);
+        $this->get('/search?q=haus')->assertSee('Häuser')->assertSee('<html lang="de-DE" dir="ltr">', false);
         $this->assertSame([], DB::select("select 1 from pg_collation where collname = 'wellspring_text_before'"));
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Content\Record;
@@ -167,6 +168,11 @@ final class Garden
                 new TermTree([new Term('clay', 'Heavy clay'), new Term('ferns', 'Fern peat')]),
             ),
         ];
+    }
+
+    public static function cards(?Context $context = null): CardContext
+    {
+        return new CardContext($context ?? self::context(), self::format());
     }
 
     public static function format(): Format

@@ -622,11 +622,18 @@ final class RandomModules
                 array_keys($type->reachable),
             ),
         );
+        $has = fn (string $key): bool => isset($type->reachable[$key]);
         $part = $this->one([
             ['part' => 'title'],
             ...isset($type->fields['picture']) ? [['part' => 'picture']] : [],
-            ...isset($type->fields['price']) ? [['part' => 'price']] : [],
-            ...isset($type->reachable['text']) ? [['part' => 'excerpt']] : [],
+            ...isset($type->fields['price']) ? [['part' => 'price'], ['part' => 'price', 'badge' => 'Sale']] : [],
+            ...$has('text') ? [['part' => 'excerpt', 'mark' => 'fern'], ['part' => 'excerpt', 'characters' => 10]] : [],
+            ...isset($type->taxonomies['groups']) ? [['part' => 'terms', 'taxonomy' => 'groups', 'most' => 1]] : [],
+            ...$has('sown') ? [['part' => 'date', 'field' => 'sown', 'format' => 'relative']] : [],
+            ...$has('height') && $has('light')
+                ? [['part' => 'link', 'text' => 'On', 'address' => '/a/{height}?l={light}']]
+                : [],
+            ...$has('hardy') ? [['part' => 'badge', 'text' => 'Hardy', 'when' => $this->badgeRule()]] : [],
             ...$shown === []
                 ? []
                 : [
@@ -635,11 +642,35 @@ final class RandomModules
                 ],
         ]);
 
-        return $part + match ($this->random->getInt(0, 4)) {
-            0 => ['empty' => ['do' => 'leaveOutLine']],
-            1 => ['empty' => ['do' => 'say', 'text' => 'Nothing']],
+        return $part + match ($this->random->getInt(0, 3)) {
+            0 => ['empty' => $this->emptyRule($shown, 0)],
+            1 => ['empty' => ['do' => 'leaveOutLine']],
             default => [],
         };
+    }
+
+    /** @return array<string, mixed> */
+    private function badgeRule(): array
+    {
+        return $this->one([
+            ['field' => 'hardy', 'test' => 'yes'],
+            ['field' => 'publish_at', 'test' => 'inLast', 'value' => ['amount' => 90, 'unit' => 'days']],
+            ['none' => [['field' => 'hardy', 'test' => 'yes'], ['field' => 'lead', 'test' => 'yes']]],
+        ]);
+    }
+
+    /**
+     * @param  list<string>  $fields  that can show instead
+     * @return array<string, mixed>
+     */
+    private function emptyRule(array $fields, int $depth): array
+    {
+        return $this->one([
+            ['do' => 'leaveOutCard'], ['do' => 'leaveOutLine'], ['do' => 'say', 'text' => 'Nothing'],
+            ['do' => 'standIn', 'picture' => 'fern.webp'], ['do' => 'keepSpace'],
+            ...$fields === [] || $depth > 2 ? [] : array_fill(0, 3, ['do' => 'use', 'field' => $this->one($fields)]
+                + ($this->chance(60) ? ['then' => $this->emptyRule($fields, $depth + 1)] : [])),
+        ]);
     }
 
     /** @return array{int|float, int|float} */

@@ -24,6 +24,7 @@ final class RunModule extends Command
     protected $signature = 'wellspring:run {key}
         {--page=1 : which page}
         {--draft : the draft instead of what is live}
+        {--cards : with what is left of each card, as JSON}
         {--json : as JSON}'.self::CONTEXT_OPTIONS;
 
     protected $description = 'Run a module and print its page of records with the count after every step';
@@ -56,7 +57,10 @@ final class RunModule extends Command
         }
         $listing = $listings->of($module, new PageAddress('/'), $context, $result);
         if ($this->option('json')) {
-            $this->output->writeln($outputs->find('json')->write($listing), OutputInterface::OUTPUT_RAW);
+            $this->output->writeln(
+                $outputs->find($this->option('cards') ? 'cards' : 'json')->write($listing),
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return self::SUCCESS;
         }

@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use App\Http\OpenApi\ManageApi;
 use Illuminate\Console\Command;
 use Wellspring\Core\Content\File\TypeSchema;
+use Wellspring\Core\Look\LookReader;
 use Wellspring\Core\Module\ModuleSchema;
 use Wellspring\Core\Page\FrameSchema;
 use Wellspring\Core\Page\MenuSchema;
@@ -49,6 +50,7 @@ final class WriteSchemas extends Command
                 'frame.schema.json' => FrameSchema::build(),
                 'menu.schema.json' => MenuSchema::build(),
                 'type.schema.json' => TypeSchema::build(),
+                'look.schema.json' => LookReader::schema(),
             ],
         ) + ['manage-api.openapi.json' => ManageApi::json()];
     }

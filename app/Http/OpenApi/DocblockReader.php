@@ -115,7 +115,7 @@ final readonly class DocblockReader
         $code = (string) file_get_contents((string) $this->reflection->getFileName());
         preg_match('/^use ([\w\\\\]+\\\\'.preg_quote($name, '/').');/m', $code, $import);
         foreach ([$import[1] ?? '', $this->reflection->getNamespaceName()."\\{$name}", ltrim($name, '\\')] as $class) {
-            if (class_exists($class) || enum_exists($class)) {
+            if (class_exists($class) || interface_exists($class) || enum_exists($class)) {
                 return $class;
             }
         }

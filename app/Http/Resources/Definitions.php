@@ -16,6 +16,7 @@ use OpenApi\Attributes as OA;
  * @phpstan-type PageBandShape array<string, mixed>
  * @phpstan-type MenuFileShape array<string, mixed>
  * @phpstan-type SettingsFileShape array<string, mixed>
+ * @phpstan-type LookFileShape array<string, mixed>
  * @phpstan-type TypeFileShape array<string, mixed>
  * @phpstan-type TaxonomyFileShape array<string, mixed>
  */
@@ -46,16 +47,21 @@ use OpenApi\Attributes as OA;
             new OA\Property('laptop', type: 'integer'),
             new OA\Property('desktop', type: 'integer'),
         ]),
-    ]),
+    ], additionalProperties: true),
     new OA\Property('card', type: 'object', required: ['lines'], properties: [
         new OA\Property('lines', type: 'array', items: new OA\Items(type: 'object', required: ['parts'], properties: [
             new OA\Property('parts', type: 'array', items: new OA\Items(ref: '#/components/schemas/Part')),
         ])),
     ]),
     new OA\Property('whenNothing', type: 'object', required: ['do'], properties: [
-        new OA\Property('do', type: 'string', enum: ['say', 'leaveOutModule', 'leaveOutSlot', 'leaveOutBand']),
+        new OA\Property('do', type: 'string', enum: [
+            'say', 'show', 'leaveOutModule', 'leaveOutSlot', 'leaveOutBand',
+        ]),
         new OA\Property('text', type: 'string'),
+        new OA\Property('html', type: 'string'),
+        new OA\Property('module', type: 'string'),
     ]),
+    new OA\Property('look', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
 ])]
 #[OA\Schema(schema: 'Source', description: 'Exactly one of the first seven.', type: 'object', properties: [
     new OA\Property('items', type: 'array', items: new OA\Items(type: 'string')),
@@ -122,13 +128,25 @@ use OpenApi\Attributes as OA;
     new OA\Property('message', type: 'string'),
     new OA\Property('label', type: 'string'),
     new OA\Property('empty', ref: '#/components/schemas/EmptyRule'),
-])]
+], additionalProperties: true)]
 #[OA\Schema(schema: 'EmptyRule', type: 'object', required: ['do'], properties: [
     new OA\Property('do', type: 'string', enum: [
-        'leaveOut', 'leaveOutLine', 'leaveOutModule', 'leaveOutSlot', 'leaveOutBand', 'say',
+        'leaveOut', 'leaveOutLine', 'leaveOutCard', 'leaveOutModule', 'leaveOutSlot', 'leaveOutBand', 'say', 'use',
+        'standIn', 'keepSpace',
     ]),
     new OA\Property('text', type: 'string'),
+    new OA\Property('field', type: 'string'),
+    new OA\Property('picture', type: 'string'),
+    new OA\Property('then', ref: '#/components/schemas/EmptyRule'),
 ])]
+#[OA\Schema(schema: 'LookFile', type: 'object', required: ['format', 'key', 'name', 'colours'], properties: [
+    new OA\Property('format', type: 'integer', enum: [1]),
+    new OA\Property('key', type: 'string'),
+    new OA\Property('name', type: 'string'),
+    new OA\Property('colours', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
+    new OA\Property('dark', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
+    new OA\Property('css', type: 'string'),
+], additionalProperties: true)]
 #[OA\Schema(schema: 'PageFile', type: 'object', required: ['format', 'key', 'address', 'title', 'bands'], properties: [
     new OA\Property('format', type: 'integer', enum: [1]),
     new OA\Property('key', type: 'string'),

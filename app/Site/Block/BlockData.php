@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site\Block;
 
+use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Page\Block;
 
 /**
@@ -18,7 +19,8 @@ interface BlockData
 
     /**
      * @param  B  $block
-     * @return array<string, mixed>|null by the name that the view knows it by; null where the block has nothing to show
+     * @return array<string, mixed>|Level|null by the name that the view knows it by; where the block has nothing to
+     *   show, null, or what goes with it
      */
-    public function data(Block $block, PageScene $scene): ?array;
+    public function data(Block $block, PageScene $scene): array|Level|null;
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Site\Block;
 
 use Illuminate\Contracts\View\Factory;
+use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Page\Block;
 
 /** Draws blocks: the view site/blocks/KEY of each, with its data where it needs any. */
@@ -30,13 +31,16 @@ final readonly class BlockViews
 
     /**
      * @param  int  $level  of the heading that the block brings, if it brings one
-     * @return string HTML; empty where the block has nothing to show
+     * @return string|Level HTML; where the block has nothing to show, nothing, or what goes with it
      */
-    public function draw(Block $block, PageScene $scene, int $level): string
+    public function draw(Block $block, PageScene $scene, int $level): string|Level
     {
         $view = 'site.blocks.'.$block::key();
         // @phpstan-ignore argument.type (the register pairs every block's class with its own data)
         $data = isset($this->all[$block::class]) ? $this->all[$block::class]->data($block, $scene) : [];
+        if ($data instanceof Level) {
+            return $data;
+        }
         if ($data === null || ! $this->views->exists($view)) {
             return '';
         }

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace App\Site\Block;
 
-use App\Models\Media;
+use App\Listing\CacheExpiry;
+use App\Site\Output\CardAssets;
 use App\Site\Output\CardView;
 use App\Site\Output\PartsView;
+use App\Site\RecordAddresses;
+use Wellspring\Core\Card\CardContext;
+use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Parts;
 use Wellspring\Core\Wording\Format;
@@ -14,8 +18,11 @@ use Wellspring\Core\Wording\Format;
 /** @implements BlockData<Parts> */
 final readonly class PartsData implements BlockData
 {
-    public function __construct(private Format $format)
-    {
+    public function __construct(
+        private Format $format,
+        private RecordAddresses $addresses,
+        private CacheExpiry $expiry,
+    ) {
     }
 
     public static function block(): string
@@ -23,22 +30,22 @@ final readonly class PartsData implements BlockData
         return Parts::class;
     }
 
-    public function data(Block $block, PageScene $scene): ?array
+    public function data(Block $block, PageScene $scene): array|Level|null
     {
         $record = $scene->subject?->record;
-        $lines = $record === null || $block->card === null ? [] : $block->card->lines($record, $this->format);
-        $names = [];
-        foreach (array_merge(...$lines) as $part) {
-            if ($part->part->kind->showsPicture() && ! $part->said) {
-                $names[] = $part->text;
-            }
+        if ($record === null || $block->card === null) {
+            return null;
         }
+        foreach ($this->expiry->ofCard($block->card, [$record->type], $scene->context) as $moment) {
+            $scene->dependencies->changesAt($moment);
+        }
+        $node = $block->card->node($record, new CardContext($scene->context, $this->format));
+        $lines = $block->card::linesOf($node);
+        $card = new CardView('', $lines);
 
-        return $lines === [] ? null : [
-            'card' => new CardView('', $lines),
-            'shown' => new PartsView(
-                $names === [] ? [] : Media::query()->whereIn('name', $names)->get()->keyBy('name')->all(),
-            ),
+        return $lines === [] ? $node->takes() : [
+            'card' => $card,
+            'shown' => new PartsView(CardAssets::of($card->parts(), $this->addresses)),
         ];
     }
 }

@@ -4,17 +4,14 @@ declare(strict_types=1);
 
 namespace App\Site\Block;
 
-use App\Content\SafeHtml;
-use Illuminate\Contracts\Cache\Repository;
+use App\Site\KeptSafeHtml;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\RichText;
 
 /** @implements BlockData<RichText> */
 final readonly class RichTextData implements BlockData
 {
-    private const KEEP_SECONDS = 21_600;
-
-    public function __construct(private SafeHtml $safe, private Repository $cache)
+    public function __construct(private KeptSafeHtml $html)
     {
     }
 
@@ -25,11 +22,7 @@ final readonly class RichTextData implements BlockData
 
     public function data(Block $block, PageScene $scene): ?array
     {
-        $html = $this->cache->remember(
-            'safe-html:'.hash('xxh128', $block->html),
-            self::KEEP_SECONDS,
-            fn (): string => (string) $this->safe->safe($block->html),
-        );
+        $html = $this->html->of($block->html);
 
         return $html === '' ? null : ['html' => $html];
     }

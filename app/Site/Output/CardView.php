@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
+use Wellspring\Core\Card\Part;
+use Wellspring\Core\Card\Part\Icon;
+use Wellspring\Core\Card\Part\Title;
 use Wellspring\Core\Card\RenderedPart;
 
 /** One card with the address of its item's own page. */
@@ -22,5 +25,49 @@ final readonly class CardView
     public function parts(): array
     {
         return array_merge(...$this->lines);
+    }
+
+    /** What leads to its page: the title, or whatever says something first. */
+    public function title(): ?RenderedPart
+    {
+        $named = array_filter($this->parts(), fn (RenderedPart $part): bool => $part->kind instanceof Title);
+        $said = array_filter(
+            $this->parts(),
+            fn (RenderedPart $part): bool => ! $part->standsForPicture()
+                && ! $part->kind instanceof Icon
+                && $part->text !== '',
+        );
+
+        return array_values($named)[0] ?? array_values($said)[0] ?? null;
+    }
+
+    /** What it shows of a part; null where that is gone. */
+    public function of(Part $part): ?RenderedPart
+    {
+        foreach ($this->parts() as $made) {
+            if ($made->part === $part) {
+                return $made;
+            }
+        }
+
+        return null;
+    }
+
+    public function withoutPictures(): self
+    {
+        $lines = array_map(fn (array $line): array => array_values(array_filter(
+            $line,
+            fn (RenderedPart $made): bool => ! $made->standsForPicture(),
+        )), $this->lines);
+
+        return new self($this->address, array_values(array_filter($lines)), $this->heading);
+    }
+
+    /** The first that stands for a picture. */
+    public function picture(): ?RenderedPart
+    {
+        $pictures = array_filter($this->parts(), fn (RenderedPart $part): bool => $part->standsForPicture());
+
+        return array_values($pictures)[0] ?? null;
     }
 }

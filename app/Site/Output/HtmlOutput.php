@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-use App\Models\Media;
+use App\Site\KeptSafeHtml;
 use App\Site\ListingResult;
 use App\Site\RecordAddresses;
 use Illuminate\Contracts\View\Factory;
 use Wellspring\Core\Arrangement\Width;
+use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Wording\Format;
@@ -16,8 +17,15 @@ use Wellspring\Core\Wording\Format;
 /** A listing as it stands on a page: the view site/module. */
 final readonly class HtmlOutput implements Output
 {
-    public function __construct(private Factory $views, private RecordAddresses $addresses, private Format $format)
-    {
+    /** A skeleton of CLDR: the day with its weekday. */
+    private const TODAY = 'yMMMMEEEEd';
+
+    public function __construct(
+        private Factory $views,
+        private RecordAddresses $addresses,
+        private Format $format,
+        private KeptSafeHtml $html,
+    ) {
     }
 
     public static function key(): string
@@ -39,9 +47,10 @@ final readonly class HtmlOutput implements Output
     {
         [$module, $result] = [$listing->module, $listing->result];
         $addresses = $this->addresses->of($module->source, $listing->records);
+        $context = new CardContext($listing->context, $this->format);
         $cards = array_map(fn (Record $record): CardView => new CardView(
             $addresses[(string) $record->key()] ?? '',
-            $module->card->lines($record, $this->format),
+            $module->card->lines($record, $context),
             $result->under[(string) $record->key()] ?? null,
         ), $listing->records);
         $pages = new PageNumbers(max(0, $result->total), $module->page->size);
@@ -49,7 +58,10 @@ final readonly class HtmlOutput implements Output
         return new ModuleView(
             module: $module,
             cards: $cards,
-            pictures: $this->pictures($cards),
+            assets: CardAssets::of(
+                array_merge(...array_map(fn (CardView $card): array => $card->parts(), $cards)),
+                $this->addresses,
+            ),
             columns: array_combine(
                 array_map(fn (Width $width): string => $width->value, Width::cases()),
                 array_map($module->arrange->columnsAt(...), Width::cases()),
@@ -60,8 +72,23 @@ final readonly class HtmlOutput implements Output
             address: $listing->address,
             headings: $this->headings($listing),
             heading: $listing->heading,
+            today: $this->today($listing),
+            nothing: $cards === [] ? $this->html->of($module->whenNothing->html) : '',
             anchor: $module->key.($listing->time === 1 ? '' : "-{$listing->time}"),
         );
+    }
+
+    /** @return array{day: string, words: string} */
+    private function today(ListingResult $listing): array
+    {
+        $today = $listing->context->today();
+
+        return [
+            'day' => $today,
+            'words' => $listing->module->arrange->changesDaily()
+                ? $this->format->dateAs($today, self::TODAY)
+                : '',
+        ];
     }
 
     /** @return array<string, array{words: string, records: int}> by the heading's key */
@@ -77,23 +104,5 @@ final readonly class HtmlOutput implements Output
         }
 
         return $said;
-    }
-
-    /**
-     * @param  list<CardView>  $cards
-     * @return array<string, Media> by name
-     */
-    private function pictures(array $cards): array
-    {
-        $names = [];
-        foreach ($cards as $card) {
-            foreach ($card->parts() as $part) {
-                if ($part->part->kind->showsPicture() && ! $part->said) {
-                    $names[] = $part->text;
-                }
-            }
-        }
-
-        return $names === [] ? [] : Media::query()->whereIn('name', $names)->get()->keyBy('name')->all();
     }
 }

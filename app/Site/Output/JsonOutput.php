@@ -24,14 +24,26 @@ final class JsonOutput implements Output
 
     public function write(ListingResult $listing): string
     {
+        return self::written(self::of($listing));
+    }
+
+    /** @param  array<string, mixed>  $data */
+    public static function written(array $data): string
+    {
+        return json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+    }
+
+    /** @return array<string, mixed> */
+    public static function of(ListingResult $listing): array
+    {
         $result = $listing->result;
 
-        return json_encode([
+        return [
             'module' => $listing->module->key,
             'total' => $result->total,
             'pages' => $result->pages,
             'page' => $result->page,
-            ...$listing->module->offer === null ? [] : ['choices' => self::choices($listing->module)],
+            ...$listing->module->offered() === null ? [] : ['choices' => self::choices($listing->module)],
             'steps' => array_map(
                 fn (Step $step): array => ['step' => (string) $step->name, 'left' => $step->left],
                 $result->steps,
@@ -46,7 +58,7 @@ final class JsonOutput implements Output
                 ],
                 $listing->records,
             ),
-        ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        ];
     }
 
     /** @return object what is chosen, as understood: parameters without the offer's key */
@@ -54,7 +66,7 @@ final class JsonOutput implements Output
     {
         $chosen = [];
         foreach ($module->chosen->parameters() as $name => $said) {
-            $chosen[substr($name, strlen($module->offer->key ?? '') + 1)] = $said;
+            $chosen[substr($name, strlen($module->offered()->key ?? '') + 1)] = $said;
         }
 
         return (object) $chosen;

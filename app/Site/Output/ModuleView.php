@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-use App\Models\Media;
 use App\Site\PageAddress;
+use Wellspring\Core\Arrangement\MasonryColumns;
+use Wellspring\Core\Arrangement\Table;
 use Wellspring\Core\Arrangement\Width;
+use Wellspring\Core\Card\Part;
+use Wellspring\Core\Choice\Offer;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Module\ColumnOrders;
 use Wellspring\Core\Module\Module;
 
 /** A module with all that its view needs. */
@@ -14,20 +19,27 @@ final readonly class ModuleView
 {
     private const PAGE = '-page';
 
+    /** How high a line of text is in a masonry, about, and the room below a card; a column's width is 1. */
+    private const LINE = 0.09;
+
+    private const GAP = 0.12;
+
     /**
      * @param  list<CardView>  $cards
-     * @param  array<string, Media>  $pictures  by name
+     * @param  CardAssets  $assets  what the cards name
      * @param  array<string, int>  $columns  by width
      * @param  list<int|null>  $numbers  page numbers below the listing; null marks a gap
      * @param  PageAddress  $address  of the page that it stands on
      * @param  array<string, array{words: string, records: int}>  $headings  by key, in order
      * @param  string|false  $heading  what stands over it; false: nothing
+     * @param  array{day: string, words: string}  $today  `2026-05-01`, and as the site writes it
+     * @param  string  $nothing  what is said with markup where nothing is left; safe HTML
      * @param  string  $anchor  its id in the page: the module's key; another where it stands there again
      */
     public function __construct(
         public Module $module,
         public array $cards,
-        public array $pictures,
+        public CardAssets $assets,
         public array $columns,
         public int $page,
         public int $pages,
@@ -36,6 +48,8 @@ final readonly class ModuleView
         public array $headings = [],
         public string|false $heading = false,
         public string $anchor = '',
+        public array $today = ['day' => '', 'words' => ''],
+        public string $nothing = '',
     ) {
     }
 
@@ -87,6 +101,98 @@ final readonly class ModuleView
             array_keys($this->columns),
             $this->columns,
         );
+    }
+
+    /** @return list<string> the classes of the list: its arrangement, what that says, and its columns */
+    public function listClasses(): array
+    {
+        $arrange = $this->module->arrange;
+
+        return ['cards', 'as-'.$arrange::key(), ...$arrange->classes(), ...$this->columnClasses()];
+    }
+
+    /**
+     * The columns of a table: one for each part of the card.
+     *
+     * @return list<array{
+     *     part: Part, label: string, hidden: bool, sorted: 'ascending'|'descending'|null, address: string|null,
+     * }> hidden: the label need not be seen; the address orders by the column, or the other way round
+     */
+    public function tableColumns(): array
+    {
+        $chosen = $this->module->chosen->order?->key;
+        $isSortable = $this->module->arrange instanceof Table && $this->module->arrange->isSortable();
+
+        return array_map(function (Part $part) use ($chosen, $isSortable): array {
+            $key = $isSortable ? ColumnOrders::key($part, $this->module->type()) : null;
+
+            return [
+                'part' => $part,
+                'label' => ColumnOrders::label($part),
+                'hidden' => $part->kind->showsPicture(),
+                'sorted' => match (true) {
+                    $key === null => null,
+                    $chosen === $key => 'ascending',
+                    $chosen === "{$key}-down" => 'descending',
+                    default => null,
+                },
+                'address' => $key === null ? null : $this->sortAddress($chosen === $key ? "{$key}-down" : $key),
+            ];
+        }, array_values($this->module->card->parts()));
+    }
+
+    /**
+     * Where the cards of a masonry stand: the classes of their columns, and their heights, a column's width being 1,
+     * by the shapes of their pictures and the number of their lines.
+     *
+     * @param  list<CardView>  $cards
+     * @return list<array{classes: list<string>, height: float}>
+     */
+    public function masonry(array $cards): array
+    {
+        $heights = array_map($this->heightOf(...), $cards);
+        $placed = array_map(
+            fn (int $columns): array => MasonryColumns::of($heights, max(1, $columns)),
+            $this->columns,
+        );
+
+        return array_map(fn (float $height, int $i): array => [
+            'classes' => array_map(
+                fn (string $width): string => "{$width}-at-{$placed[$width][$i]}",
+                array_keys($placed),
+            ),
+            'height' => round($height, 3),
+        ], $heights, array_keys($heights));
+    }
+
+    private function heightOf(CardView $card): float
+    {
+        $picture = $card->picture();
+        $media = $picture === null ? null : $this->assets->picture($picture);
+        $lines = count(array_filter($card->lines, fn (array $line): bool => ! $line[0]->standsForPicture()));
+
+        return ($media === null ? 0.0 : $media->height / max(1, $media->width)) + self::LINE * $lines + self::GAP;
+    }
+
+    /** @return array<int, string> the headings of an index by letters, by the place of their group; none elsewhere */
+    public function letters(): array
+    {
+        $headings = $this->module->headings;
+        if ($headings === null || $headings->field->family() !== Family::Text) {
+            return [];
+        }
+        $letters = array_map(fn (array $group): ?string => $group['heading']['words'] ?? null, $this->groups());
+        $letters = array_filter($letters, is_string(...));
+
+        return count($letters) > 1 ? $letters : [];
+    }
+
+    /** The address of the page where the listing is ordered by the order of that name. */
+    private function sortAddress(string $order): string
+    {
+        $key = $this->module->offered()->key ?? $this->module->key;
+
+        return $this->address->without($this->parameter())->with($key.'-'.Offer::SORT, $order, $this->anchor);
     }
 
     /** The address of one of the listing's pages; page 1 has none of its own. */

@@ -7,7 +7,7 @@ namespace App\Site\Output;
 /** The register of outputs. */
 final readonly class Outputs
 {
-    public const CLASSES = [HtmlOutput::class, JsonOutput::class];
+    public const CLASSES = [HtmlOutput::class, JsonOutput::class, CardsOutput::class];
 
     /** @var array<string, Output> by key */
     private array $all;

@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-use App\Models\Media;
-
 /** What parts that stand on a page by themselves need beside their card. */
 final readonly class PartsView
 {
-    /** @param  array<string, Media>  $pictures  by name */
-    public function __construct(public array $pictures)
+    public function __construct(public CardAssets $assets)
     {
     }
 

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Option\Option;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
 /**
  * How a module's records are laid out.
  *
- * To add one: a class here, a line in Arrangements, and its view in resources/views/site/arrangements.
+ * To add one: a class here (see StandardArrangement), a line in Arrangements, and its view in
+ * resources/views/site/arrangements.
  */
 interface Arrangement
 {
@@ -22,16 +23,31 @@ interface Arrangement
     public static function label(): string;
 
     /** From a definition's `arrange`, whose `as` says it. */
-    public static function read(Shape $shape, Problems $problems): self;
+    public static function read(Shape $shape): self;
 
-    /** @return array<string, array<string, mixed>> JSON Schema (2020-12) of each key of its own */
-    public static function optionSchemas(): array;
+    /** @return list<Option> the keys of its own */
+    public static function options(): array;
 
     /** How many records stand side by side. */
     public function columnsAt(Width $width): int;
 
     /** How much of the page's width a picture on a card takes, in percent. */
     public function pictureShareAt(Width $width): int;
+
+    /** Whether the records stand in rows of as many as there are columns, so that a last row can be short. */
+    public function hasRows(): bool;
+
+    /** How many records it is made for; null: any number. */
+    public function suitedNumber(): ?int;
+
+    /** @return list<string> the classes that its list has, beside those of the columns */
+    public function classes(): array;
+
+    /** @return list<string> names of the scripts in resources/js/site that make it better */
+    public function scripts(): array;
+
+    /** Whether it shows something else from midnight on though nothing was written. */
+    public function changesDaily(): bool;
 
     /** @return list<Piece> how it reads after “Lay out as” */
     public function pieces(): array;

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
 /** The register of arrangements. */
 final class Arrangements
 {
-    private const ALL = [Grid::class, ListArrangement::class];
+    private const ALL = [
+        Grid::class, ListArrangement::class, Masonry::class, Table::class, Links::class, Spotlight::class,
+        Slideshow::class, Ticker::class, Wall::class,
+    ];
 
     /** @var list<class-string<Arrangement>> of an installation's own */
     private static array $added = [];
@@ -39,25 +41,16 @@ final class Arrangements
     }
 
     /** From the `arrange` of a definition; a grid where nothing is said. */
-    public static function read(Shape $definition, Problems $problems): Arrangement
+    public static function read(Shape $definition): Arrangement
     {
         if (! $definition->has('arrange')) {
-            return new Grid;
+            return Grid::plain();
         }
-        $shape = new Shape($definition->raw('arrange'), $definition->at('arrange'), $problems, ['as']);
+        $shape = $definition->inner('arrange', ['as']);
         $all = self::all();
-        $arrangement = $all[$shape->oneOf('as', array_keys($all))]::read($shape, $problems);
+        $arrangement = $all[$shape->oneOf('as', array_keys($all))]::read($shape);
         $shape->noOthers();
 
         return $arrangement;
-    }
-
-    /** @return array<string, array<string, mixed>> JSON Schemas of what each says beside `as`, by key */
-    public static function optionSchemas(): array
-    {
-        return array_merge(...array_values(array_map(
-            fn (string $arrangement): array => $arrangement::optionSchemas(),
-            self::all(),
-        )));
     }
 }

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-use Wellspring\Core\Problem\Problems;
-use Wellspring\Core\Problem\Shape;
-use Wellspring\Core\Wording\Piece;
+use Wellspring\Core\Option\OneOf;
 
-/** One record below the other. */
-final readonly class ListArrangement implements Arrangement
+/** One record below the other, its picture beside or above the rest. */
+final readonly class ListArrangement extends StandardArrangement
 {
     public static function key(): string
     {
@@ -21,33 +19,20 @@ final readonly class ListArrangement implements Arrangement
         return 'List';
     }
 
-    public static function read(Shape $shape, Problems $problems): self
+    public static function options(): array
     {
-        return new self;
-    }
-
-    public static function optionSchemas(): array
-    {
-        return [];
-    }
-
-    public function columnsAt(Width $width): int
-    {
-        return 1;
+        return [
+            new OneOf('picture', 'Picture stands', [
+                'left' => 'Left',
+                'right' => 'Right',
+                'above' => 'Above',
+            ], 'left'),
+            self::gap(), self::shape(), self::crop(), self::align(),
+        ];
     }
 
     public function pictureShareAt(Width $width): int
     {
-        return 30;
-    }
-
-    public function pieces(): array
-    {
-        return [new Piece(self::label(), 'arrange.as')];
-    }
-
-    public function toArray(): array
-    {
-        return ['as' => self::key()];
+        return $width === Width::Phone || $this->values->text('picture') === 'above' ? 100 : 30;
     }
 }

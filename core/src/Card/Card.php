@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card;
 
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Empty\Node;
-use Wellspring\Core\Wording\Format;
+use Wellspring\Core\Filter\Condition;
 
 /** How one record looks: lines of parts. */
 final readonly class Card
@@ -21,35 +22,69 @@ final readonly class Card
      * @param  Record  $record  as the viewer sees it
      * @return Node<RenderedPart> its lines, each with its parts
      */
-    public function node(Record $record, Format $format): Node
+    public function node(Record $record, CardContext $context): Node
     {
         return Node::branch(
             Level::Card,
-            array_map(fn (Line $line): Node => $line->node($record, $format), $this->lines),
+            array_map(fn (Line $line): Node => $line->node($record, $context), $this->lines),
         );
     }
 
     /**
      * @param  Record  $record  as the viewer sees it
-     * @return list<list<RenderedPart>> the parts that are left, by line; none where the card is left out of the list
+     * @return list<list<RenderedPart>> the parts that are left, by line; none where nothing is
      */
-    public function lines(Record $record, Format $format): array
+    public function lines(Record $record, CardContext $context): array
+    {
+        return self::linesOf($this->node($record, $context));
+    }
+
+    /**
+     * @param  Node<RenderedPart>  $card
+     * @return list<list<RenderedPart>>
+     */
+    public static function linesOf(Node $card): array
     {
         return array_map(
             fn (Node $line): array => array_values(array_filter(
                 array_map(fn (Node $part): ?RenderedPart => $part->content, $line->children),
             )),
-            $this->node($record, $format)->left()->children ?? [],
+            $card->left()->children ?? [],
         );
+    }
+
+    /**
+     * Whether the record is listed: unless a part takes its card away, or no line of it is left. What takes the module
+     * or more away is no matter of the list.
+     *
+     * @param  Record  $record  as the viewer sees it
+     */
+    public function isListed(Record $record, CardContext $context): bool
+    {
+        $node = $this->node($record, $context);
+
+        return $node->left() !== null || ($node->takes()->value ?? 0) > Level::Card->value;
+    }
+
+    /** The same as a rule. */
+    public function presence(): Presence
+    {
+        return Presence::any([
+            $this->takes(Level::Module),
+            Presence::all([
+                $this->takes(Level::Card)->not(),
+                Presence::any(array_map(fn (Line $line): Presence => $line->isShown(), $this->lines)),
+            ]),
+        ]);
     }
 
     /**
      * @param  Record  $record  as the viewer sees it
      * @return array<string, Part> the parts that have nothing to show of it, by their place in a definition
      */
-    public function gaps(Record $record, Format $format): array
+    public function gaps(Record $record, CardContext $context): array
     {
-        return array_filter($this->parts(), fn (Part $part): bool => $part->shown($record, $format) === null);
+        return array_filter($this->parts(), fn (Part $part): bool => $part->value($record, $context) === null);
     }
 
     /** @return array<string, Part> by their place in a definition: `card.lines[0].parts[1]` */
@@ -65,6 +100,30 @@ final readonly class Card
         return $parts;
     }
 
+    /** @return list<Field> all that it asks of a record */
+    public function fields(): array
+    {
+        return array_merge(...array_values(array_map(
+            fn (Part $part): array => $part->fields(),
+            $this->parts(),
+        )));
+    }
+
+    /** @return list<Condition> what its parts ask of a record */
+    public function conditions(): array
+    {
+        return array_merge(...array_values(array_map(
+            fn (Part $part): array => $part->conditions(),
+            $this->parts(),
+        )));
+    }
+
+    /** Whether it looks otherwise from midnight on though nothing was written. */
+    public function changesDaily(): bool
+    {
+        return array_filter($this->parts(), fn (Part $part): bool => $part->changesDaily()) !== [];
+    }
+
     /** @return array{lines: list<array{parts: list<array<string, mixed>>}>} */
     public function toArray(): array
     {
@@ -72,5 +131,10 @@ final readonly class Card
             fn (Line $line): array => ['parts' => array_map(fn (Part $part): array => $part->toArray(), $line->parts)],
             $this->lines,
         )];
+    }
+
+    private function takes(Level $level): Presence
+    {
+        return Presence::any(array_map(fn (Line $line): Presence => $line->takes($level), $this->lines));
     }
 }

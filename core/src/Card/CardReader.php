@@ -16,37 +16,31 @@ use Wellspring\Core\Problem\Shape;
 /** Reads the card of a module: what each record shows. */
 final readonly class CardReader
 {
+    private CardFields $fields;
+
     /**
      * @param  Type  $type  of the records
-     * @param  non-empty-list<EmptyAction>|null  $actions  that a part's empty-value rule may have; null: those of cards
+     * @param  non-empty-list<EmptyAction>  $actions  that a part's empty-value rule may have
+     * @param  array<string, Field>|null  $fields  what its parts may speak of; null: the type's own alone
      */
-    public function __construct(private Type $type, private Problems $problems, private ?array $actions = null)
-    {
+    public function __construct(
+        private Type $type,
+        private Problems $problems,
+        private array $actions,
+        ?array $fields = null,
+    ) {
+        $this->fields = new CardFields($type, $problems, $fields);
     }
 
     public function read(Shape $definition): Card
     {
         $data = $definition->has('card') ? $definition->raw('card') : $this->plainCard();
         $card = new Shape($data, $definition->at('card'), $this->problems, ['lines']);
-        $title = $this->title();
         $lines = [];
         $given = $card->items('lines');
         foreach ($given as $l => $lineData) {
             $line = new Shape($lineData, Path::to($card->at('lines'), $l), $this->problems, ['parts']);
-            $parts = [];
-            foreach ($line->items('parts') as $p => $partData) {
-                $at = Path::to($line->at('parts'), $p);
-                $parts[] = $this->problems->part(
-                    $at,
-                    fn (): ?Part => $this->part(
-                        new Shape($partData, $at, $this->problems, ['part', 'label', 'empty']),
-                    ),
-                    $title,
-                );
-            }
-            if ($parts === []) {
-                $line->wrong('parts', 'a list of parts, at least one', $line->raw('parts'));
-            }
+            $parts = $this->parts($line);
             $line->noOthers();
             if ($parts !== []) {
                 $lines[] = new Line($parts);
@@ -57,7 +51,26 @@ final readonly class CardReader
         }
         $card->noOthers();
 
-        return new Card($lines === [] ? [new Line([$title])] : $lines);
+        return new Card($lines === [] ? [new Line([$this->title()])] : $lines);
+    }
+
+    /** @return list<Part> */
+    private function parts(Shape $line): array
+    {
+        $parts = [];
+        foreach ($line->items('parts') as $p => $partData) {
+            $at = Path::to($line->at('parts'), $p);
+            $parts[] = $this->problems->part(
+                $at,
+                fn (): ?Part => $this->part(new Shape($partData, $at, $this->problems, ['part', 'empty'])),
+                $this->title(),
+            );
+        }
+        if ($parts === []) {
+            $line->wrong('parts', 'a list of parts, at least one', $line->raw('parts'));
+        }
+
+        return $parts;
     }
 
     private function part(Shape $shape): ?Part
@@ -67,20 +80,21 @@ final readonly class CardReader
         if ($shape->raw('part') !== $key) {
             return null;
         }
-        $content = $kinds[$key]->read($shape, $this->type);
-        $label = $shape->has('label') ? $shape->text('label') : '';
-        $empty = EmptyRule::read($shape, $this->problems, $this->actions ?? EmptyAction::ofCards());
-        if ($content !== null || $shape->has('field')) {
-            $shape->noOthers();
+        $content = $kinds[$key]->read($shape, $this->fields);
+        $style = PartStyle::read($shape);
+        $empty = EmptyRule::read($shape, $this->problems, $this->actions, $this->fields->all);
+        foreach ($kinds[$key]->options() as $option) {
+            $shape->has($option->key());
         }
+        $shape->noOthers();
 
-        return $content === null ? null : new Part($kinds[$key], $content, $empty, $label);
+        return $content === null ? null : new Part($kinds[$key], $content, $empty, $style);
     }
 
     /** Stands for a part that cannot be read. */
     private function title(): Part
     {
-        return new Part(new Part\Title, new PartContent($this->type->reachable['title'], ['level' => 3]));
+        return new Part(new Part\Title, Part\Title::plain($this->fields), new EmptyRule, PartStyle::plain());
     }
 
     /** @return array<string, mixed> the card of a module that says none: picture, where the type has one, and title */

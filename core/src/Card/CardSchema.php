@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card;
 
+use Wellspring\Core\Option\Option;
+use Wellspring\Core\Option\OptionValues;
+
 /** The JSON Schema (2020-12) of a card, made of what the register of part kinds holds. */
 final class CardSchema
 {
@@ -26,12 +29,16 @@ final class CardSchema
     /** @return array<string, mixed> */
     private static function part(PartKind $kind, string $empty): array
     {
+        $options = $kind->options();
+        $required = array_filter($options, fn (Option $option): bool => $option->describe()['default'] === null
+            && in_array($option->describe()['kind'], ['words', 'rule'], true));
+
         return self::object([
             'part' => ['const' => $kind->key()],
-            ...$kind::optionSchemas(),
-            'label' => ['type' => 'string', 'minLength' => 1],
+            ...OptionValues::schemas($options),
+            ...OptionValues::schemas(PartStyle::options()),
             'empty' => ['$ref' => $empty],
-        ], ['part', ...array_keys(array_intersect_key($kind::optionSchemas(), ['field' => 0]))]);
+        ], ['part', ...array_values(array_map(fn (Option $option): string => $option->key(), $required))]);
     }
 
     /**

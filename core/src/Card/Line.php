@@ -7,7 +7,6 @@ namespace Wellspring\Core\Card;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Empty\Node;
-use Wellspring\Core\Wording\Format;
 
 /** One line of a card. */
 final readonly class Line
@@ -18,19 +17,26 @@ final readonly class Line
     }
 
     /** @return Node<RenderedPart> its parts with what each shows of the record */
-    public function node(Record $record, Format $format): Node
+    public function node(Record $record, CardContext $context): Node
     {
-        $parts = [];
-        foreach ($this->parts as $part) {
-            $text = $part->shown($record, $format);
-            $takes = $part->empty->do->level();
-            $parts[] = match (true) {
-                $text !== null => Node::leaf(Level::Part, new RenderedPart($part, $text)),
-                $takes !== null => Node::emptyLeaf(Level::Part, $takes),
-                default => Node::leaf(Level::Part, new RenderedPart($part, $part->empty->text, said: true)),
-            };
-        }
+        return Node::branch(
+            Level::Line,
+            array_map(fn (Part $part): Node => $part->node($record, $context), $this->parts),
+        );
+    }
 
-        return Node::branch(Level::Line, $parts);
+    /** Of which records anything of it is left. */
+    public function isShown(): Presence
+    {
+        return Presence::all([
+            $this->takes(Level::Line)->not(),
+            Presence::any(array_map(fn (Part $part): Presence => $part->isShown(), $this->parts)),
+        ]);
+    }
+
+    /** Of which records a part takes something of that level away, or something larger. */
+    public function takes(Level $level): Presence
+    {
+        return Presence::any(array_map(fn (Part $part): Presence => $part->takes($level), $this->parts));
     }
 }

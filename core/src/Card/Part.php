@@ -9,6 +9,10 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\EmptyRule;
+use Wellspring\Core\Empty\Level;
+use Wellspring\Core\Empty\Node;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Wording\Format;
 
 /** One part of a card's line. */
@@ -17,44 +21,155 @@ final readonly class Part
     /** The field that it shows; null where it shows none. */
     public ?Field $field;
 
-    /** @param  string  $label  stands before the value; empty for none */
+    /** What the record must fulfil for it to show; null where nothing is asked. */
+    public Condition|Group|null $rule;
+
     public function __construct(
         public PartKind $kind,
         private PartContent $content,
-        public EmptyRule $empty = new EmptyRule,
-        public string $label = '',
+        public EmptyRule $empty,
+        public PartStyle $style,
     ) {
         $this->field = $content->field;
+        $this->rule = $content->rule;
     }
 
     /** A whole number that the kind says for itself. */
-    public function number(string $option, int $default): int
+    public function number(string $option): int
     {
-        $number = $this->content->options[$option] ?? $default;
-
-        return is_int($number) ? $number : $default;
+        return $this->content->values->number($option);
     }
 
-    /** A text that the kind says for itself. */
-    public function option(string $option): ?string
+    /** A text that the kind says for itself; empty where it says none. */
+    public function option(string $option): string
     {
-        $text = $this->content->options[$option] ?? null;
-
-        return is_string($text) ? $text : null;
+        return $this->content->values->text($option);
     }
 
-    /** What it shows of the record: plain text, for a picture its name; null where there is nothing to show. */
-    public function shown(Record $record, Format $format): ?string
+    public function flag(string $option): bool
     {
-        $shown = $this->kind->show($this, $record, $format);
+        return $this->content->values->flag($option);
+    }
 
-        return $shown === '' ? null : $shown;
+    /** @return list<Field> what it asks of a record beside its field */
+    public function others(): array
+    {
+        return $this->content->others;
+    }
+
+    /** What it shows of the record itself; null where there is nothing to show. */
+    public function value(Record $record, CardContext $context): ?PartValue
+    {
+        return $this->kind->show($this, $record, $context);
     }
 
     /** What it shows of a field of the record, as the site writes it. */
     public function fieldText(Record $record, Format $format): ?string
     {
-        return $this->field?->display($record->value($this->field), $format, $record->names($this->field));
+        return $this->field?->display($this->fieldValue($record), $format, $record->names($this->field));
+    }
+
+    /** The record's value of its field, or that of the first that the record links to which has one. */
+    public function fieldValue(Record $record): mixed
+    {
+        return $this->field === null ? null : self::valueOf($this->field, $record);
+    }
+
+    public static function valueOf(Field $field, Record $record): mixed
+    {
+        if ($field->through === null) {
+            return $record->value($field);
+        }
+        foreach ($record->reached($field->through) as $other) {
+            if ($other->value($field) !== null) {
+                return $other->value($field);
+            }
+        }
+
+        return null;
+    }
+
+    /** @return Node<RenderedPart> what it shows, or what its empty-value rule shows instead or takes away */
+    public function node(Record $record, CardContext $context): Node
+    {
+        $value = $this->value($record, $context);
+        if ($value !== null) {
+            return Node::leaf(Level::Part, new RenderedPart($this, $this->kind, $value));
+        }
+        $rule = $this->empty;
+        $instead = fn (Shows $shows, string $text = ''): Node => Node::leaf(
+            Level::Part,
+            new RenderedPart($this, $this->kind, null, $shows, $text),
+        );
+
+        return match ($rule->do) {
+            EmptyAction::Say => $instead(Shows::Said, $rule->text),
+            EmptyAction::StandIn => $instead(Shows::StandIn, $rule->picture),
+            EmptyAction::KeepSpace => $instead(Shows::Space),
+            EmptyAction::Use => $this->substituted($record, $context),
+            default => Node::emptyLeaf(Level::Part, $rule->do->level() ?? Level::Part),
+        };
+    }
+
+    /** @return Node<RenderedPart> */
+    private function substituted(Record $record, CardContext $context): Node
+    {
+        $node = $this->substitute()?->node($record, $context) ?? Node::emptyLeaf(Level::Part, Level::Part);
+
+        return $node->content === null ? $node : Node::leaf(Level::Part, $node->content->insteadOf($this));
+    }
+
+    /** Of which records it has something of its own to show. */
+    public function presence(): Presence
+    {
+        return $this->kind->presence($this);
+    }
+
+    /** Of which records anything stands in its place. */
+    public function isShown(): Presence
+    {
+        return match ($this->empty->do) {
+            EmptyAction::Say, EmptyAction::StandIn, EmptyAction::KeepSpace => Presence::always(),
+            EmptyAction::Use => Presence::any([
+                $this->presence(),
+                ...array_filter([$this->substitute()?->isShown()]),
+            ]),
+            default => $this->presence(),
+        };
+    }
+
+    /** Of which records it takes more than itself away: something of that level or larger. */
+    public function takes(Level $level): Presence
+    {
+        $then = match (true) {
+            $this->empty->do === EmptyAction::Use => $this->substitute()?->takes($level) ?? Presence::never(),
+            ($this->empty->do->level()->value ?? -1) >= $level->value => Presence::always(),
+            default => Presence::never(),
+        };
+
+        return Presence::all([$this->presence()->not(), $then]);
+    }
+
+    /** @return list<Field> all that it asks of a record, its empty-value rule included */
+    public function fields(): array
+    {
+        return [
+            ...$this->field === null ? [] : [$this->field],
+            ...$this->kind->fields($this),
+            ...array_map(fn (Condition $condition): Field => $condition->field, $this->conditions()),
+            ...$this->substitute()?->fields() ?? [],
+        ];
+    }
+
+    /** @return list<Condition> */
+    public function conditions(): array
+    {
+        return [...$this->kind->conditions($this), ...$this->substitute()?->conditions() ?? []];
+    }
+
+    public function changesDaily(): bool
+    {
+        return $this->kind->changesDaily($this) || ($this->substitute()?->changesDaily() ?? false);
     }
 
     /**
@@ -64,7 +179,14 @@ final readonly class Part
      */
     public function references(string $at, array $types): array
     {
-        return $this->kind->references($this, $at, $types);
+        $all = $this->kind->references($this, $at, $types);
+        for ($rule = $this->empty, $place = "{$at}.empty"; $rule !== null; $rule = $rule->then, $place .= '.then') {
+            if ($rule->field !== null) {
+                $all[] = Reference::toField("{$place}.field", $rule->field, $types);
+            }
+        }
+
+        return $all;
     }
 
     public function words(): string
@@ -76,8 +198,20 @@ final readonly class Part
     public function toArray(): array
     {
         return ['part' => $this->kind->key()]
-            + $this->content->options
-            + ($this->label === '' ? [] : ['label' => $this->label])
+            + $this->content->values->said()
+            + $this->style->toArray()
             + ($this->empty->do === EmptyAction::LeaveOut ? [] : ['empty' => $this->empty->toArray()]);
+    }
+
+    /** What shows another field instead, by a rule of its own. */
+    private function substitute(): ?self
+    {
+        $field = $this->empty->field;
+        if ($field === null) {
+            return null;
+        }
+        $kind = $field->family()->isPicture() ? new Part\Picture : new Part\FieldValue;
+
+        return new self($kind, $kind->of($field), $this->empty->then ?? new EmptyRule, $this->style);
     }
 }

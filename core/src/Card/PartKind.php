@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card;
 
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Option\Option;
 use Wellspring\Core\Problem\Shape;
-use Wellspring\Core\Wording\Format;
 
 /**
  * A kind of part on a card: what it shows of a record and how.
@@ -19,16 +21,32 @@ interface PartKind
 {
     public function key(): string;
 
-    /**
-     * What a definition says of it beside `part`, `label` and `empty`; null, and problems noted, where it cannot be.
-     */
-    public function read(Shape $shape, Type $type): ?PartContent;
+    /** What a manager calls it: “Picture”. */
+    public function label(): string;
 
-    /** @return array<string, array<string, mixed>> JSON Schema (2020-12) of each key of its own */
-    public static function optionSchemas(): array;
+    /** @return list<Option> the keys of its own, beside those that every part has */
+    public function options(): array;
 
-    /** The text to show; null or empty where there is nothing. A picture gives its name. */
-    public function show(Part $part, Record $record, Format $format): ?string;
+    /** @return list<array{label: string, part: array<string, mixed>}> those that a card of the type could have */
+    public function offers(Type $type): array;
+
+    /** What a definition says of it; null, and problems noted, where it cannot be. */
+    public function read(Shape $shape, CardFields $fields): ?PartContent;
+
+    /** What it shows; null where there is nothing. A picture gives its name. */
+    public function show(Part $part, Record $record, CardContext $context): ?PartValue;
+
+    /** Of which records it has something to show: the same that show() says. */
+    public function presence(Part $part): Presence;
+
+    /** @return list<Field> what it asks of a record */
+    public function fields(Part $part): array;
+
+    /** @return list<Condition> what it asks beside, bound to nothing yet */
+    public function conditions(Part $part): array;
+
+    /** Whether it shows something else from midnight on though nothing was written. */
+    public function changesDaily(Part $part): bool;
 
     /** Whether what it shows is the name of a picture. */
     public function showsPicture(): bool;

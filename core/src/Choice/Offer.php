@@ -70,6 +70,12 @@ final readonly class Offer
         );
     }
 
+    /** @param  list<OfferedOrder>  $more  beside its own */
+    public function withOrders(array $more): self
+    {
+        return new self($this->key, $this->filters, [...$this->orders, ...$more], $this->sizes, $this->arrangements);
+    }
+
     /**
      * Its filters asked of other fields of the same keys, where the controls suit them.
      *

@@ -155,7 +155,7 @@ final readonly class OfferReader
 
             return null;
         }
-        $arrange = Arrangements::read($shape, $this->problems);
+        $arrange = Arrangements::read($shape);
         $shape->noOthers();
 
         return new OfferedArrangement($key, $name, $arrange);

@@ -12,6 +12,7 @@ final readonly class Reference
      * @param  string  $name  what stands there
      * @param  list<string>  $types  of a field: keys of the content types that it may be of
      * @param  bool  $isKey  whether the name is the last key of the path itself, not the value under it
+     * @param  bool  $isWithin  whether the name stands in braces within the text under the path
      */
     private function __construct(
         public string $path,
@@ -21,6 +22,7 @@ final readonly class Reference
         public ?string $taxonomy = null,
         public bool $isOfPage = false,
         public bool $isKey = false,
+        public bool $isWithin = false,
     ) {
     }
 
@@ -34,6 +36,16 @@ final readonly class Reference
     public static function toFieldAsKey(string $path, string $key, Field $field, array $types): self
     {
         return new self("{$path}.{$key}", $key, $field, $types, isKey: true);
+    }
+
+    /**
+     * To a field that a text names in braces: `/plots/{slug}`.
+     *
+     * @param  list<string>  $types
+     */
+    public static function toFieldWithin(string $path, Field $field, array $types): self
+    {
+        return new self($path, $field->key, $field, $types, isWithin: true);
     }
 
     /** To a field of whatever item a page is about. */

@@ -45,6 +45,14 @@ final readonly class SiteSettings
             : new Calendar($calendar->zone, $this->firstWeekday, $this->locale);
     }
 
+    /** Which way its language is written. */
+    public function direction(): string
+    {
+        $layout = \ResourceBundle::create($this->locale, 'ICUDATA')?->get('layout');
+
+        return $layout?->get('characters') === 'right-to-left' ? 'rtl' : 'ltr';
+    }
+
     public function format(): Format
     {
         return new Format($this->locale, $this->currency, $this->timeZone);

@@ -6,61 +6,128 @@ namespace Wellspring\Core\Empty;
 
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Text\Html;
 
-/** What happens when a module has nothing to show: it says a text, or is left out, alone or with what it stands in. */
+/**
+ * What happens when a module has nothing to show: it says something, another module shows instead, or it is left out,
+ * alone or with what it stands in.
+ */
 final readonly class WhenNothing
 {
     public const TEXT = 'There is nothing to show here at the moment.';
+
+    public const SHOW = 'show';
 
     private const SILENT = [
         EmptyAction::LeaveOutModule, EmptyAction::LeaveOutSlot, EmptyAction::LeaveOutBand,
     ];
 
-    /** @param  string  $text  what is said; kept for `say` alone */
-    public function __construct(public string $text = self::TEXT, public EmptyAction $do = EmptyAction::Say)
-    {
+    /**
+     * @param  string  $text  what is said, plain
+     * @param  string  $html  what is said, with markup, instead of the text; whoever shows it makes it safe
+     * @param  string|null  $module  the key of the one that shows instead
+     */
+    public function __construct(
+        public string $text = self::TEXT,
+        public EmptyAction $do = EmptyAction::Say,
+        public string $html = '',
+        public ?string $module = null,
+    ) {
     }
 
-    public static function read(Shape $definition, Problems $problems): self
+    /** @param  string  $key  of the module itself, which cannot show instead of itself */
+    public static function read(Shape $definition, Problems $problems, string $key): self
     {
         if (! $definition->has('whenNothing')) {
             return new self;
         }
-        $rule = new Shape($definition->raw('whenNothing'), 'whenNothing', $problems, ['do']);
-        $actions = [EmptyAction::Say, ...self::SILENT];
-        $do = EmptyAction::from($rule->oneOf('do', array_column($actions, 'value')));
-        $text = $do === EmptyAction::Say ? $rule->text('text') : '';
+        $rule = $definition->inner('whenNothing', ['do']);
+        $do = $rule->oneOf('do', [
+            ...array_column([EmptyAction::Say, ...self::SILENT], 'value'), self::SHOW,
+        ]);
+        $read = match ($do) {
+            self::SHOW => new self('', module: self::module($rule, $key)),
+            EmptyAction::Say->value => $rule->has('html')
+                ? new self('', html: self::html($rule))
+                : new self($rule->text('text')),
+            default => new self('', EmptyAction::from($do)),
+        };
         $rule->noOthers();
 
-        return new self($text, $do);
+        return $read;
+    }
+
+    private static function module(Shape $rule, string $key): ?string
+    {
+        $module = $rule->text('module');
+        if ($module !== '' && $module === $key) {
+            $rule->wrong('module', 'the key of another module', $module);
+        }
+
+        return $module === '' ? null : $module;
+    }
+
+    private static function html(Shape $rule): string
+    {
+        $html = $rule->raw('html');
+        if (! is_string($html) || Html::visibleText($html) === '' && ! Html::hasMedia($html)) {
+            $rule->wrong('html', 'text with markup that shows something', $html);
+        }
+
+        return is_string($html) ? $html : '';
     }
 
     /** @return array<string, mixed> JSON Schema (2020-12) */
     public static function schema(): array
     {
-        return EmptyRule::schema([EmptyAction::Say, ...self::SILENT]);
+        $text = ['type' => 'string', 'minLength' => 1];
+        $form = fn (array $do, array $more): array => [
+            'type' => 'object',
+            'required' => ['do', ...array_keys($more)],
+            'additionalProperties' => false,
+            'properties' => ['do' => $do] + $more,
+        ];
+
+        return ['oneOf' => [
+            $form(['enum' => array_column(self::SILENT, 'value')], []),
+            $form(['const' => EmptyAction::Say->value], ['text' => $text]),
+            $form(['const' => EmptyAction::Say->value], ['html' => $text]),
+            $form(['const' => self::SHOW], ['module' => $text]),
+        ]];
     }
 
-    /** What goes when nothing is left; null where it says something. */
+    /** What goes when nothing is left; null where something shows. */
     public function takes(): ?Level
     {
-        return $this->do->level();
+        return $this->module === null ? $this->do->level() : null;
     }
 
     /** As the end of a sentence that begins with “When nothing is left”. */
     public function words(): string
     {
-        return match ($this->do) {
-            EmptyAction::LeaveOutSlot => 'leave its slot out',
-            EmptyAction::LeaveOutBand => 'leave its band out',
-            EmptyAction::Say => "say “{$this->text}”",
+        return match (true) {
+            $this->module !== null => "show the module {$this->module}",
+            $this->do === EmptyAction::LeaveOutSlot => 'leave its slot out',
+            $this->do === EmptyAction::LeaveOutBand => 'leave its band out',
+            $this->do === EmptyAction::Say => "say “{$this->plain()}”",
             default => 'leave the module out',
         };
     }
 
-    /** @return array{do: string, text?: string} */
+    /** What is said, without markup. */
+    public function plain(): string
+    {
+        return $this->html === '' ? $this->text : Html::visibleText($this->html);
+    }
+
+    /** @return array<string, string> */
     public function toArray(): array
     {
-        return ['do' => $this->do->value] + ($this->do === EmptyAction::Say ? ['text' => $this->text] : []);
+        return match (true) {
+            $this->module !== null => ['do' => self::SHOW, 'module' => $this->module],
+            $this->do !== EmptyAction::Say => ['do' => $this->do->value],
+            $this->html !== '' => ['do' => $this->do->value, 'html' => $this->html],
+            default => ['do' => $this->do->value, 'text' => $this->text],
+        };
     }
 }

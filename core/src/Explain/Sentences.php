@@ -42,8 +42,8 @@ final class Sentences
                 'whenNothing',
                 null,
                 'When nothing is left',
-                $module->whenNothing->do === EmptyAction::Say
-                    ? [new Piece('say '), new Piece("“{$module->whenNothing->text}”", 'whenNothing.text')]
+                $module->whenNothing->do === EmptyAction::Say && $module->whenNothing->module === null
+                    ? [new Piece('say '), new Piece("“{$module->whenNothing->plain()}”", 'whenNothing.text')]
                     : [new Piece($module->whenNothing->words(), 'whenNothing')],
             ),
         ];
@@ -274,9 +274,7 @@ final class Sentences
             if ($pieces !== []) {
                 $pieces[] = new Piece('; ');
             }
-            array_push($pieces, new Piece($part->words(), $at.'.empty'), new Piece(
-                $part->empty->do === EmptyAction::Say ? " says “{$part->empty->text}”" : ' drops its line',
-            ));
+            array_push($pieces, new Piece($part->words(), $at.'.empty'), new Piece(" {$part->empty->words()}"));
         }
 
         return new Sentence('empty', 'empty', 'When empty', [

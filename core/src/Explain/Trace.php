@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Explain;
 
+use Wellspring\Core\Card\Card;
+use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
@@ -71,14 +74,13 @@ final readonly class Trace
             $left ? 'It is left out by hand.' : ($pinned ? 'It is pinned to the top.' : 'It is not left out by hand.'),
         );
         if ($fits) {
-            $isVisible = $module->card->lines($record, $format) !== [];
+            $cards = new CardContext($context, $format);
+            $isVisible = $module->card->isListed($record, $cards);
             $steps[] = new TraceStep(
                 StepName::of(StepKind::Empty),
                 'Something to show',
                 $isVisible,
-                $isVisible
-                    ? 'Something of its card is left to show.'
-                    : 'Nothing of its card is left: every part that could show is empty.',
+                $isVisible ? 'Something of its card is left to show.' : self::whyNoCard($module->card, $record, $cards),
             );
         }
 
@@ -98,6 +100,17 @@ final readonly class Trace
             fn (TraceStep $step): string => $step->sentence,
             array_filter($this->steps, fn (TraceStep $step): bool => $step->passed === false),
         ));
+    }
+
+    private static function whyNoCard(Card $card, Record $record, CardContext $context): string
+    {
+        foreach ($card->gaps($record, $context) as $part) {
+            if ($part->node($record, $context)->takes() === Level::Card) {
+                return "It has no {$part->words()}, and the rule for that leaves its card out.";
+            }
+        }
+
+        return 'Nothing of its card is left: every part that could show is empty.';
     }
 
     private static function source(

@@ -51,6 +51,16 @@ final readonly class ConditionReader
         return new self($type, $catalogue->askable($type), $pageFields, $problems);
     }
 
+    /**
+     * For conditions that ask values alone, of no page.
+     *
+     * @param  array<string, Field>  $fields  what they may name, by key
+     */
+    public static function ofFields(Type $type, array $fields, Problems $problems): self
+    {
+        return new self($type, $fields, [], $problems);
+    }
+
     public function group(mixed $data, string $path, int $depth): ?Group
     {
         $shape = new Shape($data, $path, $this->problems, [...array_column(Join::cases(), 'value'), 'off']);
@@ -95,7 +105,7 @@ final readonly class ConditionReader
         return new Group($joins[0], $members, $off);
     }
 
-    private function condition(mixed $data, string $path): ?Condition
+    public function condition(mixed $data, string $path): ?Condition
     {
         $shape = new Shape($data, $path, $this->problems, ['field', 'test', 'off']);
         $key = $shape->text('field');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Module;
 
 use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Arrangement\Table;
 use Wellspring\Core\Card\Card;
 use Wellspring\Core\Choice\Chosen;
 use Wellspring\Core\Choice\Offer;
@@ -17,6 +18,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\Value\FromAddress;
+use Wellspring\Core\Look\Departure;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Sort\Headings;
@@ -38,6 +40,7 @@ final readonly class Module
      * @param  Offer|null  $offer  what visitors may choose
      * @param  string|null  $follows  the key of another module's offer, whose choices it follows
      * @param  Chosen  $chosen  what the visitor has chosen; nothing before it is bound
+     * @param  Departure|null  $look  in what it departs from the site's look
      */
     public function __construct(
         public string $key,
@@ -57,6 +60,7 @@ final readonly class Module
         public ?Offer $offer = null,
         public ?string $follows = null,
         public Chosen $chosen = new Chosen,
+        public ?Departure $look = null,
     ) {
     }
 
@@ -117,6 +121,18 @@ final readonly class Module
         return [...$this->where?->conditions() ?? [], ...$this->chosen->rule()?->conditions() ?? []];
     }
 
+    /**
+     * What visitors may choose: the offer, and the order by the columns of a table that they may sort.
+     */
+    public function offered(): ?Offer
+    {
+        $orders = $this->arrange instanceof Table && $this->arrange->isSortable()
+            ? ColumnOrders::of($this->card, $this->type())
+            : [];
+
+        return $orders === [] ? $this->offer : ($this->offer ?? new Offer($this->key))->withOrders($orders);
+    }
+
     /** @return list<string> what the names of the parameters of an address begin with that it reads */
     public function parameterNames(): array
     {
@@ -137,9 +153,10 @@ final readonly class Module
     public function bound(Context $context): self
     {
         $where = $this->where?->bound($context);
-        $chosen = $this->offer === null || ! $this->chosen->isNothing()
+        $offer = $this->offered();
+        $chosen = $offer === null || ! $this->chosen->isNothing()
             ? $this->chosen
-            : $this->offer->chosen($context->choices, $this->order, $this->page->size, $this->arrange);
+            : $offer->chosen($context->choices, $this->order, $this->page->size, $this->arrange);
         $asked = $where === null ? $chosen->rule() : new Group(Join::All, [$where, ...array_filter([$chosen->rule()])]);
         $order = array_map(
             fn (SortKey $key): SortKey => new SortKey($key->by->bound($asked), $key->direction, $key->emptyFirst),
@@ -189,6 +206,7 @@ final readonly class Module
                 'card' => $this->card->toArray(),
                 'whenNothing' => $this->whenNothing->toArray(),
             ]
+            + (($this->look?->toArray() ?? []) === [] ? [] : ['look' => $this->look?->toArray()])
             + match (true) {
                 $this->follows !== null => ['offer' => ['follow' => $this->follows]],
                 $this->offer !== null => ['offer' => $this->offer->toArray()],
@@ -258,6 +276,7 @@ final readonly class Module
             $offer ?? $this->offer,
             $this->follows,
             $chosen ?? $this->chosen,
+            $this->look,
         );
     }
 }

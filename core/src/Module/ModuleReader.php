@@ -11,9 +11,11 @@ use Wellspring\Core\Choice\OfferReader;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\WhenNothing;
 use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Look\Departure;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
@@ -34,7 +36,7 @@ final readonly class ModuleReader
 
     private const KEYS = [
         'format', 'key', 'name', 'source', 'where', 'leaveOut', 'pin', 'order', 'skip', 'atMost', 'page', 'arrange',
-        'card', 'whenNothing', 'headings', 'offer',
+        'card', 'whenNothing', 'headings', 'offer', 'look',
     ];
 
     public function __construct(private Catalogue $catalogue)
@@ -92,6 +94,7 @@ final readonly class ModuleReader
         $source = (new SourceReader($this->catalogue, $problems))->read($shape);
         $where = $source === null ? null : $this->where($shape, $source->type(), $problems);
         $offers = $source === null ? null : new OfferReader($source, $this->filterable($source->type()), $problems);
+        $arrange = Arrangements::read($shape);
         $module = $source === null ? null : new Module(
             key: $key,
             name: $name,
@@ -103,9 +106,15 @@ final readonly class ModuleReader
             skip: max(0, $shape->whole('skip', 0, 0, 1_000_000)),
             atMost: $this->atMost($shape),
             page: PagingRule::read($shape, $problems),
-            arrange: Arrangements::read($shape, $problems),
-            card: (new CardReader($source->type(), $problems))->read($shape),
-            whenNothing: WhenNothing::read($shape, $problems),
+            arrange: $arrange,
+            card: (new CardReader(
+                $source->type(),
+                $problems,
+                $arrange->suitedNumber() === 1 ? EmptyAction::ofOneCard() : EmptyAction::ofCards(),
+                $this->catalogue->askable($source->type()),
+            ))->read($shape),
+            whenNothing: WhenNothing::read($shape, $problems, $key),
+            look: Departure::read($shape),
             headings: $problems->part(
                 'headings',
                 fn (): ?Headings => (new OrderReader($source, $problems))->headings($shape),

@@ -14,6 +14,8 @@ use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Empty\WhenNothing;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Look\Departure;
+use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Sort\Criteria;
@@ -52,6 +54,7 @@ final class ModuleSchema
                 'arrange' => ['oneOf' => self::arrangements()],
                 'card' => CardSchema::build('#/$defs/empty'),
                 'whenNothing' => WhenNothing::schema(),
+                'look' => self::object(OptionValues::schemas(Departure::options())),
                 'offer' => self::offer(),
             ], ['format', 'key', 'name', 'source']),
             '$defs' => [
@@ -64,7 +67,7 @@ final class ModuleSchema
                 'group' => self::group(),
                 'condition' => ['anyOf' => self::conditions()],
                 'taken' => ['oneOf' => self::taken()],
-                'empty' => EmptyRule::schema(EmptyAction::ofCards()),
+                'empty' => EmptyRule::schema(EmptyAction::ofOneCard(), '#/$defs/empty'),
             ],
         ];
     }
@@ -159,7 +162,10 @@ final class ModuleSchema
     private static function arrangements(): array
     {
         return array_values(array_map(
-            fn (string $one): array => self::object(['as' => ['const' => $one::key()]] + $one::optionSchemas(), ['as']),
+            fn (string $one): array => self::object(
+                ['as' => ['const' => $one::key()]] + OptionValues::schemas($one::options()),
+                ['as'],
+            ),
             Arrangements::all(),
         ));
     }

@@ -59,7 +59,7 @@ final class PageSchema
         return [
             'slugs' => ['type' => 'array', 'uniqueItems' => true, 'items' => self::TEXT],
             'empty' => EmptyRule::schema(EmptyAction::ofBlocks()),
-            'emptyPart' => EmptyRule::schema(EmptyAction::cases()),
+            'emptyPart' => EmptyRule::schema(EmptyAction::ofOneCard(), '#/$defs/emptyPart'),
             'card' => CardSchema::build('#/$defs/emptyPart'),
         ];
     }

@@ -47,6 +47,16 @@ final class Shape
         return $this->data[$key] ?? null;
     }
 
+    /**
+     * The object that stands under the key.
+     *
+     * @param  list<string>  $known  see the constructor
+     */
+    public function inner(string $key, array $known = []): self
+    {
+        return new self($this->raw($key), $this->at($key), $this->problems, $known);
+    }
+
     public function at(string $key): string
     {
         return Path::to($this->path, $key);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
+use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
@@ -50,7 +51,8 @@ final readonly class ReferenceRun
         $notLeftOut = fn (Record $record): bool => ! in_array($record->slug, $module->leaveOut, true);
         $left = array_values(array_filter($left, $notLeftOut));
         $steps[] = new Step(StepName::of(StepKind::LeaveOut), count($left));
-        $hasSomethingToShow = fn (Record $record): bool => $module->card->lines($record, $this->format) !== [];
+        $cards = new CardContext($context, $this->format);
+        $hasSomethingToShow = fn (Record $record): bool => $module->card->isListed($record, $cards);
         $left = array_values(array_filter($left, $hasSomethingToShow));
         $steps[] = new Step(StepName::of(StepKind::Empty), count($left));
 

@@ -26,21 +26,59 @@ final class Excerpt
         return $end === null ? $text : rtrim(substr($text, 0, $end)).'…';
     }
 
+    /** @param  positive-int  $characters  how many characters, as people count them, to keep at most */
+    public static function characters(string $text, int $characters): string
+    {
+        $text = Whitespace::squeeze($text);
+        $most = self::endOfCharacter($text, $characters);
+        if ($most === null) {
+            return $text;
+        }
+        $end = self::lastWordWithin($text, $most);
+
+        return rtrim(substr($text, 0, $end > 0 ? $end : $most)).'…';
+    }
+
+    /**
+     * The text before a mark in HTML, without markup; the mark may be a comment, or words, but never stand in a tag.
+     *
+     * @return string empty where the mark is not there, or nothing to read before it
+     */
+    public static function upTo(string $html, string $mark): string
+    {
+        for ($at = strpos($html, $mark); $at !== false; $at = strpos($html, $mark, $at + 1)) {
+            $before = substr($html, 0, $at);
+            $isInTag = preg_match('/<[a-z\/!][^>]*$/iD', $before) === 1;
+            if (! $isInTag) {
+                $text = Html::visibleText($before);
+                $rest = Html::visibleText(substr($html, $at + strlen($mark)));
+
+                return $text === '' || $rest === '' ? $text : $text.'…';
+            }
+        }
+
+        return '';
+    }
+
+    /** @return int where the last word ends that lies within so many bytes; 0 where none does */
+    private static function lastWordWithin(string $text, int $most): int
+    {
+        $end = 0;
+        foreach (self::ends($text) as $boundary) {
+            if ($boundary > $most) {
+                break;
+            }
+            $end = $boundary;
+        }
+
+        return $end;
+    }
+
     /** @return int|null where the last word that is kept ends, in bytes; null where no word comes after it */
     private static function endOfWord(string $text, int $words): ?int
     {
-        $boundaries = \IntlBreakIterator::createWordInstance()
-            ?? throw new \LogicException('ICU lacks the rules for word boundaries.');
-        $boundaries->setText($text);
         $end = null;
-        foreach ($boundaries as $boundary) {
-            if (
-                ! is_int($boundary)
-                || ! $boundaries instanceof \IntlRuleBasedBreakIterator
-                || $boundaries->getRuleStatus() < \IntlBreakIterator::WORD_NONE_LIMIT
-            ) {
-                continue;
-            }
+        foreach (self::ends($text) as $boundary) {
             if ($words === 0) {
                 return $end;
             }
@@ -49,6 +87,23 @@ final class Excerpt
         }
 
         return null;
+    }
+
+    /** @return iterable<int> where each word ends, in bytes */
+    private static function ends(string $text): iterable
+    {
+        $boundaries = \IntlBreakIterator::createWordInstance()
+            ?? throw new \LogicException('ICU lacks the rules for word boundaries.');
+        $boundaries->setText($text);
+        foreach ($boundaries as $boundary) {
+            if (
+                is_int($boundary)
+                && $boundaries instanceof \IntlRuleBasedBreakIterator
+                && $boundaries->getRuleStatus() >= \IntlBreakIterator::WORD_NONE_LIMIT
+            ) {
+                yield $boundary;
+            }
+        }
     }
 
     /** @return int|null the byte after that many characters as people count them; null where there are no more */

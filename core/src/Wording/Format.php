@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Wording;
 
+use Wellspring\Core\Text\Whitespace;
+
 /** Writes values as the site does: numbers, money and dates by CLDR in its locale, currency and time zone. */
 final class Format
 {
@@ -21,7 +23,10 @@ final class Format
 
     private ?\IntlDatePatternGenerator $patterns = null;
 
-    /** @var array<string, \IntlDateFormatter> by skeleton and time zone; each is made when it is first needed */
+    /** @var array<string, string> patterns by skeleton */
+    private array $forms = [];
+
+    /** @var array<string, \IntlDateFormatter> by pattern and time zone; each is made when it is first needed */
     private array $dates = [];
 
     public function __construct(
@@ -73,6 +78,46 @@ final class Format
         return $local->format('H:i:s') === '00:00:00' ? $this->dayOf($instant) : $this->dateTime($instant);
     }
 
+    /**
+     * A day or an instant by a form of its own, in the site's time zone.
+     *
+     * @param  string  $value  `2026-05-01` or `2026-05-01T18:30:00Z`
+     * @param  string  $form  a skeleton of CLDR or a pattern of ICU, see DateForm
+     */
+    public function dateAs(string $value, string $form): string
+    {
+        [$instant, $timeZone] = strlen($value) === 10 ? ["{$value}T00:00:00Z", 'UTC'] : [$value, $this->timeZone];
+
+        return DateForm::isSkeleton($form)
+            ? $this->date($form, $timeZone, $instant)
+            : (string) $this->pattern($form, $timeZone)->format(new \DateTimeImmutable($instant));
+    }
+
+    /**
+     * How far a day lies from today: “today”, “in 3 days”, “2 weeks ago”. By CLDR's relative fields, in the site's
+     * language; in English where it has none.
+     *
+     * @param  string  $day  `2026-05-01`
+     * @param  string  $today  likewise
+     */
+    public function relativeDay(string $day, string $today): string
+    {
+        return RelativeDay::of($this->locale)->words($day, $today);
+    }
+
+    /** Whether a pattern of ICU's MessageFormat says something of every number `n`. */
+    public static function saysEveryNumber(string $pattern): bool
+    {
+        foreach ([0, 1, 2, 3, 5, 10, 11, 100, 1000, 0.5] as $number) {
+            $said = \MessageFormatter::formatMessage('en', $pattern, ['n' => $number]);
+            if ($said === false || Whitespace::isAll($said)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /** @param  string  $day  one of the month */
     public function month(string $day): string
     {
@@ -105,15 +150,21 @@ final class Format
     private function date(string $skeleton, string $timeZone, string $instant): string
     {
         $this->patterns ??= new \IntlDatePatternGenerator($this->locale);
-        $this->dates["{$skeleton} {$timeZone}"] ??= new \IntlDateFormatter(
+        $this->forms[$skeleton] ??= (string) $this->patterns->getBestPattern($skeleton);
+
+        return (string) $this->pattern($this->forms[$skeleton], $timeZone)->format(new \DateTimeImmutable($instant));
+    }
+
+    /** @param  string  $pattern  of ICU */
+    private function pattern(string $pattern, string $timeZone): \IntlDateFormatter
+    {
+        return $this->dates["{$pattern} {$timeZone}"] ??= new \IntlDateFormatter(
             $this->locale,
             \IntlDateFormatter::NONE,
             \IntlDateFormatter::NONE,
             $timeZone,
             \IntlDateFormatter::GREGORIAN,
-            (string) $this->patterns->getBestPattern($skeleton),
+            $pattern,
         );
-
-        return (string) $this->dates["{$skeleton} {$timeZone}"]->format(new \DateTimeImmutable($instant));
     }
 }

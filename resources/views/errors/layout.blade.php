@@ -7,7 +7,7 @@
     <meta name="robots" content="noindex">
     <title>@yield('title') · {{ request()->getHost() }}</title>
     <link rel="icon" href="/wellspring.svg" type="image/svg+xml">
-    @vite('resources/css/site.css')
+    @vite('resources/css/error.css')
 </head>
 <body>
 <header class="site-head">

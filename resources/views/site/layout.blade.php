@@ -1,13 +1,13 @@
 @php($slot = fn (string $key): string => implode('', array_column($frame[$key] ?? [], 'html')))
 <!doctype html>
-<html lang="{{ $site->locale }}">
+<html lang="{{ $site->locale }}" dir="{{ $site->direction() }}">
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>@yield('title')@hasSection('title') · @endif{{ $site->name }}</title>
     @yield('head')
     <link rel="icon" href="/wellspring.svg" type="image/svg+xml">
-    @vite('resources/css/site.css')
+    <link rel="stylesheet" href="{{ $lookSheet }}">
     @stack('scripts')
 </head>
 <body>

@@ -1,14 +1,17 @@
 @php($module = $shown->module)
-<section class="module" id="{{ $shown->anchor }}"
+<section @class(['module', ...$module->look?->classes() ?? []]) id="{{ $shown->anchor }}"
     @if ($shown->heading === false) aria-label="{{ $module->name }}"
     @else aria-labelledby="{{ $shown->anchor }}-name" @endif>
     @if ($shown->heading !== false)<h2 id="{{ $shown->anchor }}-name">{{ $shown->heading }}</h2>@endif
     @if ($shown->cards === [])
-        <p class="nothing">{{ $module->whenNothing->text ?: \Wellspring\Core\Empty\WhenNothing::TEXT }}</p>
+        <div class="nothing">@if ($shown->nothing !== ''){!! $shown->nothing !!}@else
+            <p>{{ $module->whenNothing->text ?: \Wellspring\Core\Empty\WhenNothing::TEXT }}</p>
+        @endif</div>
     @else
-        @foreach ($shown->groups() as $group)
+        @includeWhen($shown->letters() !== [], 'site.letters')
+        @foreach ($shown->groups() as $i => $group)
             @if ($group['heading'] !== null)
-                <h3 class="group-head">
+                <h3 class="group-head" id="{{ $shown->anchor }}-{{ $i + 1 }}">
                     {{ $group['heading']['words'] }}
                     <span class="group-count">{{ $group['heading']['records'] }}</span>
                 </h3>

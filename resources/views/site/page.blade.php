@@ -10,9 +10,9 @@
     ])
     @includeWhen(isset($structured), 'site.structured', ['data' => $structured ?? []])
 @endsection
-@if ($result->usesScript())
+@if ($result->scripts() !== [])
     @push('scripts')
-        @vite('resources/js/site/main.ts')
+        @vite($result->scripts())
     @endpush
 @endif
 @section('content')

@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Support\Plugins;
 
+use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Card\Part\Defaults;
-use Wellspring\Core\Card\PartContent;
 use Wellspring\Core\Card\PartKind;
+use Wellspring\Core\Card\PartValue;
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Content\Type;
-use Wellspring\Core\Problem\Shape;
-use Wellspring\Core\Wording\Format;
 
 /** A part: the first letter of the title; it shows no field. */
 final class Initial implements PartKind
@@ -23,13 +21,13 @@ final class Initial implements PartKind
         return 'initial';
     }
 
-    public function read(Shape $shape, Type $type): PartContent
+    public function label(): string
     {
-        return new PartContent;
+        return 'Initial';
     }
 
-    public function show(Part $part, Record $record, Format $format): string
+    public function show(Part $part, Record $record, CardContext $context): ?PartValue
     {
-        return mb_substr($record->title, 0, 1);
+        return PartValue::text(mb_substr($record->title, 0, 1));
     }
 }

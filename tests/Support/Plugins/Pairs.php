@@ -6,7 +6,6 @@ namespace Tests\Support\Plugins;
 
 use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Arrangement\Width;
-use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
@@ -23,12 +22,12 @@ final readonly class Pairs implements Arrangement
         return 'Pairs';
     }
 
-    public static function read(Shape $shape, Problems $problems): self
+    public static function read(Shape $shape): self
     {
         return new self;
     }
 
-    public static function optionSchemas(): array
+    public static function options(): array
     {
         return [];
     }
@@ -41,6 +40,31 @@ final readonly class Pairs implements Arrangement
     public function pictureShareAt(Width $width): int
     {
         return 50;
+    }
+
+    public function hasRows(): bool
+    {
+        return true;
+    }
+
+    public function suitedNumber(): ?int
+    {
+        return null;
+    }
+
+    public function classes(): array
+    {
+        return [];
+    }
+
+    public function scripts(): array
+    {
+        return [];
+    }
+
+    public function changesDaily(): bool
+    {
+        return false;
     }
 
     public function pieces(): array

@@ -11,6 +11,7 @@ final readonly class TestsSql
 {
     public const CLASSES = [
         FilledSql::class,
+        ReadableSql::class,
         YesOrNoSql::class,
         ComparisonSql::class,
         BetweenSql::class,

@@ -4,14 +4,51 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card\Part;
 
+use Wellspring\Core\Card\CardFields;
 use Wellspring\Core\Card\Part;
+use Wellspring\Core\Card\PartContent;
+use Wellspring\Core\Card\Presence;
+use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Option\OptionValues;
+use Wellspring\Core\Problem\Shape;
 
 /** What most kinds of parts say of themselves. */
 trait Defaults
 {
-    public static function optionSchemas(): array
+    public function options(): array
     {
         return [];
+    }
+
+    public function offers(Type $type): array
+    {
+        return [['label' => $this->label(), 'part' => ['part' => $this->key()]]];
+    }
+
+    public function read(Shape $shape, CardFields $fields): ?PartContent
+    {
+        return new PartContent(OptionValues::read($this->options(), $shape));
+    }
+
+    public function presence(Part $part): Presence
+    {
+        return $part->field === null ? Presence::always() : Presence::filled($part->field);
+    }
+
+    public function fields(Part $part): array
+    {
+        return $part->others();
+    }
+
+    public function conditions(Part $part): array
+    {
+        return [];
+    }
+
+    public function changesDaily(Part $part): bool
+    {
+        return false;
     }
 
     public function showsPicture(): bool
@@ -21,11 +58,13 @@ trait Defaults
 
     public function words(Part $part): string
     {
-        return $this->key();
+        return lcfirst($this->label());
     }
 
     public function references(Part $part, string $at, array $types): array
     {
-        return [];
+        return $part->field === null || $part->option('field') === ''
+            ? []
+            : [Reference::toField("{$at}.field", $part->field, $types)];
     }
 }

@@ -4,46 +4,85 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card\Part;
 
+use Wellspring\Core\Card\CardContext;
+use Wellspring\Core\Card\CardFields;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Card\PartContent;
 use Wellspring\Core\Card\PartKind;
+use Wellspring\Core\Card\PartValue;
+use Wellspring\Core\Card\Presence;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Option\OptionValues;
+use Wellspring\Core\Option\Whole;
+use Wellspring\Core\Option\Words;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Excerpt as Cut;
-use Wellspring\Core\Wording\Format;
 
-/** The beginning of the record’s text, cut at a word. */
+/**
+ * The beginning of the record’s text, without markup: up to a mark in it, where the part names one and the text has it,
+ * else so many words or characters, cut at a word.
+ */
 final class Excerpt implements PartKind
 {
     use Defaults;
-
-    private const WORDS = 24;
-
-    private const MAX_WORDS = 500;
 
     public function key(): string
     {
         return 'excerpt';
     }
 
-    public function read(Shape $shape, Type $type): PartContent
+    public function label(): string
     {
-        return new PartContent(
-            $type->reachable['text'],
-            ['words' => $shape->whole('words', self::WORDS, 1, self::MAX_WORDS)],
-        );
+        return 'Excerpt';
     }
 
-    public static function optionSchemas(): array
+    private const WORDS = 24;
+
+    public function options(): array
     {
-        return ['words' => ['type' => 'integer', 'minimum' => 1, 'maximum' => self::MAX_WORDS]];
+        return [
+            new Whole('words', 'Words', self::WORDS, 1, 500),
+            new Whole('characters', 'Characters', null, 10, 3000),
+            new Words('mark', 'Up to the mark', hint: '<!--more-->'),
+        ];
     }
 
-    public function show(Part $part, Record $record, Format $format): string
+    public function offers(Type $type): array
     {
+        return isset($type->reachable['text'])
+            ? [['label' => $this->label(), 'part' => ['part' => $this->key(), 'words' => self::WORDS]]]
+            : [];
+    }
+
+    public function read(Shape $shape, CardFields $fields): ?PartContent
+    {
+        $text = $fields->type->reachable['text'] ?? null;
+        if ($text === null) {
+            $shape->wrong('part', "a part that {$fields->type->plural} have; they have no text", 'excerpt');
+        }
+
+        return $text === null ? null : new PartContent(OptionValues::read($this->options(), $shape), $text);
+    }
+
+    public function show(Part $part, Record $record, CardContext $context): ?PartValue
+    {
+        $html = $part->fieldValue($record);
+        if (! is_string($html)) {
+            return null;
+        }
+        $marked = $part->option('mark') === '' ? '' : Cut::upTo($html, $part->option('mark'));
         $text = $part->field === null ? '' : $record->visibleText($part->field);
 
-        return Cut::words($text, max(1, $part->number('words', self::WORDS)));
+        return PartValue::text(match (true) {
+            $marked !== '' => $marked,
+            $part->number('characters') > 0 => Cut::characters($text, max(1, $part->number('characters'))),
+            default => Cut::words($text, max(1, $part->number('words'))),
+        });
+    }
+
+    public function presence(Part $part): Presence
+    {
+        return $part->field === null ? Presence::never() : Presence::readable($part->field);
     }
 }

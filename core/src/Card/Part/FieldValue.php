@@ -4,92 +4,104 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card\Part;
 
+use Wellspring\Core\Card\CardContext;
+use Wellspring\Core\Card\CardFields;
+use Wellspring\Core\Card\FieldKey;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Card\PartContent;
 use Wellspring\Core\Card\PartKind;
+use Wellspring\Core\Card\PartValue;
+use Wellspring\Core\Card\Presence;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Option\OptionValues;
+use Wellspring\Core\Option\Words;
 use Wellspring\Core\Problem\Shape;
-use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
 /**
- * Any field’s value, written as the site writes such values; a number, where `message` says so, in words of its own:
- * `{"part": "field", "field": "stock", "message": "{n, plural, =0 {Sold out} other {In stock}}"}`.
+ * Any field’s value, written as the site writes such values, or by a format of its own; a number, where `message` says
+ * so, in words: `{"part": "field", "field": "stock", "message": "{n, plural, =0 {Sold out} other {In stock}}"}`.
  */
 final class FieldValue implements PartKind
 {
     use Defaults;
-
-    /** Numbers that a message is tried with. */
-    private const TRIED = [0, 1, 2, 3, 5, 10, 11, 100, 1000, 0.5];
 
     public function key(): string
     {
         return 'field';
     }
 
-    public function read(Shape $shape, Type $type): ?PartContent
+    public function label(): string
     {
-        $key = $shape->text('field');
-        $field = $type->field($key);
-        if ($field === null || ! $field->family()->readsAsText()) {
-            $fit = array_filter($type->reachable, fn (Field $field): bool => $field->family()->readsAsText());
-            if ($key !== '') {
-                $shape->wrong('field', "a field of {$type->key} (".implode(', ', array_keys($fit)).')', $key);
+        return 'Field';
+    }
+
+    public function options(): array
+    {
+        return [
+            new FieldKey(array_values(array_filter(
+                Family::cases(),
+                fn (Family $family): bool => $family->readsAsText(),
+            ))),
+            new Words('message', 'In words', hint: '{n, plural, =0 {Sold out} other {# in stock}}'),
+        ];
+    }
+
+    public function offers(Type $type): array
+    {
+        $offers = [];
+        foreach ($type->reachable as $field) {
+            if (self::suits($field) && ($field->origin !== Origin::Item || $field->key === 'author')) {
+                $offers[] = ['label' => $field->label, 'part' => ['part' => 'field', 'field' => $field->key]];
             }
+        }
+
+        return $offers;
+    }
+
+    public function read(Shape $shape, CardFields $fields): ?PartContent
+    {
+        $field = $fields->named($shape, 'field', self::suits(...), 'a field');
+        if ($field === null) {
+            $shape->raw('message');
 
             return null;
         }
-
-        return new PartContent($field, ['field' => $field->key] + $this->message($shape, $field));
-    }
-
-    /** @return array{message?: string} */
-    private function message(Shape $shape, Field $field): array
-    {
-        if (! $shape->has('message')) {
-            return [];
-        }
-        $pattern = $shape->text('message');
-        if ($field->family() !== Family::Number) {
-            $shape->wrong('message', 'no words where the field is no number', $pattern);
-        } elseif ($pattern !== '' && ! self::saysEveryNumber($pattern)) {
-            $shape->wrong('message', 'a message of ICU that says something of every n, such as '
-                .'{n, plural, =0 {Sold out} one {The last one} other {# in stock}}', $pattern);
+        $values = OptionValues::read($this->options(), $shape);
+        if ($values->text('message') !== '') {
+            self::check($shape, $field, $values->text('message'));
         }
 
-        return ['message' => $pattern];
+        return new PartContent($values, $field);
     }
 
-    private static function saysEveryNumber(string $pattern): bool
+    public function of(Field $field): PartContent
     {
-        foreach (self::TRIED as $number) {
-            $said = \MessageFormatter::formatMessage('en', $pattern, ['n' => $number]);
-            if ($said === false || Whitespace::isAll($said)) {
-                return false;
-            }
-        }
-
-        return true;
+        return new PartContent(OptionValues::defaults($this->options(), ['field' => $field->key]), $field);
     }
 
-    public static function optionSchemas(): array
+    public function show(Part $part, Record $record, CardContext $context): ?PartValue
     {
-        return ['field' => ['type' => 'string'], 'message' => ['type' => 'string', 'minLength' => 1]];
-    }
-
-    public function show(Part $part, Record $record, Format $format): ?string
-    {
-        $value = $part->field === null ? null : $record->value($part->field);
+        $value = $part->fieldValue($record);
         $message = $part->option('message');
 
-        return $message !== null && (is_int($value) || is_float($value))
-            ? $format->numberInWords($value, $message)
-            : $part->fieldText($record, $format);
+        return PartValue::text($message !== '' && (is_int($value) || is_float($value))
+            ? $context->format->numberInWords($value, $message)
+            : $part->fieldText($record, $context->format));
+    }
+
+    /** Of text with markup, only what can be read shows. */
+    public function presence(Part $part): Presence
+    {
+        return match (true) {
+            $part->field === null => Presence::never(),
+            $part->field->family() === Family::LongText => Presence::readable($part->field),
+            default => Presence::filled($part->field),
+        };
     }
 
     public function words(Part $part): string
@@ -99,8 +111,18 @@ final class FieldValue implements PartKind
         return mb_strtolower(mb_substr($label, 0, 1)).mb_substr($label, 1);
     }
 
-    public function references(Part $part, string $at, array $types): array
+    private static function suits(Field $field): bool
     {
-        return $part->field === null ? [] : [Reference::toField("{$at}.field", $part->field, $types)];
+        return $field->family()->readsAsText();
+    }
+
+    private static function check(Shape $shape, Field $field, string $pattern): void
+    {
+        if ($field->family() !== Family::Number) {
+            $shape->wrong('message', 'no words where the field is no number', $pattern);
+        } elseif (! Format::saysEveryNumber($pattern)) {
+            $shape->wrong('message', 'a message of ICU that says something of every n, such as '
+                .'{n, plural, =0 {Sold out} one {The last one} other {# in stock}}', $pattern);
+        }
     }
 }

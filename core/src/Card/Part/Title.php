@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card\Part;
 
+use Wellspring\Core\Card\CardContext;
+use Wellspring\Core\Card\CardFields;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Card\PartContent;
 use Wellspring\Core\Card\PartKind;
+use Wellspring\Core\Card\PartValue;
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Content\Type;
+use Wellspring\Core\Option\OptionValues;
+use Wellspring\Core\Option\Whole;
 use Wellspring\Core\Problem\Shape;
-use Wellspring\Core\Wording\Format;
 
 /** The record’s title, a heading that leads to its own page. */
 final class Title implements PartKind
@@ -22,18 +25,32 @@ final class Title implements PartKind
         return 'title';
     }
 
-    public function read(Shape $shape, Type $type): PartContent
+    public function label(): string
     {
-        return new PartContent($type->reachable['title'], ['level' => $shape->whole('level', 3, 2, 6)]);
+        return 'Title';
     }
 
-    public static function optionSchemas(): array
+    public function options(): array
     {
-        return ['level' => ['type' => 'integer', 'minimum' => 2, 'maximum' => 6]];
+        return [new Whole('level', 'Heading level', 3, 2, 6)];
     }
 
-    public function show(Part $part, Record $record, Format $format): string
+    public function read(Shape $shape, CardFields $fields): PartContent
     {
-        return $record->title;
+        return self::plain($fields, OptionValues::read($this->options(), $shape));
+    }
+
+    /** A title of the third level: what stands for a part that cannot be read. */
+    public static function plain(CardFields $fields, ?OptionValues $values = null): PartContent
+    {
+        return new PartContent(
+            $values ?? OptionValues::defaults((new self)->options()),
+            $fields->type->reachable['title'],
+        );
+    }
+
+    public function show(Part $part, Record $record, CardContext $context): ?PartValue
+    {
+        return PartValue::text($record->title);
     }
 }

@@ -12,6 +12,9 @@ use Wellspring\Core\Content\Reference;
 /** New names for fields or terms, written into definitions at the places that refer to them. */
 final readonly class Renaming
 {
+    /** Stands before a name that was put into a text, so that it is not taken for one that is still to be renamed. */
+    private const DONE = "\u{0}";
+
     /** @param  \Closure(Reference): ?string  $newName  null where the reference means something else */
     private function __construct(private \Closure $newName)
     {
@@ -74,6 +77,11 @@ final readonly class Renaming
                 $lists[preg_replace('/\[\d+\]$/D', '', $reference->path) ?? ''] = true;
             }
         }
+        foreach ($references as $reference) {
+            if ($reference->isWithin) {
+                $definition = self::changed($definition, self::steps($reference->path), fn (mixed $text): mixed => is_string($text) ? str_replace(self::DONE, '', $text) : $text);
+            }
+        }
         // Where several terms became one, a list names it once.
         foreach (array_keys($lists) as $path) {
             $definition = self::changed(
@@ -107,6 +115,11 @@ final readonly class Renaming
      */
     private static function replaced(array $definition, array $steps, Reference $reference, string $name): array
     {
+        if ($reference->isWithin) {
+            return self::changed($definition, $steps, fn (mixed $text): mixed => is_string($text)
+                ? str_replace("{{$reference->name}}", '{'.self::DONE."{$name}}", $text)
+                : $text);
+        }
         if (! $reference->isKey) {
             return self::changed(
                 $definition,

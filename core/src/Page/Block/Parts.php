@@ -45,7 +45,7 @@ final readonly class Parts implements Block
             $shape->wrong('card', 'an object with lines', null);
         }
 
-        return new self((new CardReader($type, $problems, EmptyAction::cases()))->read($shape));
+        return new self((new CardReader($type, $problems, EmptyAction::ofOneCard()))->read($shape));
     }
 
     public static function optionSchemas(): array

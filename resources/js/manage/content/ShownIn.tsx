@@ -61,7 +61,7 @@ export function ShownIn({ item }: { item: Item }) {
 						{one.gaps.length > 0 && (
 							<p className="text-[0.85rem]">
 								<span className="text-secondary">Nothing to show in</span>{" "}
-								{one.gaps.map((gap) => `${gap.part} (${gap.then})`).join(", ")}.
+								{one.gaps.map((gap) => `${gap.part} (it ${gap.then})`).join(", ")}.
 							</p>
 						)}
 						<details className="text-[0.85rem]">

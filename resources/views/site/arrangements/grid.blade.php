@@ -1,5 +1,5 @@
-<ul @class(['cards', 'as-grid', ...$shown->columnClasses()])>
+<ul @class($shown->listClasses())>
     @foreach ($cards as $card)
-        <li class="card">@include('site.card', ['card' => $card, 'shown' => $shown])</li>
+        <li class="card">@include('site.card')</li>
     @endforeach
 </ul>

@@ -1,4 +1,39 @@
+/** What holds the records of a listing. */
+const LIST = "ul.cards, ol.cards, table.cards > tbody";
+
 /** Makes listings longer in place where a link leads to their next page; without scripts the links do. */
+/**
+ * Puts what another page of a listing holds at the end of what is here; a group that goes on is gone on with.
+ * Returns the first record that was added.
+ */
+function append(here: HTMLElement, more: HTMLElement, nav: HTMLElement): HTMLElement | null {
+	const heads = [...here.querySelectorAll(".group-head")];
+	const lastHead = heads[heads.length - 1]?.textContent?.trim() ?? "";
+	let last = [...here.querySelectorAll<HTMLElement>(LIST)].pop();
+	let first: HTMLElement | null = null;
+	let isNew = false;
+	for (const part of more.querySelectorAll<HTMLElement>(`.group-head, ${LIST}`)) {
+		if (part.matches(".group-head")) {
+			isNew = part.textContent?.trim() !== lastHead;
+			if (isNew) {
+				nav.before(document.adoptNode(part));
+			}
+			continue;
+		}
+		if (last && !isNew) {
+			const added = [...part.children] as HTMLElement[];
+			first ??= added[0] ?? null;
+			last.append(...added);
+			last.dispatchEvent(new CustomEvent("records-added", { bubbles: true, detail: added }));
+		} else {
+			last = document.adoptNode(part);
+			nav.before(last.closest(".table-box, .slideshow, .ticker") ?? last);
+			first ??= last.querySelector<HTMLElement>(".card");
+		}
+	}
+	return first;
+}
+
 function begin(nav: HTMLElement): void {
 	const key = nav.dataset.more ?? "";
 	let left = nav.dataset.loads === undefined ? 0 : Number(nav.dataset.loads);
@@ -18,33 +53,7 @@ function begin(nav: HTMLElement): void {
 			if (more === null || here === null) {
 				throw new Error("The listing is not on the page.");
 			}
-			const heads = [...here.querySelectorAll(".group-head")];
-			const lastHead = heads[heads.length - 1]?.textContent?.trim() ?? "";
-			let lastList = [...here.querySelectorAll("ul.cards")].pop();
-			let first: HTMLElement | null = null;
-			for (const part of more.querySelectorAll<HTMLElement>(":scope > .group-head, :scope > ul.cards")) {
-				if (part.matches(".group-head") && part.textContent?.trim() === lastHead) {
-					continue;
-				}
-				const goesOn =
-					part.matches("ul.cards") &&
-					lastList !== undefined &&
-					!(
-						part.previousElementSibling?.matches(".group-head") &&
-						part.previousElementSibling.textContent?.trim() !== lastHead
-					);
-				if (goesOn && lastList) {
-					first ??= part.querySelector<HTMLElement>("li");
-					lastList.append(...part.children);
-				} else {
-					const moved = document.adoptNode(part);
-					nav.before(moved);
-					first ??= moved.querySelector<HTMLElement>("li");
-					if (moved.matches("ul.cards")) {
-						lastList = moved as HTMLUListElement;
-					}
-				}
-			}
+			const first = append(here, more, nav);
 			const onward = more.querySelector<HTMLAnchorElement>('nav.more a[rel="next"]');
 			if (onward) {
 				link.href = onward.href;
@@ -93,3 +102,5 @@ function begin(nav: HTMLElement): void {
 for (const nav of document.querySelectorAll<HTMLElement>("nav[data-more]")) {
 	begin(nav);
 }
+
+export {};

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Compile\Test;
+
+use App\Listing\FieldSql;
+use App\Listing\Fragment;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Test\Readable;
+
+/**
+ * Of text with markup, only what can be read is folded.
+ *
+ * @implements TestSql<Readable>
+ */
+final class ReadableSql implements TestSql
+{
+    public function test(): string
+    {
+        return Readable::class;
+    }
+
+    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    {
+        return new Fragment(FieldSql::folded($condition->field, $of).' is not null');
+    }
+}

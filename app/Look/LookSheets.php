@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Look;
+
+use Illuminate\Contracts\Cache\Repository;
+use Wellspring\Core\Look\Look;
+use Wellspring\Core\Look\LookVariables;
+use Wellspring\Core\Look\Palette;
+
+/**
+ * The style sheet of a look, one for all: its fonts, its custom properties, the site's own styles and those of the look
+ * itself. It is known by its content, so that it may be kept for good.
+ */
+final readonly class LookSheets
+{
+    private const KEEP_SECONDS = 604_800;
+
+    private const MANIFEST = 'build/manifest.json';
+
+    public function __construct(private Repository $cache, private LookStore $looks, private OwnStyles $own)
+    {
+    }
+
+    /** Where the look's sheet is: `/look/HASH.css`. */
+    public function address(Look $look): string
+    {
+        $name = 'look-address:'.hash('xxh128', serialize([$look->toArray(), $this->built()]));
+        $hash = $this->cache->get($name);
+        if (! is_string($hash)) {
+            $css = $this->css($look);
+            $hash = substr(hash('sha256', $css), 0, 20);
+            $this->cache->put("look-sheet:{$hash}", $css, self::KEEP_SECONDS);
+            $this->cache->put($name, $hash, self::KEEP_SECONDS);
+        }
+
+        return "/look/{$hash}.css";
+    }
+
+    /** The sheet of that hash; null where there is none. What was forgotten is made of the looks that are kept. */
+    public function find(string $hash): ?string
+    {
+        $css = $this->cache->get("look-sheet:{$hash}");
+        if (is_string($css)) {
+            return $css;
+        }
+        foreach ($this->looks->candidates() as $look) {
+            $css = $this->css($look);
+            if (substr(hash('sha256', $css), 0, 20) === $hash) {
+                $this->cache->put("look-sheet:{$hash}", $css, self::KEEP_SECONDS);
+
+                return $css;
+            }
+        }
+
+        return null;
+    }
+
+    public function css(Look $look): string
+    {
+        $fonts = array_map(fn (string $font): string => $this->file("resources/fonts/{$font}.css"), $look->fonts());
+
+        return implode("\n", array_filter([
+            ...$fonts,
+            ':root{'.self::written(LookVariables::of($look)).'}',
+            self::schemes($look),
+            $this->file('resources/css/site.css'),
+            $this->own->safe($look->css),
+        ]));
+    }
+
+    private static function schemes(Look $look): string
+    {
+        $palette = fn (Palette $colours): string => self::written(LookVariables::colours($look, $colours));
+        $dark = $look->dark;
+        $scheme = $dark === null ? 'light' : $look->text('light', 'scheme');
+
+        return match (true) {
+            $scheme === 'dark' && $dark !== null => ':root{color-scheme:dark;'.$palette($dark).'}',
+            $scheme === 'visitor' && $dark !== null => ':root{color-scheme:light dark;'.$palette($look->colours).'}'
+                .'@media (prefers-color-scheme:dark){:root{'.$palette($dark).'}}',
+            default => ':root{color-scheme:light;'.$palette($look->colours).'}',
+        };
+    }
+
+    /** @param  array<string, string>  $variables */
+    private static function written(array $variables): string
+    {
+        $said = '';
+        foreach ($variables as $name => $value) {
+            $said .= "--{$name}:{$value};";
+        }
+
+        return $said;
+    }
+
+    /** What the build has made of a style sheet. */
+    private function file(string $source): string
+    {
+        $manifest = json_decode((string) file_get_contents(public_path(self::MANIFEST)), true);
+        $file = $manifest[$source]['file'] ?? null;
+        $css = is_string($file) ? file_get_contents(public_path("build/{$file}")) : false;
+
+        return $css === false
+            ? throw new \RuntimeException("The build has no {$source}; run bin/start or npm run build.")
+            : trim($css);
+    }
+
+    /** When the styles were built. */
+    private function built(): int
+    {
+        return (int) filemtime(public_path(self::MANIFEST));
+    }
+}

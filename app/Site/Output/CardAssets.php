@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Output;
+
+use App\Models\Media;
+use App\Site\RecordAddresses;
+use Wellspring\Core\Card\RenderedPart;
+
+/** What the parts of cards name and their views need: pictures, and the addresses of terms. */
+final readonly class CardAssets
+{
+    /**
+     * @param  array<string, Media>  $pictures  by name
+     * @param  array<string, string>  $termAddresses  by `taxonomy/slug`; those that have no page are not there
+     */
+    private function __construct(public array $pictures, private array $termAddresses)
+    {
+    }
+
+    /** @param  list<RenderedPart>  $parts  of all cards */
+    public static function of(array $parts, RecordAddresses $addresses): self
+    {
+        $names = $terms = [];
+        foreach ($parts as $part) {
+            if ($part->isPicture()) {
+                $names[] = $part->text;
+            }
+            foreach ($part->value->pieces ?? [] as $piece) {
+                if ($piece->role === 'video') {
+                    $names[] = $piece->text;
+                }
+                if ($piece->term !== null) {
+                    $terms[$piece->term[0]][$piece->term[1]] = true;
+                }
+            }
+        }
+        $found = [];
+        foreach ($terms as $taxonomy => $slugs) {
+            $address = $addresses->ofTerm($taxonomy);
+            foreach (array_keys($slugs) as $slug) {
+                $found["{$taxonomy}/{$slug}"] = $address((string) $slug);
+            }
+        }
+
+        return new self(
+            $names === [] ? [] : Media::query()->whereIn('name', array_unique($names))->get()->keyBy('name')->all(),
+            array_filter($found, is_string(...)),
+        );
+    }
+
+    public function picture(RenderedPart $part): ?Media
+    {
+        return $part->isPicture() ? $this->pictures[$part->text] ?? null : null;
+    }
+
+    /** The address of the video that a picture stands for. */
+    public function video(RenderedPart $part): ?string
+    {
+        foreach ($part->value->pieces ?? [] as $piece) {
+            if ($piece->role === 'video') {
+                return ($this->pictures[$piece->text] ?? null)?->url()
+                    ?? (str_starts_with($piece->text, 'https://') ? $piece->text : null);
+            }
+        }
+
+        return null;
+    }
+
+    /** @param  array{string, string}|null  $term  taxonomy and slug */
+    public function termAddress(?array $term): ?string
+    {
+        return $term === null ? null : $this->termAddresses[implode('/', $term)] ?? null;
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Arrangement;
+
+use Wellspring\Core\Option\OneOf;
+
+/** One record, large. */
+final readonly class Spotlight extends StandardArrangement
+{
+    public static function key(): string
+    {
+        return 'spotlight';
+    }
+
+    public static function label(): string
+    {
+        return 'Spotlight';
+    }
+
+    public static function options(): array
+    {
+        return [
+            new OneOf('picture', 'Picture stands', [
+                'left' => 'Left',
+                'right' => 'Right',
+                'above' => 'Above',
+            ], 'left'),
+            self::shape(), self::crop(), self::align(),
+        ];
+    }
+
+    public function pictureShareAt(Width $width): int
+    {
+        return $width === Width::Phone || $this->values->text('picture') === 'above' ? 100 : 60;
+    }
+
+    public function suitedNumber(): int
+    {
+        return 1;
+    }
+}

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Arrangement;
+
+use Wellspring\Core\Option\OneOf;
+use Wellspring\Core\Option\Option;
+use Wellspring\Core\Option\OptionValues;
+use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Piece;
+
+/** An arrangement that is known by its options. */
+abstract readonly class StandardArrangement implements Arrangement
+{
+    /** Options whose values are classes of the list: `gap-wide`. */
+    private const AS_CLASSES = ['gap', 'shape', 'crop', 'align', 'picture', 'mark', 'phone'];
+
+    final private function __construct(public OptionValues $values)
+    {
+    }
+
+    /** With what holds where nothing is said. */
+    final public static function plain(): static
+    {
+        return new static(OptionValues::defaults(static::options()));
+    }
+
+    final public static function read(Shape $shape): static
+    {
+        return new static(OptionValues::read(static::options(), $shape));
+    }
+
+    public function columnsAt(Width $width): int
+    {
+        $columns = $this->values->get('columns');
+
+        return $columns instanceof Columns ? $columns->at($width) : 1;
+    }
+
+    public function pictureShareAt(Width $width): int
+    {
+        return (int) ceil(100 / max(1, $this->columnsAt($width)));
+    }
+
+    public function hasRows(): bool
+    {
+        return $this->values->get('columns') instanceof Columns;
+    }
+
+    public function suitedNumber(): ?int
+    {
+        return null;
+    }
+
+    public function classes(): array
+    {
+        $classes = [];
+        foreach (self::AS_CLASSES as $key) {
+            if ($this->values->text($key) !== '') {
+                $classes[] = "{$key}-{$this->values->text($key)}";
+            }
+        }
+
+        return $classes;
+    }
+
+    public function scripts(): array
+    {
+        return [];
+    }
+
+    public function changesDaily(): bool
+    {
+        return false;
+    }
+
+    public function pieces(): array
+    {
+        $pieces = [new Piece(static::label(), 'arrange.as'), ...$this->columnPieces()];
+        $said = $this->values->said();
+        foreach (static::options() as $option) {
+            $words = isset($said[$option->key()]) ? $option->words($said[$option->key()]) : '';
+            if ($words !== '') {
+                array_push($pieces, new Piece(', '), new Piece($words, "arrange.{$option->key()}"));
+            }
+        }
+
+        return $pieces;
+    }
+
+    public function toArray(): array
+    {
+        return ['as' => static::key()] + array_map(
+            fn (mixed $value): mixed => $value instanceof Columns ? $value->toArray() : $value,
+            $this->values->said(),
+        );
+    }
+
+    /** How much room there is between records. */
+    protected static function gap(string $default = 'normal'): Option
+    {
+        return new OneOf('gap', 'Gap', [
+            'none' => 'None',
+            'tight' => 'Tight',
+            'normal' => 'Normal',
+            'wide' => 'Wide',
+        ], $default);
+    }
+
+    /** The shape that pictures are shown in. */
+    protected static function shape(string $default = 'landscape'): Option
+    {
+        return new OneOf('shape', 'Picture shape', [
+            'own' => 'Its own',
+            'landscape' => 'Landscape',
+            'square' => 'Square',
+            'portrait' => 'Portrait',
+            'panorama' => 'Panorama',
+            'round' => 'Round',
+        ], $default);
+    }
+
+    /** How a picture of another shape fits; what is cut away keeps the picture's point in sight. */
+    protected static function crop(): Option
+    {
+        return new OneOf('crop', 'Picture', ['fill' => 'Fills the shape', 'whole' => 'Is seen whole'], 'fill');
+    }
+
+    protected static function align(): Option
+    {
+        return new OneOf('align', 'Alignment', ['start' => 'Start', 'centre' => 'Centre', 'end' => 'End'], 'start');
+    }
+
+    /** @return list<Piece> */
+    private function columnPieces(): array
+    {
+        $columns = $this->values->get('columns');
+        if (! $columns instanceof Columns) {
+            return [];
+        }
+        $alike = $columns->laptop === $columns->desktop;
+        $pieces = [
+            new Piece(', '),
+            new Piece((string) $columns->desktop, 'arrange.columns.desktop'),
+            new Piece($alike ? ' across' : ' across on desktop'),
+        ];
+        foreach ([...$alike ? [] : [Width::Laptop], Width::Tablet, Width::Phone] as $width) {
+            array_push(
+                $pieces,
+                new Piece(' · '),
+                new Piece((string) $columns->at($width), 'arrange.columns.'.$width->value),
+                new Piece(' on '.$width->value),
+            );
+        }
+
+        return $pieces;
+    }
+}

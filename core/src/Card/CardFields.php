@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Card;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\ConditionReader;
+use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/** What the parts of a card may speak of. */
+final readonly class CardFields
+{
+    /** @var array<string, Field> by key; those reached through links, too, where the catalogue is known */
+    public array $all;
+
+    /** @param  array<string, Field>|null  $fields  null: those of the type alone */
+    public function __construct(public Type $type, private Problems $problems, ?array $fields = null)
+    {
+        $this->all = array_filter(
+            $fields ?? $type->reachable,
+            fn (Field $field): bool => ! in_array($field->family(), [Family::Identity, Family::Words], true),
+        );
+    }
+
+    /**
+     * The field that a key of the definition names.
+     *
+     * @param  \Closure(Field): bool  $suits
+     * @return Field|null null, and the problem noted, where it names none that suits
+     */
+    public function named(Shape $shape, string $key, \Closure $suits, string $expected): ?Field
+    {
+        $name = $shape->text($key);
+        $field = $this->all[$name] ?? null;
+        if ($field !== null && $suits($field)) {
+            return $field;
+        }
+        if ($name !== '') {
+            $fit = array_keys(array_filter(
+                $this->all,
+                fn (Field $field): bool => $field->through === null && $suits($field),
+            ));
+            $shape->wrong($key, "{$expected} of {$this->type->key} (".implode(', ', $fit).')', $name);
+        }
+
+        return null;
+    }
+
+    /** A condition or a group that stands under a key. */
+    public function rule(Shape $shape, string $key): Condition|Group|null
+    {
+        $reader = ConditionReader::ofFields($this->type, $this->all, $this->problems);
+        $data = $shape->raw($key);
+        $isGroup = is_array($data) && array_intersect(array_keys($data), ['all', 'any', 'none']) !== [];
+
+        return $isGroup ? $reader->group($data, $shape->at($key), 1) : $reader->condition($data, $shape->at($key));
+    }
+}

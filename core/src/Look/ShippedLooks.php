@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Look;
+
+/** The looks that ship with the application: core/data/looks. */
+final class ShippedLooks
+{
+    /** The one that a site has until somebody chooses another. */
+    public const FIRST = 'quillmoor';
+
+    /** @var non-empty-list<string> */
+    private const KEYS = [self::FIRST, 'slate-house', 'seed-packet', 'night-glasshouse'];
+
+    /** @return non-empty-array<string, Look> by key */
+    public static function all(): array
+    {
+        $looks = [];
+        foreach (self::KEYS as $key) {
+            $looks[$key] = self::read($key);
+        }
+
+        return $looks;
+    }
+
+    public static function first(): Look
+    {
+        return self::read(self::FIRST);
+    }
+
+    private static function read(string $key): Look
+    {
+        $file = __DIR__."/../../data/looks/{$key}.json";
+
+        return LookReader::read(json_decode((string) file_get_contents($file), true));
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Option;
+
+use Wellspring\Core\Problem\Shape;
+
+/** A whole number within bounds, both of which belong. */
+final readonly class Whole implements Option
+{
+    /** @param  int|null  $default  null: it need not be said, and then means nothing */
+    public function __construct(
+        private string $key,
+        private string $label,
+        private ?int $default,
+        private int $min,
+        private int $max,
+        private string $unit = '',
+    ) {
+    }
+
+    public function key(): string
+    {
+        return $this->key;
+    }
+
+    public function label(): string
+    {
+        return $this->label;
+    }
+
+    public function default(): ?int
+    {
+        return $this->default;
+    }
+
+    public function read(Shape $shape): ?int
+    {
+        return $shape->wholeOrNull($this->key, $this->min, $this->max) ?? $this->default;
+    }
+
+    public function words(mixed $value): string
+    {
+        return lcfirst($this->label).' '.(is_int($value) ? $value : '').($this->unit === '' ? '' : " {$this->unit}");
+    }
+
+    public function schema(): array
+    {
+        return ['type' => 'integer', 'minimum' => $this->min, 'maximum' => $this->max]
+            + ($this->default === null ? [] : ['default' => $this->default]);
+    }
+
+    public function describe(): array
+    {
+        return [
+            'key' => $this->key,
+            'label' => $this->label,
+            'kind' => 'whole',
+            'default' => $this->default,
+            'min' => $this->min,
+            'max' => $this->max,
+            'unit' => $this->unit,
+        ];
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Wording;
+
+/**
+ * How a date can be written: by a skeleton of CLDR (letters alone: `yMMMMEEEEd`), of which ICU makes what is usual in
+ * the language; by a pattern of ICU (`d MMMM, HH:mm`), as it stands; or relative to today.
+ */
+final class DateForm
+{
+    public const RELATIVE = 'relative';
+
+    /** The letters of Unicode Technical Standard 35, part 4, “Date Field Symbol Table”. */
+    private const SKELETON = '/^[GyYuUrQqMLwWdDFgEecabBhHkKjJmsSzZOvVXx]+$/D';
+
+    public static function isSkeleton(string $form): bool
+    {
+        return preg_match(self::SKELETON, $form) === 1;
+    }
+
+    /** @return string|null what is expected instead; null where it is a form */
+    public static function fault(string $form): ?string
+    {
+        if ($form === self::RELATIVE) {
+            return null;
+        }
+        $expected = '“relative”, a skeleton of CLDR such as yMMMMEEEEd, or a pattern of ICU such as d MMMM, HH:mm';
+        $formatter = \datefmt_create(
+            'en',
+            \IntlDateFormatter::NONE,
+            \IntlDateFormatter::NONE,
+            'UTC',
+            \IntlDateFormatter::GREGORIAN,
+            $form,
+        );
+        $written = $formatter === null ? false : $formatter->format(0);
+        $other = $formatter === null ? false : $formatter->format(86_400 * 400 + 3_700);
+
+        return $written === false || trim($written) === '' || $written === $other ? $expected : null;
+    }
+}

@@ -1,0 +1,1 @@
+<span class="{{ $partClass }} tag tone-{{ $made->part->option('tone') }}">{{ $made->text }}</span>

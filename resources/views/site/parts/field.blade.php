@@ -1,3 +1,0 @@
-<span
-    class="part field"
->@if ($made->part->label !== '')<span class="label">{{ $made->part->label }}</span> @endif{{ $made->text }}</span>

@@ -1,0 +1,1 @@
+<span class="{{ $partClass }}" aria-hidden="true">{!! \App\Site\Output\Icons::svg($made->text) !!}</span>

@@ -1,0 +1,1 @@
+<span class="{{ $partClass }}">{!! $before !!}{{ $made->text }}{!! $after !!}</span>

@@ -1,1 +1,0 @@
-<span class="part said">{{ $made->text }}</span>
