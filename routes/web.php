@@ -119,6 +119,7 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::post('bench/find', [Manage\BenchController::class, 'find']);
         Route::post('bench/trace', [Manage\BenchController::class, 'trace']);
         Route::post('bench/compare', [Manage\BenchController::class, 'compare']);
+        Route::post('bench/gaps', [Manage\BenchController::class, 'gaps']);
         Route::post('bench/options', [Manage\BenchController::class, 'options']);
 
         Route::get('types', [Manage\TypeController::class, 'index']);

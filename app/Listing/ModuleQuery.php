@@ -7,6 +7,7 @@ namespace App\Listing;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
@@ -31,6 +32,24 @@ final readonly class ModuleQuery
             $query,
             ...$this->conditions($module, $context),
             ...$this->afterWhere($module, $context),
+        );
+
+        return $query;
+    }
+
+    /** @return Builder<Item> those that pass the rules before the empty-value rules and have nothing for the part */
+    public function lacking(Module $module, Part $part, Context $context): Builder
+    {
+        $module = $module->bound($context);
+        $query = $this->sources->candidates($module->source, $context);
+        $this->keep(
+            $query,
+            ...$this->conditions($module, $context),
+            ...[
+                $this->compiler->isChosen($module, $context),
+                $this->compiler->notLeftOut($module),
+                $this->compiler->partIsEmpty($part, $context),
+            ],
         );
 
         return $query;

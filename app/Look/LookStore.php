@@ -130,7 +130,7 @@ final readonly class LookStore
     public function departing(): array
     {
         $named = [];
-        foreach (Module::query()->whereRaw("jsonb_exists(live, 'look')")->orderBy('key')->get() as $row) {
+        foreach (Module::query()->whereRaw("live->'look' is not null")->orderBy('key')->get() as $row) {
             $name = $row->live['name'] ?? $row->key;
             $named[] = ['key' => $row->key, 'label' => is_string($name) ? $name : $row->key];
         }

@@ -79,6 +79,7 @@ final class AccessTest extends TestCase
             'PUT manage/api/menus/{key}/draft', 'POST manage/api/menus/{key}/publish',
             'POST manage/api/bench/look',
             'POST manage/api/bench/results',
+            'POST manage/api/bench/gaps',
             'POST manage/api/bench/find',
             'POST manage/api/bench/trace', 'POST manage/api/bench/compare', 'POST manage/api/bench/options',
             'GET manage/api/types',

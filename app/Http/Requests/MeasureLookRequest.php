@@ -19,6 +19,7 @@ final class MeasureLookRequest extends ApiRequest
     {
         return [
             'definition' => ['required', 'array'],
+            'dark' => ['nullable', 'boolean'],
         ];
     }
 }

@@ -11,6 +11,7 @@ use OpenApi\Attributes as OA;
  * docs/formats: a draft may say what is no longer right, and is given as it is.
  *
  * @phpstan-type DefinitionShape array<string, mixed>
+ * @phpstan-type PartShape array<string, mixed>
  * @phpstan-type PageFileShape array<string, mixed>
  * @phpstan-type FrameFileShape array<string, mixed>
  * @phpstan-type PageBandShape array<string, mixed>

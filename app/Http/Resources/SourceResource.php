@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Catalogue\CatalogueStore;
+use Wellspring\Core\Card\PartKind;
+use Wellspring\Core\Card\PartKinds;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Sort\Criteria;
@@ -18,11 +20,13 @@ use Wellspring\Core\Source\Source;
  *
  * @phpstan-import-type FieldShape from FieldResource
  * @phpstan-import-type DirectionsShape from FieldResource
+ * @phpstan-import-type PartShape from Definitions
  *
  * @phpstan-type SourceRecordsShape array{
  *     plural: string, isItems: bool, types: list<string>, taxonomies: list<string>, fields: list<FieldShape>,
- *     own: list<string>, orders: list<OrderShape>, headings: list<HeadingFieldShape>,
+ *     own: list<string>, orders: list<OrderShape>, headings: list<HeadingFieldShape>, parts: list<PartOfferShape>,
  * }
+ * @phpstan-type PartOfferShape array{label: string, part: PartShape}
  * @phpstan-type OrderShape array{
  *     key: string, label: string, goesUp: bool, directions: DirectionsShape, options: JsonMap<mixed>,
  * }
@@ -58,6 +62,10 @@ final readonly class SourceResource
                 ],
                 'options' => new JsonMap($by->options()),
             ], Criteria::offered($source))),
+            'parts' => array_merge(...array_values(array_map(
+                fn (PartKind $kind): array => $kind->offers($type),
+                PartKinds::all(),
+            ))),
             'headings' => array_values(
                 array_map(
                     fn (Field $field): array => [

@@ -13,6 +13,7 @@ use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\Value\DynamicValue;
 use Wellspring\Core\Filter\Value\WhenMissing;
+use Wellspring\Core\Look\Departure;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Run\Steps;
@@ -38,6 +39,7 @@ final class Sentences
             new Sentence('arrange', null, 'Lay out as', $module->arrange->pieces()),
             self::card($module),
             self::whenEmpty($module),
+            self::look($module),
             new Sentence(
                 'whenNothing',
                 null,
@@ -249,6 +251,24 @@ final class Sentences
         }
 
         return new Sentence('page', 'total', 'Show', $pieces);
+    }
+
+    private static function look(Module $module): Sentence
+    {
+        $said = $module->look?->toArray() ?? [];
+        $pieces = [];
+        foreach (Departure::options() as $option) {
+            if (isset($said[$option->key()])) {
+                if ($pieces !== []) {
+                    $pieces[] = new Piece(', ');
+                }
+                $pieces[] = new Piece($option->words($said[$option->key()]), "look.{$option->key()}");
+            }
+        }
+
+        return new Sentence('look', null, 'In the look of', $pieces === []
+            ? [new Piece('the site', 'look')]
+            : [new Piece('the site', 'look'), new Piece(', but '), ...$pieces]);
     }
 
     private static function card(Module $module): Sentence

@@ -59,7 +59,7 @@ final class LookVariables
                 ? "rgb({$tint->red} {$tint->green} {$tint->blue} / {$look->number('pointed', 'strength')}%)"
                 : 'transparent',
             'pointed-ink' => $palette->textOn($tint)->hex(),
-            'divider-colour' => $divider === 'band' ? 'var(--ground)' : $hex(Role::from($divider)),
+            ...$divider === 'band' ? [] : ['divider-colour' => $hex(Role::from($divider))],
             'veil' => 'rgb(0 0 0 / '.Contrasts::veil().')',
         ];
     }

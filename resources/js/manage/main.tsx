@@ -18,6 +18,7 @@ const ContentScreen = lazy(() =>
 const ImportScreen = lazy(() => import("./content/ImportScreen").then((screen) => ({ default: screen.ImportScreen })));
 const ItemScreen = lazy(() => import("./content/ItemScreen").then((screen) => ({ default: screen.ItemScreen })));
 const FilesScreen = lazy(() => import("./files/FilesScreen").then((screen) => ({ default: screen.FilesScreen })));
+const LookScreen = lazy(() => import("./look/LookScreen").then((screen) => ({ default: screen.LookScreen })));
 const ModulesScreen = lazy(() =>
 	import("./modules/ModulesScreen").then((screen) => ({ default: screen.ModulesScreen })),
 );
@@ -62,6 +63,8 @@ const router = createBrowserRouter(
 						{ path: "files", element: <FilesScreen /> },
 						{ path: "people", element: <PeopleScreen /> },
 						{ path: "people/audit", element: <AuditScreen /> },
+						{ path: "look", element: <LookScreen /> },
+						{ path: "look/:key", element: <LookScreen /> },
 						{ path: "settings", element: <SettingsScreen /> },
 						{ path: "account", element: <AccountScreen /> },
 						{ path: "*", element: <Navigate to="/" replace /> },

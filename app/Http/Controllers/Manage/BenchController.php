@@ -9,6 +9,7 @@ use App\Http\PreviewContext;
 use App\Http\Requests\BenchRequest;
 use App\Http\Requests\CompareRequest;
 use App\Http\Requests\FindRecordsRequest;
+use App\Http\Requests\GapsRequest;
 use App\Http\Requests\LookRequest;
 use App\Http\Requests\OptionsRequest;
 use App\Http\Requests\ResultsRequest;
@@ -18,6 +19,7 @@ use App\Http\Resources\JsonMap;
 use App\Http\Resources\Refusal;
 use App\Http\Resources\SourceResource;
 use App\Listing\Listing;
+use App\Listing\ModuleQuery;
 use App\Listing\Options;
 use App\Listing\RecordFinder;
 use App\Listing\Sources;
@@ -32,14 +34,18 @@ use App\Modules\ModuleVersions;
 use App\Pages\PageStore;
 use App\Site\FoundPage;
 use App\Site\ListingPreview;
+use App\Site\ModuleAdvice;
 use App\Site\PageAddress;
 use App\Site\SitePages;
 use App\Site\Subject;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Arrangement\Width;
+use Wellspring\Core\Card\CardContext;
+use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Explain\Advice;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Explain\Suggestions;
 use Wellspring\Core\Explain\TraceStep;
@@ -61,6 +67,7 @@ use Wellspring\Core\Wording\Sentence;
  * and why one is there or not.
  *
  * @phpstan-import-type ComparedRowShape from Comparison
+ * @phpstan-import-type AdviceShape from Advice
  * @phpstan-import-type DefinitionShape from Definitions
  * @phpstan-import-type SourceRecordsShape from SourceResource
  * @phpstan-import-type TraceStepShape from TraceStep
@@ -76,8 +83,9 @@ use Wellspring\Core\Wording\Sentence;
  *     source: SourceRecordsShape, total: int, pages: int, page: int, steps: list<array{step: string, left: int}>,
  *     headings: list<array{words: string, records: int}>, empty: array{parts: JsonMap<int>, any: int},
  *     lastRow: array{phone: RowShape, tablet: RowShape, laptop: RowShape, desktop: RowShape}, notes: list<string>,
- *     html: string,
+ *     advice: list<AdviceShape>, sample: JsonMap<string>, html: string,
  * }
+ * @phpstan-type GapShape array{id: int, type: string, title: string}
  * @phpstan-type OptionsShape array{
  *     filled: int, empty: int, choices: JsonMap<int>, labels: JsonMap<string>,
  *     bars: list<array{from: float|string, to: float|string, records: int}>,
@@ -105,6 +113,9 @@ final readonly class BenchController
 {
     private const ROWS = 50;
 
+    /** So many records without a value are named. */
+    private const GAPS = 200;
+
     public function __construct(
         private ModuleStore $store,
         private ModuleVersions $versions,
@@ -116,7 +127,38 @@ final readonly class BenchController
         private PreviewContext $preview,
         private CatalogueStore $catalogue,
         private Format $format,
+        private ModuleAdvice $advice,
+        private ModuleQuery $query,
     ) {
+    }
+
+    /**
+     * The records that have nothing to show in a part of the card, to be filled in one after the other.
+     *
+     * @return array{records: list<GapShape>, more: int}
+     */
+    public function gaps(GapsRequest $request): array
+    {
+        $at = (string) $request->validated()['part'];
+        $module = $this->salvaged($request)->module;
+        $context = $this->preview->of($request);
+        $part = $module->card->parts()[$at] ?? throw Refused::because(
+            'part',
+            ProblemCode::Unknown,
+            "expected the place of a part of the card, found “{$at}”.",
+        );
+        $lacking = $this->query->lacking($module, $part, $context);
+        $rows = $lacking->clone()->toBase()->distinct()->orderBy('items.title')->orderBy('items.id')
+            ->limit(self::GAPS)->get(['items.id', 'items.type_key', 'items.title']);
+
+        return [
+            'records' => array_values($rows->map(fn (object $row): array => [
+                'id' => (int) $row->id,
+                'type' => (string) $row->type_key,
+                'title' => (string) $row->title,
+            ])->all()),
+            'more' => max(0, $lacking->toBase()->distinct()->count('items.id') - count($rows)),
+        ];
     }
 
     /** @return LookShape */
@@ -149,6 +191,11 @@ final readonly class BenchController
             'empty' => ['parts' => new JsonMap($looked->emptyParts), 'any' => $looked->emptyAny],
             'lastRow' => $this->lastRow($module, $result),
             'notes' => array_map(strval(...), $this->store->notes($module)),
+            'advice' => array_map(
+                fn (Advice $one): array => $one->toArray(),
+                $this->advice->on($module, $looked, $this->store->find($module->key), $context),
+            ),
+            'sample' => new JsonMap($this->sample($module, $result, $context)),
             'html' => $this->page($module, $result, $given['on'] ?? null, $context),
         ];
     }
@@ -395,6 +442,19 @@ final readonly class BenchController
                     $sentence->pieces,
                 ),
         ];
+    }
+
+    /** @return array<string, string> what the parts of the first card show, by their places; of a picture its name */
+    private function sample(Module $module, Result $result, Context $context): array
+    {
+        $keys = array_slice($result->keys, 0, 1);
+        $record = $this->sources->records($module->source, $keys, $module->card->fields(), $context)[0] ?? null;
+        $cards = new CardContext($context, $this->format);
+
+        return $record === null ? [] : array_filter(array_map(
+            fn (Part $part): string => $part->value($record, $cards)->text ?? '',
+            $module->card->parts(),
+        ), fn (string $text): bool => $text !== '');
     }
 
     /** @return list<array{words: string, records: int}> */

@@ -11,6 +11,7 @@ use App\Http\Requests\MeasureLookRequest;
 use App\Http\Requests\PreviewLookRequest;
 use App\Http\Requests\SaveLookDraftRequest;
 use App\Http\Resources\Definitions;
+use App\Look\LookPlate;
 use App\Look\LookSheets;
 use App\Look\LookStore;
 use App\Look\OwnStyles;
@@ -43,7 +44,7 @@ use Wellspring\Core\Time\Iso8601;
  *     key: string, definition: LookFileShape, revision: int, savedAt: string, live: bool, changed: bool,
  * }
  * @phpstan-type LookMeasureShape array{
- *     sheet: string, light: list<ContrastShape>, dark: list<ContrastShape>, pages: int,
+ *     sheet: string, plate: string, light: list<ContrastShape>, dark: list<ContrastShape>, pages: int,
  *     departing: list<NamedShape>, cssFault: string|null,
  * }
  */
@@ -55,6 +56,7 @@ final readonly class LookController
         private PreviewContext $preview,
         private AddressAnswers $answers,
         private OwnStyles $own,
+        private LookPlate $plate,
     ) {
     }
 
@@ -128,6 +130,7 @@ final readonly class LookController
 
         return [
             'sheet' => $this->sheets->address($look),
+            'plate' => $this->plate->html($look, $request->boolean('dark')),
             'light' => Contrasts::of($look->colours),
             'dark' => $look->dark === null ? [] : Contrasts::of($look->dark),
             'pages' => $this->looks->pages(),

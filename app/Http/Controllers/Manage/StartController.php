@@ -17,9 +17,14 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Arrangement\Columns;
+use Wellspring\Core\Card\PartKind;
+use Wellspring\Core\Card\PartKinds;
+use Wellspring\Core\Card\PartStyle;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\SiteSettings;
+use Wellspring\Core\Look\Departure;
+use Wellspring\Core\Option\Option;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Who\Audience;
@@ -32,6 +37,10 @@ use Wellspring\Core\Who\Audience;
  * @phpstan-import-type SitePageShape from ModuleResource
  *
  * @phpstan-type NamedShape array{key: string, label: string}
+ *
+ * @phpstan-import-type OptionShape from Option
+ *
+ * @phpstan-type PlugInShape array{key: string, label: string, options: list<OptionShape>}
  * @phpstan-type ContentTypeShape array{
  *     key: string, label: string, plural: string, address: string, fields: list<FieldShape>, own: list<string>,
  *     taxonomies: list<string>,
@@ -43,7 +52,8 @@ use Wellspring\Core\Who\Audience;
  *     user: array{name: string, email: string, role: 'manager'|'author'|'member'},
  *     site: array{name: string, locale: string, timeZone: string, currency: string}, demoPassword: bool,
  *     types: list<ContentTypeShape>, taxonomies: list<TaxonomyShape>, pages: list<SitePageShape>,
- *     arrangements: list<NamedShape>, audiences: list<NamedShape>, people: list<array{name: string, email: string}>,
+ *     arrangements: list<PlugInShape>, parts: list<PlugInShape>, partStyle: list<OptionShape>,
+ *     departure: list<OptionShape>, audiences: list<NamedShape>, people: list<array{name: string, email: string}>,
  *     pageModes: list<NamedShape>, groups: list<array{key: string, name: string}>,
  *     limits: array{columns: int, pageSize: int},
  * }
@@ -85,9 +95,20 @@ final readonly class StartController
             'taxonomies' => $this->taxonomies($catalogue),
             'pages' => array_map(ModuleResource::page(...), array_values($this->pages->published()->all())),
             'arrangements' => array_values(array_map(
-                fn (string $one): array => ['key' => $one::key(), 'label' => $one::label()],
+                fn (string $one): array => [
+                    'key' => $one::key(),
+                    'label' => $one::label(),
+                    'options' => self::options($one::options()),
+                ],
                 Arrangements::all(),
             )),
+            'parts' => array_values(array_map(fn (PartKind $kind): array => [
+                'key' => $kind->key(),
+                'label' => $kind->label(),
+                'options' => self::options($kind->options()),
+            ], PartKinds::all())),
+            'partStyle' => self::options(PartStyle::options()),
+            'departure' => self::options(Departure::options()),
             'audiences' => $this->audiences(),
             'people' => array_values(User::byName()
                 ->where('active', true)
@@ -109,6 +130,15 @@ final readonly class StartController
             ),
             'limits' => ['columns' => Columns::MAX, 'pageSize' => PagingRule::MAX_SIZE],
         ];
+    }
+
+    /**
+     * @param  list<Option>  $options
+     * @return list<OptionShape>
+     */
+    private static function options(array $options): array
+    {
+        return array_map(fn (Option $option): array => $option->describe(), $options);
     }
 
     /** @return ContentTypeShape */

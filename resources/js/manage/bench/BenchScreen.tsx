@@ -6,6 +6,7 @@ import { get } from "../shared/api";
 import { Fault, Opening } from "../shared/Fault";
 import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
 import type { ModuleWhole } from "../shared/schema";
+import { AdviceList } from "./AdviceList";
 import { AsText } from "./AsText";
 import { BenchHead, Trouble } from "./BenchHead";
 import { CompareView, type Pair } from "./CompareView";
@@ -109,6 +110,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 							aria-label="Rules"
 						>
 							<Text bench={bench} look={look} />
+							<AdviceList bench={bench} look={look} />
 							{look.notes.map((note) => (
 								<p key={note} className="mx-4 my-2 text-[0.85rem] text-secondary">
 									{note}

@@ -15,6 +15,7 @@ export function DraftHeader<T>({
 	onPublished,
 	aside,
 	isFaulty = false,
+	words = ["Publish", "Published"],
 	children,
 }: {
 	title: string;
@@ -28,6 +29,8 @@ export function DraftHeader<T>({
 	aside?: (isLive: boolean) => ReactNode;
 	/** Whether the draft is such that it cannot be published. */
 	isFaulty?: boolean;
+	/** What the button says, before and after. */
+	words?: [string, string];
 	/** What stands before the title. */
 	children?: ReactNode;
 }) {
@@ -64,7 +67,7 @@ export function DraftHeader<T>({
 					disabled={published || publish.isPending || keeping.state === "stale" || isFaulty}
 					onClick={() => publish.mutate()}
 				>
-					{published ? "Published" : "Publish"}
+					{published ? words[1] : words[0]}
 				</button>
 				{publish.error && (
 					<div className="w-full">

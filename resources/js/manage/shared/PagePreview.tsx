@@ -1,5 +1,6 @@
 import { type ReactNode, useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
+import { layOutMasonry } from "../../site/masonryColumns";
 
 const WIDTHS = [
 	["Phone", 390],
@@ -23,6 +24,13 @@ interface Box {
 	top: number;
 	width: number;
 	height: number;
+}
+
+/** The frame runs no scripts: what a page's own would lay out is laid out from here. */
+function arrange(page: Document) {
+	for (const list of page.querySelectorAll<HTMLElement>("[data-masonry]")) {
+		layOutMasonry(list);
+	}
 }
 
 /** What visitors get: the real page in a frame, at the width of a device, following every change. */
@@ -73,11 +81,20 @@ export function PagePreview({
 		if (page?.body && page.querySelector("main")) {
 			const next = new DOMParser().parseFromString(html, "text/html");
 			page.body.replaceWith(page.adoptNode(next.body));
+			const sheet = next.querySelector('link[rel="stylesheet"]')?.getAttribute("href");
+			const now = page.querySelector('link[rel="stylesheet"]');
+			if (sheet && now && now.getAttribute("href") !== sheet) {
+				now.setAttribute("href", sheet);
+			}
+			arrange(page);
 		}
 	}, [html]);
 
 	const listen = () => {
 		const page = frame.current?.contentDocument;
+		if (page) {
+			arrange(page);
+		}
 		// A page begins where its first module does; one that stands further down is brought into sight.
 		const module = page?.getElementById(moduleKey);
 		if (page && module && page.querySelector(".module") !== module) {

@@ -35,6 +35,7 @@ const SCREENS: [string, string, boolean][] = [
 	["/terms", "Terms", false],
 	["/files", "Files", true],
 	["/people", "People", false],
+	["/look", "Look", false],
 	["/settings", "Settings", false],
 ];
 
@@ -48,13 +49,13 @@ export function Shell() {
 			>
 				Skip to the screen
 			</a>
-			<header className="topline bg-neutral text-neutral-content flex flex-wrap items-center gap-x-4 md:gap-x-5 gap-y-1 px-4 md:px-5 py-1.5 md:py-0 md:h-12 shrink-0">
+			<header className="topline bg-neutral text-neutral-content flex flex-wrap items-center gap-x-4 gap-y-1 px-4 md:px-5 py-1.5 md:py-0 md:h-12 shrink-0">
 				<span className="flex items-center gap-2 font-serif text-xl font-semibold">
 					<Mark /> Wellspring
 				</span>
 				<nav
 					aria-label="Main"
-					className="flex flex-wrap gap-x-3.5 md:gap-x-5 max-sm:text-[0.9rem] order-last basis-full md:order-none md:basis-auto"
+					className="flex flex-wrap gap-x-3.5 xl:gap-x-4 max-sm:text-[0.9rem] order-last basis-full md:order-none md:basis-auto"
 				>
 					{(start.user.role === "manager" ? SCREENS : SCREENS.filter(([, , authors]) => authors)).map(([to, label]) => (
 						<NavLink

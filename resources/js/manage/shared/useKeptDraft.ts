@@ -25,9 +25,9 @@ export interface Drafted<T> {
 /**
  * A draft that keeps itself while it is edited, with its history.
  *
- * @param kind `module`, `page`, `menu`, or `frame` or `settings`, of which there is but one
+ * @param kind `module`, `page`, `menu`, `look`, or `frame` or `settings`, of which there is but one
  */
-export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "frame" | "settings", draft: Drafted<T>) {
+export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "look" | "frame" | "settings", draft: Drafted<T>) {
 	const client = useQueryClient();
 	const path = kind === "frame" || kind === "settings" ? `/${kind}/draft` : `/${kind}s/${draft.key}/draft`;
 	const name = `${kind} ${draft.key}`;

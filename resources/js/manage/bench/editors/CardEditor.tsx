@@ -1,15 +1,16 @@
 import { CardLines } from "../../shared/CardLines";
 import { useSource } from "../source";
-import type { Bench } from "../useBench";
+import type { EditorProps } from "./props";
 
-/** What stands on each card: lines of parts. */
-export function CardEditor({ bench, at }: { bench: Bench; at: string }) {
+/** What stands on each card: lines of parts, with what the first card shows. */
+export function CardEditor({ bench, look, at }: EditorProps & { at: string }) {
 	const { definition, change } = bench;
 	return (
 		<CardLines
 			type={useSource()}
 			lines={definition.card.lines}
 			at={at}
+			sample={look.sample}
 			onChange={(lines, tag) => change({ ...definition, card: { lines } }, tag)}
 		/>
 	);

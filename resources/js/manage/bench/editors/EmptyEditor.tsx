@@ -1,19 +1,20 @@
 import { useState } from "react";
 import { partLabel } from "../../shared/CardLines";
-import { TextInput } from "../../shared/inputs";
+import { EmptyRuleControl } from "../../shared/EmptyRuleControl";
 import type { EmptyRule, Part } from "../../shared/schema";
 import { withAt } from "../definition";
+import { FillIn } from "../FillIn";
 import { useSource } from "../source";
 import type { EditorProps } from "./props";
 
-/** What happens where a part has nothing to show, with how many records that touches. */
+/** What happens where a part has nothing to show, with how many records have it. */
 export function EmptyEditor({ bench, look }: EditorProps) {
 	const { definition } = bench;
 	const parts = definition.card.lines.flatMap((line, l) =>
 		line.parts.map((part, p) => [`card.lines[${l}].parts[${p}]`, part] as const),
 	);
 	return (
-		<ul className="grid gap-2.5">
+		<ul className="grid gap-3">
 			{parts.map(([place, part]) => (
 				<PartRule key={place} place={place} part={part} bench={bench} look={look} />
 			))}
@@ -24,45 +25,37 @@ export function EmptyEditor({ bench, look }: EditorProps) {
 function PartRule({ place, part, bench, look }: EditorProps & { place: string; part: Part }) {
 	const { definition, change } = bench;
 	const type = useSource();
-	const [saying, setSaying] = useState(false);
-	const rule = part.empty ?? { do: "leaveOut" };
+	const [filling, setFilling] = useState(false);
 	const missing = look.empty.parts[place] ?? 0;
+	const all = look.steps.find((one) => one.step === "leaveOut")?.left ?? 0;
 	const label = partLabel(type, part);
-	const set = (next: EmptyRule, tag: string | null = null) =>
-		change(withAt(definition, `${place}.empty`, next.do === "leaveOut" ? undefined : next), tag);
-	const says = saying || rule.do === "say";
+	const set = (next: EmptyRule) =>
+		change(
+			withAt(definition, `${place}.empty`, next.do === "leaveOut" ? undefined : next),
+			next.do === "say" ? `${place}.empty` : null,
+		);
 
 	return (
 		<li className="grid gap-1.5">
-			<div className="flex flex-wrap items-center gap-2">
-				<span className="font-semibold w-24 break-words">{label}</span>
-				<select
-					className="select select-sm w-auto max-w-44"
-					aria-label={`When ${label} is empty`}
-					value={says ? "say" : rule.do}
-					onChange={(event) => {
-						const next = event.target.value as EmptyRule["do"];
-						setSaying(next === "say");
-						if (next !== "say") {
-							set({ do: next });
-						}
-					}}
-				>
-					<option value="leaveOut">leave the part out</option>
-					<option value="leaveOutLine">leave its line out</option>
-					<option value="say">say…</option>
-				</select>
+			<div className="flex flex-wrap items-baseline gap-x-2">
+				<span className="font-semibold break-words">{label}</span>
 				<span className={`text-[0.8rem] ${missing > 0 ? "text-secondary" : "text-quiet"}`}>
-					{missing > 0 ? `${missing} ${missing === 1 ? "has" : "have"} none` : "all have one"}
+					{missing > 0 ? `${all - missing} of ${all}` : all > 0 ? `all ${all} have one` : ""}
 				</span>
+				{missing > 0 && type.isItems && (
+					<button type="button" className="plain-add text-[0.85rem]" onClick={() => setFilling(true)}>
+						Fill in the {missing === 1 ? "one" : missing} without
+					</button>
+				)}
 			</div>
-			{says && (
-				<TextInput
-					label={`What to say instead of ${label}`}
-					value={rule.do === "say" ? (rule.text ?? "") : ""}
-					onChange={(text) => set({ do: "say", text }, `${place}.empty`)}
-				/>
-			)}
+			<EmptyRuleControl
+				label={label}
+				rule={part.empty ?? { do: "leaveOut" }}
+				type={type}
+				alone={definition.arrange.as === "spotlight"}
+				onChange={set}
+			/>
+			{filling && <FillIn bench={bench} place={place} label={label} onClose={() => setFilling(false)} />}
 		</li>
 	);
 }

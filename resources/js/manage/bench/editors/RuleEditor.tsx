@@ -4,6 +4,7 @@ import { ArrangeEditor } from "./ArrangeEditor";
 import { ByHandEditor } from "./ByHandEditor";
 import { CardEditor } from "./CardEditor";
 import { ConditionEditor } from "./ConditionEditor";
+import { DepartureEditor } from "./DepartureEditor";
 import { EmptyEditor } from "./EmptyEditor";
 import { GroupEditor } from "./GroupEditor";
 import { HeadingsEditor } from "./HeadingsEditor";
@@ -36,9 +37,11 @@ export function RuleEditor({
 		case "arrange":
 			return <ArrangeEditor bench={bench} look={look} />;
 		case "card":
-			return <CardEditor bench={bench} at={at} />;
+			return <CardEditor bench={bench} look={look} at={at} />;
 		case "empty":
 			return <EmptyEditor bench={bench} look={look} />;
+		case "look":
+			return <DepartureEditor bench={bench} />;
 		case "whenNothing":
 			return <WhenNothingEditor bench={bench} />;
 		default:

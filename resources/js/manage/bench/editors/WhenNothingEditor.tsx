@@ -1,28 +1,49 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { get } from "../../shared/api";
+import { PickByTyping } from "../../shared/fields/PickByTyping";
+import { RichText } from "../../shared/fields/RichText";
 import { TextInput } from "../../shared/inputs";
+import type { Found } from "../../shared/schema";
+import { useSettled } from "../../shared/useSettled";
 import type { Bench } from "../useBench";
 
 const DOES = {
 	say: "say something",
+	html: "say something, with markup",
+	show: "show another module",
 	leaveOutModule: "leave the module out",
 	leaveOutSlot: "leave its slot out",
 	leaveOutBand: "leave its band out",
 };
 
-/** What happens when nothing is left to show: the module says something, or it gives way. */
+const TEXT = "There is nothing to show here at the moment.";
+
+/** What happens when nothing is left to show: something is said, another module shows, or the module gives way. */
 export function WhenNothingEditor({ bench }: { bench: Bench }) {
 	const { definition, change } = bench;
 	const { whenNothing } = definition;
-	const [said, setSaid] = useState(whenNothing.text ?? "There is nothing to show here at the moment.");
-	const set = (to: keyof typeof DOES, text: string) =>
-		change({ ...definition, whenNothing: to === "say" ? { do: to, text } : { do: to } }, "whenNothing");
+	const [picking, setPicking] = useState(false);
+	const now: keyof typeof DOES = picking ? "show" : whenNothing.html !== undefined ? "html" : whenNothing.do;
+	const set = (next: typeof whenNothing, tag: string | null = null) =>
+		change({ ...definition, whenNothing: next }, tag);
+	const choose = (to: keyof typeof DOES) => {
+		setPicking(to === "show");
+		if (to === "html") {
+			set({ do: "say", html: `<p>${whenNothing.text ?? TEXT}</p>` });
+		} else if (to === "say") {
+			set({ do: "say", text: whenNothing.text ?? TEXT });
+		} else if (to !== "show") {
+			set({ do: to });
+		}
+	};
 	return (
-		<div className="flex flex-wrap items-center gap-2">
+		<div className="grid gap-2">
 			<select
 				className="select select-sm w-auto"
 				aria-label="What happens when nothing is left"
-				value={whenNothing.do}
-				onChange={(event) => set(event.target.value as keyof typeof DOES, said)}
+				value={now}
+				onChange={(event) => choose(event.target.value as keyof typeof DOES)}
 			>
 				{Object.entries(DOES).map(([key, words]) => (
 					<option key={key} value={key}>
@@ -30,17 +51,58 @@ export function WhenNothingEditor({ bench }: { bench: Bench }) {
 					</option>
 				))}
 			</select>
-			{whenNothing.do === "say" && (
+			{now === "say" && (
 				<TextInput
 					label="What to say when nothing is left"
-					className="grow"
+					className="w-full"
 					value={whenNothing.text ?? ""}
-					onChange={(text) => {
-						setSaid(text);
-						set("say", text);
+					onChange={(text) => set({ do: "say", text }, "whenNothing")}
+				/>
+			)}
+			{now === "html" && (
+				<RichText
+					id="when-nothing"
+					label="What to say when nothing is left"
+					value={whenNothing.html ?? ""}
+					onChange={(html) => html !== null && set({ do: "say", html }, "whenNothing")}
+				/>
+			)}
+			{now === "show" && (
+				<ModulePicker
+					value={whenNothing.module ?? null}
+					not={definition.key}
+					onPick={(module) => {
+						setPicking(false);
+						set({ do: "show", module });
 					}}
 				/>
 			)}
 		</div>
+	);
+}
+
+/** Another module, found by typing a part of its name. */
+function ModulePicker({ value, not, onPick }: { value: string | null; not: string; onPick: (key: string) => void }) {
+	const [words, setWords] = useState("");
+	const sought = useSettled(words);
+	const found = useQuery({
+		queryKey: ["find modules", sought],
+		queryFn: ({ signal }) => get<Found[]>(`/find?words=${encodeURIComponent(sought)}`, signal),
+		enabled: sought.trim() !== "",
+	});
+	const options = (found.data ?? [])
+		.filter((one) => one.to.startsWith("/modules/"))
+		.map((one) => ({ key: one.to.replace("/modules/", ""), label: one.title }))
+		.filter((one) => one.key !== not);
+	return (
+		<PickByTyping
+			id="when-nothing-module"
+			label="The module that shows instead"
+			placeholder={value ?? "type a part of its name"}
+			options={options}
+			value={null}
+			onWords={setWords}
+			onPick={(key) => key !== null && onPick(key)}
+		/>
 	);
 }

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site;
+
+use App\Catalogue\CatalogueStore;
+use App\Freshness\Dependencies;
+use App\Listing\Listing;
+use App\Listing\ListingWithGaps;
+use App\Listing\Sources;
+use App\Models\Module as ModuleRow;
+use App\Models\Page;
+use App\Modules\ModuleStore;
+use App\Pages\PageStore;
+use Wellspring\Core\Card\AddressOfValues;
+use Wellspring\Core\Card\Part;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Explain\Advice;
+use Wellspring\Core\Explain\AdviceFacts;
+use Wellspring\Core\Explain\Advisor;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\Band;
+use Wellspring\Core\Page\Block\ModuleBlock;
+use Wellspring\Core\Page\PageDefinition;
+use Wellspring\Core\Page\Tone;
+
+/** Looks up what advice on a module is based on: where it stands, what stands beside it, where its links lead. */
+final readonly class ModuleAdvice
+{
+    /** So many records are tried for where their links lead. */
+    private const TRIED = 3;
+
+    public function __construct(
+        private CatalogueStore $catalogue,
+        private PageStore $pages,
+        private ModuleStore $modules,
+        private PageFinder $finder,
+        private RecordAddresses $addresses,
+        private Sources $sources,
+        private Listing $listing,
+    ) {
+    }
+
+    /**
+     * @param  ModuleRow|null  $row  where it is stored; null where it is not yet
+     * @return list<Advice>
+     */
+    public function on(Module $module, ListingWithGaps $run, ?ModuleRow $row, Context $context): array
+    {
+        $pages = $row === null ? [] : $row->pages->all();
+        $definitions = array_map(
+            fn (object $stored): PageDefinition => $stored->definition,
+            $this->pages->stored(array_values($pages), false),
+        );
+        [$level, $isOnDark] = self::standing($module->key, $definitions);
+        $passing = array_column(array_map(
+            fn ($step): array => [(string) $step->name, $step->left],
+            $run->result->steps,
+        ), 1, 0)['leaveOut'] ?? 0;
+
+        return Advisor::on($module, new AdviceFacts(
+            $run->result->total,
+            $passing,
+            $run->emptyParts,
+            $level,
+            $this->catalogue->look()->colours,
+            $this->deadLinks($module, $run, $context),
+            $this->twins($module, $pages, $context),
+            $isOnDark,
+        ));
+    }
+
+    /**
+     * @param  list<PageDefinition>  $pages
+     * @return array{int, bool} the level of the heading over its cards, and whether it stands in a dark band
+     */
+    private static function standing(string $key, array $pages): array
+    {
+        [$level, $isOnDark] = [2, false];
+        foreach ($pages as $page) {
+            foreach ($page->bands as $band) {
+                foreach ($band->slots as $slot) {
+                    foreach ($slot->blocks as $placed) {
+                        $block = $placed->block;
+                        if ($block instanceof ModuleBlock && $block->module === $key) {
+                            $level = $block->heading === false ? 1 : $level;
+                            $isOnDark = $isOnDark || self::isDark($band);
+                        }
+                    }
+                }
+            }
+        }
+
+        return [$level, $isOnDark];
+    }
+
+    private static function isDark(Band $band): bool
+    {
+        return $band->ground === null ? $band->tone === Tone::Strong : $band->ground->isDark();
+    }
+
+    /** @return list<string> places of the parts that lead to no page */
+    private function deadLinks(Module $module, ListingWithGaps $run, Context $context): array
+    {
+        $links = array_filter(
+            $module->card->parts(),
+            fn (Part $part): bool => in_array($part->kind->key(), ['link', 'button'], true),
+        );
+        if ($links === [] || $run->result->keys === []) {
+            return [];
+        }
+        $keys = array_slice($run->result->keys, 0, self::TRIED);
+        $records = $this->sources->records($module->source, $keys, $module->card->fields(), $context);
+        $own = $this->addresses->of($module->source, $records);
+
+        return array_keys(array_filter($links, fn (Part $part): bool => $this->leadsNowhere(
+            $part,
+            $records,
+            $own,
+            $context,
+        )));
+    }
+
+    /**
+     * @param  list<Record>  $records
+     * @param  array<string, string>  $own  addresses of their own pages, by key
+     */
+    private function leadsNowhere(Part $part, array $records, array $own, Context $context): bool
+    {
+        if ($part->option('address') === '') {
+            return $own === [];
+        }
+        foreach ($records as $record) {
+            $address = AddressOfValues::of($part->option('address'), $part->others(), $record);
+            $path = $address === null || ! str_starts_with($address, '/') ? null : parse_url($address, PHP_URL_PATH);
+            if (is_string($path) && $this->finder->find(rawurldecode($path), $context, new Dependencies) === null) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  array<array-key, Page>  $pages
+     * @return list<array{name: string, shows: int}> modules of the same page that show the same records
+     */
+    private function twins(Module $module, array $pages, Context $context): array
+    {
+        $found = [];
+        $asks = self::asks($module);
+        foreach ($pages as $page) {
+            foreach ($page->modules()->where('modules.key', '<>', $module->key)->get() as $row) {
+                $other = $this->modules->live($row);
+                if ($other !== null && self::asks($other) === $asks) {
+                    $total = $this->listing->total($other, $context);
+                    $shows = min($total, $other->page->size);
+                    if ($shows > 0) {
+                        $found[$other->key] = ['name' => $other->name, 'shows' => $shows];
+                    }
+                }
+            }
+        }
+
+        return array_values($found);
+    }
+
+    /** @return array<string, mixed> what says which records a module shows first */
+    private static function asks(Module $module): array
+    {
+        return array_intersect_key(
+            $module->toArray(),
+            array_flip(['source', 'where', 'leaveOut', 'pin', 'order', 'skip']),
+        );
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Explain;
+
+use Wellspring\Core\Look\Palette;
+
+/** What advice on a module is based on, beside its definition. */
+final readonly class AdviceFacts
+{
+    /**
+     * @param  int  $total  how many records it shows in all
+     * @param  int  $passing  how many pass its conditions, before its empty-value rules
+     * @param  array<string, int>  $emptyParts  how many of those have nothing to show in each part, by its place
+     * @param  int  $headingLevel  of the heading that stands over its cards: 1 where the module shows none of its own
+     * @param  list<string>  $deadLinks  places of parts that lead to no page
+     * @param  list<array{name: string, shows: int}>  $twins  modules of the same page that show the same records
+     * @param  bool  $isOnDark  whether it stands in a band with a dark ground
+     */
+    public function __construct(
+        public int $total,
+        public int $passing,
+        public array $emptyParts,
+        public int $headingLevel,
+        public Palette $palette,
+        public array $deadLinks = [],
+        public array $twins = [],
+        public bool $isOnDark = false,
+    ) {
+    }
+}

@@ -1,0 +1,312 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Explain;
+
+use Wellspring\Core\Arrangement\Table;
+use Wellspring\Core\Arrangement\Width;
+use Wellspring\Core\Card\Part;
+use Wellspring\Core\Empty\EmptyAction;
+use Wellspring\Core\Look\Contrasts;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Paging\PagingMode;
+
+/** Advises on a module: what would look or work badly for visitors, each with a cure. */
+final readonly class Advisor
+{
+    /** Pages with more cards are long (common practice, no source). */
+    private const LONG = 12;
+
+    /** From which share of records on a missing picture or price is told. */
+    private const MANY = 0.1;
+
+    private function __construct(private Module $module, private AdviceFacts $facts)
+    {
+    }
+
+    /** @return list<Advice> */
+    public static function on(Module $module, AdviceFacts $facts): array
+    {
+        $advisor = new self($module, $facts);
+
+        return [
+            ...$advisor->rows(),
+            ...$advisor->number(),
+            ...$advisor->missing(),
+            ...$advisor->headings(),
+            ...$advisor->contrast(),
+            ...$advisor->twins(),
+            ...$advisor->sorting(),
+            ...$advisor->links(),
+            ...$advisor->accent(),
+        ];
+    }
+
+    /**
+     * The size of a page that fills every row at the widths given: the nearest, the smaller of two as near.
+     *
+     * @param  non-empty-list<positive-int>  $columns
+     * @return positive-int
+     */
+    public static function fullSize(int $size, array $columns): int
+    {
+        $step = array_reduce($columns, fn (int $all, int $one): int => intdiv($all * $one, self::divisor($all, $one)), 1);
+        $step = $step > max(self::LONG, $size) ? max($columns) : $step;
+        $below = intdiv($size, $step) * $step;
+        $above = $below + $step;
+
+        return max(1, $below > 0 && $size - $below <= $above - $size ? $below : $above);
+    }
+
+    private static function divisor(int $one, int $other): int
+    {
+        return $other === 0 ? $one : self::divisor($other, $one % $other);
+    }
+
+    /** @return list<Advice> */
+    private function rows(): array
+    {
+        $size = $this->module->page->size;
+        if (! $this->module->arrange->hasRows() || $this->facts->total < $size) {
+            return [];
+        }
+        $columns = array_map(
+            fn (Width $width): int => max(1, $this->module->arrange->columnsAt($width)),
+            Width::cases(),
+        );
+        foreach (array_reverse(Width::cases()) as $width) {
+            $across = max(1, $this->module->arrange->columnsAt($width));
+            $alone = $size % $across;
+            if ($alone !== 0) {
+                $full = self::fullSize($size, array_values(array_unique($columns)));
+
+                return [new Advice(
+                    'lastRow',
+                    'page.size',
+                    "With {$across} across on a {$width->value}, {$size} a page leave "
+                        .($alone === 1 ? 'one alone' : "{$alone} alone").' in the last row.',
+                    "Show {$full} at a time",
+                    $this->with('page', ['size' => $full] + $this->module->page->toArray()),
+                )];
+            }
+        }
+
+        return $size > self::LONG && $this->module->page->mode === PagingMode::Numbered ? [new Advice(
+            'longPage',
+            'page.size',
+            "{$size} at a time make a long page.",
+            'Show '.self::fullSize(self::LONG, array_values(array_unique($columns))).' at a time',
+            $this->with('page', [
+                'size' => self::fullSize(self::LONG, array_values(array_unique($columns))),
+            ] + $this->module->page->toArray()),
+        )] : [];
+    }
+
+    /** @return list<Advice> where an arrangement is made for another number of records than a page has */
+    private function number(): array
+    {
+        $suited = $this->module->arrange->suitedNumber();
+        $label = $this->module->arrange::label();
+
+        return $suited === null || $this->module->page->size === $suited ? [] : [new Advice(
+            'number',
+            'page.size',
+            "A {$label} is made for ".($suited === 1 ? 'one record' : "{$suited} records")
+                .", and a page has {$this->module->page->size}.",
+            "Show {$suited} alone",
+            $this->with('page', ['mode' => 'fixed', 'size' => $suited]),
+        )];
+    }
+
+    /** @return list<Advice> */
+    private function missing(): array
+    {
+        $advice = [];
+        foreach ($this->module->card->parts() as $at => $part) {
+            $missing = $this->facts->emptyParts[$at] ?? 0;
+            $isTold = $part->kind->showsPicture() || $part->kind->key() === 'price';
+            if (! $isTold || $part->empty->do !== EmptyAction::LeaveOut || $missing === 0
+                || $missing < self::MANY * $this->facts->passing) {
+                continue;
+            }
+            $rule = $part->kind->showsPicture() ? ['do' => 'keepSpace'] : ['do' => 'say', 'text' => 'Price on request'];
+            $advice[] = new Advice(
+                'missing',
+                "{$at}.empty",
+                ucfirst($part->words())." is missing in {$missing} of {$this->facts->passing}, and no rule says what "
+                    .'happens then.',
+                $part->kind->showsPicture() ? 'Keep its space' : 'Say “Price on request”',
+                $this->withPart($at, ['empty' => $rule] + $part->toArray()),
+            );
+        }
+
+        return $advice;
+    }
+
+    /** @return list<Advice> */
+    private function headings(): array
+    {
+        $above = $this->facts->headingLevel + ($this->module->headings === null ? 0 : 1);
+        foreach ($this->module->card->parts() as $at => $part) {
+            $level = $part->number('level');
+            if ($part->kind instanceof Part\Title && $level > $above + 1) {
+                return [new Advice(
+                    'headingLevel',
+                    "{$at}.level",
+                    "The titles are headings of level {$level}, below one of level {$above}: a level is skipped.",
+                    'Make them level '.($above + 1),
+                    $this->withPart($at, ['level' => $above + 1] + $part->toArray()),
+                )];
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<Advice> */
+    private function contrast(): array
+    {
+        $tone = $this->module->look?->toArray()['tone'] ?? null;
+        $ground = $tone === 'quiet' ? 'bed' : 'paper';
+        foreach (Contrasts::of($this->facts->palette) as $pair) {
+            if ($pair['ground'] === $ground && $pair['level'] === 'fails') {
+                return [new Advice(
+                    'contrast',
+                    'look',
+                    "The site’s {$pair['text']} on {$ground} has a contrast of {$pair['ratio']}; 4.5 is asked for.",
+                    "Choose {$pair['nearest']} in Look",
+                    null,
+                    '/look',
+                )];
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<Advice> */
+    private function twins(): array
+    {
+        return array_map(fn (array $twin): Advice => new Advice(
+            'twin',
+            'source',
+            "“{$twin['name']}” on the same page shows the same records.",
+            "Skip the first {$twin['shows']}",
+            $this->with('skip', $this->module->skip + $twin['shows']),
+        ), array_slice($this->facts->twins, 0, 1));
+    }
+
+    /** @return list<Advice> */
+    private function sorting(): array
+    {
+        $fits = $this->facts->total <= $this->module->page->size;
+        $definition = $this->module->toArray();
+        if ($fits && ($this->module->offer->orders ?? []) !== []) {
+            $offer = $this->module->offer?->toArray() ?? [];
+            unset($offer['orders']);
+
+            return [new Advice(
+                'sorting',
+                'offer.orders',
+                "Visitors may choose an order, though all {$this->facts->total} fit on one page.",
+                'Offer no orders',
+                ['offer' => $offer] + $definition,
+            )];
+        }
+        if ($fits && $this->module->arrange instanceof Table && $this->module->arrange->isSortable()
+            && $this->facts->total <= 3) {
+            return [new Advice(
+                'sorting',
+                'arrange.sortable',
+                "The table can be sorted, though it has {$this->facts->total} rows.",
+                'Do not let it be sorted',
+                $this->with('arrange', array_diff_key($this->module->arrange->toArray(), ['sortable' => 0])),
+            )];
+        }
+
+        return [];
+    }
+
+    /** @return list<Advice> */
+    private function links(): array
+    {
+        $advice = [];
+        foreach ($this->facts->deadLinks as $at) {
+            $part = $this->module->card->parts()[$at] ?? null;
+            if ($part === null) {
+                continue;
+            }
+            $lines = $this->withoutPart($at);
+            $advice[] = new Advice(
+                'deadLink',
+                $at,
+                'The '.$part->words().' leads nowhere'
+                    .($part->option('address') === '' ? ': these records have no page.' : ": {$part->option('address')}"),
+                $lines === null ? 'Look at the pages' : 'Remove it',
+                $lines === null ? null : $this->with('card', ['lines' => $lines]),
+                $lines === null ? '/pages' : null,
+            );
+        }
+
+        return $advice;
+    }
+
+    /** @return list<Advice> */
+    private function accent(): array
+    {
+        $look = $this->module->look?->toArray() ?? [];
+        $isDark = $this->facts->isOnDark || ($look['tone'] ?? null) === 'strong';
+
+        return $isDark && isset($look['accent']) ? [new Advice(
+            'accentOnDark',
+            'look.accent',
+            'The accent was chosen for a light ground, and the module stands on a dark one.',
+            'Take the accent away',
+            $this->with('look', array_diff_key($look, ['accent' => 0])),
+        )] : [];
+    }
+
+    /** @return array<string, mixed> */
+    private function with(string $key, mixed $value): array
+    {
+        return [$key => $value] + $this->module->toArray();
+    }
+
+    /**
+     * @param  string  $at  `card.lines[0].parts[1]`
+     * @param  array<string, mixed>  $part
+     * @return array<string, mixed>
+     */
+    private function withPart(string $at, array $part): array
+    {
+        $card = $this->module->card->toArray();
+        [$line, $place] = self::place($at);
+        $card['lines'][$line]['parts'][$place] = $part;
+
+        return $this->with('card', $card);
+    }
+
+    /** @return list<array{parts: list<array<string, mixed>>}>|null null where the card would be empty without it */
+    private function withoutPart(string $at): ?array
+    {
+        [$line, $place] = self::place($at);
+        $left = [];
+        foreach ($this->module->card->toArray()['lines'] as $l => $one) {
+            $parts = $l === $line ? array_diff_key($one['parts'], [$place => 0]) : $one['parts'];
+            if ($parts !== []) {
+                $left[] = ['parts' => array_values($parts)];
+            }
+        }
+
+        return $left === [] ? null : $left;
+    }
+
+    /** @return array{int, int} the line and the place in it */
+    private static function place(string $at): array
+    {
+        preg_match('/^card\.lines\[(\d+)\]\.parts\[(\d+)\]$/D', $at, $found);
+
+        return [(int) ($found[1] ?? 0), (int) ($found[2] ?? 0)];
+    }
+}

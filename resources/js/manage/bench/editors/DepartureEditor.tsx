@@ -1,0 +1,31 @@
+import { Link } from "react-router";
+import { OptionControl } from "../../shared/OptionControl";
+import { useStart } from "../../shared/start";
+import { withAt } from "../definition";
+import type { Bench } from "../useBench";
+
+/** In what the module departs from the site's look. */
+export function DepartureEditor({ bench }: { bench: Bench }) {
+	const { definition, change } = bench;
+	const { departure } = useStart();
+	const look = (definition.look ?? {}) as Record<string, unknown>;
+	return (
+		<div className="grid gap-2">
+			{departure.map((option) => (
+				<OptionControl
+					key={option.key}
+					option={option}
+					value={look[option.key]}
+					word={`look.${option.key}`}
+					onChange={(next) => {
+						const changed = withAt(look, option.key, next);
+						change(withAt(definition, "look", Object.keys(changed).length === 0 ? undefined : changed));
+					}}
+				/>
+			))}
+			<Link to="/look" className="link text-[0.85rem] justify-self-start">
+				The site’s look
+			</Link>
+		</div>
+	);
+}

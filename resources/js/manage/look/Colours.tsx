@@ -1,0 +1,114 @@
+import type { Contrast, LookFile, Looks } from "../shared/schema";
+import { Word } from "../shared/Word";
+
+const HEX = /^#[0-9a-f]{6}$/i;
+
+/** The colours of a look, by what they do. */
+export function Colours({
+	roles,
+	colours,
+	onChange,
+}: {
+	roles: Looks["roles"];
+	colours: LookFile["colours"];
+	onChange: (role: string, hex: string) => void;
+}) {
+	return (
+		<dl className="grid">
+			{roles.map(({ key, label }) => (
+				<div key={key} className="flex items-center gap-3 py-1.5 border-b border-base-300">
+					<input
+						type="color"
+						className="w-9 h-7 rounded border border-base-300 cursor-pointer bg-transparent"
+						aria-label={`${label}: choose by eye`}
+						value={colours[key] ?? "#000000"}
+						onChange={(event) => onChange(key, event.target.value)}
+					/>
+					<dt className="flex-1 text-[0.92rem]">{label}</dt>
+					<dd>
+						<Word words={colours[key] ?? ""} label={label}>
+							<label className="grid gap-1 text-[0.85rem]">
+								In hexadecimal
+								<input
+									className="input input-sm w-32"
+									defaultValue={colours[key]}
+									onChange={(event) => HEX.test(event.target.value) && onChange(key, event.target.value.toLowerCase())}
+								/>
+							</label>
+						</Word>
+					</dd>
+				</div>
+			))}
+		</dl>
+	);
+}
+
+const GROUNDS = ["paper", "bed", "ink", "leaf", "copper", "picture"];
+const TEXTS: [string, string][] = [
+	["ink", "ink"],
+	["quiet", "quiet text"],
+	["leaf", "leaf, links"],
+	["copper", "copper"],
+	["on", "text on it"],
+];
+
+/** Every text on every ground that it stands on, measured; where one fails, the nearest colour that passes. */
+export function Contrasts({
+	pairs,
+	onTake,
+}: {
+	pairs: Contrast[];
+	/** Told a role, and the colour that it is to have. */
+	onTake: (role: string, hex: string) => void;
+}) {
+	const of = (text: string, ground: string) => pairs.find((one) => one.text === text && one.ground === ground);
+	return (
+		<div className="overflow-x-auto">
+			<table className="text-[0.85rem] w-full">
+				<thead>
+					<tr className="text-left text-quiet">
+						<th scope="col" className="font-normal py-1">
+							<span className="sr-only">Text</span>
+						</th>
+						{GROUNDS.map((ground) => (
+							<th key={ground} scope="col" className="font-normal px-2 py-1">
+								{ground === "picture" ? "a picture" : ground}
+							</th>
+						))}
+					</tr>
+				</thead>
+				<tbody>
+					{TEXTS.map(([text, words]) => (
+						<tr key={text}>
+							<th scope="row" className="font-normal text-left py-1 pr-3 whitespace-nowrap">
+								{words}
+							</th>
+							{GROUNDS.map((ground) => {
+								const pair = of(text, ground);
+								const fails = pair?.level === "fails";
+								return (
+									<td
+										key={ground}
+										className={`px-2 py-1.5 border border-base-100 rounded ${pair ? (fails ? "bg-warning/60" : "bg-accent") : ""}`}
+									>
+										{!pair && <span className="text-quiet">not used</span>}
+										{pair && (
+											<span className="font-semibold whitespace-nowrap">
+												{pair.ratio.toFixed(1)} {pair.level}
+											</span>
+										)}
+										{fails && pair.nearest && (
+											<button type="button" className="word ml-1.5" onClick={() => onTake(text, pair.nearest ?? "")}>
+												{pair.nearest}
+											</button>
+										)}
+									</td>
+								);
+							})}
+						</tr>
+					))}
+				</tbody>
+			</table>
+		</div>
+	);
+}

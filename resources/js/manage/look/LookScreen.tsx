@@ -1,0 +1,280 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { get, send } from "../shared/api";
+import { DraftHeader } from "../shared/DraftHeader";
+import { Fault, Opening } from "../shared/Fault";
+import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
+import type { LookFile, LookMeasure, Looks, LookWhole } from "../shared/schema";
+import { useKeptDraft } from "../shared/useKeptDraft";
+import { useSettled } from "../shared/useSettled";
+import { Colours, Contrasts } from "./Colours";
+import { MoreLooks } from "./MoreLooks";
+import { ROOM } from "./notes";
+import { OptionWords } from "./OptionWords";
+import { Plate } from "./Plate";
+
+/** How the site looks: one look, tried on without being live. */
+export function LookScreen() {
+	const { key } = useParams();
+	const client = useQueryClient();
+	const looks = useQuery({ queryKey: ["looks"], queryFn: ({ signal }) => get<Looks>("/looks", signal) });
+	const chosen = key ?? looks.data?.looks.find((one) => one.live)?.key;
+	const look = useQuery({
+		queryKey: ["look file", chosen],
+		queryFn: ({ signal }) => get<LookWhole>(`/looks/${chosen}`, signal),
+		enabled: chosen !== undefined,
+		staleTime: Number.POSITIVE_INFINITY,
+	});
+	useEffect(() => () => client.removeQueries({ queryKey: ["look file"] }), [client]);
+	const error = looks.error ?? look.error;
+	if (error) {
+		return (
+			<div className="p-6 grid gap-3">
+				<Fault error={error} onRetry={() => void look.refetch()} />
+				<Link to="/look" className="link">
+					The look that is live
+				</Link>
+			</div>
+		);
+	}
+	return looks.data && look.data ? (
+		<Loaded key={look.data.key} looks={looks.data} look={look.data} />
+	) : (
+		<Opening queries={[looks, look]} />
+	);
+}
+
+type View = "plate" | "page" | "both";
+
+function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
+	const client = useQueryClient();
+	const navigate = useNavigate();
+	const draft = useKeptDraft<LookFile>("look", look);
+	const { definition, change } = draft;
+	const [view, setView] = useState<View>("plate");
+	const [isDark, setDark] = useState(false);
+	const shown = useSettled(definition, 120);
+	const measure = useQuery({
+		queryKey: ["look measure", shown, isDark],
+		queryFn: ({ signal }) =>
+			send<LookMeasure>("POST", "/looks/measure", { definition: shown, dark: isDark }, { signal }),
+		placeholderData: keepPreviousData,
+	});
+	const set = (next: Partial<LookFile>, tag: string | null = null) => change({ ...definition, ...next }, tag);
+	const setOption = (group: string, option: string, value: unknown) =>
+		set({ [group]: { ...(definition[group] as object | undefined), [option]: value } }, `${group}.${option}`);
+	const palette = isDark ? (definition.dark ?? definition.colours) : definition.colours;
+	const setColour = (role: string, hex: string) =>
+		set({ [isDark ? "dark" : "colours"]: { ...palette, [role]: hex } }, `colour ${role}`);
+	const remove = useMutation({
+		mutationFn: () => send("DELETE", `/looks/${look.key}`, {}),
+		onSuccess: () => {
+			void client.invalidateQueries({ queryKey: ["looks"] });
+			void navigate("/look");
+		},
+	});
+	const isShipped = looks.looks.find((one) => one.key === look.key)?.ships ?? false;
+
+	return (
+		<div className="flex-1 flex flex-col min-h-0 min-w-0">
+			<DraftHeader
+				title={definition.name}
+				path={`/looks/${look.key}`}
+				stored={look}
+				draft={draft}
+				newest={() => get<LookWhole>(`/looks/${look.key}`)}
+				words={["Make it live", "Live"]}
+				isFaulty={measure.error !== null}
+				onPublished={() => void client.invalidateQueries({ queryKey: ["looks"] })}
+				aside={() => (
+					<button
+						type="button"
+						className="btn btn-sm h-9"
+						aria-pressed={view === "both"}
+						onClick={() => setView(view === "both" ? "plate" : "both")}
+					>
+						Compare with live
+					</button>
+				)}
+			/>
+			<nav
+				className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 md:px-5 py-2 bg-base-200 border-b border-base-300 text-[0.9rem]"
+				aria-label="Looks"
+			>
+				<span className="text-quiet">{looks.looks.length} looks:</span>
+				{looks.looks.map((one) => (
+					<Link
+						key={one.key}
+						to={`/look/${one.key}`}
+						className={one.key === look.key ? "font-semibold" : "word"}
+						aria-current={one.key === look.key ? "page" : undefined}
+					>
+						{one.name}
+						{one.live && <span className="text-quiet font-normal"> (live)</span>}
+					</Link>
+				))}
+				<span className="flex-1" />
+				<fieldset className="flex gap-3">
+					<legend className="sr-only">Light or dark</legend>
+					{[false, true].map((dark) => (
+						<button
+							key={String(dark)}
+							type="button"
+							className={`cursor-pointer border-b-2 ${isDark === dark ? "font-semibold border-secondary" : "text-quiet border-transparent"}`}
+							aria-pressed={isDark === dark}
+							onClick={() => setDark(dark)}
+						>
+							{dark ? "dark" : "light"}
+						</button>
+					))}
+				</fieldset>
+				<button type="button" className="plain-add" onClick={() => setView(view === "page" ? "plate" : "page")}>
+					{view === "page" ? "The plate" : "A page in it"}
+				</button>
+			</nav>
+			{measure.error && <p className="px-5 py-2 text-error">{measure.error.message}</p>}
+			{view === "plate" ? (
+				<div className="w-full max-w-7xl mx-auto px-4 md:px-6 py-5 grid gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,1fr)_22rem] items-start">
+					<section className="grid gap-6 min-w-0" aria-label="The plate">
+						{measure.data && (
+							<Plate html={measure.data.plate} groups={looks.groups} look={definition} onChange={setOption} />
+						)}
+						<div className="grid gap-2">
+							<h2 className="font-serif text-lg font-semibold">Every text on every ground</h2>
+							<Contrasts
+								pairs={(isDark ? measure.data?.dark : measure.data?.light) ?? []}
+								onTake={(role, hex) => setColour(role, hex)}
+							/>
+						</div>
+					</section>
+					<aside className="grid gap-6 content-start">
+						<section className="grid gap-2">
+							<h2 className="font-serif text-lg font-semibold">Colours by what they do</h2>
+							{isDark && !definition.dark ? (
+								<button
+									type="button"
+									className="plain-add justify-self-start"
+									onClick={() => set({ dark: definition.colours })}
+								>
+									Add colours for the dark
+								</button>
+							) : (
+								<Colours roles={looks.roles} colours={palette} onChange={setColour} />
+							)}
+						</section>
+						<p className="text-[0.9rem] leading-[1.8]">
+							<OptionWords says={ROOM} groups={looks.groups} look={definition} onChange={setOption} />
+						</p>
+						<Changes measure={measure.data} />
+						<label className="grid gap-1.5">
+							<span className="font-serif text-lg font-semibold">A style sheet of its own</span>
+							<span className="text-[0.85rem] text-quiet">
+								It holds within the content of pages, fetches nothing, and lies over nothing else.
+							</span>
+							<textarea
+								className="textarea textarea-sm w-full font-mono text-[0.8rem]"
+								rows={4}
+								spellCheck={false}
+								value={definition.css ?? ""}
+								onChange={(event) => set({ css: event.target.value }, "css")}
+							/>
+							{measure.data?.cssFault && <span className="text-[0.85rem] text-error">{measure.data.cssFault}</span>}
+						</label>
+						<MoreLooks look={look} name={definition.name} onRename={(name) => set({ name }, "name")} />
+						{!isShipped && !look.live && (
+							<button type="button" className="plain-add justify-self-start" onClick={() => remove.mutate()}>
+								Remove this look
+							</button>
+						)}
+						{remove.error && <p className="text-error">{remove.error.message}</p>}
+					</aside>
+				</div>
+			) : (
+				<Pages definition={shown} compares={view === "both"} live={looks.looks.find((one) => one.live)?.key} />
+			)}
+		</div>
+	);
+}
+
+/** What a look changes: pages, and the modules that keep something of their own. */
+function Changes({ measure }: { measure: LookMeasure | undefined }) {
+	return (
+		<section className="grid gap-1.5">
+			<h2 className="font-serif text-lg font-semibold">What this changes</h2>
+			<p className="text-[0.9rem]">
+				{measure?.pages ?? 0} pages
+				{(measure?.departing.length ?? 0) > 0 && (
+					<>
+						; {measure?.departing.length} {measure?.departing.length === 1 ? "module keeps" : "modules keep"} something
+						of its own:{" "}
+						{measure?.departing.map((one, i) => (
+							<span key={one.key}>
+								{i > 0 && ", "}
+								<Link to={`/modules/${one.key}`} className="word">
+									{one.label}
+								</Link>
+							</span>
+						))}
+					</>
+				)}
+			</p>
+		</section>
+	);
+}
+
+/** A page of the site in the look, and beside it in the one that is live. */
+function Pages({ definition, compares, live }: { definition: LookFile; compares: boolean; live: string | undefined }) {
+	const [device, setDevice] = useState<Device>("Laptop");
+	const [address, setAddress] = useState("/");
+	const start = useQuery({
+		queryKey: ["look file", live, "live"],
+		queryFn: ({ signal }) => get<LookWhole>(`/looks/${live}`, signal),
+		enabled: compares && live !== undefined,
+	});
+	const page = (look: LookFile | undefined) => ({
+		queryKey: ["look page", look, address],
+		queryFn: ({ signal }: { signal: AbortSignal }) =>
+			send<{ html: string }>("POST", "/looks/preview", { definition: look, address }, { signal }),
+		placeholderData: keepPreviousData,
+		enabled: look !== undefined,
+	});
+	const tried = useQuery(page(definition));
+	const before = useQuery(page(compares ? start.data?.definition : undefined));
+	return (
+		<div className="flex-1 min-h-[70vh] flex flex-col bg-stage">
+			<div className="flex flex-wrap items-center gap-4 px-4 py-1.5 bg-base-200 border-b border-base-300">
+				<label className="flex items-center gap-2 text-[0.9rem]">
+					Address
+					<input
+						className="input input-sm w-48"
+						defaultValue={address}
+						onKeyDown={(event) => event.key === "Enter" && setAddress(event.currentTarget.value)}
+						onBlur={(event) => setAddress(event.target.value)}
+					/>
+				</label>
+				<span className="flex-1" />
+				<DeviceSwitch device={device} onChange={setDevice} />
+			</div>
+			{tried.error && <p className="p-4 text-error">{tried.error.message}</p>}
+			<div className="flex-1 min-h-0 flex gap-3 p-3">
+				{compares && before.data && (
+					<div className="flex-1 flex flex-col min-w-0 gap-1">
+						<span className="text-[0.85rem] text-quiet">Live</span>
+						<div className="flex-1 flex min-h-0">
+							<PagePreview html={before.data.html} device={device} />
+						</div>
+					</div>
+				)}
+				{tried.data && (
+					<div className="flex-1 flex flex-col min-w-0 gap-1">
+						{compares && <span className="text-[0.85rem] text-quiet">This look</span>}
+						<div className="flex-1 flex min-h-0">
+							<PagePreview html={tried.data.html} device={device} />
+						</div>
+					</div>
+				)}
+			</div>
+		</div>
+	);
+}
