@@ -185,9 +185,9 @@ final readonly class DemoSite
             'picture' => $row['picture'] === ''
                 ? ''
                 : $this->media->add(
-                    PlantDrawing::bed($seed),
+                    SceneDrawing::of($seed),
                     'journal '.$row['title'],
-                    'A drawing of a bed in the garden',
+                    'A drawing of a place in the garden',
                 )->name,
             'text' => $text,
         ];
@@ -199,9 +199,16 @@ final readonly class DemoSite
      */
     private function person(array $row, int $seed): array
     {
-        return ['picture' => $this->plant($row['form'], 700 + $seed, 'portrait '
-            ."{$row['title']}", "A flower drawn for {$row['title']}"),
-            'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>"];
+        return [
+            'picture' => $row['form'] === ''
+                ? ''
+                : $this->media->add(
+                    PortraitDrawing::of($seed),
+                    "portrait {$row['title']}",
+                    "A drawn portrait of {$row['title']}",
+                )->name,
+            'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>",
+        ];
     }
 
     /**
@@ -216,7 +223,13 @@ final readonly class DemoSite
         )->modify("{$row['in_days']} days");
 
         return [
-            'picture' => $this->plant($row['form'], 300 + $seed, "event {$row['title']}", 'A drawing for the day'),
+            'picture' => $row['form'] === ''
+                ? ''
+                : $this->media->add(
+                    SceneDrawing::of(300 + $seed),
+                    "event {$row['title']}",
+                    'A drawing of where it is',
+                )->name,
             'text' => $row['note'] === '' ? '' : "<p>{$row['note']}</p>",
             'starts' => Iso8601::format($starts),
             'ends' => $row['hours'] === ''

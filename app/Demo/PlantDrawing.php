@@ -4,24 +4,12 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use Random\Engine\Mt19937;
-use Random\Randomizer;
-
 /** Draws a plant by rule from a seed number: the same number always gives the same picture. */
-final class PlantDrawing
+final class PlantDrawing extends Drawing
 {
-    public const FORMS = ['fern', 'broad', 'spire', 'daisy', 'grass', 'shrub', 'bulb', 'climber'];
-
     private const WIDTH = 800;
 
     private const HEIGHT = 600;
-
-    /** Drawn larger and made small, so that edges are smooth. */
-    private const SCALE = 2;
-
-    private readonly Randomizer $random;
-
-    private readonly \GdImage $canvas;
 
     /** @var array{int, int, int} */
     private array $green;
@@ -31,7 +19,7 @@ final class PlantDrawing
 
     private function __construct(int $seed)
     {
-        $this->random = new Randomizer(new Mt19937($seed));
+        parent::__construct($seed, self::WIDTH, self::HEIGHT);
         $this->green = $this->pick([[63, 107, 79], [86, 128, 72], [54, 112, 104], [104, 132, 82], [74, 98, 58]]);
         $this->bloom = $this->pick([
             [196, 96, 62],
@@ -41,7 +29,7 @@ final class PlantDrawing
             [206, 118, 124],
             [240, 232, 210],
         ]);
-        $this->canvas = self::ground(
+        $this->ground(
             $this->pick([[237, 240, 224], [242, 236, 222], [228, 238, 234], [240, 232, 226], [232, 236, 240]]),
         );
     }
@@ -53,46 +41,6 @@ final class PlantDrawing
         $drawing->grow($form, self::WIDTH / 2, self::HEIGHT * 0.9, 1.0);
 
         return $drawing->picture();
-    }
-
-    /** A bed of several plants under a low sun, as the bytes of a PNG picture. */
-    public static function bed(int $seed): string
-    {
-        $drawing = new self($seed);
-        $drawing->disc(
-            $drawing->between(120, 680),
-            $drawing->between(110, 190),
-            $drawing->between(38, 64),
-            [236, 190, 120],
-        );
-        $drawing->polygon([[0, 600], [0, 470], [220, 448], [480, 466], [800, 440], [800, 600]], [198, 190, 160]);
-        $count = $drawing->random->getInt(4, 6);
-        for ($i = 0; $i < $count; $i++) {
-            $drawing->green = $drawing->pick([[63, 107, 79], [86, 128, 72], [54, 112, 104], [104, 132, 82]]);
-            $drawing->bloom = $drawing->pick([[196, 96, 62], [158, 84, 132], [222, 168, 66], [110, 112, 178]]);
-            $drawing->grow(
-                $drawing->pick(self::FORMS),
-                90 + 620 * ($i + 0.5) / $count,
-                $drawing->between(510, 570),
-                $drawing->between(0.38, 0.58),
-            );
-        }
-
-        return $drawing->picture();
-    }
-
-    /**
-     * The first colour of a palette is what its picture is filled with, much faster than by filling it.
-     *
-     * @param  array{int<0, 255>, int<0, 255>, int<0, 255>}  $rgb
-     */
-    private static function ground(array $rgb): \GdImage
-    {
-        $canvas = imagecreate(self::WIDTH * self::SCALE, self::HEIGHT * self::SCALE);
-        imagecolorallocate($canvas, ...$rgb);
-        imagepalettetotruecolor($canvas);
-
-        return $canvas;
     }
 
     private function grow(string $form, float $x, float $y, float $size): void
@@ -410,78 +358,9 @@ final class PlantDrawing
         $this->polygon($points, $colour);
     }
 
-    /**
-     * @param  non-empty-list<array{float, float}>  $points
-     * @param  array{int, int, int}  $colour
-     */
-    private function polygon(array $points, array $colour): void
-    {
-        $flat = [];
-        foreach ($points as [$x, $y]) {
-            array_push($flat, (int) round($x * self::SCALE), (int) round($y * self::SCALE));
-        }
-        imagefilledpolygon($this->canvas, $flat, $this->colour($colour));
-    }
-
-    /** @param  array{int, int, int}  $colour */
-    private function disc(float $x, float $y, float $radius, array $colour): void
-    {
-        $across = (int) round($radius * 2 * self::SCALE);
-        imagefilledellipse(
-            $this->canvas,
-            (int) round($x * self::SCALE),
-            (int) round($y * self::SCALE),
-            $across,
-            $across,
-            $this->colour($colour),
-        );
-    }
-
     /** @return array{int, int, int} */
     private function shade(float $by): array
     {
         return $this->tint($this->green, $by);
-    }
-
-    /**
-     * @param  array{int, int, int}  $colour
-     * @return array{int, int, int}
-     */
-    private function tint(array $colour, float $by): array
-    {
-        return [(int) min(255, $colour[0] * $by), (int) min(255, $colour[1] * $by), (int) min(255, $colour[2] * $by)];
-    }
-
-    /** @param  array{int, int, int}  $rgb */
-    private function colour(array $rgb): int
-    {
-        $limit = fn (int $part): int => max(0, min(255, $part));
-
-        return (int) imagecolorallocate($this->canvas, $limit($rgb[0]), $limit($rgb[1]), $limit($rgb[2]));
-    }
-
-    private function between(float $from, float $to): float
-    {
-        return $from + ($to - $from) * $this->random->getInt(0, 1_000_000) / 1_000_000;
-    }
-
-    /**
-     * @template T
-     *
-     * @param  non-empty-list<T>  $choices
-     * @return T
-     */
-    private function pick(array $choices): mixed
-    {
-        return $choices[$this->random->getInt(0, count($choices) - 1)];
-    }
-
-    private function picture(): string
-    {
-        $small = imagescale($this->canvas, self::WIDTH, self::HEIGHT, IMG_BOX);
-        ob_start();
-        imagepng($small === false ? $this->canvas : $small, null, 1);
-
-        return (string) ob_get_clean();
     }
 }

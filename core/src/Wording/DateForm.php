@@ -20,6 +20,14 @@ final class DateForm
         return preg_match(self::SKELETON, $form) === 1;
     }
 
+    /** A skeleton without its time of day; as it is where it says nothing else. */
+    public static function ofDay(string $skeleton): string
+    {
+        $day = preg_replace('/[abBhHkKjJmsSzZOvVXx]/', '', $skeleton) ?? '';
+
+        return $day === '' ? $skeleton : $day;
+    }
+
     /** @return string|null what is expected instead; null where it is a form */
     public static function fault(string $form): ?string
     {

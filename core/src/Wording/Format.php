@@ -73,13 +73,19 @@ final class Format
     /** An instant with its time of day; where that is midnight, the day alone. */
     public function moment(string $instant): string
     {
+        return $this->isMidnight($instant) ? $this->dayOf($instant) : $this->dateTime($instant);
+    }
+
+    private function isMidnight(string $instant): bool
+    {
         $local = (new \DateTimeImmutable($instant))->setTimezone(new \DateTimeZone($this->timeZone));
 
-        return $local->format('H:i:s') === '00:00:00' ? $this->dayOf($instant) : $this->dateTime($instant);
+        return $local->format('H:i:s') === '00:00:00';
     }
 
     /**
-     * A day or an instant by a form of its own, in the site's time zone.
+     * A day or an instant by a form of its own, in the site's time zone. Of an instant at midnight a skeleton says the
+     * day alone: it stands for the whole of it.
      *
      * @param  string  $value  `2026-05-01` or `2026-05-01T18:30:00Z`
      * @param  string  $form  a skeleton of CLDR or a pattern of ICU, see DateForm
@@ -89,7 +95,7 @@ final class Format
         [$instant, $timeZone] = strlen($value) === 10 ? ["{$value}T00:00:00Z", 'UTC'] : [$value, $this->timeZone];
 
         return DateForm::isSkeleton($form)
-            ? $this->date($form, $timeZone, $instant)
+            ? $this->date($this->isMidnight($instant) ? DateForm::ofDay($form) : $form, $timeZone, $instant)
             : (string) $this->pattern($form, $timeZone)->format(new \DateTimeImmutable($instant));
     }
 

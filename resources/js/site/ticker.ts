@@ -52,7 +52,9 @@ function begin(box: HTMLElement): void {
 
 /** Puts every letter of a line in an element of its own; letters that join are not torn from their word. */
 function split(line: HTMLElement): NodeListOf<Element> {
-	const walker = document.createTreeWalker(line, NodeFilter.SHOW_TEXT);
+	const walker = document.createTreeWalker(line, NodeFilter.SHOW_TEXT, (text) =>
+		text.parentElement?.closest(".part") ? NodeFilter.FILTER_ACCEPT : NodeFilter.FILTER_REJECT,
+	);
 	const texts: Text[] = [];
 	while (walker.nextNode()) {
 		texts.push(walker.currentNode as Text);
