@@ -7,6 +7,8 @@ namespace App\Demo;
 /** Draws a plant by rule from a seed number: the same number always gives the same picture. */
 final class PlantDrawing extends Drawing
 {
+    public const FORMS = ['fern', 'broad', 'spire', 'daisy', 'grass', 'shrub', 'bulb', 'climber'];
+
     private const WIDTH = 800;
 
     private const HEIGHT = 600;

@@ -131,7 +131,8 @@ final class PortraitDrawing extends Drawing
         }
         $this->polygon($points, $colour);
         $this->polygon([
-            [$x - $wide * 1.02, $y - 22], [$x + $wide * 1.02, $y - 22], [$x + $wide * 1.02, $y], [$x - $wide * 1.02, $y],
+            [$x - $wide * 1.02, $y - 22], [$x + $wide * 1.02, $y - 22],
+            [$x + $wide * 1.02, $y], [$x - $wide * 1.02, $y],
         ], $this->tint($colour, 0.6));
     }
 

@@ -46,7 +46,8 @@ final class SceneDrawing extends Drawing
         $green = $this->pick(self::GREENS);
         foreach ([[0.52, 1.5], [0.62, 1.22], [0.72, 1.0]] as $n => [$level, $shade]) {
             $this->hill($h * $level, $h * 0.06, $this->tint($green, $shade), $n + $seed);
-            $this->trees($h * ($level + 0.03), (5 - $n) * 9.0 + $n * 30, $this->tint($green, $shade * 0.86), 7 - $n * 2);
+            $leaves = $this->tint($green, $shade * 0.86);
+            $this->trees($h * ($level + 0.03), (5 - $n) * 9.0 + $n * 30, $leaves, 7 - $n * 2);
         }
         match ($seed % 5) {
             0 => $this->glasshouse($w * 0.5, $h * 0.8, $h * 0.3),
@@ -127,8 +128,10 @@ final class SceneDrawing extends Drawing
         }
         foreach ([-0.9, -0.62, -0.34, 0.0] as $n => $level) {
             $high = $n === 3 ? 16 : 12;
-            $this->polygon([[$x - $size * 1.1, $y + $level * $size], [$x + $size * 1.1, $y + $level * $size],
-                [$x + $size * 1.1, $y + $level * $size + $high], [$x - $size * 1.1, $y + $level * $size + $high]], $wood);
+            [$top, $half] = [$y + $level * $size, $size * 1.1];
+            $this->polygon([
+                [$x - $half, $top], [$x + $half, $top], [$x + $half, $top + $high], [$x - $half, $top + $high],
+            ], $wood);
         }
     }
 

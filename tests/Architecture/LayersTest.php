@@ -38,10 +38,10 @@ final class LayersTest extends TestCase
     /** Laravel's own folders of the application, which put the others to use and are used by none of them. */
     private const ENTRANCES = ['Console', 'Http', 'Jobs', 'Policies', 'Providers'];
 
-    /** The folders of the manage screens, likewise; a file at the root stands for itself. */
+    /** The folders of the manage screens, likewise, and the scripts of the visitor's pages before them. */
     private const SCREENS = [
-        'shared', 'content', 'files', 'modules', 'people', 'types', 'terms', 'bench', 'pages', 'settings', 'look',
-        'main.tsx',
+        'site', 'shared', 'content', 'files', 'modules', 'people', 'types', 'terms', 'bench', 'pages', 'settings',
+        'look', 'main.tsx',
     ];
 
     public function test_no_folder_of_core_uses_what_stands_after_it(): void

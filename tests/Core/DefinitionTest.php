@@ -294,6 +294,7 @@ final class DefinitionTest extends TestCase
             'Lay out as: Grid, 4 across · 2 on tablet · 1 on phone',
             'On each card: picture · title · price · height · excerpt',
             'When empty: picture drops its line; price says “Ask at the gate”; other parts are left out',
+            'In the look of: the site',
             'When nothing is left: say “Resting.”',
         ], array_map(fn (Sentence $sentence): string => "{$sentence->lead}: "
             ."{$sentence->text()}", Sentences::of($module, Garden::format())));
@@ -301,7 +302,7 @@ final class DefinitionTest extends TestCase
         $written = $module->toArray();
         foreach (Sentences::of($module, Garden::format()) as $sentence) {
             foreach ($sentence->pieces as $piece) {
-                if ($piece->at !== null && ! in_array($piece->at, ['empty'], true)) {
+                if ($piece->at !== null && ! in_array($piece->at, ['empty', 'look'], true)) {
                     $here = $written;
                     foreach (preg_split('/[.\[\]]+/', $piece->at, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $step) {
                         $this->assertArrayHasKey($step, $here, $piece->at);

@@ -8,9 +8,20 @@ use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Support\Garden;
+use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Arrangement\Columns;
+use Wellspring\Core\Arrangement\MasonryColumns;
+use Wellspring\Core\Context\Choices;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\PageNumbers;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Run\ReferenceRun;
+use Wellspring\Core\Sort\Comparator;
+use Wellspring\Core\Time\Calendar;
+use Wellspring\Core\Who\Viewer;
+use Wellspring\Core\Wording\Piece;
 
 final class LayoutTest extends TestCase
 {
@@ -101,5 +112,101 @@ final class LayoutTest extends TestCase
             [1, null, 499_998, 499_999, 500_000, 500_001, 500_002, null, 1_000_000],
             (new PageNumbers(1_000_000, 1))->numbers(500_000),
         );
+    }
+
+    /**
+     * Worked by hand from “each card, in order, in the shortest column, the leftmost of equals”.
+     *
+     * @return iterable<string, array{list<float>, positive-int, list<int>}>
+     */
+    public static function masonries(): iterable
+    {
+        yield 'all alike go round' => [[1.0, 1.0, 1.0, 1.0, 1.0], 3, [1, 2, 3, 1, 2]];
+        yield 'a tall one is passed by' => [[3.0, 1.0, 1.0, 1.0, 1.0, 1.0], 2, [1, 2, 2, 2, 1, 2]];
+        yield 'the leftmost of equals' => [[1.0, 2.0, 1.0, 1.0], 3, [1, 2, 3, 1]];
+        yield 'one column' => [[1.0, 9.0, 1.0], 1, [1, 1, 1]];
+        yield 'more columns than cards' => [[1.0, 1.0], 4, [1, 2]];
+        yield 'none' => [[], 3, []];
+    }
+
+    /**
+     * @param  list<float>  $heights
+     * @param  positive-int  $columns
+     * @param  list<int>  $places
+     */
+    #[DataProvider('masonries')]
+    public function test_masonry_puts_each_card_in_the_shortest_column(
+        array $heights,
+        int $columns,
+        array $places,
+    ): void {
+        $this->assertSame($places, MasonryColumns::of($heights, $columns));
+    }
+
+    public function test_every_arrangement_is_read_as_it_is_written_and_says_what_it_is(): void
+    {
+        $this->assertSame(
+            ['grid', 'list', 'masonry', 'table', 'links', 'spotlight', 'slideshow', 'ticker', 'wall'],
+            array_keys(Arrangements::all()),
+        );
+        foreach (Arrangements::all() as $key => $class) {
+            $said = ['as' => $key];
+            foreach ($class::options() as $option) {
+                $about = $option->describe();
+                $said[$option->key()] = match ($about['kind']) {
+                    'oneOf' => array_values(array_filter(
+                        array_column($about['choices'] ?? [], 'value'),
+                        fn (string $value): bool => $value !== $about['default'],
+                    ))[0],
+                    'whole' => $about['max'] ?? 1,
+                    'flag' => $about['default'] !== true,
+                    default => ['phone' => 1, 'tablet' => 3, 'laptop' => 5, 'desktop' => 7],
+                };
+            }
+            $module = Garden::module(['arrange' => $said]);
+            $this->assertEqualsCanonicalizing($said, $module->arrange->toArray(), $key);
+            $words = implode('', array_map(fn (Piece $piece): string => $piece->text, $module->arrange->pieces()));
+            $this->assertTrue(str_starts_with($words, $class::label()), $words);
+            foreach ($class::options() as $option) {
+                $wrong = match ($option->describe()['kind']) {
+                    'flag' => 'yes', 'whole' => 10_000, 'columns' => ['phone' => 99], default => 'other',
+                };
+                $at = "arrange.{$option->key()}".($option->key() === 'columns' ? '.phone' : '');
+                try {
+                    Garden::module(['arrange' => ['as' => $key, $option->key() => $wrong]]);
+                    $this->fail("{$key}: {$option->key()} is refused.");
+                } catch (Refused $refused) {
+                    $this->assertSame([$at], array_column($refused->problems, 'path'));
+                }
+            }
+        }
+    }
+
+    public function test_a_table_that_visitors_sort_offers_each_column_up_and_down(): void
+    {
+        $parts = [['part' => 'title'], ['part' => 'price'], ['part' => 'field', 'field' => 'groups'],
+            ['part' => 'picture']];
+        $module = Garden::module([
+            'arrange' => ['as' => 'table', 'sortable' => true],
+            'card' => ['lines' => [['parts' => $parts]]],
+        ]);
+        $this->assertSame(
+            ['title', 'title-down', 'price', 'price-down'],
+            array_column($module->offered()->orders ?? [], 'key'),
+        );
+        $records = [Garden::record(1, ['price' => 2]), Garden::record(2, ['price' => 3]), Garden::record(3)];
+        $run = fn (string $sort): array => (new ReferenceRun(new Comparator('en-GB'), Garden::format()))->run(
+            $module,
+            $records,
+            new Context(
+                new \DateTimeImmutable('2026-06-01T12:00:00Z'),
+                Viewer::signedOut(),
+                new Calendar(new \DateTimeZone('Europe/London')),
+                choices: Choices::fromAddress(['plants-sort' => $sort]),
+            ),
+        )->ids();
+        $this->assertSame([2, 1, 3], $run('price-down'));
+        $this->assertSame([1, 2, 3], $run('price'));
+        $this->assertArrayNotHasKey('offer', $module->toArray(), 'a definition does not say what follows from it');
     }
 }

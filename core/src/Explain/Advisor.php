@@ -51,7 +51,10 @@ final readonly class Advisor
      */
     public static function fullSize(int $size, array $columns): int
     {
-        $step = array_reduce($columns, fn (int $all, int $one): int => intdiv($all * $one, self::divisor($all, $one)), 1);
+        $step = 1;
+        foreach ($columns as $across) {
+            $step = intdiv($step * $across, self::divisor($step, $across));
+        }
         $step = $step > max(self::LONG, $size) ? max($columns) : $step;
         $below = intdiv($size, $step) * $step;
         $above = $below + $step;
@@ -238,11 +241,11 @@ final readonly class Advisor
                 continue;
             }
             $lines = $this->withoutPart($at);
+            $address = $part->option('address');
             $advice[] = new Advice(
                 'deadLink',
                 $at,
-                'The '.$part->words().' leads nowhere'
-                    .($part->option('address') === '' ? ': these records have no page.' : ": {$part->option('address')}"),
+                "The {$part->words()} leads nowhere: ".($address === '' ? 'these records have no page.' : $address),
                 $lines === null ? 'Look at the pages' : 'Remove it',
                 $lines === null ? null : $this->with('card', ['lines' => $lines]),
                 $lines === null ? '/pages' : null,

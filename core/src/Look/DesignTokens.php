@@ -74,7 +74,9 @@ final class DesignTokens
             throw Refused::because('color', ProblemCode::Missing, 'expected a group “color” of design tokens.');
         }
         $own = $tokens['$extensions'][self::OWN] ?? null;
-        $definition = (is_array($own) ? $own : []) + $else->toArray();
+        $definition = is_array($own)
+            ? $own + array_diff_key($else->toArray(), ['dark' => 0, 'css' => 0])
+            : $else->toArray();
         $definition['colours'] = self::colours($tokens, 'color', $else->colours->toArray(), $problems);
         if (is_array($tokens['color-dark'] ?? null)) {
             $instead = ($else->dark ?? $else->colours)->toArray();

@@ -79,7 +79,11 @@ final readonly class Renaming
         }
         foreach ($references as $reference) {
             if ($reference->isWithin) {
-                $definition = self::changed($definition, self::steps($reference->path), fn (mixed $text): mixed => is_string($text) ? str_replace(self::DONE, '', $text) : $text);
+                $definition = self::changed(
+                    $definition,
+                    self::steps($reference->path),
+                    fn (mixed $text): mixed => is_string($text) ? str_replace(self::DONE, '', $text) : $text,
+                );
             }
         }
         // Where several terms became one, a list names it once.

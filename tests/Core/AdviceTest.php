@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\Garden;
+use Wellspring\Core\Explain\Advice;
+use Wellspring\Core\Explain\AdviceFacts;
+use Wellspring\Core\Explain\Advisor;
+use Wellspring\Core\Look\LookReader;
+use Wellspring\Core\Look\ShippedLooks;
+use Wellspring\Core\Module\Module;
+
+/** What managers are told that visitors would stumble over: each piece of advice has a cure, and the cure cures it. */
+final class AdviceTest extends TestCase
+{
+    /**
+     * @return iterable<string, array{array<string, mixed>, array<string, mixed>, string|null}> rules, facts and the
+     *   sentence
+     */
+    public static function cases(): iterable
+    {
+        $grid = fn (int $across, int $size): array => [
+            'arrange' => ['as' => 'grid', 'columns' => array_fill_keys(
+                ['phone', 'tablet', 'laptop', 'desktop'],
+                $across,
+            )],
+            'page' => ['size' => $size],
+        ];
+        $card = fn (array ...$parts): array => ['card' => ['lines' => [['parts' => array_values($parts)]]]];
+        yield 'ten, four across' => [
+            $grid(4, 10), [], 'With 4 across on a desktop, 10 a page leave 2 alone in the last row.',
+        ];
+        yield 'nine, four across' => [
+            $grid(4, 9), [], 'With 4 across on a desktop, 9 a page leave one alone in the last row.',
+        ];
+        yield 'twelve, four across' => [$grid(4, 12), [], null];
+        yield 'fewer records than a page has' => [$grid(4, 10), ['total' => 9], null];
+        yield 'a long page' => [$grid(4, 24), [], '24 at a time make a long page.'];
+        yield 'a list has no rows' => [['arrange' => ['as' => 'list'], 'page' => ['size' => 7]], [], null];
+        yield 'a spotlight of many' => [
+            ['arrange' => ['as' => 'spotlight'], 'page' => ['size' => 8]], [],
+            'A Spotlight is made for one record, and a page has 8.',
+        ];
+        $picture = $card(['part' => 'picture'], ['part' => 'title']) + $grid(4, 8);
+        $gaps = ['emptyParts' => ['card.lines[0].parts[0]' => 6], 'passing' => 38];
+        yield 'pictures are missing' => [
+            $picture, $gaps, 'Picture is missing in 6 of 38, and no rule says what happens then.',
+        ];
+        yield 'few are missing' => [$picture, ['emptyParts' => ['card.lines[0].parts[0]' => 3]] + $gaps, null];
+        yield 'a rule says what happens then' => [
+            $card(['part' => 'picture', 'empty' => ['do' => 'keepSpace']], ['part' => 'title']) + $grid(4, 8),
+            $gaps, null,
+        ];
+        yield 'a level is skipped' => [
+            $card(['part' => 'title', 'level' => 4]) + $grid(4, 8), [],
+            'The titles are headings of level 4, below one of level 2: a level is skipped.',
+        ];
+        yield 'under headings it is not' => [
+            $card(['part' => 'title', 'level' => 4]) + $grid(4, 8) + ['headings' => ['by' => 'light']], [], null,
+        ];
+        yield 'without a heading of the module' => [
+            $card(['part' => 'title', 'level' => 3]) + $grid(4, 8), ['headingLevel' => 1],
+            'The titles are headings of level 3, below one of level 1: a level is skipped.',
+        ];
+        yield 'the same records twice' => [
+            $grid(4, 8), ['twins' => [['name' => 'Newest', 'shows' => 4]]],
+            '“Newest” on the same page shows the same records.',
+        ];
+        $sorted = ['offer' => ['key' => 'o', 'orders' => [
+            ['key' => 'a', 'name' => 'A', 'order' => [['by' => 'title']]],
+        ]]];
+        yield 'an order over one page' => [
+            $grid(4, 8) + $sorted, ['total' => 6], 'Visitors may choose an order, though all 6 fit on one page.',
+        ];
+        yield 'an order over several' => [$grid(4, 8) + $sorted, [], null];
+        $link = $card(['part' => 'title'], ['part' => 'link', 'text' => 'On', 'address' => '/x/{slug}']) + $grid(4, 8);
+        yield 'a link that leads nowhere' => [
+            $link, ['deadLinks' => ['card.lines[0].parts[1]']], 'The link “On” leads nowhere: /x/{slug}',
+        ];
+        $accent = $grid(4, 8) + ['look' => ['accent' => 'ink']];
+        yield 'an accent on a dark ground' => [
+            $accent, ['isOnDark' => true],
+            'The accent was chosen for a light ground, and the module stands on a dark one.',
+        ];
+        yield 'an accent on a light one' => [$accent, [], null];
+    }
+
+    /**
+     * @param  array<string, mixed>  $rules
+     * @param  array<string, mixed>  $facts
+     */
+    #[DataProvider('cases')]
+    public function test_what_is_advised_and_that_the_cure_cures_it(array $rules, array $facts, ?string $sentence): void
+    {
+        $advice = Advisor::on(Garden::module($rules), self::facts($facts));
+        $this->assertSame($sentence === null ? [] : [$sentence], array_map(
+            fn (Advice $one): string => $one->sentence,
+            $advice,
+        ));
+        if ($advice !== []) {
+            $this->assertIsArray($advice[0]->definition);
+            $cured = Garden::module($advice[0]->definition);
+            // What was found of the records before is no longer so where the cure changes which they are.
+            $after = self::facts(array_diff_key($facts, ['twins' => 0, 'deadLinks' => 0]));
+            $codes = array_map(fn (Advice $one): string => $one->code, Advisor::on($cured, $after));
+            $this->assertNotContains($advice[0]->code, $codes, $advice[0]->cure);
+            $this->assertNotEquals(Garden::module($rules)->toArray(), $cured->toArray());
+        }
+    }
+
+    public function test_a_contrast_that_fails_is_told_with_where_it_is_cured(): void
+    {
+        $look = ShippedLooks::first()->toArray();
+        $pale = LookReader::read(['colours' => ['quiet' => '#b0b0b0'] + (array) $look['colours']] + $look);
+        $advice = Advisor::on(self::plain(), self::facts(['palette' => $pale->colours]));
+        $this->assertSame(['contrast'], array_map(fn (Advice $one): string => $one->code, $advice));
+        $this->assertStringContainsString('quiet on paper has a contrast of 2.', $advice[0]->sentence);
+        $this->assertSame('/look', $advice[0]->to);
+    }
+
+    /** Worked by hand: the nearest number of cards that fills every row at every width; with four across 4, 8 or 12. */
+    public function test_the_nearest_full_page(): void
+    {
+        foreach ([
+            [10, [4], 8], [11, [4], 12], [9, [4], 8], [3, [4], 4], [10, [1, 2, 4], 8], [10, [1, 2, 3], 12],
+            [7, [2, 3], 6], [10, [5, 6], 12], [20, [4, 6], 24], [1, [3], 3],
+        ] as [$size, $columns, $full]) {
+            $this->assertSame($full, Advisor::fullSize($size, $columns), "{$size} with ".implode(', ', $columns));
+        }
+    }
+
+    private static function plain(): Module
+    {
+        return Garden::module(['arrange' => ['as' => 'list']]);
+    }
+
+    /** @param  array<string, mixed>  $facts */
+    private static function facts(array $facts): AdviceFacts
+    {
+        return new AdviceFacts(...$facts + [
+            'total' => 38, 'passing' => 38, 'emptyParts' => [], 'headingLevel' => 2,
+            'palette' => ShippedLooks::first()->colours,
+        ]);
+    }
+}
