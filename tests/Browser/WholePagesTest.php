@@ -19,6 +19,9 @@ final class WholePagesTest extends TestCase
 {
     private const WRITES = 200;
 
+    /** So many addresses stand for all that begin alike. */
+    private const SOME = 4;
+
     /** How often one of those writes comes that take their time. */
     private const SLOW_EVERY = 12;
 
@@ -124,7 +127,8 @@ final class WholePagesTest extends TestCase
         $folder = sys_get_temp_dir().'/wellspring-pages-'.bin2hex(random_bytes(6));
         mkdir($folder);
         $found = [];
-        foreach ([...$this->addresses(), '/search?q=fern', '/account/sign-in', '/account/password'] as $n => $address) {
+        $addresses = [...$this->someOfEach(), '/search?q=fern', '/account/sign-in', '/account/password'];
+        foreach ($addresses as $n => $address) {
             file_put_contents("{$folder}/{$n}.html", $this->site->get($address)['body']);
             $found[] = "{$n}.html is {$address}";
         }
@@ -132,7 +136,7 @@ final class WholePagesTest extends TestCase
             exec('node '.dirname(__DIR__, 2).'/node_modules/.bin/html-validate --config '
                 .__DIR__."/html-validate.json --formatter text {$folder} 2>&1", $said, $code);
             $this->assertSame(0, $code, implode("\n", [...array_slice($said, 0, 20), ...array_slice($found, 0, 300)]));
-            $this->assertGreaterThan(150, count($found));
+            $this->assertGreaterThan(50, count($found));
         } finally {
             array_map(unlink(...), glob("{$folder}/*") ?: []);
             rmdir($folder);
@@ -251,7 +255,7 @@ final class WholePagesTest extends TestCase
         $hidden = ['unpublished', 'scheduled', 'expired', 'forfriends'];
         $ofHidden = "from items where title ~ ' (unpublished|scheduled|expired|forfriends|formembers)$'";
         $addresses = array_unique([
-            ...$this->addresses(), '/sitemap/product.xml', '/search?q=garden',
+            ...$this->someOfEach(), '/sitemap/product.xml', '/search?q=garden',
             ...$this->column("select address_of(items) {$ofHidden}"),
             ...$this->column("select '/search?q=' || split_part(title, ' ', 1) {$ofHidden} order by id % 5 limit 10"),
         ]);
@@ -323,6 +327,20 @@ final class WholePagesTest extends TestCase
         }
 
         return array_values(array_unique($addresses));
+    }
+
+    /** @return list<string> the same, but of addresses that begin alike, and so are made alike, so many */
+    private function someOfEach(): array
+    {
+        $some = [];
+        foreach ($this->addresses() as $address) {
+            $begin = substr_count($address, '/') > 1 ? strtok($address, '/') : '';
+            if ($begin === '' || count($some[$begin] ?? []) < self::SOME) {
+                $some[$begin][] = $address;
+            }
+        }
+
+        return array_merge(...array_values($some));
     }
 
     private static function path(string $url): string

@@ -11,6 +11,15 @@ const WIDTHS: [string, string][] = [
 ];
 const ROW = 4;
 
+/** A picture that has not come takes no room yet in some browsers; how high it will be is known all the same. */
+function heightOf(child: HTMLElement): number {
+	const picture = child.querySelector("img");
+	const [width, height] = [Number(picture?.getAttribute("width")), Number(picture?.getAttribute("height"))];
+	return width > 0 && height > 0
+		? (child.getBoundingClientRect().width * height) / width
+		: child.getBoundingClientRect().height;
+}
+
 export function layOutMasonry(list: HTMLElement): void {
 	const cards = () => [...list.children] as HTMLElement[];
 
@@ -18,7 +27,7 @@ export function layOutMasonry(list: HTMLElement): void {
 		const height = [...card.children].reduce((sum, child) => {
 			const style = getComputedStyle(child);
 			const margins = Number.parseFloat(style.marginTop) + Number.parseFloat(style.marginBottom);
-			return sum + child.getBoundingClientRect().height + margins;
+			return sum + heightOf(child as HTMLElement) + margins;
 		}, 0);
 		card.style.gridRowEnd = `span ${Math.max(1, Math.ceil((height + gap) / ROW))}`;
 	};

@@ -14,9 +14,9 @@ export function Colours({
 	onChange: (role: string, hex: string) => void;
 }) {
 	return (
-		<dl className="grid">
+		<ul className="grid">
 			{roles.map(({ key, label }) => (
-				<div key={key} className="flex items-center gap-3 py-1.5 border-b border-base-300">
+				<li key={key} className="flex items-center gap-3 py-1.5 border-b border-base-300">
 					<input
 						type="color"
 						className="w-9 h-7 rounded border border-base-300 cursor-pointer bg-transparent"
@@ -24,8 +24,8 @@ export function Colours({
 						value={colours[key] ?? "#000000"}
 						onChange={(event) => onChange(key, event.target.value)}
 					/>
-					<dt className="flex-1 text-[0.92rem]">{label}</dt>
-					<dd>
+					<span className="flex-1 text-[0.92rem]">{label}</span>
+					<span>
 						<Word words={colours[key] ?? ""} label={label}>
 							<label className="grid gap-1 text-[0.85rem]">
 								In hexadecimal
@@ -36,10 +36,10 @@ export function Colours({
 								/>
 							</label>
 						</Word>
-					</dd>
-				</div>
+					</span>
+				</li>
 			))}
-		</dl>
+		</ul>
 	);
 }
 

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { ChoosePicture } from "./ChoosePicture";
 import { TextInput } from "./inputs";
 import type { EmptyRule, SourceRecords } from "./schema";
@@ -34,11 +35,15 @@ export function EmptyRuleControl({
 	alone: boolean;
 	onChange: (next: EmptyRule) => void;
 }) {
+	const [saying, setSaying] = useState(false);
+	const says = saying || rule.do === "say";
 	const fields = type.fields.filter((one) => one.onCards || one.family === "picture");
 	const begin = (next: EmptyRule["do"]) => {
+		// What is said is not a rule before it says something.
+		setSaying(next === "say");
 		switch (next) {
 			case "say":
-				return onChange({ do: next, text: "Not known" });
+				return;
 			case "use":
 				return onChange({ do: next, field: fields[0]?.key ?? "title" });
 			case "standIn":
@@ -52,7 +57,7 @@ export function EmptyRuleControl({
 			<select
 				className="select select-sm w-auto max-w-52"
 				aria-label={`When ${label} is empty`}
-				value={rule.do}
+				value={says ? "say" : rule.do}
 				onChange={(event) => begin(event.target.value as EmptyRule["do"])}
 			>
 				{(alone ? OF_ONE : OF_CARDS).map((key) => (
@@ -61,20 +66,20 @@ export function EmptyRuleControl({
 					</option>
 				))}
 			</select>
-			{rule.do === "say" && (
+			{says && (
 				<TextInput
 					label={`What to say instead of ${label}`}
-					value={rule.text ?? ""}
+					value={rule.do === "say" ? (rule.text ?? "") : ""}
 					onChange={(text) => onChange({ do: "say", text })}
 				/>
 			)}
-			{rule.do === "standIn" && (
+			{!says && rule.do === "standIn" && (
 				<div className="flex flex-wrap items-center gap-2">
 					<span className="text-[0.85rem] text-quiet break-all">{rule.picture}</span>
 					<ChoosePicture chosen={rule.picture} onPick={(picture) => onChange({ do: "standIn", picture })} />
 				</div>
 			)}
-			{rule.do === "use" && (
+			{!says && rule.do === "use" && (
 				<>
 					<select
 						className="select select-sm w-auto max-w-52"

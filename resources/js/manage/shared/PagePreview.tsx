@@ -26,6 +26,11 @@ interface Box {
 	height: number;
 }
 
+/** The page's own scripts are not even asked for. */
+function withoutScripts(html: string): string {
+	return html.replace(/<script type="module"[^>]*><\/script>|<link rel="modulepreload"[^>]*>/g, "");
+}
+
 /** The frame runs no scripts: what a page's own would lay out is laid out from here. */
 function arrange(page: Document) {
 	for (const list of page.querySelectorAll<HTMLElement>("[data-masonry]")) {
@@ -58,7 +63,7 @@ export function PagePreview({
 	const stage = useRef<HTMLDivElement>(null);
 	const frame = useRef<HTMLIFrameElement>(null);
 	const [room, setRoom] = useState({ width: 800, height: 600 });
-	const first = useRef(html);
+	const first = useRef(withoutScripts(html));
 	const turn = useRef(onPage);
 	turn.current = onPage;
 	const width = WIDTHS.find(([name]) => name === device)?.[1] ?? 1280;
