@@ -151,7 +151,7 @@ final class ArrangementsTest extends BrowserTestCase
         $this->assertSame([5, true, 0], $this->browser->executeScript($state), 'all headlines stand, nothing moves');
         $this->devTools('Emulation.setEmulatedMedia', ['features' => []]);
         $this->visit('/');
-        $this->assertSame(1, $this->browser->executeScript($state)[0], 'where motion is welcome there is one at a time');
+        $this->assertSame(1, $this->browser->executeScript($state)[0], 'where motion is welcome, one at a time');
         $this->devTools('Emulation.setScriptExecutionDisabled', ['value' => true]);
         foreach (self::PAGES as $page) {
             $this->visit($page);

@@ -13,6 +13,7 @@ use Tests\Support\Garden;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Content\File\TypeFile;
+use Wellspring\Core\Look\LookReader;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Page\FrameReader;
 use Wellspring\Core\Page\MenuReader;
@@ -61,6 +62,15 @@ final class FormatsTest extends TestCase
                     : (new MenuReader(app(CatalogueStore::class)->catalogue()))->read(json_decode($json, true));
                 $this->assertFits("what is written of {$file}", (string) json_encode($read->toArray()), $kind);
             }
+        }
+        foreach ([
+            ...glob(base_path('docs/formats/examples/*.look.json')) ?: [],
+            ...glob(base_path('core/data/looks/*.json')) ?: [],
+        ] as $file) {
+            $json = (string) file_get_contents($file);
+            $this->assertFits($file, $json, 'look');
+            $look = LookReader::read(json_decode($json, true));
+            $this->assertFits("what is written of {$file}", (string) json_encode($look->toArray()), 'look');
         }
         foreach (glob(base_path('docs/formats/examples/*.module.json')) ?: [] as $file) {
             $this->assertFits($file, (string) file_get_contents($file), 'module');

@@ -69,7 +69,7 @@ final readonly class StarterDefinitions
     /** @return list<array{key: string, words: string, definition: array<string, mixed>}> */
     private function ofType(Type $type): array
     {
-        $items = ['source' => ['items' => [$type->key]]];
+        $items = ['source' => ['items' => [$type->key]], 'card' => StarterCards::of($type)];
         $plural = lcfirst($type->plural);
         $starts = [
             self::start(
@@ -158,6 +158,19 @@ final readonly class StarterDefinitions
             );
         }
         $starts[] = self::start(
+            "letters-{$type->key}",
+            ucfirst($plural).' from A to Z',
+            $items + [
+                'headings' => ['by' => 'title'],
+                'order' => [['by' => 'title']],
+                'page' => ['mode' => 'fixed', 'size' => 200],
+                'arrange' => [
+                    'as' => 'links',
+                    'columns' => ['phone' => 1, 'tablet' => 2, 'laptop' => 3, 'desktop' => 4],
+                ],
+            ],
+        );
+        $starts[] = self::start(
             "archive-{$type->key}",
             "An archive of {$plural} by month",
             [
@@ -173,6 +186,7 @@ final readonly class StarterDefinitions
                 'where' => ['all' => [['field' => 'lead', 'test' => 'yes']]],
                 'order' => [['by' => 'publish_at', 'direction' => 'down']],
                 'page' => ['mode' => 'fixed', 'size' => 1],
+                'arrange' => ['as' => 'spotlight'],
             ],
         );
 
