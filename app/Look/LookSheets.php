@@ -19,6 +19,9 @@ final readonly class LookSheets
 
     private const MANIFEST = 'build/manifest.json';
 
+    /** The file of a family for the letters of most European languages. */
+    private const LATIN = 'node_modules/@fontsource-variable/%1$s/files/%1$s-latin-wght-normal.woff2';
+
     public function __construct(private Repository $cache, private LookStore $looks, private OwnStyles $own)
     {
     }
@@ -36,6 +39,20 @@ final readonly class LookSheets
         }
 
         return "/look/{$hash}.css";
+    }
+
+    /** @return list<string> the files of its fonts that every page needs, to be asked for before the sheet is read */
+    public function fonts(Look $look): array
+    {
+        $name = 'look-fonts:'.hash('xxh128', serialize([$look->fonts(), $this->built()]));
+
+        return $this->cache->remember($name, self::KEEP_SECONDS, fn (): array => array_map(
+            fn (string $file): string => "/build/{$file}",
+            array_values(array_filter(array_map(
+                fn (string $font): ?string => self::fileOf(sprintf(self::LATIN, $font)),
+                $look->fonts(),
+            ))),
+        ));
     }
 
     /** The sheet of that hash; null where there is none. What was forgotten is made of the looks that are kept. */
@@ -60,6 +77,9 @@ final readonly class LookSheets
     public function css(Look $look): string
     {
         $fonts = array_map(fn (string $font): string => $this->file("resources/fonts/{$font}.css"), $look->fonts());
+
+        // A page does not move for a font that comes late: it has it from the next page on.
+        $fonts = str_replace('font-display:swap', 'font-display:optional', $fonts);
 
         return implode("\n", array_filter([
             ...$fonts,
@@ -98,13 +118,21 @@ final readonly class LookSheets
     /** What the build has made of a style sheet. */
     private function file(string $source): string
     {
-        $manifest = json_decode((string) file_get_contents(public_path(self::MANIFEST)), true);
-        $file = $manifest[$source]['file'] ?? null;
-        $css = is_string($file) ? file_get_contents(public_path("build/{$file}")) : false;
+        $file = self::fileOf($source);
+        $css = $file === null ? false : file_get_contents(public_path("build/{$file}"));
 
         return $css === false
             ? throw new \RuntimeException("The build has no {$source}; run bin/start or npm run build.")
             : trim($css);
+    }
+
+    /** What the build has made of a source, by its path below public/build; null where there is none. */
+    private static function fileOf(string $source): ?string
+    {
+        $manifest = json_decode((string) file_get_contents(public_path(self::MANIFEST)), true);
+        $file = is_array($manifest) ? $manifest[$source]['file'] ?? null : null;
+
+        return is_string($file) ? $file : null;
     }
 
     /** When the styles were built. */

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Media;
 
 use App\Models\Item;
+use App\Models\Module;
+use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
 
-/** Where files are used: in items’ fields, in their texts, and by terms. */
+/** Where files are used: in items’ fields, in their texts, by terms, and in the definitions of modules and pages. */
 final readonly class MediaUse
 {
     /**
@@ -38,6 +41,43 @@ final readonly class MediaUse
             ];
         }
 
+        $naming = $names === [] ? [] : [
+            'modules' => self::naming(Module::query(), $names),
+            'pages' => self::naming(Page::query(), $names),
+        ];
+        foreach ($naming as $screen => $rows) {
+            foreach ($rows as $row) {
+                $said = json_encode([$row->draft, $row->live], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
+                $title = $row->draft['name'] ?? $row->draft['title'] ?? $row->key;
+                foreach ($names as $name) {
+                    if (str_contains($said, (string) json_encode($name, JSON_UNESCAPED_SLASHES))) {
+                        $uses[$name][] = [
+                            'title' => is_string($title) ? $title : $row->key,
+                            'link' => $isManager ? "/{$screen}/{$row->key}" : null,
+                        ];
+                    }
+                }
+            }
+        }
+
         return $uses;
+    }
+
+    /**
+     * @template R of Module|Page
+     *
+     * @param  Builder<R>  $rows
+     * @param  list<string>  $names
+     * @return iterable<R> those whose definitions hold one of the names
+     */
+    private static function naming(Builder $rows, array $names): iterable
+    {
+        $text = "(draft::text || coalesce(live::text, ''))";
+
+        return $rows->whereNull('removed_at')->where(function (Builder $any) use ($names, $text): void {
+            foreach ($names as $name) {
+                $any->orWhereRaw("position(?::text in {$text}) > 0", [json_encode($name, JSON_UNESCAPED_SLASHES)]);
+            }
+        })->orderBy('id')->get();
     }
 }

@@ -47,6 +47,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
+use Illuminate\View\View as ViewInstance;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
@@ -100,11 +101,11 @@ final class AppServiceProvider extends ServiceProvider
             ],
             fn ($view) => $view->with('site', app(SiteSettings::class)),
         );
-        View::composer(
-            'site.layout',
-            fn ($view) => $view->with('lookSheet', $view->getData()['lookSheet']
-                ?? app(LookSheets::class)->address(app(CatalogueStore::class)->look())),
-        );
+        View::composer('site.layout', function (ViewInstance $view): void {
+            $look = $view->getData()['look'] ?? app(CatalogueStore::class)->look();
+            $sheets = app(LookSheets::class);
+            $view->with(['lookSheet' => $sheets->address($look), 'lookFonts' => $sheets->fonts($look)]);
+        });
         // What is not found stands on no page of the navigation.
         View::composer('errors::404', fn ($view) => $view->with('frame', app(SitePages::class)->frame(
             new PageAddress('/not-found'),

@@ -69,16 +69,16 @@ final class BenchTest extends BrowserTestCase
     {
         $this->open('Cards', 'product');
         $this->find('[data-at="card.lines[1].parts[0]"]')->click();
-        $this->choose('[aria-label="Add a line with…"]', 'price');
-        $this->sees('picture · title · price');
+        $this->sees('picture · title · price · rating');
         $this->choose('[aria-label="Add a line with…"]', 'excerpt');
-        $this->type('[aria-label="Words of the excerpt"]', '3');
+        $this->type('[aria-label=Words]', '3');
         $this->find('[aria-label="Move line 4 up"]')->click();
         $this->sees('picture · title · excerpt · price');
+        $this->findText('[data-part="0.0"] button', 'Picture')->click();
         $this->find('[aria-label="Remove Picture"]')->click();
         $this->sees('title · excerpt · price');
         $this->find('[data-at=empty]')->click();
-        $this->sees('2 have none');
+        $this->sees('58 of 60');
         $this->choose('[aria-label="When Price is empty"]', 'leaveOutLine');
         $this->sees('price drops its line');
         $this->pickField('Add a condition', 'Title');
@@ -161,6 +161,38 @@ final class BenchTest extends BrowserTestCase
         $this->sees('10 at a time');
         $this->sees('List');
         $this->sees('Draft · every change kept');
+    }
+
+    public function test_a_card_is_put_together_by_keys_a_gap_is_filled_in_and_advice_is_taken(): void
+    {
+        $this->open('Card', 'product');
+        $this->find('[data-at="card.lines[1].parts[0]"]')->click();
+        $this->choose('[aria-label="The card"] > div:nth-of-type(2) select', 'badge:New');
+        $this->sees('title · badge “New”');
+        $this->findText('[data-part="1.1"] button', 'Badge')->sendKeys(WebDriverKeys::ALT.WebDriverKeys::ARROW_LEFT);
+        $this->sees('badge “New” · title');
+        $this->findText('[data-part="1.0"] button', 'Badge')->sendKeys(WebDriverKeys::ALT.WebDriverKeys::ARROW_DOWN);
+        $this->sees('picture · title · badge “New”');
+        $this->assertAccessible('a card that is put together');
+
+        $this->find('[data-at="page.size"]')->click();
+        $this->type('[aria-label="How many at a time"]', '10');
+        $this->sees('10 a page leave 2 alone in the last row.');
+        $this->findText('[aria-label=Advice] button', 'Show 12 at a time')->click();
+        $this->sees('12 at a time');
+
+        $this->find('[data-rule=empty] button')->click();
+        $this->sees('Fill in the');
+        $this->findText('button', 'Fill in the')->click();
+        $this->sees('Without Picture', '[role=dialog]');
+        $this->sees('1 of', '[role=dialog]');
+        $this->findText('[role=dialog] button', 'Next')->click();
+        $this->sees('2 of', '[role=dialog]');
+        $this->assertAccessible('records that are filled in one after the other');
+        $this->findText('[role=dialog] button', 'Close')->click();
+        $this->choose('[aria-label="When Picture is empty"]', 'leaveOutCard');
+        $this->sees('picture drops its card');
+        $this->assertQuietConsole();
     }
 
     public function test_a_wrong_password_is_told_plainly(): void

@@ -288,7 +288,7 @@ final class ImportTest extends TestCase
                 'date',
                 ['precipitation' => 'number', 'temp_max' => 'number', 'weather' => 'text'],
             ],
-            'airports.csv' => ['iata', ['name' => 'text', 'latitude' => 'number', 'state' => 'text']],
+            'la-riots.csv' => ['last_name', ['age' => 'number', 'gender' => 'text', 'neighborhood' => 'text']],
             'penguins.json' => ['Species', ['Island' => 'text', 'Body Mass (g)' => 'number', 'Sex' => 'text']],
         ] as $name => [$title, $columns]) {
             $path = base_path("node_modules/vega-datasets/data/{$name}");
@@ -319,7 +319,6 @@ final class ImportTest extends TestCase
                 ]);
             \Illuminate\Support\Facades\DB::table('column_matches')->insert([
                 ['type_key' => $type, 'heading' => strtolower($title), 'column' => 'title'],
-                ...($title === 'iata' ? [['type_key' => $type, 'heading' => 'name', 'column' => 'name']] : []),
             ]);
             $this->assertSame(
                 0,

@@ -24,6 +24,9 @@ use App\Pages\PlacementGrid;
 use App\Site\AddressAnswers;
 use App\Site\FoundPage;
 use App\Site\ListingPreview;
+use App\Site\ListingResult;
+use App\Site\Listings;
+use App\Site\Output\Outputs;
 use App\Site\PageAddress;
 use App\Site\SitePages;
 use App\Site\Subject;
@@ -31,6 +34,7 @@ use Illuminate\Cache\ArrayStore;
 use Illuminate\Cache\Repository;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Paging\PagingRule;
 
 /** Measures beside the plainest hand-written alternative, in one run. bin/bench calls it on a database of its own. */
 final class Bench extends Command
@@ -62,6 +66,8 @@ final class Bench extends Command
         Options $options,
         Tracer $tracer,
         RecordFinder $finder,
+        Listings $listings,
+        Outputs $outputs,
     ): int {
         if (! str_ends_with(DB::connection()->getDatabaseName(), '_bench')) {
             $this->error(
@@ -162,6 +168,20 @@ final class Bench extends Command
             ['walking far, records alone', 'far ms', 'page 1 ms', 'ratio', 'the first visitor who goes so far, ms'],
             $rows,
         );
+
+        $of48 = $modules['filtered']->paged(new PagingRule(48));
+        $feed = fn (): ListingResult => $listings->of(
+            $of48,
+            new PageAddress('/'),
+            $context,
+            $listing->show($of48, $context),
+        );
+        $fed = $feed();
+        $this->table(['cards', 'rendering ms', 'run ms', 'ratio'], [$this->compare(
+            'a page of 48, beside the run that feeds it',
+            fn () => $outputs->find('html')->write($fed),
+            $feed,
+        )]);
 
         $rows = [];
         foreach (['newest', 'filtered'] as $key) {

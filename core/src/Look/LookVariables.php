@@ -148,6 +148,7 @@ final class LookVariables
             },
             'card-border' => $card === 'framed' ? '1px solid var(--line)' : '0 solid',
             'card-ground' => $card === 'filled' ? 'var(--bed)' : ($card === 'framed' ? 'var(--paper)' : 'none'),
+            'card-ink' => $card === 'plain' ? 'currentcolor' : 'var(--ink)',
             'card-pad' => $card === 'plain' ? '0' : 'calc(var(--space) * 1.6)',
             'card-corner' => $card === 'plain' ? '0' : $look->number('shape', 'corners').'px',
             'card-shadow' => $card === 'plain' ? 'none' : self::SHADOWS[$look->text('shape', 'shadow')],

@@ -7,6 +7,9 @@
     <title>@yield('title')@hasSection('title') · @endif{{ $site->name }}</title>
     @yield('head')
     <link rel="icon" href="/wellspring.svg" type="image/svg+xml">
+    @foreach ($lookFonts as $font)
+        <link rel="preload" href="{{ $font }}" as="font" type="font/woff2" crossorigin>
+    @endforeach
     <link rel="stylesheet" href="{{ $lookSheet }}">
     @stack('scripts')
 </head>

@@ -480,9 +480,11 @@ final readonly class BenchController
     private function lastRow(Module $module, Result $result): array
     {
         $cards = (new PageNumbers(max(0, $result->total), $module->page->size))->on($result->pages);
+        // Where there are no rows, none is short.
+        $across = fn (Width $width): int => $module->arrange->hasRows() ? $module->arrange->columnsAt($width) : 1;
         $row = fn (Width $width): array => [
-            'cards' => Columns::lastRow($cards, $module->arrange->columnsAt($width)),
-            'columns' => $module->arrange->columnsAt($width),
+            'cards' => Columns::lastRow($cards, $across($width)),
+            'columns' => $across($width),
         ];
 
         return [

@@ -151,9 +151,7 @@ final readonly class LookController
         $answer = $this->answers->find($address, $this->preview->of($request));
         abort_if($answer->page === null, 404, "No page has the address {$address}.");
 
-        return ['html' => view('site.page', [
-            'result' => $answer->page, 'lookSheet' => $this->sheets->address($look),
-        ])->render()];
+        return ['html' => view('site.page', ['result' => $answer->page, 'look' => $look])->render()];
     }
 
     /** @return array{revision: int, savedAt: string} */

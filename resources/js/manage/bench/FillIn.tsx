@@ -37,7 +37,7 @@ export function FillIn({
 	const all = gaps.data?.records ?? [];
 	const now = all[at];
 	return (
-		<Sheet title={`Without ${label}`} onClose={onClose}>
+		<Sheet title={`Without ${label}`} onClose={onClose} wide>
 			{gaps.error && <Fault error={gaps.error} onRetry={gaps.refetch} />}
 			<div className="flex flex-wrap items-center gap-3 pb-2">
 				<button type="button" className="btn btn-sm" disabled={at === 0} onClick={() => setAt(at - 1)}>

@@ -25,7 +25,7 @@ export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 		return <Opening queries={[pages]} />;
 	}
 	return (
-		<div className="flex-1 flex min-h-0 lg:h-[calc(100vh-3rem)]">
+		<div className="flex-1 flex min-h-0 lg:flex-none lg:h-[calc(100vh-3rem)]">
 			<nav
 				aria-label="Pages"
 				className={`w-full lg:w-60 shrink-0 border-r border-base-300 bg-base-200 overflow-y-auto py-2 ${key || around ? "hidden lg:block" : ""}`}

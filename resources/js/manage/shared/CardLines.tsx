@@ -171,7 +171,14 @@ export function CardLines({
 								</span>
 							);
 						})}
-						<AddPart type={type} label="+ a part here" onAdd={(part) => setParts(l, [...line.parts, part])} />
+						<AddPart
+							type={type}
+							label="+ a part here"
+							onAdd={(part) => {
+								setParts(l, [...line.parts, part]);
+								setOpen([l, line.parts.length]);
+							}}
+						/>
 					</div>
 					{open?.[0] === l && line.parts[open[1]] && (
 						<PartOptions
@@ -202,7 +209,14 @@ export function CardLines({
 					)}
 				</div>
 			))}
-			<AddPart type={type} label="+ a line with…" onAdd={(part) => set([...lines, { parts: [part] }])} />
+			<AddPart
+				type={type}
+				label="+ a line with…"
+				onAdd={(part) => {
+					set([...lines, { parts: [part] }]);
+					setOpen([lines.length, 0]);
+				}}
+			/>
 		</fieldset>
 	);
 }
@@ -358,7 +372,7 @@ function AddPart({ type, label, onAdd }: { type: SourceRecords; label: string; o
 			aria-label={label.replace("+ ", "Add ")}
 			value=""
 			onChange={(event) => {
-				const found = type.parts[Number(event.target.value)];
+				const found = type.parts.find((one) => offerKey(one.part) === event.target.value);
 				if (found) {
 					onAdd(found.part);
 				}
@@ -367,13 +381,19 @@ function AddPart({ type, label, onAdd }: { type: SourceRecords; label: string; o
 			<option value="" disabled>
 				{label}
 			</option>
-			{type.parts.map((one, i) => (
-				<option key={`${one.part.part} ${one.label}`} value={i}>
+			{type.parts.map((one) => (
+				<option key={offerKey(one.part)} value={offerKey(one.part)}>
 					{one.label}
 				</option>
 			))}
 		</select>
 	);
+}
+
+/** Tells the parts that are offered from each other: `field:height`. */
+function offerKey(part: Part): string {
+	const of = part.field ?? part.taxonomy ?? (part.part === "badge" ? part.text : undefined);
+	return of === undefined ? part.part : `${part.part}:${of}`;
 }
 
 function capital(text: string): string {
