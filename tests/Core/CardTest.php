@@ -57,7 +57,8 @@ final class CardTest extends TestCase
         ];
         foreach ([
             '2026-06-01' => 'today', '2026-06-02' => 'tomorrow', '2026-05-31' => 'yesterday',
-            '2026-06-04' => 'in 3 days', '2026-06-15' => 'in 2 weeks', '2026-04-01' => '2 months ago',
+            '2026-06-04' => 'in 3 days', '2026-06-07' => 'in 6 days', '2026-06-08' => 'in 1 week',
+            '2026-06-15' => 'in 2 weeks', '2026-04-01' => '2 months ago',
             '2024-06-01' => '2 years ago',
         ] as $day => $words) {
             yield "{$day}, told on 1 June" => [['format' => 'relative'] + $date, ['sown' => $day], $words];

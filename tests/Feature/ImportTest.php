@@ -288,7 +288,7 @@ final class ImportTest extends TestCase
                 'date',
                 ['precipitation' => 'number', 'temp_max' => 'number', 'weather' => 'text'],
             ],
-            'la-riots.csv' => ['last_name', ['age' => 'number', 'gender' => 'text', 'neighborhood' => 'text']],
+            'la-riots.csv' => ['race', ['age' => 'number', 'gender' => 'text', 'neighborhood' => 'text']],
             'penguins.json' => ['Species', ['Island' => 'text', 'Body Mass (g)' => 'number', 'Sex' => 'text']],
         ] as $name => [$title, $columns]) {
             $path = base_path("node_modules/vega-datasets/data/{$name}");

@@ -112,8 +112,8 @@ final class LooksTest extends TestCase
             ->assertConflict();
         $this->putJson('/manage/api/looks/other/draft', ['definition' => $definition, 'revision' => 0])
             ->assertUnprocessable();
-        $this->postJson('/manage/api/looks/preview', ['definition' => $definition, 'address' => '/'])
-            ->assertOk()->assertSee($measured->json('sheet'));
+        $page = $this->postJson('/manage/api/looks/preview', ['definition' => $definition, 'address' => '/']);
+        $this->assertStringContainsString($measured->json('sheet'), $page->assertOk()->json('html'));
         $this->postJson('/manage/api/looks/quillmoor/publish')->assertOk()->assertJsonPath('live', true);
         $this->assertSame($measured->json('sheet'), $sheet());
         $this->assertStringContainsString('--quiet:#c0c0c0', (string) $this->get($sheet())->getContent());
