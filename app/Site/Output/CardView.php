@@ -41,16 +41,12 @@ final readonly class CardView
         return array_values($named)[0] ?? array_values($said)[0] ?? null;
     }
 
-    /** What it shows of a part; null where that is gone. */
-    public function of(Part $part): ?RenderedPart
+    /** With that part alone; without lines where it is gone. */
+    public function only(Part $part): self
     {
-        foreach ($this->parts() as $made) {
-            if ($made->part === $part) {
-                return $made;
-            }
-        }
+        $parts = array_filter($this->parts(), fn (RenderedPart $made): bool => $made->part === $part);
 
-        return null;
+        return new self($this->address, $parts === [] ? [] : [array_values($parts)], $this->heading);
     }
 
     public function withoutPictures(): self

@@ -15,8 +15,27 @@ use Wellspring\Core\Problem\Shape;
 /** What every part has beside what it shows: its label, the widths at which it shows, how it stands out. */
 final readonly class PartStyle
 {
+    /** Stands by the value; empty for none. */
+    public string $label;
+
+    public bool $isLabelAfter;
+
+    /** Classes of resources/css/site.css, joined: `is-strong not-phone`. */
+    public string $classes;
+
     private function __construct(private OptionValues $values)
     {
+        $shown = (array) $values->get('widths');
+        $emphasis = $values->text('emphasis');
+        $this->label = $values->text('label');
+        $this->isLabelAfter = $values->text('labelAt') === 'after';
+        $this->classes = implode(' ', [
+            ...$emphasis === 'plain' ? [] : ["is-{$emphasis}"],
+            ...array_map(
+                fn (string $width): string => "not-{$width}",
+                array_values(array_diff(array_column(Width::cases(), 'value'), array_filter($shown, is_string(...)))),
+            ),
+        ]);
     }
 
     public static function plain(): self
@@ -48,34 +67,6 @@ final readonly class PartStyle
                 'large' => 'Large',
             ], 'plain'),
             new Several('widths', 'Shown on', $widths),
-        ];
-    }
-
-    public function label(): string
-    {
-        return $this->values->text('label');
-    }
-
-    public function isLabelAfter(): bool
-    {
-        return $this->values->text('labelAt') === 'after';
-    }
-
-    /** @return list<string> of resources/css/site.css */
-    public function classes(): array
-    {
-        $shown = (array) $this->values->get('widths');
-        $emphasis = $this->values->text('emphasis');
-
-        return [
-            ...$emphasis === 'plain' ? [] : ["is-{$emphasis}"],
-            ...array_map(
-                fn (Width $width): string => "not-{$width->value}",
-                array_values(array_filter(
-                    Width::cases(),
-                    fn (Width $width): bool => ! in_array($width->value, $shown, true),
-                )),
-            ),
         ];
     }
 

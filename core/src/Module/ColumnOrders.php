@@ -49,7 +49,7 @@ final class ColumnOrders
     /** What stands at the head of a part's column. */
     public static function label(Part $part): string
     {
-        return $part->style->label() !== '' ? $part->style->label() : ucfirst($part->words());
+        return $part->style->label !== '' ? $part->style->label : ucfirst($part->words());
     }
 
     private static function isOrdered(Field $field): bool

@@ -19,10 +19,10 @@
             @foreach ($cards as $card)
                 <tr class="card">
                     @foreach ($columns as $column)
-                        @php($made = $card->of($column['part']))
-                        <td @class(['for-picture' => $column['hidden'], 'no-value' => $made === null])
+                        @php($cell = $card->only($column['part']))
+                        <td @class(['for-picture' => $column['hidden'], 'no-value' => $cell->lines === []])
                             @if (! $column['hidden']) data-label="{{ $column['label'] }}" @endif
-                            >@includeWhen($made !== null, 'site.part')</td>
+                            >@include('site.card', ['card' => $cell])</td>
                     @endforeach
                 </tr>
             @endforeach

@@ -1,1 +1,0 @@
-<span class="{{ $partClass }}">{!! $before !!}{{ $made->text }}{!! $after !!}</span>
