@@ -92,7 +92,7 @@ final class LooksTest extends TestCase
         $css = $this->get($before)->assertOk()->assertHeader('Cache-Control', 'immutable, max-age=31536000, public');
         $this->assertStringContainsString('--paper:#fdfcf7', (string) $css->getContent());
         $this->assertStringContainsString('@font-face', (string) $css->getContent());
-        $this->assertLessThan(12_000, strlen((string) gzencode((string) $css->getContent(), 9)), 'asked: at most 12 kB');
+        $this->assertLessThan(12_000, strlen((string) gzencode((string) $css->getContent(), 9)), 'at most 12 kB');
         $this->get('/look/0123456789abcdef0123.css')->assertNotFound();
 
         $this->actingAs($this->manager);
