@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-use Wellspring\Core\Option\OneOf;
-
 /** One record below the other, its picture beside or above the rest. */
 final readonly class ListArrangement extends StandardArrangement
 {
@@ -22,11 +20,7 @@ final readonly class ListArrangement extends StandardArrangement
     public static function options(): array
     {
         return [
-            new OneOf('picture', 'Picture stands', [
-                'left' => 'Left',
-                'right' => 'Right',
-                'above' => 'Above',
-            ], 'left'),
+            self::picture(),
             self::gap(), self::shape(), self::crop(), self::align(),
         ];
     }

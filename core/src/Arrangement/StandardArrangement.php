@@ -121,6 +121,16 @@ abstract readonly class StandardArrangement implements Arrangement
         ], $default);
     }
 
+    /** Where a picture stands beside the rest of its card. */
+    protected static function picture(): Option
+    {
+        return new OneOf('picture', 'Picture stands', [
+            'left' => 'Left',
+            'right' => 'Right',
+            'above' => 'Above',
+        ], 'left');
+    }
+
     /** How a picture of another shape fits; what is cut away keeps the picture's point in sight. */
     protected static function crop(): Option
     {
