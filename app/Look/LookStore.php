@@ -101,7 +101,9 @@ final readonly class LookStore
                 throw Refused::because('key', ProblemCode::Unknown, "There is no look “{$key}”.");
             }
             $row = $this->row($key) ?? $this->save($look, 0);
-            $row = SiteDefinition::query()->lockForUpdate()->findOrFail($row->id);
+            // One after the other: only one look is live.
+            self::rows()->orderBy('id')->lockForUpdate()->get();
+            $row = SiteDefinition::query()->findOrFail($row->id);
             self::rows()->where('id', '<>', $row->id)->whereNotNull('live')->update(['live' => null]);
             PublishedVersions::publish($row);
             AuditTrail::record(AuditAction::LookPublished, "“{$look->name}”", ['key' => $key]);

@@ -134,6 +134,21 @@ final class CardTest extends TestCase
         }
     }
 
+    public function test_what_a_badge_asks_is_the_same_for_everyone_on_every_page(): void
+    {
+        foreach ([['from' => 'viewer'], ['from' => 'page', 'take' => 'person']] as $value) {
+            $when = ['any' => [['field' => 'keeper', 'test' => 'anyOf', 'value' => $value]]];
+            try {
+                Garden::module(['card' => ['lines' => [['parts' => [
+                    ['part' => 'badge', 'text' => 'Mine', 'when' => $when],
+                ]]]]]);
+                $this->fail('It is refused.');
+            } catch (Refused $refused) {
+                $this->assertSame(['card.lines[0].parts[0].when'], array_column($refused->problems, 'path'));
+            }
+        }
+    }
+
     /**
      * Lines between `/`, parts between blanks: `h` the height with its rule, `n` the nickname likewise, `t` the title.
      *

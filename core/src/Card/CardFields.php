@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\Value\DynamicValue;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -52,13 +53,25 @@ final readonly class CardFields
         return null;
     }
 
-    /** A condition or a group that stands under a key. */
+    /**
+     * A condition or a group that stands under a key. Its values are given: a card is the same on every page, and for
+     * every visitor who may see the record.
+     */
     public function rule(Shape $shape, string $key): Condition|Group|null
     {
         $reader = ConditionReader::ofFields($this->type, $this->all, $this->problems);
         $data = $shape->raw($key);
         $isGroup = is_array($data) && array_intersect(array_keys($data), ['all', 'any', 'none']) !== [];
 
-        return $isGroup ? $reader->group($data, $shape->at($key), 1) : $reader->condition($data, $shape->at($key));
+        $rule = $isGroup ? $reader->group($data, $shape->at($key), 1) : $reader->condition($data, $shape->at($key));
+        foreach ($rule instanceof Group ? $rule->conditions() : array_filter([$rule]) as $condition) {
+            if ($condition->value instanceof DynamicValue) {
+                $shape->wrong($key, 'conditions whose values are given, not taken from elsewhere', $data);
+
+                return null;
+            }
+        }
+
+        return $rule;
     }
 }

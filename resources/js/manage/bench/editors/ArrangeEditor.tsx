@@ -85,23 +85,45 @@ function Second({ bench }: Pick<EditorProps, "bench">) {
 		const { offer: __, ...plain } = definition as typeof definition & { offer?: unknown };
 		change((isEmpty ? plain : { ...plain, offer: { key: definition.key, ...next } }) as typeof definition);
 	};
+	const { previewContext, setPreviewContext } = bench;
+	const parameter = `${(offer?.key as string | undefined) ?? definition.key}-as`;
+	const choices = (previewContext.choices ?? {}) as Record<string, string>;
+	const see = (isSeen: boolean) => {
+		const { [parameter]: _, ...rest } = choices;
+		const next = isSeen ? { ...rest, [parameter]: offered[0]?.key ?? "" } : rest;
+		const { choices: __, ...plain } = previewContext;
+		setPreviewContext(Object.keys(next).length > 0 ? { ...plain, choices: next } : plain);
+	};
 	return (
-		<label className="flex flex-wrap items-center gap-2 text-[0.85rem]">
-			<span className="text-quiet">Visitors may switch to</span>
-			<select
-				className="select select-sm w-auto"
-				value={offered[0]?.arrange.as ?? ""}
-				onChange={(event) => set(event.target.value)}
-			>
-				<option value="">no other</option>
-				{arrangements
-					.filter((one) => one.key !== definition.arrange.as)
-					.map((one) => (
-						<option key={one.key} value={one.key}>
-							{one.label}
-						</option>
-					))}
-			</select>
-		</label>
+		<div className="flex flex-wrap items-center gap-x-4 gap-y-1.5 text-[0.85rem]">
+			<label className="flex flex-wrap items-center gap-2">
+				<span className="text-quiet">Visitors may switch to</span>
+				<select
+					className="select select-sm w-auto"
+					value={offered[0]?.arrange.as ?? ""}
+					onChange={(event) => set(event.target.value)}
+				>
+					<option value="">no other</option>
+					{arrangements
+						.filter((one) => one.key !== definition.arrange.as)
+						.map((one) => (
+							<option key={one.key} value={one.key}>
+								{one.label}
+							</option>
+						))}
+				</select>
+			</label>
+			{offered[0] && (
+				<label className="flex items-center gap-2">
+					<input
+						type="checkbox"
+						className="checkbox checkbox-sm"
+						checked={parameter in choices}
+						onChange={(event) => see(event.target.checked)}
+					/>
+					seen so here
+				</label>
+			)}
+		</div>
 	);
 }
