@@ -72,11 +72,11 @@ final readonly class MediaUse
      */
     private static function naming(Builder $rows, array $names): iterable
     {
-        $text = "(draft::text || coalesce(live::text, ''))";
+        $text = "(draft::varchar || coalesce(live::varchar, ''))";
 
         return $rows->whereNull('removed_at')->where(function (Builder $any) use ($names, $text): void {
             foreach ($names as $name) {
-                $any->orWhereRaw("position(?::text in {$text}) > 0", [json_encode($name, JSON_UNESCAPED_SLASHES)]);
+                $any->orWhereRaw("position(?::varchar in {$text}) > 0", [json_encode($name, JSON_UNESCAPED_SLASHES)]);
             }
         })->orderBy('id')->get();
     }
