@@ -7,7 +7,10 @@ namespace Tests\Feature;
 use App\Look\OwnStyles;
 use App\Models\User;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Process;
 use Tests\Support\Garden;
+use Wellspring\Core\Look\DesignTokens;
+use Wellspring\Core\Look\ShippedLooks;
 
 /** How listings look: cards to the end, what shows instead, and the site's looks from Manage to the style sheet. */
 final class LooksTest extends TestCase
@@ -130,6 +133,36 @@ final class LooksTest extends TestCase
         $this->assertSame('slate-house-2', $made->json('key'));
         $this->postJson('/manage/api/looks', ['name' => 'X', 'tokens' => ['size' => []]])->assertUnprocessable();
         $this->deleteJson('/manage/api/looks/slate-house-2')->assertOk();
+    }
+
+    /** By @terrazzo/parser 2, which others wrote for the format of the W3C's Design Tokens Community Group. */
+    public function test_the_tokens_of_every_look_are_what_others_read(): void
+    {
+        foreach (ShippedLooks::all() as $look) {
+            $read = Process::path(base_path())
+                ->input(json_encode(DesignTokens::of($look), JSON_THROW_ON_ERROR))
+                ->run(['node', 'tests/Support/tokens.mjs']);
+            $this->assertTrue($read->successful(), $read->errorOutput());
+            $tokens = json_decode($read->output(), true);
+            $this->assertIsArray($tokens);
+            foreach ($look->colours->toArray() as $role => $hex) {
+                $this->assertSame('color', $tokens["color.{$role}"]['type']);
+                $this->assertSame($hex, $tokens["color.{$role}"]['value']['hex']);
+                $components = array_map(
+                    fn (int|float $part): string => sprintf('%02x', (int) round($part * 255)),
+                    $tokens["color.{$role}"]['value']['components'],
+                );
+                $this->assertSame($hex, '#'.implode('', $components));
+            }
+            foreach (['size.text', 'space.step', 'radius.corner'] as $name) {
+                $this->assertSame('dimension', $tokens[$name]['type']);
+            }
+            $this->assertSame('fontFamily', $tokens['font.heading']['type']);
+            $this->assertSame(
+                ['fontWeight', $look->number('type', 'weight')],
+                array_values($tokens['weight.heading']),
+            );
+        }
     }
 
     public function test_a_style_sheet_of_the_sites_own_stays_in_its_place(): void
