@@ -58,7 +58,7 @@ final readonly class StepCounter
             ->selectRaw(($cases === '' ? "{$passes}" : "case{$cases} else {$passes} end").' as dropped_by', $bindings);
         $parts = array_map(
             fn (Part $part): Fragment => $this->compiler->partIsEmpty($part, $context),
-            $module->card->parts(),
+            $module->card->fillable(),
         );
         $empties = array_filter($parts, fn (Fragment $part): bool => $part->sql !== '(true) is not true');
         $columns = [];

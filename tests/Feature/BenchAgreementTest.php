@@ -282,7 +282,7 @@ final class BenchAgreementTest extends TestCase
                     $where?->keeps($record, $context) ?? true
                 ) && ! in_array($record->slug, $module->leaveOut, true),
             );
-            $parts = $module->card->parts();
+            $parts = $module->card->fillable();
             $empty = app(Listing::class)->runWithGaps($module, $context, '1');
             foreach ($parts as $place => $part) {
                 $this->assertSame(

@@ -84,7 +84,13 @@ final readonly class Card
      */
     public function gaps(Record $record, CardContext $context): array
     {
-        return array_filter($this->parts(), fn (Part $part): bool => $part->value($record, $context) === null);
+        return array_filter($this->fillable(), fn (Part $part): bool => $part->value($record, $context) === null);
+    }
+
+    /** @return array<string, Part> the parts that a record can lack something for, by their place in a definition */
+    public function fillable(): array
+    {
+        return array_filter($this->parts(), fn (Part $part): bool => $part->kind->canBeFilledIn());
     }
 
     /** @return array<string, Part> by their place in a definition: `card.lines[0].parts[1]` */

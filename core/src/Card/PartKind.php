@@ -48,6 +48,9 @@ interface PartKind
     /** Whether it shows something else from midnight on though nothing was written. */
     public function changesDaily(Part $part): bool;
 
+    /** Whether a record that it has nothing to show of lacks something, to be filled in. */
+    public function canBeFilledIn(): bool;
+
     /** Whether what it shows is the name of a picture. */
     public function showsPicture(): bool;
 

@@ -1,4 +1,5 @@
 @php($module = $shown->module)
+@php($level = $shown->heading === false ? 2 : 3)
 <section @class(['module', ...$module->look?->classes() ?? []]) id="{{ $shown->anchor }}"
     @if ($shown->heading === false) aria-label="{{ $module->name }}"
     @else aria-labelledby="{{ $shown->anchor }}-name" @endif>
@@ -11,10 +12,10 @@
         @includeWhen($shown->letters() !== [], 'site.letters')
         @foreach ($shown->groups() as $i => $group)
             @if ($group['heading'] !== null)
-                <h3 class="group-head" id="{{ $shown->anchor }}-{{ $i + 1 }}">
+                <h{{ $level }} class="group-head" id="{{ $shown->anchor }}-{{ $i + 1 }}">
                     {{ $group['heading']['words'] }}
                     <span class="group-count">{{ $group['heading']['records'] }}</span>
-                </h3>
+                </h{{ $level }}>
             @endif
             @include('site.arrangements.'.$module->arrange::key(), ['cards' => $group['cards'], 'shown' => $shown])
         @endforeach

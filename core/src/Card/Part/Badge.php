@@ -98,6 +98,11 @@ final class Badge implements PartKind
         return $part->rule === null ? Presence::never() : Presence::where($part->rule);
     }
 
+    public function canBeFilledIn(): bool
+    {
+        return false;
+    }
+
     public function fields(Part $part): array
     {
         return array_map(fn (Condition $condition): Field => $condition->field, $this->conditions($part));

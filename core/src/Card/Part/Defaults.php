@@ -51,6 +51,11 @@ trait Defaults
         return false;
     }
 
+    public function canBeFilledIn(): bool
+    {
+        return true;
+    }
+
     public function showsPicture(): bool
     {
         return false;

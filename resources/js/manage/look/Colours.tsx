@@ -7,10 +7,13 @@ const HEX = /^#[0-9a-f]{6}$/i;
 export function Colours({
 	roles,
 	colours,
+	pairs,
 	onChange,
 }: {
 	roles: Looks["roles"];
 	colours: LookFile["colours"];
+	/** Of which the least contrast stands beside each colour of a text. */
+	pairs: Contrast[];
 	onChange: (role: string, hex: string) => void;
 }) {
 	return (
@@ -25,6 +28,7 @@ export function Colours({
 						onChange={(event) => onChange(key, event.target.value)}
 					/>
 					<span className="flex-1 text-[0.92rem]">{label}</span>
+					<Least pairs={pairs.filter((one) => one.text === key)} />
 					<span>
 						<Word words={colours[key] ?? ""} label={label}>
 							<label className="grid gap-1 text-[0.85rem]">
@@ -40,6 +44,21 @@ export function Colours({
 				</li>
 			))}
 		</ul>
+	);
+}
+
+/** The least contrast that a text has on what it stands on. */
+function Least({ pairs }: { pairs: Contrast[] }) {
+	const least = pairs.reduce<Contrast | null>((now, one) => (now && now.ratio <= one.ratio ? now : one), null);
+	return (
+		least && (
+			<span
+				className={`text-[0.8rem] whitespace-nowrap ${least.level === "fails" ? "text-secondary font-semibold" : "text-quiet"}`}
+				title={`on ${least.ground}`}
+			>
+				{least.ratio.toFixed(1)} {least.level}
+			</span>
+		)
 	);
 }
 

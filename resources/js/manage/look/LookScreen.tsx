@@ -160,7 +160,12 @@ function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
 									Add colours for the dark
 								</button>
 							) : (
-								<Colours roles={looks.roles} colours={palette} onChange={setColour} />
+								<Colours
+									roles={looks.roles}
+									colours={palette}
+									pairs={(isDark ? measure.data?.dark : measure.data?.light) ?? []}
+									onChange={setColour}
+								/>
 							)}
 						</section>
 						<p className="text-[0.9rem] leading-[1.8]">
