@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Look\OwnStyles;
+use App\Models\Media;
 use App\Models\User;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Process;
@@ -163,6 +164,36 @@ final class LooksTest extends TestCase
                 array_values($tokens['weight.heading']),
             );
         }
+    }
+
+    public function test_a_picture_of_a_wall_opens_the_video_that_it_stands_for(): void
+    {
+        foreach (['fern.webp' => 'image/webp', 'film.mp4' => 'video/mp4'] as $name => $mime) {
+            $size = $mime === 'image/webp' ? ['width' => 800, 'height' => 600, 'sizes' => [400, 800]] : [];
+            Media::query()->create($size + ['name' => $name, 'mime' => $mime, 'bytes' => 1, 'alt' => '']);
+        }
+        $films = ['Bare' => null, 'Gone' => 'gone.mp4', 'Here' => 'film.mp4', 'There' => 'https://b.example/v'];
+        foreach ($films as $title => $film) {
+            $values = ['title' => $title, 'nickname' => 'W', 'picture' => 'fern.webp', 'film' => $film];
+            $this->plant(array_filter($values));
+        }
+        $this->placeOn($this->pageAt('/'), Garden::module([
+            'where' => ['all' => [['field' => 'nickname', 'test' => 'is', 'value' => 'W']]],
+            'order' => [['by' => 'title', 'direction' => 'up']],
+            'arrange' => ['as' => 'wall'],
+            'card' => ['lines' => [['parts' => [['part' => 'picture', 'video' => 'film']]]]],
+        ]));
+        $html = (string) $this->get('/')->getContent();
+        preg_match_all('~<a class="large-view" href="(?:https?://localhost)?([^"]+)"([^>]*)>~', $html, $links);
+        $this->assertSame(
+            ['/media/fern.jpg', '/media/fern.jpg', '/media/film.mp4', 'https://b.example/v'],
+            $links[1],
+        );
+        $this->assertSame(
+            [false, false, true, true],
+            array_map(fn (string $rest): bool => str_contains($rest, 'data-video'), $links[2]),
+            'a film that is gone leaves the picture',
+        );
     }
 
     public function test_a_style_sheet_of_the_sites_own_stays_in_its_place(): void
