@@ -25,6 +25,7 @@ use Wellspring\Core\Page\Band;
 use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\Tone;
+use Wellspring\Core\Run\StepKind;
 
 /** Looks up what advice on a module is based on: where it stands, what stands beside it, where its links lead. */
 final readonly class ModuleAdvice
@@ -55,10 +56,10 @@ final readonly class ModuleAdvice
             $this->pages->stored(array_values($pages), false),
         );
         [$level, $isOnDark] = self::standing($module->key, $definitions);
-        $passing = array_column(array_map(
-            fn ($step): array => [(string) $step->name, $step->left],
-            $run->result->steps,
-        ), 1, 0)['leaveOut'] ?? 0;
+        $passing = 0;
+        foreach ($run->result->steps as $step) {
+            $passing = $step->name->kind === StepKind::LeaveOut ? $step->left : $passing;
+        }
 
         return Advisor::on($module, new AdviceFacts(
             $run->result->total,

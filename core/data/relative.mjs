@@ -1,5 +1,5 @@
-// Writes relative.json: how far a day lies from today, by language, as messages of ICU's MessageFormat. What they say is
-// CLDR's, by Intl.RelativeTimeFormat and Intl.PluralRules (ECMA-402). Run by hand: node core/data/relative.mjs
+// Writes relative.json: how far a day lies from today, by language, as messages of ICU's MessageFormat. What they say
+// is CLDR's, by Intl.RelativeTimeFormat and Intl.PluralRules (ECMA-402). Run by hand: node core/data/relative.mjs
 import { writeFileSync } from "node:fs";
 
 const SAMPLES = [0, 1, 2, 3, 4, 5, 6, 7, 8, 10, 11, 12, 13, 14, 16, 20, 21, 22, 23, 25, 26, 29, 100, 101, 102];

@@ -74,36 +74,39 @@ final readonly class Advisor
         if (! $this->module->arrange->hasRows() || $this->facts->total < $size) {
             return [];
         }
-        $columns = array_map(
-            fn (Width $width): int => max(1, $this->module->arrange->columnsAt($width)),
-            Width::cases(),
-        );
-        foreach (array_reverse(Width::cases()) as $width) {
-            $across = max(1, $this->module->arrange->columnsAt($width));
+        $columns = [];
+        foreach (Width::cases() as $width) {
+            $columns[$width->value] = max(1, $this->module->arrange->columnsAt($width));
+        }
+        foreach (array_reverse($columns) as $width => $across) {
             $alone = $size % $across;
             if ($alone !== 0) {
-                $full = self::fullSize($size, array_values(array_unique($columns)));
-
-                return [new Advice(
+                return [$this->sized(
                     'lastRow',
-                    'page.size',
-                    "With {$across} across on a {$width->value}, {$size} a page leave "
+                    "With {$across} across on a {$width}, {$size} a page leave "
                         .($alone === 1 ? 'one alone' : "{$alone} alone").' in the last row.',
-                    "Show {$full} at a time",
-                    $this->with('page', ['size' => $full] + $this->module->page->toArray()),
+                    self::fullSize($size, array_values($columns)),
                 )];
             }
         }
 
-        return $size > self::LONG && $this->module->page->mode === PagingMode::Numbered ? [new Advice(
+        return $size > self::LONG && $this->module->page->mode === PagingMode::Numbered ? [$this->sized(
             'longPage',
-            'page.size',
             "{$size} at a time make a long page.",
-            'Show '.self::fullSize(self::LONG, array_values(array_unique($columns))).' at a time',
-            $this->with('page', [
-                'size' => self::fullSize(self::LONG, array_values(array_unique($columns))),
-            ] + $this->module->page->toArray()),
+            self::fullSize(self::LONG, array_values($columns)),
         )] : [];
+    }
+
+    /** Advice to show another number of records at a time. */
+    private function sized(string $code, string $words, int $size): Advice
+    {
+        return new Advice(
+            $code,
+            'page.size',
+            $words,
+            "Show {$size} at a time",
+            $this->with('page', ['size' => $size] + $this->module->page->toArray()),
+        );
     }
 
     /** @return list<Advice> where an arrangement is made for another number of records than a page has */

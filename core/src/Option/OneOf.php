@@ -9,6 +9,8 @@ use Wellspring\Core\Problem\Shape;
 /** One of a few named values. */
 final readonly class OneOf implements Option
 {
+    use NamedChoices;
+
     /** @param  non-empty-array<string, string>  $choices  words by value */
     public function __construct(
         private string $key,
@@ -35,7 +37,7 @@ final readonly class OneOf implements Option
 
     public function read(Shape $shape): string
     {
-        return $shape->oneOf($this->key, array_map(strval(...), array_keys($this->choices)), $this->default);
+        return $shape->oneOf($this->key, $this->values(), $this->default);
     }
 
     public function words(mixed $value): string
@@ -45,22 +47,17 @@ final readonly class OneOf implements Option
 
     public function schema(): array
     {
-        return ['enum' => array_map(strval(...), array_keys($this->choices)), 'default' => $this->default];
+        return ['enum' => $this->values(), 'default' => $this->default];
     }
 
     public function describe(): array
     {
-        $choices = [];
-        foreach ($this->choices as $value => $label) {
-            $choices[] = ['value' => (string) $value, 'label' => $label];
-        }
-
         return [
             'key' => $this->key,
             'label' => $this->label,
             'kind' => 'oneOf',
             'default' => $this->default,
-            'choices' => $choices,
+            'choices' => $this->namedChoices(),
         ];
     }
 }

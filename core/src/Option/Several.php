@@ -9,6 +9,8 @@ use Wellspring\Core\Problem\Shape;
 /** Some of a few named values; all of them where nothing is said. */
 final readonly class Several implements Option
 {
+    use NamedChoices;
+
     /** @param  non-empty-array<string, string>  $choices  words by value */
     public function __construct(private string $key, private string $label, private array $choices)
     {
@@ -27,7 +29,7 @@ final readonly class Several implements Option
     /** @return list<string> */
     public function default(): array
     {
-        return array_map(strval(...), array_keys($this->choices));
+        return $this->values();
     }
 
     /** @return list<string> in the order of the choices */
@@ -66,17 +68,12 @@ final readonly class Several implements Option
 
     public function describe(): array
     {
-        $choices = [];
-        foreach ($this->choices as $value => $label) {
-            $choices[] = ['value' => (string) $value, 'label' => $label];
-        }
-
         return [
             'key' => $this->key,
             'label' => $this->label,
             'kind' => 'several',
             'default' => $this->default(),
-            'choices' => $choices,
+            'choices' => $this->namedChoices(),
         ];
     }
 }

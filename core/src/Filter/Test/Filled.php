@@ -5,16 +5,15 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
-use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
-use Wellspring\Core\Wording\Format;
 
 /** Whether there is a value at all. */
 final readonly class Filled implements Test
 {
     use ValueTest;
+    use WithoutValue;
 
     public function __construct(public bool $filled)
     {
@@ -28,21 +27,6 @@ final readonly class Filled implements Test
     public function suits(Family $family): bool
     {
         return $family !== Family::Identity && $family !== Family::Words;
-    }
-
-    public function wantsValue(): bool
-    {
-        return false;
-    }
-
-    public function readValue(mixed $value, Field $field): mixed
-    {
-        return null;
-    }
-
-    public function valueSchema(): array
-    {
-        return [];
     }
 
     public function usesIndex(): bool
@@ -63,10 +47,5 @@ final readonly class Filled implements Test
     public function words(Condition $condition): string
     {
         return $this->filled ? 'is filled' : 'is empty';
-    }
-
-    public function valueWords(Condition $condition, Format $format): string
-    {
-        return '';
     }
 }

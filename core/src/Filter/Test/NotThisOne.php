@@ -5,17 +5,16 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
-use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
-use Wellspring\Core\Wording\Format;
 
 /** Leaves out the item that the page is about. On a page about none, it keeps everything. */
 final readonly class NotThisOne implements Test
 {
     use RecordTest;
+    use WithoutValue;
 
     public function key(): string
     {
@@ -25,21 +24,6 @@ final readonly class NotThisOne implements Test
     public function suits(Family $family): bool
     {
         return $family === Family::Identity;
-    }
-
-    public function wantsValue(): bool
-    {
-        return false;
-    }
-
-    public function readValue(mixed $value, Field $field): mixed
-    {
-        return null;
-    }
-
-    public function valueSchema(): array
-    {
-        return [];
     }
 
     public function isNegative(): bool
@@ -60,10 +44,5 @@ final readonly class NotThisOne implements Test
     public function words(Condition $condition): string
     {
         return 'is not the one being shown';
-    }
-
-    public function valueWords(Condition $condition, Format $format): string
-    {
-        return '';
     }
 }

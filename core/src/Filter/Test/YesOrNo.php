@@ -5,16 +5,15 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
-use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
-use Wellspring\Core\Wording\Format;
 
 /** A stated yes, or a stated no. */
 final readonly class YesOrNo implements Test
 {
     use ValueTest;
+    use WithoutValue;
 
     public function __construct(public bool $yes)
     {
@@ -30,21 +29,6 @@ final readonly class YesOrNo implements Test
         return $family === Family::YesNo;
     }
 
-    public function wantsValue(): bool
-    {
-        return false;
-    }
-
-    public function readValue(mixed $value, Field $field): mixed
-    {
-        return null;
-    }
-
-    public function valueSchema(): array
-    {
-        return [];
-    }
-
     public function isNegative(): bool
     {
         return false;
@@ -58,10 +42,5 @@ final readonly class YesOrNo implements Test
     public function words(Condition $condition): string
     {
         return $this->yes ? 'is yes' : 'is no';
-    }
-
-    public function valueWords(Condition $condition, Format $format): string
-    {
-        return '';
     }
 }

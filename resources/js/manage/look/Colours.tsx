@@ -50,12 +50,10 @@ export function Colours({
 /** The least contrast that a text has on what it stands on. */
 function Least({ pairs }: { pairs: Contrast[] }) {
 	const least = pairs.reduce<Contrast | null>((now, one) => (now && now.ratio <= one.ratio ? now : one), null);
+	const tone = least?.level === "fails" ? "text-secondary font-semibold" : "text-quiet";
 	return (
 		least && (
-			<span
-				className={`text-[0.8rem] whitespace-nowrap ${least.level === "fails" ? "text-secondary font-semibold" : "text-quiet"}`}
-				title={`on ${least.ground}`}
-			>
+			<span className={`text-[0.8rem] whitespace-nowrap ${tone}`} title={`on ${least.ground}`}>
 				{least.ratio.toFixed(1)} {least.level}
 			</span>
 		)
@@ -105,11 +103,9 @@ export function Contrasts({
 							{GROUNDS.map((ground) => {
 								const pair = of(text, ground);
 								const fails = pair?.level === "fails";
+								const tint = pair ? (fails ? "bg-warning/60" : "bg-accent") : "";
 								return (
-									<td
-										key={ground}
-										className={`px-2 py-1.5 border border-base-100 rounded ${pair ? (fails ? "bg-warning/60" : "bg-accent") : ""}`}
-									>
+									<td key={ground} className={`px-2 py-1.5 border border-base-100 rounded ${tint}`}>
 										{!pair && <span className="text-quiet">not used</span>}
 										{pair && (
 											<span className="font-semibold whitespace-nowrap">

@@ -47,6 +47,10 @@ export function LookScreen() {
 
 type View = "plate" | "page" | "both";
 
+const CHOSEN = "font-semibold border-secondary";
+const BAR = "flex flex-wrap items-center gap-x-4 gap-y-1 px-4 md:px-5 py-2";
+const SIDE_BY_SIDE = "grid gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,1fr)_22rem] items-start";
+
 function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
 	const client = useQueryClient();
 	const navigate = useNavigate();
@@ -98,10 +102,7 @@ function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
 					</button>
 				)}
 			/>
-			<nav
-				className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 md:px-5 py-2 bg-base-200 border-b border-base-300 text-[0.9rem]"
-				aria-label="Looks"
-			>
+			<nav className={`${BAR} bg-base-200 border-b border-base-300 text-[0.9rem]`} aria-label="Looks">
 				<span className="text-quiet">{looks.looks.length} looks:</span>
 				{looks.looks.map((one) => (
 					<Link
@@ -121,7 +122,7 @@ function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
 						<button
 							key={String(dark)}
 							type="button"
-							className={`cursor-pointer border-b-2 ${isDark === dark ? "font-semibold border-secondary" : "text-quiet border-transparent"}`}
+							className={`cursor-pointer border-b-2 ${isDark === dark ? CHOSEN : "text-quiet border-transparent"}`}
 							aria-pressed={isDark === dark}
 							onClick={() => setDark(dark)}
 						>
@@ -135,7 +136,7 @@ function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
 			</nav>
 			{measure.error && <p className="px-5 py-2 text-error">{measure.error.message}</p>}
 			{view === "plate" ? (
-				<div className="w-full max-w-7xl mx-auto px-4 md:px-6 py-5 grid gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,1fr)_22rem] items-start">
+				<div className={`w-full max-w-7xl mx-auto px-4 md:px-6 py-5 ${SIDE_BY_SIDE}`}>
 					<section className="grid gap-6 min-w-0" aria-label="The plate">
 						{measure.data && (
 							<Plate html={measure.data.plate} groups={looks.groups} look={definition} onChange={setOption} />

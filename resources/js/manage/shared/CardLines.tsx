@@ -138,6 +138,7 @@ export function CardLines({
 							const isOpen = open?.[0] === l && open[1] === p;
 							const label = partLabel(type, part);
 							const shows = sample[`card.lines[${l}].parts[${p}]`];
+							const tone = isOpen ? "border-primary bg-accent" : "border-base-300 bg-base-200";
 							return (
 								// biome-ignore lint/a11y/noStaticElementInteractions: dragging has its keys on the button within
 								<span
@@ -149,7 +150,7 @@ export function CardLines({
 										event.dataTransfer.setData(PART, `${l}.${p}`);
 										event.dataTransfer.effectAllowed = "move";
 									}}
-									className={`inline-flex items-center rounded-field border ${isOpen ? "border-primary bg-accent" : "border-base-300 bg-base-200"}`}
+									className={`inline-flex items-center rounded-field border ${tone}`}
 								>
 									<GripVertical size={14} aria-hidden="true" className="text-quiet cursor-grab" />
 									<button
