@@ -176,6 +176,17 @@ final class CatalogueStore
     }
 
     /**
+     * @param  list<int>  $ids  of terms of any taxonomy
+     * @return list<string> the slugs of those that are of the taxonomy
+     */
+    public function termSlugs(string $taxonomy, array $ids): array
+    {
+        $this->catalogue();
+
+        return array_map(strval(...), array_keys(array_intersect($this->termIds[$taxonomy] ?? [], $ids)));
+    }
+
+    /**
      * @param  list<string>  $slugs
      * @return list<int> the ids in the order of the slugs; 0 for one that is not there
      */

@@ -37,6 +37,27 @@ final readonly class ModuleQuery
         return $query;
     }
 
+    /**
+     * @param  Module  $module  bound
+     * @return Builder<Item> what would be left after step 5, pins included, had the visitor chosen nothing
+     */
+    public function unchosen(Module $module, Context $context): Builder
+    {
+        $query = $this->sources->candidates($module->source, $context);
+        $where = Fragment::all($this->conditions($module, $context));
+        $this->keep(
+            $query,
+            $module->pin === [] || $where->sql === 'true' ? $where : Fragment::any([
+                $where,
+                new Fragment('items.slug = any(?::text[])', [Fragment::arrayLiteral($module->pin)]),
+            ]),
+            $this->compiler->notLeftOut($module),
+            $this->compiler->cardIsListed($module->card, $context),
+        );
+
+        return $query;
+    }
+
     /** @return Builder<Item> those that pass the rules before the empty-value rules and have nothing for the part */
     public function lacking(Module $module, Part $part, Context $context): Builder
     {

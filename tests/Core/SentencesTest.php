@@ -102,6 +102,12 @@ final class SentencesTest extends TestCase
             ['Watered is in the next hour', 'watered', 'inNext', ['amount' => 1, 'unit' => 'hours']],
             ['Watered was in the last 90 minutes', 'watered', 'inLast', ['amount' => 90, 'unit' => 'minutes']],
             ['Watered is today', 'watered', 'current', 'day'],
+            [
+                'Spot lies within 5 km of 50.61, -3.52',
+                'spot',
+                'within',
+                ['latitude' => 50.61, 'longitude' => -3.52, 'km' => 5],
+            ],
             ['Hardy is yes', 'hardy', 'yes'],
             ['Hardy is no', 'hardy', 'no'],
             ['Light is Full sun', 'light', 'anyOf', ['sun']],

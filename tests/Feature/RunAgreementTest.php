@@ -10,6 +10,7 @@ use App\Content\ItemWriter;
 use App\Content\TypeWriter;
 use App\Listing\CachedCursors;
 use App\Listing\ContextFactory;
+use App\Listing\FacetCounter;
 use App\Listing\HeadingCounter;
 use App\Listing\KeysetPaginator;
 use App\Listing\Listing;
@@ -33,14 +34,18 @@ use Tests\Support\Garden;
 use Tests\Support\Plugins\Twice;
 use Tests\Support\Plugins\TwiceSql;
 use Tests\Support\RandomModules;
+use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Content\Status;
+use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\Trace;
+use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\PagingMode;
+use Wellspring\Core\Run\ReferenceFacets;
 use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Sort\Comparator;
@@ -149,6 +154,7 @@ final class RunAgreementTest extends TestCase
                     $store->read($module->toArray())->toArray(),
                     "a definition is read as it is written; {$said}",
                 );
+                $this->assertFacets($module, $records, $context, $d, $said);
                 $met += $expected->total > 0 ? 1 : 0;
                 $chosen += $module->bound($context)->chosen->rule() === null ? 0 : 1;
             }
@@ -183,6 +189,53 @@ final class RunAgreementTest extends TestCase
                 app(NeighbourFinder::class)->of($module, (int) $id, $context),
             ),
             "neighbours of {$id}; {$said}",
+        );
+    }
+
+    /**
+     * What the filters offer is counted alike; and one option or bar, drawn and chosen, lists as many as were counted.
+     *
+     * @param  list<Record>  $records
+     */
+    private function assertFacets(Module $module, array $records, Context $context, int $d, string $said): void
+    {
+        $bound = $module->bound($context);
+        $expected = (new ReferenceFacets(Garden::format()))->of($module, $records, $context);
+        $found = app(FacetCounter::class)->of($bound, $context, $bound->offer->filters ?? []);
+        foreach ($expected as $i => $facet) {
+            $name = "{$facet->filter->name} as {$facet->filter->control->key()}; {$said}";
+            $this->assertEquals($facet->toArray(), $found[$i]->toArray(), "what can be chosen of {$name}");
+            $this->assertSame($facet->without, $found[$i]->without, "without {$name}");
+            // One asked alone tells the same: the others are then known from before.
+            $this->assertEquals(
+                $facet->toArray(),
+                app(FacetCounter::class)->of($bound, $context, [$facet->filter])[0]->toArray(),
+                "asked alone, {$name}",
+            );
+            $options = $facet->options();
+            $option = $options[$d % max(1, count($options))] ?? null;
+            if ($option !== null) {
+                $with = $facet->filter->join === Quantifier::All ? $facet->chosen->options ?? [] : [];
+                $this->assertSame(
+                    $option->count,
+                    $this->listedWith($bound, $facet->filter, implode(',', [...$with, $option->value]), $context),
+                    "as many as {$option->value} says; {$name}",
+                );
+            }
+        }
+    }
+
+    /** How many are listed, all that were skipped or too many included, when one filter is chosen otherwise. */
+    private function listedWith(Module $bound, OfferedFilter $filter, string $value, Context $context): int
+    {
+        $parameters = $bound->chosen->parameters();
+        $parameters["mine-{$filter->name}"] = $value;
+        $definition = ['skip' => 0, 'page' => ['size' => 5]] + $bound->toArray();
+        unset($definition['atMost']);
+
+        return app(Listing::class)->total(
+            app(ModuleStore::class)->read($definition),
+            $context->with(choices: Choices::fromAddress($parameters)),
         );
     }
 

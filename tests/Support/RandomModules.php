@@ -369,7 +369,14 @@ final class RandomModules
         foreach ($own === [] ? [] : $this->some(array_keys($own)) as $key) {
             $as = $this->one(FilterControls::suiting($own[$key]));
             $filters[] = ['field' => $key, 'as' => $as]
-                + (FilterControls::all()[$as]->takesSeveral() ? ['join' => $this->one(['any', 'all'])] : []);
+                + (FilterControls::all()[$as]->takesSeveral() ? ['join' => $this->one(['any', 'all'])] : [])
+                + match ($as) {
+                    'only' => ['rule' => $this->chance(50) ? $this->condition($own) : $this->group(3, $own)],
+                    'near' => ['points' => [
+                        ['key' => 'mill', 'name' => 'The mill', 'latitude' => 50.61, 'longitude' => -3.52],
+                    ], 'distances' => [1, 20, 500]],
+                    default => [],
+                };
         }
 
         return [
@@ -396,6 +403,9 @@ final class RandomModules
                 'range' => $this->one(['1..10', '2..', '..4.2', '-1..2', '10..1', 'some', '..']),
                 'dates' => $this->one(['2026-03-01..2026-06-01', '2026-03-29..', '..2026-03-29', '2026-02-30..']),
                 'yesNo' => $this->one(['yes', 'no', 'perhaps']),
+                'only' => 'yes',
+                'letters' => $this->one(['f', 'o', 's', 'e', 'fern']),
+                'near' => $this->one(['mill,1', 'mill,500', '50.7,-3.4,20', 'mill,7', 'nowhere,1', '91,0,20']),
                 'search' => $this->looked(),
                 default => implode(',', $this->some(
                     ['sun', 'shade', 'pot', 'hedge', 'perennials', 'ferns', 'shrubs', 'a', 'no such'],
@@ -503,6 +513,11 @@ final class RandomModules
                     'months',
                     'years',
                 ]),
+            ],
+            $field->family() === Family::Place => [
+                'latitude' => $this->one([50.61, -33, 50.7]),
+                'longitude' => $this->one([-3.52, 151.2, -3.4]),
+                'km' => $this->one([0, 1, 20.5, 20000]),
             ],
             in_array($test, ['current', 'previous', 'following'], true) => $this->one(['day', 'week', 'month', 'year']),
             $test === 'between' && ! in_array($field->family(), [Family::Text, Family::LongText], true) => $this->one([

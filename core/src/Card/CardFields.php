@@ -61,9 +61,7 @@ final readonly class CardFields
     {
         $reader = ConditionReader::ofFields($this->type, $this->all, $this->problems);
         $data = $shape->raw($key);
-        $isGroup = is_array($data) && array_intersect(array_keys($data), ['all', 'any', 'none']) !== [];
-
-        $rule = $isGroup ? $reader->group($data, $shape->at($key), 1) : $reader->condition($data, $shape->at($key));
+        $rule = $reader->rule($data, $shape->at($key));
         foreach ($rule instanceof Group ? $rule->conditions() : array_filter([$rule]) as $condition) {
             if ($condition->value instanceof DynamicValue) {
                 $shape->wrong($key, 'conditions whose values are given, not taken from elsewhere', $data);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Choice;
 
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
@@ -29,12 +30,43 @@ final readonly class Chosen
         return $this->parameters() === [];
     }
 
-    /** What all the filters keep together; null where none is chosen. */
-    public function rule(): ?Group
+    public function bound(Context $context): self
     {
-        $conditions = array_map(fn (ChosenFilter $chosen): Condition => $chosen->condition, $this->filters);
+        return new self(
+            $this->offer,
+            array_map(fn (ChosenFilter $chosen): ChosenFilter => $chosen->bound($context), $this->filters),
+            $this->order,
+            $this->size,
+            $this->arrangement,
+        );
+    }
 
-        return $conditions === [] ? null : new Group(Join::All, $conditions);
+    /** What is chosen of a filter; null where that is nothing. */
+    public function of(OfferedFilter $filter): ?ChosenFilter
+    {
+        foreach ($this->filters as $chosen) {
+            if ($chosen->filter->name === $filter->name) {
+                return $chosen;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * What all the filters keep together; null where none is chosen.
+     *
+     * @param  OfferedFilter|null  $except  one that is not asked
+     */
+    public function rule(?OfferedFilter $except = null): ?Group
+    {
+        $asked = array_filter(
+            $this->filters,
+            fn (ChosenFilter $chosen): bool => $chosen->filter->name !== $except?->name,
+        );
+        $rules = array_map(fn (ChosenFilter $chosen): Condition|Group => $chosen->rule, array_values($asked));
+
+        return $rules === [] ? null : new Group(Join::All, $rules);
     }
 
     /** @return array<string, string> the parameters of the canonical address, in the order of the offer */
@@ -59,7 +91,7 @@ final readonly class Chosen
 
     /**
      * Whether there are few like it: an order, a size, an arrangement and one option. Of ranges, words and options
-     * taken together there is no end, and nothing is cached under them.
+     * taken together there is no end.
      */
     public function isOneOfFew(): bool
     {

@@ -4,21 +4,37 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Choice;
 
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Wording\Format;
 
 /** A filter with what a visitor has chosen. */
 final readonly class ChosenFilter
 {
     /**
      * @param  string  $said  the parameter's value as the canonical address has it
-     * @param  Condition  $condition  what it keeps; its value is given
+     * @param  Condition|Group  $rule  what it keeps
      * @param  list<string>  $options  the options that are chosen; empty where the control has none
+     * @param  array{int|float|string|null, int|float|string|null}|null  $ends  of a range: from, to; null: open
      */
     public function __construct(
         public OfferedFilter $filter,
         public string $said,
-        public Condition $condition,
+        public Condition|Group $rule,
         public array $options = [],
+        public ?array $ends = null,
     ) {
+    }
+
+    public function bound(Context $context): self
+    {
+        return new self($this->filter, $this->said, $this->rule->bound($context), $this->options, $this->ends);
+    }
+
+    /** How it reads above the results. */
+    public function words(Format $format): string
+    {
+        return $this->filter->control->chosenWords($this, $format);
     }
 }

@@ -39,9 +39,18 @@ final class FilterControls
     {
         self::$all = [];
         foreach ([
-            new Control\Options('tabs'), new Control\Options('buttons'), new Control\Options('checks', several: true),
-            new Control\Options('one'), new Control\Options('tree', several: true, below: true), new Control\Range,
-            new Control\Days, new Control\YesNo, new Control\SearchText,
+            new Control\Options('tabs', 'tabs'),
+            new Control\Options('buttons', 'buttons'),
+            new Control\Options('checks', 'check boxes', several: true),
+            new Control\Options('one', 'one choice'),
+            new Control\Options('tree', 'a tree', several: true, below: true),
+            new Control\Range,
+            new Control\Days,
+            new Control\YesNo,
+            new Control\SearchText,
+            new Control\Letters,
+            new Control\Near,
+            new Control\Only,
         ] as $control) {
             self::$all[$control->key()] = $control;
         }

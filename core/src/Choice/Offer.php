@@ -8,6 +8,10 @@ use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Context\Choices;
+use Wellspring\Core\Option\Flag;
+use Wellspring\Core\Option\OneOf;
+use Wellspring\Core\Option\Option;
+use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Sort\SortKey;
 
 /**
@@ -22,6 +26,14 @@ final readonly class Offer
 
     public const ARRANGEMENT = 'as';
 
+    /** Where the filters stand, by `stand`. */
+    public const STAND = 'stand';
+
+    /** How they stand on a phone, by `onPhone`. */
+    public const ON_PHONE = 'onPhone';
+
+    public const REMEMBER = 'remember';
+
     /** Names after the key that mean something else than a filter. */
     public const RESERVED = [self::SORT, self::SIZE, self::ARRANGEMENT, 'page'];
 
@@ -31,6 +43,7 @@ final readonly class Offer
      * @param  list<OfferedOrder>  $orders
      * @param  list<positive-int>  $sizes
      * @param  list<OfferedArrangement>  $arrangements
+     * @param  OptionValues|null  $settings  see settings(); null: nothing is said
      */
     public function __construct(
         public string $key,
@@ -38,7 +51,35 @@ final readonly class Offer
         public array $orders = [],
         public array $sizes = [],
         public array $arrangements = [],
+        private ?OptionValues $settings = null,
     ) {
+    }
+
+    /** @return list<Option> what is said of the offer as a whole */
+    public static function settings(): array
+    {
+        return [
+            new OneOf(self::STAND, 'Filters stand', [
+                'beside' => 'Beside the results', 'above' => 'Above the results', 'apart' => 'In a block of their own',
+            ], 'beside'),
+            new OneOf(self::ON_PHONE, 'On a phone', [
+                'drawer' => 'In a drawer', 'above' => 'Above the results',
+            ], 'drawer'),
+            new Flag(self::REMEMBER, 'Visitors may have order, size and arrangement remembered'),
+        ];
+    }
+
+    public function setting(string $key): string|bool
+    {
+        $value = ($this->settings ?? OptionValues::defaults(self::settings()))->get($key);
+
+        return is_bool($value) || is_string($value) ? $value : '';
+    }
+
+    /** @return array<string, mixed> what is said of it as a whole */
+    public function said(): array
+    {
+        return $this->settings?->said() ?? [];
     }
 
     /**
@@ -73,11 +114,18 @@ final readonly class Offer
     /** @param  list<OfferedOrder>  $more  beside its own */
     public function withOrders(array $more): self
     {
-        return new self($this->key, $this->filters, [...$this->orders, ...$more], $this->sizes, $this->arrangements);
+        return new self(
+            $this->key,
+            $this->filters,
+            [...$this->orders, ...$more],
+            $this->sizes,
+            $this->arrangements,
+            $this->settings,
+        );
     }
 
     /**
-     * Its filters asked of other fields of the same keys, where the controls suit them.
+     * Its filters asked of other fields of the same keys, where the controls suit them, and what a rule asks is there.
      *
      * @param  array<array-key, Field>  $fields  by key
      */
@@ -85,7 +133,8 @@ final readonly class Offer
     {
         $filters = array_map(
             fn (OfferedFilter $one): ?OfferedFilter => isset($fields[$one->field->key])
-                && $one->control->suits($fields[$one->field->key]) ? $one->on($fields[$one->field->key]) : null,
+                && $one->control->suits($fields[$one->field->key])
+                && $one->asksOnly($fields) ? $one->on($fields[$one->field->key]) : null,
             $this->filters,
         );
 
@@ -122,7 +171,7 @@ final readonly class Offer
             'arrangements' => array_map(fn (OfferedArrangement $one): array => $one->toArray(), $this->arrangements),
         ];
 
-        return ['key' => $this->key] + array_filter($lists, fn (array $list): bool => $list !== []);
+        return ['key' => $this->key] + array_filter($lists, fn (array $list): bool => $list !== []) + $this->said();
     }
 
     /**

@@ -6,7 +6,9 @@ namespace Wellspring\Core\Choice;
 
 use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Test\Quantifier;
+use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\ProblemCode;
@@ -27,9 +29,16 @@ final readonly class OfferReader
 
     public const MAX_OTHERS = 12;
 
-    /** @param  array<array-key, Field>  $fields  what can be filtered by, by key */
-    public function __construct(private Source $source, private array $fields, private Problems $problems)
-    {
+    /**
+     * @param  array<array-key, Field>  $fields  what can be filtered by, by key
+     * @param  ConditionReader  $rules  of the filters that say what they keep
+     */
+    public function __construct(
+        private Source $source,
+        private array $fields,
+        private ConditionReader $rules,
+        private Problems $problems,
+    ) {
     }
 
     /**
@@ -56,6 +65,7 @@ final readonly class OfferReader
             $this->list($shape, 'orders', self::MAX_OTHERS, $this->order(...)),
             $this->sizes($shape),
             $this->list($shape, 'arrangements', self::MAX_OTHERS, $this->arrangement(...)),
+            OptionValues::read(Offer::settings(), $shape),
         );
         $this->eachOnce($shape, 'filters', array_column($offer->filters, 'name'));
         $this->eachOnce($shape, 'orders', array_column($offer->orders, 'key'));
@@ -92,6 +102,8 @@ final readonly class OfferReader
         $counts = ! $shape->has('counts') || $shape->flag('counts');
         $open = ! $shape->has('open') || $shape->flag('open');
         $options = $shape->slugs('options');
+        $rule = $control->takesRule() ? $this->rules->rule($shape->raw('rule'), $shape->at('rule')) : null;
+        $settings = OptionValues::read($control->settings(), $shape);
         $shape->noOthers();
         if ($field === null) {
             if ($key !== '') {
@@ -116,11 +128,7 @@ final readonly class OfferReader
         if ($join === 'all' && ! $control->takesSeveral()) {
             $shape->wrong('join', 'any: of this control one option is chosen at a time', $join);
         }
-        foreach (array_diff($options, array_map(strval(...), array_keys($control->options($field)))) as $unknown) {
-            $shape->wrong('options', "options of {$field->label}", $unknown);
-        }
-
-        return new OfferedFilter(
+        $filter = new OfferedFilter(
             $field,
             $control,
             $name,
@@ -130,7 +138,14 @@ final readonly class OfferReader
             $most === null ? null : max(1, $most),
             $counts,
             $open,
+            $rule,
+            $settings,
         );
+        foreach (array_diff($options, array_map(strval(...), array_keys($control->options($filter)))) as $unknown) {
+            $shape->wrong('options', "options of {$field->label}", $unknown);
+        }
+
+        return $filter;
     }
 
     private function order(Shape $shape): ?OfferedOrder

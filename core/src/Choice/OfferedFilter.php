@@ -6,7 +6,11 @@ namespace Wellspring\Core\Choice;
 
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Test\Quantifier;
+use Wellspring\Core\Option\OptionValues;
 
 /** A filter that a module offers to visitors. */
 final readonly class OfferedFilter
@@ -19,6 +23,8 @@ final readonly class OfferedFilter
      * @param  positive-int|null  $most  how many options show before “more”; null: all
      * @param  bool  $counts  whether a count stands beside each option
      * @param  bool  $open  whether it stands open at first
+     * @param  Condition|Group|null  $rule  what it keeps, where the control lets that be said
+     * @param  OptionValues|null  $settings  what is said for the control alone; null: nothing
      */
     public function __construct(
         public Field $field,
@@ -30,6 +36,8 @@ final readonly class OfferedFilter
         public ?int $most = null,
         public bool $counts = true,
         public bool $open = true,
+        public Condition|Group|null $rule = null,
+        private ?OptionValues $settings = null,
     ) {
     }
 
@@ -41,7 +49,7 @@ final readonly class OfferedFilter
     /** @return array<array-key, string> labels of what may be chosen, by value, in order */
     public function options(): array
     {
-        $all = $this->control->options($this->field);
+        $all = $this->control->options($this);
         $named = [];
         foreach ($this->options as $value) {
             if (isset($all[$value])) {
@@ -50,6 +58,39 @@ final readonly class OfferedFilter
         }
 
         return $this->options === [] ? $all : $named;
+    }
+
+    /** @return array<array-key, int> how deep each option of a tree stands below others that may be chosen */
+    public function depths(): array
+    {
+        $terms = $this->field->taxonomy?->terms;
+        if ($terms === null || ! $this->control->showsTree()) {
+            return [];
+        }
+        $depths = [];
+        $offered = $this->options();
+        foreach ($terms->asTree() as ['term' => $term]) {
+            if (isset($offered[$term->slug])) {
+                for ($above = $term->parent; $above !== null && ! isset($depths[$above]);) {
+                    $above = $terms->find($above)?->parent;
+                }
+                $depths[$term->slug] = $above === null ? 0 : $depths[$above] + 1;
+            }
+        }
+
+        return $depths;
+    }
+
+    /**
+     * Whether its rule asks nothing but those fields.
+     *
+     * @param  array<array-key, Field>  $fields  by key
+     */
+    public function asksOnly(array $fields): bool
+    {
+        $asked = $this->rule instanceof Group ? $this->rule->conditions() : array_filter([$this->rule]);
+
+        return array_filter($asked, fn (Condition $condition): bool => ($fields[$condition->field->key] ?? null)?->family() !== $condition->field->family()) === [];
     }
 
     /** The same, asked of another field. */
@@ -65,12 +106,26 @@ final readonly class OfferedFilter
             $this->most,
             $this->counts,
             $this->open,
+            $this->rule,
+            $this->settings,
         );
+    }
+
+    public function settings(): OptionValues
+    {
+        return $this->settings ?? OptionValues::defaults($this->control->settings());
     }
 
     public function read(string $said): ?ChosenFilter
     {
         return $this->control->read($said, $this);
+    }
+
+    /** What an option keeps, chosen alone. */
+    public function ruleOf(string $option, Context $context): Condition|Group
+    {
+        return $this->read($option)?->bound($context)->rule
+            ?? throw new \LogicException("“{$option}” is an option of {$this->name}.");
     }
 
     /**
@@ -80,7 +135,10 @@ final readonly class OfferedFilter
      */
     public function references(string $at, array $types): array
     {
-        $all = [Reference::toField("{$at}.field", $this->field, $types)];
+        $all = [
+            Reference::toField("{$at}.field", $this->field, $types),
+            ...$this->rule?->references("{$at}.rule", $types) ?? [],
+        ];
         $taxonomy = $this->field->taxonomy;
         if ($taxonomy !== null) {
             foreach ($this->options as $i => $slug) {
@@ -101,6 +159,8 @@ final readonly class OfferedFilter
             + ($this->options === [] ? [] : ['options' => $this->options])
             + ($this->most === null ? [] : ['most' => $this->most])
             + ($this->counts ? [] : ['counts' => false])
-            + ($this->open ? [] : ['open' => false]);
+            + ($this->open ? [] : ['open' => false])
+            + ($this->rule === null ? [] : ['rule' => $this->rule->toArray()])
+            + ($this->settings?->said() ?? []);
     }
 }

@@ -78,7 +78,7 @@ final class Suggestions
         $labels = [];
         foreach ($module->bound($context)->chosen->filters as $chosen) {
             $at = array_search($chosen->filter, $module->offer->filters ?? [], true);
-            if (is_int($at) && ! $chosen->condition->keeps($record, $context)) {
+            if (is_int($at) && ! $chosen->rule->keeps($record, $context)) {
                 $labels[] = $chosen->filter->label();
                 unset($offer['filters'][$at]);
             }

@@ -92,17 +92,22 @@ final readonly class ConditionReader
         $members = [];
         foreach ($given as $i => $member) {
             $at = Path::to($shape->at($joins[0]->value), $i);
-            $isGroup = is_array($member) && array_intersect(array_keys($member), ['all', 'any', 'none']) !== [];
             $members[] = $this->problems->part(
                 $at,
-                fn (): Condition|Group|null => $isGroup
-                    ? $this->group($member, $at, $depth + 1)
-                    : $this->condition($member, $at),
+                fn (): Condition|Group|null => $this->rule($member, $at, $depth + 1),
                 new Group(off: true),
             );
         }
 
         return new Group($joins[0], $members, $off);
+    }
+
+    /** A condition, or a group of them. */
+    public function rule(mixed $data, string $path, int $depth = 1): Condition|Group|null
+    {
+        return is_array($data) && array_intersect(array_keys($data), array_column(Join::cases(), 'value')) !== []
+            ? $this->group($data, $path, $depth)
+            : $this->condition($data, $path);
     }
 
     public function condition(mixed $data, string $path): ?Condition

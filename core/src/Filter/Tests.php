@@ -46,6 +46,7 @@ final class Tests
             new Test\TextAmong(Quantifier::Any), new Test\TextAmong(Quantifier::None),
             new Test\NotThisOne, new Test\Related,
             new Test\Search,
+            new Test\Within,
             new Test\Filled(true), new Test\Filled(false),
         ];
     }

@@ -156,7 +156,7 @@ final readonly class Module
         $offer = $this->offered();
         $chosen = $offer === null || ! $this->chosen->isNothing()
             ? $this->chosen
-            : $offer->chosen($context->choices, $this->order, $this->page->size, $this->arrange);
+            : $offer->chosen($context->choices, $this->order, $this->page->size, $this->arrange)->bound($context);
         $asked = $where === null ? $chosen->rule() : new Group(Join::All, [$where, ...array_filter([$chosen->rule()])]);
         $order = array_map(
             fn (SortKey $key): SortKey => new SortKey($key->by->bound($asked), $key->direction, $key->emptyFirst),

@@ -93,7 +93,12 @@ final readonly class ModuleReader
         }
         $source = (new SourceReader($this->catalogue, $problems))->read($shape);
         $where = $source === null ? null : $this->where($shape, $source->type(), $problems);
-        $offers = $source === null ? null : new OfferReader($source, $this->filterable($source->type()), $problems);
+        $offers = $source === null ? null : new OfferReader(
+            $source,
+            $this->filterable($source->type()),
+            ConditionReader::for($source->type(), $this->catalogue, $problems),
+            $problems,
+        );
         $arrange = Arrangements::read($shape);
         $module = $source === null ? null : new Module(
             key: $key,

@@ -6,7 +6,9 @@ namespace Wellspring\Core\Module;
 
 use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Card\CardSchema;
+use Wellspring\Core\Choice\FilterControl;
 use Wellspring\Core\Choice\FilterControls;
+use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Choice\OfferReader;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Empty\EmptyAction;
@@ -129,6 +131,14 @@ final class ModuleSchema
                         'most' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 500],
                         'counts' => ['type' => 'boolean', 'default' => true],
                         'open' => ['type' => 'boolean', 'default' => true],
+                        'rule' => [
+                            'description' => 'only: what it keeps.',
+                            'anyOf' => [['$ref' => '#/$defs/condition'], ['$ref' => '#/$defs/group']],
+                        ],
+                        ...array_merge(...array_map(
+                            fn (FilterControl $one): array => OptionValues::schemas($one->settings()),
+                            array_values(FilterControls::all()),
+                        )),
                     ], ['field', 'as']),
                 ],
                 'orders' => $named('order', self::order()),
@@ -138,6 +148,7 @@ final class ModuleSchema
                     'items' => ['type' => 'integer', 'minimum' => 1, 'maximum' => PagingRule::MAX_SIZE],
                 ],
                 'arrangements' => $named('arrange', ['oneOf' => self::arrangements()]),
+                ...OptionValues::schemas(Offer::settings()),
             ]),
         ]];
     }
@@ -154,6 +165,11 @@ final class ModuleSchema
                 'maximum' => 100,
                 'default' => PagingRule::LOADS,
                 'description' => 'continuous: how often it goes on by itself.',
+            ],
+            'count' => self::TEXT + [
+                'maxLength' => PagingRule::MAX_COUNT,
+                'description' => 'What is said above the records, a pattern of ICU’s MessageFormat that may name from, '
+                    .'to, total, page and pages: “{from}–{to} of {total, plural, one {# plant} other {# plants}}”.',
             ],
         ]);
     }

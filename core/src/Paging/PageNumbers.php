@@ -50,6 +50,24 @@ final readonly class PageNumbers
         return max(0, min($this->size, $this->total - $this->offset($page)));
     }
 
+    /**
+     * What a page's count may name.
+     *
+     * @return array{from: int, to: int, total: int, page: int, pages: int}
+     */
+    public function places(int $page): array
+    {
+        $on = $this->on($page);
+
+        return [
+            'from' => $on === 0 ? 0 : $this->offset($page) + 1,
+            'to' => $this->offset($page) + $on,
+            'total' => $this->total,
+            'page' => $page,
+            'pages' => $this->count,
+        ];
+    }
+
     /** @return list<int|null> the numbers that stand below a page: first, last and current ± 2; null marks a gap */
     public function numbers(int $current): array
     {

@@ -6,6 +6,7 @@ namespace Wellspring\Core\Paging;
 
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
 
 /** How much shows at a time, and how a visitor gets to the rest. */
 final readonly class PagingRule
@@ -14,14 +15,21 @@ final readonly class PagingRule
 
     public const LOADS = 3;
 
+    public const MAX_COUNT = 300;
+
+    /** What is said above the records where the module does not say it otherwise. */
+    public const COUNT = '{total, plural, =0 {None} other {{from}–{to} of {total}}}';
+
     /**
      * @param  positive-int  $size
      * @param  int  $loads  how often continuous loading goes on by itself before it becomes a button
+     * @param  string  $count  what is said above the records, a pattern of ICU; empty: nothing of its own
      */
     public function __construct(
         public int $size = 10,
         public PagingMode $mode = PagingMode::Numbered,
         public int $loads = self::LOADS,
+        public string $count = '',
     ) {
     }
 
@@ -34,15 +42,20 @@ final readonly class PagingRule
         $mode = PagingMode::from($page->oneOf('mode', array_column(PagingMode::cases(), 'value'), 'numbered'));
         $size = $page->whole('size', 10, 1, self::MAX_SIZE);
         $loads = $mode === PagingMode::Continuous ? $page->whole('loads', self::LOADS, 0, 100) : self::LOADS;
+        $count = $page->text('count', '');
+        if ($count !== '' && (mb_strlen($count) > self::MAX_COUNT || ! Format::saysPlaces($count))) {
+            $page->wrong('count', 'a pattern of ICU’s MessageFormat of at most '.self::MAX_COUNT.' characters that names '
+                .'none but from, to, total, page and pages', $count);
+        }
         $page->noOthers();
 
-        return new self(max(1, $size), $mode, $loads);
+        return new self(max(1, $size), $mode, $loads, $count);
     }
 
     /** @param  positive-int  $size */
     public function withSize(int $size): self
     {
-        return new self($size, $this->mode, $this->loads);
+        return new self($size, $this->mode, $this->loads, $this->count);
     }
 
     /** @return array<string, mixed> */
@@ -50,6 +63,6 @@ final readonly class PagingRule
     {
         return ['mode' => $this->mode->value, 'size' => $this->size] + (
             $this->mode === PagingMode::Continuous ? ['loads' => $this->loads] : []
-        );
+        ) + ($this->count === '' ? [] : ['count' => $this->count]);
     }
 }

@@ -128,6 +128,11 @@ final readonly class Calendar
         return new Span($from, $this->movedDay($from, 1, $unit));
     }
 
+    public function dayBefore(string $day): string
+    {
+        return $this->movedDay($day, -1, DurationUnit::Days);
+    }
+
     /** The instants of whole days. */
     public function instants(Span $days): Span
     {

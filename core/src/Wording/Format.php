@@ -124,6 +124,31 @@ final class Format
         return true;
     }
 
+    /** Whether a pattern of ICU's MessageFormat names nothing but a page's places, see PageNumbers::places(). */
+    public static function saysPlaces(string $pattern): bool
+    {
+        foreach ([0, 1, 2, 21, 1000] as $number) {
+            $said = \MessageFormatter::formatMessage('en', $pattern, [
+                'from' => min(1, $number), 'to' => $number, 'total' => $number, 'page' => 1, 'pages' => 1,
+            ]);
+            // What is not given is written as it stands, in braces.
+            if ($said === false || Whitespace::isAll($said) || preg_match('/\{\w+\}/', $said) === 1) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  string  $pattern  of ICU's MessageFormat
+     * @param  array<string, int|float>  $numbers  by the names that it may have
+     */
+    public function inWords(string $pattern, array $numbers): string
+    {
+        return (string) \MessageFormatter::formatMessage($this->locale, $pattern, $numbers);
+    }
+
     /** @param  string  $day  one of the month */
     public function month(string $day): string
     {
@@ -143,7 +168,7 @@ final class Format
     /** @param  string  $pattern  of ICU's MessageFormat, which names the number `n`: `{n, plural, one {# left} …}` */
     public function numberInWords(int|float $value, string $pattern): string
     {
-        return (string) \MessageFormatter::formatMessage($this->locale, $pattern, ['n' => $value]);
+        return $this->inWords($pattern, ['n' => $value]);
     }
 
     public function money(int|float $value): string

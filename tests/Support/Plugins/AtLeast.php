@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Support\Plugins;
 
 use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\Control\Defaults;
+use Wellspring\Core\Choice\Counting;
 use Wellspring\Core\Choice\FilterControl;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Family;
@@ -15,6 +17,8 @@ use Wellspring\Core\Filter\Tests;
 /** A filter control: so much or more, from one to five. */
 final class AtLeast implements FilterControl
 {
+    use Defaults;
+
     public function key(): string
     {
         return 'atLeast';
@@ -25,12 +29,17 @@ final class AtLeast implements FilterControl
         return $field->family() === Family::Number;
     }
 
-    public function takesSeveral(): bool
+    public function words(): string
     {
-        return false;
+        return 'so much or more';
     }
 
-    public function options(Field $field): array
+    public function counting(): Counting
+    {
+        return Counting::Rules;
+    }
+
+    public function options(OfferedFilter $filter): array
     {
         return ['1' => 'One', '2' => 'Two', '3' => 'Three', '4' => 'Four', '5' => 'Five'];
     }

@@ -24,6 +24,7 @@ final readonly class TestsSql
         NotThisOneSql::class,
         RelatedSql::class,
         SearchSql::class,
+        WithinSql::class,
     ];
 
     /** @var array<class-string, TestSql<covariant Test>> by the test's class, or the one that it extends */

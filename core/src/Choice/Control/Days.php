@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace Wellspring\Core\Choice\Control;
 
 use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\Counting;
 use Wellspring\Core\Choice\FilterControl;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Wording\Format;
 
 /** Days from one to another: `2026-05-01..2026-05-31`, `2026-05-01..`, `..2026-05-31`; both ends belong. */
 final readonly class Days implements FilterControl
 {
+    use Defaults;
+
     public function key(): string
     {
         return 'dates';
@@ -25,19 +29,19 @@ final readonly class Days implements FilterControl
         return $field->family() === Family::Date || $field->family() === Family::Instant;
     }
 
-    public function takesSeveral(): bool
+    public function words(): string
     {
-        return false;
+        return 'days';
     }
 
-    public function options(Field $field): array
+    public function counting(): Counting
     {
-        return [];
+        return Counting::Days;
     }
 
     public function read(string $said, OfferedFilter $filter): ?ChosenFilter
     {
-        if (preg_match('/^(\d{4}-\d\d-\d\d)?\.\.(\d{4}-\d\d-\d\d)?$/D', $said, $found) !== 1) {
+        if (preg_match('/^(\d{4}-\d\d-\d\d)?(?:\.\.|,)(\d{4}-\d\d-\d\d)?$/D', $said, $found) !== 1) {
             return null;
         }
         [$from, $to] = [$found[1] ?? '', $found[2] ?? ''];
@@ -51,7 +55,27 @@ final readonly class Days implements FilterControl
 
         return $value === null || $from !== '' && $to !== '' && $from > $to || $test === null
             ? null
-            : new ChosenFilter($filter, $said, new Condition($filter->field, $test, $value));
+            : new ChosenFilter(
+                $filter,
+                "{$from}..{$to}",
+                new Condition($filter->field, $test, $value),
+                ends: [$from === '' ? null : $from, $to === '' ? null : $to],
+            );
+    }
+
+    public function chosenWords(ChosenFilter $chosen, Format $format): string
+    {
+        [$from, $to] = array_map(
+            fn (int|float|string|null $day): ?string => $day === null ? null : $format->day((string) $day),
+            $chosen->ends ?? [null, null],
+        );
+
+        return match (true) {
+            $from === null => "{$chosen->filter->label()} until {$to}",
+            $to === null => "{$chosen->filter->label()} from {$from}",
+            $from === $to => $from,
+            default => "{$from} – {$to}",
+        };
     }
 
     /** @return string|null null where the text is no day from the year 1000 on */

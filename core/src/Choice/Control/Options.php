@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Choice\Control;
 
 use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\Counting;
 use Wellspring\Core\Choice\FilterControl;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Family;
@@ -12,6 +13,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Wording\Format;
 
 /**
  * Choices or terms to choose from: as tabs, buttons, check boxes, one choice or a tree. In the address, values joined
@@ -19,13 +21,34 @@ use Wellspring\Core\Filter\Tests;
  */
 final readonly class Options implements FilterControl
 {
-    public function __construct(private string $key, private bool $several = false, private bool $below = false)
-    {
+    use Defaults;
+
+    public function __construct(
+        private string $key,
+        private string $words,
+        private bool $several = false,
+        private bool $below = false,
+    ) {
     }
 
     public function key(): string
     {
         return $this->key;
+    }
+
+    public function words(): string
+    {
+        return $this->words;
+    }
+
+    public function counting(): Counting
+    {
+        return Counting::Values;
+    }
+
+    public function showsTree(): bool
+    {
+        return $this->below;
     }
 
     public function suits(Field $field): bool
@@ -42,13 +65,13 @@ final readonly class Options implements FilterControl
         return $this->several;
     }
 
-    public function options(Field $field): array
+    public function options(OfferedFilter $filter): array
     {
-        if ($field->family() !== Family::Terms) {
-            return $field->choices;
+        if ($filter->field->family() !== Family::Terms) {
+            return $filter->field->choices;
         }
         $names = [];
-        foreach ($field->taxonomy?->terms->asTree() ?? [] as ['term' => $term]) {
+        foreach ($filter->field->taxonomy?->terms->asTree() ?? [] as ['term' => $term]) {
             $names[$term->slug] = $term->name;
         }
 
@@ -73,5 +96,15 @@ final readonly class Options implements FilterControl
                 new Condition($filter->field, $test, $chosen, $this->below),
                 $chosen,
             );
+    }
+
+    public function chosenWords(ChosenFilter $chosen, Format $format): string
+    {
+        $labels = $chosen->filter->options();
+
+        return implode(
+            $chosen->filter->join === Quantifier::All ? ' and ' : ' or ',
+            array_map(fn (string $option): string => $labels[$option] ?? $option, $chosen->options),
+        );
     }
 }

@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace Wellspring\Core\Choice\Control;
 
 use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\Counting;
 use Wellspring\Core\Choice\FilterControl;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Wording\Format;
 
-/** Numbers from one to another: `3..10`, `3..`, `..10`; both ends belong. */
+/** Numbers from one to another: `3..10`, `3..`, `..10`; both ends belong. A form's two boxes give `3,10`. */
 final readonly class Range implements FilterControl
 {
+    use Defaults;
+
     private const NUMBER = '-?\d{1,15}(?:\.\d{1,6})?';
 
     public function key(): string
@@ -27,20 +31,20 @@ final readonly class Range implements FilterControl
         return $field->family() === Family::Number;
     }
 
-    public function takesSeveral(): bool
+    public function words(): string
     {
-        return false;
+        return 'a range';
     }
 
-    public function options(Field $field): array
+    public function counting(): Counting
     {
-        return [];
+        return Counting::Numbers;
     }
 
     public function read(string $said, OfferedFilter $filter): ?ChosenFilter
     {
         $number = self::NUMBER;
-        if (preg_match("/^({$number})?\\.\\.({$number})?$/D", $said, $found) !== 1) {
+        if (preg_match("/^({$number})?(?:\\.\\.|,)({$number})?$/D", $said, $found) !== 1) {
             return null;
         }
         $from = self::number($found[1] ?? '');
@@ -58,7 +62,22 @@ final readonly class Range implements FilterControl
                 $filter,
                 self::written($from).'..'.self::written($to),
                 new Condition($filter->field, $test, $value),
+                ends: [$from, $to],
             );
+    }
+
+    public function chosenWords(ChosenFilter $chosen, Format $format): string
+    {
+        [$from, $to] = array_map(
+            fn (int|float|string|null $end): ?string => $chosen->filter->field->display($end, $format),
+            $chosen->ends ?? [null, null],
+        );
+
+        return match (true) {
+            $from === null => "{$chosen->filter->label()} up to {$to}",
+            $to === null => "{$chosen->filter->label()} from {$from}",
+            default => "{$from}–{$to}",
+        };
     }
 
     private static function number(string $text): int|float|null

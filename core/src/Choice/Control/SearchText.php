@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Choice\Control;
 
 use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\Counting;
 use Wellspring\Core\Choice\FilterControl;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Family;
@@ -12,10 +13,13 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Wording\Format;
 
 /** Words that the visitor types; the first 200 characters of them. */
 final readonly class SearchText implements FilterControl
 {
+    use Defaults;
+
     private const MAX_LENGTH = 200;
 
     public function key(): string
@@ -28,14 +32,14 @@ final readonly class SearchText implements FilterControl
         return $field->family() === Family::Words;
     }
 
-    public function takesSeveral(): bool
+    public function words(): string
     {
-        return false;
+        return 'a search box';
     }
 
-    public function options(Field $field): array
+    public function counting(): Counting
     {
-        return [];
+        return Counting::Nothing;
     }
 
     public function read(string $said, OfferedFilter $filter): ?ChosenFilter
@@ -50,5 +54,10 @@ final readonly class SearchText implements FilterControl
         return $test !== null && is_string($words)
             ? new ChosenFilter($filter, $words, new Condition($filter->field, $test, $words))
             : null;
+    }
+
+    public function chosenWords(ChosenFilter $chosen, Format $format): string
+    {
+        return "“{$chosen->said}”";
     }
 }

@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace Wellspring\Core\Choice\Control;
 
 use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\Counting;
 use Wellspring\Core\Choice\FilterControl;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Wording\Format;
 
 /** `yes` or `no`; “no” keeps only what says no. */
 final readonly class YesNo implements FilterControl
 {
+    use Defaults;
+
     public function key(): string
     {
         return 'yesNo';
@@ -25,12 +29,17 @@ final readonly class YesNo implements FilterControl
         return $field->family() === Family::YesNo;
     }
 
-    public function takesSeveral(): bool
+    public function words(): string
     {
-        return false;
+        return 'yes or no';
     }
 
-    public function options(Field $field): array
+    public function counting(): Counting
+    {
+        return Counting::Values;
+    }
+
+    public function options(OfferedFilter $filter): array
     {
         return ['yes' => 'Yes', 'no' => 'No'];
     }
@@ -42,5 +51,10 @@ final readonly class YesNo implements FilterControl
         return $test === null
             ? null
             : new ChosenFilter($filter, $said, new Condition($filter->field, $test), [$said]);
+    }
+
+    public function chosenWords(ChosenFilter $chosen, Format $format): string
+    {
+        return $chosen->filter->label().($chosen->said === 'yes' ? '' : ': no');
     }
 }

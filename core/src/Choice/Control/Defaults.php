@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Choice\Control;
+
+use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\OfferedFilter;
+use Wellspring\Core\Wording\Format;
+
+/** What most controls say of themselves. */
+trait Defaults
+{
+    public function takesSeveral(): bool
+    {
+        return false;
+    }
+
+    public function showsTree(): bool
+    {
+        return false;
+    }
+
+    public function takesRule(): bool
+    {
+        return false;
+    }
+
+    public function settings(): array
+    {
+        return [];
+    }
+
+    public function options(OfferedFilter $filter): array
+    {
+        return [];
+    }
+
+    public function chosenWords(ChosenFilter $chosen, Format $format): string
+    {
+        $labels = $chosen->filter->options();
+
+        return implode(', ', array_map(fn (string $option): string => $labels[$option] ?? $option, $chosen->options));
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Choice;
+
+use Wellspring\Core\Time\Calendar;
+use Wellspring\Core\Time\CalendarUnit;
+
+/**
+ * What a range can be chosen from: the least and the greatest value, and how many records lie between: numbers, or days.
+ */
+final readonly class FacetRange
+{
+    /** Bars of equal width, unless all values are the same. */
+    public const BARS = 12;
+
+    private const DAYS = 31;
+
+    private const WEEKS = 182;
+
+    private const MONTHS = 1100;
+
+    /**
+     * @param  list<array{float|string, float|string, int}>  $bars  from, to, records; of numbers, a value between two bars lies in the
+     *   second; of days, both belong
+     */
+    private function __construct(public float|string $least, public float|string $greatest, public array $bars)
+    {
+    }
+
+    /** @param  array<int, int>  $records  by the number of the bar, 0 first */
+    public static function ofNumbers(float $least, float $greatest, array $records): self
+    {
+        $last = $greatest > $least ? self::BARS - 1 : 0;
+        $width = ($greatest - $least) / self::BARS;
+
+        return new self($least, $greatest, array_map(fn (int $bar): array => [
+            $least + $bar * $width,
+            $bar === $last ? $greatest : $least + ($bar + 1) * $width,
+            $records[$bar] ?? 0,
+        ], range(0, $last)));
+    }
+
+    /**
+     * @param  non-empty-array<string, int>  $records  by day
+     * @return self bars of days, weeks, months or years, as the days lie apart
+     */
+    public static function ofDays(array $records, Calendar $calendar): self
+    {
+        ksort($records, SORT_STRING);
+        [$least, $greatest] = [(string) array_key_first($records), (string) array_key_last($records)];
+        $apart = (int) (new \DateTimeImmutable($least))->diff(new \DateTimeImmutable($greatest))->days;
+        $unit = match (true) {
+            $apart < self::DAYS => CalendarUnit::Day,
+            $apart < self::WEEKS => CalendarUnit::Week,
+            $apart < self::MONTHS => CalendarUnit::Month,
+            default => CalendarUnit::Year,
+        };
+        $bars = [];
+        for ($day = $calendar->firstDay($least, $unit); $day <= $greatest; $day = (string) $span->until) {
+            $span = $calendar->stretch($day, $unit);
+            $in = array_filter($records, fn (string $one): bool => $span->contains($one), ARRAY_FILTER_USE_KEY);
+            $bars[] = [$day, $calendar->dayBefore((string) $span->until), array_sum($in)];
+        }
+
+        return new self($least, $greatest, $bars);
+    }
+}
