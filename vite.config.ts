@@ -13,6 +13,7 @@ export default defineConfig({
 				...readdirSync("resources/fonts").map((file) => `resources/fonts/${file}`),
 				"resources/css/manage.css",
 				"resources/js/manage/main.tsx",
+				"resources/js/site/choices.ts",
 				"resources/js/site/masonry.ts",
 				"resources/js/site/more.ts",
 				"resources/js/site/slideshow.ts",

@@ -62,7 +62,7 @@ final readonly class FacetCounter
         $isNarrowed = $filter->join === Quantifier::All && $chosen !== null;
         $counts = $bars = $days = [];
         $ends = null;
-        $without = 0;
+        $left = 0;
         foreach ($rows as $row) {
             $records = (int) $row->records;
             $held = is_string($row->held) ? $row->held : null;
@@ -71,7 +71,7 @@ final readonly class FacetCounter
             } elseif ($row->what === 'bar') {
                 $bars[(int) $held] = $records;
             } else {
-                $without += $records;
+                $left += $records;
                 if ($held !== null && ! ($isNarrowed && (int) $row->fails !== self::NONE)) {
                     if ($counting === Counting::Days) {
                         $days[$held] = ($days[$held] ?? 0) + $records;
@@ -92,7 +92,7 @@ final readonly class FacetCounter
                 $days !== [] => FacetRange::ofDays($days, $context->calendar),
                 default => null,
             },
-            $chosen === null ? null : $without,
+            $left,
         );
     }
 

@@ -7,6 +7,7 @@ namespace App\Site;
 use App\Freshness\Dependencies;
 use App\Freshness\ReadMarks;
 use App\Listing\CachedListing;
+use App\Listing\FacetCounter;
 use App\Listing\Sources;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
@@ -17,15 +18,17 @@ use Wellspring\Core\Run\Result;
 /** Runs modules for an output. */
 final readonly class Listings
 {
-    public function __construct(private CachedListing $listing, private Sources $sources)
-    {
+    public function __construct(
+        private CachedListing $listing,
+        private Sources $sources,
+        private FacetCounter $facets,
+    ) {
     }
 
     /**
      * A page of the module, as visitors get it: cached where that is right.
      *
      * @param  string  $page  the number that the address asks for
-     * @param  string|false|null  $heading  null: the module's name; false: none
      * @param  ReadMarks|null  $marks  of this module and others; null: they are read here
      *
      * @throws NoSuchPage
@@ -36,7 +39,6 @@ final readonly class Listings
         Context $context,
         string $page,
         Dependencies $dependencies,
-        string|false|null $heading = null,
         ?ReadMarks $marks = null,
     ): ListingResult {
         $result = $this->listing->show($module, $context, $page, $dependencies, $marks);
@@ -44,11 +46,13 @@ final readonly class Listings
 
         return new ListingResult(
             $module->bound($context),
+            $module,
             $result,
             $records,
             $context,
             $address,
-            $heading ?? $module->name,
+            $module->name,
+            $this->listing->facets($module, $context, $marks),
         );
     }
 
@@ -86,6 +90,17 @@ final readonly class Listings
     {
         $records = $this->sources->records($module->source, $result->keys, $module->card->fields(), $context);
 
-        return new ListingResult($module->bound($context), $result, $records, $context, $address, $module->name);
+        $bound = $module->bound($context);
+
+        return new ListingResult(
+            $bound,
+            $module,
+            $result,
+            $records,
+            $context,
+            $address,
+            $module->name,
+            $this->facets->of($bound, $context, $bound->offer->filters ?? []),
+        );
     }
 }

@@ -74,17 +74,19 @@ final readonly class SitePages
         }
         $dependencies->expireWith($context, ...$page->schedules(), ...$frame->schedules());
         $keys = array_values(array_unique([...$page->modules(), ...$frame->modules()]));
-        $modules = $this->modulesOf($keys, $dependencies, $preview?->module);
-        $address = $address->withAll(self::parameters($modules, $context, $asked));
-        $scene = new PageScene($found->subject, $address, $context, $live, $dependencies);
+        $elsewhere = array_values(array_diff($page->offersChoicesOf(), $keys));
+        $asked = array_diff_key($asked, array_flip($elsewhere));
+        $modules = $this->modulesOf([...$keys, ...$elsewhere], $dependencies, $preview?->module);
+        $address = $address->withAll(
+            self::parameters($modules, $context, $asked),
+            array_merge(...array_values(array_map(fn (Module $module): array => $module->parameterOrder(), $modules))),
+        );
         $marks = $this->listings->marksOf($modules, $context);
-        $times = [];
-        $list = function (
+        $times = $runs = [];
+        $run = function (
             Module $module,
-            ModuleBlock $block,
-        ) use ($address, $context, $asked, $dependencies, $marks, $preview, &$times): ListingResult {
-            $times[$module->key] = ($times[$module->key] ?? 0) + 1;
-            $listing = $module->key === $preview?->module->key
+        ) use ($address, $context, $asked, $dependencies, $marks, $preview, &$runs): ListingResult {
+            return $runs[$module->key] ??= $module->key === $preview?->module->key
                 ? $this->listings->of($module, $address, $context, $preview->result)
                 : $this->listings->show(
                     $module,
@@ -92,11 +94,15 @@ final readonly class SitePages
                     $context,
                     $asked[$module->key] ?? '1',
                     $dependencies,
-                    $block->heading,
                     $marks,
                 );
+        };
+        $listed = fn (string $key): ?ListingResult => isset($modules[$key]) ? $run($modules[$key]) : null;
+        $scene = new PageScene($found->subject, $address, $context, $live, $dependencies, $listed);
+        $list = function (Module $module, ModuleBlock $block) use ($run, &$times): ListingResult {
+            $times[$module->key] = ($times[$module->key] ?? 0) + 1;
 
-            return $listing->standing($times[$module->key]);
+            return $run($module)->standing($block->heading ?? $module->name, $times[$module->key]);
         };
         // The page's title is its first heading: where it is not shown, the first block that brings one has it.
         $isTitled = $page->showsTitle;
@@ -158,15 +164,9 @@ final readonly class SitePages
         $modules = $this->modulesOf($frame->modules(), $dependencies, null);
         $scene = new PageScene(null, $address, $context, $live, $dependencies);
         $marks = $this->listings->marksOf($modules, $context);
-        $list = fn (Module $module, ModuleBlock $block): ListingResult => $this->listings->show(
-            $module,
-            $address,
-            $context,
-            '1',
-            $dependencies,
-            $block->heading,
-            $marks,
-        );
+        $list = fn (Module $module, ModuleBlock $block): ListingResult => $this->listings
+            ->show($module, $address, $context, '1', $dependencies, $marks)
+            ->standing($block->heading ?? $module->name, 1);
 
         return FrameResolver::show(
             $frame,
@@ -238,7 +238,12 @@ final readonly class SitePages
     {
         $parameters = [];
         foreach ($modules as $key => $module) {
-            $parameters += $module->bound($context)->chosen->parameters();
+            if ($module->follows === null) {
+                $parameters += $module->bound($context)->chosen->parameters();
+            }
+            foreach ($module->addressNames() as $name) {
+                $parameters += array_filter([$name => $context->choices->value($name)], is_string(...));
+            }
             if (isset($asked[$key])) {
                 $parameters[ModuleView::parameterOf($key)] = $asked[$key];
             }
@@ -285,7 +290,11 @@ final readonly class SitePages
 
         return match (true) {
             $html instanceof Level => Node::emptyLeaf(Level::Module, $html),
-            $html !== '' => Node::leaf(Level::Module, new DrawnBlock($block, $html)),
+            $html !== '' => Node::leaf(Level::Module, new DrawnBlock(
+                $block,
+                $html,
+                $block->offersChoicesOf() === [] ? [] : ['choices'],
+            )),
             $rule->do === EmptyAction::Say => Node::leaf(
                 Level::Module,
                 new DrawnBlock($block, '<p class="nothing">'.e($rule->text).'</p>'),
@@ -322,6 +331,7 @@ final readonly class SitePages
             $this->outputs->find('html')->write($listing),
             [
                 ...$listing->module->arrange->scripts(),
+                ...$listing->own->offered() === null ? [] : ['choices'],
                 ...$listing->result->pages > 1 && $listing->module->page->mode->growsInPlace() ? ['more'] : [],
             ],
             $listing->result,

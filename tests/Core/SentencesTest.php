@@ -103,7 +103,7 @@ final class SentencesTest extends TestCase
             ['Watered was in the last 90 minutes', 'watered', 'inLast', ['amount' => 90, 'unit' => 'minutes']],
             ['Watered is today', 'watered', 'current', 'day'],
             [
-                'Spot lies within 5 km of 50.61, -3.52',
+                "Spot lies within 5\u{A0}km of 50.61, -3.52",
                 'spot',
                 'within',
                 ['latitude' => 50.61, 'longitude' => -3.52, 'km' => 5],

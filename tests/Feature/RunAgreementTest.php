@@ -205,7 +205,7 @@ final class RunAgreementTest extends TestCase
         foreach ($expected as $i => $facet) {
             $name = "{$facet->filter->name} as {$facet->filter->control->key()}; {$said}";
             $this->assertEquals($facet->toArray(), $found[$i]->toArray(), "what can be chosen of {$name}");
-            $this->assertSame($facet->without, $found[$i]->without, "without {$name}");
+            $this->assertSame($facet->left, $found[$i]->left, "without {$name}");
             // One asked alone tells the same: the others are then known from before.
             $this->assertEquals(
                 $facet->toArray(),

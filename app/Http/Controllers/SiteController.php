@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Freshness\Dependencies;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Http\Middleware\KeepsPages;
+use App\Http\QueryString;
 use App\Listing\ContextFactory;
 use App\Site\AddressAnswers;
 use App\Site\Output\ModuleView;
@@ -34,6 +35,7 @@ final readonly class SiteController
     public function show(Request $request, string $path = ''): View|RedirectResponse|Response
     {
         $query = $request->query->all();
+        $said = QueryString::of((string) $request->server->get('QUERY_STRING'));
         $asked = [];
         foreach ($query as $name => $number) {
             $key = ModuleView::keyOf((string) $name);
@@ -42,7 +44,7 @@ final readonly class SiteController
             }
         }
         $viewer = IdentifiesViewer::viewer($request);
-        $context = $this->contexts->now($viewer)->with(choices: Choices::fromAddress($query));
+        $context = $this->contexts->now($viewer)->with(choices: Choices::fromAddress($said->values));
         $address = $path === '' ? '/' : "/{$path}".(str_ends_with($request->getPathInfo(), '/') ? '/' : '');
         $answer = $this->answers->find($address, $context, asked: $asked);
         $first = $answer->page === null ? [] : array_intersect(
@@ -65,6 +67,9 @@ final readonly class SiteController
                 $query,
                 array_flip(array_map(ModuleView::parameterOf(...), $first)),
             )),
+            // What a form writes leads to the address that says the same.
+            $answer->status === 200 && $answer->page !== null && $said->isOfForm() && $answer->page->address->whole()
+                !== $request->getRequestUri() => redirect($answer->page->address->whole(), 302),
             $answer->page !== null => response()->view('site.page', [
                 'result' => $answer->page,
                 'structured' => $this->structured->of($answer->page, rtrim(config()->string('app.url'), '/')),

@@ -6,6 +6,7 @@ namespace App\Site\Block;
 
 use App\Freshness\Dependencies;
 use App\Pages\LiveFrame;
+use App\Site\ListingResult;
 use App\Site\PageAddress;
 use App\Site\Subject;
 use Wellspring\Core\Context\Context;
@@ -16,6 +17,8 @@ final readonly class PageScene
     /**
      * @param  Subject|null  $subject  null of a page that no definition makes: the search, what is not found
      * @param  Dependencies  $dependencies  told what a block reads
+     * @param  (\Closure(string): (ListingResult|null))|null  $listing  a module's listing on the page, by its key; null
+     *   where it does not stand there
      */
     public function __construct(
         public ?Subject $subject,
@@ -23,6 +26,13 @@ final readonly class PageScene
         public Context $context,
         public LiveFrame $frame,
         public Dependencies $dependencies,
+        private ?\Closure $listing = null,
     ) {
+    }
+
+    /** A module's listing on the page; null where it does not stand there. */
+    public function listing(string $module): ?ListingResult
+    {
+        return $this->listing === null ? null : ($this->listing)($module);
     }
 }

@@ -73,9 +73,19 @@ final readonly class HtmlOutput implements Output
             headings: $this->headings($listing),
             heading: $listing->heading,
             today: $this->today($listing),
+            count: $listing->countWords($this->format),
+            // The form of what is chosen stands once.
+            choices: $listing->own->follows !== null || $listing->own->offer === null || $listing->time > 1
+                ? null
+                : new ChoicesView($listing, $listing->address, $this->format, self::anchor($listing)),
             nothing: $cards === [] ? $this->html->of($module->whenNothing->html) : '',
-            anchor: $module->key.($listing->time === 1 ? '' : "-{$listing->time}"),
+            anchor: self::anchor($listing),
         );
+    }
+
+    private static function anchor(ListingResult $listing): string
+    {
+        return $listing->module->key.($listing->time === 1 ? '' : "-{$listing->time}");
     }
 
     /** @return array{day: string, words: string} */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Site\Output;
 
 use App\Site\ListingResult;
+use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\Step;
@@ -43,7 +44,10 @@ final class JsonOutput implements Output
             'total' => $result->total,
             'pages' => $result->pages,
             'page' => $result->page,
-            ...$listing->module->offered() === null ? [] : ['choices' => self::choices($listing->module)],
+            ...$listing->module->offered() === null ? [] : [
+                'choices' => self::choices($listing->module),
+                'offers' => array_map(fn (Facet $facet): array => $facet->toArray(), $listing->facets),
+            ],
             'steps' => array_map(
                 fn (Step $step): array => ['step' => (string) $step->name, 'left' => $step->left],
                 $result->steps,

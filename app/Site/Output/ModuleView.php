@@ -17,7 +17,7 @@ use Wellspring\Core\Module\Module;
 /** A module with all that its view needs. */
 final readonly class ModuleView
 {
-    private const PAGE = '-page';
+    private const PAGE = '-'.Offer::PAGE;
 
     /** How high a line of text is in a masonry, about, and the room below a card; a column's width is 1. */
     private const LINE = 0.09;
@@ -34,6 +34,8 @@ final readonly class ModuleView
      * @param  string|false  $heading  what stands over it; false: nothing
      * @param  array{day: string, words: string}  $today  `2026-05-01`, and as the site writes it
      * @param  string  $nothing  what is said with markup where nothing is left; safe HTML
+     * @param  string  $count  which of how many records they are; empty where that is not said
+     * @param  ChoicesView|null  $choices  what visitors can choose; null: nothing, or what they choose elsewhere
      * @param  string  $anchor  its id in the page: the module's key; another where it stands there again
      */
     public function __construct(
@@ -50,6 +52,8 @@ final readonly class ModuleView
         public string $anchor = '',
         public array $today = ['day' => '', 'words' => ''],
         public string $nothing = '',
+        public string $count = '',
+        public ?ChoicesView $choices = null,
     ) {
     }
 
@@ -192,7 +196,13 @@ final readonly class ModuleView
     {
         $key = $this->module->offered()->key ?? $this->module->key;
 
-        return $this->address->without($this->parameter())->with($key.'-'.Offer::SORT, $order, $this->anchor);
+        return $this->address->without($this->parameter())->with("{$key}-".Offer::SORT, $order, $this->anchor);
+    }
+
+    /** The key of the offer whose choices change what is listed; null where none do. */
+    public function follows(): ?string
+    {
+        return $this->module->follows ?? $this->module->offered()?->key;
     }
 
     /** The address of one of the listing's pages; page 1 has none of its own. */

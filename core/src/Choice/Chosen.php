@@ -53,29 +53,38 @@ final readonly class Chosen
         return null;
     }
 
-    /**
-     * What all the filters keep together; null where none is chosen.
-     *
-     * @param  OfferedFilter|null  $except  one that is not asked
-     */
-    public function rule(?OfferedFilter $except = null): ?Group
+    /** The same without what is chosen of a filter. */
+    public function without(OfferedFilter $filter): self
     {
-        $asked = array_filter(
+        return new self($this->offer, array_values(array_filter(
             $this->filters,
-            fn (ChosenFilter $chosen): bool => $chosen->filter->name !== $except?->name,
-        );
-        $rules = array_map(fn (ChosenFilter $chosen): Condition|Group => $chosen->rule, array_values($asked));
+            fn (ChosenFilter $chosen): bool => $chosen->filter->name !== $filter->name,
+        )), $this->order, $this->size, $this->arrangement);
+    }
+
+    /** What all the filters keep together; null where none is chosen. */
+    public function rule(): ?Group
+    {
+        $rules = array_map(fn (ChosenFilter $chosen): Condition|Group => $chosen->rule, $this->filters);
 
         return $rules === [] ? null : new Group(Join::All, $rules);
     }
 
-    /** @return array<string, string> the parameters of the canonical address, in the order of the offer */
-    public function parameters(): array
+    /** @return array<string, string> those of the filters, by parameter, in the order of the offer */
+    public function filterParameters(): array
     {
         $parameters = [];
         foreach ($this->filters as $chosen) {
             $parameters["{$this->offer}-{$chosen->filter->name}"] = $chosen->said;
         }
+
+        return $parameters;
+    }
+
+    /** @return array<string, string> the parameters of the canonical address, in the order of the offer */
+    public function parameters(): array
+    {
+        $parameters = $this->filterParameters();
         foreach ([
             Offer::SORT => $this->order?->key,
             Offer::SIZE => $this->size,

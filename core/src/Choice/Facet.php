@@ -11,14 +11,14 @@ final readonly class Facet
      * @param  ChosenFilter|null  $chosen  what is chosen of it
      * @param  array<array-key, int>  $counts  by option
      * @param  FacetRange|null  $range  null where it is none, or there are no values
-     * @param  int|null  $without  how many records would be listed without its choice; null where nothing is chosen
+     * @param  int  $left  how many records would be listed if nothing were chosen of it
      */
     public function __construct(
         public OfferedFilter $filter,
         public ?ChosenFilter $chosen = null,
         public array $counts = [],
         public ?FacetRange $range = null,
-        public ?int $without = null,
+        public int $left = 0,
     ) {
     }
 

@@ -29,6 +29,32 @@ final readonly class FacetRange
     {
     }
 
+    /**
+     * Where the handles of a range of numbers move: from, to, and by how much at once, about a hundredth of the way.
+     *
+     * @param  int  $decimals  digits after the point that values may have
+     * @return array{float, float, float}
+     */
+    public function scale(int $decimals): array
+    {
+        [$least, $greatest] = [(float) $this->least, (float) $this->greatest];
+        $rough = max(($greatest - $least) / 100, 10 ** -$decimals);
+        $power = 10 ** floor(log10($rough));
+        $step = match (true) {
+            $rough <= $power => $power,
+            $rough <= 2 * $power => 2 * $power,
+            $rough <= 5 * $power => 5 * $power,
+            default => 10 * $power,
+        };
+        $digits = (int) max(0, ceil(-log10($step)));
+
+        return [
+            round(floor($least / $step) * $step, $digits),
+            round(ceil($greatest / $step) * $step, $digits),
+            round($step, $digits),
+        ];
+    }
+
     /** @param  array<int, int>  $records  by the number of the bar, 0 first */
     public static function ofNumbers(float $least, float $greatest, array $records): self
     {

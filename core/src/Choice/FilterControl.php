@@ -26,6 +26,9 @@ interface FilterControl
     /** Whether it lets several options be chosen at once; a filter's `join` is for those alone. */
     public function takesSeveral(): bool;
 
+    /** Whether each option is a link, and no part of a form. */
+    public function isChosenByLinks(): bool;
+
     /** Whether its options stand as a tree, and one keeps what is below it. */
     public function showsTree(): bool;
 

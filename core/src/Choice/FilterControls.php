@@ -39,8 +39,8 @@ final class FilterControls
     {
         self::$all = [];
         foreach ([
-            new Control\Options('tabs', 'tabs'),
-            new Control\Options('buttons', 'buttons'),
+            new Control\Options('tabs', 'tabs', links: true),
+            new Control\Options('buttons', 'buttons', links: true),
             new Control\Options('checks', 'check boxes', several: true),
             new Control\Options('one', 'one choice'),
             new Control\Options('tree', 'a tree', several: true, below: true),

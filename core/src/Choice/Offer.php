@@ -35,7 +35,9 @@ final readonly class Offer
     public const REMEMBER = 'remember';
 
     /** Names after the key that mean something else than a filter. */
-    public const RESERVED = [self::SORT, self::SIZE, self::ARRANGEMENT, 'page'];
+    public const RESERVED = [self::SORT, self::SIZE, self::ARRANGEMENT, self::PAGE];
+
+    public const PAGE = 'page';
 
     /**
      * @param  string  $key  `[a-z0-9-]`, 1 to 64
@@ -109,6 +111,19 @@ final readonly class Offer
             array_values($sizes)[0] ?? null,
             $as !== null && $as->arrange->toArray() !== $arrange->toArray() ? $as : null,
         );
+    }
+
+    public function parameter(string $name): string
+    {
+        return "{$this->key}-{$name}";
+    }
+
+    /** @return list<string> in the order of the canonical address */
+    public function parameterNames(): array
+    {
+        return array_map($this->parameter(...), [
+            ...array_column($this->filters, 'name'), self::SORT, self::SIZE, self::ARRANGEMENT,
+        ]);
     }
 
     /** @param  list<OfferedOrder>  $more  beside its own */

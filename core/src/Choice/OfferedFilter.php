@@ -81,6 +81,12 @@ final readonly class OfferedFilter
         return $depths;
     }
 
+    /** @return list<Condition> what its rule asks, at any depth */
+    public function conditions(): array
+    {
+        return $this->rule instanceof Group ? $this->rule->conditions() : array_filter([$this->rule]);
+    }
+
     /**
      * Whether its rule asks nothing but those fields.
      *
@@ -88,9 +94,7 @@ final readonly class OfferedFilter
      */
     public function asksOnly(array $fields): bool
     {
-        $asked = $this->rule instanceof Group ? $this->rule->conditions() : array_filter([$this->rule]);
-
-        return array_filter($asked, fn (Condition $condition): bool => ($fields[$condition->field->key] ?? null)?->family() !== $condition->field->family()) === [];
+        return array_filter($this->conditions(), fn (Condition $condition): bool => ($fields[$condition->field->key] ?? null)?->family() !== $condition->field->family()) === [];
     }
 
     /** The same, asked of another field. */

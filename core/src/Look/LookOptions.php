@@ -46,6 +46,11 @@ final class LookOptions
                 new OneOf('card', 'Cards', ['plain' => 'Plain', 'framed' => 'Framed', 'filled' => 'Filled'], 'plain'),
                 new OneOf('shadow', 'Shadows', ['none' => 'None', 'soft' => 'Soft', 'deep' => 'Deep'], 'none'),
             ],
+            'choices' => [
+                new OneOf('mark', 'Marks of choices', [
+                    'square' => 'Squares', 'round' => 'Rounds', 'leaf' => 'Leaves',
+                ], 'square'),
+            ],
             'links' => [
                 new OneOf('style', 'Links', [
                     'quiet' => 'Quietly underlined', 'underlined' => 'Underlined', 'coloured' => 'Coloured alone',

@@ -15,6 +15,9 @@ final class LookVariables
 
     private const MARKS = ['none' => 'none', 'arrow' => '"↗"', 'plus' => '"+"', 'dot' => '"●"'];
 
+    /** Corners, as CSS writes them. */
+    private const CHOICE_MARKS = ['leaf' => '75% 15% 75% 15%', 'square' => '2px', 'round' => '50%'];
+
     private const DENSITY = ['tight' => 0.75, 'even' => 1.0, 'roomy' => 1.25];
 
     /** @return array<string, string> by name, without the two hyphens */
@@ -153,6 +156,7 @@ final class LookVariables
             'card-corner' => $card === 'plain' ? '0' : $look->number('shape', 'corners').'px',
             'card-shadow' => $card === 'plain' ? 'none' : self::SHADOWS[$look->text('shape', 'shadow')],
             'button-corner' => $look->number('buttons', 'corners').'px',
+            'choice-mark' => self::CHOICE_MARKS[$look->text('choices', 'mark')],
             'tag-corner' => $look->number('badges', 'corners').'px',
             'divider-height' => $divider === 'none' ? '0px' : $look->number('divider', 'height').'px',
             'divider-shape' => in_array($divider, ['slope', 'wave', 'scallop', 'torn'], true)

@@ -9,6 +9,7 @@ use Wellspring\Core\Arrangement\Table;
 use Wellspring\Core\Card\Card;
 use Wellspring\Core\Choice\Chosen;
 use Wellspring\Core\Choice\Offer;
+use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
@@ -115,10 +116,20 @@ final readonly class Module
         return array_values($terms);
     }
 
-    /** @return list<Condition> of the manager and, once bound, of the visitor, at any depth, those that are off too */
+    /**
+     * @return list<Condition> of the manager, of what visitors may choose and, once bound, of what this one has chosen,
+     *   at any depth, those that are off too
+     */
     public function conditions(): array
     {
-        return [...$this->where?->conditions() ?? [], ...$this->chosen->rule()?->conditions() ?? []];
+        return [
+            ...$this->where?->conditions() ?? [],
+            ...array_merge(...array_map(
+                fn (OfferedFilter $filter): array => $filter->conditions(),
+                $this->offer->filters ?? [],
+            )),
+            ...$this->chosen->rule()?->conditions() ?? [],
+        ];
     }
 
     /**
@@ -136,7 +147,13 @@ final readonly class Module
     /** @return list<string> what the names of the parameters of an address begin with that it reads */
     public function parameterNames(): array
     {
-        $names = [$this->key, ...array_filter([$this->offer?->key, $this->follows])];
+        return [$this->key, ...array_filter([$this->offer?->key, $this->follows]), ...$this->addressNames()];
+    }
+
+    /** @return list<string> the parameters of an address from which conditions take their values */
+    public function addressNames(): array
+    {
+        $names = [];
         foreach ($this->where?->conditions() ?? [] as $condition) {
             if ($condition->value instanceof FromAddress) {
                 $names[] = $condition->value->name;
@@ -187,6 +204,14 @@ final readonly class Module
     public function paged(PagingRule $page): self
     {
         return $this->copy(atMost: $this->displayLimit(), page: $page);
+    }
+
+    /** @return list<string> the parameters of an address that it writes, in the order of the canonical one */
+    public function parameterOrder(): array
+    {
+        $offer = $this->follows === null ? $this->offered() : null;
+
+        return [...$offer?->parameterNames() ?? [], "{$this->key}-".Offer::PAGE];
     }
 
     /** @return array<string, mixed> as a file of format 1 holds it, every default said */

@@ -39,6 +39,9 @@ interface Block
     /** @return list<string> keys of the modules that it shows */
     public function modules(): array;
 
+    /** @return list<string> keys of the modules whose choices it offers, wherever they stand */
+    public function offersChoicesOf(): array;
+
     /**
      * @param  string  $at  where it stands in the definition
      * @param  list<string>  $types  keys of the content types whose items the page is about

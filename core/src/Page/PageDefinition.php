@@ -70,6 +70,14 @@ final readonly class PageDefinition
         return array_values(array_unique(array_merge(...$keys)));
     }
 
+    /** @return list<string> keys of the modules whose choices it offers, though they may stand elsewhere, each once */
+    public function offersChoicesOf(): array
+    {
+        $keys = array_map(fn (PlacedBlock $placed): array => $placed->block->offersChoicesOf(), $this->blocks());
+
+        return array_values(array_unique(array_merge(...$keys)));
+    }
+
     /** @return list<Schedule> of the page and of all that stands on it */
     public function schedules(): array
     {

@@ -55,7 +55,7 @@ final readonly class ReferenceFacets
     private function facet(OfferedFilter $filter, Module $module, array $listed, Context $context): Facet
     {
         $chosen = $module->chosen->of($filter);
-        $others = $module->chosen->rule($filter) ?? new Group;
+        $others = $module->chosen->without($filter)->rule() ?? new Group;
         $left = array_values(
             array_filter($listed, fn (Record $record): bool => $others->keeps($record, $context)),
         );
@@ -75,7 +75,7 @@ final readonly class ReferenceFacets
             Counting::Numbers => self::numbers($left, $filter->field),
             Counting::Days => self::days($left, $filter->field, $context),
             default => null,
-        }, $chosen === null ? null : count($left));
+        }, count($left));
     }
 
     /** @param  list<Record>  $records */

@@ -128,7 +128,7 @@ final class Format
     public static function saysPlaces(string $pattern): bool
     {
         foreach ([0, 1, 2, 21, 1000] as $number) {
-            $said = \MessageFormatter::formatMessage('en', $pattern, [
+            $said = \MessageFormatter::formatMessage('en', self::withNumbers($pattern), [
                 'from' => min(1, $number), 'to' => $number, 'total' => $number, 'page' => 1, 'pages' => 1,
             ]);
             // What is not given is written as it stands, in braces.
@@ -146,7 +146,13 @@ final class Format
      */
     public function inWords(string $pattern, array $numbers): string
     {
-        return (string) \MessageFormatter::formatMessage($this->locale, $pattern, $numbers);
+        return (string) \MessageFormatter::formatMessage($this->locale, self::withNumbers($pattern), $numbers);
+    }
+
+    /** ICU wants to be told each time that a name stands for a number, where it does so once: `{total}`. */
+    private static function withNumbers(string $pattern): string
+    {
+        return (string) preg_replace('/\{\s*(\w+)\s*\}/', '{$1, number}', $pattern);
     }
 
     /** @param  string  $day  one of the month */

@@ -1,5 +1,4 @@
+import { onEach } from "./each";
 import { layOutMasonry } from "./masonryColumns";
 
-for (const list of document.querySelectorAll<HTMLElement>("[data-masonry]")) {
-	layOutMasonry(list);
-}
+onEach("[data-masonry]", layOutMasonry);

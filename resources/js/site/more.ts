@@ -1,16 +1,36 @@
+/**
+ * Makes listings longer in place where a link leads to their next page; without scripts the links do. Who comes back
+ * from a record finds the listing as long as it was, at the same place.
+ */
+import { announce, failure } from "./announce";
+import { onEach } from "./each";
+import { fetchPage } from "./fetchPage";
+
 /** What holds the records of a listing. */
 const LIST = "ul.cards, ol.cards, table.cards > tbody";
 
-/** Makes listings longer in place where a link leads to their next page; without scripts the links do. */
+/** What the history keeps of a page: how many pages of each listing are there, and how far it was scrolled. */
+interface Kept {
+	loaded?: Record<string, string[]>;
+	scrolled?: number;
+}
+
+const kept = (): Kept => (history.state as Kept | null) ?? {};
+
+function keep(more: Kept): void {
+	history.replaceState({ ...kept(), ...more }, "");
+}
+
 /**
  * Puts what another page of a listing holds at the end of what is here; a group that goes on is gone on with.
- * Returns the first record that was added.
+ * Returns the first record that was added, and how many there are.
  */
-function append(here: HTMLElement, more: HTMLElement, nav: HTMLElement): HTMLElement | null {
+function append(here: HTMLElement, more: HTMLElement, nav: HTMLElement): { first: HTMLElement | null; added: number } {
 	const heads = [...here.querySelectorAll(".group-head")];
 	const lastHead = heads[heads.length - 1]?.textContent?.trim() ?? "";
 	let last = [...here.querySelectorAll<HTMLElement>(LIST)].pop();
 	let first: HTMLElement | null = null;
+	let count = 0;
 	let isNew = false;
 	for (const part of more.querySelectorAll<HTMLElement>(`.group-head, ${LIST}`)) {
 		if (part.matches(".group-head")) {
@@ -20,6 +40,7 @@ function append(here: HTMLElement, more: HTMLElement, nav: HTMLElement): HTMLEle
 			}
 			continue;
 		}
+		count += part.children.length;
 		if (last && !isNew) {
 			const added = [...part.children] as HTMLElement[];
 			first ??= added[0] ?? null;
@@ -31,43 +52,89 @@ function append(here: HTMLElement, more: HTMLElement, nav: HTMLElement): HTMLEle
 			first ??= last.querySelector<HTMLElement>(".card");
 		}
 	}
-	return first;
+	return { first, added: count };
 }
 
 function begin(nav: HTMLElement): void {
 	const key = nav.dataset.more ?? "";
-	let left = nav.dataset.loads === undefined ? 0 : Number(nav.dataset.loads);
+	const goesOn = nav.dataset.loads !== undefined;
+	let left = Number(nav.dataset.loads ?? 0);
 
 	const next = () => nav.querySelector<HTMLAnchorElement>('a[rel="next"]');
+	const listing = () => document.getElementById(key);
+
+	/** Puts a page in place; false where it holds nothing of the listing. */
+	const put = (page: Document, link: HTMLAnchorElement, isQuiet = false): boolean => {
+		const more = page.getElementById(key);
+		const here = listing();
+		if (!more || !here) {
+			return false;
+		}
+		const hadFocus = document.activeElement === link;
+		const { first, added } = append(here, more, nav);
+		const onward = more.querySelector<HTMLAnchorElement>('nav.more a[rel="next"]');
+		if (onward) {
+			link.href = onward.href;
+		} else {
+			link.remove();
+		}
+		if (hadFocus && !isQuiet) {
+			first?.querySelector<HTMLElement>("a")?.focus({ preventScroll: true });
+		}
+		if (!isQuiet) {
+			announce(`${added} more`);
+		}
+		return true;
+	};
 
 	const load = async (link: HTMLAnchorElement): Promise<void> => {
+		const address = link.href.replace(/#.*$/, "");
+		nav.querySelector(".choice-fault")?.remove();
 		nav.setAttribute("aria-busy", "true");
 		try {
-			const answer = await fetch(link.href.replace(/#.*$/, ""));
-			if (!answer.ok) {
-				throw new Error(`${answer.status}`);
-			}
-			const page = new DOMParser().parseFromString(await answer.text(), "text/html");
-			const more = page.getElementById(key);
-			const here = document.getElementById(key);
-			if (more === null || here === null) {
+			const { page, status } = await fetchPage(address);
+			if (nav.isConnected && status === 200 && put(page, link)) {
+				const loaded = kept().loaded ?? {};
+				keep({ loaded: { ...loaded, [key]: [...(loaded[key] ?? []), address] } });
+			} else if (status === 404) {
+				link.remove();
+				announce("There are no more");
+			} else if (nav.isConnected) {
 				throw new Error("The listing is not on the page.");
 			}
-			const first = append(here, more, nav);
-			const onward = more.querySelector<HTMLAnchorElement>('nav.more a[rel="next"]');
-			if (onward) {
-				link.href = onward.href;
-			} else {
-				link.remove();
-			}
-			const focus = first?.querySelector<HTMLElement>("a");
-			if (document.activeElement === link || document.activeElement === document.body) {
-				focus?.focus({ preventScroll: true });
-			}
 		} catch {
-			window.location.href = link.href;
+			left = 0;
+			nav.append(failure("More could not be loaded.", () => void load(link)));
 		} finally {
 			nav.removeAttribute("aria-busy");
+		}
+	};
+
+	/** As long as it was when the page was left. */
+	const restore = async (): Promise<void> => {
+		const addresses = kept().loaded?.[key] ?? [];
+		if (addresses.length === 0) {
+			return;
+		}
+		left = Math.max(0, left - addresses.length);
+		const scrolled = kept().scrolled ?? 0;
+		const pages = await Promise.all(addresses.map((one) => fetchPage(one).catch(() => null)));
+		for (const found of pages) {
+			const link = next();
+			if (!found || found.status !== 200 || !link || !put(found.page, link, true)) {
+				break;
+			}
+		}
+		window.scrollTo(0, scrolled);
+	};
+
+	/** Loading that stops by itself says so, once. */
+	const stop = () => {
+		if (goesOn && next() && !nav.querySelector(".more-why")) {
+			const why = document.createElement("p");
+			why.className = "more-why";
+			why.textContent = "It stops here by itself, so that the end of the page can be reached.";
+			nav.append(why);
 		}
 	};
 
@@ -75,32 +142,46 @@ function begin(nav: HTMLElement): void {
 		const link = (event.target as Element).closest<HTMLAnchorElement>('a[rel="next"]');
 		if (link && !event.metaKey && !event.ctrlKey && !event.shiftKey && event.button === 0) {
 			event.preventDefault();
+			nav.querySelector(".more-why")?.remove();
 			void load(link);
 		}
 	});
 
-	if (left > 0) {
-		const watch = new IntersectionObserver(
-			async (seen) => {
-				const link = next();
-				if (seen.some((one) => one.isIntersecting) && link && left > 0 && !nav.hasAttribute("aria-busy")) {
+	const watch = new IntersectionObserver(
+		async (seen) => {
+			const link = next();
+			if (seen.some((one) => one.isIntersecting) && link && !nav.hasAttribute("aria-busy")) {
+				watch.unobserve(nav);
+				if (left > 0) {
 					left -= 1;
 					await load(link);
-					// Asked anew, in case the end is still in sight.
-					watch.unobserve(nav);
-					if (left > 0 && next()) {
-						watch.observe(nav);
-					}
 				}
-			},
-			{ rootMargin: "300px" },
-		);
-		watch.observe(nav);
+				if (left > 0 && next()) {
+					// Asked anew, in case the end is still in sight.
+					watch.observe(nav);
+				} else {
+					stop();
+				}
+			}
+		},
+		{ rootMargin: "300px" },
+	);
+
+	void restore().then(() => {
+		if (left > 0) {
+			watch.observe(nav);
+		} else {
+			stop();
+		}
+	});
+}
+
+if (kept().loaded) {
+	history.scrollRestoration = "manual";
+}
+window.addEventListener("pagehide", () => {
+	if (kept().loaded) {
+		keep({ scrolled: window.scrollY });
 	}
-}
-
-for (const nav of document.querySelectorAll<HTMLElement>("nav[data-more]")) {
-	begin(nav);
-}
-
-export {};
+});
+onEach("nav[data-more]", begin);

@@ -1,4 +1,5 @@
 /** Moves a slideshow by buttons and keys, and by itself where it says so and motion is welcome. */
+import { onEach } from "./each";
 import { controls, prefersStill } from "./motion";
 
 function begin(box: HTMLElement): void {
@@ -42,6 +43,4 @@ function begin(box: HTMLElement): void {
 	controls(box, step, Number(box.dataset.seconds ?? 0));
 }
 
-for (const box of document.querySelectorAll<HTMLElement>("[data-slideshow]")) {
-	begin(box);
-}
+onEach("[data-slideshow]", begin);

@@ -1,4 +1,5 @@
 /** Shows one headline after the other, at once or letter by letter; without motion they stay as they stand. */
+import { onEach } from "./each";
 import { controls, prefersStill } from "./motion";
 
 const LETTER = 35;
@@ -75,6 +76,4 @@ function split(line: HTMLElement): NodeListOf<Element> {
 	return line.querySelectorAll(".letter");
 }
 
-for (const box of document.querySelectorAll<HTMLElement>("[data-ticker]")) {
-	begin(box);
-}
+onEach("[data-ticker]", begin);

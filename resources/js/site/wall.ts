@@ -1,4 +1,6 @@
 /** Opens the pictures of a wall large, one after the other, by pointing and by keys; a video plays there. */
+import { onEach } from "./each";
+
 function begin(wall: HTMLElement): void {
 	const links = () => [...wall.querySelectorAll<HTMLAnchorElement>("a.large-view")];
 	const closesAtEnd = "closeAtEnd" in wall.dataset;
@@ -97,8 +99,4 @@ function begin(wall: HTMLElement): void {
 	});
 }
 
-for (const wall of document.querySelectorAll<HTMLElement>("[data-wall]")) {
-	begin(wall);
-}
-
-export {};
+onEach("[data-wall]", begin);

@@ -12,6 +12,8 @@
         <h1 data-note="headings">{{ $site->name }}</h1>
         <p class="intro" data-note="text">Grown on our own benches, and packed in straw.</p>
         <p class="line"><a href="#" data-note="links">How we grow</a></p>
+        <div class="option" data-note="choices"><label><input type="checkbox" checked> <span class="label">Shade</span>
+            </label></div>
     </div>
     <div class="module">
         <ul class="cards as-grid gap-normal shape-landscape crop-fill align-start phone-3 tablet-3 laptop-3 desktop-3">

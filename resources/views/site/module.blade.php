@@ -1,38 +1,32 @@
 @php($module = $shown->module)
-@php($level = $shown->heading === false ? 2 : 3)
-<section @class(['module', ...$module->look?->classes() ?? []]) id="{{ $shown->anchor }}"
+@php($choices = $shown->choices)
+<section @class(['module', ...$module->look?->classes() ?? [], ...$choices?->classes() ?? []]) id="{{ $shown->anchor }}"
+    @if ($choices === null && $shown->follows() !== null) data-choices-of="{{ $shown->follows() }}" @endif
     @if ($shown->heading === false) aria-label="{{ $module->name }}"
     @else aria-labelledby="{{ $shown->anchor }}-name" @endif>
     @if ($shown->heading !== false)<h2 id="{{ $shown->anchor }}-name">{{ $shown->heading }}</h2>@endif
-    @if ($shown->cards === [])
-        <div class="nothing">@if ($shown->nothing !== ''){!! $shown->nothing !!}@else
-            <p>{{ $module->whenNothing->text ?: \Wellspring\Core\Empty\WhenNothing::TEXT }}</p>
-        @endif</div>
+    @if ($choices !== null)
+        <form id="{{ $choices->form() }}" method="get" action="{{ $choices->path() }}#{{ $shown->anchor }}"
+            data-choices="{{ $choices->offer->key }}" data-choices-of="{{ $choices->offer->key }}">
+            @foreach ($choices->hidden() as $name => $value)
+                <input type="hidden" name="{{ $name }}" value="{{ $value }}">
+            @endforeach
+        </form>
+        @if ($choices->stands() !== 'apart')
+            <div class="choose" id="{{ $shown->anchor }}-choose" aria-label="Filters">
+                <p class="choose-head">
+                    <span>Filters</span>
+                    <a class="close-filters" href="#{{ $shown->anchor }}">Close</a>
+                </p>
+                @include('site.filters.panel')
+            </div>
+        @endif
+        <div class="results" id="{{ $shown->anchor }}-results" data-choices-of="{{ $choices->offer->key }}">
+            @include('site.choices')
+            @include('site.listed')
+        </div>
     @else
-        @includeWhen($shown->letters() !== [], 'site.letters')
-        @foreach ($shown->groups() as $i => $group)
-            @if ($group['heading'] !== null)
-                <h{{ $level }} class="group-head" id="{{ $shown->anchor }}-{{ $i + 1 }}">
-                    {{ $group['heading']['words'] }}
-                    <span class="group-count">{{ $group['heading']['records'] }}</span>
-                </h{{ $level }}>
-            @endif
-            @include('site.arrangements.'.$module->arrange::key(), ['cards' => $group['cards'], 'shown' => $shown])
-        @endforeach
-        @includeWhen(
-            $shown->pages > 1,
-            'site.pages.'.$shown->module->page->mode->value,
-            ['shown' => $shown, 'module' => $module]
-        )
-        @php($led = array_values(array_filter(array_column($shown->cards, 'address'))))
-        @includeWhen(count($led) > 1, 'site.structured', ['data' => [
-            '@context' => 'https://schema.org',
-            '@type' => 'ItemList',
-            'itemListElement' => array_map(fn (string $address, int $i): array => [
-                '@type' => 'ListItem',
-                'position' => ($shown->page - 1) * $module->page->size + $i + 1,
-                'url' => rtrim(config('app.url'), '/').$address,
-            ], $led, array_keys($led)),
-        ]])
+        @if ($shown->count !== '')<p class="count">{{ $shown->count }}</p>@endif
+        @include('site.listed')
     @endif
 </section>

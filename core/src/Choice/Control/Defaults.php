@@ -16,6 +16,11 @@ trait Defaults
         return false;
     }
 
+    public function isChosenByLinks(): bool
+    {
+        return false;
+    }
+
     public function showsTree(): bool
     {
         return false;

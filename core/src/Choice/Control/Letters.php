@@ -31,6 +31,11 @@ final readonly class Letters implements FilterControl
         return 'letters';
     }
 
+    public function isChosenByLinks(): bool
+    {
+        return true;
+    }
+
     public function suits(Field $field): bool
     {
         return $field->family() === Family::Text;

@@ -28,6 +28,7 @@ final readonly class Options implements FilterControl
         private string $words,
         private bool $several = false,
         private bool $below = false,
+        private bool $links = false,
     ) {
     }
 
@@ -44,6 +45,11 @@ final readonly class Options implements FilterControl
     public function counting(): Counting
     {
         return Counting::Values;
+    }
+
+    public function isChosenByLinks(): bool
+    {
+        return $this->links;
     }
 
     public function showsTree(): bool

@@ -19,6 +19,11 @@ trait Defaults
         return [];
     }
 
+    public function offersChoicesOf(): array
+    {
+        return [];
+    }
+
     public function references(string $at, array $types): array
     {
         return [];

@@ -20,6 +20,7 @@ export const NOTES: Note[] = [
 		says: [word("type.text"), " ", word("type.size"), ", lines ", word("type.lines")],
 	},
 	{ key: "links", title: "links", says: [word("links.style")] },
+	{ key: "choices", title: "marks of choices", says: [word("choices.mark")] },
 	{
 		key: "pictures",
 		title: "pictures",

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Block;
+
+use App\Site\Output\ChoicesView;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Block\Filters;
+use Wellspring\Core\Wording\Format;
+
+/**
+ * What can be chosen of a listing that stands elsewhere on the page.
+ *
+ * @implements BlockData<Filters>
+ */
+final readonly class FiltersData implements BlockData
+{
+    public function __construct(private Format $format)
+    {
+    }
+
+    public static function block(): string
+    {
+        return Filters::class;
+    }
+
+    public function data(Block $block, PageScene $scene): ?array
+    {
+        $listing = $scene->listing($block->module);
+        if ($listing === null) {
+            return null;
+        }
+        $choices = new ChoicesView($listing, $scene->address, $this->format, $block->module, $block->filters);
+
+        return $choices->facets === [] ? null : ['choices' => $choices];
+    }
+}

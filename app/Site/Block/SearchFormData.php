@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Block;
+
+use App\Site\Output\ChoicesView;
+use App\Site\PageAddress;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Block\SearchForm;
+use Wellspring\Core\Wording\Format;
+
+/**
+ * What can be chosen of a listing that stands on another page, with how many there are.
+ *
+ * @implements BlockData<SearchForm>
+ */
+final readonly class SearchFormData implements BlockData
+{
+    public function __construct(private Format $format)
+    {
+    }
+
+    public static function block(): string
+    {
+        return SearchForm::class;
+    }
+
+    public function data(Block $block, PageScene $scene): ?array
+    {
+        $listing = $scene->listing($block->module);
+        if ($listing === null) {
+            return null;
+        }
+        $address = new PageAddress($block->page, $listing->module->chosen->parameters());
+        $choices = new ChoicesView($listing, $address, $this->format, $block->module, $block->filters);
+
+        return $choices->facets === [] ? null : [
+            'choices' => $choices,
+            'button' => $this->format->inWords($block->button, ['total' => $listing->result->total]),
+        ];
+    }
+}

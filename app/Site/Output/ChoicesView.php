@@ -1,0 +1,378 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Output;
+
+use App\Site\ListingResult;
+use App\Site\PageAddress;
+use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\Control\Near;
+use Wellspring\Core\Choice\Facet;
+use Wellspring\Core\Choice\FacetOption;
+use Wellspring\Core\Choice\Offer;
+use Wellspring\Core\Choice\OfferedArrangement;
+use Wellspring\Core\Choice\OfferedOrder;
+use Wellspring\Core\Filter\Test\Quantifier;
+use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Wording\Format;
+
+/** What a visitor can choose of a listing, with the addresses that choose it. */
+final readonly class ChoicesView
+{
+    /** Of days more apart than this, only the ends are chosen, not each bar. */
+    private const DAY_LINKS = 24;
+
+    public Offer $offer;
+
+    /** @var list<Facet> */
+    public array $facets;
+
+    /**
+     * @param  PageAddress  $address  of the page that the listing stands on
+     * @param  string  $anchor  the listing's id there
+     * @param  list<string>|null  $only  names of the filters that are offered; null: all
+     */
+    public function __construct(
+        private ListingResult $listing,
+        private PageAddress $address,
+        private Format $format,
+        public string $anchor,
+        ?array $only = null,
+    ) {
+        $this->offer = $listing->own->offered() ?? new Offer($listing->own->key);
+        $this->facets = array_values(array_filter(
+            $listing->facets,
+            fn (Facet $facet): bool => $only === null || in_array($facet->filter->name, $only, true),
+        ));
+    }
+
+    /** The id of the form that the controls belong to, wherever they stand. */
+    public function form(): string
+    {
+        return "{$this->offer->key}-choices";
+    }
+
+    public function path(): string
+    {
+        return $this->address->path;
+    }
+
+    /**
+     * @return array<string, string> what the form says beside its controls: the choices of other listings of the page,
+     *   and what is chosen by links alone
+     */
+    public function hidden(): array
+    {
+        $byLinks = array_map(
+            fn (Facet $facet): string => $this->parameter($facet),
+            array_filter($this->facets, fn (Facet $facet): bool => $facet->filter->control->isChosenByLinks()),
+        );
+
+        $byOthers = [
+            $this->offer->parameter(Offer::ARRANGEMENT),
+            ...$this->orders() === [] ? [$this->offer->parameter(Offer::SORT)] : [],
+            ...$this->sizes() === [] ? [$this->offer->parameter(Offer::SIZE)] : [],
+        ];
+
+        return $this->address->without(...array_diff($this->own(), $byOthers, $byLinks))->parameters;
+    }
+
+    /** @return list<string> classes of the listing */
+    public function classes(): array
+    {
+        return ["choices-{$this->stands()}", ...$this->isDrawerOnPhone() ? ['choices-drawer'] : []];
+    }
+
+    public function stands(): string
+    {
+        return $this->facets === [] ? 'apart' : (string) $this->offer->setting(Offer::STAND);
+    }
+
+    public function isDrawerOnPhone(): bool
+    {
+        return $this->facets !== [] && $this->offer->setting(Offer::ON_PHONE) === 'drawer';
+    }
+
+    public function canBeRemembered(): bool
+    {
+        return $this->offer->setting(Offer::REMEMBER) === true && array_merge($this->orders(), $this->sizes(), $this
+            ->arrangements()) !== [];
+    }
+
+    public function total(): int
+    {
+        return $this->listing->result->total;
+    }
+
+    /** What is said above the records; empty where nothing is. */
+    public function count(): string
+    {
+        return $this->listing->countWords($this->format);
+    }
+
+    /** @return list<array{words: string, label: string, address: string}> what is chosen, with the address without it */
+    public function chosen(): array
+    {
+        return array_map(fn (ChosenFilter $chosen): array => [
+            'words' => $chosen->words($this->format),
+            'label' => $chosen->filter->label(),
+            'address' => $this->address($chosen->filter->name, null),
+        ], $this->listing->module->chosen->filters);
+    }
+
+    /** The address with nothing chosen of the filters. */
+    public function clearAddress(): string
+    {
+        return $this->address->without(
+            "{$this->listing->own->key}-".Offer::PAGE,
+            ...array_map(fn (Facet $facet): string => $this->offer->parameter($facet->filter->name), $this->facets),
+        )->withFragment($this->anchor);
+    }
+
+    /** @return list<array{words: string, count: int, address: string}> of each choice, how many there were without it */
+    public function withoutEach(): array
+    {
+        $said = [];
+        foreach ($this->facets as $facet) {
+            if ($facet->chosen !== null && $facet->left > 0) {
+                $said[] = [
+                    'words' => $facet->chosen->words($this->format),
+                    'count' => $this->listing->module->total($facet->left),
+                    'address' => $this->address($facet->filter->name, null),
+                ];
+            }
+        }
+
+        return $said;
+    }
+
+    public function parameter(Facet $facet): string
+    {
+        return $this->offer->parameter($facet->filter->name);
+    }
+
+    /** The id of a filter's own element. */
+    public function id(Facet $facet): string
+    {
+        return "{$this->offer->key}-{$facet->filter->name}";
+    }
+
+    /** The address at which an option is chosen; where it is chosen, without it. */
+    public function optionAddress(Facet $facet, FacetOption $option): string
+    {
+        $rest = array_values(array_diff($facet->chosen->options ?? [], [$option->value]));
+        $several = $facet->filter->control->takesSeveral();
+        $wanted = match (true) {
+            $option->isChosen => $several ? $rest : [],
+            $several => [...$rest, $option->value],
+            default => [$option->value],
+        };
+
+        return $this->address(
+            $facet->filter->name,
+            $wanted === [] ? null : $facet->filter->read(implode(',', $wanted))?->said,
+        );
+    }
+
+    public function allAddress(Facet $facet): string
+    {
+        return $this->address($facet->filter->name, null);
+    }
+
+    /**
+     * Of a filter by days: its months, weeks or days that have records.
+     *
+     * @return list<array{words: string, count: int, address: string, isChosen: bool}>
+     */
+    public function dayLinks(Facet $facet): array
+    {
+        $bars = array_filter($facet->range->bars ?? [], fn (array $bar): bool => $bar[2] > 0);
+        if (count($bars) > self::DAY_LINKS) {
+            return [];
+        }
+
+        return array_values(array_map(function (array $bar) use ($facet): array {
+            [$from, $to] = [(string) $bar[0], (string) $bar[1]];
+            $isChosen = $facet->chosen?->ends === [$from, $to];
+
+            return [
+                'words' => $this->days($from, $to),
+                'count' => $bar[2],
+                'address' => $this->address($facet->filter->name, $isChosen ? null : "{$from}..{$to}"),
+                'isChosen' => $isChosen,
+            ];
+        }, $bars));
+    }
+
+    /**
+     * Of a filter by numbers: its bars, each as a share of the highest, and whether the choice takes it in.
+     *
+     * @return list<array{share: float, isIn: bool, words: string}>
+     */
+    public function bars(Facet $facet): array
+    {
+        $bars = $facet->range->bars ?? [];
+        $most = max([1, ...array_column($bars, 2)]);
+        [$from, $to] = $facet->chosen->ends ?? [null, null];
+
+        return array_map(fn (array $bar): array => [
+            'share' => round(100 * $bar[2] / $most, 1),
+            'isIn' => ($from === null || $bar[1] >= $from) && ($to === null || $bar[0] <= $to),
+            'words' => "{$this->written($facet, $bar[0])}–{$this->written($facet, $bar[1])}: {$bar[2]}",
+        ], $bars);
+    }
+
+    /** @return array{min: float, max: float, step: float}|null null where there are no values */
+    public function scale(Facet $facet): ?array
+    {
+        if ($facet->range === null) {
+            return null;
+        }
+        $field = $facet->filter->field;
+        [$min, $max, $step] = $facet->range->scale($field->limits->decimals ?? 2);
+
+        return ['min' => $min, 'max' => $max, 'step' => $step];
+    }
+
+    /** A value as the site writes it. */
+    public function written(Facet $facet, int|float|string $value): string
+    {
+        return (string) $facet->filter->field->display(
+            is_float($value) && floor($value) === $value ? (int) $value : $value,
+            $this->format,
+        );
+    }
+
+    /** @return array<string, array{name: string, latitude: int|float, longitude: int|float}> by key */
+    public function points(Facet $facet): array
+    {
+        return Near::points($facet->filter);
+    }
+
+    /** @return array<int, string> how each distance reads, by kilometres */
+    public function distances(Facet $facet): array
+    {
+        $words = [];
+        foreach (Near::distances($facet->filter) as $km) {
+            $words[$km] = $this->format->number($km, 'km');
+        }
+
+        return $words;
+    }
+
+    /**
+     * The orders to choose from, the listing's own among them; none where there is no choice.
+     *
+     * @return list<array{value: string, name: string, isChosen: bool, address: string}> value: the parameter's; empty
+     *   for the own
+     */
+    public function orders(): array
+    {
+        $orders = $this->listing->own->offer->orders ?? [];
+        $own = self::keys($this->listing->own->order);
+        $isOwn = fn (OfferedOrder $order): bool => self::keys($order->order) === $own;
+
+        return $this->choices(
+            Offer::SORT,
+            array_map(fn (OfferedOrder $order): array => [$order->key, $order->name, $isOwn($order)], $orders),
+            'In our order',
+            $this->listing->module->chosen->order?->key,
+        );
+    }
+
+    /** @return list<array{value: string, name: string, isChosen: bool, address: string}> see orders() */
+    public function sizes(): array
+    {
+        $own = $this->listing->own->page->size;
+        $sizes = $this->offer->sizes === [] ? [] : array_unique([$own, ...$this->offer->sizes]);
+        sort($sizes);
+
+        return $this->choices(
+            Offer::SIZE,
+            array_map(fn (int $size): array => [(string) $size, "{$size} a page", $size === $own], $sizes),
+            '',
+            $this->listing->module->chosen->size === null ? null : (string) $this->listing->module->chosen->size,
+        );
+    }
+
+    /** @return list<array{value: string, name: string, isChosen: bool, address: string}> see orders() */
+    public function arrangements(): array
+    {
+        $own = $this->listing->own->arrange;
+        $isOwn = fn (Arrangement $one): bool => $one->toArray() === $own->toArray();
+
+        return $this->choices(
+            Offer::ARRANGEMENT,
+            array_map(
+                fn (OfferedArrangement $one): array => [$one->key, $one->name, $isOwn($one->arrange)],
+                $this->offer->arrangements,
+            ),
+            $own::label(),
+            $this->listing->module->chosen->arrangement?->key,
+        );
+    }
+
+    /**
+     * @param  list<array{string, string, bool}>  $offered  value, name, whether it is the listing's own
+     * @param  string  $ownName  of the own, where it is not among them
+     * @return list<array{value: string, name: string, isChosen: bool, address: string}>
+     */
+    private function choices(string $name, array $offered, string $ownName, ?string $chosen): array
+    {
+        if ($offered === []) {
+            return [];
+        }
+        if (! in_array(true, array_column($offered, 2), true)) {
+            array_unshift($offered, ['', $ownName, true]);
+        }
+
+        return count($offered) < 2 ? [] : array_map(fn (array $one): array => [
+            'value' => $one[2] ? '' : $one[0],
+            'name' => $one[1],
+            'isChosen' => $chosen === null ? $one[2] : $chosen === $one[0],
+            'address' => $this->address($name, $one[2] ? null : $one[0]),
+        ], $offered);
+    }
+
+    /** Whether options of a filter must hold together. */
+    public function asksAll(Facet $facet): bool
+    {
+        return $facet->filter->join === Quantifier::All;
+    }
+
+    private function days(string $from, string $to): string
+    {
+        return match (true) {
+            $from === $to => $this->format->day($from),
+            substr($from, 0, 7) === substr($to, 0, 7) && str_ends_with($from, '-01')
+                && $to === (new \DateTimeImmutable($from))->format('Y-m-t') => $this->format->month($from),
+            str_ends_with($from, '-01-01') && str_ends_with($to, '-12-31') => substr($from, 0, 4),
+            default => "{$this->format->day($from)} – {$this->format->day($to)}",
+        };
+    }
+
+    /** The page's address with a choice made, and back on page 1. */
+    private function address(string $name, ?string $value): string
+    {
+        return $this->address
+            ->without("{$this->listing->own->key}-".Offer::PAGE)
+            ->with($this->offer->parameter($name), $value, $this->anchor);
+    }
+
+    /** @return list<string> the parameters that the form's controls and the pages of the listing have */
+    private function own(): array
+    {
+        return [...$this->offer->parameterNames(), "{$this->listing->own->key}-".Offer::PAGE];
+    }
+
+    /**
+     * @param  list<SortKey>  $order
+     * @return list<array<string, mixed>>
+     */
+    private static function keys(array $order): array
+    {
+        return array_map(fn (SortKey $key): array => $key->toArray(), $order);
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Block;
+
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/**
+ * The filters of a module that stands elsewhere on the page: `{"block": "filters", "of": "plants"}`; some of them,
+ * by name, where `filters` says so.
+ */
+final readonly class Filters implements Block
+{
+    use Defaults;
+
+    /** @param  list<string>|null  $filters  names; null: all */
+    public function __construct(public string $module, public ?array $filters = null)
+    {
+    }
+
+    public static function key(): string
+    {
+        return 'filters';
+    }
+
+    public static function read(Shape $shape, Problems $problems, ?Type $type): self
+    {
+        $module = $shape->text('of');
+        if ($module !== '' && preg_match(Module::KEY, $module) !== 1) {
+            $shape->wrong('of', 'the key of a module', $module);
+        }
+
+        return new self($module, $shape->has('filters') ? $shape->slugs('filters') : null);
+    }
+
+    public static function optionSchemas(): array
+    {
+        return [
+            'of' => ['type' => 'string', 'pattern' => '^[a-z0-9-]{1,64}$'],
+            'filters' => ['type' => 'array', 'uniqueItems' => true, 'items' => ['type' => 'string', 'minLength' => 1]],
+        ];
+    }
+
+    public function words(): string
+    {
+        return "the filters of {$this->module}";
+    }
+
+    public function toArray(): array
+    {
+        return ['block' => self::key(), 'of' => $this->module]
+            + ($this->filters === null ? [] : ['filters' => $this->filters]);
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Block;
+
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
+
+/**
+ * Filters of a module that stands on another page, and a button that leads there with what is chosen:
+ * `{"block": "searchForm", "of": "plots", "page": "/plots", "filters": ["villages"], "button": "Show {total}"}`.
+ * The button is a pattern of ICU's MessageFormat that may name how many would be found.
+ */
+final readonly class SearchForm implements Block
+{
+    use Defaults;
+
+    public const BUTTON = '{total, plural, =0 {Nothing fits} one {Show the one} other {Show #}}';
+
+    private const ADDRESS = '~^/[^?#{}\\s]*$~D';
+
+    /** @param  list<string>|null  $filters  names; null: all */
+    public function __construct(
+        public string $module,
+        public string $page,
+        public ?array $filters = null,
+        public string $button = self::BUTTON,
+    ) {
+    }
+
+    public static function key(): string
+    {
+        return 'searchForm';
+    }
+
+    public static function read(Shape $shape, Problems $problems, ?Type $type): self
+    {
+        $module = $shape->text('of');
+        if ($module !== '' && preg_match(Module::KEY, $module) !== 1) {
+            $shape->wrong('of', 'the key of a module', $module);
+        }
+        $page = $shape->text('page');
+        if ($page !== '' && preg_match(self::ADDRESS, $page) !== 1) {
+            $shape->wrong('page', 'the address of the page that the module stands on, such as /plots', $page);
+        }
+        $button = $shape->text('button', self::BUTTON);
+        if (! Format::saysPlaces($button)) {
+            $shape->wrong('button', 'a pattern of ICU’s MessageFormat that names nothing but total', $button);
+        }
+
+        return new self($module, $page, $shape->has('filters') ? $shape->slugs('filters') : null, $button);
+    }
+
+    public static function optionSchemas(): array
+    {
+        return Filters::optionSchemas() + [
+            'page' => ['type' => 'string', 'pattern' => trim(self::ADDRESS, '~D')],
+            'button' => ['type' => 'string', 'minLength' => 1],
+        ];
+    }
+
+    public function words(): string
+    {
+        return "a search form for {$this->module}";
+    }
+
+    public function offersChoicesOf(): array
+    {
+        return [$this->module];
+    }
+
+    public function toArray(): array
+    {
+        return ['block' => self::key(), 'of' => $this->module, 'page' => $this->page]
+            + ($this->filters === null ? [] : ['filters' => $this->filters])
+            + ($this->button === self::BUTTON ? [] : ['button' => $this->button]);
+    }
+}

@@ -1,0 +1,42 @@
+/** Two handles over the bars of a range; the boxes below say the same, and are what the form sends. */
+export function beginRange(range: HTMLElement): void {
+	const handles = range.querySelector<HTMLElement>(".handles");
+	const [low, high] = [...range.querySelectorAll<HTMLInputElement>('input[type="range"]')];
+	const [from, to] = [...(range.parentElement?.querySelectorAll<HTMLInputElement>('.ends input[type="number"]') ?? [])];
+	if (!handles || !low || !high || !from || !to) {
+		return;
+	}
+	handles.hidden = false;
+	const bars = [...range.querySelectorAll<HTMLElement>(".bar")];
+	const [min, max] = [Number(low.min), Number(low.max)];
+	const unit = range.parentElement?.querySelector(".unit")?.textContent ?? "";
+
+	const draw = () => {
+		const [a, b] = [low.valueAsNumber, high.valueAsNumber];
+		for (const [i, bar] of bars.entries()) {
+			const width = (max - min) / bars.length;
+			bar.classList.toggle("is-in", min + (i + 1) * width >= a && min + i * width <= b);
+		}
+		for (const handle of [low, high]) {
+			handle.setAttribute("aria-valuetext", `${handle.value} ${unit}`.trim());
+		}
+		const share = (value: number) => `${max > min ? (100 * (value - min)) / (max - min) : 0}%`;
+		handles.style.setProperty("--from", share(a));
+		handles.style.setProperty("--to", share(b));
+	};
+
+	const move = (handle: HTMLInputElement, box: HTMLInputElement, end: number) => {
+		handle.addEventListener("input", () => {
+			// One handle stops at the other.
+			const other = handle === low ? high.valueAsNumber : low.valueAsNumber;
+			handle.valueAsNumber =
+				handle === low ? Math.min(handle.valueAsNumber, other) : Math.max(handle.valueAsNumber, other);
+			box.value = handle.valueAsNumber === end ? "" : handle.value;
+			draw();
+		});
+		handle.addEventListener("change", () => box.dispatchEvent(new Event("change", { bubbles: true })));
+	};
+	move(low, from, min);
+	move(high, to, max);
+	draw();
+}

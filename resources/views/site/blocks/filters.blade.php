@@ -1,0 +1,3 @@
+<section class="filters-block" aria-label="Filters">
+    @include('site.filters.panel', ['suffix' => '-block'])
+</section>

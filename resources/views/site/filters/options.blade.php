@@ -1,0 +1,19 @@
+{{-- Options one below the other; those after the first few stand behind “more”. --}}
+@php($all = $facet->options())
+@php($most = $facet->filter->most ?? count($all))
+@php($rest = array_slice($all, $most))
+<ul class="options">
+    @foreach (array_slice($all, 0, $most) as $option)
+        @include('site.filters.option')
+    @endforeach
+</ul>
+@if ($rest !== [])
+    <details class="more-options"@if (array_filter($rest, fn ($one) => $one->isChosen) !== []) open @endif>
+        <summary>{{ count($rest) }} more</summary>
+        <ul class="options">
+            @foreach ($rest as $option)
+                @include('site.filters.option')
+            @endforeach
+        </ul>
+    </details>
+@endif

@@ -1,0 +1,37 @@
+@php($scale = $choices->scale($facet))
+@php([$from, $to] = $facet->chosen->ends ?? [null, null])
+@php($label = $facet->filter->label())
+@if ($scale !== null)
+    <div class="range" data-range>
+        @if ($facet->filter->counts)
+            <div class="bars" aria-hidden="true">
+                @foreach ($choices->bars($facet) as $bar)
+                    <span @class(['bar', 'is-in' => $bar['isIn']]) title="{{ $bar['words'] }}"><svg viewBox="0 0 1 100"
+                        preserveAspectRatio="none" focusable="false"><rect width="1" height="{{ $bar['share'] }}"
+                        y="{{ 100 - $bar['share'] }}"/></svg></span>
+                @endforeach
+            </div>
+        @endif
+        <div class="handles" hidden>
+            <input type="range" aria-label="{{ $label }}, from" min="{{ $scale['min'] }}" max="{{ $scale['max'] }}"
+                step="{{ $scale['step'] }}" value="{{ $from ?? $scale['min'] }}">
+            <input type="range" aria-label="{{ $label }}, to" min="{{ $scale['min'] }}" max="{{ $scale['max'] }}"
+                step="{{ $scale['step'] }}" value="{{ $to ?? $scale['max'] }}">
+        </div>
+    </div>
+@endif
+<div class="ends">
+    <label>
+        <span class="unseen">{{ $label }}, </span>from
+        <input type="number" form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" step="any"
+            inputmode="decimal" value="{{ $from }}"
+            @if ($facet->range !== null) placeholder="{{ $facet->range->least }}" @endif>
+    </label>
+    <label>
+        <span class="unseen">{{ $label }}, </span>to
+        <input type="number" form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" step="any"
+            inputmode="decimal" value="{{ $to }}"
+            @if ($facet->range !== null) placeholder="{{ $facet->range->greatest }}" @endif>
+    </label>
+    @if ($facet->filter->field->unit !== '')<span class="unit">{{ $facet->filter->field->unit }}</span>@endif
+</div>

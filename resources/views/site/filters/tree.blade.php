@@ -1,0 +1,1 @@
+@include('site.filters.options', ['type' => 'checkbox'])
