@@ -72,8 +72,8 @@ final readonly class CachedListing
             : null;
         $dependencies->on(...$this->dependsOn($module));
         if ($name === null) {
-            // What is not cached itself is no part of anything that is.
-            $dependencies->changesAt($now);
+            // A whole page with it may be kept where its parameters are known; of words nothing is.
+            $dependencies->changesAt($hasWords ? $now : $this->expiry->until($module, $context));
 
             return $this->listing->show($module, $context, $page);
         }

@@ -211,7 +211,8 @@ final readonly class FacetCounter
             $rule = $this->compiler->rule($chosen->rule, $context)->not();
             $place = array_search($chosen->filter->name, $names, true);
             // A number that tells which one it was, as long as it is the only one.
-            $sum[] = "case when {$rule->sql} then ".($place === false ? 1_000_000 : 1 + 1000 * ($place + 1)).' else 0 end';
+            $number = $place === false ? 1_000_000 : 1 + 1000 * ($place + 1);
+            $sum[] = "case when {$rule->sql} then {$number} else 0 end";
             array_push($bindings, ...$rule->bindings);
         }
         foreach (array_keys($filters) as $place) {

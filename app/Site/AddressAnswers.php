@@ -70,6 +70,19 @@ final readonly class AddressAnswers
     }
 
     /**
+     * The parameters of the canonical address of what an address answers; null where no page answers it.
+     *
+     * @param  array<string, string>  $asked  see find()
+     * @return array<string, string>|null
+     */
+    public function canonicalParameters(string $path, Context $context, array $asked): ?array
+    {
+        $found = $this->finder->find($path, $context, new Dependencies);
+
+        return $found === null ? null : $this->sitePages->canonicalParameters($found, $context, $asked);
+    }
+
+    /**
      * The page that the site's settings name for what there is not, or not for the viewer.
      *
      * @param  401|404  $status

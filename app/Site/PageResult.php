@@ -17,8 +17,9 @@ final readonly class PageResult
     /**
      * @param  list<ShownBand<DrawnBlock>>  $bands
      * @param  array<string, non-empty-list<DrawnBlock>>  $frame  by the value of FrameSlot
-     * @param  list<string>  $parameterNames  what the names of the parameters begin with that it reads
+     * @param  list<string>  $parameterNames  the parameters that it reads
      * @param  array<string, Media>  $grounds  pictures that bands stand on, by the band's key
+     * @param  bool  $isOneOfMany  whether the visitor has chosen what there is no end of
      * @param  PageAddress  $address  with what the visitor has chosen, in the order of the offers: the canonical one
      */
     public function __construct(
@@ -30,6 +31,7 @@ final readonly class PageResult
         public PageAddress $address,
         public array $parameterNames,
         public array $grounds = [],
+        public bool $isOneOfMany = false,
     ) {
     }
 
@@ -60,6 +62,7 @@ final readonly class PageResult
             $this->address,
             $this->parameterNames,
             $this->grounds,
+            $this->isOneOfMany,
         );
     }
 

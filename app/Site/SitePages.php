@@ -77,10 +77,10 @@ final readonly class SitePages
         $elsewhere = array_values(array_diff($page->offersChoicesOf(), $keys));
         $asked = array_diff_key($asked, array_flip($elsewhere));
         $modules = $this->modulesOf([...$keys, ...$elsewhere], $dependencies, $preview?->module);
-        $address = $address->withAll(
-            self::parameters($modules, $context, $asked),
-            array_merge(...array_values(array_map(fn (Module $module): array => $module->parameterOrder(), $modules))),
-        );
+        $names = array_merge(...array_values(
+            array_map(fn (Module $module): array => $module->parameterNames(), $modules),
+        ));
+        $address = $address->withAll(self::parameters($modules, $context, $asked), $names);
         $marks = $this->listings->marksOf($modules, $context);
         $times = $runs = [];
         $run = function (
@@ -123,12 +123,32 @@ final readonly class SitePages
             FrameResolver::show($frame, $page->address, $address->path, $context, $draw),
             $dependencies,
             $address,
-            array_values(array_unique(array_merge(...array_values(array_map(
-                fn (Module $module): array => $module->parameterNames(),
-                $modules,
-            ))))),
+            array_values(array_unique($names)),
             self::grounds($bands, $found->subject),
+            array_filter(
+                $modules,
+                fn (Module $module): bool => ! $module->bound($context)->chosen->isOneOfFew(),
+            ) !== [],
         );
+    }
+
+    /**
+     * The parameters of the canonical address of what page() gives.
+     *
+     * @param  array<string, string>  $asked  see page()
+     * @return array<string, string>
+     */
+    public function canonicalParameters(FoundPage $found, Context $context, array $asked): array
+    {
+        $page = $found->stored->definition;
+        $frame = $this->frames->live()->frame ?? self::plainFrame();
+        $modules = $this->modulesOf(
+            array_values(array_unique([...$page->modules(), ...$frame->modules(), ...$page->offersChoicesOf()])),
+            new Dependencies,
+            null,
+        );
+
+        return self::parameters($modules, $context, $asked);
     }
 
     /**

@@ -73,9 +73,12 @@ final class ChoicesTest extends TestCase
     {
         $words = ['field' => 'words', 'test' => 'search', 'value' => ['from' => 'address', 'name' => 'q']];
         $module = Garden::module(['key' => 'plants', 'offer' => self::OFFER, 'where' => ['all' => [$words]]]);
-        $this->assertSame(['plants', 'shade', 'q'], $module->parameterNames());
+        $this->assertSame([
+            'shade-light', 'shade-uses', 'shade-groups', 'shade-price', 'shade-sowing', 'shade-hardy', 'shade-sort',
+            'shade-size', 'shade-as', 'plants-page', 'q',
+        ], $module->parameterNames());
         $this->assertSame(
-            ['plants', 'shade'],
+            ['plants-page'],
             Garden::module(['key' => 'plants', 'offer' => ['follow' => 'shade']])->parameterNames(),
         );
     }

@@ -218,7 +218,7 @@ final class RunAgreementTest extends TestCase
                 $with = $facet->filter->join === Quantifier::All ? $facet->chosen->options ?? [] : [];
                 $this->assertSame(
                     $option->count,
-                    $this->listedWith($bound, $facet->filter, implode(',', [...$with, $option->value]), $context),
+                    $this->listedWith($module, $facet->filter, implode(',', [...$with, $option->value]), $context),
                     "as many as {$option->value} says; {$name}",
                 );
             }
@@ -226,11 +226,11 @@ final class RunAgreementTest extends TestCase
     }
 
     /** How many are listed, all that were skipped or too many included, when one filter is chosen otherwise. */
-    private function listedWith(Module $bound, OfferedFilter $filter, string $value, Context $context): int
+    private function listedWith(Module $module, OfferedFilter $filter, string $value, Context $context): int
     {
-        $parameters = $bound->chosen->parameters();
-        $parameters["mine-{$filter->name}"] = $value;
-        $definition = ['skip' => 0, 'page' => ['size' => 5]] + $bound->toArray();
+        $parameters = ["mine-{$filter->name}" => $value] + $module->bound($context)->chosen->parameters()
+            + array_filter(['q' => $context->choices->value('q')]);
+        $definition = ['skip' => 0, 'page' => ['size' => 5]] + $module->toArray();
         unset($definition['atMost']);
 
         return app(Listing::class)->total(

@@ -143,7 +143,7 @@ final class StoresTest extends TestCase
             ->assertSeeInOrder(['Dear', 'Plant 3', 'Cheap', 'Plant 3'])
             ->getContent();
         $this->assertStringContainsString(
-            '/garden?cheap-page=3&amp;dear-page=3#dear',
+            '/garden?dear-page=3&amp;cheap-page=3#dear',
             (string) $html,
             'a link of one leaves the other where it is',
         );

@@ -369,7 +369,11 @@ final class RandomModules
         foreach ($own === [] ? [] : $this->some(array_keys($own)) as $key) {
             $as = $this->one(FilterControls::suiting($own[$key]));
             $filters[] = ['field' => $key, 'as' => $as]
-                + (FilterControls::all()[$as]->takesSeveral() ? ['join' => $this->one(['any', 'all'])] : [])
+                + (
+                    FilterControls::all()[$as]->takesSeveral() && $own[$key]->family() !== Family::Choice
+                        ? ['join' => $this->one(['any', 'all'])]
+                        : []
+                )
                 + match ($as) {
                     'only' => ['rule' => $this->chance(50) ? $this->condition($own) : $this->group(3, $own)],
                     'near' => ['points' => [

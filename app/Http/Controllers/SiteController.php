@@ -12,6 +12,7 @@ use App\Listing\ContextFactory;
 use App\Site\AddressAnswers;
 use App\Site\Output\ModuleView;
 use App\Site\PageAddress;
+use App\Site\PageCache\PageCacheFront;
 use App\Site\SitePages;
 use App\Site\StructuredItem;
 use Illuminate\Contracts\View\View;
@@ -46,6 +47,13 @@ final readonly class SiteController
         $viewer = IdentifiesViewer::viewer($request);
         $context = $this->contexts->now($viewer)->with(choices: Choices::fromAddress($said->values));
         $address = $path === '' ? '/' : "/{$path}".(str_ends_with($request->getPathInfo(), '/') ? '/' : '');
+        $canonical = $said->values === [] || $said->isOfForm() || PageCacheFront::current() === null
+            ? null
+            : $this->answers->canonicalParameters($address, $context, $asked);
+        $kept = $canonical === null ? null : KeepsPages::keptOf($request, $canonical);
+        if ($kept !== null) {
+            return $kept;
+        }
         $answer = $this->answers->find($address, $context, asked: $asked);
         $first = $answer->page === null ? [] : array_intersect(
             array_keys($asked, '1', true),
@@ -58,6 +66,7 @@ final readonly class SiteController
                 $answer->dependencies,
                 $answer->page->parameterNames ?? [],
                 $answer->page?->address->parameters ?? [],
+                $answer->page->isOneOfMany ?? false,
             );
         }
 

@@ -10,6 +10,7 @@ use App\Site\PageCache\PageCacheFront;
 use App\Site\PageCache\PageEntry;
 use Closure;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response as HttpResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Wellspring\Core\Context\SiteSettings;
 
@@ -25,6 +26,10 @@ final readonly class KeepsPages
 
     private const CANONICAL = 'canonical parameters';
 
+    private const ONE_OF_MANY = 'one of many';
+
+    private const KEPT = 'kept';
+
     private const NOT_FOUND_SECONDS = 10;
 
     public function __construct(private ContentMarks $marks)
@@ -34,18 +39,45 @@ final readonly class KeepsPages
     /**
      * Says what the answer is made of, so that it can be kept.
      *
-     * @param  list<string>  $known  what the names of the parameters begin with that it reads
+     * @param  list<string>  $known  the parameters that it reads
      * @param  array<string, string>  $canonical  the parameters that the answer is the one of
+     * @param  bool  $isOneOfMany  whether there is no end of others like it
      */
     public static function madeOf(
         Request $request,
         Dependencies $dependencies,
         array $known = [],
         array $canonical = [],
+        bool $isOneOfMany = false,
     ): void {
         $request->attributes->set(self::DEPENDENCIES, $dependencies);
         $request->attributes->set(self::KNOWN, $known);
         $request->attributes->set(self::CANONICAL, $canonical);
+        $request->attributes->set(self::ONE_OF_MANY, $isOneOfMany);
+    }
+
+    /**
+     * The page that is kept of another address that says the same; null where none is, or it is the same address.
+     *
+     * @param  array<string, string>  $canonical  the parameters of that address
+     */
+    public static function keptOf(Request $request, array $canonical): ?HttpResponse
+    {
+        $front = PageCacheFront::current();
+        $entry = $front?->freshOf($canonical);
+        $body = $front === null || $entry === null ? null : $front->memory->body($entry, packed: false);
+        if ($entry === null || $body === null) {
+            return null;
+        }
+        $response = new HttpResponse($body, $entry->status);
+        foreach ($entry->headers as $line) {
+            [$name, $value] = explode(': ', $line, 2) + [1 => ''];
+            $response->headers->set($name, $value);
+        }
+        $request->attributes->set(self::KEPT, true);
+        $request->attributes->set('item', $entry->item);
+
+        return $response;
     }
 
     /** @param  Closure(Request): Response  $next */
@@ -66,7 +98,11 @@ final readonly class KeepsPages
         } finally {
             $front?->done($isKept);
         }
-        $response->headers->set('X-Page-Cache', $front === null ? 'off' : 'miss');
+        $response->headers->set('X-Page-Cache', match (true) {
+            $front === null => 'off',
+            $request->attributes->has(self::KEPT) => 'hit',
+            default => 'miss',
+        });
         if ($response->getStatusCode() === 200) {
             $response->isNotModified($request);
         }
@@ -127,7 +163,8 @@ final readonly class KeepsPages
         $canonical = $request->attributes->get(self::CANONICAL);
         $item = $request->attributes->get('item');
         $body = (string) $response->getContent();
-        $front->memory->keep($front->request, $canonical, new PageEntry(
+
+        return $front->memory->keep($front->request, $canonical, new PageEntry(
             $response->getStatusCode(),
             $this->lines($response),
             hash('xxh128', $body),
@@ -138,9 +175,7 @@ final readonly class KeepsPages
             $known,
             is_int($item) ? $item : null,
             app(SiteSettings::class)->timeZone,
-        ), $body);
-
-        return true;
+        ), $body, $request->attributes->get(self::ONE_OF_MANY) === true);
     }
 
     /** @return list<string> */

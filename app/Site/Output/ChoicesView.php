@@ -15,6 +15,7 @@ use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Choice\OfferedArrangement;
 use Wellspring\Core\Choice\OfferedOrder;
 use Wellspring\Core\Filter\Test\Quantifier;
+use Wellspring\Core\Page\Block\SearchForm;
 use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Wording\Format;
 
@@ -112,7 +113,7 @@ final readonly class ChoicesView
         return $this->listing->countWords($this->format);
     }
 
-    /** @return list<array{words: string, label: string, address: string}> what is chosen, with the address without it */
+    /** @return list<array{words: string, label: string, address: string}> what is chosen; the address is without it */
     public function chosen(): array
     {
         return array_map(fn (ChosenFilter $chosen): array => [
@@ -131,7 +132,7 @@ final readonly class ChoicesView
         )->withFragment($this->anchor);
     }
 
-    /** @return list<array{words: string, count: int, address: string}> of each choice, how many there were without it */
+    /** @return list<array{words: string, count: int, address: string}> how many there were without each choice */
     public function withoutEach(): array
     {
         $said = [];
@@ -146,6 +147,18 @@ final readonly class ChoicesView
         }
 
         return $said;
+    }
+
+    /** What the button says that shows what is chosen. */
+    public function showWords(): string
+    {
+        return $this->format->inWords(SearchForm::BUTTON, ['total' => $this->total()]);
+    }
+
+    /** Whether one check box under its own name is all of a filter. */
+    public function isOneBox(Facet $facet): bool
+    {
+        return $facet->filter->control->isOneBox($facet->filter);
     }
 
     public function parameter(Facet $facet): string

@@ -58,9 +58,28 @@ final class PageCacheFront
         $this->memory->unlock($this->lockName(), $isKept);
     }
 
+    /**
+     * The kept page of the request's place with other parameters than the request's; null where none is right.
+     *
+     * @param  array<string, string>  $parameters
+     */
+    public function freshOf(array $parameters): ?PageEntry
+    {
+        $other = $this->request->with($parameters);
+
+        return $this->memory->name($other) === $this->memory->name($this->request)
+            ? null
+            : $this->right($this->memory->entry($other));
+    }
+
     private function fresh(): ?PageEntry
     {
-        $entry = $this->memory->entry($this->request);
+        return $this->right($this->memory->entry($this->request));
+    }
+
+    /** The entry, where it is right now. */
+    private function right(?PageEntry $entry): ?PageEntry
+    {
         if ($entry === null || ! $entry->isInTime(time())) {
             return null;
         }

@@ -18,7 +18,7 @@ final readonly class PageEntry
      * @param  string  $mark  of all the keys together
      * @param  int  $from  timestamp at which it was made
      * @param  int|null  $until  timestamp; null: for good
-     * @param  list<string>  $known  what the names of the parameters begin with that the page reads
+     * @param  list<string>  $known  the parameters that the page reads
      * @param  int|null  $item  whose page it is, for counting views
      * @param  string  $timeZone  the site's, in which views are counted by day
      */

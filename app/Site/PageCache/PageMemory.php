@@ -25,7 +25,7 @@ final readonly class PageMemory
 
     private const PACKED = 'z';
 
-    /** Of a place: what the names of the parameters begin with that the page there knows. */
+    /** Of a place: the parameters that the page there knows. */
     private const KNOWN = 'k';
 
     private const STATE = 's';
@@ -34,8 +34,26 @@ final readonly class PageMemory
 
     private const NOT_KEPT = 'n';
 
+    /** How many pages are kept of those of which there is no end: those with several choices, ranges, words. */
+    private const MANY = 2_048;
+
+    /** Of a slot: which of many was asked for last. */
+    private const ASKED = 'a';
+
+    /** Of a slot: which of many is kept. */
+    private const SLOT = 'v';
+
     public function __construct(private string $release)
     {
+    }
+
+    /** What the page that the request asks for is kept under, as far as its place is known. */
+    public function name(PageRequest $request): string
+    {
+        /** @var list<string>|false $known */
+        $known = $this->read(self::KNOWN, $request->place);
+
+        return $request->name($known === false ? [] : $known);
     }
 
     /** The entry of the page that the request asks for; right or not. */
@@ -73,15 +91,49 @@ final readonly class PageMemory
         return is_string($body) ? $body : null;
     }
 
-    /** @param  array<string, string>  $parameters  that the page is the one of */
-    public function keep(PageRequest $request, array $parameters, PageEntry $entry, string $body): void
-    {
+    /**
+     * @param  array<string, string>  $parameters  that the page is the one of
+     * @param  bool  $isOneOfMany  whether there is no end of others like it: it is kept from the second time on that
+     *   it is asked for, and takes the place of another
+     * @return bool whether it is kept
+     */
+    public function keep(
+        PageRequest $request,
+        array $parameters,
+        PageEntry $entry,
+        string $body,
+        bool $isOneOfMany = false,
+    ): bool {
+        $name = $request->with($parameters)->name($entry->known);
+        if ($isOneOfMany && ! $this->admits($name)) {
+            return false;
+        }
         $packed = (string) gzencode($body, 6);
         $this->makeRoom(strlen($body) + strlen($packed));
         $this->write(self::BODY, $entry->hash, $body);
         $this->write(self::PACKED, $entry->hash, $packed);
         $this->write(self::KNOWN, $request->place, $entry->known);
-        $this->write(self::ENTRY, $request->name($entry->known, $parameters), $entry);
+        $this->write(self::ENTRY, $name, $entry);
+
+        return true;
+    }
+
+    /** Whether one of many may be kept: it was asked for before, and gives way to nobody else in its slot. */
+    private function admits(string $name): bool
+    {
+        $slot = (string) (crc32($name) % self::MANY);
+        if ($this->read(self::ASKED, $slot) !== $name) {
+            $this->write(self::ASKED, $slot, $name);
+
+            return false;
+        }
+        $before = $this->read(self::SLOT, $slot);
+        if (is_string($before) && $before !== $name) {
+            apcu_delete($this->key(self::ENTRY, $before));
+        }
+        $this->write(self::SLOT, $slot, $name);
+
+        return true;
     }
 
     /** Takes the turn to make the page; false while another request has it. */

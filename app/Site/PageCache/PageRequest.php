@@ -43,6 +43,8 @@ final readonly class PageRequest
             || $text('HTTP_AUTHORIZATION').$text('HTTP_RANGE').$text('HTTP_X_REQUESTED_WITH') !== ''
             || str_contains($text('HTTP_ACCEPT'), 'json')
             || count($parameters) !== count($query)
+            // A name that is said twice is one parameter here.
+            || count($query) !== count(array_filter(explode('&', $text('QUERY_STRING'))))
             || preg_match(self::WITHOUT_PAGES, $path) === 1
         ) {
             return null;
@@ -65,26 +67,23 @@ final readonly class PageRequest
     }
 
     /**
+     * The same place with other parameters.
+     *
+     * @param  array<string, string>  $parameters
+     */
+    public function with(array $parameters): self
+    {
+        return new self($this->place, $parameters, $this->tags, $this->isHead, $this->takesGzip);
+    }
+
+    /**
      * What the page is kept under: of the parameters only those that it knows, in an order of their own.
      *
-     * @param  list<string>  $known  what the names of its parameters begin with
-     * @param  array<string, string>|null  $parameters  null: those of the request
+     * @param  list<string>  $known  its parameters
      */
-    public function name(array $known, ?array $parameters = null): string
+    public function name(array $known): string
     {
-        $kept = array_filter(
-            $parameters ?? $this->parameters,
-            function (string $name) use ($known): bool {
-                foreach ($known as $beginning) {
-                    if ($name === $beginning || str_starts_with($name, "{$beginning}-")) {
-                        return true;
-                    }
-                }
-
-                return false;
-            },
-            ARRAY_FILTER_USE_KEY,
-        );
+        $kept = array_intersect_key($this->parameters, array_flip($known));
         ksort($kept, SORT_STRING);
 
         return $this->place.($kept === [] ? '' : '?'.http_build_query($kept));

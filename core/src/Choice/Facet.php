@@ -31,7 +31,7 @@ final readonly class Facet
             $value = (string) $value;
             $options[] = new FacetOption(
                 $value,
-                $label,
+                $this->filter->control->isOneBox($this->filter) ? $this->filter->label() : $label,
                 $this->counts[$value] ?? 0,
                 in_array($value, $this->chosen->options ?? [], true),
                 $depths[$value] ?? 0,

@@ -8,7 +8,8 @@ use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Time\CalendarUnit;
 
 /**
- * What a range can be chosen from: the least and the greatest value, and how many records lie between: numbers, or days.
+ * What a range of numbers or days can be chosen from: the least and the greatest value, and how many records lie
+ * between.
  */
 final readonly class FacetRange
 {
@@ -22,8 +23,8 @@ final readonly class FacetRange
     private const MONTHS = 1100;
 
     /**
-     * @param  list<array{float|string, float|string, int}>  $bars  from, to, records; of numbers, a value between two bars lies in the
-     *   second; of days, both belong
+     * @param  list<array{float|string, float|string, int}>  $bars  from, to, records; a number between two bars lies in
+     *   the second; of days, both belong
      */
     private function __construct(public float|string $least, public float|string $greatest, public array $bars)
     {

@@ -11,7 +11,8 @@ use Wellspring\Core\Wording\Format;
 /**
  * A way for visitors to filter by a field: how a choice stands in the address, and which rule it makes.
  *
- * To add one: a class here, a line in FilterControls (or config/plugins.php), and its view site/filters/KEY.
+ * To add one: a class here, a line in FilterControls (or config/plugins.php), and its view site/filters/KEY where it is
+ * no list of options.
  */
 interface FilterControl
 {
@@ -28,6 +29,9 @@ interface FilterControl
 
     /** Whether each option is a link, and no part of a form. */
     public function isChosenByLinks(): bool;
+
+    /** Whether the filter is one check box, under its own name. */
+    public function isOneBox(OfferedFilter $filter): bool;
 
     /** Whether its options stand as a tree, and one keeps what is below it. */
     public function showsTree(): bool;

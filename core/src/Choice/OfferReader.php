@@ -8,6 +8,7 @@ use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\ConditionReader;
 use Wellspring\Core\Filter\Test\Quantifier;
+use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Problem\Path;
@@ -127,6 +128,8 @@ final readonly class OfferReader
         }
         if ($join === 'all' && ! $control->takesSeveral()) {
             $shape->wrong('join', 'any: of this control one option is chosen at a time', $join);
+        } elseif ($join === 'all' && Tests::find('allOf', $field->family()) === null) {
+            $shape->wrong('join', 'any: a record has one value of it', $join);
         }
         $filter = new OfferedFilter(
             $field,

@@ -94,7 +94,10 @@ final readonly class OfferedFilter
      */
     public function asksOnly(array $fields): bool
     {
-        return array_filter($this->conditions(), fn (Condition $condition): bool => ($fields[$condition->field->key] ?? null)?->family() !== $condition->field->family()) === [];
+        $isThere = fn (Condition $condition): bool => ($fields[$condition->field->key] ?? null)?->family()
+            === $condition->field->family();
+
+        return array_filter($this->conditions(), $isThere) === $this->conditions();
     }
 
     /** The same, asked of another field. */

@@ -144,12 +144,6 @@ final readonly class Module
         return $orders === [] ? $this->offer : ($this->offer ?? new Offer($this->key))->withOrders($orders);
     }
 
-    /** @return list<string> what the names of the parameters of an address begin with that it reads */
-    public function parameterNames(): array
-    {
-        return [$this->key, ...array_filter([$this->offer?->key, $this->follows]), ...$this->addressNames()];
-    }
-
     /** @return list<string> the parameters of an address from which conditions take their values */
     public function addressNames(): array
     {
@@ -206,12 +200,15 @@ final readonly class Module
         return $this->copy(atMost: $this->displayLimit(), page: $page);
     }
 
-    /** @return list<string> the parameters of an address that it writes, in the order of the canonical one */
-    public function parameterOrder(): array
+    /**
+     * @return list<string> the parameters of an address that it reads, in the order of the canonical one; not those of
+     *   an offer that it follows
+     */
+    public function parameterNames(): array
     {
         $offer = $this->follows === null ? $this->offered() : null;
 
-        return [...$offer?->parameterNames() ?? [], "{$this->key}-".Offer::PAGE];
+        return [...$offer?->parameterNames() ?? [], "{$this->key}-".Offer::PAGE, ...$this->addressNames()];
     }
 
     /** @return array<string, mixed> as a file of format 1 holds it, every default said */

@@ -44,8 +44,8 @@ final readonly class PagingRule
         $loads = $mode === PagingMode::Continuous ? $page->whole('loads', self::LOADS, 0, 100) : self::LOADS;
         $count = $page->text('count', '');
         if ($count !== '' && (mb_strlen($count) > self::MAX_COUNT || ! Format::saysPlaces($count))) {
-            $page->wrong('count', 'a pattern of ICU’s MessageFormat of at most '.self::MAX_COUNT.' characters that names '
-                .'none but from, to, total, page and pages', $count);
+            $page->wrong('count', 'a pattern of ICU’s MessageFormat of at most '.self::MAX_COUNT
+                .' characters that names none but from, to, total, page and pages', $count);
         }
         $page->noOthers();
 

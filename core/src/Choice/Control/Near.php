@@ -22,6 +22,9 @@ final readonly class Near implements FilterControl
 {
     use Defaults;
 
+    /** A key, or a latitude and a longitude; then kilometres. */
+    private const FORM = '/^(?:([a-z0-9-]+)|(-?\d{1,2}(?:\.\d{1,6})?),(-?\d{1,3}(?:\.\d{1,6})?)),(\d{1,5})$/D';
+
     private const POINTS = 'points';
 
     private const DISTANCES = 'distances';
@@ -68,8 +71,7 @@ final readonly class Near implements FilterControl
 
     public function read(string $said, OfferedFilter $filter): ?ChosenFilter
     {
-        if (preg_match('/^(?:([a-z0-9-]+)|(-?\d{1,2}(?:\.\d{1,6})?),(-?\d{1,3}(?:\.\d{1,6})?)),(\d{1,5})$/D', $said, $found)
-            !== 1) {
+        if (preg_match(self::FORM, $said, $found) !== 1) {
             return null;
         }
         $named = self::points($filter)[$found[1]] ?? null;

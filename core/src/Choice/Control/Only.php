@@ -38,6 +38,11 @@ final readonly class Only implements FilterControl
         return true;
     }
 
+    public function isOneBox(OfferedFilter $filter): bool
+    {
+        return true;
+    }
+
     public function counting(): Counting
     {
         return Counting::Rules;

@@ -34,6 +34,11 @@ final readonly class YesNo implements FilterControl
         return 'yes or no';
     }
 
+    public function isOneBox(OfferedFilter $filter): bool
+    {
+        return array_keys($filter->options()) === ['yes'];
+    }
+
     public function counting(): Counting
     {
         return Counting::Values;

@@ -14,7 +14,8 @@
         <label>
             <span class="unseen">{{ $label }}, </span>{{ $word }}
             <input type="date" form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" value="{{ $day }}"
-                @if ($facet->range !== null) min="{{ $facet->range->least }}" max="{{ $facet->range->greatest }}" @endif>
+                @if ($facet->range !== null) min="{{ $facet->range->least }}" max="{{ $facet->range->greatest }}"
+                @endif>
         </label>
     @endforeach
 </div>

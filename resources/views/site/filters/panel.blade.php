@@ -1,11 +1,12 @@
 {{-- The filters of an offer, each under its name; their controls belong to the form of the listing. --}}
-<div class="filters" id="{{ $choices->offer->key }}-filters{{ $suffix ?? '' }}" data-choices-of="{{ $choices->offer->key }}">
+<div class="filters" id="{{ $choices->offer->key }}-filters{{ $suffix ?? '' }}"
+    data-choices-of="{{ $choices->offer->key }}">
     @foreach ($choices->facets as $facet)
         @php($kind = $facet->filter->control->key())
-        @if ($kind === 'only')
-            <div class="filter filter-only">@include("site.filters.{$kind}")</div>
+        @if ($choices->isOneBox($facet))
+            <div class="filter filter-only">@includeFirst(["site.filters.{$kind}", 'site.filters.options'])</div>
         @elseif (in_array($kind, ['tabs', 'buttons'], true) && ($suffix ?? '') === '' && $choices->stands() === 'above')
-            <div class="filter filter-{{ $kind }}">@include("site.filters.{$kind}")</div>
+            <div class="filter filter-{{ $kind }}">@includeFirst(["site.filters.{$kind}", 'site.filters.options'])</div>
         @else
             <details class="filter filter-{{ $kind }}" data-filter="{{ $facet->filter->name }}"
                 @if ($facet->filter->open || $facet->chosen !== null) open @endif>
@@ -16,10 +17,10 @@
                     @endif
                 </summary>
                 <div class="filter-body" role="group" aria-label="{{ $facet->filter->label() }}"
-                    >@include("site.filters.{$kind}")</div>
+                    >@includeFirst(["site.filters.{$kind}", 'site.filters.options'])</div>
             </details>
         @endif
     @endforeach
     <p class="choose-submit"><button type="submit" form="{{ $choices->form() }}" class="choose-button">{{
-        $submit ?? 'Show what fits' }}</button></p>
+        $submit ?? $choices->showWords() }}</button></p>
 </div>

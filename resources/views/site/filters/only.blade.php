@@ -1,1 +1,0 @@
-@include('site.filters.options', ['type' => 'checkbox'])
