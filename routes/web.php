@@ -121,6 +121,7 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::post('bench/compare', [Manage\BenchController::class, 'compare']);
         Route::post('bench/gaps', [Manage\BenchController::class, 'gaps']);
         Route::post('bench/options', [Manage\BenchController::class, 'options']);
+        Route::post('bench/offer', [Manage\BenchController::class, 'offer']);
 
         Route::get('types', [Manage\TypeController::class, 'index']);
         Route::put('types', [Manage\TypeController::class, 'save']);

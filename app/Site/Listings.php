@@ -9,6 +9,7 @@ use App\Freshness\ReadMarks;
 use App\Listing\CachedListing;
 use App\Listing\FacetCounter;
 use App\Listing\Sources;
+use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
@@ -85,22 +86,37 @@ final readonly class Listings
         return $this->listing->marksOf($modules, $context);
     }
 
-    /** A module with what a run of it gave: a preview, of which nothing is cached. */
-    public function of(Module $module, PageAddress $address, Context $context, Result $result): ListingResult
+    /** @return list<Facet> what a module's filters have to choose, counted anew */
+    public function facets(Module $module, Context $context): array
     {
-        $records = $this->sources->records($module->source, $result->keys, $module->card->fields(), $context);
-
         $bound = $module->bound($context);
 
+        return $this->facets->of($bound, $context, $module->follows === null ? $bound->offer->filters ?? [] : []);
+    }
+
+    /**
+     * A module with what a run of it gave: a preview, of which nothing is cached.
+     *
+     * @param  list<Facet>  $facets  what its filters have to choose
+     */
+    public function of(
+        Module $module,
+        PageAddress $address,
+        Context $context,
+        Result $result,
+        array $facets,
+    ): ListingResult {
+        $records = $this->sources->records($module->source, $result->keys, $module->card->fields(), $context);
+
         return new ListingResult(
-            $bound,
+            $module->bound($context),
             $module,
             $result,
             $records,
             $context,
             $address,
             $module->name,
-            $this->facets->of($bound, $context, $bound->offer->filters ?? []),
+            $facets,
         );
     }
 }

@@ -15,6 +15,7 @@ use App\Modules\ModuleStore;
 use App\Pages\PageStore;
 use Wellspring\Core\Card\AddressOfValues;
 use Wellspring\Core\Card\Part;
+use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\Advice;
@@ -45,10 +46,11 @@ final readonly class ModuleAdvice
     }
 
     /**
+     * @param  list<Facet>  $facets  what its filters have to choose
      * @param  ModuleRow|null  $row  where it is stored; null where it is not yet
      * @return list<Advice>
      */
-    public function on(Module $module, ListingWithGaps $run, ?ModuleRow $row, Context $context): array
+    public function on(Module $module, ListingWithGaps $run, array $facets, ?ModuleRow $row, Context $context): array
     {
         $pages = $row === null ? [] : $row->pages->all();
         $definitions = array_map(
@@ -70,6 +72,7 @@ final readonly class ModuleAdvice
             $this->deadLinks($module, $run, $context),
             $this->twins($module, $pages, $context),
             $isOnDark,
+            $facets,
         ));
     }
 

@@ -87,7 +87,7 @@ final readonly class SitePages
             Module $module,
         ) use ($address, $context, $asked, $dependencies, $marks, $preview, &$runs): ListingResult {
             return $runs[$module->key] ??= $module->key === $preview?->module->key
-                ? $this->listings->of($module, $address, $context, $preview->result)
+                ? $this->listings->of($module, $address, $context, $preview->result, $preview->facets)
                 : $this->listings->show(
                     $module,
                     $address,

@@ -7,6 +7,7 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
+use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Explain\Advice;
 use Wellspring\Core\Explain\AdviceFacts;
 use Wellspring\Core\Explain\Advisor;
@@ -73,10 +74,25 @@ final class AdviceTest extends TestCase
         $sorted = ['offer' => ['key' => 'o', 'orders' => [
             ['key' => 'a', 'name' => 'A', 'order' => [['by' => 'title']]],
         ]]];
-        yield 'an order over one page' => [
-            $grid(4, 8) + $sorted, ['total' => 6], 'Visitors may choose an order, though all 6 fit on one page.',
+        yield 'an order over three' => [
+            $grid(4, 8) + $sorted, ['total' => 3], 'Visitors may choose an order, though there are but 3.',
         ];
-        yield 'an order over several' => [$grid(4, 8) + $sorted, [], null];
+        yield 'an order over one page' => [$grid(4, 8) + $sorted, ['total' => 6], null];
+        foreach ([
+            'a filter of one option' => [['as' => 'checks'], ['sun' => 38], 'By Light there is nothing to choose: all '
+                .'records are alike in it.'],
+            'a filter of two' => [['as' => 'checks'], ['sun' => 30, 'shade' => 8], null],
+            'no counts, and an option of nothing' => [['as' => 'checks', 'counts' => false], [
+                'sun' => 30, 'shade' => 8,
+            ], 'Some options of Light have nothing behind them, and no count says so.'],
+            'no counts, and all options of something' => [['as' => 'checks', 'counts' => false], [
+                'sun' => 10, 'half-shade' => 20, 'shade' => 8,
+            ], null],
+        ] as $name => [$says, $counts, $sentence]) {
+            $rules = $grid(4, 8) + ['offer' => ['key' => 'o', 'filters' => [['field' => 'light'] + $says]]];
+            $filter = Garden::module($rules)->offer->filters[0] ?? throw new \LogicException('There is a filter.');
+            yield $name => [$rules, ['facets' => [new Facet($filter, counts: $counts)]], $sentence];
+        }
         $link = $card(['part' => 'title'], ['part' => 'link', 'text' => 'On', 'address' => '/x/{slug}']) + $grid(4, 8);
         yield 'a link that leads nowhere' => [
             $link, ['deadLinks' => ['card.lines[0].parts[1]']], 'The link “On” leads nowhere: /x/{slug}',
@@ -105,7 +121,7 @@ final class AdviceTest extends TestCase
             $this->assertIsArray($advice[0]->definition);
             $cured = Garden::module($advice[0]->definition);
             // What was found of the records before is no longer so where the cure changes which they are.
-            $after = self::facts(array_diff_key($facts, ['twins' => 0, 'deadLinks' => 0]));
+            $after = self::facts(array_diff_key($facts, ['twins' => 0, 'deadLinks' => 0, 'facets' => 0]));
             $codes = array_map(fn (Advice $one): string => $one->code, Advisor::on($cured, $after));
             $this->assertNotContains($advice[0]->code, $codes, $advice[0]->cure);
             $this->assertNotEquals(Garden::module($rules)->toArray(), $cured->toArray());

@@ -110,8 +110,9 @@ final class ChoicesTest extends TestCase
         );
         $this->assertSame('list', self::module()->bound($context)->arrange::key());
         $this->assertStringContainsString(
-            'Visitors choose: Light, Uses, Plant groups, Price, Sown, Hardy · “Cheapest first”, “As it stands” · '
-                .'2, 4, 8 at a time · “List”',
+            'Visitors choose: Light by check boxes · Uses by check boxes · Plant groups by a tree · Price by a range · '
+                .'Sown by days · Hardy by yes or no · order “Cheapest first”, “As it stands” · 2, 4, 8 at a time · '
+                .'layout “List”',
             Sentences::asText(self::module(), Garden::format()),
         );
         $trace = Trace::of(self::module(), self::records()[2], $context, Garden::format());

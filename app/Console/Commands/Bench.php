@@ -175,6 +175,7 @@ final class Bench extends Command
             new PageAddress('/'),
             $context,
             $listing->show($of48, $context),
+            [],
         );
         $fed = $feed();
         $this->table(['cards', 'rendering ms', 'run ms', 'ratio'], [$this->compare(

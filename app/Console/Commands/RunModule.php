@@ -55,7 +55,8 @@ final class RunModule extends Command
 
             return self::FAILURE;
         }
-        $listing = $listings->of($module, new PageAddress('/'), $context, $result);
+        $facets = $listings->facets($module, $context);
+        $listing = $listings->of($module, new PageAddress('/'), $context, $result, $facets);
         if ($this->option('json')) {
             $this->output->writeln(
                 $outputs->find($this->option('cards') ? 'cards' : 'json')->write($listing),

@@ -39,7 +39,9 @@ use OpenApi\Attributes as OA;
         new OA\Property('mode', type: 'string'),
         new OA\Property('size', type: 'integer'),
         new OA\Property('loads', type: 'integer'),
+        new OA\Property('count', type: 'string'),
     ]),
+    new OA\Property('offer', ref: '#/components/schemas/Offer'),
     new OA\Property('arrange', type: 'object', required: ['as'], properties: [
         new OA\Property('as', type: 'string'),
         new OA\Property('columns', type: 'object', required: ['phone', 'tablet', 'laptop', 'desktop'], properties: [
@@ -85,6 +87,41 @@ use OpenApi\Attributes as OA;
     new OA\Property('any', type: 'array', items: new OA\Items(ref: '#/components/schemas/Rule')),
     new OA\Property('none', type: 'array', items: new OA\Items(ref: '#/components/schemas/Rule')),
     new OA\Property('off', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'Offer', description: 'What visitors choose.', type: 'object', properties: [
+    new OA\Property('key', type: 'string'),
+    new OA\Property('follow', type: 'string'),
+    new OA\Property('filters', type: 'array', items: new OA\Items(ref: '#/components/schemas/OfferedFilter')),
+    new OA\Property('orders', type: 'array', items: new OA\Items(ref: '#/components/schemas/OfferedOrder')),
+    new OA\Property('sizes', type: 'array', items: new OA\Items(type: 'integer')),
+    new OA\Property('arrangements', type: 'array', items: new OA\Items(
+        type: 'object',
+        required: ['key', 'name', 'arrange'],
+        properties: [
+            new OA\Property('key', type: 'string'),
+            new OA\Property('name', type: 'string'),
+            new OA\Property('arrange', type: 'object', required: ['as'], properties: [
+                new OA\Property('as', type: 'string'),
+            ], additionalProperties: true),
+        ],
+    )),
+], additionalProperties: true)]
+#[OA\Schema(schema: 'OfferedFilter', type: 'object', required: ['field', 'as'], properties: [
+    new OA\Property('field', type: 'string'),
+    new OA\Property('as', type: 'string'),
+    new OA\Property('name', type: 'string'),
+    new OA\Property('join', type: 'string', enum: ['any', 'all']),
+    new OA\Property('label', type: 'string'),
+    new OA\Property('options', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('most', type: 'integer'),
+    new OA\Property('counts', type: 'boolean'),
+    new OA\Property('open', type: 'boolean'),
+    new OA\Property('rule', ref: '#/components/schemas/Rule'),
+], additionalProperties: true)]
+#[OA\Schema(schema: 'OfferedOrder', type: 'object', required: ['key', 'name', 'order'], properties: [
+    new OA\Property('key', type: 'string'),
+    new OA\Property('name', type: 'string'),
+    new OA\Property('order', type: 'array', items: new OA\Items(ref: '#/components/schemas/SortKey')),
 ])]
 #[OA\Schema(schema: 'Rule', anyOf: [
     new OA\Schema(ref: '#/components/schemas/Condition'),

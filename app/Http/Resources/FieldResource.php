@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use Wellspring\Core\Choice\FilterControls;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
@@ -28,6 +29,7 @@ use Wellspring\Core\Sort\Direction;
  *     unit: string, required: bool, section: string, types: list<string>, taxonomy: string|null, limits: LimitsShape,
  *     choices: list<array{key: string, label: string, colour: string|null}>, tests: list<FieldTestShape>,
  *     takes: list<value-of<SubjectPart>>, sorts: bool, directions: DirectionsShape|null, onCards: bool,
+ *     controls: list<string>,
  * }
  * @phpstan-type DirectionsShape array{up: string, down: string}
  */
@@ -84,6 +86,7 @@ final class FieldResource
             'sorts' => $family->ordered(),
             'directions' => $family->ordered() ? self::directions($field) : null,
             'onCards' => $family->readsAsText(),
+            'controls' => $field->through === null ? FilterControls::suiting($field) : [],
         ];
     }
 

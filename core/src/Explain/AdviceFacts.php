@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Explain;
 
+use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Look\Palette;
 
 /** What advice on a module is based on, beside its definition. */
@@ -16,6 +17,7 @@ final readonly class AdviceFacts
      * @param  int  $headingLevel  of the heading that stands over its cards: 1 where the module shows none of its own
      * @param  list<string>  $deadLinks  places of parts that lead to no page
      * @param  list<array{name: string, shows: int}>  $twins  modules of the same page that show the same records
+     * @param  list<Facet>  $facets  what its filters have to choose
      * @param  bool  $isOnDark  whether it stands in a band with a dark ground
      */
     public function __construct(
@@ -27,6 +29,7 @@ final readonly class AdviceFacts
         public array $deadLinks = [],
         public array $twins = [],
         public bool $isOnDark = false,
+        public array $facets = [],
     ) {
     }
 }

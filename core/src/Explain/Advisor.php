@@ -7,6 +7,8 @@ namespace Wellspring\Core\Explain;
 use Wellspring\Core\Arrangement\Table;
 use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Card\Part;
+use Wellspring\Core\Choice\Counting;
+use Wellspring\Core\Choice\FacetOption;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Look\Contrasts;
 use Wellspring\Core\Module\Module;
@@ -20,6 +22,9 @@ final readonly class Advisor
 
     /** From which share of records on a missing picture or price is told. */
     private const MANY = 0.1;
+
+    /** An order to choose is of use over a page of records, not over so many (common practice, no source). */
+    private const FEW = 3;
 
     private function __construct(private Module $module, private AdviceFacts $facts)
     {
@@ -38,6 +43,7 @@ final readonly class Advisor
             ...$advisor->contrast(),
             ...$advisor->twins(),
             ...$advisor->sorting(),
+            ...$advisor->choices(),
             ...$advisor->links(),
             ...$advisor->accent(),
         ];
@@ -203,25 +209,60 @@ final readonly class Advisor
         ), array_slice($this->facts->twins, 0, 1));
     }
 
+    /** @return list<Advice> on what visitors can choose: filters with nothing to choose, or that do not say so */
+    private function choices(): array
+    {
+        $all = [];
+        foreach ($this->facts->facets as $i => $facet) {
+            $behind = array_filter($facet->options(), fn (FacetOption $option): bool => $option->count > 0);
+            $offer = $this->module->offer?->toArray() ?? [];
+            $isUseless = match (true) {
+                $facet->chosen !== null, $facet->filter->control->counting() === Counting::Nothing => false,
+                $facet->filter->control->counting()->isRange() => $facet->range?->least === $facet->range?->greatest,
+                $facet->filter->control->isOneBox($facet->filter) => $behind === [],
+                default => count($behind) < 2,
+            };
+            if ($isUseless) {
+                unset($offer['filters'][$i]);
+                $all[] = new Advice(
+                    'nothingToChoose',
+                    "offer.filters[{$i}]",
+                    "By {$facet->filter->label()} there is nothing to choose: all records are alike in it.",
+                    'Do not offer it',
+                    $this->with('offer', ['filters' => array_values($offer['filters'] ?? [])] + $offer),
+                );
+            } elseif (! $facet->filter->counts && count($behind) < count($facet->options())) {
+                unset($offer['filters'][$i]['counts']);
+                $all[] = new Advice(
+                    'noCounts',
+                    "offer.filters[{$i}]",
+                    "Some options of {$facet->filter->label()} have nothing behind them, and no count says so.",
+                    'Show counts',
+                    $this->with('offer', $offer),
+                );
+            }
+        }
+
+        return $all;
+    }
+
     /** @return list<Advice> */
     private function sorting(): array
     {
-        $fits = $this->facts->total <= $this->module->page->size;
-        $definition = $this->module->toArray();
-        if ($fits && ($this->module->offer->orders ?? []) !== []) {
+        $areFew = $this->facts->total <= self::FEW;
+        if ($areFew && ($this->module->offer->orders ?? []) !== []) {
             $offer = $this->module->offer?->toArray() ?? [];
             unset($offer['orders']);
 
             return [new Advice(
                 'sorting',
                 'offer.orders',
-                "Visitors may choose an order, though all {$this->facts->total} fit on one page.",
+                "Visitors may choose an order, though there are but {$this->facts->total}.",
                 'Offer no orders',
-                ['offer' => $offer] + $definition,
+                $this->with('offer', $offer),
             )];
         }
-        if ($fits && $this->module->arrange instanceof Table && $this->module->arrange->isSortable()
-            && $this->facts->total <= 3) {
+        if ($areFew && $this->module->arrange instanceof Table && $this->module->arrange->isSortable()) {
             return [new Advice(
                 'sorting',
                 'arrange.sortable',

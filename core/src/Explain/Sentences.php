@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Explain;
 
-use Wellspring\Core\Choice\OfferedArrangement;
-use Wellspring\Core\Choice\OfferedFilter;
-use Wellspring\Core\Choice\OfferedOrder;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
@@ -31,7 +28,7 @@ final class Sentences
         return [
             new Sentence('source', 'source', 'Take', $module->source->pieces()),
             ...self::where($module, $format),
-            ...self::offer($module),
+            self::offer($module),
             self::byHand($module),
             ...$module->headings === null ? [] : [self::headings($module->headings)],
             self::order($module),
@@ -171,19 +168,32 @@ final class Sentences
         return $pieces;
     }
 
-    /** @return list<Sentence> what visitors may choose; none where that is nothing */
-    private static function offer(Module $module): array
+    private static function offer(Module $module): Sentence
     {
         $offer = $module->offer;
-        $said = $offer === null ? [] : array_filter([
-            implode(', ', array_map(fn (OfferedFilter $one): string => $one->label(), $offer->filters)),
-            implode(', ', array_map(fn (OfferedOrder $one): string => "“{$one->name}”", $offer->orders)),
-            $offer->sizes === [] ? '' : implode(', ', $offer->sizes).' at a time',
-            implode(', ', array_map(fn (OfferedArrangement $one): string => "“{$one->name}”", $offer->arrangements)),
-        ], fn (string $words): bool => $words !== '');
-        $words = $module->follows === null ? implode(' · ', $said) : "what they choose for {$module->follows}";
+        $pieces = [];
+        $add = function (string $words, string $at, string $after = '') use (&$pieces): void {
+            $pieces[] = new Piece(($pieces === [] ? '' : ' · '));
+            $pieces[] = new Piece($words, $at);
+            $pieces[] = new Piece($after);
+        };
+        foreach ($module->follows === null ? $offer->filters ?? [] : [] as $i => $filter) {
+            $add($filter->label(), "offer.filters[{$i}]", " by {$filter->control->words()}");
+        }
+        $names = fn (array $all): string => implode(', ', array_map(fn (string $name): string => "“{$name}”", $all));
+        if ($offer !== null && $module->follows === null) {
+            $offer->orders === [] || $add('order', 'offer.orders', ' '.$names(array_column($offer->orders, 'name')));
+            $offer->sizes === [] || $add(implode(', ', $offer->sizes), 'offer.sizes', ' at a time');
+            $offer->arrangements === []
+                || $add('layout', 'offer.arrangements', ' '.$names(array_column($offer->arrangements, 'name')));
+        }
+        if ($module->follows !== null) {
+            $add("what they choose for {$module->follows}", 'offer');
+        }
 
-        return $words === '' ? [] : [new Sentence('offer', 'choices', 'Visitors choose', [new Piece($words)])];
+        return new Sentence('offer', 'choices', 'Visitors choose', $pieces === []
+            ? [new Piece('nothing', 'offer')]
+            : array_values(array_filter($pieces, fn (Piece $piece): bool => $piece->text !== '')));
     }
 
     private static function byHand(Module $module): Sentence

@@ -3,6 +3,7 @@
  * address says the choice all the same, and without scripts the form and the links do.
  */
 import { announce, failure } from "./announce";
+import { addressOf } from "./choiceAddress";
 import { beginDrawers } from "./drawer";
 import { CHANGED, onEach } from "./each";
 import { fetchPage } from "./fetchPage";
@@ -109,23 +110,6 @@ function loadScripts(page: Document): void {
 			document.head.append(made);
 		}
 	}
-}
-
-/** The address that a form would lead to, written as the application writes it. */
-function addressOf(form: HTMLFormElement): string {
-	const values = new Map<string, string[]>();
-	for (const [name, value] of new FormData(form)) {
-		values.set(name, [...(values.get(name) ?? []), String(value)]);
-	}
-	const query = [...values].flatMap(([name, all]) => {
-		const isRange = [...form.elements].some(
-			(one) => one instanceof HTMLInputElement && one.name === name && /^(number|date)$/.test(one.type),
-		);
-		const said = isRange ? all.join("..") : all.filter((one) => one !== "").join(",");
-		const isNothing = said === "" || said === ".." || (form.querySelector("[data-near]") !== null && said === "");
-		return isNothing ? [] : [`${encodeURIComponent(name)}=${encodeURIComponent(said).replaceAll("%2C", ",")}`];
-	});
-	return form.action.replace(/[?#].*$/, "") + (query.length > 0 ? `?${query.join("&")}` : "");
 }
 
 /** The form that a control belongs to, where it is one of choices. */

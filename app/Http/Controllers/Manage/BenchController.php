@@ -11,6 +11,7 @@ use App\Http\Requests\CompareRequest;
 use App\Http\Requests\FindRecordsRequest;
 use App\Http\Requests\GapsRequest;
 use App\Http\Requests\LookRequest;
+use App\Http\Requests\OfferRequest;
 use App\Http\Requests\OptionsRequest;
 use App\Http\Requests\ResultsRequest;
 use App\Http\Requests\TraceRequest;
@@ -34,6 +35,7 @@ use App\Modules\ModuleVersions;
 use App\Pages\PageStore;
 use App\Site\FoundPage;
 use App\Site\ListingPreview;
+use App\Site\Listings;
 use App\Site\ModuleAdvice;
 use App\Site\PageAddress;
 use App\Site\SitePages;
@@ -46,6 +48,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\Advice;
+use Wellspring\Core\Explain\Offering;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Explain\Suggestions;
 use Wellspring\Core\Explain\TraceStep;
@@ -75,6 +78,7 @@ use Wellspring\Core\Wording\Sentence;
  *
  * @phpstan-type SentenceShape array{
  *     rule: string, step: string|null, lead: string, off: bool, broken: list<array{at: string, why: string}>,
+ *     canBeOffered: bool,
  *     pieces: list<array{text: string, at: string|null}>,
  * }
  * @phpstan-type RowShape array{cards: int, columns: int}
@@ -129,6 +133,7 @@ final readonly class BenchController
         private Format $format,
         private ModuleAdvice $advice,
         private ModuleQuery $query,
+        private Listings $listings,
     ) {
     }
 
@@ -170,6 +175,7 @@ final readonly class BenchController
         $context = $this->preview->of($request);
         $looked = $this->listing->runWithGaps($module, $context, $given['page'] ?? '1');
         $result = $looked->result;
+        $facets = $this->listings->facets($module, $context);
 
         return [
             'definition' => $salvaged->problems === [] ? $module->toArray() : $request->definition(),
@@ -193,10 +199,10 @@ final readonly class BenchController
             'notes' => array_map(strval(...), $this->store->notes($module)),
             'advice' => array_map(
                 fn (Advice $one): array => $one->toArray(),
-                $this->advice->on($module, $looked, $this->store->find($module->key), $context),
+                $this->advice->on($module, $looked, $facets, $this->store->find($module->key), $context),
             ),
             'sample' => new JsonMap($this->sample($module, $result, $context)),
-            'html' => $this->page($module, $result, $given['on'] ?? null, $context),
+            'html' => $this->page(new ListingPreview($module, $result, $facets), $given['on'] ?? null, $context),
         ];
     }
 
@@ -218,6 +224,26 @@ final readonly class BenchController
             'choices' => new JsonMap($options['choices']),
             'labels' => new JsonMap($options['labels']),
         ];
+    }
+
+    /**
+     * The definition with a rule given to visitors to choose, or with what they choose made a rule again.
+     *
+     * @return array{definition: DefinitionShape}
+     */
+    public function offer(OfferRequest $request): array
+    {
+        $rule = (string) $request->validated()['rule'];
+        $module = $this->salvaged($request)->module;
+        $turned = preg_match('/^offer\.filters\[(\d+)\]$/D', $rule, $found) === 1
+            ? Offering::kept($module, (int) $found[1], $this->preview->of($request))
+            : Offering::offered($module, $rule);
+
+        return ['definition' => $turned ?? throw Refused::because(
+            'rule',
+            ProblemCode::Unknown,
+            "expected a rule that visitors can choose, or a filter that they do, found “{$rule}”.",
+        )];
     }
 
     /**
@@ -377,8 +403,9 @@ final readonly class BenchController
     }
 
     /** The visitor's page with the module as it is being made: the page that carries it, or a plain one. */
-    private function page(Module $module, Result $result, ?int $on, Context $context): string
+    private function page(ListingPreview $preview, ?int $on, Context $context): string
     {
+        $module = $preview->module;
         $row = $this->store->find($module->key);
         $page = $row?->pages()->when($on !== null, fn ($query) => $query->where('pages.id', $on))->first();
         $stored = $page instanceof Page ? $this->pages->stored([$page], false)[0] ?? null : null;
@@ -389,7 +416,6 @@ final readonly class BenchController
         );
         $found = new FoundPage($stored, Subject::ofPage($stored->definition));
         $address = new PageAddress($stored->definition->address->pattern);
-        $preview = new ListingPreview($module, $result);
 
         return view('site.page', [
             'result' => $this->sitePages->page($found, $address, $context, [], preview: $preview),
@@ -431,6 +457,7 @@ final readonly class BenchController
             'step' => $sentence->step,
             'lead' => $aside ? 'No longer makes sense' : $sentence->lead,
             'off' => $sentence->off && ! $aside,
+            'canBeOffered' => ! $aside && Offering::offered($salvaged->module, $sentence->rule) !== null,
             'broken' => array_map(fn (string $place): array => ['at' => $place, 'why' => $of($place)], $broken),
             'pieces' => $aside
                 ? [[

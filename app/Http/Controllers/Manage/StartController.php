@@ -20,6 +20,9 @@ use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Card\PartKind;
 use Wellspring\Core\Card\PartKinds;
 use Wellspring\Core\Card\PartStyle;
+use Wellspring\Core\Choice\FilterControl;
+use Wellspring\Core\Choice\FilterControls;
+use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\SiteSettings;
@@ -41,6 +44,9 @@ use Wellspring\Core\Who\Audience;
  * @phpstan-import-type OptionShape from Option
  *
  * @phpstan-type PlugInShape array{key: string, label: string, options: list<OptionShape>}
+ * @phpstan-type FilterControlShape array{
+ *     key: string, words: string, takesSeveral: bool, takesRule: bool, settings: list<OptionShape>,
+ * }
  * @phpstan-type ContentTypeShape array{
  *     key: string, label: string, plural: string, address: string, fields: list<FieldShape>, own: list<string>,
  *     taxonomies: list<string>,
@@ -55,6 +61,7 @@ use Wellspring\Core\Who\Audience;
  *     arrangements: list<PlugInShape>, parts: list<PlugInShape>, partStyle: list<OptionShape>,
  *     departure: list<OptionShape>, audiences: list<NamedShape>, people: list<array{name: string, email: string}>,
  *     pageModes: list<NamedShape>, groups: list<array{key: string, name: string}>,
+ *     filterControls: list<FilterControlShape>, offer: list<OptionShape>,
  *     limits: array{columns: int, pageSize: int},
  * }
  */
@@ -128,6 +135,14 @@ final readonly class StartController
                 fn (string|int $key): array => ['key' => (string) $key, 'name' => $catalogue->groups[$key]],
                 array_keys($catalogue->groups),
             ),
+            'filterControls' => array_values(array_map(fn (FilterControl $one): array => [
+                'key' => $one->key(),
+                'words' => $one->words(),
+                'takesSeveral' => $one->takesSeveral(),
+                'takesRule' => $one->takesRule(),
+                'settings' => self::options($one->settings()),
+            ], FilterControls::all())),
+            'offer' => self::options(Offer::settings()),
             'limits' => ['columns' => Columns::MAX, 'pageSize' => PagingRule::MAX_SIZE],
         ];
     }

@@ -168,7 +168,13 @@ function Loaded({ module }: { module: ModuleWhole }) {
 									</div>
 									{tab === "page" && (
 										<div className="flex-1 min-h-0 flex p-3">
-											<PagePreview html={look.html} moduleKey={module.key} device={device} onPage={bench.setPage} />
+											<PagePreview
+												html={look.html}
+												moduleKey={module.key}
+												device={device}
+												onPage={bench.setPage}
+												onChoose={(choices) => bench.setPreviewContext({ ...bench.previewContext, choices })}
+											/>
 										</div>
 									)}
 									{tab === "results" && <ResultsTable bench={bench} onAsk={setWanted} onOpen={open} />}

@@ -26,6 +26,11 @@ export function PreviewControls({ bench }: { bench: Bench }) {
 			<Word placement="bottom end" words={aboutWords(previewContext)} label="On a page about">
 				<About bench={bench} set={set} />
 			</Word>
+			{Object.keys(previewContext.choices ?? {}).length > 0 && (
+				<button type="button" className="plain-add" onClick={() => set({ choices: undefined })}>
+					Choose nothing
+				</button>
+			)}
 		</div>
 	);
 }

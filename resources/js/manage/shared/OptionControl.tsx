@@ -1,4 +1,4 @@
-import { NumberInput } from "./inputs";
+import { NumberInput, TextInput } from "./inputs";
 import type { Field, Option } from "./schema";
 
 const WIDTHS = [
@@ -152,9 +152,100 @@ export function OptionControl({
 				</fieldset>
 			);
 		}
+		case "wholes":
+			return (
+				<Labelled label={option.label} after={option.unit}>
+					<input
+						key={JSON.stringify(now)}
+						className="input input-sm w-36"
+						data-word={word}
+						placeholder="8, 16, 32"
+						defaultValue={Array.isArray(now) ? now.join(", ") : ""}
+						onBlur={(event) => {
+							const next = (event.target.value.match(/\d+/g) ?? [])
+								.map(Number)
+								.filter((one) => one >= (option.min ?? 1) && one <= (option.max ?? Number.MAX_SAFE_INTEGER));
+							put([...new Set(next)]);
+						}}
+						onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+					/>
+				</Labelled>
+			);
+		case "points":
+			return <PointsControl label={option.label} points={Array.isArray(now) ? (now as Point[]) : []} onChange={put} />;
 		default:
 			return null;
 	}
+}
+
+interface Point {
+	key: string;
+	name: string;
+	latitude: number;
+	longitude: number;
+}
+
+/** Points on the earth with names. */
+function PointsControl({
+	label,
+	points,
+	onChange,
+}: {
+	label: string;
+	points: Point[];
+	onChange: (next: Point[]) => void;
+}) {
+	const put = (i: number, next: Partial<Point>) =>
+		onChange(points.map((one, other) => (other === i ? { ...one, ...next } : one)));
+	return (
+		<fieldset className="grid gap-1.5 text-[0.85rem]">
+			<legend className="text-quiet">{label}</legend>
+			{points.map((point, i) => (
+				<div key={point.key} className="flex flex-wrap items-center gap-2">
+					<TextInput
+						label="What the point is called"
+						value={point.name}
+						className="w-36"
+						onChange={(name) => put(i, { name })}
+					/>
+					<NumberInput
+						label={`Latitude of ${point.name}`}
+						value={point.latitude}
+						min={-90}
+						max={90}
+						onChange={(latitude) => put(i, { latitude })}
+					/>
+					<NumberInput
+						label={`Longitude of ${point.name}`}
+						value={point.longitude}
+						min={-180}
+						max={180}
+						onChange={(longitude) => put(i, { longitude })}
+					/>
+					<button
+						type="button"
+						className="plain-add"
+						onClick={() => onChange(points.filter((_, other) => other !== i))}
+					>
+						Remove
+					</button>
+				</div>
+			))}
+			<button
+				type="button"
+				className="plain-add justify-self-start"
+				onClick={() => {
+					let n = points.length + 1;
+					while (points.some((one) => one.key === `point-${n}`)) {
+						n += 1;
+					}
+					onChange([...points, { key: `point-${n}`, name: `Point ${n}`, latitude: 0, longitude: 0 }]);
+				}}
+			>
+				+ a point
+			</button>
+		</fieldset>
+	);
 }
 
 /** How many stand side by side at each width. */

@@ -1,5 +1,6 @@
 import { type ReactNode, useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
+import { choicesOf } from "../../site/choiceAddress";
 import { layOutMasonry } from "../../site/masonryColumns";
 
 const WIDTHS = [
@@ -15,6 +16,9 @@ export interface Pointed {
 	block: string;
 	by: "page" | "plan";
 }
+
+/** Links of the page by which visitors choose. */
+const CHOICE_LINKS = ".filters a, .chosen a, .tool-arrangements a, .without a, th a";
 
 /** In pixels, at most. */
 const NAMES_WIDTH = 340;
@@ -44,6 +48,7 @@ export function PagePreview({
 	moduleKey = "",
 	device,
 	onPage,
+	onChoose,
 	pointed = null,
 	onPoint,
 	names,
@@ -53,6 +58,8 @@ export function PagePreview({
 	moduleKey?: string;
 	device: Device;
 	onPage?: (page: string) => void;
+	/** Told what is chosen on the page, by parameter, when a choice is tried out. */
+	onChoose?: (choices: Record<string, string>) => void;
 	/** The block that stands out, if one does. */
 	pointed?: Pointed | null;
 	/** Told which block is pointed at, has the focus, or is opened. */
@@ -66,6 +73,8 @@ export function PagePreview({
 	const first = useRef(withoutScripts(html));
 	const turn = useRef(onPage);
 	turn.current = onPage;
+	const choose = useRef(onChoose);
+	choose.current = onChoose;
 	const width = WIDTHS.find(([name]) => name === device)?.[1] ?? 1280;
 	const scale = Math.min(1, room.width / width);
 	const left = Math.max(0, (room.width - width * scale) / 2);
@@ -111,10 +120,22 @@ export function PagePreview({
 				return;
 			}
 			event.preventDefault();
-			if (link.closest(".pages") && link.closest(`[id="${moduleKey}"]`)) {
+			if (link.matches(CHOICE_LINKS)) {
+				choose.current?.(Object.fromEntries(new URL(link.href, window.location.href).searchParams));
+			} else if (link.closest(".pages") && link.closest(`[id="${moduleKey}"]`)) {
 				turn.current?.(new URL(link.href, window.location.href).searchParams.get(`${moduleKey}-page`) ?? "1");
 			}
 		});
+		for (const kind of ["change", "submit"]) {
+			page?.addEventListener(kind, (event) => {
+				const target = event.target as HTMLElement;
+				const form = (target.tagName === "FORM" ? target : (target as HTMLInputElement).form) as HTMLFormElement | null;
+				if (form?.matches?.("form[data-choices]")) {
+					event.preventDefault();
+					choose.current?.(Object.fromEntries(choicesOf(form)));
+				}
+			});
+		}
 		setLoaded(true);
 	};
 	const [loaded, setLoaded] = useState(false);

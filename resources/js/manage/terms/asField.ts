@@ -33,5 +33,6 @@ export function asField(key: string, schema: FieldSchema, required: boolean): Fi
 		onCards: false,
 		taxonomy: null,
 		takes: [],
+		controls: [],
 	};
 }

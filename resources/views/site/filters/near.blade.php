@@ -3,15 +3,7 @@
 @php($label = $facet->filter->label())
 <div class="ends" data-near>
     <label>
-        within
-        <select form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" data-distance>
-            @foreach ($choices->distances($facet) as $km => $words)
-                <option value="{{ $km }}" @selected((string) $km === $distance)>{{ $words }}</option>
-            @endforeach
-        </select>
-    </label>
-    <label>
-        of
+        near
         <select form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" data-point>
             <option value="">anywhere</option>
             @foreach ($choices->points($facet) as $key => $one)
@@ -21,6 +13,14 @@
                 <option value="{{ implode(',', array_slice(explode(',', $facet->chosen->said), 0, 2)) }}" selected>where
                     you are</option>
             @endif
+        </select>
+    </label>
+    <label>
+        within
+        <select form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" data-distance>
+            @foreach ($choices->distances($facet) as $km => $words)
+                <option value="{{ $km }}" @selected((string) $km === $distance)>{{ $words }}</option>
+            @endforeach
         </select>
     </label>
     <button type="button" class="quiet-button" data-here hidden>Use where I am</button>

@@ -28,7 +28,16 @@ export function PageEditor({ bench, look }: EditorProps) {
 					aria-label="How visitors get to the rest"
 					data-word="page.mode"
 					value={definition.page.mode}
-					onChange={(event) => change({ ...definition, page: { mode: event.target.value, size } })}
+					onChange={(event) =>
+						change({
+							...definition,
+							page: {
+								mode: event.target.value,
+								size,
+								...(definition.page.count ? { count: definition.page.count } : {}),
+							},
+						})
+					}
 				>
 					{pageModes.map((one) => (
 						<option key={one.key} value={one.key}>
@@ -37,6 +46,22 @@ export function PageEditor({ bench, look }: EditorProps) {
 					))}
 				</select>
 			</div>
+			<label className="flex flex-wrap items-center gap-2">
+				<span className="text-quiet">said above</span>
+				<input
+					key={definition.page.count ?? ""}
+					className="input input-sm w-64"
+					data-word="page.count"
+					placeholder="{from}–{to} of {total}"
+					defaultValue={definition.page.count ?? ""}
+					onBlur={(event) => {
+						const next = event.target.value.trim();
+						if (next !== (definition.page.count ?? "")) {
+							change(withAt(definition, "page.count", next === "" ? undefined : next));
+						}
+					}}
+				/>
+			</label>
 			{definition.page.mode === "continuous" && (
 				<div className="flex items-center gap-2">
 					<NumberInput

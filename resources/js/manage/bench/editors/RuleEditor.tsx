@@ -1,5 +1,7 @@
+import type { ReactNode } from "react";
 import type { Group, Rule } from "../../shared/schema";
 import { isGroup, joinOf, members, at as read, withMembers, withWhere } from "../definition";
+import { useOffering } from "../useOffering";
 import { ArrangeEditor } from "./ArrangeEditor";
 import { ByHandEditor } from "./ByHandEditor";
 import { CardEditor } from "./CardEditor";
@@ -8,6 +10,7 @@ import { DepartureEditor } from "./DepartureEditor";
 import { EmptyEditor } from "./EmptyEditor";
 import { GroupEditor } from "./GroupEditor";
 import { HeadingsEditor } from "./HeadingsEditor";
+import { OfferEditor } from "./OfferEditor";
 import { OrderEditor } from "./OrderEditor";
 import { PageEditor } from "./PageEditor";
 import type { EditorProps } from "./props";
@@ -23,23 +26,31 @@ export function RuleEditor({
 	onClose,
 	onMove,
 }: EditorProps & { rule: string; at: string; onClose: () => void; onMove: (from: number, to: number) => void }) {
+	const withOffering = (editor: ReactNode) => (
+		<div className="grid gap-3">
+			{editor}
+			<LetVisitorsChoose rule={rule} bench={bench} look={look} />
+		</div>
+	);
 	switch (rule) {
 		case "source":
 			return <SourceEditor bench={bench} />;
 		case "byHand":
 			return <ByHandEditor bench={bench} />;
 		case "order":
-			return <OrderEditor bench={bench} />;
+			return withOffering(<OrderEditor bench={bench} />);
 		case "headings":
 			return <HeadingsEditor bench={bench} onClose={onClose} />;
 		case "page":
-			return <PageEditor bench={bench} look={look} />;
+			return withOffering(<PageEditor bench={bench} look={look} />);
 		case "arrange":
 			return <ArrangeEditor bench={bench} look={look} />;
 		case "card":
 			return <CardEditor bench={bench} look={look} at={at} />;
 		case "empty":
 			return <EmptyEditor bench={bench} look={look} />;
+		case "offer":
+			return <OfferEditor bench={bench} look={look} at={at} />;
 		case "look":
 			return <DepartureEditor bench={bench} />;
 		case "whenNothing":
@@ -49,9 +60,20 @@ export function RuleEditor({
 	}
 }
 
+/** A rule that visitors could choose becomes something that they do. */
+function LetVisitorsChoose({ rule, bench, look }: EditorProps & { rule: string }) {
+	const { turn } = useOffering(bench);
+	return look.sentences.find((one) => one.rule === rule)?.canBeOffered ? (
+		<button type="button" className="plain-add justify-self-start text-[0.85rem]" onClick={() => turn(rule)}>
+			Let visitors choose
+		</button>
+	) : null;
+}
+
 function WhereEditor({
 	rule,
 	bench,
+	look,
 	onClose,
 	onMove,
 }: EditorProps & { rule: string; onClose: () => void; onMove: (from: number, to: number) => void }) {
@@ -138,6 +160,7 @@ function WhereEditor({
 						</button>
 					</>
 				)}
+				<LetVisitorsChoose rule={rule} bench={bench} look={look} />
 				<span className="flex-1" />
 				<button type="button" className="plain-add" onClick={onClose}>
 					Done
