@@ -192,7 +192,8 @@ Route::withoutMiddleware('web')->group(function (): void {
     Route::get('/sitemap.xml', [SitemapController::class, 'index']);
     Route::get('/sitemap/{name}.xml', [SitemapController::class, 'part'])->where('name', '[a-z0-9_-]{1,100}');
     Route::middleware(IdentifiesViewer::class)->group(function (): void {
-        Route::get('/search', SearchController::class)->middleware('throttle:search');
+        Route::get('/search', [SearchController::class, 'show'])->middleware('throttle:search');
+        Route::get('/search/suggest', [SearchController::class, 'suggest'])->middleware('throttle:suggest');
         Route::get('/{path?}', [SiteController::class, 'show'])->where('path', '.*')->middleware(CountsViews::class);
     });
 });

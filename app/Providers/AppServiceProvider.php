@@ -55,6 +55,9 @@ use Wellspring\Core\Wording\Format;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    /** Suggestions that go with one search. */
+    private const SUGGESTIONS = 8;
+
     public function register(): void
     {
         // What many classes ask for is made once for a request.
@@ -128,6 +131,10 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('search', fn (Request $request): Limit => Limit::perMinute(
             config()->integer('site.searches_a_minute'),
         )->by((string) $request->ip()));
+        // While words are typed, it is asked for every few letters.
+        RateLimiter::for('suggest', fn (Request $request): Limit => Limit::perMinute(
+            self::SUGGESTIONS * config()->integer('site.searches_a_minute'),
+        )->by('suggest '.$request->ip()));
         Model::shouldBeStrict(! app()->isProduction());
     }
 }

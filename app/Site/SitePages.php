@@ -313,7 +313,7 @@ final readonly class SitePages
             $html !== '' => Node::leaf(Level::Module, new DrawnBlock(
                 $block,
                 $html,
-                $block->offersChoicesOf() === [] ? [] : ['choices'],
+                $block->scripts(),
             )),
             $rule->do === EmptyAction::Say => Node::leaf(
                 Level::Module,

@@ -19,6 +19,11 @@ final readonly class CardAssets
     {
     }
 
+    public static function none(): self
+    {
+        return new self([], []);
+    }
+
     /** @param  list<RenderedPart>  $parts  of all cards */
     public static function of(array $parts, RecordAddresses $addresses): self
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
+use App\Site\ListingResult;
 use App\Site\PageAddress;
 use Wellspring\Core\Arrangement\MasonryColumns;
 use Wellspring\Core\Arrangement\Table;
@@ -13,6 +14,7 @@ use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Module\ColumnOrders;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Paging\PageNumbers;
 
 /** A module with all that its view needs. */
 final readonly class ModuleView
@@ -55,6 +57,24 @@ final readonly class ModuleView
         public string $count = '',
         public ?ChoicesView $choices = null,
     ) {
+    }
+
+    /** For the links to its pages alone. */
+    public static function ofPages(ListingResult $listing, PageNumbers $pages, PageAddress $address): self
+    {
+        $page = $listing->result->page;
+
+        return new self(
+            $listing->module,
+            [],
+            CardAssets::none(),
+            [],
+            $page,
+            $pages->count,
+            $pages->numbers($page),
+            $address,
+            anchor: 'found',
+        );
     }
 
     /**

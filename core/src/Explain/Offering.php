@@ -27,8 +27,8 @@ final class Offering
     }
 
     /**
-     * The definition with a rule given to visitors to choose: a condition becomes a filter, the order, the page size and
-     * the arrangement become the first of several.
+     * The definition with a rule given to visitors to choose: a condition becomes a filter; the order, the page size
+     * and the arrangement become the first of several.
      *
      * @param  string  $rule  its place: `where.all[0]`, `order`, `page`, `arrange`
      * @return array<string, mixed>|null null where it cannot be chosen

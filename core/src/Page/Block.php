@@ -39,6 +39,9 @@ interface Block
     /** @return list<string> keys of the modules that it shows */
     public function modules(): array;
 
+    /** @return list<string> names of the scripts in resources/js/site that make it better */
+    public function scripts(): array;
+
     /** @return list<string> keys of the modules whose choices it offers, wherever they stand */
     public function offersChoicesOf(): array;
 

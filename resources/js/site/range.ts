@@ -20,9 +20,6 @@ export function beginRange(range: HTMLElement): void {
 		for (const handle of [low, high]) {
 			handle.setAttribute("aria-valuetext", `${handle.value} ${unit}`.trim());
 		}
-		const share = (value: number) => `${max > min ? (100 * (value - min)) / (max - min) : 0}%`;
-		handles.style.setProperty("--from", share(a));
-		handles.style.setProperty("--to", share(b));
 	};
 
 	const move = (handle: HTMLInputElement, box: HTMLInputElement, end: number) => {

@@ -19,6 +19,11 @@ trait Defaults
         return [];
     }
 
+    public function scripts(): array
+    {
+        return [];
+    }
+
     public function offersChoicesOf(): array
     {
         return [];

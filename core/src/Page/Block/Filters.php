@@ -46,6 +46,11 @@ final readonly class Filters implements Block
         ];
     }
 
+    public function scripts(): array
+    {
+        return ['choices'];
+    }
+
     public function words(): string
     {
         return "the filters of {$this->module}";

@@ -24,6 +24,11 @@ final readonly class SearchBox implements Block
         return new self;
     }
 
+    public function scripts(): array
+    {
+        return ['search'];
+    }
+
     public function words(): string
     {
         return 'a search box';

@@ -64,6 +64,11 @@ final readonly class SearchForm implements Block
         ];
     }
 
+    public function scripts(): array
+    {
+        return ['choices'];
+    }
+
     public function words(): string
     {
         return "a search form for {$this->module}";

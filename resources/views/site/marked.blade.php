@@ -1,0 +1,3 @@
+@foreach ($pieces as $piece)@if ($piece['isMarked'])<mark>{{ $piece['text'] }}</mark>@else{{ $piece['text']
+}}@endif{{--
+--}}@endforeach
