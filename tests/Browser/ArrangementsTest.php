@@ -220,10 +220,4 @@ final class ArrangementsTest extends BrowserTestCase
     }
 
     /** @param  array<string, mixed>  $parameters */
-    private function devTools(string $command, array $parameters): void
-    {
-        $this->browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
-            'cmd' => $command, 'params' => (object) $parameters,
-        ]);
-    }
 }

@@ -117,6 +117,14 @@ abstract class BrowserTestCase extends TestCase
         $this->browser->get(self::env('SITE_URL').$path);
     }
 
+    /** @param  array<string, mixed>  $parameters  of the command of the DevTools protocol */
+    protected function devTools(string $command, array $parameters = []): void
+    {
+        $this->browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
+            'cmd' => $command, 'params' => (object) $parameters,
+        ]);
+    }
+
     protected function width(int $width): void
     {
         $this->browser->manage()->window()->setSize(new WebDriverDimension($width, 900));

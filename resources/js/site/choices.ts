@@ -77,9 +77,10 @@ function canonical(page: Document): string | null {
 	return own ? own.pathname + own.search : null;
 }
 
-/** What is open stays open, and the focus stays where it was. */
+/** What is open stays open, and the focus and what is in sight stay where they were. */
 function put(page: Document, here: HTMLElement[]): void {
 	loadScripts(page);
+	const [x, y] = [window.scrollX, window.scrollY];
 	for (const region of here) {
 		const fresh = page.getElementById(region.id);
 		if (!fresh) {
@@ -91,12 +92,16 @@ function put(page: Document, here: HTMLElement[]): void {
 				same.open = filter.open;
 			}
 		}
+		const drawer = region.closest(".choose");
+		const scrolled = drawer?.scrollTop ?? 0;
 		withFocus(region, () => {
 			region.className = fresh.className;
 			region.replaceChildren(...[...fresh.childNodes].map((node) => document.adoptNode(node)));
 			region.dispatchEvent(new CustomEvent(CHANGED, { bubbles: true }));
 		});
+		drawer?.scrollTo({ top: scrolled });
 	}
+	window.scrollTo(x, y);
 }
 
 /** A layout that was not there may bring scripts of its own. */

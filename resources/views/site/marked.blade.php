@@ -1,3 +1,4 @@
-@foreach ($pieces as $piece)@if ($piece['isMarked'])<mark>{{ $piece['text'] }}</mark>@else{{ $piece['text']
-}}@endif{{--
---}}@endforeach
+{!! implode('', array_map(
+    fn (array $piece): string => $piece['isMarked'] ? '<mark>'.e($piece['text']).'</mark>' : e($piece['text']),
+    $pieces,
+)) !!}

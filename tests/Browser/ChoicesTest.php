@@ -1,0 +1,305 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+
+/** What visitors choose: with scripts and without, by keyboard alone, on a laptop and on a phone. */
+final class ChoicesTest extends BrowserTestCase
+{
+    protected function tearDown(): void
+    {
+        $this->devTools('Emulation.setScriptExecutionDisabled', ['value' => false]);
+        $this->devTools('Network.disable');
+        parent::tearDown();
+    }
+
+    public function test_by_keyboard_alone_and_back_and_forward_through_ten_choices(): void
+    {
+        $this->width(1280);
+        $this->visit('/shop');
+        // Each count says how many there will be; what is chosen stays under the focus and is told.
+        $addresses = [$this->query()];
+        foreach ([['shop-groups', 'perennials'], ['shop-light', 'shade'], ['shop-light', 'half-shade']] as [$name, $value]) {
+            $box = "input[name={$name}][value={$value}]";
+            $isFirst = ! str_contains($this->query(), $name);
+            $count = $this->script("return document.querySelector('{$box}').closest('label').innerText.match(/\\d+$/)[0]");
+            $this->tabTo($box);
+            $this->keys(WebDriverKeys::SPACE);
+            $this->settled($addresses);
+            $isFirst && $this->assertSame((string) $count, $this->total(), "as many as {$value} said");
+            $this->assertSame($value, $this->script('return document.activeElement.value'), 'the focus has stayed');
+            $this->sees($this->script("return document.querySelector('.count').innerText"), '#announced');
+        }
+        $this->assertSame('?shop-groups=perennials&shop-light=half-shade,shade', $this->query(), 'canonical');
+        $this->assertAccessible('the shop, narrowed');
+
+        // A slider goes by arrow keys (WAI-ARIA Authoring Practices, Slider); its boxes and the address follow.
+        $low = '.filter-range[data-filter=price] input[type=range]';
+        $this->tabTo($low);
+        $before = (float) $this->script("return document.querySelector('{$low}').value");
+        $this->keys(WebDriverKeys::ARROW_RIGHT);
+        $this->settled($addresses);
+        $this->assertGreaterThan($before, (float) $this->script("return document.querySelector('{$low}').value"));
+        $this->assertStringContainsString('shop-price=', $this->query());
+        foreach ([['sort', 'cheapest'], ['size', '24'], ['sort', 'tallest'], ['sort', 'cheapest']] as [$name, $value]) {
+            $this->choose("select[name=shop-{$name}]", $value);
+            $this->settled($addresses);
+        }
+        $this->findText('.tool-arrangements a', 'List')->click();
+        $this->settled($addresses);
+        $this->find('#plants-results .as-list');
+        $this->findText('.chosen a', 'Perennials')->click();
+        $this->settled($addresses);
+        $this->assertCount(11, $addresses, 'ten choices');
+        $shown = $this->shown();
+        foreach (array_reverse(array_slice($addresses, 0, 10)) as $address) {
+            $this->browser->navigate()->back();
+            $this->await("back does not lead to {$address}", fn (): ?bool => $this->query() === $address ?: null);
+        }
+        $this->await('all plants do not come back', fn (): ?bool => (int) $this->total() === 60 ?: null);
+        foreach (array_slice($addresses, 1) as $address) {
+            $this->browser->navigate()->forward();
+            $this->await("forward does not lead to {$address}", fn (): ?bool => $this->query() === $address ?: null);
+        }
+        $this->await('what was chosen last does not come back', fn (): ?bool => $this->shown() === $shown ?: null);
+        $this->findText('.chosen a', 'clear all')->click();
+        $this->await('nothing is cleared', fn (): ?bool => (int) $this->total() === 60 ?: null);
+        $this->assertQuietConsole();
+    }
+
+    public function test_without_scripts_the_form_and_the_links_do_the_same(): void
+    {
+        $this->width(1280);
+        $this->devTools('Emulation.setScriptExecutionDisabled', ['value' => true]);
+        $this->visit('/shop');
+        $this->find('input[name=shop-light][value=shade]')->click();
+        $this->find('input[name=shop-light][value=half-shade]')->click();
+        $this->find('.filter-range[data-filter=price] input[type=number]')->sendKeys('5');
+        $this->find('#shop-filters .choose-button')->click();
+        $this->sees('Half shade or Shade', '.chosen');
+        $this->assertStringEndsWith('/shop?shop-light=half-shade,shade&shop-price=5..', $this->address());
+        $this->choose('select[name=shop-sort]', 'cheapest');
+        $this->find('.tool-submit')->click();
+        $this->find('.chosen');
+        $this->assertStringEndsWith('shop-price=5..&shop-sort=cheapest', $this->address(), 'what was chosen is kept');
+        $this->findText('.chosen a', 'Price from £5')->click();
+        $this->find('.chosen');
+        $this->assertStringEndsWith('/shop?shop-light=half-shade,shade&shop-sort=cheapest', $this->address());
+
+        // A search form on another page leads to the listing with what was chosen.
+        $this->visit('/');
+        $this->find('.search-form input[value=quillmoor]')->click();
+        $this->find('.search-form .choose-button')->click();
+        $this->sees('Quillmoor', '.chosen');
+        $this->assertStringContainsString('/plots?plots-villages=quillmoor', $this->address());
+    }
+
+    public function test_on_a_phone_the_filters_are_a_drawer(): void
+    {
+        $this->width(390);
+        $this->visit('/shop');
+        $isShown = fn (): bool => (bool) $this->script(
+            "return document.querySelector('.choose').getClientRects().length > 0",
+        );
+        $this->assertFalse($isShown());
+        $this->tabTo('.open-filters');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->find('.choose.is-open[role=dialog]');
+        $this->assertAccessible('the drawer');
+        $this->tabTo('input[name=shop-light][value=sun]');
+        $this->keys(WebDriverKeys::SPACE);
+        $this->sees($this->total(), '.choose .choose-button');
+        $this->assertTrue($this->script("return document.querySelector('.choose').contains(document.activeElement)"));
+        $this->keys([WebDriverKeys::SHIFT, WebDriverKeys::TAB]);
+        $this->assertTrue($this->script("return document.querySelector('.choose').contains(document.activeElement)"));
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->await('it does not close', fn (): ?bool => $this->script(
+            "return document.activeElement.matches('.open-filters')
+                && ! document.querySelector('.choose').classList.contains('is-open')",
+        ) ?: null);
+        $this->assertLessThanOrEqual(0, $this->script(
+            'return document.documentElement.scrollWidth - document.documentElement.clientWidth',
+        ), 'nothing is too wide');
+        $this->devTools('Emulation.setScriptExecutionDisabled', ['value' => true]);
+        $this->visit('/shop');
+        $this->find('.open-filters')->click();
+        $this->find('.choose:target');
+        $this->find('.close-filters')->click();
+        $this->assertFalse($isShown(), 'without scripts, too');
+    }
+
+    public function test_a_server_that_answers_late_wrongly_or_not_at_all(): void
+    {
+        $this->width(1280);
+        $this->visit('/shop');
+        $this->devTools('Network.enable');
+        $network = fn (int $latency, bool $offline): mixed => $this->devTools('Network.emulateNetworkConditions', [
+            'offline' => $offline, 'latency' => $latency, 'downloadThroughput' => -1, 'uploadThroughput' => -1,
+        ]);
+        $box = fn (string $value): string => "input[name=shop-light][value={$value}]";
+        // Two choices before the first is answered: the answer to the first is dropped.
+        $network(700, false);
+        $this->find($box('sun'))->click();
+        $this->find('.results.is-waiting');
+        $this->find($box('shade'))->click();
+        $this->await('the second is not shown', fn (): ?bool => $this->query() === '?shop-light=sun,shade' ?: null);
+        $this->await('it goes on waiting', fn (): ?bool => $this->script(
+            "return document.querySelector('.is-waiting') === null",
+        ) ?: null);
+        $total = $this->total();
+        // Nothing comes: it is said, nothing is lost, and trying again makes it good.
+        $network(0, true);
+        $this->find($box('half-shade'))->click();
+        $this->sees('This could not be loaded', '.choice-fault[role=alert]');
+        $this->assertSame($total, $this->total());
+        $network(0, false);
+        $this->find('.choice-fault button')->click();
+        $this->await('it is not tried again', fn (): ?bool => $this->query()
+            === '?shop-light=sun,half-shade,shade' ?: null);
+        // A page of errors in place of the answer is none.
+        $this->browser->executeScript("const own = window.fetch; window.fetch = (address, options) => {
+            window.fetch = own;
+            return Promise.resolve(new Response('<h1>Broken</h1>', {
+                status: 500, headers: { 'Content-Type': 'text/html' },
+            }));
+        };");
+        $this->find($box('sun'))->click();
+        $this->sees('This could not be loaded', '.choice-fault');
+        $this->assertStringNotContainsString('Broken', $this->find('body')->getText());
+        $this->browser->manage()->getLog('browser');
+    }
+
+    public function test_more_is_loaded_until_it_stops_and_who_comes_back_finds_the_same_place(): void
+    {
+        $this->width(1280);
+        $this->visit('/gallery');
+        $cards = fn (): int => (int) $this->script("return document.querySelectorAll('#places-drawn .card').length");
+        $first = $cards();
+        for ($last = 0; $last !== $cards();) {
+            $last = $cards();
+            $this->script("document.querySelector('#places-drawn nav')?.scrollIntoView()");
+            usleep(700_000);
+        }
+        $this->assertGreaterThan($first, $last, 'it has gone on by itself');
+        $this->script('scrollTo(0, document.body.scrollHeight)');
+        $this->assertTrue($this->find('.site-foot')->isDisplayed());
+        $this->assertTrue($this->script("const box = document.querySelector('.site-foot').getBoundingClientRect();
+            return box.top < innerHeight"), 'the end of the page is reached');
+        $card = $this->script("const all = document.querySelectorAll('#places-drawn .card a');
+            all[all.length - 3].scrollIntoView({ block: 'center' }); return all[all.length - 3].getAttribute('href')");
+        $scrolled = (int) $this->script('return scrollY');
+        $this->script("document.querySelector('#places-drawn a[href=\"{$card}\"]').click()");
+        $this->await('the link leads nowhere', fn (): ?bool => str_ends_with($this->address(), (string) $card) ?: null);
+        $this->browser->navigate()->back();
+        $this->await('it is not as long as it was', fn (): ?bool => $cards() === $last ?: null);
+        $this->await('it is not at the same place', fn (): ?bool => abs((int) $this->script('return scrollY')
+            - $scrolled) < 40 ?: null);
+
+        // By a button, the focus goes on with the first that was added.
+        $this->visit('/journal');
+        $this->assertSame('12', (string) $this->script("return document.querySelectorAll('#from-the-journal .card').length"));
+        $this->tabTo('#from-the-journal a[rel=next]');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->await('no more are added', fn (): ?bool => $this->script(
+            "return document.querySelectorAll('#from-the-journal .card').length > 12
+                && document.activeElement.closest('.card') !== null",
+        ) ?: null);
+        $this->sees('more', '#announced');
+        $this->assertQuietConsole();
+    }
+
+    public function test_tabs_narrow_in_place_and_what_was_remembered_holds(): void
+    {
+        $this->width(1280);
+        $this->visit('/gallery');
+        $this->tabTo('.choice-tabs [role=tab][aria-selected=true]');
+        $this->keys(WebDriverKeys::ARROW_RIGHT);
+        $name = (string) $this->script('return document.activeElement.innerText.replace(/\\s*\\d+$/, "")');
+        $count = (string) $this->script('return document.activeElement.innerText.match(/\\d+$/)[0]');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->await('the tab narrows nothing', fn (): ?bool => $this->total('#pictures-of-plants') === $count ?: null);
+        $this->assertStringStartsWith($name, (string) $this->script('return document.activeElement.innerText'));
+        $this->assertAccessible('the gallery, narrowed by room');
+
+        $this->visit('/shop?shop-sort=cheapest');
+        $this->findText('[data-remember]', 'Remember this')->click();
+        $this->findText('[data-remember]', 'Forget this');
+        $this->visit('/shop');
+        $this->await('it is not remembered', fn (): ?bool => $this->query() === '?shop-sort=cheapest' ?: null);
+        $this->findText('[data-remember]', 'Forget this')->click();
+        $this->visit('/shop');
+        $this->sees('60', '.count');
+        $this->assertSame('', $this->query());
+        $this->assertSame([], $this->browser->manage()->getCookies(), 'and no cookie');
+    }
+
+    public function test_the_search_suggests_marks_and_offers_a_near_spelling(): void
+    {
+        $this->width(1280);
+        $this->visit('/search');
+        $this->find('.search-large [role=combobox]')->sendKeys('har');
+        $this->sees('Hart’s-tongue fern', '.search-large [role=option]');
+        $this->assertAccessible('suggestions');
+        $this->keys(WebDriverKeys::ARROW_DOWN);
+        $this->find('[role=option][aria-selected=true]');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->await('it does not lead there', fn (): ?bool => str_ends_with(
+            $this->address(),
+            '/shop/harts-tongue-fern',
+        ) ?: null);
+        $this->visit('/search?q=clemtis');
+        $this->findText('.nothing a', 'clematis')->click();
+        $this->sees('Clematis', '.found-list mark');
+        $this->visit('/search?q=fern');
+        $this->findText('.choice-buttons a', 'Products')->click();
+        $this->sees('Products', '.choice-buttons [aria-current]');
+        $this->assertAccessible('what was found');
+        $this->assertQuietConsole();
+    }
+
+    private function script(string $script): mixed
+    {
+        return $this->browser->executeScript($script);
+    }
+
+    private function query(): string
+    {
+        return (string) parse_url($this->address(), PHP_URL_QUERY) === ''
+            ? ''
+            : '?'.parse_url($this->address(), PHP_URL_QUERY);
+    }
+
+    private function address(): string
+    {
+        return explode('#', $this->browser->getCurrentURL())[0];
+    }
+
+    private function total(string $in = '#plants'): string
+    {
+        return (string) $this->script("return document.querySelector('{$in} .count').dataset.total");
+    }
+
+    /** @return list<string> */
+    private function shown(): array
+    {
+        return (array) $this->script("return [...document.querySelectorAll('#plants .card')].map((one) => one.innerText)");
+    }
+
+    /**
+     * Waits until another address says what is chosen.
+     *
+     * @param  list<string>  $addresses  those that were, to which it is added
+     */
+    private function settled(array &$addresses): void
+    {
+        $before = end($addresses);
+        $addresses[] = $this->await('the address stays as it was', function () use ($before): ?string {
+            return $this->query() !== $before && ! $this->script("return document.querySelector('.is-waiting') !== null")
+                ? $this->query()
+                : null;
+        });
+    }
+}
