@@ -7,14 +7,19 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
+use Wellspring\Core\Choice\ChosenFilter;
+use Wellspring\Core\Choice\Facet;
+use Wellspring\Core\Choice\FacetOption;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Explain\Offering;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Run\ReferenceFacets;
 use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Run\Step;
@@ -122,6 +127,123 @@ final class ChoicesTest extends TestCase
         );
     }
 
+    /**
+     * Counts worked by hand over the four plants: in a filter of any its own choices do not narrow, in one of all they
+     * do; a tree counts with all below; ranges tell their ends and how values lie.
+     */
+    public function test_what_can_be_chosen_is_counted_with_all_other_filters_as_they_are(): void
+    {
+        $facets = self::facets('');
+        $this->assertSame(['sun' => 2, 'half-shade' => 1, 'shade' => 1], $facets['light']->counts);
+        $this->assertSame(['hedge' => 2, 'pot' => 2], $facets['uses']->counts);
+        $this->assertSame(
+            ['perennials' => 2, 'ferns' => 1, 'tree-ferns' => 0, 'hostas' => 0, 'shrubs' => 1],
+            array_intersect_key($facets['groups']->counts, array_flip(
+                ['perennials', 'ferns', 'tree-ferns', 'hostas', 'shrubs'],
+            )),
+        );
+        $this->assertSame(['yes' => 2, 'no' => 1], $facets['hardy']->counts);
+        $this->assertSame([3.0, 10.5], [$facets['price']->range?->least, $facets['price']->range?->greatest]);
+        $bars = $facets['price']->range->bars ?? [];
+        // Each bar is 0.625 wide: 3 lies in the first, 10 and 10.5 in the last two.
+        $this->assertSame([1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 2], array_column($bars, 2));
+        $this->assertSame([3.0, 3.625], array_slice($bars[0], 0, 2));
+        $days = $facets['sowing']->range;
+        $this->assertSame(['2026-03-01', '2026-04-01'], [$days?->least, $days?->greatest]);
+        $this->assertSame(
+            [['2026-02-23', '2026-03-01', 1], ['2026-03-30', '2026-04-05', 2]],
+            array_values(array_filter($days->bars ?? [], fn (array $bar): bool => $bar[2] > 0)),
+            'by weeks, since they lie more than a month apart',
+        );
+
+        $facets = self::facets('shade-light=sun&shade-uses=pot');
+        $this->assertSame(['sun' => 1, 'half-shade' => 0, 'shade' => 1], $facets['light']->counts, 'uses narrow it');
+        $this->assertSame(['hedge' => 0, 'pot' => 1], $facets['uses']->counts, 'light does, and its own choice');
+        $this->assertSame([2, 2], [$facets['light']->left, $facets['uses']->left], 'without each of the two');
+        $off = array_map(fn (FacetOption $option): bool => $option->isOff(), $facets['light']->options());
+        $this->assertSame([false, true, false], $off, 'what is chosen is never off');
+
+        $pinned = self::facets('shade-light=shade', ['pin' => ['plant-3'], 'leaveOut' => ['plant-4'], 'where' => [
+            'all' => [['field' => 'price', 'test' => 'lt', 'value' => 5]],
+        ]]);
+        $this->assertSame(['sun' => 1, 'half-shade' => 0, 'shade' => 1], $pinned['light']->counts, 'pins count');
+        $skipped = self::facets('', ['skip' => 3, 'atMost' => 1]);
+        $this->assertSame(2, $skipped['light']->counts['sun'], 'neither what is skipped nor how many show counts');
+    }
+
+    public function test_a_rule_letters_and_a_point_can_be_chosen(): void
+    {
+        $module = Garden::module(['key' => 'plants', 'offer' => ['key' => 'a', 'filters' => [
+            ['field' => 'price', 'as' => 'only', 'name' => 'cheap', 'label' => 'Cheap', 'rule' => [
+                'field' => 'price', 'test' => 'lt', 'value' => 5,
+            ]],
+            ['field' => 'nickname', 'as' => 'letters'],
+            ['field' => 'spot', 'as' => 'near', 'points' => [
+                ['key' => 'pole', 'name' => 'the pole', 'latitude' => 90, 'longitude' => 0],
+            ], 'distances' => [112, 10008]],
+        ]]]);
+        $records = [
+            Garden::record(1, ['nickname' => 'Érable', 'price' => 3, 'spot' => ['latitude' => 89, 'longitude' => 40]]),
+            Garden::record(2, ['nickname' => 'elder', 'price' => 7, 'spot' => ['latitude' => 0, 'longitude' => 10]]),
+            Garden::record(3, ['nickname' => 'Oak', 'spot' => ['address' => 'Mill Lane']]),
+        ];
+        $run = new ReferenceRun(new Comparator('en-GB'), Garden::format());
+        foreach ([
+            'a-cheap=yes' => [1], 'a-nickname=e' => [1, 2], 'a-nickname=é' => [1, 2, 3], 'a-nickname=ee' => [1, 2, 3],
+            // A degree of latitude is 111.2 km, a quarter of the earth 10,007.5 (radius 6,371.0088 km; by hand).
+            'a-spot=pole,112' => [1], 'a-spot=pole,10008' => [1, 2], 'a-spot=pole,5' => [1, 2, 3],
+            'a-spot=0.0,11.0,112' => [2], 'a-spot=91,0,112' => [1, 2, 3], 'a-spot=nowhere,112' => [1, 2, 3],
+        ] as $query => $ids) {
+            $found = $run->run($module, $records, self::chosen($query))->ids();
+            sort($found);
+            $this->assertSame($ids, $found, $query);
+        }
+        $words = array_map(
+            fn (ChosenFilter $chosen): string => $chosen->words(Garden::format()),
+            $module->bound(self::chosen('a-cheap=yes&a-nickname=e&a-spot=pole,112'))->chosen->filters,
+        );
+        $this->assertSame(['Cheap', 'E', "within 112\u{A0}km of the pole"], $words);
+    }
+
+    public function test_a_rule_becomes_what_visitors_choose_and_back(): void
+    {
+        $module = Garden::module(['key' => 'plants', 'where' => ['all' => [
+            ['field' => 'light', 'test' => 'anyOf', 'value' => ['shade']],
+            ['field' => 'price', 'test' => 'gt', 'value' => 0],
+            ['field' => 'price', 'test' => 'between', 'value' => [3, 10]],
+            ['field' => 'hardy', 'test' => 'yes'],
+            ['field' => 'groups', 'test' => 'anyOf', 'value' => ['ferns'], 'below' => true],
+        ]], 'page' => ['size' => 8]]);
+        foreach ([
+            ['field' => 'light', 'as' => 'checks'],
+            ['field' => 'price', 'as' => 'only', 'rule' => ['field' => 'price', 'test' => 'gt', 'value' => 0]],
+            ['name' => 'price-2', 'field' => 'price', 'as' => 'range'],
+            ['field' => 'hardy', 'as' => 'yesNo', 'options' => ['yes']],
+            ['field' => 'groups', 'as' => 'tree'],
+        ] as $n => $filter) {
+            $module = Garden::module(Offering::offered($module, 'where.all[0]') ?? $this->fail());
+            $this->assertEquals($filter, $module->toArray()['offer']['filters'][$n] ?? [], (string) $n);
+            $this->assertSame($n + 1, count($module->offer->filters ?? []));
+        }
+        $this->assertNull($module->where);
+        foreach (['order' => 'orders', 'page' => 'sizes', 'arrange' => 'arrangements'] as $rule => $key) {
+            $module = Garden::module(Offering::offered($module, $rule) ?? $this->fail());
+            $this->assertNotSame([], $module->toArray()['offer'][$key]);
+            $this->assertNull(Offering::offered($module, $rule), 'once');
+        }
+        $this->assertSame([8, 16], $module->offer?->sizes);
+        $this->assertNull(Offering::offered($module, 'card'));
+
+        $back = Offering::kept($module, 0, self::chosen('plants-light=sun,shade')) ?? $this->fail();
+        $this->assertSame(
+            ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['sun', 'shade']]]],
+            $back['where'],
+            'what was chosen is what it keeps',
+        );
+        $this->assertCount(4, $back['offer']['filters']);
+        $this->assertNull(Offering::kept($module, 9, Garden::context()));
+    }
+
     public function test_another_listing_follows_what_is_chosen_where_its_records_have_the_field(): void
     {
         $follower = Garden::module(['source' => ['items' => ['tool']], 'offer' => ['follow' => 'shade']]);
@@ -190,6 +312,18 @@ final class ChoicesTest extends TestCase
         return Garden::module(
             $rules + ['offer' => self::OFFER, 'order' => [['by' => 'slug']], 'page' => ['size' => 4]],
         );
+    }
+
+    /**
+     * @param  array<string, mixed>  $rules
+     * @return array<string, Facet> by the filter's name
+     */
+    private static function facets(string $query, array $rules = []): array
+    {
+        $facets = (new ReferenceFacets(Garden::format()))
+            ->of(self::module($rules), self::records(), self::chosen($query));
+
+        return array_combine(array_map(fn (Facet $facet): string => $facet->filter->name, $facets), $facets);
     }
 
     /** @param  array<string, mixed>  $rules */
