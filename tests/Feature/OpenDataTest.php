@@ -12,6 +12,8 @@ use App\Models\Item;
 use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\Artisan;
 use PDO;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Who\Viewer;
@@ -135,6 +137,92 @@ final class OpenDataTest extends TestCase
                 array_column($last['items'], 'title'),
                 "question {$n}, last page: {$sqlOrder}",
             );
+        }
+    }
+
+    /** Counts beside five filters of the table of cars, in 40 drawn combinations, asked of SQLite one by one. */
+    public function test_counts_beside_filters_agree_with_sqlite(): void
+    {
+        $lite = new PDO('sqlite::memory:', options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        $cars = $this->table('cars', self::CARS);
+        $this->copy($lite, 'car', $cars);
+        $this->defineType('car', [
+            'mpg' => 'number', 'cylinders' => 'number', 'horsepower' => 'number', 'weight' => 'number',
+            'made' => 'date', 'origin' => ['Europe', 'Japan', 'USA'],
+        ]);
+        $file = $this->file('csv', $this->csv($cars));
+        $this->assertSame(0, Artisan::call('wellspring:items:import', ['file' => $file, '--type' => 'car']));
+        $definition = [
+            'format' => 1, 'key' => 'cars', 'name' => 'Cars', 'source' => ['items' => ['car']],
+            'offer' => ['filters' => [
+                ['field' => 'origin', 'as' => 'checks'],
+                ['field' => 'mpg', 'as' => 'range'],
+                ['field' => 'weight', 'as' => 'range'],
+                ['field' => 'made', 'as' => 'dates'],
+                ['field' => 'horsepower', 'as' => 'only', 'name' => 'strong', 'rule' => [
+                    'field' => 'horsepower', 'test' => 'gt', 'value' => 100,
+                ]],
+            ]],
+        ];
+        $file = $this->file('json', json_encode($definition, JSON_THROW_ON_ERROR));
+        $this->assertSame(0, Artisan::call('wellspring:modules:apply', ['file' => $file, '--publish' => true]));
+        $drawn = new Randomizer(new Mt19937((int) (getenv('WELLSPRING_SEED') ?: 13)));
+        $one = fn (array $all): mixed => $all[$drawn->getInt(0, count($all) - 1)];
+        for ($n = 0; $n < 40; $n++) {
+            // By filter: the parameter's value, and what SQLite is asked.
+            $chosen = array_filter([
+                'origin' => $one([
+                    null, ['Japan', "origin = 'Japan'"], ['Europe,USA', "origin in ('Europe', 'USA')"],
+                ]),
+                'mpg' => $one([null, ['20..30', 'mpg between 20 and 30'], ['..17.5', 'mpg <= 17.5']]),
+                'weight' => $one([null, ['3000..', 'weight >= 3000'], ['2000..2600', 'weight between 2000 and 2600']]),
+                'made' => $one([null, ['1975-01-01..1979-12-31', "made between '1975-01-01' and '1979-12-31'"]]),
+                'strong' => $one([null, ['yes', 'horsepower > 100']]),
+            ]);
+            $said = http_build_query(array_map(fn (array $choice): string => (string) $choice[0], $chosen));
+            $where = fn (string $but): string => implode(' and ', ['1', ...array_column(
+                array_diff_key($chosen, [$but => 0]),
+                1,
+            )]);
+            $run = $this->ask('cars', 1, $said);
+            $this->assertSame(
+                (int) $this->column($lite, "select count(*) from car where {$where('')}")[0],
+                $run['total'],
+                $said,
+            );
+            $this->assertCount(count($chosen), $run['choices'], $said);
+            [$origin, $mpg, $weight, $made, $strong] = $run['offers'];
+            $this->assertSame(
+                array_map(
+                    fn (string $value): int => (int) $this->column(
+                        $lite,
+                        "select count(*) from car where origin = '{$value}' and {$where('origin')}",
+                    )[0],
+                    ['Europe', 'Japan', 'USA'],
+                ),
+                array_column($origin['options'], 'count'),
+                $said,
+            );
+            $this->assertSame(
+                (int) $this->column($lite, "select count(*) from car where horsepower > 100 and {$where('strong')}")[0],
+                $strong['options'][0]['count'],
+                $said,
+            );
+            foreach (['mpg' => $mpg, 'weight' => $weight, 'made' => $made] as $field => $range) {
+                $ends = $this->column($lite, "select min({$field}) from car where {$where($field)}
+                    union all select max({$field}) from car where {$where($field)}
+                    union all select count({$field}) from car where {$where($field)}");
+                $this->assertEquals([$ends[0], $ends[1]], [$range['least'], $range['greatest']], "{$field}: {$said}");
+                $this->assertEquals($ends[2], array_sum(array_column($range['bars'], 2)), "{$field}: {$said}");
+                foreach (array_slice($range['bars'], 0, -1) as [$from, $to, $records]) {
+                    $end = $field === 'made' ? '<=' : '<';
+                    [$from, $to] = $field === 'made' ? ["'{$from}'", "'{$to}'"] : [$from, $to];
+                    $this->assertEquals($this->column(
+                        $lite,
+                        "select count(*) from car where {$field} >= {$from} and {$field} {$end} {$to} and {$where($field)}",
+                    )[0], $records, "{$field} from {$from}: {$said}");
+                }
+            }
         }
     }
 
@@ -521,13 +609,20 @@ final class OpenDataTest extends TestCase
         );
     }
 
-    /** @return array{total: int, pages: int, items: list<array{title: string}>} */
-    private function ask(string $key, int $page): array
+    /**
+     * @return array{
+     *     total: int, pages: int, items: list<array{title: string}>, choices: array<string, string>,
+     *     offers: list<array{
+     *         options: list<array{count: int}>, least: float|string, greatest: float|string,
+     *         bars: list<array{float|string, float|string, int}>,
+     *     }>,
+     * }
+     */
+    private function ask(string $key, int $page, string $choose = ''): array
     {
-        $this->assertSame(
-            0,
-            Artisan::call('wellspring:run', ['key' => $key, '--page' => (string) $page, '--json' => true]),
-        );
+        $this->assertSame(0, Artisan::call('wellspring:run', [
+            'key' => $key, '--page' => (string) $page, '--json' => true, '--choose' => $choose,
+        ]));
 
         return json_decode(Artisan::output(), true, 16, JSON_THROW_ON_ERROR);
     }
