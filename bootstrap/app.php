@@ -23,6 +23,7 @@ use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession as LaravelStartSession;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Problem\Refused;
 
@@ -64,6 +65,11 @@ return Application::configure(basePath: dirname(__DIR__))
             ): ?JsonResponse => $request->is('manage/api/*') && $none->getPrevious() instanceof ModelNotFoundException
                 ? DatabaseFaults::notFound($none->getPrevious())
                 : null,
+        );
+        $exceptions->map(
+            fn (QueryException $fault): \Throwable => DatabaseFaults::isTooSlow($fault)
+                ? new ServiceUnavailableHttpException(30, 'It takes too long at the moment.', $fault)
+                : $fault,
         );
         $exceptions->map(
             NoSuchPage::class,

@@ -15,6 +15,8 @@ return [
     'hosts' => env('SITE_HOSTS', ''),
     // How often one address may search in a minute.
     'searches_a_minute' => (int) env('SEARCHES_A_MINUTE', 60),
+    // How long one query of a visitor's request may take.
+    'visitor_query_seconds' => (int) env('VISITOR_QUERY_SECONDS', 10),
     // Whether visitors may make themselves an account as members.
     'sign_up' => (bool) env('SITE_SIGN_UP', false),
     // Whether whole pages are kept for visitors without a session: on or off. Only with the configuration cached.

@@ -11,6 +11,7 @@ use App\Http\Controllers\SitemapController;
 use App\Http\Middleware\ActiveAccount;
 use App\Http\Middleware\CountsViews;
 use App\Http\Middleware\IdentifiesViewer;
+use App\Http\Middleware\LimitsQueryTime;
 use Illuminate\Support\Facades\Route;
 
 foreach (['id', 'item', 'change', 'media', 'task'] as $row) {
@@ -191,7 +192,7 @@ Route::withoutMiddleware('web')->group(function (): void {
     Route::get('/robots.txt', [SitemapController::class, 'robots']);
     Route::get('/sitemap.xml', [SitemapController::class, 'index']);
     Route::get('/sitemap/{name}.xml', [SitemapController::class, 'part'])->where('name', '[a-z0-9_-]{1,100}');
-    Route::middleware(IdentifiesViewer::class)->group(function (): void {
+    Route::middleware([LimitsQueryTime::class, IdentifiesViewer::class])->group(function (): void {
         Route::get('/search', [SearchController::class, 'show'])->middleware('throttle:search');
         Route::get('/search/suggest', [SearchController::class, 'suggest'])->middleware('throttle:suggest');
         Route::get('/{path?}', [SiteController::class, 'show'])->where('path', '.*')->middleware(CountsViews::class);

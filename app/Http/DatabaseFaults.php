@@ -38,6 +38,12 @@ final class DatabaseFaults
             );
     }
 
+    /** Whether the database has ended a query because it took longer than it may. */
+    public static function isTooSlow(QueryException $fault): bool
+    {
+        return (string) $fault->getCode() === '57014';
+    }
+
     /** @param  ModelNotFoundException<Model>  $none */
     public static function notFound(ModelNotFoundException $none): JsonResponse
     {

@@ -22,10 +22,14 @@ final class ChoicesTest extends BrowserTestCase
         $this->visit('/shop');
         // Each count says how many there will be; what is chosen stays under the focus and is told.
         $addresses = [$this->query()];
-        foreach ([['shop-groups', 'perennials'], ['shop-light', 'shade'], ['shop-light', 'half-shade']] as [$name, $value]) {
+        foreach ([
+            ['shop-groups', 'perennials'], ['shop-light', 'shade'], ['shop-light', 'half-shade'],
+        ] as [$name, $value]) {
             $box = "input[name={$name}][value={$value}]";
             $isFirst = ! str_contains($this->query(), $name);
-            $count = $this->script("return document.querySelector('{$box}').closest('label').innerText.match(/\\d+$/)[0]");
+            $count = $this->script(
+                "return document.querySelector('{$box}').closest('label').innerText.match(/\\d+$/)[0]",
+            );
             $this->tabTo($box);
             $this->keys(WebDriverKeys::SPACE);
             $this->settled($addresses);
@@ -202,7 +206,10 @@ final class ChoicesTest extends BrowserTestCase
 
         // By a button, the focus goes on with the first that was added.
         $this->visit('/journal');
-        $this->assertSame('12', (string) $this->script("return document.querySelectorAll('#from-the-journal .card').length"));
+        $pieces = fn (): int => (int) $this->script(
+            "return document.querySelectorAll('#from-the-journal .card').length",
+        );
+        $this->assertSame(12, $pieces());
         $this->tabTo('#from-the-journal a[rel=next]');
         $this->keys(WebDriverKeys::ENTER);
         $this->await('no more are added', fn (): ?bool => $this->script(
@@ -299,9 +306,9 @@ final class ChoicesTest extends BrowserTestCase
     {
         $before = end($addresses);
         $addresses[] = $this->await('the address stays as it was', function () use ($before): ?string {
-            return $this->query() !== $before && ! $this->script("return document.querySelector('.is-waiting') !== null")
-                ? $this->query()
-                : null;
+            $isWaiting = $this->script("return document.querySelector('.is-waiting') !== null");
+
+            return $this->query() !== $before && ! $isWaiting ? $this->query() : null;
         });
     }
 }

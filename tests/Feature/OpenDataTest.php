@@ -217,10 +217,12 @@ final class OpenDataTest extends TestCase
                 foreach (array_slice($range['bars'], 0, -1) as [$from, $to, $records]) {
                     $end = $field === 'made' ? '<=' : '<';
                     [$from, $to] = $field === 'made' ? ["'{$from}'", "'{$to}'"] : [$from, $to];
-                    $this->assertEquals($this->column(
-                        $lite,
-                        "select count(*) from car where {$field} >= {$from} and {$field} {$end} {$to} and {$where($field)}",
-                    )[0], $records, "{$field} from {$from}: {$said}");
+                    $within = "{$field} >= {$from} and {$field} {$end} {$to} and {$where($field)}";
+                    $this->assertEquals(
+                        $this->column($lite, "select count(*) from car where {$within}")[0],
+                        $records,
+                        "{$field} from {$from}: {$said}",
+                    );
                 }
             }
         }

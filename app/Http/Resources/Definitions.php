@@ -244,6 +244,10 @@ use OpenApi\Attributes as OA;
     new OA\Property('fields', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('field', type: 'string'),
     new OA\Property('order', type: 'string'),
+    new OA\Property('of', type: 'string'),
+    new OA\Property('page', type: 'string'),
+    new OA\Property('button', type: 'string'),
+    new OA\Property('filters', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('card', type: 'object', required: ['lines'], properties: [
         new OA\Property('lines', type: 'array', items: new OA\Items(type: 'object', required: ['parts'], properties: [
             new OA\Property('parts', type: 'array', items: new OA\Items(ref: '#/components/schemas/Part')),

@@ -8,6 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
+use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Problem;
@@ -25,11 +26,12 @@ use Wellspring\Core\Wording\Format;
  *     key: string, savedAt: string, live: bool, off: bool, changed: bool, publishedAt: string|null,
  *     pages: list<SitePageShape>, definition: DefinitionShape, liveDefinition: DefinitionShape|null, revision: int,
  * }
+ * @phpstan-type NamedFilterShape array{name: string, label: string}
  * @phpstan-type ModuleSummaryShape array{
  *     key: string, savedAt: string, live: bool, off: bool, changed: bool, publishedAt: string|null,
  *     pages: list<SitePageShape>, name: string, by: string|null,
  *     state: 'live'|'changed'|'draft'|'off'|'attention', problem: string|null, line: string|null, takes: list<string>,
- *     terms: list<array{key: string, name: string, taxonomy: string}>,
+ *     terms: list<array{key: string, name: string, taxonomy: string}>, filters: list<NamedFilterShape>,
  * }
  */
 final readonly class ModuleResource
@@ -84,6 +86,10 @@ final readonly class ModuleResource
             'line' => $module === null ? null : Sentences::asLine($module, $this->format),
             'takes' => $module === null ? [] : $this->takes($module),
             'terms' => $module === null ? [] : $this->terms($module),
+            'filters' => array_map(
+                fn (OfferedFilter $one): array => ['name' => $one->name, 'label' => $one->label()],
+                $module->offer->filters ?? [],
+            ),
         ];
     }
 

@@ -12,6 +12,7 @@ import { Word } from "../shared/Word";
 import { OF_SUBJECT, orderModules, placeFields, WHEN_EMPTY } from "./blockKinds";
 import { moveBlock, type Place, removeBlock, setBlock } from "./edits";
 import { FieldsControl } from "./FieldsControl";
+import { FiltersControl } from "./FiltersControl";
 import { MoveElsewhere } from "./MoveElsewhere";
 import { PartsControl } from "./PartsControl";
 import type { PagePlanState } from "./usePagePlan";
@@ -187,6 +188,9 @@ export function OwnControls({
 			);
 		case "previousNext":
 			return <OrderControl block={block} about={about} onChange={onChange} />;
+		case "filters":
+		case "searchForm":
+			return <FiltersControl block={block} onChange={onChange} />;
 		case "menu":
 			return (
 				<label className="grid gap-1">

@@ -24,6 +24,11 @@ export function orderModules({ about, modules }: Pick<BlockSite, "about" | "modu
 	return about?.item === undefined ? modules : modules.filter((one) => one.takes.includes(about.item ?? ""));
 }
 
+/** Modules that let visitors filter. */
+export function filteredModules(modules: ModuleSummary[]) {
+	return modules.filter((one) => one.filters.length > 0);
+}
+
 /** What can be put into a slot beside modules, in the order in which it is offered. */
 export const BLOCK_KINDS: BlockKind[] = [
 	{ key: "heading", label: "Heading", begin: () => ({ block: "heading", text: "A heading" }) },
@@ -62,6 +67,22 @@ export const BLOCK_KINDS: BlockKind[] = [
 	{ key: "breadcrumbs", label: "Breadcrumbs", begin: () => ({ block: "breadcrumbs" }) },
 	{ key: "menu", label: "Menu", begin: () => ({ block: "menu", menu: "main" }) },
 	{ key: "searchBox", label: "Search box", begin: () => ({ block: "searchBox" }) },
+	{
+		key: "filters",
+		label: "Filters of a listing",
+		begin: ({ modules }) => {
+			const [first] = filteredModules(modules);
+			return first ? { block: "filters", of: first.key } : null;
+		},
+	},
+	{
+		key: "searchForm",
+		label: "Search form",
+		begin: ({ modules }) => {
+			const first = filteredModules(modules).find((one) => one.pages.length > 0);
+			return first ? { block: "searchForm", of: first.key, page: first.pages[0]?.address ?? "/" } : null;
+		},
+	},
 	{ key: "accountLinks", label: "Account links", begin: () => ({ block: "accountLinks" }) },
 	{ key: "signIn", label: "Sign-in box", begin: () => ({ block: "signIn" }) },
 	{ key: "space", label: "Space", begin: () => ({ block: "space" }) },
