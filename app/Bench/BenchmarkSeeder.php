@@ -161,13 +161,16 @@ final readonly class BenchmarkSeeder
                 ],
                 'order' => [['by' => 'relevance', 'direction' => 'down'], ['by' => 'title']],
             ],
-            'choices' => ['order' => [['by' => 'price'], ['by' => 'title']], 'offer' => ['key' => 'choices', 'filters' => [
-                ['field' => 'groups', 'as' => 'tree'],
-                ['field' => 'light', 'as' => 'checks'],
-                ['field' => 'price', 'as' => 'range'],
-                ['field' => 'height', 'as' => 'range'],
-                ['field' => 'stock', 'as' => 'only', 'rule' => ['field' => 'stock', 'test' => 'gt', 'value' => 0]],
-            ]]],
+            'choices' => [
+                'order' => [['by' => 'price'], ['by' => 'title']],
+                'offer' => ['key' => 'choices', 'filters' => [
+                    ['field' => 'groups', 'as' => 'tree'],
+                    ['field' => 'light', 'as' => 'checks'],
+                    ['field' => 'price', 'as' => 'range'],
+                    ['field' => 'height', 'as' => 'range'],
+                    ['field' => 'stock', 'as' => 'only', 'rule' => ['field' => 'stock', 'test' => 'gt', 'value' => 0]],
+                ]],
+            ],
             'shortlist' => $where + [
                 'order' => [['by' => 'price'], ['by' => 'title']],
                 'page' => ['mode' => 'fixed', 'size' => 24],

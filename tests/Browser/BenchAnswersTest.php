@@ -93,15 +93,14 @@ final class BenchAnswersTest extends BrowserTestCase
         $name = $this->open('Broken', 'garden plots');
         $key = strtolower(str_replace(' ', '-', $name));
         $this->publishOn('/plots');
-        $this->pickField('Add a condition', 'Water on the plot');
-        $this->choose('[aria-label=Test]', 'yes');
-        $this->sees('Water on the plot is yes');
+        $this->pickField('Add a condition', 'Soil');
+        $this->sees('Soil is filled');
         $this->sees('Draft · every change kept');
 
-        $this->hideOnPlotPage('Water on the plot');
+        $this->hideOnPlotPage('Soil');
         $this->findText('nav a', 'Types')->click();
         $this->findText('a', 'Garden plots')->click();
-        $this->find('[aria-label="Remove the field Water on the plot"]')->click();
+        $this->find('[aria-label="Remove the field Soil"]')->click();
         $this->findText('button', 'Save')->click();
         $this->sees('What this change does');
         $this->findText('button', 'Apply')->click();
@@ -109,7 +108,7 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->findText('nav a', 'Modules')->click();
         $this->sees('needs attention');
         $this->findText('a', $name)->click();
-        $this->sees('“water” is not a field of plot', '[role=alert]');
+        $this->sees('“soil” is not a field of plot', '[role=alert]');
         $this->assertSame(
             'true',
             $this->findText('button', 'Publish')->getAttribute('disabled'),
@@ -125,9 +124,9 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->browser->switchTo()->window($first);
 
         $this->findText('button', 'Choose another field')->click();
-        $this->sees('“water” is no field any more. Choose another:');
-        $this->pickField('Field', 'Soil');
-        $this->sees('Soil is filled');
+        $this->sees('“soil” is no field any more. Choose another:');
+        $this->pickField('Field', 'Hours of sun');
+        $this->sees('Hours of sun is filled');
         $this->await(
             'the mark does not go',
             fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[role=alert]')) === [] ?: null,
@@ -144,9 +143,9 @@ final class BenchAnswersTest extends BrowserTestCase
 
         // The field comes back with all its values, and with it the rule makes sense again.
         $this->find('[aria-label=Undo]')->click();
-        $this->sees('“water” is not a field of plot');
+        $this->sees('“soil” is not a field of plot');
         $this->findText('button', 'Undo')->click();
-        $this->sees('Water on the plot is yes');
+        $this->sees('Soil is filled');
         $this->assertQuietConsole();
     }
 

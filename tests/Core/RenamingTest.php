@@ -220,11 +220,11 @@ final class RenamingTest extends TestCase
             $rules = (new RandomModules($seed + $n))->rules(20, plants: true);
             $read = (new ModuleReader(Garden::catalogue()))->read($rules);
             $renamed = (new ModuleReader($catalogue))->read($renaming->in($read->toArray(), $read->references()));
-            $this->assertEquals(
-                $read->toArray(),
-                $back->in($renamed->toArray(), $renamed->references()),
-                "seed {$seed}, definition {$n}",
-            );
+            // An address goes on calling a filter by the old name, which then stands in the definition.
+            $again = (new ModuleReader(Garden::catalogue()))
+                ->read($back->in($renamed->toArray(), $renamed->references()));
+            $this->assertEquals($read->toArray(), $again->toArray(), "seed {$seed}, definition {$n}");
+            $this->assertSame($read->parameterNames(), $renamed->parameterNames(), "seed {$seed}, definition {$n}");
         }
     }
 

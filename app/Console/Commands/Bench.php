@@ -302,7 +302,8 @@ final class Bench extends Command
                         count(*) filter (where light_chosen and price_chosen) as by_others
                     from (
                         select items.fields->>'light' as light, term_ids, (items.fields->>'price')::numeric as price,
-                            (items.fields->>'height')::numeric as height, (items.fields->>'stock')::numeric > 0 as stock,
+                            (items.fields->>'height')::numeric as height,
+                            (items.fields->>'stock')::numeric > 0 as stock,
                             {$light} as light_chosen, {$price} as price_chosen
                         from items where {$candidates}
                     ) as listed

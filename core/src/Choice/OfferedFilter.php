@@ -143,7 +143,7 @@ final readonly class OfferedFilter
     public function references(string $at, array $types): array
     {
         $all = [
-            Reference::toField("{$at}.field", $this->field, $types),
+            Reference::toFieldKeptAs("{$at}.field", 'name', $this->field, $types),
             ...$this->rule?->references("{$at}.rule", $types) ?? [],
         ];
         $taxonomy = $this->field->taxonomy;

@@ -12,6 +12,7 @@ final readonly class Reference
      * @param  string  $name  what stands there
      * @param  list<string>  $types  of a field: keys of the content types that it may be of
      * @param  bool  $isKey  whether the name is the last key of the path itself, not the value under it
+     * @param  string|null  $keptAs  a key beside it that goes on saying the old name after a renaming
      * @param  bool  $isWithin  whether the name stands in braces within the text under the path
      */
     private function __construct(
@@ -23,6 +24,7 @@ final readonly class Reference
         public bool $isOfPage = false,
         public bool $isKey = false,
         public bool $isWithin = false,
+        public ?string $keptAs = null,
     ) {
     }
 
@@ -30,6 +32,16 @@ final readonly class Reference
     public static function toField(string $path, Field $field, array $types): self
     {
         return new self($path, $field->key, $field, $types);
+    }
+
+    /**
+     * To a field by which others call it, too, unless a key beside says how: addresses go on calling a filter as they do.
+     *
+     * @param  list<string>  $types
+     */
+    public static function toFieldKeptAs(string $path, string $keptAs, Field $field, array $types): self
+    {
+        return new self($path, $field->key, $field, $types, keptAs: $keptAs);
     }
 
     /** @param  list<string>  $types */

@@ -74,6 +74,13 @@ final readonly class Renaming
             $name = ($this->newName)($reference);
             if ($name !== null) {
                 $definition = self::replaced($definition, self::steps($reference->path), $reference, $name);
+                if ($reference->keptAs !== null) {
+                    $steps = self::steps($reference->path);
+                    array_pop($steps);
+                    $definition = self::changed($definition, $steps, fn (mixed $object): mixed => is_array($object)
+                        ? $object + [$reference->keptAs => $reference->name]
+                        : $object);
+                }
                 $lists[preg_replace('/\[\d+\]$/D', '', $reference->path) ?? ''] = true;
             }
         }

@@ -128,7 +128,7 @@ function WhereEditor({
 			) : (
 				<ConditionEditor condition={part} onChange={set} bench={bench} before={rule} tag={rule} />
 			)}
-			<div className="flex flex-wrap gap-4 text-[0.85rem]">
+			<div className="flex flex-wrap gap-x-3 gap-y-1 text-[0.85rem]">
 				{!isGroup(part) && joinOf(where) === "all" && (
 					<button type="button" className="plain-add" onClick={() => set({ any: [on as Rule] })}>
 						or…
@@ -161,8 +161,7 @@ function WhereEditor({
 					</>
 				)}
 				<LetVisitorsChoose rule={rule} bench={bench} look={look} />
-				<span className="flex-1" />
-				<button type="button" className="plain-add" onClick={onClose}>
+				<button type="button" className="plain-add ml-auto" onClick={onClose}>
 					Done
 				</button>
 			</div>
