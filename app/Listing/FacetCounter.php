@@ -148,11 +148,9 @@ final readonly class FacetCounter
     private function rows(Module $module, Context $context, array $filters): array
     {
         $asked = $this->query->unchosen($module, $context)->toBase();
-        $held = [];
         foreach ($filters as $i => $filter) {
             $key = $this->held($filter, $context);
             $asked->selectRaw("{$key->sql} as held{$i}", $key->bindings);
-            $held[] = "held{$i}";
         }
         $fails = $this->fails($module, $context, $filters);
         $asked->selectRaw("{$fails->sql} as fails", $fails->bindings);
@@ -160,18 +158,18 @@ final readonly class FacetCounter
             $filters,
             fn (OfferedFilter $filter): bool => $filter->control->counting() === Counting::Numbers,
         ));
-        [$places, $heldList] = [implode(',', array_keys($filters)), implode(', ', $held)];
+        $values = implode(', ', array_map(fn (int $i): string => "({$i}, held{$i}::text)", array_keys($filters)));
         $none = self::NONE;
         $bars = FacetRange::BARS;
         // Each record is asked once: but for the offset, the database would write the questions anew wherever their
         // answers are spoken of. Given as text it is known to skip nothing before the plan is made, so that workers
         // share the scan.
-        $rows = DB::select(<<<SQL
+        $sql = <<<SQL
             with grouped as materialized (
-                select fails, place, held, count(*) as records from (
-                    select fails, unnest('{{$places}}'::int[]) as place, unnest(array[{$heldList}]::text[]) as held
-                    from ({$asked->toSql()} offset '0') as asked where fails is not null
-                ) as told where fails = {$none} or fails = place group by 1, 2, 3
+                select fails, place, held, count(*) as records
+                from ({$asked->toSql()} offset '0') as asked
+                cross join lateral (values {$values}) as told(place, held)
+                where fails = {$none} or fails = place group by 1, 2, 3
             ), numbers as (
                 select place, held::numeric as value, sum(records) as records from grouped
                 where place = any(?::int[]) and held is not null group by 1, 2
@@ -185,7 +183,14 @@ final readonly class FacetCounter
             union all select 'bar', place, null, (case when greatest > least
                 then least({$bars} - 1, floor((value - least) * {$bars} / (greatest - least))) else 0 end)::int::text,
                 sum(records) from numbers join ends using (place) group by 2, 4
-            SQL, [...$asked->getBindings(), ...array_fill(0, 3, Fragment::arrayLiteral($numbers))]);
+            SQL;
+        $bindings = [...$asked->getBindings(), ...array_fill(0, 3, Fragment::arrayLiteral($numbers))];
+        $rows = DB::transaction(function () use ($sql, $bindings): array {
+            // There are few groups, which the database cannot know; it would sort all records.
+            DB::statement('set local enable_sort = off');
+
+            return DB::select($sql, $bindings);
+        });
         $byPlace = [];
         foreach ($rows as $row) {
             $byPlace[(int) $row->place][] = $row;
@@ -235,7 +240,10 @@ final readonly class FacetCounter
                 $field->family() === Family::Terms ? 'items.term_ids::text' : FieldSql::raw($field),
             ),
             Counting::Rules => $this->answers($filter, $context),
-            Counting::Numbers => new Fragment('('.FieldSql::number($field).')::text'),
+            // As it stands in the record: equal numbers that are written otherwise are put together later.
+            Counting::Numbers => new Fragment(
+                '('.($field->shared ? FieldSql::number($field) : FieldSql::raw($field)).')::text',
+            ),
             Counting::Days => self::day($field, $context),
             Counting::Nothing => new Fragment('null::text'),
         };

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Listing\QueryTimeLimit;
 use Closure;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Ends queries that a visitor's request makes last too long: whatever an address asks for, nobody waits for it. */
@@ -15,17 +15,12 @@ final readonly class LimitsQueryTime
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
-        self::limit(config()->integer('site.visitor_query_seconds') * 1000);
+        QueryTimeLimit::set(config()->integer('site.visitor_query_seconds'));
         try {
             return $next($request);
         } finally {
             // The connection outlives the request.
-            self::limit(0);
+            QueryTimeLimit::set(0);
         }
-    }
-
-    private static function limit(int $milliseconds): void
-    {
-        DB::connection()->getPdo()->exec("set statement_timeout = {$milliseconds}");
     }
 }

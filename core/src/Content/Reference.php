@@ -35,7 +35,8 @@ final readonly class Reference
     }
 
     /**
-     * To a field by which others call it, too, unless a key beside says how: addresses go on calling a filter as they do.
+     * To a field by whose key others call it, too, unless a key beside says how: addresses go on calling a filter as
+     * they do.
      *
      * @param  list<string>  $types
      */
