@@ -109,6 +109,20 @@ final class WholePagesTest extends TestCase
             'a parameter that the page does not know is none',
         );
         $this->assertStringContainsString('"type:product"', $whole['headers']['cache-groups']);
+        $how = fn (string $query): string => $this->site->get("/shop?{$query}")['headers']['x-page-cache'];
+        $this->assertSame(['miss', 'hit'], [$how('shop-season=winter'), $how('shop-season=winter')], 'one of few');
+        $many = 'shop-light=half-shade,shade&shop-price=5..'.mt_rand(1000, 9999);
+        $this->assertSame(
+            ['miss', 'miss', 'hit'],
+            [$how($many), $how($many), $how($many)],
+            'one of many is kept from the second time on that it is asked for',
+        );
+        foreach ([
+            implode('&', array_reverse(explode('&', $many))), "{$many}&shop-none=1&utm=2", "{$many}.0",
+            str_replace('half-shade,shade', 'shade,half-shade,blue', $many),
+        ] as $same) {
+            $this->assertSame('hit', $how($same), "{$same} says the same");
+        }
 
         $session = new WebClient(self::env('SITE_URL'));
         $session->signIn(DemoSite::EMAIL, DemoAccounts::PASSWORD);
@@ -279,7 +293,11 @@ final class WholePagesTest extends TestCase
         $server = new SecondServer(self::env('SITE_URL'));
         $fresh = new WebClient($server->url, host: (string) preg_replace('~^http://~', '', self::env('SITE_URL')));
         mt_srand($seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000)));
-        $addresses = $this->addresses();
+        $addresses = [...$this->addresses(), ...array_fill(0, 20, '/shop?shop-light=shade'), ...array_fill(
+            0,
+            20,
+            '/shop?shop-groups=perennials&shop-price=..8&shop-sort=cheapest',
+        )];
         [$writes, $slow] = [$this->writes(), $this->slowWrites()];
         $this->assertGreaterThan([150, 15], [count($addresses), count($writes)]);
         $hits = $statuses = [];

@@ -7,6 +7,7 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
+use Tests\Support\RandomModules;
 use Wellspring\Core\Choice\ChosenFilter;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Choice\FacetOption;
@@ -17,6 +18,7 @@ use Wellspring\Core\Explain\Offering;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Run\ReferenceFacets;
@@ -24,6 +26,9 @@ use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Run\Step;
 use Wellspring\Core\Sort\Comparator;
+use Wellspring\Core\Text\AnyLanguage;
+use Wellspring\Core\Text\SearchTerm;
+use Wellspring\Core\Text\Snippet;
 
 /** What visitors choose in the address, after rules.md, “Visitors' choices”; the records are worked by hand. */
 final class ChoicesTest extends TestCase
@@ -169,6 +174,44 @@ final class ChoicesTest extends TestCase
         $this->assertSame(['sun' => 1, 'half-shade' => 0, 'shade' => 1], $pinned['light']->counts, 'pins count');
         $skipped = self::facets('', ['skip' => 3, 'atMost' => 1]);
         $this->assertSame(2, $skipped['light']->counts['sun'], 'neither what is skipped nor how many show counts');
+    }
+
+    /** Drawn definitions: the order of parameters means nothing, nor does what is unknown, and the canonical stays. */
+    public function test_any_order_of_choosing_says_the_same_and_the_canonical_address_is_its_own(): void
+    {
+        $seed = random_int(1, 1_000_000);
+        for ($n = 0; $n < 150; $n++) {
+            $draw = new RandomModules($seed + $n);
+            $rules = $draw->rules(20, plants: true);
+            $module = (new ModuleReader(Garden::catalogue()))->read($rules);
+            $said = $draw->choices($rules) + $draw->choices($rules);
+            $chosen = fn (array $parameters): array => $module
+                ->bound(Garden::context()->with(choices: Choices::fromAddress($parameters)))
+                ->chosen->parameters();
+            $canonical = $chosen($said);
+            $message = "seed {$seed}, definition {$n}: ".json_encode($said);
+            $this->assertSame($canonical, $chosen($canonical), "address, choices, address; {$message}");
+            $this->assertSame($canonical, $chosen(array_reverse($said, true)), "in another order; {$message}");
+            $this->assertSame($canonical, $chosen(
+                ['mine-none' => '1', 'other-sort' => 'other', 'utm' => 'x'] + $said,
+            ), "with what is unknown; {$message}");
+            $this->assertSame([], array_diff(array_keys($canonical), $module->parameterNames()), $message);
+        }
+    }
+
+    public function test_a_snippet_shows_where_the_words_stand(): void
+    {
+        $snippet = new Snippet(SearchTerm::all('fern tul*', null), new AnyLanguage);
+        $written = fn (array $pieces): string => implode('', array_map(
+            fn (array $piece): string => $piece['isMarked'] ? "[{$piece['text']}]" : $piece['text'],
+            $pieces,
+        ));
+        $this->assertSame('A [Férn], no ferns; [Tulips]!', $written($snippet->marked('A Férn, no ferns; Tulips!')));
+        $text = 'one two three four five six seven eight fern ten eleven twelve.';
+        $this->assertSame('… eight [fern] ten eleven…', $written($snippet->of($text, 4)));
+        $last = new Snippet(SearchTerm::all('twelve', null), new AnyLanguage);
+        $this->assertSame('… eleven [twelve].', $written($last->of($text, 2)));
+        $this->assertSame('one two three…', $written((new Snippet([], new AnyLanguage))->of($text, 3)));
     }
 
     public function test_a_rule_letters_and_a_point_can_be_chosen(): void

@@ -395,7 +395,7 @@ final class RandomModules
      * @param  array<string, mixed>  $rules
      * @return array<string, string> parameters that answer the offer, some with what is not offered
      */
-    private function choices(array $rules): array
+    public function choices(array $rules): array
     {
         $offer = $rules['offer'] ?? ['filters' => []];
         $chosen = $offer['filters'] === [] || $this->chance(30) ? [] : [
