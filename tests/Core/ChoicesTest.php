@@ -19,6 +19,7 @@ use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Run\ReferenceFacets;
@@ -60,6 +61,7 @@ final class ChoicesTest extends TestCase
         yield 'an option that is not offered' => ['shade-uses=cut,pot', [1, 3], 'shade-uses=pot'];
         yield 'a term keeps what is below it' => ['shade-groups=perennials', [1, 2], 'shade-groups=perennials'];
         yield 'both ends of a range belong' => ['shade-price=3..10', [1, 2], 'shade-price=3..10'];
+        yield 'what a form’s two boxes give' => ['shade-price=3,10', [1, 2], 'shade-price=3..10'];
         yield 'from' => ['shade-price=10..', [2, 3], 'shade-price=10..'];
         yield 'to, with needless zeros' => ['shade-price=..3.00', [1], 'shade-price=..3'];
         yield 'no range' => ['shade-price=10..3', [1, 2, 3, 4], ''];
@@ -165,6 +167,16 @@ final class ChoicesTest extends TestCase
         $this->assertSame(['sun' => 1, 'half-shade' => 0, 'shade' => 1], $facets['light']->counts, 'uses narrow it');
         $this->assertSame(['hedge' => 0, 'pot' => 1], $facets['uses']->counts, 'light does, and its own choice');
         $this->assertSame([2, 2], [$facets['light']->left, $facets['uses']->left], 'without each of the two');
+        $this->assertSame(['hedge' => 1, 'pot' => 2], self::facets('shade-uses=pot')['uses']->counts, 'both must hold');
+        $this->assertSame(1, self::facets('', ['leaveOut' => ['plant-4']])['light']->counts['sun'], 'left out by hand');
+        $nothing = self::facets('shade-light=half-shade&shade-uses=pot')['light']->options()[1];
+        $this->assertSame([0, true, false], [$nothing->count, $nothing->isChosen, $nothing->isOff()]);
+        $prices = (new ReferenceFacets(Garden::format()))->of(self::module(), array_map(
+            fn (int $n, float $price): Record => Garden::record($n, ['price' => $price]),
+            [1, 2, 3, 4],
+            [0, 1.5, 2, 12],
+        ), self::chosen(''))[3];
+        $this->assertSame([1, 1, 1, 0, 0, 0, 0, 0, 0, 0, 0, 1], array_column($prices->range->bars ?? [], 2));
         $off = array_map(fn (FacetOption $option): bool => $option->isOff(), $facets['light']->options());
         $this->assertSame([false, true, false], $off, 'what is chosen is never off');
 
@@ -223,7 +235,7 @@ final class ChoicesTest extends TestCase
             ['field' => 'nickname', 'as' => 'letters'],
             ['field' => 'spot', 'as' => 'near', 'points' => [
                 ['key' => 'pole', 'name' => 'the pole', 'latitude' => 90, 'longitude' => 0],
-            ], 'distances' => [112, 10008]],
+            ], 'distances' => [100, 112, 10008]],
         ]]]);
         $records = [
             Garden::record(1, ['nickname' => 'Érable', 'price' => 3, 'spot' => ['latitude' => 89, 'longitude' => 40]]),
@@ -234,7 +246,7 @@ final class ChoicesTest extends TestCase
         foreach ([
             'a-cheap=yes' => [1], 'a-nickname=e' => [1, 2], 'a-nickname=é' => [1, 2, 3], 'a-nickname=ee' => [1, 2, 3],
             // A degree of latitude is 111.2 km, a quarter of the earth 10,007.5 (radius 6,371.0088 km; by hand).
-            'a-spot=pole,112' => [1], 'a-spot=pole,10008' => [1, 2], 'a-spot=pole,5' => [1, 2, 3],
+            'a-spot=pole,100' => [], 'a-spot=pole,112' => [1], 'a-spot=pole,10008' => [1, 2], 'a-spot=pole,5' => [1, 2, 3],
             'a-spot=0.0,11.0,112' => [2], 'a-spot=91,0,112' => [1, 2, 3], 'a-spot=nowhere,112' => [1, 2, 3],
         ] as $query => $ids) {
             $found = $run->run($module, $records, self::chosen($query))->ids();
@@ -298,6 +310,27 @@ final class ChoicesTest extends TestCase
             ->bound(self::chosen('shade-price=3..10&shade-sowing=2026-03-01..&shade-size=2'));
         $this->assertSame(['shade-price' => '3..10'], $followed->chosen->parameters());
         $this->assertSame(['follow' => 'shade'], $followed->toArray()['offer']);
+    }
+
+    public function test_what_is_said_above_the_records_names_places_alone(): void
+    {
+        $numbers = new PageNumbers(21, 6);
+        foreach ([
+            '{from}–{to} of {total} plants' => '7–12 of 21 plants',
+            '{total, plural, one {one plant} other {{from} to {to}, # in all}}' => '7 to 12, 21 in all',
+            'page {page} of {pages}' => 'page 2 of 4',
+        ] as $pattern => $said) {
+            $module = Garden::module(['page' => ['size' => 6, 'count' => $pattern]]);
+            $this->assertSame($said, Garden::format()->inWords($module->page->count, $numbers->places(2)));
+        }
+        foreach (['{what} of {total}', '{total', '{total, plural, one {}}'] as $wrong) {
+            try {
+                Garden::module(['page' => ['count' => $wrong]]);
+                $this->fail("“{$wrong}” was read.");
+            } catch (Refused $refused) {
+                $this->assertSame('page.count', $refused->problems[0]->path);
+            }
+        }
     }
 
     public function test_faults_of_an_offer_name_their_place(): void

@@ -711,7 +711,9 @@ final class QueryTest extends TestCase
         $this->assertSame([], $found('garden'));
         $this->assertSame(0, Artisan::call('wellspring:words'));
         $this->assertSame(['p1', 'p0'], $found('garden'));
-        $this->get('/search?q=garden')->assertOk()->assertSeeInOrder(['2 pages', 'Garden fern', 'Crème brûlée lily']);
+        $this->get('/search?q=garden')
+            ->assertOk()
+            ->assertSeeInOrder(['2 pages', '<mark>Garden</mark> fern', 'Crème brûlée lily'], false);
         $this->get('/search?q='.urlencode("'; drop & | ! ( <b>"))->assertOk()->assertSee('Nothing on this site holds');
         foreach (['/search', '/search?q=', '/search?q[]=x', '/search?q=%FF%00'] as $empty) {
             $this->get($empty)->assertOk()->assertDontSee('found for');
