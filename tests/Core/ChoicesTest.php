@@ -246,7 +246,8 @@ final class ChoicesTest extends TestCase
         foreach ([
             'a-cheap=yes' => [1], 'a-nickname=e' => [1, 2], 'a-nickname=é' => [1, 2, 3], 'a-nickname=ee' => [1, 2, 3],
             // A degree of latitude is 111.2 km, a quarter of the earth 10,007.5 (radius 6,371.0088 km; by hand).
-            'a-spot=pole,100' => [], 'a-spot=pole,112' => [1], 'a-spot=pole,10008' => [1, 2], 'a-spot=pole,5' => [1, 2, 3],
+            'a-spot=pole,100' => [],
+            'a-spot=pole,112' => [1], 'a-spot=pole,10008' => [1, 2], 'a-spot=pole,5' => [1, 2, 3],
             'a-spot=0.0,11.0,112' => [2], 'a-spot=91,0,112' => [1, 2, 3], 'a-spot=nowhere,112' => [1, 2, 3],
         ] as $query => $ids) {
             $found = $run->run($module, $records, self::chosen($query))->ids();

@@ -13,6 +13,8 @@ use App\Search\SiteSearch;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Tests\Support\Garden;
+use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Arrangement\Arrangements;
 
 /** What visitors choose, as pages answer it: whatever an address says, and however a form says it. */
 final class ChoicesTest extends TestCase
@@ -121,6 +123,43 @@ final class ChoicesTest extends TestCase
         foreach (['garden-unknown=1', 'garden-light=blue', 'garden-sort=dearest', 'other-light=sun'] as $query) {
             $this->assertSame($plain, (string) $this->get("/garden?{$query}")->getContent(), "{$query} says nothing");
         }
+    }
+
+    /** All scripts of the visitor's pages together; and of a page without filters each arrangement's, packed. */
+    public function test_scripts_are_small(): void
+    {
+        $manifest = json_decode((string) file_get_contents(public_path('build/manifest.json')), true);
+        $this->assertIsArray($manifest);
+        $bytes = function (string ...$names) use ($manifest): int {
+            $files = [];
+            for ($open = $names; $open !== [];) {
+                $entry = $manifest[array_pop($open)];
+                $files[$entry['file']] = strlen((string) gzencode(
+                    (string) file_get_contents(public_path("build/{$entry['file']}")),
+                    6,
+                ));
+                array_push($open, ...$entry['imports'] ?? []);
+            }
+
+            return array_sum($files);
+        };
+        $all = array_values(preg_grep('~^resources/js/site/~', array_keys($manifest)) ?: []);
+        $this->assertGreaterThan(5, count($all));
+        $this->assertLessThan(30_000, $bytes(...$all));
+        foreach (Arrangements::all() as $arrangement) {
+            $names = [...self::plain($arrangement)->scripts(), 'more', 'search'];
+            $this->assertLessThan(
+                6_000,
+                $bytes(...array_map(fn (string $name): string => "resources/js/site/{$name}.ts", $names)),
+                $arrangement::key(),
+            );
+        }
+    }
+
+    /** @param  class-string<Arrangement>  $arrangement */
+    private static function plain(string $arrangement): Arrangement
+    {
+        return Garden::module(['arrange' => ['as' => $arrangement::key()]])->arrange;
     }
 
     public function test_a_query_that_takes_too_long_is_ended_and_the_next_is_not(): void
