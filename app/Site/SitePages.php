@@ -74,7 +74,7 @@ final readonly class SitePages
         }
         $dependencies->expireWith($context, ...$page->schedules(), ...$frame->schedules());
         $keys = array_values(array_unique([...$page->modules(), ...$frame->modules()]));
-        $elsewhere = array_values(array_diff($page->offersChoicesOf(), $keys));
+        $elsewhere = array_values(array_diff([...$page->offersChoicesOf(), ...$frame->offersChoicesOf()], $keys));
         $asked = array_diff_key($asked, array_flip($elsewhere));
         $modules = $this->modulesOf([...$keys, ...$elsewhere], $dependencies, $preview?->module);
         $names = array_merge(...array_values(
@@ -143,7 +143,9 @@ final readonly class SitePages
         $page = $found->stored->definition;
         $frame = $this->frames->live()->frame ?? self::plainFrame();
         $modules = $this->modulesOf(
-            array_values(array_unique([...$page->modules(), ...$frame->modules(), ...$page->offersChoicesOf()])),
+            array_values(array_unique([
+                ...$page->modules(), ...$frame->modules(), ...$page->offersChoicesOf(), ...$frame->offersChoicesOf(),
+            ])),
             new Dependencies,
             null,
         );

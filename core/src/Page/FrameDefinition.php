@@ -32,6 +32,17 @@ final readonly class FrameDefinition
         return array_values(array_unique(array_merge(...$keys)));
     }
 
+    /** @return list<string> keys of the modules whose choices it offers, though they may stand elsewhere, each once */
+    public function offersChoicesOf(): array
+    {
+        $keys = array_map(
+            fn (FrameEntry $entry): array => $entry->placed->block->offersChoicesOf(),
+            array_merge(...array_values($this->slots)),
+        );
+
+        return array_values(array_unique(array_merge(...$keys)));
+    }
+
     /** @return list<Schedule> of all that stands in it */
     public function schedules(): array
     {

@@ -1,7 +1,8 @@
 @extends('site.layout', ['frame' => $result->frame])
 @section('title', $result->address->path === '/' ? '' : $result->subject->title)
 @section('head')
-    @if ($isStandIn ?? false)<meta name="robots" content="noindex">@endif
+    {{-- Of what visitors can choose together there is no end; search engines need not try. --}}
+    @if (($isStandIn ?? false) || $result->isOneOfMany)<meta name="robots" content="noindex">@endif
     @include('site.head', [
         'title' => $result->subject->title,
         'description' => $result->page->description ?: $result->subject->summary($result->subject->text),
