@@ -6,17 +6,13 @@ namespace App\Site\Output;
 
 use App\Site\ListingResult;
 use App\Site\PageAddress;
-use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Choice\ChosenFilter;
 use Wellspring\Core\Choice\Control\Near;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Choice\FacetOption;
 use Wellspring\Core\Choice\Offer;
-use Wellspring\Core\Choice\OfferedArrangement;
-use Wellspring\Core\Choice\OfferedOrder;
 use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Page\Block\SearchForm;
-use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Wording\Format;
 
 /** What a visitor can choose of a listing, with the addresses that choose it. */
@@ -26,6 +22,8 @@ final readonly class ChoicesView
     private const DAY_LINKS = 24;
 
     public Offer $offer;
+
+    public ChoiceTools $tools;
 
     /** @var list<Facet> */
     public array $facets;
@@ -43,6 +41,7 @@ final readonly class ChoicesView
         ?array $only = null,
     ) {
         $this->offer = $listing->own->offered() ?? new Offer($listing->own->key);
+        $this->tools = new ChoiceTools($listing, $this->address(...));
         $this->facets = array_values(array_filter(
             $listing->facets,
             fn (Facet $facet): bool => $only === null || in_array($facet->filter->name, $only, true),
@@ -73,8 +72,8 @@ final readonly class ChoicesView
 
         $byOthers = [
             $this->offer->parameter(Offer::ARRANGEMENT),
-            ...$this->orders() === [] ? [$this->offer->parameter(Offer::SORT)] : [],
-            ...$this->sizes() === [] ? [$this->offer->parameter(Offer::SIZE)] : [],
+            ...$this->tools->orders() === [] ? [$this->offer->parameter(Offer::SORT)] : [],
+            ...$this->tools->sizes() === [] ? [$this->offer->parameter(Offer::SIZE)] : [],
         ];
 
         return $this->address->without(...array_diff($this->own(), $byOthers, $byLinks))->parameters;
@@ -98,8 +97,7 @@ final readonly class ChoicesView
 
     public function canBeRemembered(): bool
     {
-        return $this->offer->setting(Offer::REMEMBER) === true && array_merge($this->orders(), $this->sizes(), $this
-            ->arrangements()) !== [];
+        return $this->offer->setting(Offer::REMEMBER) === true && $this->tools->areThere();
     }
 
     public function total(): int
@@ -275,80 +273,6 @@ final readonly class ChoicesView
         return $words;
     }
 
-    /**
-     * The orders to choose from, the listing's own among them; none where there is no choice.
-     *
-     * @return list<array{value: string, name: string, isChosen: bool, address: string}> value: the parameter's; empty
-     *   for the own
-     */
-    public function orders(): array
-    {
-        $orders = $this->listing->own->offer->orders ?? [];
-        $own = self::keys($this->listing->own->order);
-        $isOwn = fn (OfferedOrder $order): bool => self::keys($order->order) === $own;
-
-        return $this->choices(
-            Offer::SORT,
-            array_map(fn (OfferedOrder $order): array => [$order->key, $order->name, $isOwn($order)], $orders),
-            'In our order',
-            $this->listing->module->chosen->order?->key,
-        );
-    }
-
-    /** @return list<array{value: string, name: string, isChosen: bool, address: string}> see orders() */
-    public function sizes(): array
-    {
-        $own = $this->listing->own->page->size;
-        $sizes = $this->offer->sizes === [] ? [] : array_unique([$own, ...$this->offer->sizes]);
-        sort($sizes);
-
-        return $this->choices(
-            Offer::SIZE,
-            array_map(fn (int $size): array => [(string) $size, "{$size} a page", $size === $own], $sizes),
-            '',
-            $this->listing->module->chosen->size === null ? null : (string) $this->listing->module->chosen->size,
-        );
-    }
-
-    /** @return list<array{value: string, name: string, isChosen: bool, address: string}> see orders() */
-    public function arrangements(): array
-    {
-        $own = $this->listing->own->arrange;
-        $isOwn = fn (Arrangement $one): bool => $one->toArray() === $own->toArray();
-
-        return $this->choices(
-            Offer::ARRANGEMENT,
-            array_map(
-                fn (OfferedArrangement $one): array => [$one->key, $one->name, $isOwn($one->arrange)],
-                $this->offer->arrangements,
-            ),
-            $own::label(),
-            $this->listing->module->chosen->arrangement?->key,
-        );
-    }
-
-    /**
-     * @param  list<array{string, string, bool}>  $offered  value, name, whether it is the listing's own
-     * @param  string  $ownName  of the own, where it is not among them
-     * @return list<array{value: string, name: string, isChosen: bool, address: string}>
-     */
-    private function choices(string $name, array $offered, string $ownName, ?string $chosen): array
-    {
-        if ($offered === []) {
-            return [];
-        }
-        if (! in_array(true, array_column($offered, 2), true)) {
-            array_unshift($offered, ['', $ownName, true]);
-        }
-
-        return count($offered) < 2 ? [] : array_map(fn (array $one): array => [
-            'value' => $one[2] ? '' : $one[0],
-            'name' => $one[1],
-            'isChosen' => $chosen === null ? $one[2] : $chosen === $one[0],
-            'address' => $this->address($name, $one[2] ? null : $one[0]),
-        ], $offered);
-    }
-
     /** Whether options of a filter must hold together. */
     public function asksAll(Facet $facet): bool
     {
@@ -378,14 +302,5 @@ final readonly class ChoicesView
     private function own(): array
     {
         return [...$this->offer->parameterNames(), "{$this->listing->own->key}-".Offer::PAGE];
-    }
-
-    /**
-     * @param  list<SortKey>  $order
-     * @return list<array<string, mixed>>
-     */
-    private static function keys(array $order): array
-    {
-        return array_map(fn (SortKey $key): array => $key->toArray(), $order);
     }
 }

@@ -1,7 +1,7 @@
 {{-- What is chosen, how many that leaves, and how they are ordered, paged and laid out. --}}
 @php($chosen = $choices->chosen())
-@php($tools = [['Order', 'sort', $choices->orders()], ['Page size', 'size', $choices->sizes()]])
-@php($arrangements = $choices->arrangements())
+@php($tools = [['Order', 'sort', $choices->tools->orders()], ['Page size', 'size', $choices->tools->sizes()]])
+@php($arrangements = $choices->tools->arrangements())
 @if ($chosen !== [])
     <ul class="chosen" aria-label="What you have chosen">
         @foreach ($chosen as $one)

@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { send } from "../shared/api";
-import type { Definition } from "../shared/schema";
+import type { Definition, Offer } from "../shared/schema";
 import type { Bench } from "./useBench";
 
 /** Gives a rule to visitors to choose, or makes a filter of theirs a rule again: the server says what becomes of it. */
@@ -15,4 +15,19 @@ export function useOffering(bench: Bench) {
 		onSuccess: ({ definition }) => bench.change(definition),
 	});
 	return { turn: (rule: string) => mutate(rule) };
+}
+
+/** Changes what is offered; an offer of nothing goes. */
+export function useSetOffer({ definition, change }: Bench) {
+	return (next: Offer, tag: string | null = null) => {
+		const said = Object.fromEntries(
+			Object.entries(next).filter(([, value]) => value !== undefined && !(Array.isArray(value) && value.length === 0)),
+		);
+		const isNothing = !["filters", "orders", "sizes", "arrangements"].some((key) => key in said);
+		const { offer: _, ...rest } = definition;
+		change(
+			(isNothing ? rest : { ...rest, offer: { ...said, key: definition.offer?.key ?? definition.key } }) as Definition,
+			tag,
+		);
+	};
 }

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Output;
+
+use App\Site\ListingResult;
+use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Choice\Offer;
+use Wellspring\Core\Choice\OfferedArrangement;
+use Wellspring\Core\Choice\OfferedOrder;
+use Wellspring\Core\Sort\SortKey;
+
+/**
+ * The orders, page sizes and layouts of a listing to choose from, its own among them.
+ *
+ * @phpstan-type ToolChoice array{value: string, name: string, isChosen: bool, address: string}
+ */
+final readonly class ChoiceTools
+{
+    /** @param  \Closure(string, string|null): string  $address  at which a parameter of the offer says so */
+    public function __construct(private ListingResult $listing, private \Closure $address)
+    {
+    }
+
+    public function areThere(): bool
+    {
+        return array_merge($this->orders(), $this->sizes(), $this->arrangements()) !== [];
+    }
+
+    /**
+     * The orders to choose from, the listing's own among them; none where there is no choice.
+     *
+     * @return list<ToolChoice> value: the parameter's; empty for the own
+     */
+    public function orders(): array
+    {
+        $orders = $this->listing->own->offer->orders ?? [];
+        $own = self::keys($this->listing->own->order);
+        $isOwn = fn (OfferedOrder $order): bool => self::keys($order->order) === $own;
+
+        return $this->choices(
+            Offer::SORT,
+            array_map(fn (OfferedOrder $order): array => [$order->key, $order->name, $isOwn($order)], $orders),
+            'In our order',
+            $this->listing->module->chosen->order?->key,
+        );
+    }
+
+    /** @return list<ToolChoice> see orders() */
+    public function sizes(): array
+    {
+        $own = $this->listing->own->page->size;
+        $sizes = $this->listing->own->offer->sizes ?? [];
+        $sizes = $sizes === [] ? [] : array_unique([$own, ...$sizes]);
+        sort($sizes);
+
+        return $this->choices(
+            Offer::SIZE,
+            array_map(fn (int $size): array => [(string) $size, "{$size} a page", $size === $own], $sizes),
+            '',
+            $this->listing->module->chosen->size === null ? null : (string) $this->listing->module->chosen->size,
+        );
+    }
+
+    /** @return list<ToolChoice> see orders() */
+    public function arrangements(): array
+    {
+        $own = $this->listing->own->arrange;
+        $isOwn = fn (Arrangement $one): bool => $one->toArray() === $own->toArray();
+
+        return $this->choices(
+            Offer::ARRANGEMENT,
+            array_map(
+                fn (OfferedArrangement $one): array => [$one->key, $one->name, $isOwn($one->arrange)],
+                $this->listing->own->offer->arrangements ?? [],
+            ),
+            $own::label(),
+            $this->listing->module->chosen->arrangement?->key,
+        );
+    }
+
+    /**
+     * @param  list<array{string, string, bool}>  $offered  value, name, whether it is the listing's own
+     * @param  string  $ownName  of the own, where it is not among them
+     * @return list<ToolChoice>
+     */
+    private function choices(string $name, array $offered, string $ownName, ?string $chosen): array
+    {
+        if ($offered === []) {
+            return [];
+        }
+        if (! in_array(true, array_column($offered, 2), true)) {
+            array_unshift($offered, ['', $ownName, true]);
+        }
+
+        return count($offered) < 2 ? [] : array_map(fn (array $one): array => [
+            'value' => $one[2] ? '' : $one[0],
+            'name' => $one[1],
+            'isChosen' => $chosen === null ? $one[2] : $chosen === $one[0],
+            'address' => ($this->address)($name, $one[2] ? null : $one[0]),
+        ], $offered);
+    }
+
+    /**
+     * @param  list<SortKey>  $order
+     * @return list<array<string, mixed>>
+     */
+    private static function keys(array $order): array
+    {
+        return array_map(fn (SortKey $key): array => $key->toArray(), $order);
+    }
+}
