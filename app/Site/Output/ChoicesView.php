@@ -153,6 +153,15 @@ final readonly class ChoicesView
         return $this->format->inWords(SearchForm::BUTTON, ['total' => $this->total()]);
     }
 
+    /** Whether all that the filters offer is links, and nothing a form would send. */
+    public function areChosenByLinks(): bool
+    {
+        return array_filter(
+            $this->facets,
+            fn (Facet $facet): bool => ! $facet->filter->control->isChosenByLinks(),
+        ) === [];
+    }
+
     /** Whether one check box under its own name is all of a filter. */
     public function isOneBox(Facet $facet): bool
     {

@@ -252,4 +252,3 @@ onEach(".choice-tabs", beginTabs);
 onEach("[data-remember]", beginRemembering);
 beginDrawers();
 recall();
-document.documentElement.classList.add("with-choices");

@@ -5,6 +5,7 @@ export function beginDrawers(): void {
 	const close = (drawer: HTMLElement) => {
 		drawer.classList.remove("is-open");
 		drawer.removeAttribute("role");
+		drawer.removeAttribute("aria-label");
 		drawer.removeAttribute("aria-modal");
 		document.documentElement.classList.remove("has-drawer");
 		// The listing may have been put in place anew meanwhile, with its opener.
@@ -21,6 +22,7 @@ export function beginDrawers(): void {
 			opener = open;
 			drawer.classList.add("is-open");
 			drawer.setAttribute("role", "dialog");
+			drawer.setAttribute("aria-label", drawer.querySelector(".choose-head span")?.textContent ?? "");
 			drawer.setAttribute("aria-modal", "true");
 			document.documentElement.classList.add("has-drawer");
 			drawer.querySelector<HTMLElement>(".close-filters")?.focus();

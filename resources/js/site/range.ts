@@ -6,7 +6,6 @@ export function beginRange(range: HTMLElement): void {
 	if (!handles || !low || !high || !from || !to) {
 		return;
 	}
-	handles.hidden = false;
 	const bars = [...range.querySelectorAll<HTMLElement>(".bar")];
 	const [min, max] = [Number(low.min), Number(low.max)];
 	const unit = range.parentElement?.querySelector(".unit")?.textContent ?? "";

@@ -13,7 +13,7 @@
             @endforeach
         </form>
         @if ($choices->stands() !== 'apart')
-            <div class="choose" id="{{ $shown->anchor }}-choose" aria-label="Filters">
+            <div class="choose" id="{{ $shown->anchor }}-choose">
                 <p class="choose-head">
                     <span>Filters</span>
                     <a class="close-filters" href="#{{ $shown->anchor }}">Close</a>

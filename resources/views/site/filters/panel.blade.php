@@ -21,6 +21,8 @@
             </details>
         @endif
     @endforeach
-    <p class="choose-submit"><button type="submit" form="{{ $choices->form() }}" class="choose-button">{{
-        $submit ?? $choices->showWords() }}</button></p>
+    @if (isset($submit) || ! $choices->areChosenByLinks())
+        <p class="choose-submit"><button type="submit" form="{{ $choices->form() }}" class="choose-button">{{
+            $submit ?? $choices->showWords() }}</button></p>
+    @endif
 </div>

@@ -12,7 +12,7 @@
                 @endforeach
             </div>
         @endif
-        <div class="handles" hidden>
+        <div class="handles">
             <input type="range" aria-label="{{ $label }}, from" min="{{ $scale['min'] }}" max="{{ $scale['max'] }}"
                 step="{{ $scale['step'] }}" value="{{ $from ?? $scale['min'] }}">
             <input type="range" aria-label="{{ $label }}, to" min="{{ $scale['min'] }}" max="{{ $scale['max'] }}"
