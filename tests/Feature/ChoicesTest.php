@@ -101,9 +101,8 @@ final class ChoicesTest extends TestCase
     {
         $plain = (string) $this->get('/garden')->getContent();
         $values = [
-            '<script>alert(1)</script>', "'; drop table items; --", '%00', '%FF%FE', str_repeat('a', 3000), '..', '1..',
-            '99999999999999999999..', '1e308..', '-1..-2', '2026-13-99..', '0000-00-00..9999-99-99', 'mill,0', '91,0,5',
-            ',,,,', 'yes,no', '{total}', '${7*7}', '../../etc/passwd', "a\nb", '🌿', '0', '[]', 'null',
+            '<script>alert(1)</script>', "'; drop table items; --", '%00', '%FF%FE', str_repeat('a', 3000), '..',
+            '99999999999999999999..', '1e308..', '2026-13-99..0000-00-00', '91,0,5', ',,,,', '{total}', "a\nb",
         ];
         $names = ['light', 'uses', 'groups', 'price', 'publish_at', 'hardy', 'words', 'title', 'spot', 'cheap', 'sort',
             'size', 'as', 'unknown'];
