@@ -141,7 +141,11 @@ final class WholePagesTest extends TestCase
         $folder = sys_get_temp_dir().'/wellspring-pages-'.bin2hex(random_bytes(6));
         mkdir($folder);
         $found = [];
-        $addresses = [...$this->someOfEach(), '/search?q=fern', '/account/sign-in', '/account/password'];
+        $addresses = [
+            ...$this->someOfEach(), '/search?q=fern', '/search?q=clemtis', '/account/sign-in', '/account/password',
+            '/shop?shop-light=shade&shop-price=..8&shop-as=list', '/shop?shop-light=shade&shop-groups=trees',
+            '/plots?plots-where=gate,2&plots-water=yes', '/whats-on?on-kind=talk', '/?plots-villages=quillmoor',
+        ];
         foreach ($addresses as $n => $address) {
             file_put_contents("{$folder}/{$n}.html", $this->site->get($address)['body']);
             $found[] = "{$n}.html is {$address}";
