@@ -33,7 +33,7 @@ final class CatalogueStore
     private const KEEP_SECONDS = 86_400;
 
     /** Of what is cached: another one wherever its keys change, so that an older release's is not read. */
-    private const FORM = '4-';
+    private const FORM = '5-';
 
     private ?Catalogue $catalogue = null;
 
