@@ -269,6 +269,32 @@ final class ChoicesTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    public function test_on_the_bench_a_rule_becomes_what_visitors_choose_is_tried_out_and_goes_back(): void
+    {
+        $this->width(1280);
+        $this->signIn();
+        $this->newModule('Choosing '.bin2hex(random_bytes(3)), 'The newest products');
+        $this->pickField('Add a condition', 'Light');
+        $this->findText('section button', 'Let visitors choose')->click();
+        $this->sees('Light by check boxes', '[data-rule=offer]');
+        $left = fn (): string => (string) $this->script(
+            "return document.querySelector('[data-rule=offer] .font-semibold').innerText",
+        );
+        $this->assertSame('60', $left());
+        $inPage = "document.querySelector('iframe').contentDocument";
+        $count = (string) $this->await('the filter is not on the page', fn (): ?string => $this->script(
+            "return {$inPage}.querySelector('input[value=shade]')?.closest('label').querySelector('.n').innerText",
+        ));
+        $this->script("{$inPage}.querySelector('input[value=shade]').click()");
+        $this->await('the step does not show it', fn (): ?bool => $left() === $count ?: null);
+        $this->assertAccessible('the bench with a choice tried out');
+        $this->find('[data-at="offer.filters[0]"]')->click();
+        $this->findText('button', 'Make it a rule of the module')->click();
+        $this->sees('Light is Shade', '[data-rule="where.all[0]"]');
+        $this->sees('nothing', '[data-rule=offer]');
+        $this->assertQuietConsole();
+    }
+
     private function script(string $script): mixed
     {
         return $this->browser->executeScript($script);
