@@ -297,9 +297,9 @@ final class WholePagesTest extends TestCase
         $server = new SecondServer(self::env('SITE_URL'));
         $fresh = new WebClient($server->url, host: (string) preg_replace('~^http://~', '', self::env('SITE_URL')));
         mt_srand($seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000)));
-        $addresses = [...$this->addresses(), ...array_fill(0, 20, '/shop?shop-light=shade'), ...array_fill(
+        $addresses = [...$this->addresses(), ...array_fill(0, 4, '/shop?shop-light=shade'), ...array_fill(
             0,
-            20,
+            4,
             '/shop?shop-groups=perennials&shop-price=..8&shop-sort=cheapest',
         )];
         [$writes, $slow] = [$this->writes(), $this->slowWrites()];
