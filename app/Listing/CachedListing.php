@@ -135,8 +135,9 @@ final readonly class CachedListing
             }
         }
         $until = $missing === [] ? null : $this->expiry->until($module, $context);
+        $places = array_keys($missing);
         foreach ($this->facets->of($module, $context, array_values($missing)) as $n => $facet) {
-            $i = array_keys($missing)[$n];
+            $i = $places[$n];
             $facets[$i] = $facet;
             if ($names[$i] !== null) {
                 $this->cache->put($names[$i], [

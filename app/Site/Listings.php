@@ -45,16 +45,9 @@ final readonly class Listings
         $result = $this->listing->show($module, $context, $page, $dependencies, $marks);
         $records = $this->listing->records($module, $result->keys, $module->card->fields(), $context, $marks);
 
-        return new ListingResult(
-            $module->bound($context),
-            $module,
-            $result,
-            $records,
-            $context,
-            $address,
-            $module->name,
-            $this->listing->facets($module, $context, $marks),
-        );
+        $facets = $this->listing->facets($module, $context, $marks);
+
+        return self::result($module, $address, $context, $result, $records, $facets);
     }
 
     /**
@@ -108,15 +101,23 @@ final readonly class Listings
     ): ListingResult {
         $records = $this->sources->records($module->source, $result->keys, $module->card->fields(), $context);
 
-        return new ListingResult(
-            $module->bound($context),
-            $module,
-            $result,
-            $records,
-            $context,
-            $address,
-            $module->name,
-            $facets,
-        );
+        return self::result($module, $address, $context, $result, $records, $facets);
+    }
+
+    /**
+     * @param  list<Record>  $records  of the result's keys
+     * @param  list<Facet>  $facets
+     */
+    private static function result(
+        Module $module,
+        PageAddress $address,
+        Context $context,
+        Result $result,
+        array $records,
+        array $facets,
+    ): ListingResult {
+        $own = $module->bound($context);
+
+        return new ListingResult($own, $module, $result, $records, $context, $address, $module->name, $facets);
     }
 }

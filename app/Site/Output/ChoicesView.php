@@ -125,7 +125,7 @@ final readonly class ChoicesView
     public function clearAddress(): string
     {
         return $this->address->without(
-            "{$this->listing->own->key}-".Offer::PAGE,
+            $this->listing->own->pageParameter(),
             ...array_map(fn (Facet $facet): string => $this->offer->parameter($facet->filter->name), $this->facets),
         )->withFragment($this->anchor);
     }
@@ -303,13 +303,13 @@ final readonly class ChoicesView
     private function address(string $name, ?string $value): string
     {
         return $this->address
-            ->without("{$this->listing->own->key}-".Offer::PAGE)
+            ->without($this->listing->own->pageParameter())
             ->with($this->offer->parameter($name), $value, $this->anchor);
     }
 
     /** @return list<string> the parameters that the form's controls and the pages of the listing have */
     private function own(): array
     {
-        return [...$this->offer->parameterNames(), "{$this->listing->own->key}-".Offer::PAGE];
+        return [...$this->offer->parameterNames(), $this->listing->own->pageParameter()];
     }
 }

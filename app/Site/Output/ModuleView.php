@@ -216,7 +216,9 @@ final readonly class ModuleView
     {
         $key = $this->module->offered()->key ?? $this->module->key;
 
-        return $this->address->without($this->parameter())->with("{$key}-".Offer::SORT, $order, $this->anchor);
+        return $this->address
+            ->without($this->module->pageParameter())
+            ->with("{$key}-".Offer::SORT, $order, $this->anchor);
     }
 
     /** The key of the offer whose choices change what is listed; null where none do. */
@@ -228,12 +230,7 @@ final readonly class ModuleView
     /** The address of one of the listing's pages; page 1 has none of its own. */
     public function pageAddress(int $page): string
     {
-        return $this->address->with($this->parameter(), $page > 1 ? (string) $page : null, $this->anchor);
-    }
-
-    public function parameter(): string
-    {
-        return self::parameterOf($this->module->key);
+        return $this->address->with($this->module->pageParameter(), $page > 1 ? (string) $page : null, $this->anchor);
     }
 
     public static function parameterOf(string $key): string

@@ -93,7 +93,7 @@ final class Offering
             if ((string) $counted->name !== $rule || $rule === 'where') {
                 continue;
             }
-            $filter = self::filterOf($counted->rule, $module);
+            $filter = self::filterOf($counted->rule);
             if ($filter === null) {
                 return null;
             }
@@ -116,7 +116,7 @@ final class Offering
     }
 
     /** @return array<string, mixed>|null the filter by which visitors choose what the rule asks */
-    private static function filterOf(Condition|Group $rule, Module $module): ?array
+    private static function filterOf(Condition|Group $rule): ?array
     {
         $asked = $rule instanceof Group ? $rule->conditions()[0] ?? null : $rule;
         $field = $asked?->field;

@@ -208,7 +208,13 @@ final readonly class Module
     {
         $offer = $this->follows === null ? $this->offered() : null;
 
-        return [...$offer?->parameterNames() ?? [], "{$this->key}-".Offer::PAGE, ...$this->addressNames()];
+        return [...$offer?->parameterNames() ?? [], $this->pageParameter(), ...$this->addressNames()];
+    }
+
+    /** The parameter of an address that says which page of it is shown. */
+    public function pageParameter(): string
+    {
+        return "{$this->key}-".Offer::PAGE;
     }
 
     /** @return array<string, mixed> as a file of format 1 holds it, every default said */

@@ -2,6 +2,7 @@ import { ColumnsControl, OptionControl } from "../../shared/OptionControl";
 import type { Look } from "../../shared/schema";
 import { useStart } from "../../shared/start";
 import { withAt } from "../definition";
+import { useSetOffer } from "../useOffering";
 import type { EditorProps } from "./props";
 
 /** How records are laid out: the arrangement, its columns, what else it says, and the one visitors can switch to. */
@@ -62,68 +63,35 @@ function rowOf(look: Look, width: keyof Look["lastRow"]) {
 		: { words: "rows are full", warns: false };
 }
 
-interface Offered {
-	key: string;
-	name: string;
-	arrange: { as: string };
-}
-
 /** A second arrangement, between which and the first visitors switch. */
 function Second({ bench }: Pick<EditorProps, "bench">) {
-	const { definition, change } = bench;
+	const { definition } = bench;
 	const { arrangements } = useStart();
-	const offer = (definition as { offer?: Record<string, unknown> & { follow?: string } }).offer;
-	const offered = (offer?.arrangements as Offered[] | undefined) ?? [];
-	if (offer?.follow) {
+	const offer = definition.offer ?? {};
+	const set = useSetOffer(bench);
+	if (offer.follow !== undefined) {
 		return null;
 	}
-	const set = (as: string) => {
-		const { arrangements: _, ...rest } = offer ?? {};
-		const label = arrangements.find((one) => one.key === as)?.label ?? as;
-		const next = as === "" ? rest : { ...rest, arrangements: [{ key: as, name: label, arrange: { as } }] };
-		const isEmpty = Object.keys(next).every((key) => key === "key");
-		const { offer: __, ...plain } = definition as typeof definition & { offer?: unknown };
-		change((isEmpty ? plain : { ...plain, offer: { key: definition.key, ...next } }) as typeof definition);
-	};
-	const { previewContext, setPreviewContext } = bench;
-	const parameter = `${(offer?.key as string | undefined) ?? definition.key}-as`;
-	const choices = (previewContext.choices ?? {}) as Record<string, string>;
-	const see = (isSeen: boolean) => {
-		const { [parameter]: _, ...rest } = choices;
-		const next = isSeen ? { ...rest, [parameter]: offered[0]?.key ?? "" } : rest;
-		const { choices: __, ...plain } = previewContext;
-		setPreviewContext(Object.keys(next).length > 0 ? { ...plain, choices: next } : plain);
-	};
 	return (
-		<div className="flex flex-wrap items-center gap-x-4 gap-y-1.5 text-[0.85rem]">
-			<label className="flex flex-wrap items-center gap-2">
-				<span className="text-quiet">Visitors may switch to</span>
-				<select
-					className="select select-sm w-auto"
-					value={offered[0]?.arrange.as ?? ""}
-					onChange={(event) => set(event.target.value)}
-				>
-					<option value="">no other</option>
-					{arrangements
-						.filter((one) => one.key !== definition.arrange.as)
-						.map((one) => (
-							<option key={one.key} value={one.key}>
-								{one.label}
-							</option>
-						))}
-				</select>
-			</label>
-			{offered[0] && (
-				<label className="flex items-center gap-2">
-					<input
-						type="checkbox"
-						className="checkbox checkbox-sm"
-						checked={parameter in choices}
-						onChange={(event) => see(event.target.checked)}
-					/>
-					seen so here
-				</label>
-			)}
-		</div>
+		<label className="flex flex-wrap items-center gap-2 text-[0.85rem]">
+			<span className="text-quiet">Visitors may switch to</span>
+			<select
+				className="select select-sm w-auto"
+				value={offer.arrangements?.[0]?.arrange.as ?? ""}
+				onChange={({ target }) => {
+					const next = arrangements.filter((one) => one.key === target.value);
+					set({ ...offer, arrangements: next.map(({ key, label }) => ({ key, name: label, arrange: { as: key } })) });
+				}}
+			>
+				<option value="">no other</option>
+				{arrangements
+					.filter((one) => one.key !== definition.arrange.as)
+					.map((one) => (
+						<option key={one.key} value={one.key}>
+							{one.label}
+						</option>
+					))}
+			</select>
+		</label>
 	);
 }
