@@ -35,6 +35,7 @@ unix_socket_directories = ''
 shared_buffers = $(quarter_of_memory)MB
 work_mem = 16MB
 random_page_cost = 1.1
+max_parallel_workers_per_gather = $(( $(nproc) > 2 ? $(nproc) - 1 : 1 ))
 jit = off
 CONF
     fi
