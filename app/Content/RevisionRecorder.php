@@ -68,16 +68,20 @@ final class RevisionRecorder
     }
 
     /**
-     * Records that an item was written.
+     * Records that items were written.
      *
-     * @param  int|null  $before  its revision before; null when it was made
-     * @param  array<string, mixed>  $values
+     * @param  list<array{Item, int|null, array<string, mixed>}>  $written  each with its revision before (null when it
+     *   was made) and its values
      */
-    public function wrote(Item $item, ?int $before, array $values): void
+    public function wrote(array $written): void
     {
-        $how = $this->change === null && $before === null ? 'made' : $this->how;
-        DB::table('item_revisions')->insert(self::row($item, $values, $how, $this->user));
-        $this->note($item->id, $before, $item->revision);
+        $rows = [];
+        foreach ($written as [$item, $before, $values]) {
+            $how = $this->change === null && $before === null ? 'made' : $this->how;
+            $rows[] = self::row($item, $values, $how, $this->user);
+            $this->note($item->id, $before, $item->revision);
+        }
+        DB::table('item_revisions')->insert($rows);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Listing\Indexes;
 use App\Modules\ModuleStore;
+use App\Tasks\HoldsLease;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
@@ -17,7 +18,15 @@ final class KeepIndexes implements ShouldQueue
     use Dispatchable;
     use Queueable;
 
+    public int $tries = 3;
+
     public int $timeout = 3600;
+
+    /** @return list<object> */
+    public function middleware(): array
+    {
+        return [new HoldsLease];
+    }
 
     public function handle(Indexes $indexes, ModuleStore $modules): void
     {

@@ -8,10 +8,14 @@ use App\Audit\Actor;
 use App\Catalogue\CatalogueStore;
 use App\Import\ColumnMatch;
 use App\Import\ImportPlan;
+use App\Import\ImportResult;
 use App\Import\ItemImport;
 use App\Models\Import;
-use Illuminate\Bus\Queueable;
+use App\Tasks\HoldsLease;
 use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Database\LostConnectionDetector;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Queue\MaxAttemptsExceededException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Wellspring\Core\Problem\Problem;
@@ -23,7 +27,8 @@ final class RunImport implements ShouldQueue
 {
     use Queueable;
 
-    public int $tries = 1;
+    /** A job whose worker was ended is begun anew; after so many times something is wrong with the work itself. */
+    public int $tries = 3;
 
     public int $timeout = 3600;
 
@@ -31,10 +36,17 @@ final class RunImport implements ShouldQueue
     {
     }
 
+    /** @return list<object> */
+    public function middleware(): array
+    {
+        return [new HoldsLease];
+    }
+
     public function handle(ItemImport $import, CatalogueStore $store): void
     {
         $row = Import::query()->find($this->import);
-        if ($row === null) {
+        // What is done already needs not be done again because the worker was ended before it could say so.
+        if ($row === null || $row->state !== ($this->write ? 'writing' : 'checking')) {
             return;
         }
         $store->forget();
@@ -51,15 +63,11 @@ final class RunImport implements ShouldQueue
             );
             $path = Storage::disk('imports')->path($row->file);
             $result = $this->write
-                ? $import->run($path, $type, $plan, $progress)
+                ? $import->run($path, $type, $plan, $progress, fn (ImportResult $result) => self::end($row, $result))
                 : $import->check($path, $type, $plan, $progress);
-            $isWritten = $this->write && $result->change !== null;
-            $row->update([
-                'state' => $isWritten ? 'done' : 'checked',
-                'result' => $result->toArray(),
-                'change_id' => $result->change,
-            ]);
-            if ($isWritten) {
+            if ($result->change === null) {
+                self::end($row, $result);
+            } else {
                 ColumnMatch::remember($type, $plan->columns ?? []);
                 Storage::disk('imports')->deleteDirectory((string) $row->id);
             }
@@ -74,15 +82,30 @@ final class RunImport implements ShouldQueue
                 ],
             ]);
         } catch (\Throwable $fault) {
-            $this->failed($fault);
-            throw $fault;
+            // Without the database nothing can be noted; the job is begun anew when it is back.
+            if (app(LostConnectionDetector::class)->causedByLostConnection($fault)) {
+                throw $fault;
+            }
+            report($fault);
+            $this->fail($fault);
         }
     }
 
-    /** Called, too, where the worker itself was ended meanwhile, or took too long. */
+    private static function end(Import $row, ImportResult $result): void
+    {
+        $row->update([
+            'state' => $result->change === null ? 'checked' : 'done',
+            'result' => $result->toArray(),
+            'change_id' => $result->change,
+        ]);
+    }
+
+    /** Called, too, where the worker was ended each time, or took too long. */
     public function failed(?\Throwable $fault): void
     {
-        $message = 'Something went wrong on the server; nothing was written. It has been noted in the log.';
+        $message = $fault instanceof MaxAttemptsExceededException
+            ? 'It was begun several times, and the server was stopped each time. Nothing was written.'
+            : 'Something went wrong on the server; nothing was written. It has been noted in the log.';
         Import::query()->whereKey($this->import)->update([
             'state' => 'failed',
             'result' => json_encode(['problems' => [['path' => '', 'message' => $message]]]),
@@ -97,14 +120,12 @@ final class RunImport implements ShouldQueue
     private function progress(Import $row): \Closure
     {
         return function (string $phase, int $done) use ($row): void {
-            if ($done % 100 === 0) {
-                DB::connection('progress')
-                    ->table('imports')
-                    ->where('id', $row->id)
-                    ->update(
-                        ['done' => $done] + ($phase === 'read' ? ['rows' => DB::raw("greatest(rows, {$done})")] : []),
-                    );
-            }
+            DB::connection('progress')
+                ->table('imports')
+                ->where('id', $row->id)
+                ->update(
+                    ['done' => $done] + ($phase === 'read' ? ['rows' => DB::raw("greatest(rows, {$done})")] : []),
+                );
         };
     }
 }

@@ -40,7 +40,8 @@ final readonly class CacheExpiry
         $types = self::reachesItems($module) ? [] : $module->source->typeKeys();
         $moments = $this->nextChanges($types, $context);
         foreach ($module->conditions() as $condition) {
-            $moments[] = $this->condition($condition, $types, $context);
+            // Those of the offer are not bound before somebody chooses them.
+            $moments[] = $this->condition($condition->bound($context), $types, $context);
         }
         foreach ($module->order as $key) {
             $moments[] = match (true) {

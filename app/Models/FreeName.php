@@ -20,13 +20,15 @@ final class FreeName
     /** How often another may be faster, one name after the other. */
     private const TRIES = 50;
 
+    /** How many rows one statement brings; a statement has room for 65,535 values. */
+    private const ROWS = 1000;
+
     /**
      * Inserts the row under the first name that is free.
      *
      * @param  Model  $model  filled, but for the name; with an integer key named `id`
      * @param  list<string>  $within  the other columns of the unique index
      * @param  \Closure(int): string  $name  the name to try first for 1, then for 2, 3 …
-     * @param  array<array-key, mixed>  $reserved  names, as keys, that are not to be taken
      * @param  (\Closure(string): mixed)|null  $named  told each name before it is tried, to set what depends on it
      */
     public static function insert(
@@ -34,22 +36,85 @@ final class FreeName
         string $column,
         array $within,
         \Closure $name,
+        ?\Closure $named = null,
+    ): void {
+        self::insertAll(
+            [$model],
+            $column,
+            $within,
+            fn (): \Closure => $name,
+            named: $named === null ? null : fn (Model $model): mixed => $named($model->getAttribute($column)),
+        );
+    }
+
+    /**
+     * Inserts the rows, each under the first name that is free.
+     *
+     * @template T of Model
+     *
+     * @param  list<T>  $models  filled, but for the names; alike in the other columns of the unique index
+     * @param  list<string>  $within  these columns
+     * @param  \Closure(T): (\Closure(int): string)  $names  the names to try for a row, by number, from 1 on
+     * @param  array<array-key, mixed>  $reserved  names, as keys, that are not to be taken
+     * @param  (\Closure(T): mixed)|null  $named  told each row when it has its name, to set what depends on it
+     */
+    public static function insertAll(
+        array $models,
+        string $column,
+        array $within,
+        \Closure $names,
         array $reserved = [],
         ?\Closure $named = null,
     ): void {
-        for ($try = 0; $try < self::TRIES; $try++) {
-            $among = $model->newQueryWithoutScopes();
+        for ($try = 0; $models !== [] && $try < self::TRIES; $try++) {
+            $among = $models[0]->newQueryWithoutScopes();
             foreach ($within as $other) {
-                $among->where($other, $model->getAttribute($other));
+                $among->where($other, $models[0]->getAttribute($other));
             }
-            $free = self::unused($among, $column, $name, $reserved);
-            $model->setAttribute($column, $free);
-            $named === null || $named($free);
-            if (self::inserted($model, [...$within, $column])) {
-                return;
+            $first = array_map(fn (Model $model): string => $names($model)(1), $models);
+            $taken = $reserved + (clone $among)->whereIn($column, $first)->pluck($column)->flip()->all();
+            foreach ($models as $n => $model) {
+                $free = isset($taken[$first[$n]])
+                    ? self::unused($among, $column, $names($model), $taken)
+                    : $first[$n];
+                $taken[$free] = true;
+                $model->setAttribute($column, $free);
+                $named === null || $named($model);
+            }
+            $models = self::insertNamed($models, $column, $within);
+        }
+        if ($models !== []) {
+            throw new \RuntimeException("No free {$column} was found for a new row of {$models[0]->getTable()}.");
+        }
+    }
+
+    /**
+     * Inserts rows that have their names, but for those whose name another row has.
+     *
+     * @template T of Model
+     *
+     * @param  list<T>  $models
+     * @param  list<string>  $within  the other columns of the unique index, in which the rows are alike
+     * @return list<T> those that were not inserted
+     */
+    public static function insertNamed(array $models, string $column, array $within): array
+    {
+        $made = [];
+        foreach (array_chunk($models, self::ROWS) as $some) {
+            $made += self::insertRows($some, [...$within, $column], $column);
+        }
+        $left = [];
+        foreach ($models as $model) {
+            $name = $model->getAttribute($column);
+            if (is_string($name) && isset($made[$name])) {
+                self::isInserted($model, $made[$name]);
+                unset($made[$name]);
+            } else {
+                $left[] = $model;
             }
         }
-        throw new \RuntimeException("No free {$column} was found for a new row of {$model->getTable()}.");
+
+        return $left;
     }
 
     /**
@@ -60,22 +125,51 @@ final class FreeName
      */
     public static function inserted(Model $model, array $unique): bool
     {
-        $model->usesTimestamps() && $model->updateTimestamps();
-        $row = $model->getAttributes();
-        $columns = implode(', ', array_map(fn (string $column): string => "\"{$column}\"", array_keys($row)));
-        $made = DB::selectOne(
-            "insert into {$model->getTable()} ({$columns}) values (".implode(', ', array_fill(0, count($row), '?'))
-                .') on conflict '.($unique === [] ? '' : '('.implode(', ', $unique).')').' do nothing returning id',
-            array_values($row),
-        );
-        if ($made === null) {
-            return false;
+        foreach (self::insertRows([$model], $unique, 'id') as $id) {
+            self::isInserted($model, $id);
+
+            return true;
         }
-        $model->setAttribute('id', (int) $made->id);
+
+        return false;
+    }
+
+    /**
+     * @param  list<Model>  $models  with values for the same columns
+     * @param  list<string>  $unique
+     * @return array<array-key, int> ids of the new rows, by another of their columns
+     */
+    private static function insertRows(array $models, array $unique, string $by): array
+    {
+        $rows = array_map(function (Model $model): array {
+            $model->usesTimestamps() && $model->updateTimestamps();
+
+            return $model->getAttributes();
+        }, $models);
+        if ($rows === []) {
+            return [];
+        }
+        $columns = array_keys($rows[0]);
+        $places = '('.implode(', ', array_fill(0, count($columns), '?')).')';
+        $made = DB::select(
+            "insert into {$models[0]->getTable()} (\"".implode('", "', $columns).'") values '
+                .implode(', ', array_fill(0, count($rows), $places))
+                .' on conflict '.($unique === [] ? '' : '('.implode(', ', $unique).')')
+                ." do nothing returning id, \"{$by}\" as name",
+            array_merge(...array_map(
+                fn (array $row): array => array_map(fn (string $column): mixed => $row[$column], $columns),
+                $rows,
+            )),
+        );
+
+        return array_map(intval(...), array_column($made, 'id', 'name'));
+    }
+
+    private static function isInserted(Model $model, int $id): void
+    {
+        $model->setAttribute('id', $id);
         $model->exists = $model->wasRecentlyCreated = true;
         $model->syncOriginal();
-
-        return true;
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Tasks\JobLease;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
@@ -23,6 +24,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $done
  * @property array<string, mixed>|null $result
  * @property int|null $change_id
+ * @property int|null $job_id of the queue, that checks or writes it; null: done in the request
  * @property CarbonImmutable $updated_at
  */
 final class Import extends Model
@@ -40,6 +42,7 @@ final class Import extends Model
         'done',
         'result',
         'change_id',
+        'job_id',
     ];
 
     protected $attributes = ['state' => 'new', 'options' => '{}', 'rows' => 0, 'done' => 0];
@@ -47,5 +50,20 @@ final class Import extends Model
     protected function casts(): array
     {
         return ['columns' => 'array', 'options' => JsonObject::class, 'result' => 'array'];
+    }
+
+    public function isUnderWay(): bool
+    {
+        return in_array($this->state, ['checking', 'writing'], true);
+    }
+
+    /** Whether nobody is doing it, though it is not done. */
+    public function isStopped(): bool
+    {
+        return $this->isUnderWay()
+            && $this->job_id !== null
+            && JobLease::isStopped($this->job_id)
+            // It may have ended in between.
+            && self::query()->findOrFail($this->id)->isUnderWay();
     }
 }

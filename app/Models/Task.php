@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Tasks\JobLease;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
@@ -20,6 +21,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $total
  * @property array<string, mixed>|null $result as the request would have answered
  * @property list<array{path: string, code: string, message: string}> $problems why it failed
+ * @property int|null $job_id of the queue, that does it; null: done in the request
  * @property CarbonImmutable $updated_at
  */
 final class Task extends Model
@@ -31,5 +33,15 @@ final class Task extends Model
     protected function casts(): array
     {
         return ['input' => 'array', 'result' => 'array', 'problems' => 'array', 'updated_at' => 'immutable_datetime'];
+    }
+
+    /** Whether nobody is doing it, though it is not done. */
+    public function isStopped(): bool
+    {
+        return in_array($this->state, ['waiting', 'running'], true)
+            && $this->job_id !== null
+            && JobLease::isStopped($this->job_id)
+            // It may have ended in between.
+            && in_array(self::query()->whereKey($this->id)->value('state'), ['waiting', 'running'], true);
     }
 }

@@ -15,6 +15,7 @@ use App\Content\BulkEdit;
 use App\Content\TypeChange;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Jobs\KeepIndexes;
+use App\Jobs\RunImport;
 use App\Listing\CachedListing;
 use App\Listing\Compiler;
 use App\Listing\ContextFactory;
@@ -34,13 +35,16 @@ use App\Pages\PublishSettings;
 use App\Site\KeptSafeHtml;
 use App\Site\PageAddress;
 use App\Site\SitePages;
+use App\Tasks\JobLease;
 use App\Tasks\LongWorkRegister;
+use App\Tasks\RunTask;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Console\Events\CommandStarting;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Queue\Events\Looping;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
@@ -57,6 +61,11 @@ final class AppServiceProvider extends ServiceProvider
 {
     /** Suggestions that go with one search. */
     private const SUGGESTIONS = 8;
+
+    /** Every so many seconds a worker looks for jobs whose worker was ended. */
+    private const RECOVER_EVERY = 5;
+
+    private int $recoveredAt = 0;
 
     public function register(): void
     {
@@ -95,6 +104,13 @@ final class AppServiceProvider extends ServiceProvider
                 ? RenamedMigrations::apply()
                 : null,
         );
+        // A worker takes up what another one left when it was ended.
+        Event::listen(Looping::class, function (): void {
+            if (time() - $this->recoveredAt >= self::RECOVER_EVERY) {
+                $this->recoveredAt = time();
+                JobLease::recover([RunImport::class, RunTask::class, KeepIndexes::class]);
+            }
+        });
         Event::listen(LiveModulesChanged::class, fn () => KeepIndexes::dispatch());
         View::composer(
             // Each by its name: with a pattern among them, every part of every card would be compared with it.

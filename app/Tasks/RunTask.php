@@ -8,7 +8,9 @@ use App\Audit\Actor;
 use App\Catalogue\CatalogueStore;
 use App\Models\Task;
 use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Foundation\Queue\Queueable;
+use Wellspring\Core\Problem\Refused;
 
 /** Does the work of a task away from the request, as whoever began it. */
 final class RunTask implements ShouldQueue
@@ -18,7 +20,8 @@ final class RunTask implements ShouldQueue
     private const FAULT = [['path' => '', 'code' => 'failed', 'message' => 'Something went wrong on the server; '
         .'nothing was written. It has been noted in the log.']];
 
-    public int $tries = 1;
+    /** A job whose worker was ended is begun anew; after so many times something is wrong with the work itself. */
+    public int $tries = 3;
 
     public int $timeout = 3600;
 
@@ -26,10 +29,17 @@ final class RunTask implements ShouldQueue
     {
     }
 
+    /** @return list<object> */
+    public function middleware(): array
+    {
+        return [new HoldsLease];
+    }
+
     public function handle(Tasks $tasks, CatalogueStore $store): void
     {
         $task = Task::query()->find($this->task);
-        if ($task === null) {
+        // What is done already needs not be done again because the worker was ended before it could say so.
+        if ($task === null || ! in_array($task->state, ['waiting', 'running'], true)) {
             return;
         }
         $store->forget();
@@ -40,12 +50,21 @@ final class RunTask implements ShouldQueue
         try {
             $tasks->finish($task);
         } catch (\Throwable $fault) {
+            if ($fault instanceof Refused) {
+                $tasks->refuse($task, $fault);
+
+                return;
+            }
+            // Without the database nothing can be noted; the job is begun anew when it is back.
+            if (app(LostConnectionDetector::class)->causedByLostConnection($fault)) {
+                throw $fault;
+            }
             report($fault);
             $tasks->fail($task, self::FAULT);
         }
     }
 
-    /** Called where the worker itself was ended meanwhile, or took too long. */
+    /** Called where the worker was ended each time, or took too long. */
     public function failed(?\Throwable $fault): void
     {
         $task = Task::query()->find($this->task);

@@ -13,7 +13,8 @@ use Illuminate\Http\JsonResponse;
  * @template-covariant TBody of array<string, mixed>
  *
  * @phpstan-type TaskShape array{
- *     id: int, title: string, state: 'waiting'|'running'|'done'|'failed', done: int, total: int,
+ *     id: int, title: string, state: 'waiting'|'running'|'done'|'failed', stopped: bool, done: int,
+ *     total: int,
  * }
  * @phpstan-type WaitingShape array{task: TaskShape}
  */
@@ -29,8 +30,8 @@ final class TaskAnswer extends JsonResponse
     public static function about(Task $task): array
     {
         return [
-            'id' => $task->id, 'title' => $task->title, 'state' => $task->state, 'done' => $task->done,
-            'total' => $task->total,
+            'id' => $task->id, 'title' => $task->title, 'state' => $task->state, 'stopped' => $task->isStopped(),
+            'done' => $task->done, 'total' => $task->total,
         ];
     }
 }

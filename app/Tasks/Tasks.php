@@ -6,6 +6,7 @@ namespace App\Tasks;
 
 use App\Audit\Actor;
 use App\Models\Task;
+use Illuminate\Contracts\Bus\Dispatcher;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\ProblemCode;
@@ -20,6 +21,9 @@ final readonly class Tasks
 
     /** Work on more than so many items is done beside the request. */
     public const IN_REQUEST = 200;
+
+    /** How often work is done anew that the database ended because of others' locks. */
+    private const ATTEMPTS = 5;
 
     /** For so many days the answer of work that is done can be asked for. */
     private const KEEP_DAYS = 7;
@@ -67,7 +71,8 @@ final readonly class Tasks
             'input' => $input,
             'total' => $items,
         ]);
-        RunTask::dispatch($task->id);
+        $job = app(Dispatcher::class)->dispatch(new RunTask($task->id));
+        Task::query()->whereKey($task->id)->update(['job_id' => is_numeric($job) && $job > 0 ? (int) $job : null]);
 
         /** @var TaskAnswer<TAnswer> $answer */
         $answer = self::answer($task->refresh());
@@ -100,23 +105,31 @@ final readonly class Tasks
             : TaskAnswer::waiting($task);
     }
 
-    /** Does the work of a task and keeps its result; called by the queue's worker. */
+    /**
+     * Does the work of a task and keeps its result; called by the queue's worker. What the work writes and that it is
+     * done are one: begun anew, it is not done twice.
+     *
+     * @throws \Throwable Refused among them
+     */
     public function finish(Task $task): void
     {
         $task->update(['state' => 'running']);
-        try {
+        DB::transaction(function () use ($task): void {
             $result = $this->kinds->work($task->kind)->run($task->input, self::progress($task));
             $task->update(['state' => 'done', 'done' => $task->total, 'result' => $result]);
-        } catch (Refused $refused) {
-            $this->fail($task, array_map(
-                fn (Problem $problem): array => [
-                    'path' => $problem->path,
-                    'code' => $problem->code->value,
-                    'message' => $problem->message,
-                ],
-                $refused->problems,
-            ));
-        }
+        }, self::ATTEMPTS);
+    }
+
+    public function refuse(Task $task, Refused $refused): void
+    {
+        $this->fail($task, array_map(
+            fn (Problem $problem): array => [
+                'path' => $problem->path,
+                'code' => $problem->code->value,
+                'message' => $problem->message,
+            ],
+            $refused->problems,
+        ));
     }
 
     /** @param  list<array{path: string, code: string, message: string}>  $problems */

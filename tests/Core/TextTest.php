@@ -30,6 +30,9 @@ final class TextTest extends TestCase
         ] as [$a, $b]) {
             $this->assertSame(Fold::of($a), Fold::of($b), "{$a} = {$b}");
         }
+        $transform = \Transliterator::create('NFKD; [:Nonspacing Mark:] Remove; Latin-ASCII; Lower; NFC');
+        $ascii = implode('', array_map(chr(...), range(0, 127)));
+        $this->assertSame($transform?->transliterate($ascii), Fold::of($ascii), 'ASCII is folded in a shorter way');
         $this->assertNotSame(Fold::of('pear'), Fold::of('peat'));
     }
 

@@ -254,6 +254,22 @@ final class FreshnessTest extends TestCase
         }
     }
 
+    public function test_a_rule_on_offer_whose_value_the_page_has_not_says_nothing_of_when_a_result_ends(): void
+    {
+        $this->plantType();
+        $this->plant(['title' => 'Fern', 'slug' => 'fern']);
+        $module = app(ModuleStore::class)->read([
+            'format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']],
+            'offer' => ['filters' => [[
+                'field' => 'publish_at', 'as' => 'only', 'label' => 'Lately', 'rule' => [
+                    'field' => 'publish_at', 'test' => 'inLast', 'value' => ['from' => 'page', 'take' => 'month'],
+                ],
+            ]]],
+        ]);
+        $shown = app(CachedListing::class)->show($module, app(ContextFactory::class)->now());
+        $this->assertSame(1, $shown->total);
+    }
+
     public function test_what_is_remembered_is_what_a_run_gives(): void
     {
         $this->plantType();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Bench\BenchmarkSeeder;
+use App\Bench\ImportBenchmark;
 use App\Bench\LoadTest;
 use App\Catalogue\CatalogueStore;
 use App\Console\ReportsProblems;
@@ -267,6 +268,12 @@ final class Bench extends Command
             );
         }
         $this->table(['table of items, first page, with total', 'Wellspring ms', 'by hand ms', 'ratio'], $rows);
+
+        [$import, $copy, $memory] = app(ImportBenchmark::class)->measure();
+        $this->table(
+            ['a file of '.number_format(ImportBenchmark::ROWS).' rows with terms', 'import s', 'plain COPY s', 'MB'],
+            [['checked, then written, to be taken back as one', number_format($import, 1), number_format($copy, 1), $memory]],
+        );
 
         $this->manyPages($seeder);
         $url = $this->given('--url');

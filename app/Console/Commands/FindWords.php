@@ -6,7 +6,7 @@ namespace App\Console\Commands;
 
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
-use App\Content\ItemWriter;
+use App\Content\ItemTexts;
 use App\Models\Item;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -25,7 +25,7 @@ final class FindWords extends Command
         foreach ($catalogue->catalogue()->types as $type) {
             $reader = new ItemReader($type);
             foreach (Item::query()->with(Item::whole())->where('type_key', $type->key)->lazyById(500) as $item) {
-                $words = ItemWriter::words($type, $reader->asItStands(Records::values($item, $type)));
+                $words = ItemTexts::words($type, $reader->asItStands(Records::values($item, $type)));
                 if ($words != $item->words) {
                     DB::table('items')
                         ->where('id', $item->id)

@@ -6,7 +6,7 @@ namespace App\Console\Commands;
 
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
-use App\Content\ItemWriter;
+use App\Content\ItemTexts;
 use App\Content\SafeHtml;
 use App\Content\TermWriter;
 use App\Models\Item;
@@ -83,7 +83,7 @@ final class Upgrade extends Command
                             JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
                         ),
                         'folded' => json_encode(
-                            (object) ItemWriter::folded($type, $draft),
+                            (object) ItemTexts::folded($type, $draft),
                             JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
                         ),
                     ]);

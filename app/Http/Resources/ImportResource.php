@@ -23,8 +23,9 @@ use Wellspring\Core\Problem\Refused;
  * @phpstan-type ImportOptionsShape array<string, mixed>
  * @phpstan-type ImportResultShape array<string, mixed>
  * @phpstan-type ImportShape array{
- *     id: int, type: string, name: string, state: 'new'|'checking'|'checked'|'writing'|'done'|'failed', rows: int,
- *     done: int, headings: list<string>, samples: JsonMap<string>, options: ImportOptionsShape,
+ *     id: int, type: string, name: string, state: 'new'|'checking'|'checked'|'writing'|'done'|'failed',
+ *     stopped: bool, rows: int, done: int, headings: list<string>, samples: JsonMap<string>,
+ *     options: ImportOptionsShape,
  *     columns: list<array{key: string, label: string, needed: bool}>, keys: list<array{key: string, label: string}>,
  *     pictures: bool, result: ImportResultShape|null, change: int|null,
  * }
@@ -92,6 +93,7 @@ final readonly class ImportResource
             'type' => $row->type_key,
             'name' => $row->name,
             'state' => $row->state,
+            'stopped' => $row->isStopped(),
             'rows' => $row->rows,
             'done' => $row->done,
             'headings' => $row->columns,

@@ -129,7 +129,9 @@ final readonly class ItemReader
     /** @return array<string, Field> what every item has and no rule names by itself */
     public static function choiceFields(): array
     {
-        return [
+        static $fields = null;
+
+        return $fields ??= [
             'status' => new Field(
                 'status',
                 'State',

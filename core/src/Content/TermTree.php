@@ -15,6 +15,9 @@ final class TermTree
     /** @var array<string, list<string>> slugs of the children, by the parent's slug; the roots under '' */
     private array $children = [];
 
+    /** @var array<string, array<string, list<string>>>|null slugs by folded name, by the parent's; made when asked for */
+    private ?array $named = null;
+
     /** @param  iterable<Term>  $terms */
     public function __construct(iterable $terms = [])
     {
@@ -85,19 +88,34 @@ final class TermTree
         if ($found !== null || count($names) !== 1) {
             return $found;
         }
-        $same = array_filter($this->bySlug, fn (Term $term): bool => Fold::of($term->name) === $names[0]);
+        $same = array_merge(...array_values(array_map(
+            fn (array $children): array => $children[$names[0]] ?? [],
+            $this->named(),
+        )));
 
-        return count($same) === 1 ? reset($same) : null;
+        return count($same) === 1 ? $this->bySlug[$same[0]] : null;
     }
 
+    /** @param  string  $name  folded */
     private function child(string $parent, string $name): ?Term
     {
-        foreach ($this->children[$parent] ?? [] as $slug) {
-            if (Fold::of($this->bySlug[$slug]->name) === $name) {
-                return $this->bySlug[$slug];
+        $slug = $this->named()[$parent][$name][0] ?? null;
+
+        return $slug === null ? null : $this->bySlug[$slug];
+    }
+
+    /** @return array<string, array<string, list<string>>> */
+    private function named(): array
+    {
+        if ($this->named === null) {
+            $this->named = [];
+            foreach ($this->children as $parent => $children) {
+                foreach ($children as $slug) {
+                    $this->named[$parent][Fold::of($this->bySlug[$slug]->name)][] = $slug;
+                }
             }
         }
 
-        return null;
+        return $this->named;
     }
 }

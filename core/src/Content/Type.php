@@ -113,8 +113,9 @@ final readonly class Type
     /** @return array<string, Field> the fields that every item has */
     public static function itemFields(): array
     {
-        $fields = [];
-        foreach ([
+        static $fields = null;
+
+        return $fields ??= array_column([
             new Field(
                 'title',
                 'Title',
@@ -130,11 +131,7 @@ final readonly class Type
             new Field('created_at', 'Made on', new Kind\Instant, Origin::Item),
             new Field('updated_at', 'Last change', new Kind\Instant, Origin::Item),
             new Field('lead', 'Lead', new Kind\YesNo, Origin::Item),
-        ] as $field) {
-            $fields[$field->key] = $field;
-        }
-
-        return $fields;
+        ], null, 'key');
     }
 
     /**

@@ -16,6 +16,10 @@ final class Fold
     /** @throws \InvalidArgumentException when the text is not UTF-8 */
     public static function of(string $text): string
     {
+        if (preg_match('/[\x80-\xFF]/', $text) !== 1) {
+            // Of ASCII alone the transform changes nothing but the case.
+            return strtolower($text);
+        }
         self::$transform ??= \Transliterator::create('NFKD; [:Nonspacing Mark:] Remove; Latin-ASCII; Lower; NFC')
             ?? throw new \LogicException('ICU lacks the transform that text is compared by.');
         $folded = self::$transform->transliterate($text);

@@ -18,6 +18,8 @@ use App\Import\ImportPlan;
 use App\Jobs\RunImport;
 use App\Models\Import;
 use App\Models\User;
+use App\Tasks\JobLease;
+use Illuminate\Contracts\Bus\Dispatcher;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
@@ -134,21 +136,24 @@ final readonly class ImportController
      *
      * @return ImportShape
      */
-    public function run(RunImportRequest $request, int $id): array
+    public function run(RunImportRequest $request, Dispatcher $jobs, int $id): array
     {
         $given = $request->validated();
         $row = $this->row($id);
-        if (in_array($row->state, ['checking', 'writing'], true) && $row->updated_at->diffInSeconds(now()) < 3600) {
+        if ($row->isUnderWay() && ! $row->isStopped()) {
             throw Refused::because('', ProblemCode::Busy, 'This import is under way already.');
         }
+        $row->job_id === null || JobLease::discard($row->job_id);
         $options = $request->json()->all()['options'];
         ImportPlan::read($options, $this->type($row->type_key), null);
         $row->update([
             'options' => ['columns' => (object) ($options['columns'] ?? [])] + $options,
             'state' => $given['write'] ? 'writing' : 'checking',
             'done' => 0,
+            'job_id' => null,
         ]);
-        dispatch(new RunImport($row->id, (bool) $given['write']));
+        $job = $jobs->dispatch(new RunImport($row->id, (bool) $given['write']));
+        Import::query()->whereKey($row->id)->update(['job_id' => is_numeric($job) && $job > 0 ? (int) $job : null]);
 
         return $this->shape->whole($row->refresh());
     }

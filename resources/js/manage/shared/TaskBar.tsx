@@ -26,7 +26,11 @@ export function TaskBar() {
 						max={Math.max(1, task.total)}
 					/>
 					<span className="tabular-nums text-[0.85rem]">
-						{task.state === "waiting" ? "waiting" : `${task.done.toLocaleString()} of ${task.total.toLocaleString()}`}
+						{task.stopped
+							? "The server was stopped meanwhile. Nothing was written; it begins again by itself."
+							: task.state === "waiting"
+								? "waiting"
+								: `${task.done.toLocaleString()} of ${task.total.toLocaleString()}`}
 					</span>
 				</li>
 			))}

@@ -43,7 +43,8 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 		},
 		onSettled: () => setShare(null),
 	});
-	const busy = row.state === "checking" || row.state === "writing";
+	const underWay = row.state === "checking" || row.state === "writing";
+	const busy = underWay && !row.stopped;
 	const { result } = row;
 	const n = (value = 0) => value.toLocaleString(locale);
 	const checked = row.state === "checked" && !touched && result !== null;
@@ -147,6 +148,15 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 					)}
 				</div>
 			</section>
+			{row.stopped && (
+				<Notice>
+					The server was stopped while it was {row.state === "checking" ? "checking" : "writing"} this file. Nothing of
+					it is written. It begins again by itself when the server is back, or now:{" "}
+					<button type="button" className="link" onClick={() => run.mutate(row.state === "writing")}>
+						Begin again
+					</button>
+				</Notice>
+			)}
 			{row.state === "failed" && <Problems result={result} />}
 			{checked && result && (
 				<section className="grid gap-4" aria-labelledby="checked">

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Catalogue\CatalogueStore;
+use App\Import\ImportPlan;
+use App\Import\ItemImport;
+use Illuminate\Support\Facades\DB;
+
+/** Brings a file of products in, beside a plain COPY of the same rows into a table like that of the items. */
+final readonly class ImportBenchmark
+{
+    public const ROWS = 50_000;
+
+    private const WORDS = ['gentle', 'silver', 'autumn', 'tall', 'dwarf', 'golden', 'fern', 'moss', 'garden', 'stone'];
+
+    public function __construct(private ItemImport $import, private CatalogueStore $catalogue)
+    {
+    }
+
+    /** @return array{float, float, int} seconds of the import and of the copy; the most memory that the import took, MB */
+    public function measure(): array
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'bench').'.csv';
+        try {
+            $this->writeFile($path);
+            memory_reset_peak_usage();
+            $import = $this->seconds(fn () => $this->import->run(
+                $path,
+                $this->catalogue->catalogue()->types['product'],
+                new ImportPlan(makeTerms: true),
+                fn (): null => null,
+            ));
+            $memory = intdiv(memory_get_peak_usage(true), 2 ** 20);
+
+            return [$import, $this->seconds(fn () => $this->copy($path)), $memory];
+        } finally {
+            unlink($path);
+            $this->catalogue->forget();
+        }
+    }
+
+    /** Nothing of it stays. */
+    private function seconds(\Closure $work): float
+    {
+        DB::beginTransaction();
+        $from = hrtime(true);
+        try {
+            $work();
+
+            return (hrtime(true) - $from) / 1e9;
+        } finally {
+            DB::rollBack();
+        }
+    }
+
+    private function writeFile(string $path): void
+    {
+        $file = fopen($path, 'wb') ?: throw new \RuntimeException("{$path} cannot be written.");
+        fputcsv($file, ['title', 'price', 'height', 'light', 'groups', 'text'], escape: '');
+        for ($n = 1; $n <= self::ROWS; $n++) {
+            $word = fn (int $by): string => self::WORDS[intdiv($n * $by, 7) % 10];
+            fputcsv($file, [
+                ucfirst($word(3))." {$word(11)} {$n}", $n % 9000 / 100, $n % 300 + 1,
+                ['sun', 'half-shade', 'shade'][$n % 3], 'Perennials'.($n % 4 === 0 ? ' | Group '.($n % 19 + 1) : ''),
+                '<p>'.implode(' ', array_map($word, range(1, 25))).'</p>',
+            ], escape: '');
+        }
+        fclose($file);
+    }
+
+    private function copy(string $path): void
+    {
+        DB::statement('create table copied_items (like items including all)');
+        $rows = [];
+        $file = fopen($path, 'rb') ?: throw new \RuntimeException("{$path} cannot be read.");
+        fgetcsv($file, escape: '');
+        while (($cells = fgetcsv($file, escape: '')) !== false) {
+            [$title, $price, $height, $light, , $text] = array_map(strval(...), $cells);
+            $fields = json_encode(['price' => $price, 'height' => $height, 'light' => $light], JSON_THROW_ON_ERROR);
+            $folded = json_encode(['title' => $title, 'text' => strip_tags($text)], JSON_THROW_ON_ERROR);
+            $rows[] = implode("\t", ['product', "copied-{$title}", $title, $text, $fields, $folded]);
+        }
+        fclose($file);
+        DB::connection()->getPdo()->pgsqlCopyFromArray(
+            'copied_items',
+            $rows,
+            "\t",
+            '\\\\N',
+            'type_key, slug, title, text, fields, folded',
+        );
+    }
+}

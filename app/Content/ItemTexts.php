@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content;
+
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\ItemDraft;
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\Html;
+use Wellspring\Core\Text\Words;
+
+/** The texts of an item as they are compared and searched. */
+final class ItemTexts
+{
+    /** @return array<string, string> the texts in the form in which they are compared */
+    public static function folded(Type $type, ItemDraft $draft): array
+    {
+        $folded = ['title' => Fold::of($draft->title), 'slug' => (string) $draft->slug];
+        foreach (['text' => $draft->text] + array_intersect_key($draft->fields, $type->fields) as $key => $value) {
+            $family = $type->field($key)?->family();
+            if (is_string($value) && ($family === Family::Text || $family === Family::LongText)) {
+                $text = $family === Family::LongText ? Html::visibleText($value) : $value;
+                if ($text !== '') {
+                    $folded[$key] = Fold::of($text);
+                }
+            }
+        }
+
+        return $folded;
+    }
+
+    /**
+     * @return array<string, array<string, string>> the words of its texts, by how they stand and by field; those of
+     *   its terms stand with the terms
+     */
+    public static function words(Type $type, ItemDraft $draft): array
+    {
+        $words = [];
+        foreach (['title' => $draft->title, 'text' => $draft->text] + $draft->fields as $key => $value) {
+            $field = $type->field($key);
+            $standing = $field === null ? null : $field->searchWeight();
+            if ($field !== null && $standing !== null && is_string($value)) {
+                $found = Words::of($field->family() === Family::LongText ? Html::visibleText($value) : $value);
+                $words[$standing][$key] = implode(' ', $found);
+            }
+        }
+
+        return array_filter(
+            array_map(fn (array $all): array => array_filter($all, fn (string $text): bool => $text !== ''), $words),
+        );
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks;
+
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Tells that a job of the queue is being done: a lock in PostgreSQL that belongs to a session of the worker's own. It
+ * ends with the process or with its connection, whichever way these end, and with the database.
+ */
+final class JobLease
+{
+    /** The first half of the lock's key: which kind of lock it is. */
+    private const KIND = 7_301;
+
+    /** A job that was taken so many seconds ago has its lease, or nobody is doing it. */
+    private const GRACE = 5;
+
+    /** A job that stands as taken, with nobody doing it. Bindings: kind, grace. */
+    private const IS_STOPPED = 'jobs.reserved_at is not null and not exists (select 1 from pg_locks where locktype = '
+        ."'advisory' and database = (select oid from pg_database where datname = current_database()) and classid = ? "
+        .'and objid = jobs.id) and jobs.reserved_at <= extract(epoch from now()) - ?';
+
+    /** @return bool whether it is had; false: somebody else is doing the job */
+    public static function take(int $job): bool
+    {
+        $taken = DB::connection('progress')->selectOne('select pg_try_advisory_lock(?, ?) as taken', [self::KIND, $job]);
+
+        return $taken?->taken === true;
+    }
+
+    public static function release(int $job): void
+    {
+        DB::connection('progress')->select('select pg_advisory_unlock(?, ?)', [self::KIND, $job]);
+    }
+
+    /** Whether a job that should be waiting or under way is neither. */
+    public static function isStopped(int $job): bool
+    {
+        $is = DB::selectOne(
+            'select not exists (select 1 from jobs where id = ?) or exists (select 1 from jobs where id = ? and '
+                .self::IS_STOPPED.') as stopped',
+            [$job, $job, self::KIND, self::GRACE],
+        );
+
+        return $is?->stopped === true;
+    }
+
+    /**
+     * Puts what has stopped back into the queue: a job of which nothing was written, or all in one transaction that
+     * takes the job's own state along, is begun anew.
+     *
+     * @param  list<class-string>  $jobs  that hold a lease while they are done
+     * @return int how many
+     */
+    public static function recover(array $jobs): int
+    {
+        return DB::update(
+            'update jobs set reserved_at = null, available_at = extract(epoch from now()) where '
+                ."payload::json->>'displayName' = any(?) and ".self::IS_STOPPED,
+            ['{"'.implode('","', array_map(fn (string $job): string => addcslashes($job, '\\'), $jobs)).'"}', self::KIND,
+                self::GRACE],
+        );
+    }
+
+    /** Takes a job that has stopped out of the queue, so that it can be begun by hand. */
+    public static function discard(int $job): void
+    {
+        DB::table('jobs')->where('id', $job)->delete();
+    }
+}
