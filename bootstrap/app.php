@@ -30,7 +30,8 @@ use Wellspring\Core\Problem\Refused;
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
     ->withSchedule(function (Schedule $schedule): void {
-        $schedule->command('wellspring:tidy')->everyMinute()->withoutOverlapping();
+        $schedule->command('wellspring:tidy')->everyMinute()->withoutOverlapping(5);
+        $schedule->command('queue:prune-failed', ['--hours' => 24 * 90])->daily();
     })
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);

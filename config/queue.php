@@ -14,4 +14,6 @@ return [
             'after_commit' => false,
         ],
     ],
+
+    'failed' => ['driver' => 'database-uuids', 'database' => 'pgsql', 'table' => 'failed_jobs'],
 ];

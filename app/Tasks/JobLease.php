@@ -57,11 +57,13 @@ final class JobLease
      */
     public static function recover(array $jobs): int
     {
+        // As a payload begins; what follows may hold null bytes, which the database reads in no JSON.
+        $names = array_map(fn (string $job): string => '"displayName":'.json_encode($job), $jobs);
+
         return DB::update(
-            'update jobs set reserved_at = null, available_at = extract(epoch from now()) where '
-                ."payload::json->>'displayName' = any(?) and ".self::IS_STOPPED,
-            ['{"'.implode('","', array_map(fn (string $job): string => addcslashes($job, '\\'), $jobs)).'"}', self::KIND,
-                self::GRACE],
+            'update jobs set reserved_at = null, available_at = floor(extract(epoch from now())) where '.self::IS_STOPPED
+                .' and exists (select 1 from jsonb_array_elements_text(?) as name where strpos(payload, name) > 0)',
+            [self::KIND, self::GRACE, json_encode($names, JSON_THROW_ON_ERROR)],
         );
     }
 
