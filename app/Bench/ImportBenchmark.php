@@ -20,7 +20,7 @@ final readonly class ImportBenchmark
     {
     }
 
-    /** @return array{float, float, int} seconds of the import and of the copy; the most memory that the import took, MB */
+    /** @return array{float, float, int} seconds of the import and of the copy; the import's most memory in MB */
     public function measure(): array
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'bench').'.csv';

@@ -146,7 +146,9 @@ final readonly class ImportRows
             $problems[] = new Problem(
                 'line 1',
                 ProblemCode::MissingColumn,
-                $this->plan->columns === null ? 'the column “title” is missing.' : 'no column is matched with the title.',
+                $this->plan->columns === null
+                    ? 'the column “title” is missing.'
+                    : 'no column is matched with the title.',
             );
         }
         if ($this->plan->mode === 'update' && ! in_array($this->plan->key, $named, true)) {

@@ -261,7 +261,8 @@ final class ItemImport
         if (count($result->preview) < self::PREVIEWED) {
             $cells = [];
             foreach ($read?->draft->values() ?? $row->values as $column => $value) {
-                $text = Differences::words($read === null ? null : $this->reader->reader->field((string) $column), $value);
+                $field = $read === null ? null : $this->reader->reader->field((string) $column);
+                $text = Differences::words($field, $value);
                 $cells[(string) $column] = mb_strimwidth(
                     str_starts_with($text, 'incoming-') ? 'from the zip' : mb_scrub($text),
                     0,

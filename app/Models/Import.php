@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Tasks\JobLease;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
@@ -55,15 +54,5 @@ final class Import extends Model
     public function isUnderWay(): bool
     {
         return in_array($this->state, ['checking', 'writing'], true);
-    }
-
-    /** Whether nobody is doing it, though it is not done. */
-    public function isStopped(): bool
-    {
-        return $this->isUnderWay()
-            && $this->job_id !== null
-            && JobLease::isStopped($this->job_id)
-            // It may have ended in between.
-            && self::query()->findOrFail($this->id)->isUnderWay();
     }
 }

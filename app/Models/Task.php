@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Tasks\JobLease;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
@@ -35,13 +34,8 @@ final class Task extends Model
         return ['input' => 'array', 'result' => 'array', 'problems' => 'array', 'updated_at' => 'immutable_datetime'];
     }
 
-    /** Whether nobody is doing it, though it is not done. */
-    public function isStopped(): bool
+    public function isUnderWay(): bool
     {
-        return in_array($this->state, ['waiting', 'running'], true)
-            && $this->job_id !== null
-            && JobLease::isStopped($this->job_id)
-            // It may have ended in between.
-            && in_array(self::query()->whereKey($this->id)->value('state'), ['waiting', 'running'], true);
+        return in_array($this->state, ['waiting', 'running'], true);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
+use App\Models\Import;
+use App\Models\Task;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -26,7 +28,8 @@ final class JobLease
     /** @return bool whether it is had; false: somebody else is doing the job */
     public static function take(int $job): bool
     {
-        $taken = DB::connection('progress')->selectOne('select pg_try_advisory_lock(?, ?) as taken', [self::KIND, $job]);
+        $taken = DB::connection('progress')
+            ->selectOne('select pg_try_advisory_lock(?, ?) as taken', [self::KIND, $job]);
 
         return $taken?->taken === true;
     }
@@ -36,16 +39,20 @@ final class JobLease
         DB::connection('progress')->select('select pg_advisory_unlock(?, ?)', [self::KIND, $job]);
     }
 
-    /** Whether a job that should be waiting or under way is neither. */
-    public static function isStopped(int $job): bool
+    /** Whether nobody is doing it, though it is not done. */
+    public static function isStopped(Import|Task $work): bool
     {
-        $is = DB::selectOne(
+        if (! $work->isUnderWay() || $work->job_id === null) {
+            return false;
+        }
+        $job = DB::selectOne(
             'select not exists (select 1 from jobs where id = ?) or exists (select 1 from jobs where id = ? and '
                 .self::IS_STOPPED.') as stopped',
-            [$job, $job, self::KIND, self::GRACE],
+            [$work->job_id, $work->job_id, self::KIND, self::GRACE],
         );
 
-        return $is?->stopped === true;
+        // It may have ended in between.
+        return $job?->stopped === true && $work->newQuery()->whereKey($work->id)->sole()->isUnderWay();
     }
 
     /**
@@ -61,8 +68,9 @@ final class JobLease
         $names = array_map(fn (string $job): string => '"displayName":'.json_encode($job), $jobs);
 
         return DB::update(
-            'update jobs set reserved_at = null, available_at = floor(extract(epoch from now())) where '.self::IS_STOPPED
-                .' and exists (select 1 from jsonb_array_elements_text(?) as name where strpos(payload, name) > 0)',
+            'update jobs set reserved_at = null, available_at = floor(extract(epoch from now())) '
+                .'where '.self::IS_STOPPED.' and exists (select 1 from '
+                .'jsonb_array_elements_text(?) as name where strpos(payload, name) > 0)',
             [self::KIND, self::GRACE, json_encode($names, JSON_THROW_ON_ERROR)],
         );
     }

@@ -39,7 +39,7 @@ final class RunTask implements ShouldQueue
     {
         $task = Task::query()->find($this->task);
         // What is done already needs not be done again because the worker was ended before it could say so.
-        if ($task === null || ! in_array($task->state, ['waiting', 'running'], true)) {
+        if ($task === null || ! $task->isUnderWay()) {
             return;
         }
         $store->forget();

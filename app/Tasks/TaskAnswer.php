@@ -30,7 +30,8 @@ final class TaskAnswer extends JsonResponse
     public static function about(Task $task): array
     {
         return [
-            'id' => $task->id, 'title' => $task->title, 'state' => $task->state, 'stopped' => $task->isStopped(),
+            'id' => $task->id, 'title' => $task->title, 'state' => $task->state,
+            'stopped' => JobLease::isStopped($task),
             'done' => $task->done, 'total' => $task->total,
         ];
     }

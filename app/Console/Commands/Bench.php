@@ -272,7 +272,7 @@ final class Bench extends Command
         [$import, $copy, $memory] = app(ImportBenchmark::class)->measure();
         $this->table(
             ['a file of '.number_format(ImportBenchmark::ROWS).' rows with terms', 'import s', 'plain COPY s', 'MB'],
-            [['checked, then written, to be taken back as one', number_format($import, 1), number_format($copy, 1), $memory]],
+            [['checked, then written as one change', number_format($import, 1), number_format($copy, 1), $memory]],
         );
 
         $this->manyPages($seeder);

@@ -8,6 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Import\ImportFile;
 use App\Import\ImportPlan;
 use App\Models\Import;
+use App\Tasks\JobLease;
 use Illuminate\Support\Facades\Storage;
 use OpenApi\Attributes as OA;
 use Wellspring\Core\Content\Field;
@@ -93,7 +94,7 @@ final readonly class ImportResource
             'type' => $row->type_key,
             'name' => $row->name,
             'state' => $row->state,
-            'stopped' => $row->isStopped(),
+            'stopped' => JobLease::isStopped($row),
             'rows' => $row->rows,
             'done' => $row->done,
             'headings' => $row->columns,

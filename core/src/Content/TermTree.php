@@ -15,7 +15,7 @@ final class TermTree
     /** @var array<string, list<string>> slugs of the children, by the parent's slug; the roots under '' */
     private array $children = [];
 
-    /** @var array<string, array<string, list<string>>>|null slugs by folded name, by the parent's; made when asked for */
+    /** @var array<string, array<string, list<string>>>|null slugs by folded name, by the parent's; made when asked */
     private ?array $named = null;
 
     /** @param  iterable<Term>  $terms */

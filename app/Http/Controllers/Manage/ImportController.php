@@ -140,7 +140,7 @@ final readonly class ImportController
     {
         $given = $request->validated();
         $row = $this->row($id);
-        if ($row->isUnderWay() && ! $row->isStopped()) {
+        if ($row->isUnderWay() && ! JobLease::isStopped($row)) {
             throw Refused::because('', ProblemCode::Busy, 'This import is under way already.');
         }
         $row->job_id === null || JobLease::discard($row->job_id);
