@@ -23,7 +23,6 @@ use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession as LaravelStartSession;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
-use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Problem\Refused;
 
@@ -67,11 +66,7 @@ return Application::configure(basePath: dirname(__DIR__))
                 ? DatabaseFaults::notFound($none->getPrevious())
                 : null,
         );
-        $exceptions->map(
-            fn (QueryException $fault): \Throwable => DatabaseFaults::isTooSlow($fault)
-                ? new ServiceUnavailableHttpException(30, 'It takes too long at the moment.', $fault)
-                : $fault,
-        );
+        $exceptions->map(fn (PDOException $fault): Throwable => DatabaseFaults::unavailable($fault) ?? $fault);
         $exceptions->map(
             NoSuchPage::class,
             fn (NoSuchPage $none) => new NotFoundHttpException($none->getMessage(), $none),

@@ -35,7 +35,7 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::get('start', Manage\StartController::class);
         Route::get('find', Manage\FindController::class);
         Route::post('sign-out', [Manage\SignInController::class, 'signOut']);
-        Route::put('password', [Manage\PeopleController::class, 'password']);
+        Route::put('password', [Manage\PeopleController::class, 'password'])->middleware('throttle:passwords');
 
         Route::get('items', [Manage\ItemTableController::class, 'index']);
         Route::post('items/many', [Manage\ItemTableController::class, 'many']);
@@ -60,7 +60,7 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::get('tasks/{task}', [Manage\TaskController::class, 'show'])->can('view', 'task');
 
         Route::get('media', [Manage\MediaController::class, 'index']);
-        Route::post('media', [Manage\MediaController::class, 'store']);
+        Route::post('media', [Manage\MediaController::class, 'store'])->middleware('throttle:uploads');
         Route::put('media/{media}', [Manage\MediaController::class, 'update'])->can('edit', 'media');
         Route::delete('media/{media}', [Manage\MediaController::class, 'remove'])->can('edit', 'media');
     });
@@ -161,12 +161,13 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
 
         Route::get('audit', Manage\AuditController::class);
         Route::get('imports', [Manage\ImportController::class, 'index']);
-        Route::post('imports', [Manage\ImportController::class, 'store']);
+        Route::post('imports', [Manage\ImportController::class, 'store'])->middleware('throttle:uploads');
         Route::get('imports/{id}', [Manage\ImportController::class, 'show']);
-        Route::post('imports/{id}/pictures', [Manage\ImportController::class, 'addPictures']);
+        Route::post('imports/{id}/pictures', [Manage\ImportController::class, 'addPictures'])
+            ->middleware('throttle:uploads');
         Route::post('imports/{id}/run', [Manage\ImportController::class, 'run']);
         Route::delete('imports/{id}', [Manage\ImportController::class, 'remove']);
-        Route::get('exports/{key}', [Manage\ImportController::class, 'export']);
+        Route::get('exports/{key}', [Manage\ImportController::class, 'export'])->middleware('throttle:exports');
     });
 
     Route::view('{screen?}', 'manage.app')->where('screen', '(?!api/).*')->middleware('can:enter');
@@ -178,9 +179,9 @@ Route::prefix('account')->controller(AccountController::class)->group(function (
     Route::post('sign-in', 'signIn');
     Route::post('sign-out', 'signOut');
     Route::get('sign-up', 'signUpForm');
-    Route::post('sign-up', 'signUp')->middleware('throttle:10,1');
+    Route::post('sign-up', 'signUp')->middleware('throttle:letters');
     Route::get('password', 'passwordForm');
-    Route::post('password', 'password')->middleware('throttle:10,1');
+    Route::post('password', 'password')->middleware('throttle:letters');
     Route::get('welcome/{secret}', 'welcome');
     Route::post('welcome/{secret}', 'takeUp')->middleware('throttle:20,1');
 });

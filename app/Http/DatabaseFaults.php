@@ -6,8 +6,10 @@ namespace App\Http;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\JsonResponse;
+use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
 /** What the database refuses because of what others do at the same moment, as answers that a person can act on. */
 final class DatabaseFaults
@@ -38,10 +40,24 @@ final class DatabaseFaults
             );
     }
 
-    /** Whether the database has ended a query because it took longer than it may. */
-    public static function isTooSlow(QueryException $fault): bool
+    /** Where the database cannot be asked, or has ended a query because it took longer than it may; null otherwise. */
+    public static function unavailable(\PDOException $fault): ?ServiceUnavailableHttpException
     {
-        return (string) $fault->getCode() === '57014';
+        return match (true) {
+            (string) $fault->getCode() === '57014' => new ServiceUnavailableHttpException(
+                30,
+                'It takes too long at the moment.',
+                $fault,
+            ),
+            // It is ending, starting, or not there (PostgreSQL, Appendix A: error codes).
+            preg_match('/^(57P0[123]|08...)$/D', (string) ($fault->errorInfo[0] ?? $fault->getCode())) === 1,
+            (new LostConnectionDetector)->causedByLostConnection($fault) => new ServiceUnavailableHttpException(
+                5,
+                'The database is not there at the moment. Try again in a few seconds.',
+                $fault,
+            ),
+            default => null,
+        };
     }
 
     /** @param  ModelNotFoundException<Model>  $none */

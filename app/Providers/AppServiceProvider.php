@@ -45,6 +45,7 @@ use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Queue\Events\Looping;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
@@ -61,6 +62,9 @@ final class AppServiceProvider extends ServiceProvider
 {
     /** Suggestions that go with one search. */
     private const SUGGESTIONS = 8;
+
+    /** Requests a minute by one account, and from one address, which several may share. */
+    private const LIMITS = ['uploads' => [300, 600], 'exports' => [10, 30], 'passwords' => [10, 30]];
 
     /** Every so many seconds a worker looks for jobs whose worker was ended. */
     private const RECOVER_EVERY = 5;
@@ -151,6 +155,21 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('suggest', fn (Request $request): Limit => Limit::perMinute(
             self::SUGGESTIONS * config()->integer('site.searches_a_minute'),
         )->by('suggest '.$request->ip()));
+        foreach (self::LIMITS as $what => [$account, $address]) {
+            RateLimiter::for($what, fn (Request $request): array => [
+                Limit::perMinute($account)->by("{$what} of ".(Auth::id() ?? '')),
+                Limit::perMinute($address)->by("{$what} from {$request->ip()}"),
+            ]);
+        }
+        // What sends a letter is limited by whoever gets it, too; a letter that nobody asked for is not sent for ever.
+        RateLimiter::for('letters', function (Request $request): array {
+            $email = $request->input('email');
+
+            return [
+                Limit::perMinute(10)->by("letters from {$request->ip()}"),
+                Limit::perHour(10)->by('letters to '.mb_strtolower(is_string($email) ? mb_scrub($email) : '')),
+            ];
+        });
         Model::shouldBeStrict(! app()->isProduction());
     }
 }

@@ -1,6 +1,21 @@
 # nginx before php-fpm on loopback: what runs at hand is what runs in production.
 
-WEB_PIDS=""
+# How many descriptors nginx may have open: what the machine allows, up to 65,536.
+open_files() {
+    local most; most="$(ulimit -Hn)"
+    [ "$most" != unlimited ] && [ "$most" -lt 65536 ] || most=65536
+    printf '%s' "$most"
+}
+
+# How many php-fpm workers there is room for: so many for each core, as far as an eighth of the memory holds them at
+# 64 MB each, and never fewer than four: workers_of PER_CORE.
+workers_of() {
+    local wanted=$(($(nproc) * $1)) room
+    room="$(awk '/^MemTotal:/ { print int($2 / 8 / 65536) }' /proc/meminfo)"
+    [ "$wanted" -le "$room" ] || wanted="$room"
+    [ "$wanted" -ge 4 ] || wanted=4
+    printf '%s' "$wanted"
+}
 
 # .env holds this machine's secrets; it is made once.
 ensure_env() {
@@ -41,39 +56,32 @@ listen.owner = $WEB_USER"
         nginx_user="user $WEB_USER;"
         chown -R "$WEB_USER" "$dir"
     fi
-    # Enough for those that wait for the database, and no more: each one more makes all of them slower.
-    local workers=$(($(nproc) * 2)); [ "$workers" -ge 4 ] || workers=4
+    local files; files="$(open_files)"
+    # From one address: so many requests for PHP at a time, and so many a second, some more at once.
+    local at_once="${WELLSPRING_AT_ONCE:-32}" a_second="${WELLSPRING_A_SECOND:-100}"
     cat > "$dir/php-fpm.conf" <<CONF
 [global]
 error_log = $VAR/log/$name-php-fpm.log
 daemonize = no
-[www]
-$user
-listen = $dir/php-fpm.sock
-pm = static
-pm.max_children = $workers
-clear_env = no
-catch_workers_output = yes
-decorate_workers_output = no
-php_admin_value[realpath_cache_size] = 4M
-php_admin_value[upload_tmp_dir] = $dir/temp
-php_admin_value[sys_temp_dir] = $dir/temp
-php_admin_value[upload_max_filesize] = 61M
-php_admin_value[post_max_size] = 62M
+process_control_timeout = ${LAST_REQUESTS}s
+$(pool site "$dir" "$user" "$(workers_of 2)" 30)
+$(pool manage "$dir" "$user" "$(workers_of 2)" 900)
 CONF
     cat > "$dir/nginx.conf" <<CONF
 $nginx_user
 worker_processes auto;
+worker_rlimit_nofile $files;
 pid $dir/nginx.pid;
 error_log $VAR/log/$name-nginx.log warn;
 daemon off;
-events { worker_connections 1024; }
+events { worker_connections $((files / 2)); }
 http {
     include /etc/nginx/mime.types;
     types { image/webp webp; font/woff2 woff2; video/webm webm; }
     access_log off;
     sendfile on;
     gzip on;
+    gzip_vary on;
     gzip_types text/css application/javascript application/json image/svg+xml;
     client_max_body_size 62m;
     client_body_temp_path $dir/temp/body;
@@ -81,11 +89,28 @@ http {
     fastcgi_temp_path $dir/temp/fastcgi;
     uwsgi_temp_path $dir/temp/uwsgi;
     scgi_temp_path $dir/temp/scgi;
+    # Who sends or takes nothing for so long makes room.
+    client_header_timeout 10s;
+    client_body_timeout 15s;
+    send_timeout 15s;
+    keepalive_timeout 20s;
+    reset_timedout_connection on;
+    # The address that was asked for, with its port where it has one; behind a proxy, what that passes on.
+    map \$http_host \$asked_host { "" \$host:\$server_port; default \$http_host; }
+    limit_conn_zone \$binary_remote_addr zone=at_once:10m;
+    limit_req_zone \$binary_remote_addr zone=a_second:10m rate=${a_second}r/s;
+    # What is limited is the rule under a flood; a line for each would fill the disk.
+    limit_conn_log_level info;
+    limit_req_log_level info;
     server {
-        listen 127.0.0.1:$port;
+        listen 127.0.0.1:$port backlog=4096;
         root $ROOT/public;
         server_tokens off;
-        location /build/ { expires max; add_header Cache-Control "public, immutable"; try_files \$uri =404; }
+        error_page 502 503 504 @busy;
+        location /build/ {
+            add_header Cache-Control "public, max-age=31536000, immutable";
+            try_files \$uri =404;
+        }
         location /media/ {
             alias $media/;
             expires 1h;
@@ -93,17 +118,18 @@ http {
             add_header Content-Security-Policy "default-src 'none'; sandbox";
         }
         location ~ \.php(/|\$) { return 404; }
-        location / { try_files \$uri @app; }
-        location @app {
-            include /etc/nginx/fastcgi_params;
-            fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
-            fastcgi_param SCRIPT_NAME /index.php;
-            fastcgi_param HTTP_PROXY "";
-            fastcgi_param HTTP_HOST \$host:\$server_port;
-            fastcgi_read_timeout 120s;
-            fastcgi_buffers 16 32k;
-            fastcgi_buffer_size 32k;
-            fastcgi_pass unix:$dir/php-fpm.sock;
+        location / { try_files \$uri @site; }
+        location /manage { try_files \$uri @manage; }
+        location @site { $(application "$dir" site 40) }
+        location @manage { $(application "$dir" manage 920) }
+        location @busy {
+            internal;
+            add_header Retry-After 5 always;
+            add_header Cache-Control no-store always;
+            default_type "text/html; charset=utf-8";
+            return 503 "<!doctype html><html lang=en><meta charset=utf-8><title>Busy</title>\
+<meta name=viewport content='width=device-width'><h1>The site is busy</h1>\
+<p>Please try again in a few seconds.</p></html>";
         }
     }
 }
@@ -113,30 +139,66 @@ CONF
     local preload=(-d opcache.preload="$ROOT/bootstrap/page-cache.php")
     case "$WEB_USER" in "") ;; root) preload=() ;; *) preload+=(-d opcache.preload_user="$WEB_USER") ;; esac
     # What is shared by all workers is set before there are any. Code that changes is read after the next start.
-    "$fpm" $root_flag "${preload[@]}" -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 \
-        -d opcache.max_accelerated_files=20000 -d apc.shm_size="${WELLSPRING_PAGE_MEMORY:-128M}" \
-        --fpm-config "$dir/php-fpm.conf" > "$VAR/log/$name-php-fpm.out" 2>&1 &
-    WEB_PIDS="$WEB_PIDS $!"
-    "$nginx" -e "$VAR/log/$name-nginx.log" -p "$dir/" -c "$dir/nginx.conf" > "$VAR/log/$name-nginx.out" 2>&1 &
-    WEB_PIDS="$WEB_PIDS $!"
+    local limits=(-d opcache.validate_timestamps=0 -d opcache.memory_consumption=128
+        -d opcache.max_accelerated_files=20000 -d apc.shm_size="${WELLSPRING_PAGE_MEMORY:-128M}")
+    run_service "$name-php-fpm" QUIT "$VAR/log/$name-php-fpm.out" \
+        "$fpm" $root_flag "${preload[@]}" "${limits[@]}" --fpm-config "$dir/php-fpm.conf"
+    run_service "$name-nginx" QUIT "$VAR/log/$name-nginx.out" \
+        "$nginx" -e "$VAR/log/$name-nginx.log" -p "$dir/" -c "$dir/nginx.conf"
     # Long work is done beside the requests.
-    local as=""; [ "$WEB_USER" != www-data ] || as="runuser -u www-data --"
-    $as php artisan queue:work --quiet --sleep=1 --tries=1 --timeout=3600 > "$VAR/log/$name-queue.log" 2>&1 &
-    WEB_PIDS="$WEB_PIDS $!"
+    local as=(); [ "$WEB_USER" != www-data ] || as=(setpriv --reuid=www-data --regid=www-data --init-groups)
+    run_service "$name-queue" TERM "$VAR/log/$name-queue.log" \
+        "${as[@]}" php artisan queue:work --quiet --sleep=1 --tries=1 --timeout=3600
     # What is done by the clock: removing what has run out.
-    $as php artisan schedule:work > "$VAR/log/$name-schedule.log" 2>&1 &
-    WEB_PIDS="$WEB_PIDS $!"
+    run_service "$name-schedule" TERM "$VAR/log/$name-schedule.log" "${as[@]}" php artisan schedule:work
     local tries=0
-    until curl -s -o /dev/null "http://127.0.0.1:$port/build/manifest.json" && [ -S "$dir/php-fpm.sock" ]; do
+    until curl -s -o /dev/null "http://127.0.0.1:$port/build/manifest.json" && [ -S "$dir/manage.sock" ]; do
         tries=$((tries + 1))
         [ "$tries" -lt 100 ] || fail "The web server did not start; see the files $name-* in $VAR/log."
         sleep 0.1
     done
 }
 
-stop_web() {
-    local pid
-    for pid in $WEB_PIDS; do kill "$pid" 2>/dev/null || true; done
-    for pid in $WEB_PIDS; do wait "$pid" 2>/dev/null || true; done
-    WEB_PIDS=""
+# A pool of php-fpm: pool NAME FOLDER USER WORKERS SECONDS, in which each request must be done.
+pool() {
+    cat <<CONF
+[$1]
+$3
+listen = $2/$1.sock
+listen.backlog = 128
+pm = static
+pm.max_children = $4
+pm.max_requests = 2000
+request_terminate_timeout = ${5}s
+clear_env = no
+; Who waits for a lock of others is told so, and a transaction that nobody goes on with ends.
+env[PGOPTIONS] = "-c lock_timeout=3s -c statement_timeout=60s -c idle_in_transaction_session_timeout=30s"
+catch_workers_output = yes
+decorate_workers_output = no
+php_admin_value[realpath_cache_size] = 4M
+php_admin_value[upload_tmp_dir] = $2/temp
+php_admin_value[sys_temp_dir] = $2/temp
+php_admin_value[upload_max_filesize] = 61M
+php_admin_value[post_max_size] = 62M
+CONF
+}
+
+# How nginx asks a pool: application FOLDER POOL SECONDS. Uses what start_web has set.
+application() {
+    cat <<CONF
+
+            limit_conn at_once $at_once;
+            limit_req zone=a_second burst=$((a_second * 4)) nodelay;
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
+            fastcgi_param SCRIPT_NAME /index.php;
+            fastcgi_param HTTP_PROXY "";
+            fastcgi_param HTTP_HOST \$asked_host;
+            fastcgi_connect_timeout 5s;
+            fastcgi_read_timeout ${3}s;
+            fastcgi_buffers 16 32k;
+            fastcgi_buffer_size 32k;
+            fastcgi_pass unix:$1/$2.sock;
+        
+CONF
 }

@@ -192,8 +192,7 @@ final class ArrangementsTest extends BrowserTestCase
     public function test_a_look_is_tried_on_made_live_and_taken_back(): void
     {
         $this->width(1280);
-        $this->signIn();
-        $this->visit('/manage/look/seed-packet');
+        $this->signIn('/manage/look/seed-packet');
         $this->sees('Every text on every ground');
         $this->findText('button.word', 'Bitter')->click();
         $this->choose('[role=dialog] select', 'fraunces');

@@ -12,8 +12,7 @@ final class ContentTest extends BrowserTestCase
 {
     public function test_from_a_new_type_to_two_people_at_one_item(): void
     {
-        $this->signIn();
-        $this->visit('/manage/types');
+        $this->signIn('/manage/types');
         $name = 'Recipe '.substr(str_shuffle('abcdefghij'), 0, 6);
         $this->find('[placeholder=Recipe]')->sendKeys($name);
         $this->findText('button', 'Create the type')->click();
@@ -156,8 +155,7 @@ final class ContentTest extends BrowserTestCase
 
     public function test_many_are_changed_at_once_and_taken_back(): void
     {
-        $this->signIn();
-        $this->visit('/manage/content/plot');
+        $this->signIn('/manage/content/plot');
         $this->sees('30 garden plots');
         $this->find('[aria-label="Select all on this page"]')->click();
         $this->findText('button', 'Make drafts')->click();
@@ -195,8 +193,7 @@ final class ContentTest extends BrowserTestCase
 
     public function test_terms_move_by_keyboard_and_by_drag_and_merge(): void
     {
-        $this->signIn();
-        $this->visit('/manage/terms/rooms');
+        $this->signIn('/manage/terms/rooms');
         $this->find('[aria-label="A new term"]')->sendKeys('Moon gate'.WebDriverKeys::ENTER);
         $this->findText('[aria-label=Terms] [role=row]', 'Moon gate')->click();
         $this->find('[aria-label="Move Moon gate below the one before it"]')->sendKeys(WebDriverKeys::ENTER);

@@ -213,8 +213,7 @@ final class JourneyTest extends BrowserTestCase
 
     public function test_rules_are_changed_in_groups_by_hand_and_switched_off(): void
     {
-        $this->signIn();
-        $this->visit('/manage/modules/newest-in-the-shop');
+        $this->signIn('/manage/modules/newest-in-the-shop');
         $this->findText('button', '+ either of several')->click();
         $this->sees('any of these holds: Picture is filled');
         $this->pickField('Field', 'Stock');
@@ -243,8 +242,7 @@ final class JourneyTest extends BrowserTestCase
 
     public function test_what_is_published_is_what_stands_there_at_that_moment(): void
     {
-        $this->signIn();
-        $this->visit('/manage/modules/from-the-journal');
+        $this->signIn('/manage/modules/from-the-journal');
         $this->sees('12 at a time');
         $this->find('[data-at="page.size"]')->click();
         foreach (['5', '4', '3'] as $size) {
@@ -266,8 +264,7 @@ final class JourneyTest extends BrowserTestCase
 
     public function test_what_is_typed_is_kept_though_nobody_saves(): void
     {
-        $this->signIn();
-        $this->visit('/manage/content/product/new');
+        $this->signIn('/manage/content/product/new');
         $this->find('#field-title')->sendKeys('Half a fern');
         $this->findText('nav a', 'Modules')->click();
         $this->sees('Each is set up once');
@@ -285,8 +282,7 @@ final class JourneyTest extends BrowserTestCase
 
     public function test_what_is_wrong_is_said_at_the_field_and_what_was_typed_stays(): void
     {
-        $this->signIn();
-        $this->visit('/manage/content/product/new');
+        $this->signIn('/manage/content/product/new');
         $this->find('#field-title')->sendKeys('Another lady fern');
         $this->enter('slug', 'lady-fern');
         $this->findText('button', 'Save')->click();
@@ -299,29 +295,30 @@ final class JourneyTest extends BrowserTestCase
     public function test_every_screen_is_accessible_at_a_laptops_and_a_phones_width(): void
     {
         $this->signIn();
-        foreach ([1280, 390] as $width) {
-            $this->width($width);
-            foreach ([
-                '/manage/modules' => 'Plants for shade',
-                '/manage/modules/plants-for-shade' => 'When nothing is left',
-                '/manage/content/product' => 'Last change',
-                '/manage/content/product/new' => 'further notice',
-                '/manage/content/event/by-hand' => 'placed by hand',
-                '/manage/content/plot/import' => 'Which file?',
-                '/manage/types' => 'Ready-made sets',
-                '/manage/types/event' => 'When and where',
-                '/manage/terms/groups' => 'Perennials',
-                '/manage/files' => ' kB',
-                '/manage/people' => 'Tansy Blythe',
-                '/manage/account' => 'A new password',
-                '/' => 'Newest in the shop',
-                '/shop' => 'Plants for shade',
-                '/journal' => 'From the journal',
-                '/search?q=fern' => 'found for',
-                '/shop/lady-fern' => 'Hardiness',
-                '/people/marigold-finch' => 'To be found',
-            ] as $path => $words) {
-                $this->visit($path);
+        foreach ([
+            '/manage/modules' => 'Plants for shade',
+            '/manage/modules/plants-for-shade' => 'When nothing is left',
+            '/manage/content/product' => 'Last change',
+            '/manage/content/product/new' => 'further notice',
+            '/manage/content/event/by-hand' => 'placed by hand',
+            '/manage/content/plot/import' => 'Which file?',
+            '/manage/types' => 'Ready-made sets',
+            '/manage/types/event' => 'When and where',
+            '/manage/terms/groups' => 'Perennials',
+            '/manage/files' => ' kB',
+            '/manage/people' => 'Tansy Blythe',
+            '/manage/account' => 'A new password',
+            '/' => 'Newest in the shop',
+            '/shop' => 'Plants for shade',
+            '/journal' => 'From the journal',
+            '/search?q=fern' => 'found for',
+            '/shop/lady-fern' => 'Hardiness',
+            '/people/marigold-finch' => 'To be found',
+        ] as $path => $words) {
+            $this->width(1280);
+            $this->visit($path);
+            foreach ([1280, 390] as $width) {
+                $this->width($width);
                 $this->sees($words);
                 $this->assertAccessible("{$path} at {$width}");
                 if ($width === 390 && str_ends_with($path, '/plants-for-shade')) {

@@ -12,8 +12,7 @@ final class KeepingTest extends BrowserTestCase
 {
     public function test_a_set_is_brought_in_and_a_type_changed_and_taken_back(): void
     {
-        $this->signIn();
-        $this->visit('/manage/types');
+        $this->signIn('/manage/types');
         $this->findText('li', 'Tools to borrow')->findElement(WebDriverBy::tagName('button'))->click();
         $this->sees('6 new terms');
         $this->assertAccessible('a set that is looked at');
@@ -66,8 +65,7 @@ final class KeepingTest extends BrowserTestCase
         imagefilledrectangle($image, 0, 0, 900, 600, (int) imagecolorallocate($image, 60, 120, 90));
         $path = sys_get_temp_dir().'/Beehive by the orchard.png';
         imagepng($image, $path);
-        $this->signIn();
-        $this->visit('/manage/content/plot/new');
+        $this->signIn('/manage/content/plot/new');
         $this->find('#field-title')->sendKeys('Plot by the hives');
         $this->enter('area', '70');
         $input = $this->browser->findElement(WebDriverBy::id('field-picture-upload'));
@@ -121,8 +119,7 @@ final class KeepingTest extends BrowserTestCase
 
     public function test_someone_is_invited_comes_in_and_is_sent_out(): void
     {
-        $this->signIn();
-        $this->visit('/manage/people');
+        $this->signIn('/manage/people');
         $name = 'Wren '.substr(str_shuffle('abcdefghij'), 0, 5);
         $this->findText('button', 'Invite someone')->click();
         $fields = $this->find('[role=dialog]')->findElements(WebDriverBy::cssSelector('input.input'));
@@ -153,8 +150,7 @@ final class KeepingTest extends BrowserTestCase
         );
         $this->findText('button', 'Sign out')->click();
         $this->find('[name=email]');
-        $this->signIn();
-        $this->visit('/manage/people');
+        $this->signIn('/manage/people');
         $this->findText('tr button', $name)->click();
         $this->findText('button', 'Deactivate')->click();
         $this->sees("{$name} is saved.");

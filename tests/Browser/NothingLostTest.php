@@ -68,8 +68,7 @@ final class NothingLostTest extends BrowserTestCase
 
     public function test_a_large_module_is_kept_and_published_and_a_change_made_offline_comes_back(): void
     {
-        $this->signIn();
-        $this->visit('/manage/modules');
+        $this->signIn('/manage/modules');
         $this->newModule('Many words', 'The newest posts');
         $key = basename((string) parse_url((string) $this->browser->getCurrentURL(), PHP_URL_PATH));
         $now = $this->fetch("/modules/{$key}");

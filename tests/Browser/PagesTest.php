@@ -81,8 +81,7 @@ final class PagesTest extends BrowserTestCase
     /** A home page with a welcome for some, and one page for all groups, without a pointer. */
     public function test_pages_are_laid_out_with_the_keyboard_alone(): void
     {
-        $this->signIn();
-        $this->visit('/manage/pages');
+        $this->signIn('/manage/pages');
         $this->sees('What shows where');
         $this->newPageByKeys('Gate', '/gate');
         $this->addBandByKeys(1);
@@ -178,8 +177,7 @@ final class PagesTest extends BrowserTestCase
 
     public function test_something_of_the_frame_stands_around_one_page_alone(): void
     {
-        $this->signIn();
-        $this->visit('/manage/pages');
+        $this->signIn('/manage/pages');
         $this->sees('What shows where');
         $this->find('[aria-label="People of the garden on People: on it"]');
         $this->assertAccessible('the grid of modules against pages');
@@ -276,8 +274,7 @@ final class PagesTest extends BrowserTestCase
 
     private function newPage(string $title, string $address, string $about = ''): void
     {
-        $this->signIn();
-        $this->visit('/manage/pages');
+        $this->signIn('/manage/pages');
         $this->findText('button', '+ a page')->click();
         $field = fn (string $label) => $this->findText('label', $label)->findElement(WebDriverBy::tagName('input'));
         $field('Title')->sendKeys($title);

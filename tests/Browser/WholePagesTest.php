@@ -17,7 +17,8 @@ use Tests\Support\WebClient;
  */
 final class WholePagesTest extends TestCase
 {
-    private const WRITES = 200;
+    /** So many writes, or as WRITES says. */
+    private const WRITES = 80;
 
     /** So many addresses stand for all that begin alike. */
     private const SOME = 4;
@@ -169,7 +170,7 @@ final class WholePagesTest extends TestCase
     public function test_structured_data_and_sitemaps_are_what_others_read(): void
     {
         $said = [];
-        foreach ($this->addresses() as $address) {
+        foreach ($this->someOfEach() as $address) {
             $body = $this->site->get($address)['body'];
             preg_match_all('~<script type="application/ld\+json">(.*?)</script>~s', $body, $found);
             foreach ($found[1] as $json) {
@@ -259,7 +260,7 @@ final class WholePagesTest extends TestCase
         ] as $word => $set) {
             $this->database->exec("update items set {$set}, title = title || ' {$word}', text = '<p>{$word}</p>' where "
                 ."id in (select id from items where status = 'published' and publish_at < now() and audience = "
-                ."'{everyone}' and expire_at is null order by id % 7, id limit 12)");
+                ."'{everyone}' and expire_at is null order by id % 7, id limit 6)");
         }
         $this->database->exec("update pages set live = jsonb_set(live, '{bands,0,slots,0,blocks,0}', "
             ."'{\"block\": \"heading\", \"text\": \"formembers\", \"audience\": [\"members\"]}') "
@@ -288,7 +289,7 @@ final class WholePagesTest extends TestCase
             $this->assertDoesNotMatchRegularExpression('~'.implode('|', $hidden).'~', $body, "{$address}, a member");
             $seen += str_contains($body, 'formembers') ? 1 : 0;
         }
-        $this->assertGreaterThan(20, $seen, 'members see what is for them');
+        $this->assertGreaterThan(8, $seen, 'members see what is for them');
     }
 
     /** The last of all: it leaves the demo site in pieces. */
@@ -318,7 +319,7 @@ final class WholePagesTest extends TestCase
             $hits[] = $again['headers']['x-page-cache'] ?? '';
             $statuses[] = $kept['status'];
         };
-        for ($n = 0; $n < self::WRITES;) {
+        for ($n = 0; $n < (int) (getenv('WRITES') ?: self::WRITES);) {
             // What is kept now is what the writes make stale.
             $asked = ['/', ...array_map(fn (): string => $addresses[mt_rand(0, count($addresses) - 1)], [1, 2])];
             array_walk($asked, fn (string $address) => $this->site->get($address));

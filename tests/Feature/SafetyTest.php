@@ -172,6 +172,34 @@ final class SafetyTest extends TestCase
         $this->get('/search?q=fern')->assertStatus(429)->assertHeader('Retry-After');
     }
 
+    public function test_exports_passwords_and_letters_are_limited_by_account_and_by_address(): void
+    {
+        $this->plantType();
+        $manager = $this->manager();
+        $other = User::query()
+            ->create(['name' => 'Osric', 'email' => 'o@example.org', 'role' => 'manager', 'password' => 'a long password'])
+            ->refresh();
+        $from = fn (string $address) => $this->withServerVariables(['REMOTE_ADDR' => $address]);
+        $export = fn (User $who, string $address): int => $from($address)
+            ->actingAs($who)
+            ->get('/manage/api/exports/plant')
+            ->getStatusCode();
+        $this->assertSame(
+            array_fill(0, 10, 200),
+            array_map(fn (int $n): int => $export($manager, "10.0.0.{$n}"), range(1, 10)),
+        );
+        $this->assertSame([429, 200], [$export($manager, '10.0.0.11'), $export($other, '10.0.0.1')]);
+        $answers = array_map(fn (int $n): int => $from('10.0.1.1')->actingAs($other)->putJson('/manage/api/password', [
+            'current' => 'wrong', 'password' => 'another long password',
+        ])->getStatusCode(), range(1, 11));
+        $this->assertSame([...array_fill(0, 10, 422), 429], $answers);
+        app('auth')->forgetGuards();
+        $letter = fn (int $n): int => $from("10.0.2.{$n}")
+            ->post('/account/password', ['email' => 'M@example.org'])
+            ->getStatusCode();
+        $this->assertSame([200, 429], [max(array_map($letter, range(1, 10))), $letter(11)], 'whoever asks');
+    }
+
     public function test_authors_learn_no_addresses_of_others_and_no_titles_of_what_is_not_theirs(): void
     {
         $this->plantType();

@@ -65,12 +65,43 @@ final class WebClient
         return self::answer($this->handle, curl_exec($this->handle));
     }
 
+    /**
+     * @param  array<string, string>  $values
+     * @return array<string, mixed> the answer
+     */
+    public function upload(string $address, array $values, string $name, string $content): array
+    {
+        curl_setopt_array($this->handle, $this->options($address, [
+            'Accept: application/json', "X-CSRF-TOKEN: {$this->token}",
+        ]) + [
+            CURLOPT_NOBODY => false, CURLOPT_CUSTOMREQUEST => 'POST',
+            CURLOPT_POSTFIELDS => $values + ['file' => new \CURLStringFile($content, $name)],
+        ]);
+        $answer = self::answer($this->handle, curl_exec($this->handle));
+        Assert::assertLessThan(300, $answer['status'], "POST {$address}: {$answer['body']}");
+
+        return json_decode($answer['body'], true, 512, JSON_THROW_ON_ERROR);
+    }
+
     public function signIn(string $email, string $password): void
     {
         $token = fn (): string => json_decode($this->get('/manage/api/token')['body'], true)['token'];
         $this->token = $token();
         $this->send('POST', '/manage/api/sign-in', ['email' => $email, 'password' => $password]);
         $this->token = $token();
+    }
+
+    /** @return array<string, string> values by name */
+    public function cookies(): array
+    {
+        $cookies = [];
+        foreach (curl_getinfo($this->handle, CURLINFO_COOKIELIST) as $line) {
+            // Netscape's cookie file, as libcurl writes it: seven fields, the last two a name and a value.
+            [, , , , , $name, $value] = explode("\t", $line) + array_fill(0, 7, '');
+            $cookies[$name] = $value;
+        }
+
+        return $cookies;
     }
 
     /**

@@ -1,0 +1,86 @@
+# Processes that run as long as the site is served. What ends by itself is started again.
+
+declare -A SERVICE_COMMAND SERVICE_LOG SERVICE_STOP SERVICE_PID
+# By name: when it was begun, how often running it has ended at once, and when it is tried again.
+declare -A BEGUN FAILED DUE
+SERVICES=""
+
+# What ends within so many seconds has failed to start.
+AT_ONCE=2
+# Seconds before it is tried again, longer each time; after the last it is given up.
+PAUSES=(0 1 2 4 8)
+# Seconds that a service has to end what it has in hand.
+LAST_REQUESTS=10
+
+# run_service NAME SIGNAL LOG COMMAND…: starts it; the signal asks it to finish what it has in hand, and end.
+run_service() {
+    local name="$1"
+    SERVICE_STOP[$name]="$2"; SERVICE_LOG[$name]="$3"
+    shift 3
+    SERVICE_COMMAND[$name]="$(printf '%q ' "$@")"
+    SERVICES="$SERVICES $name"
+    begin_service "$name"
+}
+
+begin_service() {
+    # A group of its own, of which nothing is left when it is started again: workers may live longer than their master.
+    [ -z "${SERVICE_PID[$1]:-}" ] || kill -KILL -- "-${SERVICE_PID[$1]}" 2>/dev/null || true
+    eval "exec setsid ${SERVICE_COMMAND[$1]}" >> "${SERVICE_LOG[$1]}" 2>&1 &
+    SERVICE_PID[$1]=$!
+    printf '%s' "$!" > "$VAR/run/$1.pid"
+    BEGUN[$1]=$SECONDS
+}
+
+# Those started last end first.
+stop_services() {
+    local name pid turned="" end
+    for name in $SERVICES; do turned="$name $turned"; done
+    for name in $turned; do
+        pid="${SERVICE_PID[$name]}"
+        kill -s "${SERVICE_STOP[$name]}" "$pid" 2>/dev/null || continue
+        end=$((SECONDS + LAST_REQUESTS))
+        while kill -0 "$pid" 2>/dev/null && [ "$SECONDS" -lt "$end" ]; do sleep 0.1; done
+        if kill -0 "$pid" 2>/dev/null; then
+            say "$name did not end within $LAST_REQUESTS seconds and is killed."
+        fi
+        kill -KILL -- "-$pid" 2>/dev/null || true
+        wait "$pid" 2>/dev/null || true
+    done
+    SERVICES=""
+}
+
+# again NAME LOG COMMAND…: does what starts it, after a pause where it has failed to start before; gives up at last.
+again() {
+    local name="$1" log="$2" pause; shift 2
+    if [ -z "${DUE[$name]:-}" ]; then
+        if [ $((SECONDS - ${BEGUN[$name]:-0})) -gt "$AT_ONCE" ]; then FAILED[$name]=0; fi
+        [ "${FAILED[$name]:-0}" -lt "${#PAUSES[@]}" ] \
+            || fail "$name has ended at once, ${#PAUSES[@]} times in a row. Giving up; see $log."
+        pause="${PAUSES[${FAILED[$name]:-0}]}"
+        FAILED[$name]=$((${FAILED[$name]:-0} + 1))
+        DUE[$name]=$((SECONDS + pause))
+        say "$(date '+%H:%M:%S') $name has ended; it is started again$([ "$pause" = 0 ] || printf ' in %s s' "$pause")."
+    fi
+    [ "$SECONDS" -ge "${DUE[$name]}" ] || return 0
+    DUE[$name]=""
+    BEGUN[$name]=$SECONDS
+    "$@" || true
+}
+
+# Watches PostgreSQL and the services until a signal comes, or one of them ends again and again.
+watch_services() {
+    local name
+    while true; do
+        if ! postgres_runs; then
+            again PostgreSQL "$VAR/log/postgres.log" restart_postgres
+        fi
+        for name in $SERVICES; do
+            if ! kill -0 "${SERVICE_PID[$name]}" 2>/dev/null; then
+                wait "${SERVICE_PID[$name]}" 2>/dev/null || true
+                again "$name" "${SERVICE_LOG[$name]}" begin_service "$name"
+            fi
+        done
+        # In the background: a signal is answered at once.
+        sleep 0.5 & wait $! || true
+    done
+}

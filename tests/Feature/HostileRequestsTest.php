@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Catalogue\CatalogueStore;
+use App\Models\User;
+use App\Modules\ModuleStore;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Tests\Support\HostileInput;
+
+/**
+ * Requests over every route, drawn from a seed, as every kind of person: none ends in a fault of the server, takes long,
+ * tells what it should not, or leaves something half done. `HOSTILE=20000 SEED=7` draws more, or the same again.
+ */
+final class HostileRequestsTest extends TestCase
+{
+    private const REQUESTS = 2_000;
+
+    private const SECONDS = 2.0;
+
+    /** @var array<string, User|null> */
+    private array $people;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Storage::fake('media');
+        Storage::fake('imports');
+        config(['site.searches_a_minute' => 1_000_000]);
+        $this->plantType();
+        $this->people = ['visitor' => null, 'manager' => $this->manager()];
+        foreach (['author', 'member'] as $role) {
+            $this->people[$role] = User::query()->create([
+                'name' => ucfirst($role), 'email' => "{$role}@example.org", 'password' => 'a long password',
+                'role' => $role,
+            ])->refresh();
+        }
+    }
+
+    public function test_no_request_brings_the_server_down_or_a_word_out(): void
+    {
+        $fern = $this->plant(['title' => 'Fern', 'slug' => 'fern', 'groups' => ['ferns'], 'author' => 'm@example.org']);
+        $module = app(ModuleStore::class)->read([
+            'format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']],
+            'offer' => ['key' => 'shop', 'filters' => [
+                ['field' => 'light', 'as' => 'checks'], ['field' => 'price', 'as' => 'range'],
+                ['field' => 'title', 'as' => 'search'],
+            ], 'sizes' => [4, 8]],
+        ]);
+        $this->placeOn($this->pageAt('/shop'), $module);
+        $term = (int) DB::table('terms')->where('slug', 'ferns')->value('id');
+        $seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000));
+        $draw = new HostileInput($seed, [
+            'key' => ['plants', 'plant', 'groups', 'shop', 'home'], 'path' => ['shop', '', 'none', 'shop/fern'],
+            'screen' => ['content/plant', 'modules'], 'name' => ['plant', 'pages'], 'hash' => ['0123456789abcdef'],
+            'secret' => ['x'], 'number' => ['1', '2'],
+        ] + array_fill_keys(['id', 'item'], [(string) $fern->id, (string) $term]));
+        $routes = array_values(array_filter(
+            Route::getRoutes()->getRoutes(),
+            fn (\Illuminate\Routing\Route $route): bool => ! str_ends_with($route->uri(), 'sign-out'),
+        ));
+        $statuses = [];
+        for ($n = 0; $n < (int) (getenv('HOSTILE') ?: self::REQUESTS); $n++) {
+            // Each route in turn, so that none is left out.
+            $route = $routes[$n % count($routes)];
+            $method = $draw->one(array_values(array_diff($route->methods(), ['HEAD'])));
+            $who = $draw->one(array_keys($this->people));
+            $path = $draw->path($route->uri());
+            $body = $draw->body($method, $route->uri());
+            $said = "SEED={$seed}, request {$n}, {$who}: {$method} {$path}";
+            $statuses[] = $this->ask($draw, $who, $method, $path, $body, $said);
+        }
+        $this->assertContains(200, $statuses, 'some are right');
+        $this->assertContains(422, $statuses, 'some are refused');
+    }
+
+    /** @param  array<array-key, mixed>  $body */
+    private function ask(
+        HostileInput $draw,
+        string $who,
+        string $method,
+        string $path,
+        array $body,
+        string $said,
+    ): int {
+        DB::beginTransaction();
+        $this->app['auth']->forgetGuards();
+        $who = $this->people[$who];
+        $who === null || $this->actingAs($who);
+        $before = $method === 'GET' ? null : $this->kept();
+        $isForm = $method === 'GET' || $draw->chance(20);
+        $files = $isForm && $method === 'POST' && $draw->chance(50)
+            ? ['file' => UploadedFile::fake()->createWithContent(
+                $draw->one(["\xE9\xED\xA0\x80.png", '../x.csv', '.csv', 'x.PHP', "a\0b.csv", HostileInput::MARK.'.csv']),
+                $draw->one(["title\nx\n", '', "\x89PNG\r\n", "\xFF\xFE", 'PK'."\3\4"]),
+            )]
+            : [];
+        $begun = microtime(true);
+        /** @var TestResponse<Response> $answer */
+        $answer = $isForm
+            ? $this->call($method, $path, $body, files: $files, server: ['HTTP_ACCEPT' => $draw->one([
+                'text/html', 'application/json', '*/*', "\xFF",
+            ])])
+            : $this->json($method, $path, $body);
+        $seconds = microtime(true) - $begun;
+        // The form that comes back holds what was sent.
+        /** @var TestResponse<Response> $answer */
+        $answer = $answer->isRedirection() && $method === 'POST' ? $this->followRedirects($answer) : $answer;
+        $response = $answer->baseResponse;
+        $status = $response->getStatusCode();
+        $content = (string) $response->getContent();
+        $tried = $said.' with '.mb_substr((string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR), 0, 800);
+        $this->assertLessThan(500, $status, "{$tried}: ".mb_substr($content, 0, 1500));
+        $this->assertLessThan(self::SECONDS, $seconds, $tried);
+        $this->assertStringNotContainsString('vendor/laravel', $content, $tried);
+        if (str_contains((string) $response->headers->get('Content-Type', 'text/html'), 'html')) {
+            $this->assertStringNotContainsString(HostileInput::MARK, $content, $tried);
+        }
+        if ($status >= 400 && $before !== null) {
+            $this->assertSame($before, $this->kept(), "{$tried} was refused");
+        }
+        DB::rollBack();
+        app(CatalogueStore::class)->forget();
+
+        return $status;
+    }
+
+    /** @return array<string, string> what there is of each table that people write, in a word */
+    private function kept(): array
+    {
+        $kept = [];
+        foreach ([
+            'items', 'terms', 'taxonomies', 'types', 'modules', 'module_versions', 'pages', 'users', 'groups', 'media',
+        ] as $table) {
+            $kept[$table] = (string) DB::selectOne("select md5(json_agg(t order by 1)::text) as md5 from {$table} t")?->md5;
+        }
+
+        return $kept;
+    }
+}
