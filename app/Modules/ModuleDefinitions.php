@@ -67,12 +67,28 @@ final readonly class ModuleDefinitions implements StoredDefinitions
             try {
                 $reader->read(self::renamed($row->live ?? [], $renaming, $before));
             } catch (Refused $refused) {
+                if (! self::isReadable($row->live ?? [], $before)) {
+                    // It is broken already, and not by this.
+                    continue;
+                }
                 $message = "the live module “{$row->key}” could no longer be read: {$refused->problems[0]}";
                 $problems[] = new Problem('', ProblemCode::InUse, $message);
             }
         }
 
         return $problems;
+    }
+
+    /** @param  array<string, mixed>  $definition */
+    private static function isReadable(array $definition, Catalogue $catalogue): bool
+    {
+        try {
+            (new ModuleReader($catalogue))->read($definition);
+
+            return true;
+        } catch (Refused) {
+            return false;
+        }
     }
 
     public function drawingFromType(string $type): array

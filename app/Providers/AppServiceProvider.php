@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Audit\Actor;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\StoredDefinitions;
 use App\Changes\Undo;
@@ -45,7 +46,6 @@ use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Queue\Events\Looping;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
@@ -157,7 +157,7 @@ final class AppServiceProvider extends ServiceProvider
         )->by('suggest '.$request->ip()));
         foreach (self::LIMITS as $what => [$account, $address]) {
             RateLimiter::for($what, fn (Request $request): array => [
-                Limit::perMinute($account)->by("{$what} of ".(Auth::id() ?? '')),
+                Limit::perMinute($account)->by("{$what} of ".(Actor::id() ?? '')),
                 Limit::perMinute($address)->by("{$what} from {$request->ip()}"),
             ]);
         }

@@ -86,7 +86,8 @@ abstract class BrowserTestCase extends TestCase
         $client = new WebClient(self::env('SITE_URL'));
         $client->signIn(DemoSite::EMAIL, DemoAccounts::PASSWORD);
         foreach ($client->cookies() as $name => $value) {
-            $this->browser->manage()->addCookie(['name' => $name, 'value' => $value, 'path' => '/', 'httpOnly' => true]);
+            $cookie = ['name' => $name, 'value' => $value, 'path' => '/', 'httpOnly' => true];
+            $this->browser->manage()->addCookie($cookie);
         }
         $this->visit($at);
         if ($at === '/manage/modules') {

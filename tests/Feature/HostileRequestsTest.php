@@ -16,8 +16,8 @@ use Symfony\Component\HttpFoundation\Response;
 use Tests\Support\HostileInput;
 
 /**
- * Requests over every route, drawn from a seed, as every kind of person: none ends in a fault of the server, takes long,
- * tells what it should not, or leaves something half done. `HOSTILE=20000 SEED=7` draws more, or the same again.
+ * Requests over every route, drawn from a seed, as every kind of person: none ends in a fault of the server, takes
+ * long, tells what it should not, or leaves something half done. `HOSTILE=20000 SEED=7` draws more, or the same again.
  */
 final class HostileRequestsTest extends TestCase
 {
@@ -51,7 +51,7 @@ final class HostileRequestsTest extends TestCase
             'format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']],
             'offer' => ['key' => 'shop', 'filters' => [
                 ['field' => 'light', 'as' => 'checks'], ['field' => 'price', 'as' => 'range'],
-                ['field' => 'title', 'as' => 'search'],
+                ['field' => 'words', 'as' => 'search'],
             ], 'sizes' => [4, 8]],
         ]);
         $this->placeOn($this->pageAt('/shop'), $module);
@@ -98,7 +98,9 @@ final class HostileRequestsTest extends TestCase
         $isForm = $method === 'GET' || $draw->chance(20);
         $files = $isForm && $method === 'POST' && $draw->chance(50)
             ? ['file' => UploadedFile::fake()->createWithContent(
-                $draw->one(["\xE9\xED\xA0\x80.png", '../x.csv', '.csv', 'x.PHP', "a\0b.csv", HostileInput::MARK.'.csv']),
+                $draw->one([
+                    "\xE9\xED\xA0\x80.png", '../x.csv', '.csv', 'x.PHP', "a\0b.csv", HostileInput::MARK.'.csv',
+                ]),
                 $draw->one(["title\nx\n", '', "\x89PNG\r\n", "\xFF\xFE", 'PK'."\3\4"]),
             )]
             : [];
@@ -139,7 +141,8 @@ final class HostileRequestsTest extends TestCase
         foreach ([
             'items', 'terms', 'taxonomies', 'types', 'modules', 'module_versions', 'pages', 'users', 'groups', 'media',
         ] as $table) {
-            $kept[$table] = (string) DB::selectOne("select md5(json_agg(t order by 1)::text) as md5 from {$table} t")?->md5;
+            $rows = DB::selectOne("select md5(json_agg(t order by 1)::text) as md5 from {$table} t");
+            $kept[$table] = (string) $rows?->md5;
         }
 
         return $kept;

@@ -44,7 +44,9 @@ final class HostileInput
      */
     public function one(array $all): mixed
     {
-        return $all[$this->random->getInt(0, count($all) - 1)] ?? throw new \LogicException('There is none.');
+        return $all === []
+            ? throw new \LogicException('There is none to draw.')
+            : $all[$this->random->pickArrayKeys($all, 1)[0]];
     }
 
     public function path(string $pattern): string
@@ -53,7 +55,8 @@ final class HostileInput
             $known = $this->known[$found[1]] ?? [];
             $text = $known !== [] && $this->chance(70)
                 ? $this->one($known)
-                : $this->one(['999999', '0', '-1', '1e9', '99999999999999999999', 'none', '%00', '%ff', '..%2f..', '%0d%0a',
+                : $this->one(['999999', '0', '-1', '1e9', '99999999999999999999', 'none', '%00', '%ff',
+                    '..%2f..', '%0d%0a',
                     rawurlencode(self::MARK), rawurlencode("' or 1=1 --"), str_repeat('a', 300), '🌿', '']);
 
             return (string) $text;
@@ -150,10 +153,12 @@ final class HostileInput
     private function odd(): mixed
     {
         return $this->one([
-            null, true, false, 0, -1, 1e308, PHP_INT_MAX, '', ' ', 'NaN', '-0', '1e999', [], [[]], ['x'], [null], [['x' => []]],
+            null, true, false, 0, -1, 1e308, PHP_INT_MAX, '', ' ', 'NaN', '-0', '1e999', [], [[]], ['x'], [null],
+            [['x' => []]],
             ['a' => ['b' => ['c' => ['d' => 1]]]], array_fill(0, 300, 'x'), str_repeat('x', 70_000), "\0", "a\0b",
             self::MARK, '"'.self::MARK, "'; drop table items; --", '${7*7}{{7*7}}', "\u{202E}abc", "🌿\u{FE0F}",
-            "line\r\nHeader: x", '../../../etc/passwd', 'http://169.254.169.254/', "\u{FFFF}", '١٢٣', '<b>', '&lt;', '%s%n',
+            "line\r\nHeader: x", '../../../etc/passwd', 'http://169.254.169.254/', "\u{FFFF}", '١٢٣', '<b>', '&lt;',
+            '%s%n',
         ]);
     }
 }
