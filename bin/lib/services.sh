@@ -27,6 +27,8 @@ begin_service() {
     [ -z "${SERVICE_PID[$1]:-}" ] || kill -KILL -- "-${SERVICE_PID[$1]}" 2>/dev/null || true
     eval "exec setsid ${SERVICE_COMMAND[$1]}" >> "${SERVICE_LOG[$1]}" 2>&1 &
     SERVICE_PID[$1]=$!
+    # That it was killed is said here, and not by the shell as well.
+    disown "$!"
     printf '%s' "$!" > "$VAR/run/$1.pid"
     BEGUN[$1]=$SECONDS
 }
@@ -44,7 +46,6 @@ stop_services() {
             say "$name did not end within $LAST_REQUESTS seconds and is killed."
         fi
         kill -KILL -- "-$pid" 2>/dev/null || true
-        wait "$pid" 2>/dev/null || true
     done
     SERVICES=""
 }
@@ -76,7 +77,6 @@ watch_services() {
         fi
         for name in $SERVICES; do
             if ! kill -0 "${SERVICE_PID[$name]}" 2>/dev/null; then
-                wait "${SERVICE_PID[$name]}" 2>/dev/null || true
                 again "$name" "${SERVICE_LOG[$name]}" begin_service "$name"
             fi
         done

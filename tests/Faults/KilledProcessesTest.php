@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Faults;
 
-use App\Demo\DemoSite;
-use App\People\DemoAccounts;
 use PDO;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\WebClient;
@@ -45,7 +43,7 @@ final class KilledProcessesTest extends TestCase
     public function test_nothing_acknowledged_is_lost_and_the_site_is_back_by_itself(): void
     {
         $slugs = explode(' ', (string) self::value(
-            "select string_agg(slug, ' ') from (select slug from items where type_key = ? order by id limit 3) as some",
+            "select string_agg(slug, ' ') from (select slug from items where type_key = ? order by id limit 3) as listed",
             'product',
         ));
         foreach ($slugs as $slug) {
@@ -189,7 +187,7 @@ final class KilledProcessesTest extends TestCase
             return;
         }
         $client = new WebClient((string) getenv('SITE_URL'));
-        $this->retried(fn () => $client->signIn(DemoSite::EMAIL, DemoAccounts::PASSWORD));
+        $this->retried(fn () => $client->signIn((string) getenv('EMAIL'), (string) getenv('PASSWORD')));
         $does($client, $on, function (int $n) use ($name): void {
             file_put_contents("{$this->notes}/{$name}", "{$n}\n", FILE_APPEND);
         });
