@@ -43,7 +43,7 @@ final class KilledProcessesTest extends TestCase
     public function test_nothing_acknowledged_is_lost_and_the_site_is_back_by_itself(): void
     {
         $slugs = explode(' ', (string) self::value(
-            "select string_agg(slug, ' ') from (select slug from items where type_key = ? order by id limit 3) as listed",
+            "select string_agg(slug, ' ') from (select slug from items where type_key = ? order by id limit 3) as few",
             'product',
         ));
         foreach ($slugs as $slug) {
