@@ -11,6 +11,7 @@ use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StartSession;
 use App\Http\Middleware\TellsOrigin;
 use App\Http\Resources\Refusal;
+use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\QueryException;
@@ -49,6 +50,10 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport([Refused::class, NoSuchPage::class, StaleWrite::class]);
+        // The same fault is told once an hour, however many requests come upon it.
+        $exceptions->throttle(fn (Throwable $fault): Limit => Limit::perHour(1)->by(
+            hash('xxh128', $fault::class.$fault->getMessage().$fault->getFile().$fault->getLine()),
+        ));
         $exceptions->shouldRenderJsonWhen(
             fn (Request $request): bool => $request->is('manage/api/*') || $request->expectsJson(),
         );

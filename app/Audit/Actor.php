@@ -37,12 +37,13 @@ final class Actor
     /** @param  string  $origin  such as an IP address */
     public static function comesFrom(string $origin): void
     {
-        Context::add(self::ORIGIN, $origin);
+        // Not in the log: an address belongs to a person.
+        Context::addHidden(self::ORIGIN, $origin);
     }
 
     public static function origin(): string
     {
-        $origin = Context::get(self::ORIGIN);
+        $origin = Context::getHidden(self::ORIGIN);
 
         return is_string($origin) ? $origin : self::COMMAND;
     }

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Tasks\UnderWay;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\JsonResponse;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
+use Wellspring\Core\Time\Calendar;
 
 /** What the database refuses because of what others do at the same moment, as answers that a person can act on. */
 final class DatabaseFaults
@@ -24,7 +26,13 @@ final class DatabaseFaults
                 'Somebody made the same a moment ago. Look at what is there now, or choose another name.',
             ],
             '23503' => [409, 'gone', 'Something that this names was removed a moment ago. Nothing was written.'],
-            '40P01', '40001', '55P03' => [
+            '55P03' => [
+                409,
+                'busy',
+                'Somebody is changing this now'.UnderWay::words(app(Calendar::class))
+                    .'. Nothing was written; try again.',
+            ],
+            '40P01', '40001' => [
                 409,
                 'busy',
                 'Somebody is changing the same at this moment. Nothing was written; try again.',

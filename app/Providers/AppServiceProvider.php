@@ -15,6 +15,7 @@ use App\Changes\UndoTypeChange;
 use App\Content\BulkEdit;
 use App\Content\TypeChange;
 use App\Http\Middleware\IdentifiesViewer;
+use App\Http\RequestFacts;
 use App\Jobs\KeepIndexes;
 use App\Jobs\RunImport;
 use App\Listing\CachedListing;
@@ -47,6 +48,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Queue\Events\Looping;
 use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
@@ -108,6 +110,7 @@ final class AppServiceProvider extends ServiceProvider
                 ? RenamedMigrations::apply()
                 : null,
         );
+        DB::listen(RequestFacts::countQuery(...));
         // A worker takes up what another one left when it was ended.
         Event::listen(Looping::class, function (): void {
             if (time() - $this->recoveredAt >= self::RECOVER_EVERY) {

@@ -68,10 +68,21 @@ again() {
     "$@" || true
 }
 
+# A log that has grown to so many bytes begins anew; the one before is kept beside it.
+LOG_BYTES=$((50 * 1024 * 1024))
+rotate_logs() {
+    local log
+    find "$VAR/log" -maxdepth 1 -name '*.log' -size +"$LOG_BYTES"c | while read -r log; do
+        # Whoever writes goes on at its end, which is its beginning then.
+        cp "$log" "$log.1" && : > "$log"
+    done
+}
+
 # Watches PostgreSQL and the services until a signal comes, or one of them ends again and again.
 watch_services() {
-    local name
+    local name rotated="$SECONDS"
     while true; do
+        if [ "$SECONDS" -ge $((rotated + 60)) ]; then rotate_logs; rotated="$SECONDS"; fi
         if ! postgres_runs; then
             again PostgreSQL "$VAR/log/postgres.log" restart_postgres
         fi

@@ -24,7 +24,7 @@ APP_NAME=Wellspring
 APP_ENV=production
 APP_DEBUG=false
 APP_KEY=base64:$(head -c 32 /dev/urandom | base64)
-LOG_CHANNEL=errorlog
+LOG_CHANNEL=lines
 SESSION_DRIVER=database
 CACHE_STORE=database
 QUEUE_CONNECTION=database
@@ -35,7 +35,8 @@ DB_USERNAME=wellspring
 DB_PASSWORD=$(head -c 18 /dev/urandom | base64 | tr '+/' 'ab')
 CONF
 )
-    sed -i 's/^QUEUE_CONNECTION=sync$/QUEUE_CONNECTION=database/' "$ROOT/.env"
+    sed -i 's/^QUEUE_CONNECTION=sync$/QUEUE_CONNECTION=database/; s/^LOG_CHANNEL=errorlog$/LOG_CHANNEL=lines/' \
+        "$ROOT/.env"
     if [ "$WEB_USER" = www-data ]; then
         chgrp www-data "$ROOT/.env" && chmod 640 "$ROOT/.env"
         mkdir -p "$ROOT/storage/app/media" "$ROOT/storage/app/imports"
@@ -63,6 +64,7 @@ listen.owner = $WEB_USER"
 [global]
 error_log = $VAR/log/$name-php-fpm.log
 daemonize = no
+log_limit = 65536
 process_control_timeout = ${LAST_REQUESTS}s
 $(pool site "$dir" "$user" "$(workers_of 2)" 30)
 $(pool manage "$dir" "$user" "$(workers_of 2)" 900)
@@ -78,7 +80,11 @@ events { worker_connections $((files / 2)); }
 http {
     include /etc/nginx/mime.types;
     types { image/webp webp; font/woff2 woff2; video/webm webm; }
-    access_log off;
+    # Without addresses, names and what was searched for: of the request line, the path alone.
+    log_format lines escape=json '{"at":"\$time_iso8601","request":"\$request_id","method":"\$request_method",'
+        '"path":"\$path_alone","status":\$status,"bytes":\$body_bytes_sent,"seconds":\$request_time}';
+    map \$request_uri \$path_alone { "~^(?<path>[^?]*)" \$path; }
+    access_log $VAR/log/$name-access.log lines buffer=64k flush=5s;
     sendfile on;
     gzip on;
     gzip_vary on;
@@ -193,6 +199,7 @@ application() {
             fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
             fastcgi_param HTTP_PROXY "";
+            fastcgi_param REQUEST_ID \$request_id;
             fastcgi_param HTTP_HOST \$asked_host;
             fastcgi_connect_timeout 5s;
             fastcgi_read_timeout ${3}s;

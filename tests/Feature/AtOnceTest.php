@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Import;
 use App\Models\Item;
 use App\Models\Module;
 use App\Models\Term;
@@ -225,6 +226,34 @@ final class AtOnceTest extends TestCase
         }
         $this->assertSame(0, $import->wait()->exitCode(), $import->output().$import->errorOutput());
         $this->assertSame(120, Item::query()->where('title', 'like', 'Imported %')->count());
+    }
+
+    /** As php-fpm's pools ask for: nobody waits for ever for what somebody else has locked. */
+    public function test_a_lock_that_is_not_had_is_told_with_who_has_it_and_since_when(): void
+    {
+        $fern = $this->plant(['title' => 'Fern', 'slug' => 'fern']);
+        Import::query()->create([
+            'type_key' => 'plant', 'name' => 'plants.csv', 'file' => '', 'columns' => [], 'state' => 'writing',
+        ]);
+        $other = DB::connection('progress');
+        $other->beginTransaction();
+        $other->select('select id from items where id = ? for update', [$fern->id]);
+        DB::statement("set lock_timeout = '200ms'");
+        try {
+            $answer = $this->actingAs($this->manager)
+                ->putJson("/manage/api/items/{$fern->id}", ['revision' => 1, 'values' => ['height' => 7]])
+                ->assertStatus(409);
+            $this->assertMatchesRegularExpression(
+                '/^Somebody is changing this now: Importing plants.csv, since \d\d:\d\d\. Nothing was written/',
+                (string) $answer->json('message'),
+            );
+        } finally {
+            $other->rollBack();
+            DB::statement('reset lock_timeout');
+        }
+        $this->actingAs($this->manager)
+            ->putJson("/manage/api/items/{$fern->id}", ['revision' => 1, 'values' => ['height' => 7]])
+            ->assertOk();
     }
 
     /** A slug that an import is about to take does not stop the search for a free one beside it. */

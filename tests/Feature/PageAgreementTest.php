@@ -16,7 +16,7 @@ use Tests\Support\Garden;
  */
 final class PageAgreementTest extends TestCase
 {
-    private const PAGES = 80;
+    private const PAGES = 50;
 
     private const NOW = '2026-06-01T12:00:00Z';
 

@@ -53,7 +53,10 @@ final readonly class FrameController
     /** @return array{revision: int, savedAt: string} */
     #[OA\Response(response: 409, description: 'Somebody else saved it meanwhile.', content: new OA\MediaType(
         'application/json',
-        new OA\Schema(ref: '#/components/schemas/Stale'),
+        new OA\Schema(anyOf: [
+            new OA\Schema(ref: '#/components/schemas/Stale'),
+            new OA\Schema(ref: '#/components/schemas/Refusal'),
+        ]),
     ))]
     public function saveDraft(SaveFrameDraftRequest $request): array
     {

@@ -144,7 +144,7 @@ final readonly class ImportController
             throw Refused::because('', ProblemCode::Busy, 'This import is under way already.');
         }
         $row->job_id === null || JobLease::discard($row->job_id);
-        $options = $request->json()->all()['options'];
+        $options = (array) ($request->json()->all()['options'] ?? $given['options'] ?? []);
         ImportPlan::read($options, $this->type($row->type_key), null);
         $row->update([
             'options' => ['columns' => (object) ($options['columns'] ?? [])] + $options,

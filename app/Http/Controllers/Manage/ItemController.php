@@ -100,7 +100,10 @@ final readonly class ItemController
     /** @return ItemShape */
     #[OA\Response(response: 409, description: 'Somebody else saved it meanwhile.', content: new OA\MediaType(
         'application/json',
-        new OA\Schema(ref: '#/components/schemas/StaleItem'),
+        new OA\Schema(anyOf: [
+            new OA\Schema(ref: '#/components/schemas/StaleItem'),
+            new OA\Schema(ref: '#/components/schemas/Refusal'),
+        ]),
     ))]
     public function update(SaveItemRequest $request, Item $item): array
     {

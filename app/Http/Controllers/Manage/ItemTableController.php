@@ -113,7 +113,7 @@ final readonly class ItemTableController
     public function savePreset(SavePresetRequest $request, string $key, TablePresets $presets): array
     {
         $given = $request->validated();
-        $state = (array) $request->json()->all()['state'];
+        $state = (array) ($request->json()->all()['state'] ?? $given['state'] ?? []);
         $presets->save($this->who($request), $this->type($key)->key, (string) ($given['name'] ?? ''), $state);
 
         return $this->presets($request, $key, $presets);

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use App\Audit\Actor;
+use Illuminate\Support\Facades\Route;
+use Monolog\LogRecord;
+use Monolog\Processor\ProcessorInterface;
+
+/**
+ * Adds to a line of the log what request it belongs to: `request` (the id that nginx gives it, in the access log, too),
+ * `person` (the id of whoever is signed in), `route`, `ms` since it began, and how many `queries` it has made.
+ */
+final class RequestFacts implements ProcessorInterface
+{
+    private static int $queries = 0;
+
+    /** Called for every query. */
+    public static function countQuery(): void
+    {
+        self::$queries++;
+    }
+
+    public function __invoke(LogRecord $record): LogRecord
+    {
+        $id = request()->server('REQUEST_ID');
+        $record->extra += array_filter([
+            'request' => is_string($id) ? $id : null,
+            'person' => Actor::user()?->id,
+            'route' => app()->runningInConsole()
+                ? implode(' ', array_slice((array) ($_SERVER['argv'] ?? []), 0, 2))
+                : request()->method().' /'.(Route::current()?->uri() ?? ''),
+            'ms' => defined('LARAVEL_START') ? (int) round((microtime(true) - LARAVEL_START) * 1000) : null,
+            'queries' => self::$queries,
+        ], fn (mixed $value): bool => $value !== null);
+
+        return $record;
+    }
+}
