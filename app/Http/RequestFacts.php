@@ -11,7 +11,8 @@ use Monolog\Processor\ProcessorInterface;
 
 /**
  * Adds to a line of the log what request it belongs to: `request` (the id that nginx gives it, in the access log, too),
- * `person` (the id of whoever is signed in), `route`, `ms` since it began, and how many `queries` it has made.
+ * `person` (the id of whoever is signed in), `route` or the command, `ms` since it began, and how many `queries` it has
+ * made.
  */
 final class RequestFacts implements ProcessorInterface
 {
@@ -26,12 +27,13 @@ final class RequestFacts implements ProcessorInterface
     public function __invoke(LogRecord $record): LogRecord
     {
         $id = request()->server('REQUEST_ID');
+        $route = Route::current();
         $record->extra += array_filter([
             'request' => is_string($id) ? $id : null,
             'person' => Actor::user()?->id,
-            'route' => app()->runningInConsole()
-                ? implode(' ', array_slice((array) ($_SERVER['argv'] ?? []), 0, 2))
-                : request()->method().' /'.(Route::current()?->uri() ?? ''),
+            'route' => $route !== null
+                ? request()->method()." /{$route->uri()}"
+                : implode(' ', array_slice((array) ($_SERVER['argv'] ?? []), 0, 2)),
             'ms' => defined('LARAVEL_START') ? (int) round((microtime(true) - LARAVEL_START) * 1000) : null,
             'queries' => self::$queries,
         ], fn (mixed $value): bool => $value !== null);

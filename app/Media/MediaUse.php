@@ -48,11 +48,12 @@ final readonly class MediaUse
         foreach ($naming as $screen => $rows) {
             foreach ($rows as $row) {
                 $said = json_encode([$row->draft, $row->live], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
-                $title = $row->draft['name'] ?? $row->draft['title'] ?? $row->key;
+                $title = $row->draft['name'] ?? $row->draft['title'] ?? null;
+                $title = is_string($title) ? $title : $row->key;
                 foreach ($names as $name) {
                     if (str_contains($said, (string) json_encode($name, JSON_UNESCAPED_SLASHES))) {
                         $uses[$name][] = [
-                            'title' => is_string($title) ? $title : $row->key,
+                            'title' => $isManager ? $title : ($screen === 'modules' ? 'a module' : 'a page'),
                             'link' => $isManager ? "/{$screen}/{$row->key}" : null,
                         ];
                     }

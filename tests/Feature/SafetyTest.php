@@ -33,6 +33,7 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Storage;
 use Tests\Support\Garden;
 use Wellspring\Core\Content\File\TaxonomyFile;
+use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Problem\Refused;
 
 /** Nobody sees, does or smuggles in what they should not; and what was done can be told. */
@@ -200,6 +201,44 @@ final class SafetyTest extends TestCase
             ->post('/account/password', ['email' => 'M@example.org'])
             ->getStatusCode();
         $this->assertSame([302, 429], [max(array_map($letter, range(1, 10))), $letter(11)], 'whoever asks');
+    }
+
+    public function test_a_module_that_names_a_lost_term_is_logged_once_and_stops_nothing_else(): void
+    {
+        $log = $this->file('log', '');
+        config(['logging.default' => 'lines', 'logging.channels.lines.handler_with.stream' => $log]);
+        $this->plantType();
+        $this->plant(['title' => 'Fern', 'groups' => ['perennials']]);
+        $module = app(ModuleStore::class)->read([
+            'format' => 1, 'key' => 'ferns', 'name' => 'Ferns', 'source' => ['items' => ['plant']],
+            'where' => ['all' => [['field' => 'groups', 'test' => 'anyOf', 'value' => ['ferns']]]],
+        ]);
+        $this->placeOn($this->pageAt('/ferns'), $module);
+        // As nobody but the database itself can do it.
+        DB::statement("update terms set slug = 'gone' where slug = 'ferns'");
+        app(CatalogueStore::class)->forget();
+        foreach (range(1, 3) as $time) {
+            $this->get('/ferns')->assertOk();
+        }
+        $lines = array_filter(
+            array_map(fn (string $line): mixed => json_decode($line, true), file($log) ?: []),
+            fn (mixed $line): bool => is_array($line) && str_contains($line['message'], '“ferns” cannot be read'),
+        );
+        $this->assertCount(1, $lines);
+        $extra = array_values($lines)[0]['extra'];
+        $this->assertSame('GET /{path?}', $extra['route']);
+        $this->assertGreaterThan(0, $extra['queries']);
+        $this->assertArrayNotHasKey('origin', $extra, 'no address of a visitor');
+
+        $this->actingAs($this->manager());
+        $this->assertSame(
+            ['attention'],
+            array_column((array) $this->getJson('/manage/api/modules')->assertOk()->json(), 'state'),
+        );
+        $this->putJson('/manage/api/types', ['file' => [
+            '$schema' => TypeFile::DRAFT, 'title' => 'Tool', 'type' => 'object', 'properties' => new \stdClass,
+            'x-wellspring' => ['format' => 1, 'key' => 'tool', 'address' => '/tools/{slug}'],
+        ]])->assertSuccessful();
     }
 
     public function test_authors_learn_no_addresses_of_others_and_no_titles_of_what_is_not_theirs(): void

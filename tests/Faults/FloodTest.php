@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Faults;
+
+use PHPUnit\Framework\TestCase;
+
+/** Somebody opens thousands of connections: others are served meanwhile, and nothing is left to recover from. */
+final class FloodTest extends TestCase
+{
+    private const CONNECTIONS = 2000;
+
+    /** Seconds that others may wait, at the median. */
+    private const OTHERS_WAIT = 1.0;
+
+    public function test_half_sent_and_many_requests_keep_nobody_else_from_the_site(): void
+    {
+        $seconds = (float) (getenv('FLOOD_SECONDS') ?: 20);
+        $this->assertSame(200, $this->ask()[0]);
+        $flood = [];
+        for ($n = 0; $n < self::CONNECTIONS; $n++) {
+            $socket = @stream_socket_client('tcp://'.$this->server(), $code, $message, 5);
+            $this->assertNotFalse($socket, "connection {$n}: {$message}");
+            stream_set_blocking($socket, false);
+            // Half of them never end their request; the others ask for pages that are made anew.
+            fwrite($socket, $n % 2 === 0 ? substr($this->request($n), 0, -2) : $this->request($n));
+            $flood[] = $socket;
+        }
+        $waits = [];
+        for ($end = microtime(true) + $seconds; microtime(true) < $end; usleep(200_000)) {
+            [$status, $waited] = $this->ask();
+            $this->assertSame(200, $status);
+            $waits[] = $waited;
+            // Each asks again as soon as it is answered.
+            foreach ($flood as $n => $socket) {
+                $said = $n % 2 === 1 ? @fread($socket, 65_536) : '';
+                if ($said !== '' && $said !== false) {
+                    @fwrite($socket, $this->request($n));
+                }
+            }
+        }
+        sort($waits);
+        $this->assertLessThan(self::OTHERS_WAIT, $waits[intdiv(count($waits), 2)], 'the median of others');
+        array_map(fclose(...), $flood);
+        [$status, $waited] = $this->ask();
+        $this->assertSame(200, $status);
+        $this->assertLessThan(self::OTHERS_WAIT, $waited, 'afterwards');
+    }
+
+    /** @return array{int, float} the status and the seconds that somebody else waits, who comes from another address */
+    private function ask(): array
+    {
+        $handle = curl_init("http://{$this->server()}/shop");
+        curl_setopt_array($handle, [
+            CURLOPT_INTERFACE => '127.0.0.2', CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 30,
+        ]);
+        curl_exec($handle);
+
+        return [curl_getinfo($handle, CURLINFO_RESPONSE_CODE), curl_getinfo($handle, CURLINFO_TOTAL_TIME)];
+    }
+
+    private function request(int $n): string
+    {
+        return "GET /none-{$n} HTTP/1.1\r\nHost: {$this->server()}\r\n\r\n";
+    }
+
+    private function server(): string
+    {
+        return (string) preg_replace('~^http://~', '', (string) getenv('SITE_URL'));
+    }
+}
