@@ -81,6 +81,15 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 	}
 	return (
 		<div className="grid gap-6">
+			{row.stopped && (
+				<Notice>
+					The server was stopped while it was {row.state === "checking" ? "checking" : "writing"} this file. Nothing of
+					it is written. It begins again by itself when the server is back, or now:{" "}
+					<button type="button" className="link" onClick={() => run.mutate(row.state === "writing")}>
+						Begin again
+					</button>
+				</Notice>
+			)}
 			<section className="bg-base-100 border border-base-300 rounded-box p-5 grid gap-4" aria-labelledby="match">
 				<div className="flex flex-wrap items-baseline gap-x-4">
 					<h2 id="match" className="font-serif text-xl font-semibold">
@@ -148,15 +157,6 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 					)}
 				</div>
 			</section>
-			{row.stopped && (
-				<Notice>
-					The server was stopped while it was {row.state === "checking" ? "checking" : "writing"} this file. Nothing of
-					it is written. It begins again by itself when the server is back, or now:{" "}
-					<button type="button" className="link" onClick={() => run.mutate(row.state === "writing")}>
-						Begin again
-					</button>
-				</Notice>
-			)}
 			{row.state === "failed" && <Problems result={result} />}
 			{checked && result && (
 				<section className="grid gap-4" aria-labelledby="checked">
