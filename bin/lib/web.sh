@@ -105,6 +105,10 @@ http {
     map \$http_host \$asked_host { "" \$host:\$server_port; default \$http_host; }
     limit_conn_zone \$binary_remote_addr zone=at_once:10m;
     limit_req_zone \$binary_remote_addr zone=a_second:10m rate=${a_second}r/s;
+    # What stands behind a proxy is counted by its own address.
+    $(trusted_proxies)
+    real_ip_header X-Forwarded-For;
+    real_ip_recursive on;
     # What is limited is the rule under a flood; a line for each would fill the disk.
     limit_conn_log_level info;
     limit_req_log_level info;
@@ -165,6 +169,19 @@ CONF
     done
 }
 
+# For nginx: the proxies before the site whose word about a visitor's address is taken, as TRUSTED_PROXIES says.
+trusted_proxies() {
+    local said proxy
+    said="${TRUSTED_PROXIES:-$(sed -n 's/^TRUSTED_PROXIES=//p' "$ROOT/.env" | tr -d "\"'")}"
+    printf '%s' "$said" | tr -s ', ' '\n' | while read -r proxy || [ -n "$proxy" ]; do
+        case "$proxy" in
+            "") ;;
+            '*' | '**') printf 'set_real_ip_from 0.0.0.0/0; set_real_ip_from ::/0; ' ;;
+            *) printf 'set_real_ip_from %s; ' "$proxy" ;;
+        esac
+    done
+}
+
 # A pool of php-fpm: pool NAME FOLDER USER WORKERS SECONDS, in which each request must be done.
 pool() {
     cat <<CONF
@@ -199,6 +216,8 @@ application() {
             fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
             fastcgi_param HTTP_PROXY "";
+            # The application asks for itself whom it may believe.
+            fastcgi_param REMOTE_ADDR \$realip_remote_addr;
             fastcgi_param REQUEST_ID \$request_id;
             fastcgi_param HTTP_HOST \$asked_host;
             fastcgi_connect_timeout 5s;

@@ -7,6 +7,7 @@ namespace Tests\Browser;
 use App\Demo\DemoSite;
 use App\People\DemoAccounts;
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\ElementNotInteractableException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteExecuteMethod;
@@ -413,7 +414,7 @@ abstract class BrowserTestCase extends TestCase
                 if ($found !== null) {
                     return $found;
                 }
-            } catch (StaleElementReferenceException) {
+            } catch (StaleElementReferenceException|ElementNotInteractableException) {
                 // The screen was drawn anew in between; look again.
             }
             usleep(50_000);

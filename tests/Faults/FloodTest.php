@@ -48,6 +48,37 @@ final class FloodTest extends TestCase
         $this->assertLessThan(self::OTHERS_WAIT, $waited, 'afterwards');
     }
 
+    /** bin/faults trusts the proxy at 127.0.0.3, and nobody else's word about whom they ask for. */
+    public function test_who_stands_behind_a_proxy_is_counted_by_their_own_address(): void
+    {
+        $behind = fn (string $proxy): array => array_count_values($this->atOnce(120, fn (int $n): array => [
+            CURLOPT_INTERFACE => $proxy, CURLOPT_HTTPHEADER => ["X-Forwarded-For: 10.1.{$n}.7"],
+        ]));
+        $this->assertSame([404 => 120], $behind('127.0.0.3'));
+        $this->assertArrayHasKey(503, $behind('127.0.0.4'), 'all of them come from one address');
+    }
+
+    /**
+     * @param  \Closure(int): array<int, mixed>  $options  of the nth request
+     * @return list<int> statuses of pages that are made anew
+     */
+    private function atOnce(int $requests, \Closure $options): array
+    {
+        $all = curl_multi_init();
+        $handles = [];
+        for ($n = 0; $n < $requests; $n++) {
+            $handles[] = $handle = curl_init("http://{$this->server()}/none-at-once-{$n}");
+            curl_setopt_array($handle, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 60] + $options($n));
+            curl_multi_add_handle($all, $handle);
+        }
+        do {
+            curl_multi_exec($all, $running);
+            curl_multi_select($all, 0.05);
+        } while ($running > 0);
+
+        return array_map(fn (\CurlHandle $one): int => curl_getinfo($one, CURLINFO_RESPONSE_CODE), $handles);
+    }
+
     /** @return array{int, float} the status and the seconds that somebody else waits, who comes from another address */
     private function ask(): array
     {

@@ -14,7 +14,7 @@ use Tests\Support\WebClient;
  */
 final class KilledProcessesTest extends TestCase
 {
-    /** Seconds in which the site must answer again. */
+    /** Seconds in which the site must answer again; BACK_WITHIN says more where the machine has other work to do. */
     private const BACK_WITHIN = 10.0;
 
     /** Seconds in which long work must have ended, once nothing is killed any more. */
@@ -58,7 +58,8 @@ final class KilledProcessesTest extends TestCase
             $what = ['worker', 'worker', 'php-fpm', 'nginx', 'queue', 'backend', 'postgres'][mt_rand(0, 6)];
             $this->kill($what);
             $seconds = $this->untilBack();
-            $this->assertLessThan(self::BACK_WITHIN, $seconds, "SEED={$seed}, round {$round}: {$what} was killed");
+            $limit = (float) (getenv('BACK_WITHIN') ?: self::BACK_WITHIN);
+            $this->assertLessThan($limit, $seconds, "SEED={$seed}, round {$round}: {$what} was killed");
             $slowest = max($slowest, $seconds);
         }
         $this->stopWriters();
