@@ -23,6 +23,8 @@ final class HostileRequestsTest extends TestCase
 {
     private const REQUESTS = 2_000;
 
+    private const SEED = 7;
+
     /** None takes longer, alone; beside other tests it may wait for them. */
     private const SECONDS = 2.0;
 
@@ -59,7 +61,7 @@ final class HostileRequestsTest extends TestCase
         ]);
         $this->placeOn($this->pageAt('/shop'), $module);
         $term = (int) DB::table('terms')->where('slug', 'ferns')->value('id');
-        $seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000));
+        $seed = (int) (getenv('SEED') ?: self::SEED);
         $draw = new HostileInput($seed, [
             'key' => ['plants', 'plant', 'groups', 'shop', 'home'], 'path' => ['shop', '', 'none', 'shop/fern'],
             'screen' => ['content/plant', 'modules'], 'name' => ['plant', 'pages'], 'hash' => ['0123456789abcdef'],
