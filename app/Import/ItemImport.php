@@ -201,8 +201,8 @@ final class ItemImport
                     if ($one instanceof Refused) {
                         throw $one;
                     }
-                    $slugs = self::once($slugs, 'slug', $one->draft->slug, $row);
-                    $keys = $key === 'slug' ? [] : self::once($keys, $key, $one->draft->fields[$key] ?? null, $row);
+                    self::once($slugs, 'slug', $one->draft->slug, $row);
+                    $key === 'slug' || self::once($keys, $key, $one->draft->fields[$key] ?? null, $row);
                     $result->{$one->becomes}++;
                     if ($one->item !== null && $one->becomes === 'changed') {
                         $known[] = $one->item->id;
@@ -220,12 +220,11 @@ final class ItemImport
     }
 
     /**
-     * @param  array<array-key, string>  $seen  where each stands, by value
-     * @return array<array-key, string> with this one
+     * @param  array<array-key, string>  $seen  where each stands, by value; this one is added
      *
      * @throws Refused when it stands there already
      */
-    private static function once(array $seen, string $column, mixed $value, Row $row): array
+    private static function once(array &$seen, string $column, mixed $value, Row $row): void
     {
         $value = is_string($value) || is_int($value) || is_float($value) ? (string) $value : '';
         if ($value !== '' && isset($seen[$value])) {
@@ -235,8 +234,9 @@ final class ItemImport
                 "“{$value}” stands on {$seen[$value]} already; expected each once.",
             );
         }
-
-        return $value === '' ? $seen : $seen + [$value => $row->place];
+        if ($value !== '') {
+            $seen[$value] = $row->place;
+        }
     }
 
     private function refuse(ImportResult $result, Row $row, Refused $refused): void

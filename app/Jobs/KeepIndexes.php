@@ -6,27 +6,16 @@ namespace App\Jobs;
 
 use App\Listing\Indexes;
 use App\Modules\ModuleStore;
-use App\Tasks\HoldsLease;
+use App\Tasks\LeasedJob;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
-use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
 
 /** Makes the indexes that live modules need, while the site goes on, and drops those that none does. */
 final class KeepIndexes implements ShouldQueue
 {
     use Dispatchable;
-    use Queueable;
-
-    public int $tries = 3;
-
-    public int $timeout = 3600;
-
-    /** @return list<object> */
-    public function middleware(): array
-    {
-        return [new HoldsLease];
-    }
+    use LeasedJob;
 
     public function handle(Indexes $indexes, ModuleStore $modules): void
     {

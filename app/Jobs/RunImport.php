@@ -11,10 +11,9 @@ use App\Import\ImportPlan;
 use App\Import\ImportResult;
 use App\Import\ItemImport;
 use App\Models\Import;
-use App\Tasks\HoldsLease;
+use App\Tasks\LeasedJob;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\LostConnectionDetector;
-use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Queue\MaxAttemptsExceededException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -25,21 +24,10 @@ use Wellspring\Core\Problem\Refused;
 /** Checks or writes an import away from the request, so that whoever began it can leave. */
 final class RunImport implements ShouldQueue
 {
-    use Queueable;
-
-    /** A job whose worker was ended is begun anew; after so many times something is wrong with the work itself. */
-    public int $tries = 3;
-
-    public int $timeout = 3600;
+    use LeasedJob;
 
     public function __construct(private readonly int $import, private readonly bool $write)
     {
-    }
-
-    /** @return list<object> */
-    public function middleware(): array
-    {
-        return [new HoldsLease];
     }
 
     public function handle(ItemImport $import, CatalogueStore $store): void

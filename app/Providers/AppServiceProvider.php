@@ -17,7 +17,6 @@ use App\Content\TypeChange;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Http\RequestFacts;
 use App\Jobs\KeepIndexes;
-use App\Jobs\RunImport;
 use App\Listing\CachedListing;
 use App\Listing\Compiler;
 use App\Listing\ContextFactory;
@@ -39,7 +38,6 @@ use App\Site\PageAddress;
 use App\Site\SitePages;
 use App\Tasks\JobLease;
 use App\Tasks\LongWorkRegister;
-use App\Tasks\RunTask;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Console\Events\CommandStarting;
@@ -51,6 +49,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
@@ -111,11 +110,14 @@ final class AppServiceProvider extends ServiceProvider
                 : null,
         );
         DB::listen(RequestFacts::countQuery(...));
+        Queue::createPayloadUsing(
+            fn (?string $connection, ?string $queue, array $payload): array => JobLease::payload($payload),
+        );
         // A worker takes up what another one left when it was ended.
         Event::listen(Looping::class, function (): void {
             if (time() - $this->recoveredAt >= self::RECOVER_EVERY) {
                 $this->recoveredAt = time();
-                JobLease::recover([RunImport::class, RunTask::class, KeepIndexes::class]);
+                JobLease::recover();
             }
         });
         Event::listen(LiveModulesChanged::class, fn () => KeepIndexes::dispatch());

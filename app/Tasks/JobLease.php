@@ -6,6 +6,8 @@ namespace App\Tasks;
 
 use App\Models\Import;
 use App\Models\Task;
+use Illuminate\Contracts\Bus\Dispatcher;
+use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -16,6 +18,9 @@ final class JobLease
 {
     /** The first half of the lock's key: which kind of lock it is. */
     private const KIND = 7_301;
+
+    /** Tells in the payload that a job holds a lease while it is done. */
+    private const MARK = 'leased';
 
     /** A job that was taken so many seconds ago has its lease, or nobody is doing it. */
     private const GRACE = 5;
@@ -55,24 +60,38 @@ final class JobLease
         return $job?->stopped === true && $work->newQuery()->whereKey($work->id)->sole()->isUnderWay();
     }
 
-    /**
-     * Puts what has stopped back into the queue: a job of which nothing was written, or all in one transaction that
-     * takes the job's own state along, is begun anew.
-     *
-     * @param  list<class-string>  $jobs  that hold a lease while they are done
-     * @return int how many
-     */
-    public static function recover(array $jobs): int
+    /** Puts what has stopped back into the queue; none of it was written, or all of it and that it is done. */
+    public static function recover(): void
     {
-        // As a payload begins; what follows may hold null bytes, which the database reads in no JSON.
-        $names = array_map(fn (string $job): string => '"displayName":'.json_encode($job), $jobs);
-
-        return DB::update(
+        // Of a payload as text: what it holds of PHP's own may have null bytes, which the database reads in no JSON.
+        DB::update(
             'update jobs set reserved_at = null, available_at = floor(extract(epoch from now())) '
-                .'where '.self::IS_STOPPED.' and exists (select 1 from '
-                .'jsonb_array_elements_text(?) as name where strpos(payload, name) > 0)',
-            [self::KIND, self::GRACE, json_encode($names, JSON_THROW_ON_ERROR)],
+                .'where '.self::IS_STOPPED.' and strpos(payload, ?) > 0',
+            [self::KIND, self::GRACE, '"'.self::MARK.'":true'],
         );
+    }
+
+    /**
+     * What the payload of a job says beside Laravel's own.
+     *
+     * @param  array<string, mixed>  $payload  before the job is serialized
+     * @return array<string, bool>
+     */
+    public static function payload(array $payload): array
+    {
+        $job = is_array($payload['data'] ?? null) ? $payload['data']['command'] ?? null : null;
+
+        return is_object($job) && in_array(LeasedJob::class, class_uses_recursive($job), true)
+            ? [self::MARK => true]
+            : [];
+    }
+
+    /** @return int|null the id of the job; null where it was done at once, or by a queue that is not the database's */
+    public static function dispatch(ShouldQueue $job): ?int
+    {
+        $id = app(Dispatcher::class)->dispatch($job);
+
+        return is_numeric($id) && $id > 0 ? (int) $id : null;
     }
 
     /** Takes a job that has stopped out of the queue, so that it can be begun by hand. */

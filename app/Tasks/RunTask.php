@@ -9,30 +9,18 @@ use App\Catalogue\CatalogueStore;
 use App\Models\Task;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\LostConnectionDetector;
-use Illuminate\Foundation\Queue\Queueable;
 use Wellspring\Core\Problem\Refused;
 
 /** Does the work of a task away from the request, as whoever began it. */
 final class RunTask implements ShouldQueue
 {
-    use Queueable;
+    use LeasedJob;
 
     private const FAULT = [['path' => '', 'code' => 'failed', 'message' => 'Something went wrong on the server; '
         .'nothing was written. It has been noted in the log.']];
 
-    /** A job whose worker was ended is begun anew; after so many times something is wrong with the work itself. */
-    public int $tries = 3;
-
-    public int $timeout = 3600;
-
     public function __construct(private readonly int $task)
     {
-    }
-
-    /** @return list<object> */
-    public function middleware(): array
-    {
-        return [new HoldsLease];
     }
 
     public function handle(Tasks $tasks, CatalogueStore $store): void

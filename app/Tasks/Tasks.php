@@ -6,7 +6,6 @@ namespace App\Tasks;
 
 use App\Audit\Actor;
 use App\Models\Task;
-use Illuminate\Contracts\Bus\Dispatcher;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\ProblemCode;
@@ -71,8 +70,8 @@ final readonly class Tasks
             'input' => $input,
             'total' => $items,
         ]);
-        $job = app(Dispatcher::class)->dispatch(new RunTask($task->id));
-        Task::query()->whereKey($task->id)->update(['job_id' => is_numeric($job) && $job > 0 ? (int) $job : null]);
+        $job = JobLease::dispatch(new RunTask($task->id));
+        Task::query()->whereKey($task->id)->update(['job_id' => $job]);
 
         /** @var TaskAnswer<TAnswer> $answer */
         $answer = self::answer($task->refresh());

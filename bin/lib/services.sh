@@ -6,7 +6,7 @@ declare -A BEGUN FAILED DUE
 SERVICES=""
 
 # What ends within so many seconds has failed to start.
-AT_ONCE=2
+FAILS_WITHIN=2
 # Seconds before it is tried again, longer each time; after the last it is given up.
 PAUSES=(0 1 2 4 8)
 # Seconds that a service has to end what it has in hand.
@@ -54,7 +54,7 @@ stop_services() {
 again() {
     local name="$1" log="$2" pause; shift 2
     if [ -z "${DUE[$name]:-}" ]; then
-        if [ $((SECONDS - ${BEGUN[$name]:-0})) -gt "$AT_ONCE" ]; then FAILED[$name]=0; fi
+        if [ $((SECONDS - ${BEGUN[$name]:-0})) -gt "$FAILS_WITHIN" ]; then FAILED[$name]=0; fi
         [ "${FAILED[$name]:-0}" -lt "${#PAUSES[@]}" ] \
             || fail "$name has ended at once, ${#PAUSES[@]} times in a row. Giving up; see $log."
         pause="${PAUSES[${FAILED[$name]:-0}]}"

@@ -30,6 +30,14 @@ use Wellspring\Core\Problem\Refused;
         )),
     ],
 )]
+#[OA\Schema(schema: 'Conflict', description: 'Others saved meanwhile, or are writing now.', anyOf: [
+    new OA\Schema(ref: '#/components/schemas/Stale'),
+    new OA\Schema(ref: '#/components/schemas/Refusal'),
+])]
+#[OA\Schema(schema: 'ItemConflict', description: 'Others saved the item meanwhile, or are writing now.', anyOf: [
+    new OA\Schema(ref: '#/components/schemas/StaleItem'),
+    new OA\Schema(ref: '#/components/schemas/Refusal'),
+])]
 #[OA\Schema(
     schema: 'Stale',
     description: 'The write started from a revision that is no longer the newest.',

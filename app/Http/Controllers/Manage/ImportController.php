@@ -19,7 +19,6 @@ use App\Jobs\RunImport;
 use App\Models\Import;
 use App\Models\User;
 use App\Tasks\JobLease;
-use Illuminate\Contracts\Bus\Dispatcher;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
@@ -136,7 +135,7 @@ final readonly class ImportController
      *
      * @return ImportShape
      */
-    public function run(RunImportRequest $request, Dispatcher $jobs, int $id): array
+    public function run(RunImportRequest $request, int $id): array
     {
         $given = $request->validated();
         $row = $this->row($id);
@@ -152,8 +151,8 @@ final readonly class ImportController
             'done' => 0,
             'job_id' => null,
         ]);
-        $job = $jobs->dispatch(new RunImport($row->id, (bool) $given['write']));
-        Import::query()->whereKey($row->id)->update(['job_id' => is_numeric($job) && $job > 0 ? (int) $job : null]);
+        $job = JobLease::dispatch(new RunImport($row->id, (bool) $given['write']));
+        Import::query()->whereKey($row->id)->update(['job_id' => $job]);
 
         return $this->shape->whole($row->refresh());
     }

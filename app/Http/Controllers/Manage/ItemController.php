@@ -100,10 +100,7 @@ final readonly class ItemController
     /** @return ItemShape */
     #[OA\Response(response: 409, description: 'Somebody else saved it meanwhile.', content: new OA\MediaType(
         'application/json',
-        new OA\Schema(anyOf: [
-            new OA\Schema(ref: '#/components/schemas/StaleItem'),
-            new OA\Schema(ref: '#/components/schemas/Refusal'),
-        ]),
+        new OA\Schema(ref: '#/components/schemas/ItemConflict'),
     ))]
     public function update(SaveItemRequest $request, Item $item): array
     {

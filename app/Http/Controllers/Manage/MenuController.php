@@ -72,10 +72,7 @@ final readonly class MenuController
     /** @return array{revision: int, savedAt: string} */
     #[OA\Response(response: 409, description: 'Somebody else saved it meanwhile.', content: new OA\MediaType(
         'application/json',
-        new OA\Schema(anyOf: [
-            new OA\Schema(ref: '#/components/schemas/Stale'),
-            new OA\Schema(ref: '#/components/schemas/Refusal'),
-        ]),
+        new OA\Schema(ref: '#/components/schemas/Conflict'),
     ))]
     public function saveDraft(SaveMenuDraftRequest $request, string $key): array
     {

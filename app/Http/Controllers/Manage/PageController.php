@@ -109,10 +109,7 @@ final readonly class PageController
     /** @return array{revision: int, savedAt: string} */
     #[OA\Response(response: 409, description: 'Somebody else saved it meanwhile.', content: new OA\MediaType(
         'application/json',
-        new OA\Schema(anyOf: [
-            new OA\Schema(ref: '#/components/schemas/Stale'),
-            new OA\Schema(ref: '#/components/schemas/Refusal'),
-        ]),
+        new OA\Schema(ref: '#/components/schemas/Conflict'),
     ))]
     public function saveDraft(SavePageDraftRequest $request, string $key): array
     {
