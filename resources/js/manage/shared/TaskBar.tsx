@@ -19,12 +19,14 @@ export function TaskBar() {
 			{shown.map((task) => (
 				<li key={task.id} className="flex flex-wrap items-center gap-x-3">
 					<span>{task.title}</span>
-					<progress
-						className="progress progress-secondary w-40"
-						aria-label={task.title}
-						value={task.done}
-						max={Math.max(1, task.total)}
-					/>
+					{!task.stopped && (
+						<progress
+							className="progress progress-secondary w-40"
+							aria-label={task.title}
+							value={task.done}
+							max={Math.max(1, task.total)}
+						/>
+					)}
 					<span className="tabular-nums text-[0.85rem]">
 						{task.stopped
 							? "The server was stopped meanwhile. Nothing was written; it begins again by itself."
