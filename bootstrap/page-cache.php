@@ -3,13 +3,13 @@
 declare(strict_types=1);
 
 /*
- * What answers with kept pages before the framework is loaded. php-fpm loads it once, when it starts (opcache.preload);
+ * What answers with kept pages and open files before the framework is loaded. php-fpm loads it once, when it starts (opcache.preload);
  * where it does not, public/index.php does.
  */
 foreach ([
     'Views/CountableVisit', 'Site/PageCache/PageCacheSettings', 'Site/PageCache/PageRequest',
     'Site/PageCache/PageEntry', 'Site/PageCache/PageMemory', 'Site/PageCache/PageDatabase',
-    'Site/PageCache/PageCacheFront',
+    'Site/PageCache/PageCacheFront', 'Media/StoredFile', 'Media/MediaFront',
 ] as $class) {
     require dirname(__DIR__)."/app/{$class}.php";
 }

@@ -11,5 +11,7 @@ return [
         'local' => ['driver' => 'local', 'root' => storage_path('app/private'), 'serve' => false],
         // Files on their way in, until they are imported.
         'imports' => ['driver' => 'local', 'root' => env('IMPORTS_ROOT', storage_path('app/imports')), 'throw' => true],
+        // Files on their way out, until they are fetched, or for a day.
+        'exports' => ['driver' => 'local', 'root' => env('EXPORTS_ROOT', storage_path('app/exports')), 'throw' => true],
     ],
 ];

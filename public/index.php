@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Media\MediaFront;
 use App\Site\PageCache\PageCacheFront;
 use App\Site\PageCache\PageCacheSettings;
 use Illuminate\Foundation\Application;
@@ -9,11 +10,11 @@ use Illuminate\Http\Request;
 
 define('LARAVEL_START', microtime(true));
 
-// A kept page is the answer before anything else is loaded.
+// A kept page or a file that everybody may see is the answer before anything else is loaded.
 $root = dirname(__DIR__);
 class_exists(PageCacheFront::class, false) || require "{$root}/bootstrap/page-cache.php";
 $settings = PageCacheSettings::read(getenv('APP_CONFIG_CACHE') ?: "{$root}/bootstrap/cache/config.php", $_SERVER);
-if ($settings !== null && PageCacheFront::answer($settings)) {
+if ($settings !== null && (MediaFront::answer($settings) || PageCacheFront::answer($settings))) {
     return;
 }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\LookSheetController;
 use App\Http\Controllers\Manage;
+use App\Http\Controllers\MediaController;
 use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SiteController;
 use App\Http\Controllers\SitemapController;
@@ -167,7 +168,9 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
             ->middleware('throttle:uploads');
         Route::post('imports/{id}/run', [Manage\ImportController::class, 'run']);
         Route::delete('imports/{id}', [Manage\ImportController::class, 'remove']);
-        Route::get('exports/{key}', [Manage\ImportController::class, 'export'])->middleware('throttle:exports');
+        Route::post('exports/{key}', [Manage\ExportController::class, 'make'])->middleware('throttle:exports');
+        Route::get('exports/{file}', [Manage\ExportController::class, 'file'])
+            ->where('file', '[a-z0-9_-]+-[0-9a-f]{32}\.(csv|jsonl?)');
     });
 
     Route::view('{screen?}', 'manage.app')->where('screen', '(?!api/).*')->middleware('can:enter');
@@ -196,6 +199,7 @@ Route::withoutMiddleware('web')->group(function (): void {
     Route::middleware([LimitsQueryTime::class, IdentifiesViewer::class])->group(function (): void {
         Route::get('/search', [SearchController::class, 'show'])->middleware('throttle:search');
         Route::get('/search/suggest', [SearchController::class, 'suggest'])->middleware('throttle:suggest');
+        Route::get('/media/{file}', [MediaController::class, 'show'])->where('file', '.*');
         Route::get('/{path?}', [SiteController::class, 'show'])->where('path', '.*')->middleware(CountsViews::class);
     });
 });

@@ -227,7 +227,7 @@ final readonly class TermChanges
                         ->map(
                             fn (object $row): array => [
                                 'fields' => json_decode(is_string($row->fields) ? $row->fields : '{}', true),
-                            ] + (array) $row,
+                            ] + array_diff_key((array) $row, ['media_names' => 'kept by the database']),
                         )
                         ->all(),
                     'children' => Term::query()->whereIn('parent_id', $ids)->pluck('parent_id', 'id')->all(),

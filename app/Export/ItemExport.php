@@ -19,9 +19,10 @@ final readonly class ItemExport
      * @param  'csv'|'json'|'jsonl'  $format
      * @param  bool  $plain  whether cells of a CSV file stand as they are, also where a spreadsheet program would
      *   take them as formulas
+     * @param  (\Closure(int): void)|null  $progress  told how many items are written
      * @return \Generator<int, string> the file, piece by piece
      */
-    public function write(Type $type, string $format, bool $plain = false): \Generator
+    public function write(Type $type, string $format, bool $plain = false, ?\Closure $progress = null): \Generator
     {
         $reader = new ItemReader($type);
         $columns = $reader->columns();
@@ -31,7 +32,7 @@ final readonly class ItemExport
             'json' => '[',
             'jsonl' => '',
         };
-        $first = true;
+        $done = 0;
         foreach (Item::query()->with(Item::whole())->where('type_key', $type->key)->lazyById(self::CHUNK) as $item) {
             $values = Records::values($item, $type);
             if ($format === 'csv') {
@@ -46,14 +47,15 @@ final readonly class ItemExport
                     fn (mixed $value, string $column): bool => $value !== null || isset($defaults[$column]),
                     ARRAY_FILTER_USE_BOTH,
                 );
-                yield ($format === 'json' ? ($first ? "\n" : ",\n") : '').json_encode(
+                yield ($format === 'json' ? ($done === 0 ? "\n" : ",\n") : '').json_encode(
                     (object) $ordered,
                     JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
                 ).($format === 'jsonl' ? "\n" : '');
             }
-            $first = false;
+            $done++;
+            $progress === null || $progress($done);
         }
-        yield $format === 'json' ? ($first ? "]\n" : "\n]\n") : '';
+        yield $format === 'json' ? ($done === 0 ? "]\n" : "\n]\n") : '';
     }
 
     private static function cell(ItemReader $reader, string $column, mixed $value): string

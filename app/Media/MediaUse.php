@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace App\Media;
 
+use App\Listing\Fragment;
 use App\Models\Item;
 use App\Models\Module;
 use App\Models\Page;
+use App\Models\SiteDefinition;
 use App\Models\Term;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
 
-/** Where files are used: in items’ fields, in their texts, by terms, and in the definitions of modules and pages. */
+/**
+ * Where files are used: by items and terms, in their fields and their texts, and by the definitions of
+ * modules, pages and the site.
+ */
 final readonly class MediaUse
 {
     /**
@@ -22,41 +28,18 @@ final readonly class MediaUse
     public function of(array $names, ?User $who = null): array
     {
         $uses = array_fill_keys($names, []);
+        if ($names === []) {
+            return $uses;
+        }
         $isManager = $who === null || $who->isManager();
-        $list = '{'.implode(',', array_map(fn (string $name): string => '"'.addcslashes($name, '"\\').'"', $names)).'}';
-        foreach ($names === [] ? [] : Item::query()->whereRaw('media_names && ?::text[]', [$list])->orderBy('id')->get([
-            'id', 'type_key', 'title', 'author_id', 'media_names',
-        ]) as $item) {
-            $mayRead = $isManager || $item->author_id === $who->id;
-            foreach (array_intersect($names, $item->media_names) as $name) {
-                $uses[$name][] = $mayRead
-                    ? ['title' => $item->title, 'link' => "/content/{$item->type_key}/{$item->id}"]
-                    : ['title' => 'someone else’s item', 'link' => null];
-            }
-        }
-        foreach ($names === [] ? [] : Term::query()->whereIn('picture', $names)->orderBy('id')->get() as $term) {
-            $uses[$term->picture][] = [
-                'title' => $term->name,
-                'link' => $isManager ? "/terms/{$term->taxonomy_key}?term={$term->id}" : null,
-            ];
-        }
-
-        $naming = $names === [] ? [] : [
-            'modules' => self::naming(Module::query(), $names),
-            'pages' => self::naming(Page::query(), $names),
-        ];
-        foreach ($naming as $screen => $rows) {
-            foreach ($rows as $row) {
-                $said = json_encode([$row->draft, $row->live], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
-                $title = $row->draft['name'] ?? $row->draft['title'] ?? null;
-                $title = is_string($title) ? $title : $row->key;
-                foreach ($names as $name) {
-                    if (str_contains($said, (string) json_encode($name, JSON_UNESCAPED_SLASHES))) {
-                        $uses[$name][] = [
-                            'title' => $isManager ? $title : ($screen === 'modules' ? 'a module' : 'a page'),
-                            'link' => $isManager ? "/{$screen}/{$row->key}" : null,
-                        ];
-                    }
+        foreach ([
+            ...$this->items($names, $isManager ? null : $who),
+            ...$this->terms($names, $isManager),
+            ...$this->definitions($names, $isManager),
+        ] as [$used, $use]) {
+            foreach ($names as $name) {
+                if (array_intersect(StoredFile::forms($name), $used) !== []) {
+                    $uses[$name][] = $use;
                 }
             }
         }
@@ -65,20 +48,71 @@ final readonly class MediaUse
     }
 
     /**
-     * @template R of Module|Page
+     * @param  list<string>  $names
+     * @param  User|null  $author  who reads the titles of their own alone
+     * @return iterable<array{list<string>, array{title: string, link: string|null}}> each with the names it uses
+     */
+    private function items(array $names, ?User $author): iterable
+    {
+        foreach (self::using(Item::query(), $names)->get([
+            'id', 'type_key', 'title', 'author_id', 'media_names',
+        ]) as $item) {
+            yield [$item->media_names, $author === null || $item->author_id === $author->id
+                ? ['title' => $item->title, 'link' => "/content/{$item->type_key}/{$item->id}"]
+                : ['title' => 'someone else’s item', 'link' => null]];
+        }
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @return iterable<array{list<string>, array{title: string, link: string|null}}>
+     */
+    private function terms(array $names, bool $isManager): iterable
+    {
+        foreach (self::using(Term::query(), $names)->get() as $term) {
+            yield [$term->media_names, [
+                'title' => $term->name,
+                'link' => $isManager ? "/terms/{$term->taxonomy_key}?term={$term->id}" : null,
+            ]];
+        }
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @return iterable<array{list<string>, array{title: string, link: string|null}}>
+     */
+    private function definitions(array $names, bool $isManager): iterable
+    {
+        foreach ([
+            ['modules', 'a module', self::using(Module::query()->whereNull('removed_at'), $names)->get()],
+            ['pages', 'a page', self::using(Page::query()->whereNull('removed_at'), $names)->get()],
+        ] as [$screen, $kind, $rows]) {
+            foreach ($rows as $row) {
+                $title = $row->draft['name'] ?? $row->draft['title'] ?? null;
+                yield [$row->media_names, $isManager
+                    ? ['title' => is_string($title) ? $title : $row->key, 'link' => "/{$screen}/{$row->key}"]
+                    : ['title' => $kind, 'link' => null]];
+            }
+        }
+        foreach (self::using(SiteDefinition::query(), $names)->get() as $row) {
+            yield [$row->media_names, [
+                'title' => 'the site’s '.($row->kind === $row->key ? $row->kind : "{$row->kind} “{$row->key}”"),
+                'link' => null,
+            ]];
+        }
+    }
+
+    /**
+     * @template R of Model
      *
      * @param  Builder<R>  $rows
      * @param  list<string>  $names
-     * @return iterable<R> those whose definitions hold one of the names
+     * @return Builder<R> those that use a file of the names
      */
-    private static function naming(Builder $rows, array $names): iterable
+    private static function using(Builder $rows, array $names): Builder
     {
-        $text = "(draft::varchar || coalesce(live::varchar, ''))";
+        $forms = array_merge(...array_map(StoredFile::forms(...), $names));
 
-        return $rows->whereNull('removed_at')->where(function (Builder $any) use ($names, $text): void {
-            foreach ($names as $name) {
-                $any->orWhereRaw("position(?::varchar in {$text}) > 0", [json_encode($name, JSON_UNESCAPED_SLASHES)]);
-            }
-        })->orderBy('id')->get();
+        return $rows->whereRaw('media_names && ?::text[]', [Fragment::arrayLiteral($forms)])->orderBy('id');
     }
 }

@@ -26,6 +26,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property User|null $user
  * @property CarbonImmutable $updated_at
  * @property Collection<int, Page> $pages
+ * @property list<string> $media_names of the files that it uses, kept by the database
  */
 final class Module extends Model
 {
@@ -38,6 +39,7 @@ final class Module extends Model
         return [
             'draft' => 'array', 'faults' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime',
             'updated_at' => 'immutable_datetime', 'removed_at' => 'immutable_datetime', 'off' => 'bool',
+            'media_names' => TextList::class,
         ];
     }
 

@@ -26,6 +26,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property CarbonImmutable|null $removed_at
  * @property CarbonImmutable $updated_at
  * @property Collection<int, Module> $modules
+ * @property list<string> $media_names of the files that it uses, kept by the database
  */
 final class Page extends Model
 {
@@ -36,6 +37,7 @@ final class Page extends Model
         return [
             'draft' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime',
             'removed_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime',
+            'media_names' => TextList::class,
         ];
     }
 

@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property CarbonImmutable|null $published_at
  * @property int|null $user_id who changed it last
  * @property CarbonImmutable $updated_at
+ * @property list<string> $media_names of the files that it uses, kept by the database
  */
 final class SiteDefinition extends Model
 {
@@ -29,6 +30,7 @@ final class SiteDefinition extends Model
         return [
             'draft' => 'array', 'live' => 'array', 'published_at' => 'immutable_datetime',
             'updated_at' => 'immutable_datetime',
+            'media_names' => TextList::class,
         ];
     }
 }

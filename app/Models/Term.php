@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property array<string, mixed> $folded its texts in the form in which they are compared
  * @property string $words of its name, for search
  * @property int $position
+ * @property list<string> $media_names of the files that it uses, kept by the database
  */
 final class Term extends Model
 {
@@ -39,7 +40,9 @@ final class Term extends Model
 
     protected function casts(): array
     {
-        return ['fields' => JsonObject::class, 'folded' => JsonObject::class];
+        return [
+            'fields' => JsonObject::class, 'folded' => JsonObject::class, 'media_names' => TextList::class,
+        ];
     }
 
     /** @return BelongsToMany<Item, $this> */

@@ -14,6 +14,7 @@ use App\Changes\UndoTermChange;
 use App\Changes\UndoTypeChange;
 use App\Content\BulkEdit;
 use App\Content\TypeChange;
+use App\Export\ExportFile;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Http\RequestFacts;
 use App\Jobs\KeepIndexes;
@@ -93,6 +94,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->when(Undo::class)->needs('$handlers')->giveTagged(UndoHandler::class);
         $this->app->singleton(LongWorkRegister::class, fn (): LongWorkRegister => new LongWorkRegister([
             BulkEdit::class, TypeChange::class, UndoChange::class, DrawUpload::class, PublishSettings::class,
+            ExportFile::class,
         ]));
         $this->app->scoped(SiteSettings::class, fn (): SiteSettings => app(CatalogueStore::class)->settings());
         $this->app->scoped(Calendar::class, fn (): Calendar => app(SiteSettings::class)->calendar());

@@ -39,7 +39,7 @@ CONF
         "$ROOT/.env"
     if [ "$WEB_USER" = www-data ]; then
         chgrp www-data "$ROOT/.env" && chmod 640 "$ROOT/.env"
-        mkdir -p "$ROOT/storage/app/media" "$ROOT/storage/app/imports"
+        mkdir -p "$ROOT"/storage/app/{media,imports,exports}
         chown -R www-data "$ROOT/storage" "$ROOT/bootstrap/cache" "$VAR/cache"
     fi
 }
@@ -58,7 +58,8 @@ listen.owner = $WEB_USER"
         chown -R "$WEB_USER" "$dir"
     fi
     local files; files="$(open_files)"
-    # From one address: so many requests for PHP at a time, and so many a second, some more at once.
+    # From one address: so many requests for PHP at a time, and so many a second, some more at once; of files ten times
+    # as many, for a page may show a hundred.
     local at_once="${WELLSPRING_AT_ONCE:-32}" a_second="${WELLSPRING_A_SECOND:-100}"
     cat > "$dir/php-fpm.conf" <<CONF
 [global]
@@ -67,7 +68,8 @@ daemonize = no
 log_limit = 65536
 process_control_timeout = ${LAST_REQUESTS}s
 $(pool site "$dir" "$user" "$(workers_of 2)" 30)
-$(pool manage "$dir" "$user" "$(workers_of 2)" 900)
+$(pool media "$dir" "$user" "$(workers_of 1)" 30)
+$(pool manage "$dir" "$user" "$(workers_of 2)" 70)
 CONF
     cat > "$dir/nginx.conf" <<CONF
 $nginx_user
@@ -105,6 +107,8 @@ http {
     map \$http_host \$asked_host { "" \$host:\$server_port; default \$http_host; }
     limit_conn_zone \$binary_remote_addr zone=at_once:10m;
     limit_req_zone \$binary_remote_addr zone=a_second:10m rate=${a_second}r/s;
+    limit_conn_zone \$binary_remote_addr zone=files_at_once:10m;
+    limit_req_zone \$binary_remote_addr zone=files_a_second:10m rate=$((a_second * 10))r/s;
     # What stands behind a proxy is counted by its own address.
     $(trusted_proxies)
     real_ip_header X-Forwarded-For;
@@ -121,17 +125,19 @@ http {
             add_header Cache-Control "public, max-age=31536000, immutable";
             try_files \$uri =404;
         }
-        location /media/ {
+        # The application says whether a file may be seen; nginx sends it.
+        location /stored-media/ {
+            internal;
             alias $media/;
-            expires 1h;
             add_header X-Content-Type-Options nosniff;
             add_header Content-Security-Policy "default-src 'none'; sandbox";
         }
         location ~ \.php(/|\$) { return 404; }
         location / { try_files \$uri @site; }
+        location /media/ { $(application "$dir" media 40 files_ 10) }
         location /manage { try_files \$uri @manage; }
         location @site { $(application "$dir" site 40) }
-        location @manage { $(application "$dir" manage 920) }
+        location @manage { $(application "$dir" manage 80) }
         location @busy {
             internal;
             add_header Retry-After 5 always;
@@ -206,12 +212,13 @@ php_admin_value[post_max_size] = 62M
 CONF
 }
 
-# How nginx asks a pool: application FOLDER POOL SECONDS. Uses what start_web has set.
+# How nginx asks a pool: application FOLDER POOL SECONDS [ZONES TIMES], where the zones of the limits begin with other
+# words, and the limits are so many times as high. Uses what start_web has set.
 application() {
     cat <<CONF
 
-            limit_conn at_once $at_once;
-            limit_req zone=a_second burst=$((a_second * 4)) nodelay;
+            limit_conn ${4-}at_once $((at_once * ${5-1}));
+            limit_req zone=${4-}a_second burst=$((a_second * ${5-1} * 4)) nodelay;
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;

@@ -250,6 +250,47 @@ final class WholePagesTest extends TestCase
         $this->assertSame($before + 100, $views(), 'the same visitor within half an hour');
     }
 
+    /** nginx sends the file, in parts and by its own type, while the application says that it may be seen. */
+    public function test_a_file_is_sent_as_long_as_everybody_may_see_what_uses_it(): void
+    {
+        [$id] = $this->column("select id from items where type_key = 'product' and status = 'published' and publish_at "
+            ."< now() and expire_at is null and audience = '{everyone}' and fields->>'picture' is not null and "
+            .'(select count(*) from items other where other.media_names && items.media_names) = 1 order by id limit 1');
+        [$name] = $this->column("select fields->>'picture' from items where id = {$id}");
+        $base = pathinfo($name, PATHINFO_FILENAME);
+        $forms = ["/media/{$name}" => 'image/webp', "/media/w400/{$base}.jpg" => 'image/jpeg'];
+        $editor = new WebClient(self::env('SITE_URL'));
+        $editor->signIn(DemoSite::EMAIL, DemoAccounts::PASSWORD);
+        foreach ($forms as $address => $type) {
+            $sent = $this->site->get($address);
+            $this->assertSame([200, $type, 'public, max-age=3600', 'nosniff'], [
+                $sent['status'], ...array_map(
+                    fn (string $header): string => $sent['headers'][$header],
+                    ['content-type', 'cache-control', 'x-content-type-options'],
+                ),
+            ], $address);
+            $this->assertSame(strlen($sent['body']), (int) $sent['headers']['content-length']);
+            $part = $this->site->get($address, ['Range: bytes=10-19']);
+            $this->assertSame([206, substr($sent['body'], 10, 10)], [$part['status'], $part['body']]);
+            $same = $this->site->get($address, ["If-None-Match: {$sent['headers']['etag']}"]);
+            $this->assertSame([304, ''], [$same['status'], $same['body']]);
+            $this->database->exec("update items set status = 'draft' where id = {$id}");
+            $hidden = $this->site->get($address, ["If-None-Match: {$sent['headers']['etag']}"]);
+            $this->assertSame([404, "There is no such file.\n"], [$hidden['status'], $hidden['body']]);
+            $again = $editor->get($address);
+            $this->assertSame(
+                [200, $type, 'no-cache, private', $sent['body']],
+                [
+                    $again['status'], $again['headers']['content-type'], $again['headers']['cache-control'],
+                    $again['body'],
+                ],
+            );
+            $this->database->exec("update items set status = 'published' where id = {$id}");
+            $this->assertSame(200, $this->site->get($address)['status']);
+        }
+        $this->assertSame(404, $this->site->get("/stored-media/{$name}")['status'], 'there is no way past the rule');
+    }
+
     /** Words that only hidden records hold stand nowhere for those whom they are hidden from, kept or not. */
     public function test_nobody_is_shown_what_is_not_for_them(): void
     {

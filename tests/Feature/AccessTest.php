@@ -115,7 +115,7 @@ final class AccessTest extends TestCase
             'POST manage/api/imports',
             'GET manage/api/imports/{id}',
             'POST manage/api/imports/{id}/pictures',
-            'POST manage/api/imports/{id}/run', 'DELETE manage/api/imports/{id}', 'GET manage/api/exports/{key}',
+            'POST manage/api/imports/{id}/run', 'DELETE manage/api/imports/{id}', 'POST manage/api/exports/{key}', 'GET manage/api/exports/{file}',
         ],
         'open' => [
             'GET manage/sign-in',
@@ -127,7 +127,7 @@ final class AccessTest extends TestCase
             'GET look/{hash}.css', 'GET sitemap.xml', 'GET sitemap/{name}.xml',
             'GET account', 'GET account/sign-in', 'POST account/sign-in', 'POST account/sign-out',
             'GET account/sign-up', 'POST account/sign-up', 'GET account/password', 'POST account/password',
-            'GET account/welcome/{secret}', 'POST account/welcome/{secret}',
+            'GET media/{file}', 'GET account/welcome/{secret}', 'POST account/welcome/{secret}',
         ],
     ];
 
@@ -184,6 +184,7 @@ final class AccessTest extends TestCase
                     '{secret}' => 'x',
                     '{screen?}' => '',
                     '{path?}' => '',
+                    '{file}' => 'plant-'.str_repeat('0', 32).'.csv',
                 ],
             );
             DB::beginTransaction();

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Group;
 use App\Models\Item;
 use App\Models\Media;
 use App\Models\Term;
+use App\Models\User;
+use App\Pages\PageStore;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
+use Tests\Support\Garden;
 
 /** What is taken in, what is made of it, what is refused. */
 final class FilesTest extends TestCase
@@ -154,6 +158,92 @@ final class FilesTest extends TestCase
         $this->assertNotContains('five.webp', Storage::disk('media')->allFiles());
         $this->assertSame(4, $this->getJson('/manage/api/media?alt=missing&kind=picture')->json('total'));
         $this->assertSame(['two.webp'], array_column($this->getJson('/manage/api/media?q=TWO')->json('media'), 'name'));
+    }
+
+    /** Whoever may see something that uses a file gets it; who works on the site gets every file. */
+    public function test_a_file_is_for_whoever_may_see_what_uses_it(): void
+    {
+        $this->travelTo('2026-06-01 12:00:00+00');
+        $friends = Group::query()->create(['key' => 'friends', 'name' => 'Friends']);
+        $picture = fn (string $name): array => ['block' => 'picture', 'picture' => "{$name}.webp"];
+        $body = fn (string $name): array => [['key' => 'body', 'slots' => [['share' => 12, 'blocks' => [
+            $picture($name),
+        ]]]]];
+        $item = fn (string $name, array $values) => $this->plant($values + [
+            'title' => $name, 'picture' => "{$name}.webp", 'status' => 'published', 'publish_at' => '2026-05-01',
+        ]);
+        $page = fn (string $name, array $more = []) => app(PageStore::class)->apply(app(PageStore::class)->read([
+            'format' => 1, 'key' => $name, 'address' => "/{$name}", 'title' => $name, 'bands' => $body($name),
+        ] + $more));
+        $live = fn (string $name, array $more = []) => app(PageStore::class)->publish($page($name, $more));
+        $all = ['visitor', 'member', 'friend', 'author', 'manager'];
+        $staff = ['author', 'manager'];
+        $cases = [
+            'live' => [$all, fn () => $item('live', [])],
+            'draft' => [$staff, fn () => $item('draft', ['status' => 'draft'])],
+            'to-come' => [$staff, fn () => $item('to-come', ['publish_at' => '2026-06-02'])],
+            'over' => [$staff, fn () => $item('over', ['expire_at' => '2026-05-31'])],
+            'inside' => [['member', 'friend', ...$staff], fn () => $item('inside', ['audience' => ['members']])],
+            'among' => [['friend', ...$staff], fn () => $item('among', ['audience' => ['group:friends']])],
+            'told' => [$all, fn () => $this->plant([
+                'title' => 'told', 'publish_at' => '2026-05-01',
+                'text' => '<p><img src="/media/w400/told.jpg" alt=""></p>',
+            ])],
+            'both' => [$all, fn () => [$item('both', ['status' => 'draft']), $item('both', ['title' => 'Other'])]],
+            'unused' => [$staff, fn () => null],
+            'term' => [$all, fn () => Term::query()->where('slug', 'ferns')->update(['picture' => 'term.webp'])],
+            'page' => [$all, fn () => $live('page')],
+            'page-draft' => [$staff, fn () => $page('page-draft')],
+            'page-inside' => [
+                ['member', 'friend', ...$staff], fn () => $live('page-inside', ['audience' => ['members']]),
+            ],
+            'page-over' => [$staff, fn () => $live('page-over', ['until' => '2026-05-01T00:00:00Z'])],
+            'frame' => [$all, fn () => $this->publishFrame(['footer' => [$picture('frame') + ['on' => 'everywhere']]])],
+            'module' => [$all, fn () => $this->placeOn($this->pageAt('/list'), Garden::module([
+                'card' => ['lines' => [['parts' => [
+                    ['part' => 'picture', 'empty' => ['do' => 'standIn', 'picture' => 'module.webp']],
+                ]]]],
+            ]))],
+        ];
+        foreach ($cases as $name => [, $make]) {
+            Media::query()->create([
+                'name' => "{$name}.webp", 'kind' => 'picture', 'mime' => 'image/jpeg', 'width' => 800, 'height' => 600,
+                'bytes' => 1, 'sizes' => [400, 800],
+            ]);
+            $make();
+        }
+        $person = fn (string $role): User => User::query()->create([
+            'name' => $role, 'email' => "{$role}@example.org", 'role' => $role === 'friend' ? 'member' : $role,
+        ])->refresh();
+        $people = [
+            'visitor' => null, 'member' => $person('member'), 'friend' => $person('friend'),
+            'author' => $person('author'), 'manager' => $person('manager'),
+        ];
+        $people['friend']->groups()->sync([$friends->id]);
+        $seen = array_fill_keys(array_keys($cases), []);
+        foreach ($people as $who => $user) {
+            $this->app['auth']->forgetGuards();
+            $this->app->forgetScopedInstances();
+            $user === null ?: $this->actingAs($user)
+                ->withUnencryptedCookie(config()->string('session.cookie'), 'brought along');
+            foreach ($cases as $name => [$expected]) {
+                $answer = $this->get("/media/w400/{$name}.jpg");
+                if ($answer->status() === 404) {
+                    $this->assertNull($answer->headers->get('X-Accel-Redirect'));
+
+                    continue;
+                }
+                $seen[$name][] = $who;
+                $answer->assertOk()->assertHeader('X-Accel-Redirect', "/stored-media/w400/{$name}.jpg");
+                $this->assertStringContainsString(
+                    $user === null && $expected === $all ? 'public' : 'private',
+                    (string) $answer->headers->get('Cache-Control'),
+                );
+            }
+        }
+        $this->assertSame(array_map(fn (array $case): array => $case[0], $cases), $seen);
+        $this->get('/media/../live.webp')->assertNotFound();
+        $this->get('/media/live.webp/x')->assertNotFound();
     }
 
     public function test_rich_text_keeps_its_form_and_loses_what_does_harm(): void

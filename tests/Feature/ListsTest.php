@@ -7,12 +7,14 @@ namespace Tests\Feature;
 use App\Models\Change;
 use App\Models\User;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Storage;
 
 /** What the lists of the manage screens say. */
 final class ListsTest extends TestCase
 {
     public function test_the_lists_of_the_manage_screens_say_what_there_is(): void
     {
+        Storage::fake('exports');
         $this->plantType();
         $manager = $this->manager();
         $this->actingAs($manager);
@@ -48,14 +50,23 @@ final class ListsTest extends TestCase
             array_column((array) $this->getJson('/manage/api/sets')->assertOk()->json(), 'name'),
         );
         $this->getJson('/manage/api/imports?type=plant')->assertOk()->assertExactJson([]);
-        $this->assertStringStartsWith(
-            'slug,title,status',
-            $this->get('/manage/api/exports/plant')->assertOk()->streamedContent(),
-        );
-        $this->assertSame(
-            'Fern',
-            json_decode($this->get('/manage/api/exports/plant?format=json')->streamedContent(), true)[0]['title'],
-        );
+        $exported = function (string $format): string {
+            $file = $this->postJson('/manage/api/exports/plant', ['format' => $format])->assertOk()->json('file');
+
+            return $this->get("/manage/api/exports/{$file}")
+                ->assertOk()
+                ->assertDownload("plant.{$format}")
+                ->streamedContent();
+        };
+        $this->assertStringStartsWith('slug,title,status', $exported('csv'));
+        $this->assertSame('Fern', json_decode($exported('json'), true)[0]['title']);
+        $this->assertSame('Fern', json_decode($exported('jsonl'), true)['title']);
+        $this->assertCount(3, Storage::disk('exports')->files());
+        $this->travel(25)->hours();
+        $this->assertSame(0, Artisan::call('wellspring:tidy'));
+        $this->assertSame([], Storage::disk('exports')->files(), 'after a day they are gone');
+        $this->travelBack();
+        $this->postJson('/manage/api/exports/plant', ['format' => 'xml'])->assertUnprocessable();
 
         // What was done to many is listed, and is taken back by who did it, a manager, or the command line.
         $author = User::query()->create([

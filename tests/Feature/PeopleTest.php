@@ -172,9 +172,9 @@ final class PeopleTest extends TestCase
         )->assertJson(['done' => 1]);
         $this->assertSame($author->id, Item::query()->where('id', $own)->value('author_id'));
         foreach ([
-            'get' => ['modules', 'types', 'taxonomies', 'people', 'by-hand/plant', 'exports/plant'],
+            'get' => ['modules', 'types', 'taxonomies', 'people', 'by-hand/plant'],
             'put' => ['types', 'taxonomies'],
-            'post' => ['people', 'imports', 'sets/apply', 'terms/merge'],
+            'post' => ['people', 'imports', 'sets/apply', 'terms/merge', 'exports/plant'],
         ] as $method => $paths) {
             foreach ($paths as $path) {
                 $this->json($method, "/manage/api/{$path}")->assertForbidden();

@@ -175,6 +175,7 @@ final class SafetyTest extends TestCase
 
     public function test_exports_passwords_and_letters_are_limited_by_account_and_by_address(): void
     {
+        Storage::fake('exports');
         $this->plantType();
         $manager = $this->manager();
         $other = User::query()
@@ -185,7 +186,7 @@ final class SafetyTest extends TestCase
         $from = fn (string $address) => $this->withServerVariables(['REMOTE_ADDR' => $address]);
         $export = fn (User $who, string $address): int => $from($address)
             ->actingAs($who)
-            ->get('/manage/api/exports/plant')
+            ->postJson('/manage/api/exports/plant', ['format' => 'csv'])
             ->getStatusCode();
         $this->assertSame(
             array_fill(0, 10, 200),

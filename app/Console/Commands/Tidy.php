@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Audit\AuditTrail;
+use App\Export\ExportFile;
 use App\Freshness\ContentMarks;
 use App\Tasks\Tasks;
 use App\Views\ViewCounter;
@@ -48,6 +49,7 @@ final class Tidy extends Command
         $folded = $marks->fold();
         AuditTrail::prune();
         Tasks::prune();
+        ExportFile::prune();
         $this->line("Removed {$removed} that had run out; folded the marks of {$folded} changes.");
 
         return self::SUCCESS;

@@ -6,7 +6,7 @@ namespace App\Site\PageCache;
 
 use App\Views\CountableVisit;
 
-/** What a kept page asks of PostgreSQL, over a connection that the worker keeps. */
+/** What is asked of PostgreSQL before the framework is loaded, over a connection that the worker keeps. */
 final class PageDatabase
 {
     private ?\PDO $connection = null;
@@ -45,6 +45,24 @@ final class PageDatabase
                 ->execute([$item, $now->format('Y-m-d'), $visit->visitor, $now->format('c')]);
         } catch (\PDOException) {
             return;
+        }
+    }
+
+    /**
+     * @param  string  $media  name of a row of the library
+     * @return bool|null whether signed-out visitors may see it now; null where the database does not answer
+     */
+    public function isOpen(string $media): ?bool
+    {
+        try {
+            $database = $this->connection();
+            $answer = $database->query(
+                "select media_is_open({$database->quote($media)}, '{everyone,signed-out}', now())::integer",
+            );
+
+            return $answer === false ? null : (int) $answer->fetchColumn() === 1;
+        } catch (\PDOException) {
+            return null;
         }
     }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
-use App\Export\ItemExport;
 use App\Http\Created;
 use App\Http\Requests\AddPicturesRequest;
 use App\Http\Requests\RunImportRequest;
@@ -22,7 +21,6 @@ use App\Tasks\JobLease;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
@@ -165,27 +163,6 @@ final readonly class ImportController
         $row->delete();
 
         return ['removed' => $id];
-    }
-
-    public function export(Request $request, ItemExport $export, string $key): StreamedResponse
-    {
-        $type = $this->type($key);
-        $format = match ($request->query('format')) {
-            'json' => 'json',
-            'jsonl' => 'jsonl',
-            default => 'csv',
-        };
-
-        $plain = $request->boolean('plain');
-
-        return new StreamedResponse(function () use ($export, $type, $format, $plain): void {
-            foreach ($export->write($type, $format, $plain) as $piece) {
-                echo $piece;
-            }
-        }, 200, [
-            'Content-Type' => $format === 'csv' ? 'text/csv; charset=utf-8' : 'application/json',
-            'Content-Disposition' => "attachment; filename=\"{$type->key}.{$format}\"",
-        ]);
     }
 
     /** The file under a name that tells its kind. */

@@ -1,27 +1,50 @@
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import { base, sendLong } from "../shared/api";
+import { Notice } from "../shared/Notice";
 import type { ContentType } from "../shared/schema";
 
-/** All items of a type as a file. */
+const FORMS = [
+	{ words: "Table (CSV)", format: "csv" },
+	{ words: "Table (CSV), without marks", format: "csv", plain: true },
+	{ words: "Objects (JSON)", format: "json" },
+	{ words: "One object a line (JSON Lines)", format: "jsonl" },
+];
+
+/** All items of a type as a file: made first, which may take long, and then sent. */
 export function ExportMenu({ type }: { type: ContentType }) {
+	const [isOpen, setIsOpen] = useState(false);
+	const make = useMutation({
+		mutationFn: ({ format, plain = false }: { format: string; plain?: boolean }) =>
+			sendLong<{ file: string }>("POST", `/exports/${type.key}`, { format, plain }),
+		onSuccess: ({ file }) => {
+			setIsOpen(false);
+			window.location.assign(`${base}/exports/${file}`);
+		},
+	});
 	return (
-		<DialogTrigger>
+		<DialogTrigger isOpen={isOpen} onOpenChange={setIsOpen}>
 			<Button className="btn btn-sm h-9">Export</Button>
 			<Popover placement="bottom end" className="bg-base-100 border border-base-300 rounded-box shadow-lg">
-				<Dialog aria-label="Export" className="outline-none p-4 grid gap-1.5">
-					<p className="text-quiet max-w-56">All {type.plural.toLowerCase()}, as the import takes them.</p>
-					{[
-						["csv", "Table (CSV)"],
-						["csv&plain=1", "Table (CSV), without marks"],
-						["json", "Objects (JSON)"],
-						["jsonl", "One object a line (JSON Lines)"],
-					].map(([format, words]) => (
-						<a key={format} href={`/manage/api/exports/${type.key}?format=${format}`} className="hover:underline">
+				<Dialog aria-label="Export" className="outline-none p-4 grid gap-1.5 max-w-64">
+					<p className="text-quiet">All {type.plural.toLowerCase()}, as the import takes them.</p>
+					{make.error && <Notice>{make.error.message}</Notice>}
+					{FORMS.map(({ words, ...form }) => (
+						<button
+							key={words}
+							type="button"
+							className="text-left cursor-pointer hover:underline"
+							aria-disabled={make.isPending}
+							onClick={() => make.isPending || make.mutate(form)}
+						>
 							{words}
-						</a>
+						</button>
 					))}
-					<p className="text-quiet text-[0.82rem] max-w-56">
-						A cell that a spreadsheet program would take as a formula gets an apostrophe before it. The import takes it
-						away again.
+					<p role="status" className="text-quiet text-[0.82rem]">
+						{make.isPending
+							? "The file is being made. You may close this and go on; it is sent when it is ready."
+							: "A cell that a spreadsheet program would take as a formula gets an apostrophe before it. The import takes it away again."}
 					</p>
 				</Dialog>
 			</Popover>

@@ -23,7 +23,7 @@ export interface RequestOptions {
 	leaving?: boolean;
 }
 
-const base = "/manage/api";
+export const base = "/manage/api";
 
 /** What browsers send of pages that are being left: 64 KiB in all (Fetch Standard, "inflight keepalive bytes"). */
 const LEAVING_BYTES = 60 * 1024;

@@ -1,3 +1,4 @@
+@use('App\Http\RequestText')
 @if (session('said') !== null)
     <p class="account-said" role="status">{{ session('said') }}</p>
 @else
@@ -6,10 +7,12 @@
         @foreach ($errors->all() as $fault)<p class="account-fault" role="alert">{{ $fault }}</p>@endforeach
         @if ($asksName)
             <label>Name
-                <input name="name" autocomplete="name" required maxlength="100" value="{{ old('name') }}"></label>
+                <input name="name" autocomplete="name" required maxlength="100"
+                    value="{{ RequestText::before(request(), 'name') }}"></label>
         @endif
         <label>E-mail address
-            <input name="email" type="email" autocomplete="username" required value="{{ old('email') }}"></label>
+            <input name="email" type="email" autocomplete="username" required
+                value="{{ RequestText::before(request(), 'email') }}"></label>
         <button>{{ $button }}</button>
     </form>
 @endif

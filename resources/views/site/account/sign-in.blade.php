@@ -1,8 +1,9 @@
+@use('App\Http\RequestText')
 @extends('site.layout')
 @section('title', 'Sign in')
 @section('content')
     <div class="page-head"><h1>Sign in</h1></div>
     @include('site.account.sign-in-form', [
-        'to' => $to, 'email' => old('email'), 'fault' => $errors->first('email'),
+        'to' => $to, 'email' => RequestText::before(request(), 'email'), 'fault' => $errors->first('email'),
     ])
 @endsection

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Media;
+
+use App\Site\PageCache\PageCacheSettings;
+use App\Site\PageCache\PageDatabase;
+
+/**
+ * Answers requests for the library's files before the framework is loaded: with those that signed-out visitors may see
+ * at this moment, asked anew for each request. What is left to the framework is asked for by somebody with a session.
+ */
+final class MediaFront
+{
+    /** @return bool whether it has answered */
+    public static function answer(PageCacheSettings $settings): bool
+    {
+        $address = is_string($_SERVER['REQUEST_URI'] ?? null) ? explode('?', $_SERVER['REQUEST_URI'], 2)[0] : '';
+        $file = StoredFile::at($address);
+        $isOpen = $file === null ? null : (new PageDatabase($settings))->isOpen($file->media);
+        if ($file === null || $isOpen === null || ! $isOpen && isset($_COOKIE[$settings->sessionCookie])) {
+            return false;
+        }
+        if (! $isOpen) {
+            http_response_code(404);
+            header('Cache-Control: no-store');
+            header('Content-Type: text/plain');
+            echo "There is no such file.\n";
+
+            return true;
+        }
+        // nginx knows the file's own type.
+        ini_set('default_mimetype', '');
+        foreach ($file->headers(true) as $name => $value) {
+            header("{$name}: {$value}");
+        }
+
+        return true;
+    }
+}

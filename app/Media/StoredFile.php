@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Media;
+
+/**
+ * A file of the library as its address names it, and how it is handed out: the application says that it may be seen,
+ * nginx sends it. Needs nothing of the framework.
+ */
+final readonly class StoredFile
+{
+    private const ADDRESS = '~^/media/(?<file>(?:w\d{1,5}/)?(?<base>[a-z\d]+(?:-[a-z\d]+)*)\.(?<ending>[a-z\d]+))$~D';
+
+    /**
+     * @param  string  $path  below the folder of the library: `w400/fern.jpg`
+     * @param  string  $media  the name of its row: `fern.webp`; a picture's other form and widths belong to the same
+     */
+    private function __construct(private string $path, public string $media)
+    {
+    }
+
+    /** @param  string  $address  path of a request; null where it is no file's */
+    public static function at(string $address): ?self
+    {
+        return preg_match(self::ADDRESS, $address, $found) !== 1 ? null : new self(
+            $found['file'],
+            $found['base'].'.'.(in_array($found['ending'], ['jpg', 'png'], true) ? 'webp' : $found['ending']),
+        );
+    }
+
+    /**
+     * What a text may call it: a picture has another form, for browsers that know no WebP.
+     *
+     * @param  string  $media  name of a row of the library
+     * @return non-empty-list<string>
+     */
+    public static function forms(string $media): array
+    {
+        $base = pathinfo($media, PATHINFO_FILENAME);
+
+        return str_ends_with($media, '.webp') ? [$media, "{$base}.jpg", "{$base}.png"] : [$media];
+    }
+
+    /**
+     * @param  bool  $isForEveryone  whether signed-out visitors may see it too
+     * @return array<string, string> headers by name
+     */
+    public function headers(bool $isForEveryone): array
+    {
+        return [
+            'X-Accel-Redirect' => "/stored-media/{$this->path}",
+            'Cache-Control' => $isForEveryone ? 'public, max-age=3600' : 'private, no-cache',
+        ];
+    }
+}
