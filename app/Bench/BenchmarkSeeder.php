@@ -6,7 +6,9 @@ namespace App\Bench;
 
 use App\Catalogue\CatalogueStore;
 use App\Content\TypeWriter;
+use App\Media\MediaStore;
 use App\Models\Item;
+use App\Models\Media;
 use App\Models\Taxonomy;
 use App\Models\Term;
 use App\Modules\ModuleStore;
@@ -30,6 +32,7 @@ final readonly class BenchmarkSeeder
         private ModuleStore $modules,
         private PageStore $pages,
         private SiteDefinitionStore $frames,
+        private MediaStore $media,
     ) {
     }
 
@@ -123,6 +126,21 @@ final readonly class BenchmarkSeeder
             SQL, [$modules, $modules, $modules, $pages]);
         DB::statement('delete from pages where key ~ ? and position > ?', ['^many-[0-9]+$', 1000 + $pages]);
         DB::statement('vacuum analyze pages');
+    }
+
+    /** A picture of 800 × 600 px that one item shows: its address. */
+    public function picture(): string
+    {
+        $media = Media::query()->first();
+        if ($media === null) {
+            ob_start();
+            imagepng(imagecreatetruecolor(800, 600) ?: throw new \RuntimeException('There is no picture.'));
+            $media = $this->media->add((string) ob_get_clean(), 'bench.png');
+            DB::update("update items set fields = fields || jsonb_build_object('picture', ?::text) where id = (select "
+                ."min(id) from items where type_key = 'product')", [$media->name]);
+        }
+
+        return $media->url();
     }
 
     /** @return array<string, Module> the modules that are measured, each live on a page of its own */

@@ -12,6 +12,7 @@ use App\Models\Change;
 use App\Models\Item;
 use App\Tasks\LongWork;
 use Wellspring\Core\Content\Change\Differences;
+use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
@@ -27,6 +28,9 @@ final readonly class BulkEdit implements LongWork
 {
     /** Items that one edit may touch. */
     public const MOST = 5000;
+
+    /** How many are read and written with a few queries together. */
+    private const LOT = 500;
 
     private const DOES = ['publish', 'unpublish', 'addTerms', 'removeTerms', 'set', 'delete'];
 
@@ -104,18 +108,23 @@ final readonly class BulkEdit implements LongWork
             ): void {
                 [$left, $done, $seen] = [[], 0, 0];
                 ItemWriter::lock($ids);
-                foreach (array_chunk($ids, 500) as $some) {
-                    foreach (Item::query()->with(Item::whole())->where(
-                        'type_key',
-                        $type->key,
-                    )->whereIn('id', $some)->orderBy('id')->get() as $item) {
-                        $progress === null || $progress(++$seen);
+                foreach (array_chunk($ids, self::LOT) as $some) {
+                    $changes = [];
+                    $found = Item::query()->with(Item::whole())->where('type_key', $type->key)->whereIn('id', $some);
+                    $items = array_values($found->orderBy('id')->get()->all());
+                    foreach ($do === 'delete' ? [] : $items as $item) {
                         try {
-                            $done += $this->one($type, $item, $do, $with, $taxonomy, $slugs, $recorder) ? 1 : 0;
+                            $draft = $this->changed($type, $item, $do, $with, $taxonomy, $slugs);
+                            $draft === null || $changes[] = [$item, $draft];
                         } catch (Refused $refused) {
                             $left[] = "“{$item->title}”: {$refused->problems[0]}";
                         }
                     }
+                    $do === 'delete'
+                        ? $this->writer->remove($items, $recorder)
+                        : $this->writer->updateAll($type, $changes, $recorder);
+                    $done += count($do === 'delete' ? $items : $changes);
+                    $progress === null || $progress($seen += count($items));
                 }
                 if ($do === 'delete') {
                     AuditTrail::record(
@@ -134,21 +143,18 @@ final readonly class BulkEdit implements LongWork
     /**
      * @param  array<string, mixed>  $with
      * @param  list<string>  $slugs
+     * @return ItemDraft|null the item as it is to be; null: as it is
+     *
+     * @throws Refused
      */
-    private function one(
+    private function changed(
         Type $type,
         Item $item,
         string $do,
         array $with,
         string $taxonomy,
         array $slugs,
-        RevisionRecorder $recorder,
-    ): bool {
-        if ($do === 'delete') {
-            $this->writer->remove($item, $recorder);
-
-            return true;
-        }
+    ): ?ItemDraft {
         $reader = new ItemReader($type);
         $standing = Records::values($item, $type);
         $terms = array_values(array_filter((array) ($standing[$taxonomy] ?? []), is_string(...)));
@@ -165,14 +171,13 @@ final readonly class BulkEdit implements LongWork
             ),
         };
         if (Differences::same($draft->values(), $reader->asItStands($standing)->values())) {
-            return false;
+            return null;
         }
         if ($do === 'set') {
             $this->writer->check($type, $draft, $item);
         }
-        $this->writer->update($item, $type, $draft, recorder: $recorder);
 
-        return true;
+        return $draft;
     }
 
     private static function how(string $do): string

@@ -52,7 +52,7 @@ final readonly class ItemConversion
             ) {
                 continue;
             }
-            RevisionRecorder::keep($item, $now);
+            RevisionRecorder::keep([$item], $now);
             foreach ($gone as $taxonomy) {
                 $item->terms()->detach($item->terms->where('taxonomy_key', $taxonomy->key)->modelKeys());
             }

@@ -8,13 +8,11 @@ use App\Audit\Actor;
 use App\Catalogue\CatalogueStore;
 use App\Models\FreeName;
 use App\Models\Item;
-use App\Models\ItemLink;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
-use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
@@ -29,14 +27,22 @@ final readonly class ItemWriter
     /** How often a write is tried again that the database ended because of others' locks. */
     private const ATTEMPTS = 5;
 
-    /** How many rows one statement brings; a statement has room for 65,535 values. */
-    private const ROWS = 5000;
+    /** What is written over in an item that stands already, by its type in the database. */
+    private const COLUMNS = [
+        'slug' => 'text', 'title' => 'text', 'status' => 'text', 'publish_at' => 'timestamptz',
+        'expire_at' => 'timestamptz', 'audience' => 'text[]', 'author_id' => 'bigint', 'lead' => 'boolean',
+        'text' => 'text', 'fields' => 'jsonb', 'folded' => 'jsonb', 'words' => 'jsonb', 'term_ids' => 'bigint[]',
+        'revision' => 'integer', 'updated_at' => 'timestamptz',
+    ];
+
+    private ItemRelations $relations;
 
     public function __construct(
         private CatalogueStore $catalogue,
         private SafeHtml $html,
         public ItemReferences $references,
     ) {
+        $this->relations = new ItemRelations($catalogue, $references);
     }
 
     /**
@@ -187,33 +193,50 @@ final readonly class ItemWriter
         ?int $revision = null,
         ?RevisionRecorder $recorder = null,
     ): Item {
-        return self::together(function () use ($item, $type, $draft, $revision, $recorder): Item {
-            $item = self::locked($item, $revision);
-            RevisionRecorder::keep($item, $type);
-            $before = $item->revision++;
-
-            return $this->overwrite($item, $type, $draft, $before, $recorder ?? RevisionRecorder::single());
-        });
+        return self::together(fn (): Item => $this->overwrite(
+            $type,
+            self::locked([$item], $revision),
+            [$draft],
+            $recorder ?? RevisionRecorder::single(),
+        )[0]);
     }
 
     /**
-     * Its revisions stay, so that it can come back.
+     * Writes many items over, in a few statements for all of them.
      *
-     * @param  int|null  $revision  the revision that whoever removes it has seen; null to remove it in any case
+     * @param  list<array{Item, ItemDraft}>  $changes
+     *
+     * @throws ModelNotFoundException when one was removed meanwhile
+     */
+    public function updateAll(Type $type, array $changes, RevisionRecorder $recorder): void
+    {
+        self::together(fn (): array => $this->overwrite(
+            $type,
+            self::locked(array_column($changes, 0)),
+            array_column($changes, 1),
+            $recorder,
+        ));
+    }
+
+    /**
+     * Their revisions stay, so that they can come back.
+     *
+     * @param  list<Item>  $items  of one type
+     * @param  int|null  $revision  the revision that whoever removes them has seen; null to remove them in any case
      *
      * @throws StaleWrite
-     * @throws ModelNotFoundException when it was removed meanwhile
+     * @throws ModelNotFoundException when one was removed meanwhile
      */
-    public function remove(Item $item, RevisionRecorder $recorder, ?int $revision = null): void
+    public function remove(array $items, RevisionRecorder $recorder, ?int $revision = null): void
     {
-        $type = $this->catalogue->catalogue()->type($item->type_key);
-        self::together(function () use ($item, $type, $recorder, $revision): void {
-            $item = self::locked($item, $revision);
+        self::together(function () use ($items, $recorder, $revision): void {
+            $items = self::locked($items, $revision);
+            $type = $items === [] ? null : $this->catalogue->catalogue()->type($items[0]->type_key);
             if ($type !== null) {
-                RevisionRecorder::keep($item, $type);
+                RevisionRecorder::keep($items, $type);
             }
-            $recorder->removing([$item]);
-            $item->delete();
+            $recorder->removing($items);
+            Item::query()->whereKey(array_column($items, 'id'))->delete();
         });
     }
 
@@ -234,34 +257,65 @@ final readonly class ItemWriter
         }
     }
 
-    private static function locked(Item $item, ?int $revision): Item
+    /**
+     * The items as they stand, locked.
+     *
+     * @param  list<Item>  $items
+     * @param  int|null  $revision  that each is to have; null: whichever
+     * @return list<Item> in the same order
+     *
+     * @throws StaleWrite
+     * @throws ModelNotFoundException
+     */
+    private static function locked(array $items, ?int $revision = null): array
     {
-        $query = Item::query();
+        $query = Item::query()->orderBy('id');
         $query->getQuery()->lock('for no key update');
-        $item = $query->findOrFail($item->id);
-        if ($revision !== null && $item->revision !== $revision) {
-            throw new StaleWrite($item->revision);
+        $ids = array_column($items, 'id');
+        $locked = $query->findOrFail($ids)->keyBy('id');
+        foreach ($locked as $item) {
+            if ($revision !== null && $item->revision !== $revision) {
+                throw new StaleWrite($item->revision);
+            }
         }
 
-        return $item;
+        return array_map(fn (int $id): Item => $locked[$id], $ids);
     }
 
-    /** @param  int  $before  its revision before */
-    private function overwrite(
-        Item $item,
-        Type $type,
-        ItemDraft $draft,
-        int $before,
-        RevisionRecorder $recorder,
-    ): Item {
-        $draft = $this->prepared($type, $draft, $draft->slug ?? $item->slug, $item->publish_at);
-        $this->fill($item, $type, $draft);
-        $item->fill(['slug' => $draft->slug, 'folded' => ItemTexts::folded($type, $draft)])->save();
-        $this->replaceTerms($item, $draft);
-        $this->replaceLinks($item, $type, $draft);
-        $recorder->wrote([[$item, $before, $draft->values()]]);
+    /**
+     * @param  list<Item>  $items  locked
+     * @param  list<ItemDraft>  $drafts  of each
+     * @return list<Item>
+     */
+    private function overwrite(Type $type, array $items, array $drafts, RevisionRecorder $recorder): array
+    {
+        if ($items === []) {
+            return [];
+        }
+        RevisionRecorder::keep($items, $type);
+        $terms = $this->relations->termsOfAll($items, $drafts);
+        $rows = $changes = $revisions = [];
+        foreach ($items as $n => $item) {
+            $draft = $this->prepared($type, $drafts[$n], $drafts[$n]->slug ?? $item->slug, $item->publish_at);
+            $this->fill($item, $type, $draft);
+            $item->fill(['slug' => $draft->slug, 'folded' => ItemTexts::folded($type, $draft)]);
+            $item->term_ids = $terms[$n];
+            $before = $item->revision++;
+            $rows[] = ['id' => $item->id] + array_intersect_key($item->getAttributes(), self::COLUMNS);
+            $changes[$n] = [$item->syncOriginal()->setRelations([]), $draft];
+            $revisions[] = [$item, $before, $draft->values()];
+        }
+        $columns = array_keys(self::COLUMNS);
+        DB::statement('update items set '.implode(', ', array_map(
+            fn (string $column, string $type): string => "{$column} = new.{$column}::{$type}",
+            $columns,
+            self::COLUMNS,
+        )).' from jsonb_to_recordset(?::jsonb) as new(id bigint, '.implode(' text, ', $columns).' text) '
+            .'where items.id = new.id', [json_encode($rows, JSON_THROW_ON_ERROR)]);
+        $this->relations->replace($type, $changes);
+        $recorder->wrote($revisions);
 
-        return $item;
+        return $items;
     }
 
     /**
@@ -278,7 +332,7 @@ final readonly class ItemWriter
             $drafts[$n] = $draft = $this->prepared($type, $draft, $draft->slug ?? '', null);
             $this->fill($item, $type, $draft);
             $item->slug = (string) $draft->slug;
-            $item->term_ids = $this->wantedTerms($draft);
+            $item->term_ids = $this->relations->terms($draft);
             $item->folded = ItemTexts::folded($type, $draft);
             $item->slug === '' ? $unnamed[] = $item : $named[] = $item;
         }
@@ -306,30 +360,16 @@ final readonly class ItemWriter
             $reserved,
             fn (Item $item): array => $item->folded = ['slug' => $item->slug] + $item->folded,
         );
-        $items = array_column($new, 0);
-        $terms = $links = $revisions = [];
-        foreach ($items as $n => $item) {
-            $drafts[$n] = $draft = $drafts[$n]->with(
-                $item->slug,
-                $drafts[$n]->publishAt,
-                $drafts[$n]->text,
-                $drafts[$n]->fields,
-            );
-            foreach ($item->term_ids as $term) {
-                $terms[] = ['term_id' => $term, 'item_id' => $item->id];
-            }
-            array_push($links, ...$this->links($item, $type, $draft));
+        $made = $revisions = [];
+        foreach (array_column($new, 0) as $n => $item) {
+            $draft = $drafts[$n]->with($item->slug, $drafts[$n]->publishAt, $drafts[$n]->text, $drafts[$n]->fields);
+            $made[] = [$item, $draft];
             $revisions[] = [$item, null, $draft->values()];
         }
-        foreach (array_chunk($terms, self::ROWS) as $rows) {
-            DB::table('item_term')->insert($rows);
-        }
-        foreach (array_chunk($links, self::ROWS) as $rows) {
-            DB::table('item_links')->insert($rows);
-        }
+        $this->relations->add($type, $made);
         $recorder->wrote($revisions);
 
-        return $items;
+        return array_column($made, 0);
     }
 
     /** The draft as it is stored: with all that is said of it, its texts made safe. */
@@ -378,61 +418,6 @@ final readonly class ItemWriter
     private static function together(\Closure $work): mixed
     {
         return DB::transactionLevel() > 0 ? $work() : DB::transaction($work, self::ATTEMPTS);
-    }
-
-    private function replaceTerms(Item $item, ItemDraft $draft): void
-    {
-        $others = $item->terms()->whereNotIn('taxonomy_key', array_keys($draft->terms))->pluck('terms.id')->all();
-        $item->terms()->sync([...$others, ...$this->wantedTerms($draft)]);
-    }
-
-    /** @return list<int> ids, in their own order */
-    private function wantedTerms(ItemDraft $draft): array
-    {
-        $ids = array_merge(
-            ...array_map($this->catalogue->termIds(...), array_keys($draft->terms), array_values($draft->terms)),
-        );
-        sort($ids);
-
-        return $ids;
-    }
-
-    /** @return list<array<string, mixed>> rows of the links from the item */
-    private function links(Item $item, Type $type, ItemDraft $draft): array
-    {
-        $rows = [];
-        foreach ($type->fields as $key => $field) {
-            foreach ($field->family()->isLink() ? (array) ($draft->fields[$key] ?? []) : [] as $position => $name) {
-                $name = is_string($name) ? $name : '';
-                $to = $field->family() === Family::Person
-                    ? ['target_id' => null, 'person_id' => $this->references->personId($name)]
-                    : ['target_id' => $this->references->targetId($name), 'person_id' => null];
-                // What is still on its way with an import is linked to when it is there.
-                if ($to !== ['target_id' => null, 'person_id' => null]) {
-                    $rows[] = ['item_id' => $item->id, 'field' => $key, 'position' => $position] + $to;
-                }
-            }
-        }
-
-        return $rows;
-    }
-
-    private function replaceLinks(Item $item, Type $type, ItemDraft $draft): void
-    {
-        $now = $item->links()
-            ->get(['item_id', 'field', 'position', 'target_id', 'person_id'])
-            ->map(
-                fn (ItemLink $link): array => $link->only(['item_id', 'field', 'position', 'target_id', 'person_id']),
-            )
-            ->all();
-        $wanted = collect($this->links($item, $type, $draft))
-            ->sortBy([['field', 'asc'], ['position', 'asc']])
-            ->values()
-            ->all();
-        if ($now != $wanted) {
-            ItemLink::query()->where('item_id', $item->id)->delete();
-            DB::table('item_links')->insert($wanted);
-        }
     }
 
     /** @return list<string> */

@@ -9,6 +9,7 @@ use App\Catalogue\Records;
 use App\Models\Change;
 use App\Models\Item;
 use App\Models\Revision;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Type;
 
@@ -103,14 +104,25 @@ final class RevisionRecorder
         }
     }
 
-    /** What is about to be written over is kept, also where an item came to be by another way than the writer. */
-    public static function keep(Item $item, Type $type): void
+    /**
+     * What is about to be written over is kept, also where an item came to be by another way than the writer.
+     *
+     * @param  list<Item>  $items
+     */
+    public static function keep(array $items, Type $type): void
     {
-        if (! Revision::query()->where('item_id', $item->id)->where('number', $item->revision)->exists()) {
-            DB::table('item_revisions')->insert(
-                self::row($item, Records::values($item->load(Item::whole()), $type), 'as it was', null),
-            );
-        }
+        $kept = Revision::query()
+            ->join('items', 'items.id', '=', 'item_revisions.item_id')
+            ->whereColumn('item_revisions.number', 'items.revision')
+            ->whereIn('items.id', array_map(fn (Item $item): int => $item->id, $items))
+            ->pluck('item_id')
+            ->flip();
+        $others = array_filter($items, fn (Item $item): bool => ! $kept->has($item->id));
+        (new Collection($others))->load(Item::whole());
+        DB::table('item_revisions')->insert(array_map(
+            fn (Item $item): array => self::row($item, Records::values($item, $type), 'as it was', null),
+            array_values($others),
+        ));
     }
 
     /**

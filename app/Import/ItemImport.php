@@ -166,7 +166,7 @@ final class ItemImport
      */
     private function write(array $rows, array $slugs, RevisionRecorder $recorder): array
     {
-        $new = $becomes = [];
+        $new = $changed = $becomes = [];
         foreach ($this->reader->readAll($rows, null, true) as $read) {
             if ($read instanceof Refused) {
                 throw $read;
@@ -175,9 +175,10 @@ final class ItemImport
             if ($read->item === null) {
                 $new[] = $read->draft;
             } elseif ($read->becomes === 'changed') {
-                $this->writer->update($read->item, $this->reader->type, $read->draft, recorder: $recorder);
+                $changed[] = [$read->item, $read->draft];
             }
         }
+        $this->writer->updateAll($this->reader->type, $changed, $recorder);
         $this->writer->createAll($this->reader->type, $new, $slugs, $recorder);
 
         return $becomes;

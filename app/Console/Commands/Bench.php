@@ -278,7 +278,7 @@ final class Bench extends Command
         $this->manyPages($seeder);
         $url = $this->given('--url');
         if ($url !== '') {
-            $this->pages($url);
+            $this->pages($url, $seeder->picture());
         }
 
         return self::SUCCESS;
@@ -349,12 +349,13 @@ final class Bench extends Command
     }
 
     /** Pages as they are served, beside a bare route of the framework and a static file, in turn, three times each. */
-    private function pages(string $url): void
+    private function pages(string $url, string $picture): void
     {
         $anew = ['X-Requested-With: bench'];
         $asked = [
             'a bare route of the framework' => ['/up', 400, []],
             'a static file' => ['/wellspring.svg', 8000, []],
+            'a picture that everybody may see' => [$picture, 6000, []],
             'a listing of 24 cards, kept' => ['/bench-newest', 6000, []],
             'the same, made anew' => ['/bench-newest', 120, $anew],
             'filtered, made anew' => ['/bench-filtered', 120, $anew],

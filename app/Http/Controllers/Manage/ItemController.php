@@ -147,7 +147,7 @@ final readonly class ItemController
 
         $change = RevisionRecorder::change('items', 'Removed '
             ."“{$item->title}”", 'removed', function (RevisionRecorder $recorder) use ($item, $revision): void {
-                $this->writer->remove($item, $recorder, $revision);
+                $this->writer->remove([$item], $recorder, $revision);
                 AuditTrail::record(
                     AuditAction::ItemsRemoved,
                     $item->title,
