@@ -20,40 +20,62 @@ final readonly class ImportBenchmark
     {
     }
 
-    /** @return array{float, float, int} seconds of the import and of the copy; the import's most memory in MB */
+    /**
+     * @return array{made: float, changed: float, copied: float, memory: int} seconds of an import that makes all, of
+     *   one that changes them all, and of the copy; the imports' most memory in MB
+     */
     public function measure(): array
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'bench').'.csv';
+        DB::beginTransaction();
         try {
             $this->writeFile($path);
+            $import = fn (ImportPlan $plan): float => $this->seconds(fn () => $this->run($path, $plan));
             memory_reset_peak_usage();
-            $import = $this->seconds(fn () => $this->import->run(
-                $path,
-                $this->catalogue->catalogue()->types['product'],
-                new ImportPlan(makeTerms: true),
-                fn (): null => null,
-            ));
-            $memory = intdiv(memory_get_peak_usage(true), 2 ** 20);
+            $made = $import(new ImportPlan(makeTerms: true));
+            $memory = memory_get_peak_usage(true);
+            $copied = $this->seconds(fn () => $this->copy($path));
+            $this->writeChanges($path);
+            memory_reset_peak_usage();
+            $changed = $import(new ImportPlan(mode: 'update'));
+            $memory = intdiv(max($memory, memory_get_peak_usage(true)), 2 ** 20);
 
-            return [$import, $this->seconds(fn () => $this->copy($path)), $memory];
+            return ['made' => $made, 'changed' => $changed, 'copied' => $copied, 'memory' => $memory];
         } finally {
+            // Nothing of it stays.
+            DB::rollBack();
             unlink($path);
             $this->catalogue->forget();
         }
     }
 
-    /** Nothing of it stays. */
     private function seconds(\Closure $work): float
     {
-        DB::beginTransaction();
         $from = hrtime(true);
-        try {
-            $work();
+        $work();
 
-            return (hrtime(true) - $from) / 1e9;
-        } finally {
-            DB::rollBack();
+        return (hrtime(true) - $from) / 1e9;
+    }
+
+    private function run(string $path, ImportPlan $plan): void
+    {
+        $type = $this->catalogue->catalogue()->types['product'];
+        $result = $this->import->run($path, $type, $plan, fn (): null => null);
+        if ($result->created + $result->changed !== self::ROWS) {
+            throw new \RuntimeException("{$result->created} were made and {$result->changed} changed.");
         }
+    }
+
+    /** A new price and a new term for each of what the last import made. */
+    private function writeChanges(string $path): void
+    {
+        $file = fopen($path, 'wb') ?: throw new \RuntimeException("{$path} cannot be written.");
+        fputcsv($file, ['slug', 'price', 'groups'], escape: '');
+        $made = DB::table('items')->where('type_key', 'product')->orderByDesc('id')->limit(self::ROWS)->pluck('slug');
+        foreach ($made as $n => $slug) {
+            fputcsv($file, [$slug, $n % 8000 / 100 + 100, 'Group '.($n % 7 + 1)], escape: '');
+        }
+        fclose($file);
     }
 
     private function writeFile(string $path): void

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Catalogue\CatalogueStore;
 use App\Models\Import;
 use App\Models\Item;
 use App\Models\Module;
 use App\Models\Term;
 use App\Models\User;
+use App\Modules\ModuleStore;
 use Illuminate\Contracts\Process\InvokedProcess;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
@@ -155,6 +157,37 @@ final class AtOnceTest extends TestCase
                 (string) json_encode($answers),
             );
             $this->assertSame(200, $answers[0]['status']);
+        }
+    }
+
+    /** Whichever comes first, each gets an answer that says what holds. */
+    public function test_a_term_is_removed_while_modules_that_name_it_are_made(): void
+    {
+        $groups = app(CatalogueStore::class)->termIds('groups', ['perennials']);
+        for ($round = 1; $round <= self::ROUNDS; $round++) {
+            $term = Term::query()->create([
+                'taxonomy_key' => 'groups', 'slug' => "passing-{$round}", 'name' => "Passing {$round}",
+                'parent_id' => $groups[0], 'position' => 9, 'words' => 'passing', 'folded' => ['title' => 'passing'],
+            ]);
+            app(CatalogueStore::class)->forget();
+            $definition = fn (string $name): array => ['name' => $name, 'source' => ['items' => ['plant']], 'where' => [
+                'all' => [['field' => 'groups', 'test' => 'anyOf', 'value' => ["passing-{$round}"]]],
+            ]];
+            $module = app(ModuleStore::class)->apply(app(ModuleStore::class)->read(
+                ['format' => 1, 'key' => "kept-{$round}"] + $definition('Kept'),
+            ));
+            $answers = $this->atOnce([
+                ['DELETE', "/manage/api/terms/{$term->id}", []],
+                ['POST', '/manage/api/modules', ['name' => 'Made', 'definition' => $definition('Made')]],
+                ['PUT', "/manage/api/modules/kept-{$round}/draft", [
+                    'revision' => $module->revision,
+                    'definition' => ['format' => 1, 'key' => "kept-{$round}"] + $definition('Changed'),
+                ]],
+                ['POST', "/manage/api/modules/kept-{$round}/publish", ['revision' => $module->revision]],
+            ]);
+            $this->assertSame([], array_diff(array_column($answers, 'status'), [200, 201, 409, 422]), (string) json_encode(
+                $answers,
+            ));
         }
     }
 
