@@ -86,6 +86,16 @@ final class ContentTest extends BrowserTestCase
         $this->findText('a', 'Show the items')->click();
         $this->sees('200 recipe');
 
+        // Out again, as a file.
+        $folder = sys_get_temp_dir().'/wellspring-downloads-'.bin2hex(random_bytes(6));
+        $this->devTools('Browser.setDownloadBehavior', ['behavior' => 'allow', 'downloadPath' => $folder]);
+        $this->findText('button', 'Export')->click();
+        $this->assertAccessible('the forms of an export');
+        $this->findText('[role=dialog] button', 'Table (CSV)')->click();
+        $this->await('the file comes', fn (): ?bool => is_file("{$folder}/{$key}.csv") ?: null);
+        $this->assertCount(201, file("{$folder}/{$key}.csv") ?: []);
+        unlink("{$folder}/{$key}.csv") && rmdir($folder);
+
         // Found, and changed where it stands in the table.
         $this->find('[aria-label^="Find recipe"]')->sendKeys('dish 137');
         $this->sees('1 recipe');
