@@ -14,9 +14,10 @@ final readonly class StoredFile
 
     /**
      * @param  string  $path  below the folder of the library: `w400/fern.jpg`
+     * @param  string  $ending  `jpg`
      * @param  string  $media  the name of its row: `fern.webp`; a picture's other form and widths belong to the same
      */
-    private function __construct(private string $path, public string $media)
+    private function __construct(private string $path, public string $ending, public string $media)
     {
     }
 
@@ -25,6 +26,7 @@ final readonly class StoredFile
     {
         return preg_match(self::ADDRESS, $address, $found) !== 1 ? null : new self(
             $found['file'],
+            $found['ending'],
             $found['base'].'.'.(in_array($found['ending'], ['jpg', 'png'], true) ? 'webp' : $found['ending']),
         );
     }

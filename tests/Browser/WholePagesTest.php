@@ -271,7 +271,7 @@ final class WholePagesTest extends TestCase
             ], $address);
             $this->assertSame(strlen($sent['body']), (int) $sent['headers']['content-length']);
             $part = $this->site->get($address, ['Range: bytes=10-19']);
-            $this->assertSame([206, substr($sent['body'], 10, 10)], [$part['status'], $part['body']]);
+            $this->assertSame([206, bin2hex(substr($sent['body'], 10, 10))], [$part['status'], bin2hex($part['body'])]);
             $same = $this->site->get($address, ["If-None-Match: {$sent['headers']['etag']}"]);
             $this->assertSame([304, ''], [$same['status'], $same['body']]);
             $this->database->exec("update items set status = 'draft' where id = {$id}");
@@ -279,10 +279,10 @@ final class WholePagesTest extends TestCase
             $this->assertSame([404, "There is no such file.\n"], [$hidden['status'], $hidden['body']]);
             $again = $editor->get($address);
             $this->assertSame(
-                [200, $type, 'no-cache, private', $sent['body']],
+                [200, $type, 'no-cache, private', md5($sent['body'])],
                 [
                     $again['status'], $again['headers']['content-type'], $again['headers']['cache-control'],
-                    $again['body'],
+                    md5($again['body']),
                 ],
             );
             $this->database->exec("update items set status = 'published' where id = {$id}");

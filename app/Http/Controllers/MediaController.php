@@ -11,6 +11,7 @@ use App\Media\StoredFile;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
+use Symfony\Component\Mime\MimeTypes;
 use Wellspring\Core\Who\Viewer;
 
 /** The library's files: for visitors those that something uses which they may see, for who works on the site all. */
@@ -29,10 +30,10 @@ final readonly class MediaController
         if ($file === null || ! $isForEveryone && ! $mayEnter && ! $this->isOpen($file, $viewer)) {
             abort(404);
         }
-        $response = new Response('', 200, $file->headers($isForEveryone));
-        $response->headers->remove('Content-Type');
 
-        return $response;
+        return new Response('', 200, $file->headers($isForEveryone) + [
+            'Content-Type' => MimeTypes::getDefault()->getMimeTypes($file->ending)[0] ?? 'application/octet-stream',
+        ]);
     }
 
     private function isOpen(StoredFile $file, Viewer $viewer): bool
