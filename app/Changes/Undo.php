@@ -22,6 +22,9 @@ use Wellspring\Core\Problem\Refused;
 /** Takes a change back: items return to the revision before it, what it made goes, what it removed comes again. */
 final readonly class Undo
 {
+    /** How many items are brought back with a few queries together. */
+    private const LOT = 500;
+
     /** @param  iterable<UndoHandler>  $handlers  one a kind of change that does more than write items */
     public function __construct(
         private CatalogueStore $catalogue,
@@ -63,16 +66,12 @@ final readonly class Undo
                 }
                 $undone += $this->removeMade($change, $recorder, $progress);
                 $done = $undone;
-                foreach (DB::table('change_items')->where(
-                    'change_id',
-                    $change->id,
-                )->orderBy('item_id')->lazy(500) as $row) {
-                    $progress === null || $progress(++$done);
-                    if ($row->before === null && ! Item::query()->where('id', $row->item_id)->exists()) {
-                        continue;
-                    }
-                    $why = $this->one((int) $row->item_id, $row->before, $row->after, $recorder);
-                    $why === null ? $undone++ : $left[] = $why;
+                $touched = DB::table('change_items')->where('change_id', $change->id)->orderBy('item_id')->lazy(self::LOT);
+                foreach ($touched->chunk(self::LOT) as $rows) {
+                    $whys = $this->bringBackAll(array_values($rows->all()), $recorder);
+                    $undone += count($rows) - count($whys);
+                    array_push($left, ...array_filter($whys));
+                    $progress === null || $progress($done += count($rows));
                 }
                 $this->linkAgain($change);
                 AuditTrail::record(AuditAction::Undone, $change->title, ['change' => $change->id]);
@@ -111,7 +110,7 @@ final readonly class Undo
                     ->where('change_id', $change->id)->whereNull('before')->whereColumn(
                         'items.revision',
                         'change_items.after',
-                    )->select('items.id')->limit(500))
+                    )->select('items.id')->limit(self::LOT))
                 ->get();
             $recorder->removing($some);
             Item::query()->whereKey($some->modelKeys())->delete();
@@ -142,34 +141,62 @@ final readonly class Undo
         }
     }
 
-    private function one(int $id, ?int $before, ?int $after, RevisionRecorder $recorder): ?string
+    /**
+     * @param  list<\stdClass>  $rows  of `change_items`
+     * @return list<string> why some were not brought back; empty: what the change made is gone already
+     */
+    private function bringBackAll(array $rows, RevisionRecorder $recorder): array
     {
-        $item = Item::query()->find($id);
-        if ($after !== null) {
-            if ($item === null) {
-                return $before === null ? null : 'An item that was changed has been removed since.';
+        $ids = array_map(fn (\stdClass $row): int => (int) $row->item_id, $rows);
+        $items = Item::query()->whereKey($ids)->get()->keyBy('id');
+        $revisions = Revision::query()
+            ->whereIn('item_id', $ids)
+            ->whereIn('number', array_unique(array_filter(array_column($rows, 'before'))))
+            ->get()
+            ->keyBy(fn (Revision $revision): string => "{$revision->item_id} {$revision->number}");
+        $whys = $changes = [];
+        foreach ($rows as $row) {
+            $item = $items->get((int) $row->item_id);
+            $revision = $revisions->get("{$row->item_id} {$row->before}");
+            $why = self::whyNot($row, $item, $revision);
+            if ($why === null && $revision !== null) {
+                try {
+                    $type = $this->type($revision->type_key);
+                    $draft = $this->draft($type, $revision);
+                    $item === null
+                        ? $this->restore((int) $row->item_id, $type, $draft, $recorder)
+                        : $changes[$type->key][] = [$item, $draft];
+                } catch (Refused $refused) {
+                    $title = is_string($revision->values['title'] ?? null) ? $revision->values['title'] : 'An item';
+                    $why = "“{$title}”: {$refused->problems[0]}";
+                }
             }
-            if ($item->revision !== $after) {
-                return "“{$item->title}” was changed again since.";
-            }
+            $why === null || $whys[] = $why;
         }
-        $revision = Revision::query()->where('item_id', $id)->where('number', $before)->first();
-        if ($revision === null || $item !== null && $after === null) {
-            return 'An item’s earlier state is no longer kept.';
-        }
-        $type = $this->type($revision->type_key);
-        try {
-            $draft = $this->draft($type, $revision);
-            $item === null
-                ? $this->restore($id, $type, $draft, $recorder)
-                : $this->writer->update($item, $type, $draft, recorder: $recorder);
-        } catch (Refused $refused) {
-            $title = is_string($revision->values['title'] ?? null) ? $revision->values['title'] : 'An item';
-
-            return "“{$title}”: {$refused->problems[0]}";
+        foreach ($changes as $type => $ofType) {
+            $this->writer->updateAll($this->type($type), $ofType, $recorder);
         }
 
-        return null;
+        return $whys;
+    }
+
+    /**
+     * @param  \stdClass  $row  of `change_items`
+     * @param  Revision|null  $revision  the state before the change
+     * @return string|null why the item cannot be brought back; empty: what the change made is gone already
+     */
+    private static function whyNot(\stdClass $row, ?Item $item, ?Revision $revision): ?string
+    {
+        if ($item === null && ($row->before === null || $row->after !== null)) {
+            return $row->before === null ? '' : 'An item that was changed has been removed since.';
+        }
+        if ($item !== null && $row->after !== null && $item->revision !== (int) $row->after) {
+            return "“{$item->title}” was changed again since.";
+        }
+
+        return $revision === null || $item !== null && $row->after === null
+            ? 'An item’s earlier state is no longer kept.'
+            : null;
     }
 
     private function restore(int $id, Type $type, ItemDraft $draft, RevisionRecorder $recorder): void

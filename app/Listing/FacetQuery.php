@@ -85,7 +85,10 @@ final readonly class FacetQuery
         return $shared === [] ? $single : [$shared, ...$single];
     }
 
-    /** How many different values records can hold of a filter at most; null: any number. */
+    /**
+     * How many different values records can hold of a filter at most; null: any number. Of terms, how many sets of them
+     * the database has seen when it last took its statistics.
+     */
     private static function differentValues(OfferedFilter $filter): ?int
     {
         $counting = $filter->control->counting();
@@ -96,8 +99,18 @@ final readonly class FacetQuery
             $counting !== Counting::Values => null,
             $filter->field->family() === Family::YesNo => 3,
             $filter->field->family() === Family::Choice => 1 + count($filter->field->choices),
+            $filter->field->family() === Family::Terms => self::setsOfTerms(),
             default => null,
         };
+    }
+
+    /** @return int|null null where they are many, or not known */
+    private static function setsOfTerms(): ?int
+    {
+        $sets = DB::scalar("select n_distinct from pg_stats where schemaname = current_schema() and tablename = 'items' "
+            ."and attname = 'term_ids'");
+
+        return is_numeric($sets) && $sets > 0 ? (int) $sets : null;
     }
 
     /**
@@ -172,17 +185,17 @@ final readonly class FacetQuery
      */
     private static function text(int $column, array $places, bool $isNarrowed): string
     {
-        $held = implode(" || '".self::SEPARATOR."' || ", array_map(
-            fn (int $place): string => "coalesce('=' || held{$place}, '')",
+        // What is written before a value is joined with it at once: each joining costs as much as reading a value.
+        $held = fn (int $fails): string => implode(' || ', array_map(
+            fn (int $place, string $before): string => "coalesce('{$before}=' || held{$place}, '{$before}')",
             $places,
+            ["{$column}:{$fails}:", ...array_fill(0, count($places) - 1, self::SEPARATOR)],
         ));
-        $all = "'{$column}:".self::NONE.":' || {$held}";
-        $failing = array_map(
-            fn (int $place): string => " when {$place} then '{$column}:{$place}:' || {$held}",
-            $places,
-        );
+        $failing = array_map(fn (int $place): string => " when {$place} then {$held($place)}", $places);
 
-        return $isNarrowed ? 'case fails when '.self::NONE." then {$all}".implode($failing).' end' : $all;
+        return $isNarrowed
+            ? 'case fails when '.self::NONE." then {$held(self::NONE)}".implode($failing).' end'
+            : $held(self::NONE);
     }
 
     /**

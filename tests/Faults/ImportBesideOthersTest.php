@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Faults;
+
+use PHPUnit\Framework\TestCase;
+use Tests\Support\WebClient;
+
+/** A long file is brought in while one person saves, one edits many, and visitors come: nobody waits for it. */
+final class ImportBesideOthersTest extends TestCase
+{
+    /** Seconds that a request may take because of it; WAIT_AT_MOST says more where the machine has other work to do. */
+    private const WAIT_AT_MOST = 1.0;
+
+    private const IMPORT_ENDS_WITHIN = 600.0;
+
+    /** @var array<string, int> process ids, by what they do */
+    private array $others = [];
+
+    private string $notes;
+
+    protected function setUp(): void
+    {
+        $this->notes = sys_get_temp_dir().'/wellspring-beside-'.bin2hex(random_bytes(6));
+        mkdir($this->notes);
+    }
+
+    protected function tearDown(): void
+    {
+        foreach ($this->others as $process) {
+            posix_kill($process, SIGKILL);
+            pcntl_waitpid($process, $status);
+        }
+        array_map(unlink(...), glob("{$this->notes}/*") ?: []);
+        rmdir($this->notes);
+    }
+
+    public function test_nobody_waits_for_an_import(): void
+    {
+        $client = $this->manager();
+        $table = $client->get('/manage/api/items?type=product')['body'];
+        $ids = array_column(json_decode($table, true, 512, JSON_THROW_ON_ERROR)['items'], 'id');
+        $this->other('save', function (WebClient $client, int $n) use ($ids): void {
+            $item = json_decode($client->get("/manage/api/items/{$ids[0]}")['body'], true, 512, JSON_THROW_ON_ERROR);
+            $client->send('PUT', "/manage/api/items/{$ids[0]}", [
+                'revision' => $item['revision'], 'values' => ['height' => $n],
+            ]);
+        });
+        $this->other('edit many', fn (WebClient $client, int $n) => $client->send('POST', '/manage/api/items/many', [
+            'type' => 'product', 'do' => 'set', 'ids' => array_slice($ids, 1), 'with' => ['values' => ['stock' => $n]],
+        ]));
+        $this->other('visit', fn (WebClient $client, int $n) => $this->assertSame(
+            200,
+            (new WebClient((string) getenv('SITE_URL')))->get($n % 2 === 0 ? '/shop' : "/shop?fresh={$n}")['status'],
+        ));
+        $rows = (int) (getenv('IMPORT_ROWS') ?: 50_000);
+        $begun = microtime(true);
+        $result = $this->import($client, $rows);
+        $seconds = microtime(true) - $begun;
+        $this->assertSame([$rows, 0], [$result['result']['created'], $result['result']['bad']]);
+        $slowest = [];
+        foreach (array_keys($this->others) as $what) {
+            $waits = array_map(floatval(...), file("{$this->notes}/{$what}", FILE_IGNORE_NEW_LINES) ?: []);
+            $this->assertGreaterThan(3, count($waits), "{$what}: often enough");
+            $slowest[$what] = max([0.0, ...$waits]);
+        }
+        fwrite(STDERR, sprintf(
+            '%d rows beside others in %.1f s; they waited at most %s s. ',
+            $rows,
+            $seconds,
+            implode(', ', array_map(fn (float $wait): string => number_format($wait, 2), $slowest)),
+        ));
+        $this->assertLessThan((float) (getenv('WAIT_AT_MOST') ?: self::WAIT_AT_MOST), max([0.0, ...array_values($slowest)]));
+    }
+
+    /** @return array<string, mixed> the import when it has ended */
+    private function import(WebClient $client, int $rows): array
+    {
+        $file = "title,height,groups\n";
+        for ($n = 1; $n <= $rows; $n++) {
+            $file .= "Beside {$n},".($n % 300 + 1).',Beside '.($n % 20)."\n";
+        }
+        $import = $client->upload('/manage/api/imports', ['type' => 'product'], 'beside.csv', $file);
+        $client->send('POST', "/manage/api/imports/{$import['id']}/run", [
+            'write' => true, 'options' => ['makeTerms' => true] + $import['options'],
+        ]);
+        for ($begun = microtime(true); microtime(true) < $begun + self::IMPORT_ENDS_WITHIN; usleep(200_000)) {
+            $said = $client->get("/manage/api/imports/{$import['id']}")['body'];
+            $import = json_decode($said, true, 512, JSON_THROW_ON_ERROR);
+            if ($import['state'] !== 'writing') {
+                break;
+            }
+        }
+        $this->assertSame('done', $import['state'], (string) json_encode($import['result']['problems'] ?? []));
+
+        return $import;
+    }
+
+    /** @param  \Closure(WebClient, int): mixed  $does  again and again, each time timed */
+    private function other(string $what, \Closure $does): void
+    {
+        $process = pcntl_fork();
+        if ($process !== 0) {
+            $this->others[$what] = $process;
+
+            return;
+        }
+        $client = $this->manager();
+        for ($n = 1; ; $n++, usleep(100_000)) {
+            $begun = microtime(true);
+            try {
+                $does($client, $n);
+                $seconds = microtime(true) - $begun;
+            } catch (\Throwable $fault) {
+                // What fails is told as having taken for ever.
+                fwrite(STDERR, "{$what}: {$fault->getMessage()}\n");
+                $seconds = INF;
+            }
+            file_put_contents("{$this->notes}/{$what}", "{$seconds}\n", FILE_APPEND);
+        }
+    }
+
+    private function manager(): WebClient
+    {
+        $client = new WebClient((string) getenv('SITE_URL'));
+        $client->signIn((string) getenv('EMAIL'), (string) getenv('PASSWORD'));
+
+        return $client;
+    }
+}
