@@ -95,7 +95,7 @@ final readonly class FacetCounter
     private function terms(OfferedFilter $filter, string $held): array
     {
         $taxonomy = $filter->field->ownKey();
-        $slugs = $this->catalogue->termSlugs($taxonomy, array_map(intval(...), explode(',', trim($held, '{}'))));
+        $slugs = $this->catalogue->termSlugs($taxonomy, array_map(intval(...), explode(',', $held)));
         $terms = $filter->field->taxonomy?->terms;
         $found = [];
         foreach ($slugs as $slug) {

@@ -108,7 +108,7 @@ final readonly class FacetQuery
     private static function setsOfTerms(): ?int
     {
         $sets = DB::scalar("select n_distinct from pg_stats where schemaname = current_schema() and tablename = 'items' "
-            ."and attname = 'term_ids'");
+            ."and attname = 'term_list'");
 
         return is_numeric($sets) && $sets > 0 ? (int) $sets : null;
     }
@@ -236,7 +236,7 @@ final readonly class FacetQuery
 
         return match ($filter->control->counting()) {
             Counting::Values => new Fragment(
-                $field->family() === Family::Terms ? 'items.term_ids::text' : FieldSql::raw($field),
+                $field->family() === Family::Terms ? 'items.term_list' : FieldSql::raw($field),
             ),
             Counting::Rules => $this->answers($filter, $context),
             // As it stands in the record: equal numbers that are written otherwise are put together later.

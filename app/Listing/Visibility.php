@@ -6,6 +6,7 @@ namespace App\Listing;
 
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Who\Audience;
 
 /** Who may see what, as conditions of queries: what Context::admits() says of records. */
 final class Visibility
@@ -13,10 +14,11 @@ final class Visibility
     /** True where the item is published, in its time, and for the viewer. */
     public static function ofItem(Context $context, string $of = 'items'): Fragment
     {
+        // What is for everyone says that alone, first: asked so, it takes a third of the time of the test of the sets.
         return new Fragment(
             "{$of}.status = '".Status::Published->value
                 ."' and {$of}.publish_at <= ? and ({$of}.expire_at is null or {$of}.expire_at > ?)"
-            ." and {$of}.audience && ?::text[]",
+                ." and ({$of}.audience[1] = '".Audience::EVERYONE."' or {$of}.audience && ?::text[])",
             [$context->at(), $context->at(), Fragment::arrayLiteral($context->viewer->belongsTo())],
         );
     }
