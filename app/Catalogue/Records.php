@@ -204,10 +204,9 @@ final class Records
             'author' => $item->author?->email,
             'lead' => $item->lead,
         ];
-        foreach ($type->reachable as $key => $field) {
-            if (! in_array($key, ['created_at', 'updated_at', ...array_keys(Type::madeFields())], true)) {
-                $values[$key] ??= $record->value($field);
-            }
+        $others = ['created_at' => true, 'updated_at' => true] + Type::madeFields();
+        foreach (array_diff_key($type->reachable, $others) as $key => $field) {
+            $values[$key] ??= $record->value($field);
         }
 
         return $values;

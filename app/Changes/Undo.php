@@ -66,8 +66,8 @@ final readonly class Undo
                 }
                 $undone += $this->removeMade($change, $recorder, $progress);
                 $done = $undone;
-                $touched = DB::table('change_items')->where('change_id', $change->id)->orderBy('item_id')->lazy(self::LOT);
-                foreach ($touched->chunk(self::LOT) as $rows) {
+                $touched = DB::table('change_items')->where('change_id', $change->id)->orderBy('item_id');
+                foreach ($touched->lazy(self::LOT)->chunk(self::LOT) as $rows) {
                     $whys = $this->bringBackAll(array_values($rows->all()), $recorder);
                     $undone += count($rows) - count($whys);
                     array_push($left, ...array_filter($whys));

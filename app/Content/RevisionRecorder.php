@@ -6,9 +6,9 @@ namespace App\Content;
 
 use App\Audit\Actor;
 use App\Catalogue\Records;
+use App\Listing\Fragment;
 use App\Models\Change;
 use App\Models\Item;
-use App\Models\Revision;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Type;
@@ -111,13 +111,15 @@ final class RevisionRecorder
      */
     public static function keep(array $items, Type $type): void
     {
-        $kept = Revision::query()
-            ->join('items', 'items.id', '=', 'item_revisions.item_id')
-            ->whereColumn('item_revisions.number', 'items.revision')
-            ->whereIn('items.id', array_map(fn (Item $item): int => $item->id, $items))
-            ->pluck('item_id')
-            ->flip();
-        $others = array_filter($items, fn (Item $item): bool => ! $kept->has($item->id));
+        $kept = array_column(DB::select(
+            'select item_id from unnest(?::bigint[], ?::integer[]) as now (id, number) join item_revisions on '
+                .'item_id = now.id and item_revisions.number = now.number',
+            [
+                Fragment::arrayLiteral(array_column($items, 'id')),
+                Fragment::arrayLiteral(array_column($items, 'revision')),
+            ],
+        ), 'item_id', 'item_id');
+        $others = array_filter($items, fn (Item $item): bool => ! isset($kept[$item->id]));
         (new Collection($others))->load(Item::whole());
         DB::table('item_revisions')->insert(array_map(
             fn (Item $item): array => self::row($item, Records::values($item, $type), 'as it was', null),

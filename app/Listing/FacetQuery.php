@@ -107,8 +107,8 @@ final readonly class FacetQuery
     /** @return int|null null where they are many, or not known */
     private static function setsOfTerms(): ?int
     {
-        $sets = DB::scalar("select n_distinct from pg_stats where schemaname = current_schema() and tablename = 'items' "
-            ."and attname = 'term_list'");
+        $sets = DB::scalar('select n_distinct from pg_stats where schemaname = current_schema() and tablename = '
+            ."'items' and attname = 'term_list'");
 
         return is_numeric($sets) && $sets > 0 ? (int) $sets : null;
     }

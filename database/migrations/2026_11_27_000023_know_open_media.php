@@ -15,7 +15,7 @@ return new class extends Migration
             alter table terms add column media_names text[] not null generated always as (
                 media_names(description, fields) || case when picture is null then '{}'::text[] else array[picture] end
             ) stored;
-            create index terms_media on terms using gin (media_names);
+            create index terms_media on terms using gin (media_names) with (fastupdate = off);
             alter table modules add column media_names text[] not null generated always as (
                 media_names(null, draft::jsonb) || media_names(null, live::jsonb)
             ) stored;
@@ -25,6 +25,11 @@ return new class extends Migration
             alter table site_definitions add column media_names text[] not null generated always as (
                 media_names(null, draft) || media_names(null, live)
             ) stored;
+
+            create index modules_media on modules using gin (media_names) with (fastupdate = off);
+            create index pages_media on pages using gin (media_names) with (fastupdate = off);
+            -- A list of entries that wait would be read whole for each file that is asked for.
+            alter index items_media set (fastupdate = off);
 
             -- What may be said of a file: a text may hold a picture in its other form, for browsers without WebP.
             create function media_forms(name text) returns text[] language sql immutable parallel safe as
@@ -76,6 +81,7 @@ return new class extends Migration
         DB::unprepared(<<<'SQL'
             drop function media_is_open(text, text[], timestamptz);
             drop function media_forms(text);
+            alter index items_media reset (fastupdate);
             alter table site_definitions drop column media_names;
             alter table pages drop column media_names;
             alter table modules drop column media_names;

@@ -115,7 +115,8 @@ final class AccessTest extends TestCase
             'POST manage/api/imports',
             'GET manage/api/imports/{id}',
             'POST manage/api/imports/{id}/pictures',
-            'POST manage/api/imports/{id}/run', 'DELETE manage/api/imports/{id}', 'POST manage/api/exports/{key}', 'GET manage/api/exports/{file}',
+            'POST manage/api/imports/{id}/run', 'DELETE manage/api/imports/{id}',
+            'POST manage/api/exports/{key}', 'GET manage/api/exports/{file}',
         ],
         'open' => [
             'GET manage/sign-in',
