@@ -118,9 +118,9 @@ Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(funct
         Route::post('frame/look', [Manage\FrameController::class, 'look']);
         Route::post('bench/look', [Manage\BenchController::class, 'look']);
         Route::post('bench/results', [Manage\BenchController::class, 'results']);
-        Route::post('bench/find', [Manage\BenchController::class, 'find']);
-        Route::post('bench/trace', [Manage\BenchController::class, 'trace']);
-        Route::post('bench/compare', [Manage\BenchController::class, 'compare']);
+        Route::post('bench/find', [Manage\BenchTraceController::class, 'find']);
+        Route::post('bench/trace', [Manage\BenchTraceController::class, 'trace']);
+        Route::post('bench/compare', [Manage\BenchComparisonController::class, 'compare']);
         Route::post('bench/gaps', [Manage\BenchController::class, 'gaps']);
         Route::post('bench/options', [Manage\BenchController::class, 'options']);
         Route::post('bench/offer', [Manage\BenchController::class, 'offer']);

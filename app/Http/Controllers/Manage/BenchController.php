@@ -7,14 +7,11 @@ namespace App\Http\Controllers\Manage;
 use App\Catalogue\CatalogueStore;
 use App\Http\PreviewContext;
 use App\Http\Requests\BenchRequest;
-use App\Http\Requests\CompareRequest;
-use App\Http\Requests\FindRecordsRequest;
 use App\Http\Requests\GapsRequest;
 use App\Http\Requests\LookRequest;
 use App\Http\Requests\OfferRequest;
 use App\Http\Requests\OptionsRequest;
 use App\Http\Requests\ResultsRequest;
-use App\Http\Requests\TraceRequest;
 use App\Http\Resources\Definitions;
 use App\Http\Resources\JsonMap;
 use App\Http\Resources\Refusal;
@@ -22,16 +19,9 @@ use App\Http\Resources\SourceResource;
 use App\Listing\Listing;
 use App\Listing\ModuleQuery;
 use App\Listing\Options;
-use App\Listing\RecordFinder;
 use App\Listing\Sources;
-use App\Listing\TracedRecord;
-use App\Listing\Tracer;
-use App\Models\Item;
-use App\Models\Module as ModuleRow;
 use App\Models\Page;
-use App\Modules\Comparison;
 use App\Modules\ModuleStore;
-use App\Modules\ModuleVersions;
 use App\Pages\PageStore;
 use App\Site\FoundPage;
 use App\Site\ListingPreview;
@@ -50,8 +40,6 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\Advice;
 use Wellspring\Core\Explain\Offering;
 use Wellspring\Core\Explain\Sentences;
-use Wellspring\Core\Explain\Suggestions;
-use Wellspring\Core\Explain\TraceStep;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\SalvagedModule;
 use Wellspring\Core\Paging\PageNumbers;
@@ -66,14 +54,11 @@ use Wellspring\Core\Wording\Piece;
 use Wellspring\Core\Wording\Sentence;
 
 /**
- * What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page, its records,
- * and why one is there or not.
+ * What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page, its records.
  *
- * @phpstan-import-type ComparedRowShape from Comparison
  * @phpstan-import-type AdviceShape from Advice
  * @phpstan-import-type DefinitionShape from Definitions
  * @phpstan-import-type SourceRecordsShape from SourceResource
- * @phpstan-import-type TraceStepShape from TraceStep
  * @phpstan-import-type ProblemShape from Refusal
  *
  * @phpstan-type SentenceShape array{
@@ -99,19 +84,6 @@ use Wellspring\Core\Wording\Sentence;
  *     values: list<string>,
  * }
  * @phpstan-type ResultsShape array{total: int, pages: int, page: int, rows: list<ResultRowShape>}
- * @phpstan-type FoundRecordShape array{item: int|null, slug: string, title: string, kind: string}
- * @phpstan-type WayShape array{words: string, definition: DefinitionShape|null, edit: int|null}
- * @phpstan-type TracedRecordShape array{
- *     slug: string, title: string, type: string, start?: string, kind: string, shown: bool, pinned: bool,
- *     place: int|null, wouldStand: int|null, page: int|null, answer: string, steps: list<TraceStepShape>, id: int,
- *     pages: list<array{title: string, address: string}>, ways: list<WayShape>,
- * }
- * @phpstan-type ComparedShape array{
- *     compared: bool, before: int, after: int, most: int, comes: int,
- *     goes: list<array{id: int, key: string, title: string, was: int}>, moves: int, otherPage: int,
- *     pages: list<array{page: int, rows: list<ComparedRowShape>}>,
- *     said: list<array{lead: string, before: string, after: string, looks: bool}>,
- * }
  */
 final readonly class BenchController
 {
@@ -122,7 +94,6 @@ final readonly class BenchController
 
     public function __construct(
         private ModuleStore $store,
-        private ModuleVersions $versions,
         private Listing $listing,
         private Sources $sources,
         private Options $options,
@@ -289,117 +260,9 @@ final readonly class BenchController
         ];
     }
 
-    /**
-     * Records to ask about, of any type.
-     *
-     * @return list<FoundRecordShape>
-     */
-    public function find(FindRecordsRequest $request, RecordFinder $finder): array
-    {
-        $given = $request->validated();
-
-        return $finder->find(
-            $this->salvaged($request)->module,
-            str_replace("\0", '', mb_scrub($given['words'])),
-            $this->preview->of($request),
-        );
-    }
-
-    /**
-     * Why a record is there, or not, and how that could be changed.
-     *
-     * @return TracedRecordShape
-     */
-    public function trace(TraceRequest $request, Tracer $tracer): array
-    {
-        $given = $request->validated();
-        $module = $this->salvaged($request)->module;
-        $context = $this->preview->of($request);
-        $item = isset($given['item']) ? Item::query()->find($given['item']) : null;
-        $traced = $item instanceof Item
-            ? $tracer->item($module, $item, $context, $given['start'] ?? null)
-            : $tracer->bySlug($module, $given['slug'] ?? '', $context);
-        if ($traced === null) {
-            throw Refused::because('slug', ProblemCode::UnknownItem, 'There is no such record.');
-        }
-
-        return [
-            ...$traced->toArray(),
-            'id' => $traced->record->id,
-            'pages' => $this->pagesOf($module),
-            'ways' => $this->ways($module, $traced, $context),
-        ];
-    }
-
-    /**
-     * What visitors would see come, go and move, if the draft (or the version named) took the place of what is live (or
-     * of the version that it is held against).
-     *
-     * @return ComparedShape
-     */
-    public function compare(CompareRequest $request, Comparison $comparison): array
-    {
-        $given = $request->validated();
-        $draft = $this->salvaged($request)->module;
-        $row = $this->store->find($draft->key);
-        $after = isset($given['version']) ? $this->version($row, 'version', (int) $given['version']) : $draft;
-        $before = isset($given['against'])
-            ? $this->version($row, 'against', (int) $given['against'])
-            : ($row === null ? null : $this->store->live($row));
-
-        return [
-            ...$comparison->of($before, $after, $this->preview->of($request)),
-            'compared' => $before !== null,
-        ];
-    }
-
-    /** A version that was published, without what makes no sense any more. */
-    private function version(?ModuleRow $row, string $asked, int $number): Module
-    {
-        $definition = $row === null ? null : $this->versions->find($row, $number);
-
-        return $this->store->reader()->salvage(
-            $definition ?? throw Refused::because(
-                $asked,
-                ProblemCode::UnknownVersion,
-                "There is no version {$number}.",
-            ),
-        )->module;
-    }
-
     private function salvaged(BenchRequest $request): SalvagedModule
     {
         return $this->store->reader()->salvage($request->definition());
-    }
-
-    /** @return list<WayShape> */
-    private function ways(Module $module, TracedRecord $traced, Context $context): array
-    {
-        $ways = array_map(
-            fn (array $way): array => $way + ['edit' => null],
-            Suggestions::of($module, $traced->record, $traced->trace, $traced->rank, $context),
-        );
-        if (isset($this->catalogue->catalogue()->types[$traced->record->type])) {
-            $ways[] = [
-                'words' => "Edit the {$traced->kind} itself",
-                'definition' => null,
-                'edit' => $traced->record->id,
-            ];
-        }
-
-        return $ways;
-    }
-
-    /** @return list<array{title: string, address: string}> */
-    private function pagesOf(Module $module): array
-    {
-        $pages = $this->store->find($module->key)->pages ?? [];
-
-        return array_values(
-            collect($pages)
-                ->map(fn (Page $page): array => ['title' => $page->title, 'address' => $page->address])
-                ->all(),
-        );
     }
 
     /** The visitor's page with the module as it is being made: the page that carries it, or a plain one. */
