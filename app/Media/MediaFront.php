@@ -17,7 +17,8 @@ final class MediaFront
     public static function answer(PageCacheSettings $settings): bool
     {
         $address = is_string($_SERVER['REQUEST_URI'] ?? null) ? explode('?', $_SERVER['REQUEST_URI'], 2)[0] : '';
-        $file = StoredFile::at($address);
+        $isRead = in_array($_SERVER['REQUEST_METHOD'] ?? '', ['GET', 'HEAD'], true);
+        $file = $isRead ? StoredFile::at($address) : null;
         $isOpen = $file === null ? null : (new PageDatabase($settings))->isOpen($file->media);
         if ($file === null || $isOpen === null || ! $isOpen && isset($_COOKIE[$settings->sessionCookie])) {
             return false;

@@ -134,6 +134,7 @@ http {
         }
         location ~ \.php(/|\$) { return 404; }
         location / { try_files \$uri @site; }
+        location = /media { try_files \$uri @site; }
         location /media/ { $(application "$dir" media 40 files_ 10) }
         location /manage { try_files \$uri @manage; }
         location @site { $(application "$dir" site 40) }

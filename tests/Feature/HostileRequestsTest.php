@@ -124,7 +124,7 @@ final class HostileRequestsTest extends TestCase
         $status = $response->getStatusCode();
         $content = (string) $response->getContent();
         $tried = $said.' with '.mb_substr((string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR), 0, 800);
-        $this->assertLessThan(500, $status, "{$tried}: ".mb_substr($content, 0, 1500));
+        $this->assertLessThan(500, $status, "{$tried}: {$answer->exception}".mb_substr($content, 0, 1500));
         $limit = getenv('HOSTILE') === false ? self::SECONDS_BESIDE_OTHERS : self::SECONDS;
         $this->assertLessThan($limit, $seconds, $tried);
         $this->assertStringNotContainsString('vendor/laravel', $content, $tried);
