@@ -78,7 +78,7 @@ final class ContentTest extends BrowserTestCase
             str_replace('31/12/2025', '2025-12-31', $rows[180]),
         ];
         $this->findText('button', 'Choose another file')->click();
-        $this->attach('[aria-label="The file"]', 'recipes.csv', implode("\n", $rows));
+        $this->attach('[aria-label="The file"]', 'recipes-mended.csv', implode("\n", $rows));
         $this->choose('[aria-label="Field for the column Who cooks"]', 'cook');
         $this->findText('button', 'Check every row')->click();
         $this->findText('button', 'Write 200 items')->click();
