@@ -293,6 +293,7 @@ final readonly class ItemWriter
             return [];
         }
         RevisionRecorder::keep($items, $type);
+        $this->references->load($type, $drafts);
         $terms = $this->relations->termsOfAll($items, $drafts);
         $rows = $changes = $revisions = [];
         foreach ($items as $n => $item) {
