@@ -33,7 +33,7 @@ final class MediaFront
         }
         // nginx knows the file's own type.
         ini_set('default_mimetype', '');
-        foreach ($file->headers(true) as $name => $value) {
+        foreach ($file->headers() as $name => $value) {
             header("{$name}: {$value}");
         }
 

@@ -44,15 +44,9 @@ final readonly class StoredFile
         return str_ends_with($media, '.webp') ? [$media, "{$base}.jpg", "{$base}.png"] : [$media];
     }
 
-    /**
-     * @param  bool  $isForEveryone  whether signed-out visitors may see it too
-     * @return array<string, string> headers by name
-     */
-    public function headers(bool $isForEveryone): array
+    /** @return array<string, string> headers by name; of an answer to a session, a middleware makes it private */
+    public function headers(): array
     {
-        return [
-            'X-Accel-Redirect' => "/stored-media/{$this->path}",
-            'Cache-Control' => $isForEveryone ? 'public, max-age=3600' : 'private, no-cache',
-        ];
+        return ['X-Accel-Redirect' => "/stored-media/{$this->path}", 'Cache-Control' => 'public, max-age=3600'];
     }
 }

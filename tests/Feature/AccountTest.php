@@ -78,6 +78,12 @@ final class AccountTest extends TestCase
             $ask(...$one)->assertSessionHas('said', 'A message with a link is on its way, if the address is right.')
                 ->assertSessionHasNoErrors();
         }
+        foreach (['password', 'sign-up', 'sign-in'] as $where) {
+            $odd = ['name' => ['x'], 'email' => [['x']], 'password' => ['x']];
+            $answer = $this->withSession([])->from("/account/{$where}")->post("/account/{$where}", $this->form($odd));
+            $answer->assertRedirect("/account/{$where}");
+            $this->get("/account/{$where}")->assertOk()->assertSee('name="email"', false);
+        }
         $this->assertSame([$ada->email, $ada->email], array_map(
             fn (Email $one): string => $one->getTo()[0]->getAddress(),
             $this->sent(),
@@ -107,8 +113,8 @@ final class AccountTest extends TestCase
     }
 
     /**
-     * @param  array<string, string>  $values
-     * @return array<string, string>
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed>
      */
     private function form(array $values): array
     {

@@ -85,6 +85,21 @@ final class KeepingTest extends TestCase
             ->assertJson(['values' => ['price' => 4]]);
     }
 
+    public function test_links_are_written_over_and_terms_that_the_type_does_not_have_stay(): void
+    {
+        foreach (['a', 'b', 'c'] as $slug) {
+            $this->plant(['title' => $slug, 'slug' => $slug]);
+        }
+        $item = $this->plant(['title' => 'Fern', 'friends' => ['a', 'b'], 'groups' => ['ferns']]);
+        $loam = Term::query()->where('taxonomy_key', 'soils')->firstOrFail();
+        DB::table('item_term')->insert(['item_id' => $item->id, 'term_id' => $loam->id]);
+        $this->save($item, 1, ['friends' => ['c', 'a'], 'groups' => ['shrubs']])->assertOk();
+        $this->assertSame(['c', 'a'], DB::table('item_links')->join('items', 'items.id', '=', 'target_id')
+            ->where('item_id', $item->id)->orderBy('item_links.position')->pluck('slug')->all());
+        $this->assertEqualsCanonicalizing(['shrubs', $loam->slug], $item->terms()->pluck('slug')->all());
+        $this->assertEqualsCanonicalizing($item->terms()->pluck('terms.id')->all(), $item->refresh()->term_ids);
+    }
+
     public function test_two_people_saving_are_brought_together_knowingly(): void
     {
         $item = $this->plant(['title' => 'Fern', 'price' => 4, 'nickname' => 'Lady']);

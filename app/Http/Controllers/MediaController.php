@@ -28,11 +28,10 @@ final readonly class MediaController
             abort(404);
         }
         $isFor = fn (Viewer $who): bool => $this->open->isOpen($file->media, $this->contexts->now($who));
-        $isForEveryone = $isFor(Viewer::signedOut());
         $mayEnter = $viewer->isSignedIn === true && $request->user()?->can('enter');
-        abort_unless($isForEveryone || $mayEnter || $isFor($viewer), 404);
+        abort_unless($mayEnter || $isFor($viewer) || $isFor(Viewer::signedOut()), 404);
 
-        return new Response('', 200, $file->headers($isForEveryone) + [
+        return new Response('', 200, $file->headers() + [
             'Content-Type' => MimeTypes::getDefault()->getMimeTypes($file->ending)[0] ?? 'application/octet-stream',
         ]);
     }
