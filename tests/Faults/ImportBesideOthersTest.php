@@ -56,13 +56,18 @@ final class ImportBesideOthersTest extends TestCase
         ));
         $rows = (int) (getenv('IMPORT_ROWS') ?: 50_000);
         $begun = microtime(true);
+        while (count(glob("{$this->notes}/*") ?: []) < count($this->others)) {
+            $this->assertLessThan($begun + 60, microtime(true), 'the others begin');
+            usleep(50_000);
+        }
+        $begun = microtime(true);
         $result = $this->import($client, $rows);
         $seconds = microtime(true) - $begun;
         $this->assertSame([$rows, 0], [$result['result']['created'], $result['result']['bad']]);
         $slowest = [];
         foreach (array_keys($this->others) as $what) {
             $waits = array_map(floatval(...), file("{$this->notes}/{$what}", FILE_IGNORE_NEW_LINES) ?: []);
-            $this->assertGreaterThan(3, count($waits), "{$what}: often enough");
+            $this->assertGreaterThan(1, count($waits), "{$what}: while the file came in");
             $slowest[$what] = max([0.0, ...$waits]);
         }
         fwrite(STDERR, sprintf(
