@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * What answers with kept pages and open files before the framework is loaded. php-fpm loads it once, when it starts (opcache.preload);
- * where it does not, public/index.php does.
+ * What answers with kept pages and open files before the framework is loaded. php-fpm loads it once, when it starts
+ * (opcache.preload); where it does not, public/index.php does.
  */
 foreach ([
     'Views/CountableVisit', 'Site/PageCache/PageCacheSettings', 'Site/PageCache/PageRequest',

@@ -68,9 +68,9 @@ final readonly class Undo
                 $done = $undone;
                 $touched = DB::table('change_items')->where('change_id', $change->id)->orderBy('item_id');
                 foreach ($touched->lazy(self::LOT)->chunk(self::LOT) as $rows) {
-                    $whys = $this->bringBackAll(array_values($rows->all()), $recorder);
-                    $undone += count($rows) - count($whys);
-                    array_push($left, ...array_filter($whys));
+                    $reasons = $this->bringBackAll(array_values($rows->all()), $recorder);
+                    $undone += count($rows) - count($reasons);
+                    array_push($left, ...array_filter($reasons));
                     $progress === null || $progress($done += count($rows));
                 }
                 $this->linkAgain($change);
@@ -154,12 +154,12 @@ final readonly class Undo
             ->whereIn('number', array_unique(array_filter(array_column($rows, 'before'))))
             ->get()
             ->keyBy(fn (Revision $revision): string => "{$revision->item_id} {$revision->number}");
-        $whys = $changes = [];
+        $reasons = $changes = [];
         foreach ($rows as $row) {
             $item = $items->get((int) $row->item_id);
             $revision = $revisions->get("{$row->item_id} {$row->before}");
-            $why = self::whyNot($row, $item, $revision);
-            if ($why === null && $revision !== null) {
+            $reason = self::reasonAgainst($row, $item, $revision);
+            if ($reason === null && $revision !== null) {
                 try {
                     $type = $this->type($revision->type_key);
                     $draft = $this->draft($type, $revision);
@@ -168,16 +168,16 @@ final readonly class Undo
                         : $changes[$type->key][] = [$item, $draft];
                 } catch (Refused $refused) {
                     $title = is_string($revision->values['title'] ?? null) ? $revision->values['title'] : 'An item';
-                    $why = "“{$title}”: {$refused->problems[0]}";
+                    $reason = "“{$title}”: {$refused->problems[0]}";
                 }
             }
-            $why === null || $whys[] = $why;
+            $reason === null || $reasons[] = $reason;
         }
         foreach ($changes as $type => $ofType) {
             $this->writer->updateAll($this->type($type), $ofType, $recorder);
         }
 
-        return $whys;
+        return $reasons;
     }
 
     /**
@@ -185,7 +185,7 @@ final readonly class Undo
      * @param  Revision|null  $revision  the state before the change
      * @return string|null why the item cannot be brought back; empty: what the change made is gone already
      */
-    private static function whyNot(\stdClass $row, ?Item $item, ?Revision $revision): ?string
+    private static function reasonAgainst(\stdClass $row, ?Item $item, ?Revision $revision): ?string
     {
         if ($item === null && ($row->before === null || $row->after !== null)) {
             return $row->before === null ? '' : 'An item that was changed has been removed since.';

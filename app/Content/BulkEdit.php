@@ -110,7 +110,8 @@ final readonly class BulkEdit implements LongWork
                 ItemWriter::lock($ids);
                 foreach (array_chunk($ids, self::LOT) as $some) {
                     $changes = [];
-                    $found = Item::query()->with(Item::whole())->where('type_key', $type->key)->whereIn('id', $some);
+                    $found = Item::query()->with($do === 'delete' ? [] : Item::whole())
+                        ->where('type_key', $type->key)->whereIn('id', $some);
                     $items = array_values($found->orderBy('id')->get()->all());
                     foreach ($do === 'delete' ? [] : $items as $item) {
                         try {

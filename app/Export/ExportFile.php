@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Export;
 
 use App\Catalogue\CatalogueStore;
-use App\Tasks\LongWork;
+use App\Tasks\OnlyReads;
 use Illuminate\Support\Facades\Storage;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
@@ -15,9 +15,9 @@ use Wellspring\Core\Problem\Refused;
  *
  * @phpstan-type ExportShape array{file: string}
  *
- * @implements LongWork<ExportShape>
+ * @implements OnlyReads<ExportShape>
  */
-final readonly class ExportFile implements LongWork
+final readonly class ExportFile implements OnlyReads
 {
     private const KEEP_HOURS = 24;
 

@@ -19,7 +19,7 @@ final class RequestText
     }
 
     /** @return string what stood in the form that was refused a moment ago; empty where it was no text */
-    public static function before(Request $request, string $key): string
+    public static function old(Request $request, string $key): string
     {
         $given = $request->old($key);
 

@@ -38,7 +38,7 @@ final readonly class MediaUse
             ...$this->definitions($names, $isManager),
         ] as [$used, $use]) {
             foreach ($names as $name) {
-                if (array_intersect(StoredFile::forms($name), $used) !== []) {
+                if (array_intersect(StoredFile::variants($name), $used) !== []) {
                     $uses[$name][] = $use;
                 }
             }
@@ -111,8 +111,8 @@ final readonly class MediaUse
      */
     private static function using(Builder $rows, array $names): Builder
     {
-        $forms = array_merge(...array_map(StoredFile::forms(...), $names));
+        $variants = array_merge(...array_map(StoredFile::variants(...), $names));
 
-        return $rows->whereRaw('media_names && ?::text[]', [Fragment::arrayLiteral($forms)])->orderBy('id');
+        return $rows->whereRaw('media_names && ?::text[]', [Fragment::arrayLiteral($variants)])->orderBy('id');
     }
 }

@@ -15,7 +15,7 @@ final readonly class StoredFile
     /**
      * @param  string  $path  below the folder of the library: `w400/fern.jpg`
      * @param  string  $ending  `jpg`
-     * @param  string  $media  the name of its row: `fern.webp`; a picture's other form and widths belong to the same
+     * @param  string  $media  the name of its row: `fern.webp`; a picture's other variants belong to the same
      */
     private function __construct(private string $path, public string $ending, public string $media)
     {
@@ -32,12 +32,12 @@ final readonly class StoredFile
     }
 
     /**
-     * What a text may call it: a picture has another form, for browsers that know no WebP.
+     * The names that a text may call it by: a picture has a variant for browsers that know no WebP.
      *
      * @param  string  $media  name of a row of the library
      * @return non-empty-list<string>
      */
-    public static function forms(string $media): array
+    public static function variants(string $media): array
     {
         $base = pathinfo($media, PATHINFO_FILENAME);
 

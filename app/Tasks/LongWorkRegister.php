@@ -16,6 +16,15 @@ final readonly class LongWorkRegister
         $this->kinds = array_combine(array_map(fn (string $kind): string => $kind::key(), $kinds), $kinds);
     }
 
+    /** @return list<string> keys of the kinds that nobody waits for */
+    public function onlyReading(): array
+    {
+        return array_keys(array_filter(
+            $this->kinds,
+            fn (string $kind): bool => is_subclass_of($kind, OnlyReads::class),
+        ));
+    }
+
     /**
      * @return LongWork<array<string, mixed>>
      *

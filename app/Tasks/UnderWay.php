@@ -20,7 +20,10 @@ final class UnderWay
                 ."current_database() and backend_type = 'client backend' and pid <> pg_backend_pid()",
             [$calendar->zone->getName()],
         )?->at;
-        $what = Task::query()->where('state', 'running')->value('title');
+        $what = Task::query()
+            ->where('state', 'running')
+            ->whereNotIn('kind', app(LongWorkRegister::class)->onlyReading())
+            ->value('title');
         $file = Import::query()->where('state', 'writing')->value('name');
         $words = array_filter([
             is_string($what) ? $what : (is_string($file) ? "Importing {$file}" : null),

@@ -31,8 +31,8 @@ return new class extends Migration
             -- A list of entries that wait would be read whole for each file that is asked for.
             alter index items_media set (fastupdate = off);
 
-            -- What may be said of a file: a text may hold a picture in its other form, for browsers without WebP.
-            create function media_forms(name text) returns text[] language sql immutable parallel safe as
+            -- The names of a file: a text may hold the variant of a picture for browsers without WebP.
+            create function media_variants(name text) returns text[] language sql immutable parallel safe as
                 $$
                 select case when name like '%.webp'
                     then array[name, regexp_replace(name, 'webp$', 'jpg'), regexp_replace(name, 'webp$', 'png')]
@@ -46,30 +46,30 @@ return new class extends Migration
                 language plpgsql stable parallel safe as
                 $$
                 declare
-                    forms text[] := media_forms(name);
+                    variants text[] := media_variants(name);
                 begin
                 return exists (
                     -- Materialized: for the first row alone, a scan of all items looks cheap to the planner.
                     with used as materialized (
-                        select status, publish_at, expire_at, audience from items where items.media_names && forms
+                        select status, publish_at, expire_at, audience from items where items.media_names && variants
                     )
                     select from used where used.status = 'published'
                         and used.publish_at <= at and (used.expire_at is null or used.expire_at > at)
                         and used.audience && audiences
                 ) or exists (
-                    select from terms where terms.media_names && forms
+                    select from terms where terms.media_names && variants
                 ) or exists (
-                    select from pages where pages.media_names && forms and pages.removed_at is null
-                        and media_names(null, pages.live) && forms
+                    select from pages where pages.media_names && variants and pages.removed_at is null
+                        and media_names(null, pages.live) && variants
                         and jsonb_exists_any(coalesce(pages.live -> 'audience', '["everyone"]'), audiences)
                         and coalesce((pages.live ->> 'from')::timestamptz <= at, true)
                         and coalesce((pages.live ->> 'until')::timestamptz > at, true)
                 ) or exists (
-                    select from modules where modules.media_names && forms and modules.removed_at is null
-                        and media_names(null, modules.live::jsonb) && forms
+                    select from modules where modules.media_names && variants and modules.removed_at is null
+                        and media_names(null, modules.live::jsonb) && variants
                 ) or exists (
-                    select from site_definitions where site_definitions.media_names && forms
-                        and media_names(null, site_definitions.live) && forms
+                    select from site_definitions where site_definitions.media_names && variants
+                        and media_names(null, site_definitions.live) && variants
                 );
                 end
                 $$;
@@ -80,7 +80,7 @@ return new class extends Migration
     {
         DB::unprepared(<<<'SQL'
             drop function media_is_open(text, text[], timestamptz);
-            drop function media_forms(text);
+            drop function media_variants(text);
             alter index items_media reset (fastupdate);
             alter table site_definitions drop column media_names;
             alter table pages drop column media_names;

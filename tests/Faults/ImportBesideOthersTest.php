@@ -10,35 +10,16 @@ use Tests\Support\WebClient;
 /** A long file is brought in while one person saves, one edits many, and visitors come: nobody waits for it. */
 final class ImportBesideOthersTest extends TestCase
 {
+    use ForkedClients;
+
     /** Seconds that a request may take because of it; WAIT_AT_MOST says more where the machine has other work to do. */
     private const WAIT_AT_MOST = 1.0;
 
     private const IMPORT_ENDS_WITHIN = 600.0;
 
-    /** @var array<string, int> process ids, by what they do */
-    private array $others = [];
-
-    private string $notes;
-
-    protected function setUp(): void
-    {
-        $this->notes = sys_get_temp_dir().'/wellspring-beside-'.bin2hex(random_bytes(6));
-        mkdir($this->notes);
-    }
-
-    protected function tearDown(): void
-    {
-        foreach ($this->others as $process) {
-            posix_kill($process, SIGKILL);
-            pcntl_waitpid($process, $status);
-        }
-        array_map(unlink(...), glob("{$this->notes}/*") ?: []);
-        rmdir($this->notes);
-    }
-
     public function test_nobody_waits_for_an_import(): void
     {
-        $client = $this->manager();
+        $client = self::manager();
         $table = $client->get('/manage/api/items?type=product')['body'];
         $ids = array_column(json_decode($table, true, 512, JSON_THROW_ON_ERROR)['items'], 'id');
         $this->other('save', function (WebClient $client, int $n) use ($ids): void {
@@ -56,7 +37,7 @@ final class ImportBesideOthersTest extends TestCase
         ));
         $rows = (int) (getenv('IMPORT_ROWS') ?: 50_000);
         $begun = microtime(true);
-        while (count(glob("{$this->notes}/*") ?: []) < count($this->others)) {
+        while (count(glob("{$this->notes}/*") ?: []) < count($this->clients)) {
             $this->assertLessThan($begun + 60, microtime(true), 'the others begin');
             usleep(50_000);
         }
@@ -65,8 +46,8 @@ final class ImportBesideOthersTest extends TestCase
         $seconds = microtime(true) - $begun;
         $this->assertSame([$rows, 0], [$result['result']['created'], $result['result']['bad']]);
         $slowest = [];
-        foreach (array_keys($this->others) as $what) {
-            $waits = array_map(floatval(...), file("{$this->notes}/{$what}", FILE_IGNORE_NEW_LINES) ?: []);
+        foreach (array_keys($this->clients) as $what) {
+            $waits = array_map(floatval(...), $this->noted($what));
             $this->assertGreaterThan(1, count($waits), "{$what}: while the file came in");
             $slowest[$what] = max([0.0, ...$waits]);
         }
@@ -106,32 +87,19 @@ final class ImportBesideOthersTest extends TestCase
     /** @param  \Closure(WebClient, int): mixed  $does  again and again, each time timed */
     private function other(string $what, \Closure $does): void
     {
-        $process = pcntl_fork();
-        if ($process !== 0) {
-            $this->others[$what] = $process;
-
-            return;
-        }
-        $client = $this->manager();
-        for ($n = 1; ; $n++, usleep(100_000)) {
-            $begun = microtime(true);
-            try {
-                $does($client, $n);
-                $seconds = microtime(true) - $begun;
-            } catch (\Throwable $fault) {
-                // What fails is told as having taken for ever.
-                fwrite(STDERR, "{$what}: {$fault->getMessage()}\n");
-                $seconds = INF;
+        $this->client($what, function (\Closure $note) use ($what, $does): void {
+            $client = self::manager();
+            for ($n = 1; ; $n++, usleep(100_000)) {
+                $begun = microtime(true);
+                try {
+                    $does($client, $n);
+                    $note(microtime(true) - $begun);
+                } catch (\Throwable $fault) {
+                    // What fails is told as having taken for ever.
+                    fwrite(STDERR, "{$what}: {$fault->getMessage()}\n");
+                    $note(PHP_FLOAT_MAX);
+                }
             }
-            file_put_contents("{$this->notes}/{$what}", "{$seconds}\n", FILE_APPEND);
-        }
-    }
-
-    private function manager(): WebClient
-    {
-        $client = new WebClient((string) getenv('SITE_URL'));
-        $client->signIn((string) getenv('EMAIL'), (string) getenv('PASSWORD'));
-
-        return $client;
+        });
     }
 }

@@ -14,6 +14,8 @@ use Tests\Support\WebClient;
  */
 final class KilledProcessesTest extends TestCase
 {
+    use ForkedClients;
+
     /** Seconds in which the site must answer again; BACK_WITHIN says more where the machine has other work to do. */
     private const BACK_WITHIN = 10.0;
 
@@ -21,24 +23,6 @@ final class KilledProcessesTest extends TestCase
     private const WORK_ENDS_WITHIN = 60.0;
 
     private const IMPORTED_ROWS = 300;
-
-    /** @var array<string, int> process ids of the writers, by name */
-    private array $writers = [];
-
-    private string $notes;
-
-    protected function setUp(): void
-    {
-        $this->notes = sys_get_temp_dir().'/wellspring-faults-'.bin2hex(random_bytes(6));
-        mkdir($this->notes);
-    }
-
-    protected function tearDown(): void
-    {
-        $this->stopWriters();
-        array_map(unlink(...), glob("{$this->notes}/*") ?: []);
-        rmdir($this->notes);
-    }
 
     public function test_nothing_acknowledged_is_lost_and_the_site_is_back_by_itself(): void
     {
@@ -62,7 +46,7 @@ final class KilledProcessesTest extends TestCase
             $this->assertLessThan($limit, $seconds, "SEED={$seed}, round {$round}: {$what} was killed");
             $slowest = max($slowest, $seconds);
         }
-        $this->stopWriters();
+        $this->stopClients();
         $this->untilWorkEnded();
         $acknowledged = $this->assertNothingLost($slugs);
         fwrite(STDERR, sprintf('%d acknowledged writes; back after %.1f s at most. ', $acknowledged, $slowest));
@@ -73,7 +57,7 @@ final class KilledProcessesTest extends TestCase
     {
         $count = 0;
         foreach ($slugs as $slug) {
-            $notes = $this->noted("save {$slug}");
+            $notes = array_map(intval(...), $this->noted("save {$slug}"));
             $height = (int) self::value(
                 "select fields->>'height' from items where type_key = 'product' and slug = ?",
                 $slug,
@@ -83,10 +67,10 @@ final class KilledProcessesTest extends TestCase
             $this->assertGreaterThan(0, count($notes));
             $count += count($notes);
         }
-        $published = $this->noted('publish');
+        $published = array_map(intval(...), $this->noted('publish'));
         $live = self::value("select live->>'name' from modules where key = ?", 'plants');
         $this->assertContains((int) substr((string) $live, 7) - max([0, ...$published]), [0, 1]);
-        $imported = $this->noted('import');
+        $imported = array_map(intval(...), $this->noted('import'));
         foreach (range(1, max([1, ...$imported]) + 1) as $n) {
             $rows = (int) self::value('select count(*) from items where slug like ?', "import-{$n}-%");
             $this->assertContains($rows, [self::IMPORTED_ROWS, ...in_array($n, $imported, true) ? [] : [0]]);
@@ -103,7 +87,8 @@ final class KilledProcessesTest extends TestCase
     /** One item, again and again. */
     private function saves(WebClient $client, string $slug, \Closure $note): void
     {
-        $id = (int) self::value("select id from items where type_key = 'product' and slug = ?", $slug);
+        $find = "select id from items where type_key = 'product' and slug = ?";
+        $id = (int) $this->retried(fn (): ?string => self::value($find, $slug));
         for ($n = 1; ; $n++) {
             $this->retried(function () use ($client, $id, $n): void {
                 $item = json_decode($client->get("/manage/api/items/{$id}")['body'], true, 512, JSON_THROW_ON_ERROR);
@@ -164,14 +149,19 @@ final class KilledProcessesTest extends TestCase
         }
     }
 
-    /** Does it until it is acknowledged. */
-    private function retried(\Closure $do): void
+    /**
+     * Does it until it is acknowledged.
+     *
+     * @template T
+     *
+     * @param  \Closure(): T  $do
+     * @return T
+     */
+    private function retried(\Closure $do): mixed
     {
         while (true) {
             try {
-                $do();
-
-                return;
+                return $do();
             } catch (\Throwable) {
                 usleep(100_000);
             }
@@ -181,32 +171,7 @@ final class KilledProcessesTest extends TestCase
     /** @param  \Closure(WebClient, string, \Closure(int): void): void  $does */
     private function writer(string $name, \Closure $does, string $on): void
     {
-        $process = pcntl_fork();
-        if ($process !== 0) {
-            $this->writers[$name] = $process;
-
-            return;
-        }
-        $client = new WebClient((string) getenv('SITE_URL'));
-        $this->retried(fn () => $client->signIn((string) getenv('EMAIL'), (string) getenv('PASSWORD')));
-        $does($client, $on, function (int $n) use ($name): void {
-            file_put_contents("{$this->notes}/{$name}", "{$n}\n", FILE_APPEND);
-        });
-    }
-
-    private function stopWriters(): void
-    {
-        foreach ($this->writers as $process) {
-            posix_kill($process, SIGKILL);
-            pcntl_waitpid($process, $status);
-        }
-        $this->writers = [];
-    }
-
-    /** @return list<int> */
-    private function noted(string $name): array
-    {
-        return array_map(intval(...), file("{$this->notes}/{$name}", FILE_IGNORE_NEW_LINES) ?: []);
+        $this->client($name, fn (\Closure $note) => $does($this->retried(self::manager(...)), $on, $note));
     }
 
     private function kill(string $what): void

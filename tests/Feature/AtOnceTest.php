@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
+use App\Export\ExportFile;
 use App\Models\Import;
 use App\Models\Item;
 use App\Models\Module;
+use App\Models\Task;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
@@ -266,6 +268,10 @@ final class AtOnceTest extends TestCase
         $fern = $this->plant(['title' => 'Fern', 'slug' => 'fern']);
         Import::query()->create([
             'type_key' => 'plant', 'name' => 'plants.csv', 'file' => '', 'columns' => [], 'state' => 'writing',
+        ]);
+        // Nobody waits for what only reads.
+        Task::query()->create([
+            'kind' => ExportFile::key(), 'title' => 'Export 7 plants', 'input' => [], 'state' => 'running',
         ]);
         $other = DB::connection('progress');
         $other->beginTransaction();

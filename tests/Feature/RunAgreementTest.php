@@ -94,7 +94,9 @@ final class RunAgreementTest extends TestCase
                 [1, 7, 6][$set % 3],
                 ['en-GB', 'fr-CA', 'de-DE', 'ja-JP'][$set % 4],
             );
-            for ($d = 0; $d < self::DEFINITIONS; $d++) {
+            // More are drawn where few of them show something.
+            $enough = ($set + 1) * self::DEFINITIONS / 6;
+            for ($d = 0; $d < self::DEFINITIONS || $met <= $enough && $d < 3 * self::DEFINITIONS; $d++) {
                 $draw = new RandomModules($first + $set * 1000 + $d + 1);
                 $rules = $draw->rules(self::RECORDS);
                 if ($d % 4 === 3 && isset($rules['source']['items'])) {
@@ -160,11 +162,11 @@ final class RunAgreementTest extends TestCase
             }
         }
         $this->assertGreaterThan(
-            self::SETS * self::DEFINITIONS / 12,
+            self::SETS * self::DEFINITIONS / 6,
             $met,
             'many drawn definitions show something, or the comparison says little',
         );
-        $this->assertGreaterThan(self::SETS * self::DEFINITIONS / 12, $chosen, 'many visitors have chosen something');
+        $this->assertGreaterThan(self::SETS * self::DEFINITIONS / 10, $chosen, 'many visitors have chosen something');
     }
 
     /**

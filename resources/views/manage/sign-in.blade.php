@@ -24,7 +24,7 @@
         @error('email')<p role="alert" class="text-secondary font-medium">{{ $message }}</p>@enderror
         <label class="grid gap-1"><span class="font-medium">E-mail address</span>
             <input class="input w-full" name="email" type="email" autocomplete="username"
-                value="{{ RequestText::before(request(), 'email') }}" required autofocus></label>
+                value="{{ RequestText::old(request(), 'email') }}" required autofocus></label>
         <label class="grid gap-1"><span class="font-medium">Password</span>
             <input class="input w-full" name="password" type="password" autocomplete="current-password"
                 required></label>

@@ -12,6 +12,10 @@ const FORMS = [
 	{ words: "One object a line (JSON Lines)", format: "jsonl" },
 ];
 
+const MARKS =
+	"A cell that a spreadsheet program would take as a formula gets an apostrophe before it. " +
+	"The import takes it away again.";
+
 /** All items of a type as a file: made first, which may take long, and then sent. */
 export function ExportMenu({ type }: { type: ContentType }) {
 	const [isOpen, setIsOpen] = useState(false);
@@ -44,7 +48,7 @@ export function ExportMenu({ type }: { type: ContentType }) {
 					<p role="status" className="text-quiet text-[0.82rem]">
 						{make.isPending
 							? "The file is being made. You may close this and go on; it is sent when it is ready."
-							: "A cell that a spreadsheet program would take as a formula gets an apostrophe before it. The import takes it away again."}
+							: MARKS}
 					</p>
 				</Dialog>
 			</Popover>

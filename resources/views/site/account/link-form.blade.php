@@ -8,11 +8,11 @@
         @if ($asksName)
             <label>Name
                 <input name="name" autocomplete="name" required maxlength="100"
-                    value="{{ RequestText::before(request(), 'name') }}"></label>
+                    value="{{ RequestText::old(request(), 'name') }}"></label>
         @endif
         <label>E-mail address
             <input name="email" type="email" autocomplete="username" required
-                value="{{ RequestText::before(request(), 'email') }}"></label>
+                value="{{ RequestText::old(request(), 'email') }}"></label>
         <button>{{ $button }}</button>
     </form>
 @endif

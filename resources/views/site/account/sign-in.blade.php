@@ -4,6 +4,6 @@
 @section('content')
     <div class="page-head"><h1>Sign in</h1></div>
     @include('site.account.sign-in-form', [
-        'to' => $to, 'email' => RequestText::before(request(), 'email'), 'fault' => $errors->first('email'),
+        'to' => $to, 'email' => RequestText::old(request(), 'email'), 'fault' => $errors->first('email'),
     ])
 @endsection

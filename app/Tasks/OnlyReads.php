@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks;
+
+/**
+ * Long work that writes no content, so that nobody waits for it.
+ *
+ * @template-covariant TAnswer of array<string, mixed>
+ *
+ * @extends LongWork<TAnswer>
+ */
+interface OnlyReads extends LongWork
+{
+}
