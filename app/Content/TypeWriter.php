@@ -7,6 +7,7 @@ namespace App\Content;
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\StoredDefinitions;
+use App\Catalogue\ValueColumns;
 use App\Models\AuditAction;
 use App\Models\Change;
 use App\Models\ContentType;
@@ -32,6 +33,7 @@ final readonly class TypeWriter
         private TypeEffects $effects,
         private ItemConversion $conversion,
         private StoredDefinitions $definitions,
+        private ValueColumns $columns,
     ) {
     }
 
@@ -72,6 +74,7 @@ final readonly class TypeWriter
         if ($now === null) {
             DB::transaction(function () use ($type): void {
                 $this->store($type);
+                $this->columns->assign($type);
                 AuditTrail::record(AuditAction::TypeChanged, $type->plural, ['key' => $type->key, 'new' => true]);
             });
 
@@ -96,6 +99,7 @@ final readonly class TypeWriter
                 $this->renameInDefinitions($type, $renamed);
                 $this->store($type);
                 $this->conversion->rewrite($now, $type, $renamed, $except, $recorder, $progress);
+                $this->columns->assign($type);
                 AuditTrail::record(
                     AuditAction::TypeChanged,
                     $type->plural,
@@ -140,6 +144,7 @@ final readonly class TypeWriter
             array_values(array_map(intval(...), $same->all())),
             $recorder,
         );
+        $this->columns->assign($before);
     }
 
     /**

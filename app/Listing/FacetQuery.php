@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Catalogue\ValueColumns;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Choice\Counting;
 use Wellspring\Core\Choice\FacetRange;
@@ -14,6 +16,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Source\Items;
 
 /**
  * What records hold of the filters of a module, counted in one scan: of each record that would be listed without the
@@ -22,6 +25,9 @@ use Wellspring\Core\Module\Module;
  *
  * Every record gives one text for each column, and equal texts are counted. Filters of few values share a column:
  * there are fewer texts to count, and counting texts is faster than counting rows of several values.
+ *
+ * Of a single type, values are read from the columns that they have, so that an index of those columns answers where
+ * there is one (Indexes); the few items that do not fit into it are read beside it.
  */
 final readonly class FacetQuery
 {
@@ -34,8 +40,55 @@ final readonly class FacetQuery
     /** As many different texts as one column of several filters may come to. */
     private const COMBINATIONS = 1000;
 
-    public function __construct(private ModuleQuery $query, private Compiler $compiler)
+    /** Columns that an index holds, beside those of values: what is long, or may be, is not among them. */
+    private const SHORT_COLUMNS = [
+        'id', 'type_key', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'author_id', 'created_at',
+        'updated_at', 'term_ids', 'term_list',
+    ];
+
+    public function __construct(
+        private ModuleQuery $query,
+        private Compiler $compiler,
+        private ValueColumns $valueColumns,
+    ) {
+    }
+
+    /**
+     * The columns of items that are read where the filters of a module are counted.
+     *
+     * @param  Module  $module  bound
+     * @return list<string>|null null where an index cannot hold them all
+     */
+    public function columnsRead(Module $module, Context $context): ?array
     {
+        $filters = $module->offer->filters ?? [];
+        $type = self::singleType($module);
+        if ($filters === [] || $type === null) {
+            return null;
+        }
+        $values = $this->valueColumns->of($type);
+        $read = self::columnsIn(FieldSql::inColumns($this->asked($module, $context, $filters)->toSql(), $values));
+        // What is not asked of this page, or not chosen yet, may be of the next one.
+        $asked = array_map(fn (Condition $one): string => $one->field->key, $module->where?->conditions() ?? []);
+        $read = array_unique([...$read, 'term_ids', ...array_intersect_key($values, array_flip($asked))]);
+
+        return array_diff($read, self::SHORT_COLUMNS, $values) === [] ? array_values($read) : null;
+    }
+
+    /** @return string|null key of the type that all its records are of; null where there are several, or none */
+    private static function singleType(Module $module): ?string
+    {
+        $types = $module->source instanceof Items ? $module->source->typeKeys() : [];
+
+        return count($types) === 1 ? $types[0] : null;
+    }
+
+    /** @return list<string> */
+    private static function columnsIn(string $sql): array
+    {
+        preg_match_all('/\bitems"?\."?([a-z_0-9]+)/', $sql, $found);
+
+        return array_values(array_unique($found[1]));
     }
 
     /**
@@ -122,13 +175,7 @@ final readonly class FacetQuery
      */
     private function rows(Module $module, Context $context, array $filters, array $columns): array
     {
-        $asked = $this->query->unchosen($module, $context)->toBase();
-        foreach ($filters as $i => $filter) {
-            $held = $this->held($filter, $context);
-            $asked->selectRaw("{$held->sql} as held{$i}", $held->bindings);
-        }
-        $fails = $this->fails($module, $context, $filters);
-        $asked->selectRaw("{$fails->sql} as fails", $fails->bindings);
+        $asked = $this->read($module, $this->asked($module, $context, $filters));
         $texts = implode(', ', array_map(
             fn (array $places, int $column): string => self::text($column, $places, $module->chosen->filters !== []),
             $columns,
@@ -145,7 +192,7 @@ final readonly class FacetQuery
         $sql = <<<SQL
             with counted as (
                 select content, count(*) as records
-                from (select unnest(array[{$texts}]) as content from ({$asked->toSql()} offset '0') as asked) as texts
+                from (select unnest(array[{$texts}]) as content from ({$asked->sql} offset '0') as asked) as texts
                 where content is not null group by content
             ), grouped as materialized (
                 select one as place, two as fails, substr(content, length(one || two) + 3) as held, records
@@ -166,7 +213,7 @@ final readonly class FacetQuery
                 then least({$bars} - 1, floor((value - least) * {$bars} / (greatest - least))) else 0 end)::int::text,
                 sum(records), null, null from numbers join ends using (place) group by 2, 4
             SQL;
-        $bindings = [...$asked->getBindings(), ...array_fill(0, 3, Fragment::arrayLiteral($numbers))];
+        $bindings = [...$asked->bindings, ...array_fill(0, 3, Fragment::arrayLiteral($numbers))];
 
         return DB::transaction(function () use ($sql, $bindings): array {
             // There are few groups, which the database cannot know; it would sort all records.
@@ -174,6 +221,36 @@ final readonly class FacetQuery
 
             return array_values(DB::select($sql, $bindings));
         });
+    }
+
+    /**
+     * What is asked of each record: what it holds of each filter (`held0`, `held1`, …), and which of them it `fails`.
+     *
+     * @param  list<OfferedFilter>  $filters
+     */
+    private function asked(Module $module, Context $context, array $filters): Builder
+    {
+        $asked = $this->query->unchosen($module, $context)->toBase();
+        foreach ($filters as $i => $filter) {
+            $held = $this->held($filter, $context);
+            $asked->selectRaw("{$held->sql} as held{$i}", $held->bindings);
+        }
+        $fails = $this->fails($module, $context, $filters);
+
+        return $asked->selectRaw("{$fails->sql} as fails", $fails->bindings);
+    }
+
+    /** The same, as the database reads it best. */
+    private function read(Module $module, Builder $asked): Fragment
+    {
+        $type = self::singleType($module);
+        if ($type === null) {
+            return new Fragment($asked->toSql(), $asked->getBindings());
+        }
+        $fit = (clone $asked)->whereRaw('items.fits_index')
+            ->unionAll((clone $asked)->whereRaw('not items.fits_index'));
+
+        return new Fragment(FieldSql::inColumns($fit->toSql(), $this->valueColumns->of($type)), $fit->getBindings());
     }
 
     /**

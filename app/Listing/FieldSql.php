@@ -31,6 +31,22 @@ final class FieldSql
         };
     }
 
+    /**
+     * The same query, where it reads values of items from columns that hold the same.
+     *
+     * @param  array<array-key, string>  $columns  of `items`, by field, see ValueColumns
+     */
+    public static function inColumns(string $sql, array $columns): string
+    {
+        $forms = [];
+        foreach ($columns as $field => $column) {
+            $forms["(items.fields->>'{$field}')"] = "(items.{$column})";
+            $forms["(items.fields->'{$field}')"] = "(items.{$column}::jsonb)";
+        }
+
+        return strtr($sql, $forms);
+    }
+
     /** The value as a number. */
     public static function number(Field $field, string $of = 'items'): string
     {

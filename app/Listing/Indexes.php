@@ -13,8 +13,8 @@ use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Items;
 
 /**
- * The indexes that live modules filter and sort by: one for each order, one for each field that a condition asks, each
- * of one type's published items alone. They are made while the site goes on, and dropped when no live module needs
+ * The indexes that live modules filter and sort by: one for each order, one for each field that a condition asks, and
+ * one that holds all that is counted for the filters that visitors choose by, each of one type's published items alone. They are made while the site goes on, and dropped when no live module needs
  * them. Such an index tells the planner nothing of how often a value comes, so statistics of each field by type go with
  * it.
  */
@@ -27,8 +27,11 @@ final readonly class Indexes
 
     private const STATISTICS = self::PREFIX.'stats_';
 
-    public function __construct(private OrderSql $orders, private ContextFactory $contexts)
-    {
+    public function __construct(
+        private OrderSql $orders,
+        private ContextFactory $contexts,
+        private FacetQuery $facets,
+    ) {
     }
 
     /**
@@ -149,8 +152,8 @@ final readonly class Indexes
         }
         $type = $module->source->types[0];
         $indexes = [];
-        $add = function (string $columns, string $what) use (&$indexes, $type): void {
-            $sql = "on items ({$columns}) where type_key = '{$type->key}' and status = 'published'";
+        $add = function (string $columns, string $what, string $and = '') use (&$indexes, $type): void {
+            $sql = "on items {$columns} where type_key = '{$type->key}' and status = 'published'{$and}";
             $indexes[self::PREFIX.substr(hash('sha256', $sql), 0, 12)] = [
                 'kind' => 'index',
                 'sql' => $sql,
@@ -165,17 +168,27 @@ final readonly class Indexes
                 $orders,
             );
             $add(
-                str_replace('items.', '', implode(', ', $columns)),
+                '('.str_replace('items.', '', implode(', ', $columns)).')',
                 'in order of '.implode(
                     ', then ',
                     array_map(fn (SortKey $key): string => $key->by->label(), $module->order),
                 ),
             );
         }
+        $counted = $this->facets->columnsRead($module->bound($this->contexts->now()), $this->contexts->now());
+        if ($counted !== null) {
+            $counted = array_diff($counted, ['type_key', 'status', 'publish_at', 'fits_index']);
+            sort($counted);
+            $add(
+                '(publish_at) include ('.implode(', ', $counted).')',
+                'as visitors’ filters count them',
+                ' and fits_index',
+            );
+        }
         foreach ($module->where?->conditions() ?? [] as $condition) {
             $column = $condition->off ? null : self::column($condition);
             if ($column !== null) {
-                $add($column, "by {$condition->field->label}");
+                $add("({$column})", "by {$condition->field->label}");
                 $sql = "(mcv) on type_key, {$column} from items";
                 $indexes[self::STATISTICS.substr(hash('sha256', $sql), 0, 12)] = [
                     'kind' => 'statistics',

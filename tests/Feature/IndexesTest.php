@@ -4,7 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Catalogue\CatalogueStore;
+use App\Listing\ContextFactory;
+use App\Listing\FacetCounter;
+use App\Listing\Fragment;
 use App\Listing\Indexes;
+use App\Models\Term;
 use App\Modules\BulkModuleChange;
 use App\Modules\ModuleStore;
 use Illuminate\Contracts\Process\InvokedProcess;
@@ -12,6 +17,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
 use Tests\Support\Garden;
+use Wellspring\Core\Context\Choices;
 
 /** Indexes are made beside others' work, which no transaction allows: this test clears up after itself. */
 final class IndexesTest extends TestCase
@@ -109,6 +115,70 @@ final class IndexesTest extends TestCase
         app(BulkModuleChange::class)->do([$two], 'remove');
         $indexes->keep(app(ModuleStore::class)->allLive());
         $this->assertSame([], $indexes->present());
+    }
+
+    /** What does not fit into a row of the index is saved and counted all the same. */
+    public function test_what_visitors_filters_count_stands_in_an_index(): void
+    {
+        $this->plantType();
+        $terms = [];
+        for ($n = 1; $n <= 200; $n++) {
+            $terms[] = Term::query()->create(['taxonomy_key' => 'groups', 'slug' => "g{$n}", 'name' => "G {$n}"])->slug;
+        }
+        app(CatalogueStore::class)->forget();
+        $store = app(ModuleStore::class);
+        $row = $store->publish($store->apply($store->read([
+            'format' => 1, 'key' => 'plants', 'name' => 'Plants', 'source' => ['items' => ['plant']],
+            'where' => ['all' => [['field' => 'height', 'test' => 'gt', 'value' => 1]]],
+            'offer' => ['key' => 'shop', 'filters' => [
+                ['field' => 'groups', 'as' => 'tree'],
+                ['field' => 'light', 'as' => 'checks'],
+                ['field' => 'uses', 'as' => 'checks'],
+                ['field' => 'price', 'as' => 'range'],
+                ['field' => 'hardy', 'as' => 'yesNo'],
+                ['field' => 'sown', 'as' => 'dates'],
+            ]],
+        ])));
+        $module = $store->read($row->live);
+        $indexes = app(Indexes::class);
+        $indexes->keep($store->allLive());
+        $this->assertContains('Plants as visitors’ filters count them', array_column(
+            $indexes->needed($store->allLive()),
+            'what',
+        ));
+        $kept = ['publish_at' => '2026-01-01', 'light' => 'sun', 'uses' => ['pot', 'cut'], 'height' => 5, 'price' => 3];
+        $this->plant(['title' => 'Fits', 'groups' => ['ferns'], 'hardy' => true] + $kept);
+        $this->plant(['title' => 'Of many terms', 'groups' => [...$terms, 'ferns']] + $kept);
+        $this->plant(['title' => 'Too low', 'groups' => $terms, 'height' => 1] + $kept);
+        $sets = array_map(fn (int $n): string => hash('sha256', "set {$n}"), range(1, 100));
+        $id = $this->plant(['title' => 'For many sets', 'groups' => ['ferns']] + $kept)->id;
+        DB::table('items')->where('id', $id)->update(['audience' => Fragment::arrayLiteral(['everyone', ...$sets])]);
+        $this->assertSame([true, false, false, false], DB::table('items')->orderBy('id')->pluck('fits_index')->all());
+
+        DB::statement('vacuum analyze items');
+        DB::statement('set enable_seqscan = off');
+        DB::statement('set enable_bitmapscan = off');
+        foreach ([[], ['shop-uses' => 'pot,cut', 'shop-groups' => 'ferns', 'shop-price' => '2..4']] as $choices) {
+            $context = app(ContextFactory::class)->now();
+            $module = $module->bound($context->with(choices: Choices::fromAddress($choices)));
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $facets = app(FacetCounter::class)->of($module, $context, $module->offer->filters ?? []);
+            $asked = array_filter(DB::getQueryLog(), fn (array $one): bool => str_contains($one['query'], 'counted'));
+            DB::disableQueryLog();
+            $this->assertSame([3, 3, 3, 3, 3, 3], array_column($facets, 'left'));
+            $this->assertSame([3, 3, 3, 1], [
+                $facets[0]->counts['ferns'], $facets[1]->counts['sun'], $facets[2]->counts['pot'],
+                $facets[4]->counts['yes'],
+            ]);
+            $plan = implode("\n", array_column(
+                DB::select('explain '.array_column($asked, 'query')[0], array_column($asked, 'bindings')[0]),
+                'QUERY PLAN',
+            ));
+            $this->assertStringContainsString('Index Only Scan using wellspring_module_', $plan);
+        }
+        DB::statement('reset enable_seqscan');
+        DB::statement('reset enable_bitmapscan');
     }
 
     /**

@@ -15,6 +15,7 @@ use App\Sets\ReadySet;
 use App\Sets\SetApplier;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Support\Garden;
@@ -68,6 +69,19 @@ final class TypesTest extends TestCase
                 ],
             )
             ->all();
+    }
+
+    /** The columns of values hold what the fields hold, and nothing else. */
+    private function assertColumnsHoldTheFields(string $when): void
+    {
+        $wrong = DB::select(<<<'SQL'
+            select items.id, place, one.field, to_jsonb(items) ->> ('value_' || place) as held
+            from items left join value_columns using (type_key)
+            cross join generate_series(1, 16) as place
+            left join lateral (select value_columns.fields[place] as field) as one on true
+            where to_jsonb(items) ->> ('value_' || place) is distinct from items.fields ->> one.field
+            SQL);
+        $this->assertSame([], $wrong, $when);
     }
 
     public function test_a_field_is_renamed_moved_and_removed_and_all_of_it_comes_back(): void
@@ -141,6 +155,7 @@ final class TypesTest extends TestCase
         $this->assertEquals(['tallness' => 20, 'light' => 'Full sun', 'uses' => ['cut']], $item->fields);
         $this->assertSame('full sun', $item->folded['light'], 'a text is found by its words at once');
         $this->assertSame([[], []], [$item->terms->all(), $item->links->all()]);
+        $this->assertColumnsHoldTheFields('renamed, and others removed');
         $live = Module::query()->where('key', 'tall')->firstOrFail()->live ?? [];
         $this->assertSame(
             ['tallness', 'tallness', 'tallness'],
@@ -176,6 +191,7 @@ final class TypesTest extends TestCase
             ['revision' => $item->revision, 'values' => ['tallness' => 99]],
         )->assertOk();
         $this->postJson("/manage/api/changes/{$change}/undo")->assertOk()->assertJson(['undone' => 7]);
+        $this->assertColumnsHoldTheFields('and back');
         $after = $this->contents();
         $this->assertEquals(99, $after[$item->id][0]['height'], 'what was typed since goes along into the old form');
         unset($before[$item->id], $after[$item->id]);
@@ -225,6 +241,7 @@ final class TypesTest extends TestCase
             foreach (array_keys($kinds) as $to) {
                 if ($from !== $to) {
                     $change = $this->save($as($to));
+                    $this->assertColumnsHoldTheFields("{$from} to {$to}");
                     $reader = new \Wellspring\Core\Content\ItemReader(
                         app(CatalogueStore::class)->catalogue()->types['plant'],
                     );
@@ -235,6 +252,7 @@ final class TypesTest extends TestCase
                         ),
                     );
                     $this->postJson("/manage/api/changes/{$change}/undo")->assertOk();
+                    $this->assertColumnsHoldTheFields("{$from} to {$to} and back");
                     $this->assertEquals(
                         [$from => $values[$from]],
                         [$from => $item->refresh()->fields['it'] ?? null],

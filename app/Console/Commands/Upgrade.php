@@ -6,11 +6,13 @@ namespace App\Console\Commands;
 
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
+use App\Catalogue\ValueColumns;
 use App\Content\ItemTexts;
 use App\Content\SafeHtml;
 use App\Content\TermWriter;
 use App\Models\Item;
 use App\Models\Term;
+use App\Modules\LiveModulesChanged;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Family;
@@ -29,12 +31,17 @@ final class Upgrade extends Command
     protected $description = 'Bring stored content up to date after a new version was installed; what was done is not '
         .'done again';
 
-    public function handle(CatalogueStore $catalogue, SafeHtml $html, TermWriter $terms): int
-    {
+    public function handle(
+        CatalogueStore $catalogue,
+        SafeHtml $html,
+        TermWriter $terms,
+        ValueColumns $columns,
+    ): int {
         $this->callSilently('cache:clear');
         foreach ([
             'terms: text with markup made safe' => fn (): int => $this->safeTerms($catalogue, $html, $terms),
             'items: white space at the ends of one-line text dropped' => fn (): int => $this->trimmedItems($catalogue),
+            'types: columns for short values' => fn (): int => $this->columnsOfTypes($catalogue, $columns),
         ] as $name => $step) {
             if (! DB::table('upgrades')->where('name', $name)->exists()) {
                 $changed = DB::transaction(function () use ($name, $step): int {
@@ -66,6 +73,18 @@ final class Upgrade extends Command
         }
 
         return $changed;
+    }
+
+    private function columnsOfTypes(CatalogueStore $catalogue, ValueColumns $columns): int
+    {
+        $types = $catalogue->catalogue()->types;
+        foreach ($types as $type) {
+            $columns->assign($type);
+        }
+        // Their indexes hold the columns.
+        event(new LiveModulesChanged);
+
+        return count($types);
     }
 
     private function trimmedItems(CatalogueStore $catalogue): int
