@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
+use App\Catalogue\ValueColumns;
 use App\Models\ContentType;
 use App\Models\Item;
 use App\Models\Module;
@@ -120,6 +121,8 @@ final class TypesTest extends TestCase
         $shown = fn (): mixed => Page::query()->where('key', 'plant')->firstOrFail()
             ->live['bands'][0]['slots'][0]['blocks'][0]['fields'] ?? null;
         $before = $this->contents();
+        $columns = fn (): array => app(ValueColumns::class)->of('plant');
+        $had = $columns();
 
         $file = Garden::plantFile();
         $height = $file['properties']['height'];
@@ -156,6 +159,9 @@ final class TypesTest extends TestCase
         $this->assertSame('full sun', $item->folded['light'], 'a text is found by its words at once');
         $this->assertSame([[], []], [$item->terms->all(), $item->links->all()]);
         $this->assertColumnsHoldTheFields('renamed, and others removed');
+        $this->assertSame([true, false, $had['price']], [
+            isset($columns()['tallness']), isset($columns()['height']), $columns()['price'],
+        ]);
         $live = Module::query()->where('key', 'tall')->firstOrFail()->live ?? [];
         $this->assertSame(
             ['tallness', 'tallness', 'tallness'],
@@ -192,6 +198,7 @@ final class TypesTest extends TestCase
         )->assertOk();
         $this->postJson("/manage/api/changes/{$change}/undo")->assertOk()->assertJson(['undone' => 7]);
         $this->assertColumnsHoldTheFields('and back');
+        $this->assertEqualsCanonicalizing(array_keys($had), array_keys($columns()));
         $after = $this->contents();
         $this->assertEquals(99, $after[$item->id][0]['height'], 'what was typed since goes along into the old form');
         unset($before[$item->id], $after[$item->id]);
