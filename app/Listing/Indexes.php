@@ -14,9 +14,9 @@ use Wellspring\Core\Source\Items;
 
 /**
  * The indexes that live modules filter and sort by: one for each order, one for each field that a condition asks, and
- * one that holds all that is counted for the filters that visitors choose by, each of one type's published items alone. They are made while the site goes on, and dropped when no live module needs
- * them. Such an index tells the planner nothing of how often a value comes, so statistics of each field by type go with
- * it.
+ * one that holds all that is counted for visitors' filters, each of one type's published items alone. They are made
+ * while the site goes on, and dropped when no live module needs them. An index on an expression tells the planner
+ * nothing of how often a value comes, so statistics of each field by type go with it.
  */
 final readonly class Indexes
 {

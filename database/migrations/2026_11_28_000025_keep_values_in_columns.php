@@ -7,8 +7,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Short values of an item's fields in columns of their own: an index can hold them, and records be counted without the
- * table. `value_columns` lists which fields of a type have them, in order; an empty text keeps a place free. The database
- * keeps them itself.
+ * table. `value_columns` lists which fields of a type have them, in order; an empty text keeps a place free. The
+ * database keeps them itself.
  */
 return new class extends Migration
 {
