@@ -67,9 +67,9 @@ error_log = $VAR/log/$name-php-fpm.log
 daemonize = no
 log_limit = 65536
 process_control_timeout = ${LAST_REQUESTS}s
-$(pool site "$dir" "$user" "$(workers_of 2)" 30)
-$(pool media "$dir" "$user" "$(workers_of 1)" 30)
-$(pool manage "$dir" "$user" "$(workers_of 2)" 70)
+$(pool site "$dir" "$user" "$(workers_of 2)" 30 20000)
+$(pool media "$dir" "$user" "$(workers_of 1)" 30 20000)
+$(pool manage "$dir" "$user" "$(workers_of 2)" 70 2000)
 CONF
     cat > "$dir/nginx.conf" <<CONF
 $nginx_user
@@ -189,7 +189,8 @@ trusted_proxies() {
     done
 }
 
-# A pool of php-fpm: pool NAME FOLDER USER WORKERS SECONDS, in which each request must be done.
+# A pool of php-fpm: pool NAME FOLDER USER WORKERS SECONDS REQUESTS; each request must be done in so many seconds, and
+# a worker makes room for a new one after so many. What is kept is answered so fast that starting anew would show.
 pool() {
     cat <<CONF
 [$1]
@@ -198,7 +199,7 @@ listen = $2/$1.sock
 listen.backlog = 128
 pm = static
 pm.max_children = $4
-pm.max_requests = 2000
+pm.max_requests = $6
 request_terminate_timeout = ${5}s
 clear_env = no
 ; Who waits for a lock of others is told so, and a transaction that nobody goes on with ends.

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
+use App\Catalogue\ValueColumns;
 use App\Content\TermWriter;
 use App\Demo\DemoSite;
 use App\Export\ItemExport;
@@ -79,8 +80,9 @@ final class SafetyTest extends TestCase
             ->update(['description' => $evil, 'fields' => json_encode(['story' => $evil])]);
         DB::table('items')->update([
             'title' => "Fern\u{A0}",
-            'fields' => DB::raw("fields || '{\"nickname\": \"Lady\u{2003}\"}'"),
+            'fields' => DB::raw("fields || '{\"nickname\": \"Lady\u{2003}\", \"height\": 12}'"),
         ]);
+        DB::table('value_columns')->delete();
         $this->assertSame(0, Artisan::call('wellspring:upgrade'));
         $this->assertDoesNotMatchRegularExpression(
             '/<script|onclick|onerror/',
@@ -94,6 +96,8 @@ final class SafetyTest extends TestCase
                 Item::query()->firstOrFail()->folded['nickname'],
             ],
         );
+        $column = app(ValueColumns::class)->of('plant')['height'];
+        $this->assertSame('12', DB::table('items')->value($column), 'a type of an older version gets its columns');
         DB::table('terms')->where('id', $bog->id)->update(['description' => $evil]);
         Artisan::call('wellspring:upgrade');
         $this->assertSame($evil, Term::query()->where('id', $bog->id)->value('description'), 'done once');
