@@ -30,7 +30,7 @@ final readonly class Indexes
     public function __construct(
         private OrderSql $orders,
         private ContextFactory $contexts,
-        private FacetQuery $facets,
+        private FacetScan $facets,
     ) {
     }
 
