@@ -53,6 +53,7 @@ final readonly class CachedListing
      *
      * @param  Dependencies  $dependencies  told what the result is made of
      * @param  ReadMarks|null  $marks  of this module and others; null: they are read here
+     * @param  int|null  $listed  see Listing::show
      *
      * @throws NoSuchPage
      */
@@ -62,6 +63,7 @@ final readonly class CachedListing
         string $page = '1',
         Dependencies $dependencies = new Dependencies,
         ?ReadMarks $marks = null,
+        ?int $listed = null,
     ): Result {
         $now = $context->now->getTimestamp();
         $hasWords = self::takesWords($module, $context);
@@ -75,7 +77,7 @@ final readonly class CachedListing
             // A whole page with it may be kept where its parameters are known; of words nothing is.
             $dependencies->changesAt($hasWords ? $now : $this->expiry->until($module, $context));
 
-            return $this->listing->show($module, $context, $page);
+            return $this->listing->show($module, $context, $page, listed: $listed);
         }
         $kept = self::valid($this->cache->get("{$name}:{$page}"), $now);
         if ($kept !== null) {
@@ -93,7 +95,8 @@ final readonly class CachedListing
         }
         $until = $this->expiry->until($module, $context);
         $dependencies->changesAt($until);
-        $result = $this->listing->show($module, $context, $page, new CachedCursors($this->cache, $name, $now, $until));
+        $cursors = new CachedCursors($this->cache, $name, $now, $until);
+        $result = $this->listing->show($module, $context, $page, $cursors, $listed);
         $this->cache->put("{$name}:{$page}", [
             'total' => $result->total, 'pages' => $result->pages, 'page' => $result->page,
             'keys' => array_map(strval(...), $result->keys),

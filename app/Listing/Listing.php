@@ -56,15 +56,19 @@ final readonly class Listing
      * The page alone, with its total and no steps: what a visitor needs.
      *
      * @param  CursorStore|null  $cursors  known places to walk from
+     * @param  int|null  $listed  how many records are left after step 5, pins included; null: they are counted
      *
      * @throws NoSuchPage
      */
-    public function show(Module $module, Context $context, string $page = '1', ?CursorStore $cursors = null): Result
-    {
+    public function show(
+        Module $module,
+        Context $context,
+        string $page = '1',
+        ?CursorStore $cursors = null,
+        ?int $listed = null,
+    ): Result {
         $module = $module->bound($context);
-
         $pins = $this->query->pins($module, $context);
-
         if ($module->page->mode === PagingMode::Fixed) {
             // There is but one page: what stands on it is all there is to count.
             $keys = $this->slice($module, $context, $pins['keys'], $module->skip, $module->displayLimit() ?? 0, null);
@@ -72,15 +76,9 @@ final readonly class Listing
             return $this->result($module, $context, $page, $pins['keys'], [], count($keys), $keys);
         }
 
-        return $this->page(
-            $module,
-            $context,
-            $page,
-            $pins,
-            [],
-            $this->query->count($module, $context, $pins),
-            $cursors,
-        );
+        $listed ??= $this->query->count($module, $context, $pins) + $pins['extra'];
+
+        return $this->page($module, $context, $page, $pins['keys'], [], $listed, $cursors);
     }
 
     /** How many records the module shows in all. */
@@ -117,46 +115,40 @@ final readonly class Listing
     {
         $module = $module->bound($context);
         [$steps, $parts, $any] = $this->steps->count($module, $context);
-        $result = $this->page(
-            $module,
-            $context,
-            $page,
-            $this->query->pins($module, $context),
-            $steps,
-            end($steps)->left,
-            null,
-        );
+        $pins = $this->query->pins($module, $context);
+        $listed = end($steps)->left + $pins['extra'];
+        $result = $this->page($module, $context, $page, $pins['keys'], $steps, $listed, null);
 
         return new ListingWithGaps($result, $parts, $any);
     }
 
     /**
-     * @param  array{keys: list<RecordKey>, extra: int}  $pins
+     * @param  list<RecordKey>  $pinned
      * @param  list<Step>  $steps
-     * @param  int  $passed  how many records are left after step 5
+     * @param  int  $listed  how many records are left after step 5, pins included
      */
     private function page(
         Module $module,
         Context $context,
         string $page,
-        array $pins,
+        array $pinned,
         array $steps,
-        int $passed,
+        int $listed,
         ?CursorStore $cursors,
     ): Result {
-        $total = $module->total($passed + $pins['extra']);
+        $total = $module->total($listed);
         $pages = new PageNumbers(max(0, $total), $module->page->size);
         $number = $pages->number($page);
         $keys = $this->slice(
             $module,
             $context,
-            $pins['keys'],
+            $pinned,
             $module->skip + $pages->offset($number),
             $pages->on($number),
             $cursors,
         );
 
-        return $this->result($module, $context, $page, $pins['keys'], $steps, $total, $keys);
+        return $this->result($module, $context, $page, $pinned, $steps, $total, $keys);
     }
 
     /**

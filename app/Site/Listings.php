@@ -42,12 +42,28 @@ final readonly class Listings
         Dependencies $dependencies,
         ?ReadMarks $marks = null,
     ): ListingResult {
-        $result = $this->listing->show($module, $context, $page, $dependencies, $marks);
+        $facets = $this->listing->facets($module, $context, $marks);
+        $listed = self::listed($facets);
+        $result = $this->listing->show($module, $context, $page, $dependencies, $marks, $listed);
         $records = $this->listing->records($module, $result->keys, $module->card->fields(), $context, $marks);
 
-        $facets = $this->listing->facets($module, $context, $marks);
-
         return self::result($module, $address, $context, $result, $records, $facets);
+    }
+
+    /**
+     * How many records are left after step 5, pins included, where a filter tells of which nothing is chosen.
+     *
+     * @param  list<Facet>  $facets
+     */
+    private static function listed(array $facets): ?int
+    {
+        foreach ($facets as $facet) {
+            if ($facet->chosen === null) {
+                return $facet->left;
+            }
+        }
+
+        return null;
     }
 
     /**

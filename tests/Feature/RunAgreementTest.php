@@ -208,6 +208,11 @@ final class RunAgreementTest extends TestCase
             $name = "{$facet->filter->name} as {$facet->filter->control->key()}; {$said}";
             $this->assertEquals($facet->toArray(), $found[$i]->toArray(), "what can be chosen of {$name}");
             $this->assertSame($facet->left, $found[$i]->left, "without {$name}");
+            $facet->chosen !== null || $this->assertSame(
+                app(Listing::class)->total($module, $context),
+                $bound->total($found[$i]->left),
+                "nothing chosen of it, as many as are listed; {$name}",
+            );
             // One asked alone tells the same: the others are then known from before.
             ($d + $i) % 4 > 0 || $this->assertEquals(
                 $facet->toArray(),
