@@ -115,6 +115,7 @@ final class ChoicesTest extends BrowserTestCase
         $this->assertAccessible('the drawer');
         $this->tabTo('input[name=shop-light][value=sun]');
         $this->keys(WebDriverKeys::SPACE);
+        $this->await('the answer does not come', fn (): ?bool => $this->query() === '?shop-light=sun' ?: null);
         $this->sees($this->total(), '.choose .choose-button');
         $this->assertTrue($this->script("return document.querySelector('.choose').contains(document.activeElement)"));
         $this->keys([WebDriverKeys::SHIFT, WebDriverKeys::TAB]);
@@ -165,6 +166,17 @@ final class ChoicesTest extends BrowserTestCase
         $this->find('.choice-fault button')->click();
         $this->await('it is not tried again', fn (): ?bool => $this->query()
             === '?shop-light=sun,half-shade,shade' ?: null);
+        // Who has closed the drawer before the answer comes stays where the focus went.
+        $this->width(390);
+        $this->visit('/shop');
+        $this->find('.open-filters')->click();
+        $network(700, false);
+        $this->find($box('sun'))->click();
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->findText('.open-filters', 'Filters (1)');
+        $this->assertTrue($this->script("return document.activeElement.matches('.open-filters')"));
+        $network(0, false);
+        $this->width(1280);
         // A page of errors in place of the answer is none.
         $this->browser->executeScript("const own = window.fetch; window.fetch = (address, options) => {
             window.fetch = own;
@@ -188,6 +200,9 @@ final class ChoicesTest extends BrowserTestCase
             $last = $cards();
             $this->script("document.querySelector('#places-drawn nav')?.scrollIntoView()");
             usleep(700_000);
+            $this->await('it goes on loading', fn (): ?bool => $this->script(
+                "return document.querySelector('#places-drawn nav[aria-busy]') === null",
+            ) ?: null);
         }
         $this->assertGreaterThan($first, $last, 'it has gone on by itself');
         $this->script('scrollTo(0, document.body.scrollHeight)');

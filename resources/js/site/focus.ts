@@ -4,7 +4,7 @@ function signature(element: Element): string {
 		const isOption = element instanceof HTMLInputElement && /^(checkbox|radio)$/.test(element.type);
 		return `${element.tagName} ${element.name} ${element.getAttribute("aria-label")} ${isOption ? element.value : ""}`;
 	}
-	const words = (element.textContent ?? "").replace(/[\d\s]+/g, "");
+	const words = (element.textContent ?? "").replace(/[\d\s()]+/g, "");
 	return `${element.tagName} ${element.closest("ul, nav, summary")?.className} ${words}`;
 }
 
