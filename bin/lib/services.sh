@@ -1,13 +1,14 @@
 # Processes that run as long as the site is served. What ends by itself is started again.
 
 declare -A SERVICE_COMMAND SERVICE_LOG SERVICE_STOP SERVICE_PID
-# By name: when it was begun, how often running it has ended at once, and when it is tried again.
-declare -A BEGUN FAILED DUE
+# By name: when it was begun, how often running it has ended at once, when it is tried again, and whether it ever ran.
+declare -A BEGUN FAILED DUE HAS_RUN
 SERVICES=""
 
 # What ends within so many seconds has failed to start.
 FAILS_WITHIN=2
-# Seconds before it is tried again, longer each time; after the last it is given up.
+# Seconds before it is tried again, longer each time. After the last, what has never run is given up; what has run waits
+# for something else that is down, a database that recovers for minutes perhaps, and is tried every so many seconds.
 PAUSES=(0 1 2 4 8)
 # Seconds that a service has to end what it has in hand.
 LAST_REQUESTS=10
@@ -50,15 +51,19 @@ stop_services() {
     SERVICES=""
 }
 
-# again NAME LOG COMMAND…: does what starts it, after a pause where it has failed to start before; gives up at last.
+# again NAME LOG COMMAND…: does what starts it, after a pause where it has failed to start before.
 again() {
-    local name="$1" log="$2" pause; shift 2
+    local name="$1" log="$2" last=$((${#PAUSES[@]} - 1)) pause; shift 2
+    FAILED[$name]="${FAILED[$name]:-0}"
     if [ -z "${DUE[$name]:-}" ]; then
-        if [ $((SECONDS - ${BEGUN[$name]:-0})) -gt "$FAILS_WITHIN" ]; then FAILED[$name]=0; fi
-        [ "${FAILED[$name]:-0}" -lt "${#PAUSES[@]}" ] \
-            || fail "$name has ended at once, ${#PAUSES[@]} times in a row. Giving up; see $log."
-        pause="${PAUSES[${FAILED[$name]:-0}]}"
-        FAILED[$name]=$((${FAILED[$name]:-0} + 1))
+        if [ $((SECONDS - ${BEGUN[$name]:-0})) -gt "$FAILS_WITHIN" ]; then FAILED[$name]=0; HAS_RUN[$name]=1; fi
+        if [ "${FAILED[$name]}" -gt "$last" ]; then
+            [ -n "${HAS_RUN[$name]:-}" ] \
+                || fail "$name has ended at once, ${#PAUSES[@]} times in a row. Giving up; see $log."
+            FAILED[$name]="$last"
+        fi
+        pause="${PAUSES[${FAILED[$name]}]}"
+        FAILED[$name]=$((FAILED[$name] + 1))
         DUE[$name]=$((SECONDS + pause))
         say "$(date '+%H:%M:%S') $name has ended; it is started again$([ "$pause" = 0 ] || printf ' in %s s' "$pause")."
     fi
