@@ -17,7 +17,7 @@ final class SaveItemRequest extends ApiRequest
     {
         return [
             'values' => [],
-            'revision' => ['required', 'integer'],
+            'revision' => ['required', ...self::COUNTED],
         ];
     }
 }

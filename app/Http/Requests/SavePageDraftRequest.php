@@ -19,7 +19,7 @@ final class SavePageDraftRequest extends ApiRequest
     {
         return [
             'definition' => ['required', 'array'],
-            'revision' => ['required', 'integer'],
+            'revision' => ['required', ...self::COUNTED],
         ];
     }
 }
