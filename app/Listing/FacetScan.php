@@ -42,8 +42,8 @@ final readonly class FacetScan
     }
 
     /**
-     * One row for each record: what it holds of each filter as text (`held0`, `held1`, …; null: nothing), and which of
-     * them it `fails`.
+     * One row for each record: what it holds of each filter as text (`held0` and on; null: nothing), and which of them
+     * it `fails`.
      *
      * @param  Module  $module  bound
      * @param  list<OfferedFilter>  $filters  of its offer

@@ -160,8 +160,8 @@ final readonly class Indexes
                 'what' => "{$type->plural} {$what}",
             ];
         };
+        $context = $this->contexts->now();
         if ($module->headings === null && $this->sorts($module->order)) {
-            $context = $this->contexts->now();
             $orders = $this->orders->of($module, $context);
             $columns = array_map(
                 fn (OrderBy $by): string => '('.self::literal($by->by).')'.substr($by->sql(), strlen($by->by->sql)),
@@ -175,7 +175,7 @@ final readonly class Indexes
                 ),
             );
         }
-        $counted = $this->facets->columnsRead($module->bound($this->contexts->now()), $this->contexts->now());
+        $counted = $this->facets->columnsRead($module->bound($context), $context);
         if ($counted !== null) {
             $counted = array_diff($counted, ['type_key', 'status', 'publish_at', 'fits_index']);
             sort($counted);

@@ -307,19 +307,19 @@ final class Bench extends Command
             $bound = $module->bound($chosen);
             $count = fn (): array => $counter->of($bound, $chosen, $bound->offer->filters ?? []);
             $grouped = fn (): array => DB::select(<<<SQL
-                    select grouping(light, term_ids, price, height, stock), light, term_ids, price, height, stock,
-                        count(*) filter (where price_chosen) as by_light,
-                        count(*) filter (where light_chosen) as by_price,
-                        count(*) filter (where light_chosen and price_chosen) as by_others
-                    from (
-                        select items.fields->>'light' as light, term_ids, (items.fields->>'price')::numeric as price,
-                            (items.fields->>'height')::numeric as height,
-                            (items.fields->>'stock')::numeric > 0 as stock,
-                            {$light} as light_chosen, {$price} as price_chosen
-                        from items where {$candidates}
-                    ) as listed
-                    group by grouping sets ((light), (term_ids), (price), (height), (stock))
-                    SQL);
+                select grouping(light, term_ids, price, height, stock), light, term_ids, price, height, stock,
+                    count(*) filter (where price_chosen) as by_light,
+                    count(*) filter (where light_chosen) as by_price,
+                    count(*) filter (where light_chosen and price_chosen) as by_others
+                from (
+                    select items.fields->>'light' as light, term_ids, (items.fields->>'price')::numeric as price,
+                        (items.fields->>'height')::numeric as height,
+                        (items.fields->>'stock')::numeric > 0 as stock,
+                        {$light} as light_chosen, {$price} as price_chosen
+                    from items where {$candidates}
+                ) as listed
+                group by grouping sets ((light), (term_ids), (price), (height), (stock))
+                SQL);
             $rows[] = $this->compare($what, $count, $grouped);
             // The first filter, of which nothing is chosen, has counted all that are listed.
             $rows[] = $this->compare("{$what}, and page 1 with its total", fn () => app(Listing::class)->show(

@@ -10,7 +10,7 @@ use Illuminate\Foundation\Http\FormRequest;
 abstract class ApiRequest extends FormRequest
 {
     /** Of a revision or a version: what PostgreSQL's type integer holds. */
-    protected const COUNTED = ['integer', 'min:0', 'max:2147483647'];
+    protected const STORED_INTEGER = ['integer', 'min:0', 'max:2147483647'];
 
     /** @return array<string, list<mixed>> by key */
     abstract public function rules(): array;

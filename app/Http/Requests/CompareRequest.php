@@ -16,8 +16,8 @@ final class CompareRequest extends BenchRequest
     public function rules(): array
     {
         return [...parent::rules(),
-            'version' => ['nullable', ...self::COUNTED],
-            'against' => ['nullable', ...self::COUNTED],
+            'version' => ['nullable', ...self::STORED_INTEGER],
+            'against' => ['nullable', ...self::STORED_INTEGER],
         ];
     }
 }

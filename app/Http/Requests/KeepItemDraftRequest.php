@@ -18,7 +18,7 @@ final class KeepItemDraftRequest extends ApiRequest
         return [
             'type' => ['required', 'string'],
             'id' => ['nullable', 'integer'],
-            'revision' => ['nullable', ...self::COUNTED],
+            'revision' => ['nullable', ...self::STORED_INTEGER],
             'values' => [],
         ];
     }

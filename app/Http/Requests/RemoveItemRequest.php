@@ -14,7 +14,7 @@ final class RemoveItemRequest extends ApiRequest
     public function rules(): array
     {
         return [
-            'revision' => ['nullable', ...self::COUNTED],
+            'revision' => ['nullable', ...self::STORED_INTEGER],
         ];
     }
 }

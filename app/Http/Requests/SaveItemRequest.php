@@ -17,7 +17,7 @@ final class SaveItemRequest extends ApiRequest
     {
         return [
             'values' => [],
-            'revision' => ['required', ...self::COUNTED],
+            'revision' => ['required', ...self::STORED_INTEGER],
         ];
     }
 }

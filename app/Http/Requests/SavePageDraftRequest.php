@@ -19,7 +19,7 @@ final class SavePageDraftRequest extends ApiRequest
     {
         return [
             'definition' => ['required', 'array'],
-            'revision' => ['required', ...self::COUNTED],
+            'revision' => ['required', ...self::STORED_INTEGER],
         ];
     }
 }

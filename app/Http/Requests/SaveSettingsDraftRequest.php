@@ -19,7 +19,7 @@ final class SaveSettingsDraftRequest extends ApiRequest
     {
         return [
             'definition' => ['required', 'array'],
-            'revision' => ['required', ...self::COUNTED],
+            'revision' => ['required', ...self::STORED_INTEGER],
         ];
     }
 }
