@@ -11,8 +11,14 @@ final class FloodTest extends TestCase
 {
     private const CONNECTIONS = 2000;
 
-    /** Seconds that others may wait, at the median. */
+    /** Seconds that others may wait, at the median; OTHERS_WAIT says more where the machine has other work to do. */
     private const OTHERS_WAIT = 1.0;
+
+    /**
+     * Pages that are made for the flood while somebody else waits, at the median, however fast the machine is. From one
+     * address 32 stand in line, and some come through while the others are refused.
+     */
+    private const MADE_FOR_THE_FLOOD = 100;
 
     public function test_half_sent_and_many_requests_keep_nobody_else_from_the_site(): void
     {
@@ -27,25 +33,29 @@ final class FloodTest extends TestCase
             fwrite($socket, $n % 2 === 0 ? substr($this->request($n), 0, -2) : $this->request($n));
             $flood[] = $socket;
         }
-        $waits = [];
+        $waits = $made = [];
         for ($end = microtime(true) + $seconds; microtime(true) < $end; usleep(200_000)) {
             [$status, $waited] = $this->ask();
             $this->assertSame(200, $status);
             $waits[] = $waited;
+            $made[] = 0;
             // Each asks again as soon as it is answered.
             foreach ($flood as $n => $socket) {
-                $said = $n % 2 === 1 ? @fread($socket, 65_536) : '';
-                if ($said !== '' && $said !== false) {
+                $said = $n % 2 === 1 ? (string) @fread($socket, 65_536) : '';
+                if ($said !== '') {
+                    $made[array_key_last($made)] += (int) str_starts_with($said, 'HTTP/1.1 404');
                     @fwrite($socket, $this->request($n));
                 }
             }
         }
-        sort($waits);
-        $this->assertLessThan(self::OTHERS_WAIT, $waits[intdiv(count($waits), 2)], 'the median of others');
+        $limit = (float) (getenv('OTHERS_WAIT') ?: self::OTHERS_WAIT);
+        $this->assertLessThan($limit, $this->median($waits), 'the median of others');
+        $this->assertGreaterThan(0, array_sum($made), 'the flood reaches the site');
+        $this->assertLessThan(self::MADE_FOR_THE_FLOOD, $this->median($made), 'while others waited');
         array_map(fclose(...), $flood);
         [$status, $waited] = $this->ask();
         $this->assertSame(200, $status);
-        $this->assertLessThan(self::OTHERS_WAIT, $waited, 'afterwards');
+        $this->assertLessThan($limit, $waited, 'afterwards');
     }
 
     /** bin/faults trusts the proxy at 127.0.0.3, and nobody else's word about whom they ask for. */
@@ -77,6 +87,14 @@ final class FloodTest extends TestCase
         } while ($running > 0);
 
         return array_map(fn (\CurlHandle $one): int => curl_getinfo($one, CURLINFO_RESPONSE_CODE), $handles);
+    }
+
+    /** @param  non-empty-list<int|float>  $numbers */
+    private function median(array $numbers): int|float
+    {
+        sort($numbers);
+
+        return $numbers[intdiv(count($numbers), 2)];
     }
 
     /** @return array{int, float} the status and the seconds that somebody else waits, who comes from another address */
