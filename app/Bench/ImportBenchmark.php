@@ -10,9 +10,9 @@ use App\Import\ItemImport;
 use Illuminate\Support\Facades\DB;
 
 /** Brings a file of products in, beside a plain COPY of the same rows into a table like that of the items. */
-final readonly class ImportBenchmark
+final readonly class ImportBenchmark implements Benchmark
 {
-    public const ROWS = 50_000;
+    private const ROWS = 50_000;
 
     private const WORDS = ['gentle', 'silver', 'autumn', 'tall', 'dwarf', 'golden', 'fern', 'moss', 'garden', 'stone'];
 
@@ -20,11 +20,7 @@ final readonly class ImportBenchmark
     {
     }
 
-    /**
-     * @return array{made: float, changed: float, copied: float, memory: int} seconds of an import that makes all, of
-     *   one that changes them all, and of the copy; the imports' most memory in MB
-     */
-    public function measure(): array
+    public function measure(BenchmarkSite $site): iterable
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'bench').'.csv';
         DB::beginTransaction();
@@ -39,22 +35,23 @@ final readonly class ImportBenchmark
             memory_reset_peak_usage();
             $changed = $import(new ImportPlan(mode: 'update'));
             $memory = intdiv(max($memory, memory_get_peak_usage(true)), 2 ** 20);
-
-            return ['made' => $made, 'changed' => $changed, 'copied' => $copied, 'memory' => $memory];
         } finally {
             // Nothing of it stays.
             DB::rollBack();
             unlink($path);
             $this->catalogue->forget();
         }
+        yield new BenchmarkTable(
+            ['a file of '.number_format(self::ROWS).' rows with terms', 's', 'plain COPY s', 'MB at most'],
+            array_map(fn (string $what, float $seconds): array => [
+                $what, number_format($seconds, 1), number_format($copied, 1), $memory,
+            ], ['checked, then made as one change', 'checked, then changed as one'], [$made, $changed]),
+        );
     }
 
     private function seconds(\Closure $work): float
     {
-        $from = hrtime(true);
-        $work();
-
-        return (hrtime(true) - $from) / 1e9;
+        return Stopwatch::milliseconds($work) / 1000;
     }
 
     private function run(string $path, ImportPlan $plan): void
