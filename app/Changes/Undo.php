@@ -6,6 +6,7 @@ namespace App\Changes;
 
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
+use App\Content\ItemChecks;
 use App\Content\ItemWriter;
 use App\Content\RevisionRecorder;
 use App\Models\AuditAction;
@@ -29,6 +30,7 @@ final readonly class Undo
     public function __construct(
         private CatalogueStore $catalogue,
         private ItemWriter $writer,
+        private ItemChecks $checks,
         private iterable $handlers,
     ) {
     }
@@ -201,7 +203,7 @@ final readonly class Undo
 
     private function restore(int $id, Type $type, ItemDraft $draft, RevisionRecorder $recorder): void
     {
-        $this->writer->check($type, $draft);
+        $this->checks->check($type, $draft);
         $last = Revision::query()->where('item_id', $id)->max('number');
         $this->writer->create($type, $draft, as: $id, after: is_numeric($last) ? (int) $last : 0, recorder: $recorder);
     }
@@ -220,7 +222,7 @@ final readonly class Undo
             );
         }
 
-        return $this->writer->known($type, $reader->fromValues($values, []));
+        return $this->checks->withoutMissing($type, $reader->fromValues($values, []));
     }
 
     private function type(string $key): Type

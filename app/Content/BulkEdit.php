@@ -34,8 +34,11 @@ final readonly class BulkEdit implements LongWork
 
     private const DOES = ['publish', 'unpublish', 'addTerms', 'removeTerms', 'set', 'delete'];
 
-    public function __construct(private CatalogueStore $catalogue, private ItemWriter $writer)
-    {
+    public function __construct(
+        private CatalogueStore $catalogue,
+        private ItemWriter $writer,
+        private ItemChecks $checks,
+    ) {
     }
 
     public static function key(): string
@@ -175,7 +178,7 @@ final readonly class BulkEdit implements LongWork
             return null;
         }
         if ($do === 'set') {
-            $this->writer->check($type, $draft, $item);
+            $this->checks->check($type, $draft, $item);
         }
 
         return $draft;

@@ -4,19 +4,15 @@ declare(strict_types=1);
 
 namespace App\Content;
 
-use App\Audit\Actor;
 use App\Catalogue\CatalogueStore;
 use App\Models\FreeName;
 use App\Models\Item;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
-use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Time\Iso8601;
@@ -40,101 +36,9 @@ final readonly class ItemWriter
     public function __construct(
         private CatalogueStore $catalogue,
         private SafeHtml $html,
-        public ItemReferences $references,
+        private ItemReferences $references,
     ) {
         $this->relations = new ItemRelations($catalogue, $references);
-    }
-
-    /**
-     * Faults that only the stored content can tell: a slug that is taken, a picture, an item or a person that is not
-     * there.
-     *
-     * @throws Refused
-     */
-    public function check(Type $type, ItemDraft $draft, ?Item $item = null): void
-    {
-        foreach ($this->faults($type, [[$draft, $item]]) as $refused) {
-            throw $refused;
-        }
-    }
-
-    /**
-     * The same of many, in a few queries for all of them.
-     *
-     * @param  array<int, array{ItemDraft, Item|null}>  $drafts  each with the item that it changes
-     * @return array<int, Refused> why one cannot be written, by its key
-     */
-    public function faults(Type $type, array $drafts): array
-    {
-        $this->references->load($type, array_column($drafts, 0));
-        $slugs = array_filter(array_map(fn (array $one): ?string => $one[0]->slug, $drafts));
-        $owners = $slugs === [] ? new Collection : Item::query()
-            ->where('type_key', $type->key)
-            ->whereIn('slug', array_values($slugs))
-            ->get(['id', 'slug', 'title', 'author_id'])
-            ->keyBy('slug');
-        $faults = [];
-        foreach ($drafts as $n => [$draft, $item]) {
-            $problems = $this->problems($type, $draft, $item, $owners->get((string) $draft->slug));
-            if ($problems->all() !== []) {
-                $faults[$n] = new Refused($problems->all());
-            }
-        }
-
-        return $faults;
-    }
-
-    /** @param  Item|null  $owner  that has the draft's slug */
-    private function problems(Type $type, ItemDraft $draft, ?Item $item, ?Item $owner): Problems
-    {
-        $problems = new Problems;
-        if ($owner !== null && $owner->id !== $item?->id) {
-            // The title of what is not theirs is not told to an author.
-            $by = Actor::user() !== null && Gate::denies('edit', $owner) ? '' : " by “{$owner->title}”";
-            $problems->add(
-                'slug',
-                ProblemCode::Taken,
-                "“{$draft->slug}” is taken{$by}; expected a slug that no other {$type->label} has.",
-            );
-        }
-        foreach (array_diff($draft->audience->groups(), $this->groupKeys()) as $unknown) {
-            $problems->add('audience', ProblemCode::UnknownGroup, "there is no group “{$unknown}”.");
-        }
-        if ($draft->author !== null && $this->references->personId($draft->author) === null) {
-            $problems->add(
-                'author',
-                ProblemCode::UnknownPerson,
-                "expected the e-mail address of one of the site’s people, found “{$draft->author}”.",
-            );
-        }
-        foreach ($type->fields as $field) {
-            foreach ($this->references->missing($field, $draft->fields[$field->key] ?? null) as $name) {
-                [$code, $what] = ItemReferences::expected($field);
-                $problems->add($field->key, $code, "expected {$what}, found “{$name}”.");
-            }
-        }
-
-        return $problems;
-    }
-
-    /** The draft without what it names and the site no longer has. */
-    public function known(Type $type, ItemDraft $draft): ItemDraft
-    {
-        $fields = $draft->fields;
-        foreach ($type->fields as $field) {
-            $missing = $this->references->missing($field, $fields[$field->key] ?? null);
-            if ($missing !== []) {
-                $kept = array_values(array_diff(array_filter((array) $fields[$field->key], is_string(...)), $missing));
-                $fields[$field->key] = $kept === [] ? null : $kept;
-            }
-        }
-
-        return $draft->with(
-            $draft->slug ?? '',
-            $draft->publishAt,
-            $draft->text,
-            array_filter($fields, fn (mixed $value): bool => $value !== null),
-        );
     }
 
     /**
@@ -328,6 +232,7 @@ final readonly class ItemWriter
      */
     private function insert(Type $type, array $new, array $reserved, RevisionRecorder $recorder): array
     {
+        $this->references->load($type, array_column($new, 1));
         $named = $unnamed = $drafts = [];
         foreach ($new as $n => [$item, $draft]) {
             $drafts[$n] = $draft = $this->prepared($type, $draft, $draft->slug ?? '', null);
@@ -419,11 +324,5 @@ final readonly class ItemWriter
     private static function together(\Closure $work): mixed
     {
         return DB::transactionLevel() > 0 ? $work() : DB::transaction($work, self::ATTEMPTS);
-    }
-
-    /** @return list<string> */
-    private function groupKeys(): array
-    {
-        return array_map(strval(...), array_keys($this->catalogue->catalogue()->groups));
     }
 }

@@ -6,7 +6,7 @@ namespace App\Import;
 
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
-use App\Content\ItemWriter;
+use App\Content\ItemChecks;
 use App\Content\TermWriter;
 use App\Media\MediaStore;
 use App\Models\Item;
@@ -43,7 +43,7 @@ final class RowReader
     public array $linksToItsOwn = [];
 
     public function __construct(
-        private readonly ItemWriter $writer,
+        private readonly ItemChecks $checks,
         private readonly TermWriter $terms,
         private readonly CatalogueStore $catalogue,
         private readonly MediaStore $media,
@@ -108,7 +108,7 @@ final class RowReader
                 $read[$n] = $refused;
             }
         }
-        $read += $this->writer->faults($this->type, $drafts);
+        $read += $this->checks->faults($this->type, $drafts);
         foreach (array_diff_key($drafts, $read) as $n => [$draft, $item]) {
             $read[$n] = new ReadRow(
                 $draft,
@@ -234,7 +234,7 @@ final class RowReader
                 $names["{$this->type->key}/{$slug}"] = true;
             }
         }
-        $this->writer->references->expectItems($names);
+        $this->checks->references->expectItems($names);
     }
 
     /**
@@ -349,7 +349,7 @@ final class RowReader
         } catch (Refused $refused) {
             throw Refused::because($key, $refused->problems[0]->code, $refused->problems[0]->message);
         }
-        $this->writer->references->expectPicture($taken);
+        $this->checks->references->expectPicture($taken);
 
         return $taken;
     }

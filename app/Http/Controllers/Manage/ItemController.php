@@ -8,6 +8,7 @@ use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
 use App\Changes\Undo;
+use App\Content\ItemChecks;
 use App\Content\ItemDrafts;
 use App\Content\ItemWriter;
 use App\Content\PeopleNames;
@@ -56,6 +57,7 @@ final readonly class ItemController
     public function __construct(
         private CatalogueStore $catalogue,
         private ItemWriter $writer,
+        private ItemChecks $checks,
         private ItemResource $shape,
         private ItemDrafts $drafts,
         private Revisions $revisions,
@@ -90,7 +92,7 @@ final readonly class ItemController
     {
         $type = $this->type(RequestText::text($request, 'type'));
         $draft = $this->byWho($request, (new ItemReader($type))->fromValues($this->values($request, $type)), null);
-        $this->writer->check($type, $draft);
+        $this->checks->check($type, $draft);
         $item = $this->writer->create($type, $draft);
         $this->drafts->drop($this->who($request), $type->key, null);
 
@@ -116,7 +118,7 @@ final readonly class ItemController
             );
         }
         $draft = $this->byWho($request, (new ItemReader($type))->fromValues($values, $standing), $item);
-        $this->writer->check($type, $draft, $item);
+        $this->checks->check($type, $draft, $item);
         if (! Differences::same($draft->values(), (new ItemReader($type))->asItStands($standing)->values())) {
             try {
                 $item = $this->writer->update($item, $type, $draft, (int) $given['revision']);
