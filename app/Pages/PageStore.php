@@ -10,23 +10,17 @@ use App\Catalogue\CatalogueStore;
 use App\Content\StaleWrite;
 use App\Models\AuditAction;
 use App\Models\FreeName;
-use App\Models\Module as ModuleRow;
 use App\Models\Page;
-use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Collection as SupportCollection;
 use Illuminate\Support\Facades\DB;
-use Wellspring\Core\Content\Catalogue;
-use Wellspring\Core\Page\AddressPattern;
-use Wellspring\Core\Page\MenuReader;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PageReader;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
 
-/** Keeps pages: their drafts, what is live, and where they were before. */
+/** Keeps pages: their drafts, and how they become live. */
 final readonly class PageStore
 {
     public function __construct(private CatalogueStore $catalogue)
@@ -55,140 +49,10 @@ final readonly class PageStore
             ->get();
     }
 
-    /** @return Collection<int, Page> those that visitors get, in their order, without their definitions */
-    public function published(): Collection
-    {
-        return self::live()->orderBy('position')->orderBy('id')->get(['id', 'key', 'title', 'address']);
-    }
-
     /** @throws Refused */
     public function read(mixed $definition): PageDefinition
     {
         return (new PageReader($this->catalogue->catalogue()))->read($definition);
-    }
-
-    /**
-     * The pages whose address may fit the path; the router tells which does.
-     *
-     * @param  bool  $drafts  whether drafts are asked, instead of what is live
-     * @return list<StoredPage>
-     */
-    public function candidates(string $path, bool $drafts = false): array
-    {
-        $first = explode('/', $path)[1] ?? '';
-        [$rows, $address] = $drafts
-            ? [Page::query()->whereNull('removed_at'), "(draft ->> 'address')"]
-            : [self::live(), 'address'];
-        $rows->where(fn (Builder $query) => $query->whereRaw("{$address} = ?", [$path])->orWhere(
-            fn (Builder $query) => $query->whereRaw("{$address} like '%{%'")
-                ->where(fn (Builder $query) => $query->whereRaw("split_part({$address}, '/', 2) = ?", [$first])
-                    ->orWhereRaw("{$address} like '/{%'")),
-        ));
-
-        return $this->stored($rows->orderBy('id')->get()->all(), $drafts);
-    }
-
-    /**
-     * Live pages that say what menus call them.
-     *
-     * @return list<StoredPage> in the manager's order, as many as a menu has room for
-     */
-    public function inMenus(): array
-    {
-        $rows = self::live()->whereRaw("jsonb_exists(live, 'menu')")->orderBy('position')->orderBy('id');
-
-        return $this->stored($rows->limit(MenuReader::MAX_ENTRIES)->get()->all(), false);
-    }
-
-    /**
-     * @param  list<string>  $keys
-     * @return list<StoredPage> those of them that are live
-     */
-    public function some(array $keys): array
-    {
-        return $keys === [] ? [] : $this->stored(self::live()->whereIn('key', $keys)->get()->all(), false);
-    }
-
-    /**
-     * @param  list<string>  $addresses
-     * @return array<string, StoredPage> those that are live, by address
-     */
-    public function atAddresses(array $addresses): array
-    {
-        $found = [];
-        foreach ($this->stored(self::live()->whereIn('address', $addresses)->get()->all(), false) as $stored) {
-            $found[$stored->definition->address->pattern] = $stored;
-        }
-
-        return $found;
-    }
-
-    /** @return list<StoredPage> live pages that are about terms, items, months or people */
-    public function withPlaceholder(): array
-    {
-        return $this->stored(self::live()->where('address', 'like', '%{%')->orderBy('id')->get()->all(), false);
-    }
-
-    /**
-     * Live pages by their addresses; those on which one of the modules stands come first.
-     *
-     * @param  string  $words  a part of the title or the address; empty: all
-     * @param  list<string>  $modules  keys
-     * @return list<StoredPage>
-     */
-    public function liveLike(string $words, array $modules, int $most): array
-    {
-        $part = '%'.addcslashes(trim($words), '%_\\').'%';
-        $rows = self::live()->where(fn (Builder $query) => $query->where('title', 'ilike', $part)
-            ->orWhere('address', 'ilike', $part));
-        if ($modules !== []) {
-            $rows->orderByRaw(
-                'exists (select from placements join modules on modules.id = module_id where page_id = pages.id and '
-                    .'modules.key = any(?::text[])) desc',
-                ['{'.implode(',', $modules).'}'],
-            );
-        }
-
-        return $this->stored($rows->orderByRaw('address collate "C"')->limit($most)->get()->all(), false);
-    }
-
-    /** @return list<StoredPage> live pages that are about nothing but themselves, in the manager's order */
-    public function withoutPlaceholder(): array
-    {
-        $rows = self::live()->where('address', 'not like', '%{%')->orderBy('position')->orderBy('id');
-
-        return $this->stored($rows->get()->all(), false);
-    }
-
-    /** Where a page is that was at the address before; null where none was. */
-    public function movedTo(string $path): ?string
-    {
-        $rows = DB::table('moved_pages')->join('pages', 'pages.id', '=', 'moved_pages.page_id')
-            ->whereNotNull('live')->whereNull('removed_at')
-            ->where(fn ($query) => $query->where('moved_pages.address', $path)
-                ->orWhere('moved_pages.address', 'like', '%{%'))
-            ->get(['moved_pages.address as before', 'pages.address as now']);
-        foreach ($rows as $row) {
-            $slug = AddressPattern::of((string) $row->before)->match($path);
-            $now = AddressPattern::of((string) $row->now);
-            if ($slug !== null && ($slug !== '' || $now->placeholder() === null)) {
-                return $now->filled($slug);
-            }
-        }
-
-        return null;
-    }
-
-    /** A page that is not stored, for a module that stands on none. */
-    public static function plain(string $title, string $description, string $module): StoredPage
-    {
-        $blocks = [['module' => $module]];
-
-        return new StoredPage(null, (new PageReader(new Catalogue([])))->read([
-            'format' => PageReader::FORMAT, 'key' => 'plain', 'address' => '/', 'title' => $title,
-            ...trim($description) === '' ? [] : ['description' => $description],
-            'bands' => [['key' => 'body', 'slots' => [['share' => PageReader::SHARES, 'blocks' => $blocks]]]],
-        ]));
     }
 
     /** Creates the page or replaces its draft, by key; a new one comes last. */
@@ -299,122 +163,11 @@ final readonly class PageStore
         }
     }
 
-    /** Lets the module stand on one page, or not, and leaves all other pages as they are. */
-    public function stand(ModuleRow $module, int $page, bool $stands): void
-    {
-        $now = array_map(intval(...), $module->pages()->pluck('pages.id')->all());
-        $this->place($module, array_values(array_unique(
-            $stands ? [...$now, $page] : array_diff($now, [$page]),
-        )));
-    }
-
-    /**
-     * Lets the module stand on these pages and on no others: at the end of those that it did not stand on. What is live
-     * and the draft are both changed; pages that are not live are left alone.
-     *
-     * @param  list<int>  $pages  ids
-     */
-    public function place(ModuleRow $module, array $pages): void
-    {
-        DB::transaction(function () use ($module, $pages): void {
-            $now = array_map(intval(...), $module->pages()->pluck('pages.id')->all());
-            $changed = self::live()->orderBy('id')->lockForUpdate();
-            foreach ($changed->findMany([...array_diff($now, $pages), ...array_diff($pages, $now)]) as $page) {
-                $stands = in_array($page->id, $pages, true);
-                $other = fn (array $definition): array => self::placed($definition, $module->key, $stands);
-                $isDraft = $page->draft !== $page->live;
-                $live = $other($page->live ?? []);
-                [$page->draft, $draft] = [$live, $other($page->draft)];
-                $page->revision++;
-                PublishedVersions::publish($page);
-                if ($isDraft) {
-                    $page->draft = $draft;
-                    $page->save();
-                }
-            }
-            AuditTrail::record(
-                AuditAction::ModulePlaced,
-                $module->quotedName(),
-                ['key' => $module->key, 'pages' => $module->pages()->pluck('address')->all()],
-            );
-        });
-    }
-
-    /**
-     * The definition with the module in its last slot, or without it.
-     *
-     * @param  array<string, mixed>  $definition
-     * @return array<string, mixed>
-     */
-    private static function placed(array $definition, string $module, bool $stands): array
-    {
-        $bands = is_array($definition['bands'] ?? null) ? $definition['bands'] : [];
-        foreach ($bands as $b => $band) {
-            foreach ($band['slots'] ?? [] as $s => $slot) {
-                $bands[$b]['slots'][$s]['blocks'] = array_values(array_filter(
-                    $slot['blocks'] ?? [],
-                    fn (array $block): bool => ($block['module'] ?? null) !== $module,
-                ));
-            }
-        }
-        if ($stands) {
-            $bands = $bands === [] ? [['key' => 'body', 'slots' => [['share' => PageReader::SHARES]]]] : $bands;
-            $b = array_key_last($bands);
-            $s = array_key_last($bands[$b]['slots']);
-            $bands[$b]['slots'][$s]['blocks'][] = ['module' => $module];
-        }
-
-        return ['bands' => $bands] + $definition;
-    }
-
     /** Among all pages; 0 where there is none. */
     private static function lastPosition(): int
     {
         $last = Page::query()->max('position');
 
         return is_numeric($last) ? (int) $last : 0;
-    }
-
-    /** @return Builder<Page> */
-    private static function live(): Builder
-    {
-        return Page::query()->whereNotNull('live')->whereNull('removed_at');
-    }
-
-    /**
-     * @param  array<array-key, Page>  $rows
-     * @return list<StoredPage> without those of which no version can be read
-     */
-    public function stored(array $rows, bool $drafts): array
-    {
-        $reader = new PageReader($this->catalogue->catalogue());
-        $stored = [];
-        foreach ($rows as $row) {
-            $page = $this->readable($row, $drafts, $reader);
-            if ($page !== null) {
-                $stored[] = new StoredPage($row->id, $page);
-            }
-        }
-
-        return $stored;
-    }
-
-    /** The definition, or the last good version of it. */
-    private function readable(Page $row, bool $draft, PageReader $reader): ?PageDefinition
-    {
-        try {
-            return $reader->read($draft ? $row->draft : $row->live);
-        } catch (Refused $refused) {
-            report(new \RuntimeException("The page “{$row->key}” cannot be read: {$refused->getMessage()}"));
-        }
-        foreach (PublishedVersions::of($row) as $definition) {
-            try {
-                return $reader->read($definition);
-            } catch (Refused) {
-                continue;
-            }
-        }
-
-        return null;
     }
 }

@@ -29,7 +29,7 @@ final readonly class PlacementGrid
     private const MODULES = 100;
 
     public function __construct(
-        private PageStore $pages,
+        private PageQuery $pages,
         private SiteDefinitionStore $frames,
         private ModuleStore $modules,
     ) {

@@ -36,7 +36,7 @@ final readonly class SiteDefinitionStore
     /** The menu that there is also while nobody has published one: the pages that say a menu entry of their own. */
     public const MAIN = 'main';
 
-    public function __construct(private CatalogueStore $catalogue, private PageStore $pages)
+    public function __construct(private CatalogueStore $catalogue, private PageQuery $pages)
     {
     }
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Pages;
 
+use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Page\PageDefinition;
+use Wellspring\Core\Page\PageReader;
 
 /** A page's definition with where it is stored. */
 final readonly class StoredPage
@@ -12,5 +14,17 @@ final readonly class StoredPage
     /** @param  int|null  $id  null of one that is not stored: a preview, or the plain page of an item */
     public function __construct(public ?int $id, public PageDefinition $definition)
     {
+    }
+
+    /** A page that is not stored, for a module that stands on none. */
+    public static function plain(string $title, string $description, string $module): self
+    {
+        $blocks = [['module' => $module]];
+
+        return new self(null, (new PageReader(new Catalogue([])))->read([
+            'format' => PageReader::FORMAT, 'key' => 'plain', 'address' => '/', 'title' => $title,
+            ...trim($description) === '' ? [] : ['description' => $description],
+            'bands' => [['key' => 'body', 'slots' => [['share' => PageReader::SHARES, 'blocks' => $blocks]]]],
+        ]));
     }
 }

@@ -18,21 +18,21 @@ use App\Export\ExportFile;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Http\RequestFacts;
 use App\Jobs\KeepIndexes;
-use App\Listing\CachedListing;
 use App\Listing\Compiler;
 use App\Listing\ContextFactory;
 use App\Listing\KeysetPaginator;
 use App\Listing\ModuleQuery;
 use App\Listing\OrderSql;
 use App\Listing\PostgresLanguage;
+use App\Listing\ResultCache;
 use App\Look\LookSheets;
 use App\Media\DrawUpload;
 use App\Models\User;
 use App\Modules\BulkModuleChange;
 use App\Modules\LiveModulesChanged;
 use App\Pages\AllDefinitions;
+use App\Pages\PageQuery;
 use App\Pages\PageRemoval;
-use App\Pages\PageStore;
 use App\Pages\PublishSettings;
 use App\Site\KeptSafeHtml;
 use App\Site\PageAddress;
@@ -76,13 +76,13 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         // What many classes ask for is made once for a request.
-        $shared = [CatalogueStore::class, PageStore::class, Compiler::class, ModuleQuery::class, OrderSql::class];
+        $shared = [CatalogueStore::class, PageQuery::class, Compiler::class, ModuleQuery::class, OrderSql::class];
         foreach ($shared as $class) {
             $this->app->scoped($class);
         }
         // What is cached under marks, or under its own hash, is right on whichever machine it lies: where there is
         // memory, it lies there.
-        $cached = [CatalogueStore::class, CachedListing::class, KeptSafeHtml::class, LookSheets::class];
+        $cached = [CatalogueStore::class, ResultCache::class, KeptSafeHtml::class, LookSheets::class];
         $this->app->when($cached)->needs(Repository::class)->give(
             fn (): Repository => Cache::store(function_exists('apcu_enabled') && apcu_enabled() ? 'memory' : null),
         );

@@ -89,12 +89,12 @@ final class FloodTest extends TestCase
         return array_map(fn (\CurlHandle $one): int => curl_getinfo($one, CURLINFO_RESPONSE_CODE), $handles);
     }
 
-    /** @param  non-empty-list<int|float>  $numbers */
+    /** @param  list<int|float>  $numbers */
     private function median(array $numbers): int|float
     {
         sort($numbers);
 
-        return $numbers[intdiv(count($numbers), 2)];
+        return $numbers[intdiv(count($numbers), 2)] ?? NAN;
     }
 
     /** @return array{int, float} the status and the seconds that somebody else waits, who comes from another address */

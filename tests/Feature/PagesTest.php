@@ -10,8 +10,10 @@ use App\Media\MediaStore;
 use App\Models\Item;
 use App\Models\Page;
 use App\Models\Term;
+use App\Pages\PageQuery;
 use App\Pages\PageRemoval;
 use App\Pages\PageStore;
+use App\Pages\Placements;
 use App\Pages\SiteDefinitionStore;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Artisan;
@@ -157,8 +159,8 @@ final class PagesTest extends TestCase
         }
         $twin = $store->find('twin') ?? $this->fail('The draft is kept.');
         $this->assertNull($twin->live);
-        $store->place($this->placeOn($this->pageAt('/a'), Garden::module(['key' => 'm'])), [$twin->id]);
-        $this->assertNull($store->find('twin')?->live, 'placing a module publishes no page');
+        app(Placements::class)->place($this->placeOn($this->pageAt('/a'), Garden::module(['key' => 'm'])), [$twin->id]);
+        $this->assertNull($twin->refresh()->live, 'placing a module publishes no page');
         app(PageRemoval::class)->remove($store->find('new') ?? $this->fail('It is there.'));
         $this->get('/groups/hostas')->assertRedirect('/sorts/hostas');
         $store->publish($twin);
@@ -532,7 +534,7 @@ final class PagesTest extends TestCase
         $id = Page::query()->where('key', 'month')->firstOrFail()->id;
         foreach ([true, false] as $stands) {
             $this->putJson("/manage/api/modules/of-this-group/pages/{$id}", ['stands' => $stands])->assertOk();
-            $on = in_array('of-this-group', app(PageStore::class)->some(['month'])[0]->definition->modules(), true);
+            $on = in_array('of-this-group', app(PageQuery::class)->some(['month'])[0]->definition->modules(), true);
             $this->assertSame($stands, $on);
         }
         $grid = $this->getJson("{$api}/grid")->assertOk();

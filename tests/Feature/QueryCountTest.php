@@ -13,6 +13,7 @@ use App\Listing\Tracer;
 use App\Models\Media;
 use App\Modules\ModuleStore;
 use App\Pages\PageStore;
+use App\Pages\Placements;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
 
@@ -54,7 +55,7 @@ final class QueryCountTest extends TestCase
                     $store->read(['key' => "plants-{$n}", 'name' => "Plants {$n}", 'page' => ['size' => 3]] + $rules),
                 ),
             );
-            app(PageStore::class)->place($row, [$page->id]);
+            app(Placements::class)->place($row, [$page->id]);
         }
     }
 

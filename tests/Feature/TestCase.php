@@ -15,6 +15,7 @@ use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
 use App\Pages\PageStore;
+use App\Pages\Placements;
 use App\Pages\SiteDefinitionStore;
 use App\Providers\PluginServiceProvider;
 use Illuminate\Foundation\Application;
@@ -151,7 +152,7 @@ abstract class TestCase extends LaravelTestCase
     protected function placeOn(Page $page, Module $module): ModuleRow
     {
         $row = app(ModuleStore::class)->publish(app(ModuleStore::class)->apply($module));
-        app(PageStore::class)->place($row, [$page->id]);
+        app(Placements::class)->place($row, [$page->id]);
 
         return $row;
     }
