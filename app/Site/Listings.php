@@ -6,8 +6,10 @@ namespace App\Site;
 
 use App\Freshness\Dependencies;
 use App\Freshness\ReadMarks;
+use App\Listing\CachedFacets;
 use App\Listing\CachedListing;
 use App\Listing\FacetCounter;
+use App\Listing\ListingDependencies;
 use App\Listing\Sources;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Content\Record;
@@ -21,6 +23,8 @@ final readonly class Listings
 {
     public function __construct(
         private CachedListing $listing,
+        private CachedFacets $cachedFacets,
+        private ListingDependencies $dependencies,
         private Sources $sources,
         private FacetCounter $facets,
     ) {
@@ -42,7 +46,7 @@ final readonly class Listings
         Dependencies $dependencies,
         ?ReadMarks $marks = null,
     ): ListingResult {
-        $facets = $this->listing->facets($module, $context, $marks);
+        $facets = $this->cachedFacets->of($module, $context, $marks);
         $listed = self::listed($facets);
         $result = $this->listing->show($module, $context, $page, $dependencies, $marks, $listed);
         $records = $this->listing->records($module, $result->keys, $module->card->fields(), $context, $marks);
@@ -92,7 +96,7 @@ final readonly class Listings
      */
     public function marksOf(array $modules, Context $context): ReadMarks
     {
-        return $this->listing->marksOf($modules, $context);
+        return $this->dependencies->marksOf($modules, $context);
     }
 
     /** @return list<Facet> what a module's filters have to choose, counted anew */

@@ -12,7 +12,7 @@ use App\Listing\Sources;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
-use App\Pages\PageStore;
+use App\Pages\PageQuery;
 use Wellspring\Core\Card\AddressOfValues;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Choice\Facet;
@@ -36,7 +36,7 @@ final readonly class ModuleAdvice
 
     public function __construct(
         private CatalogueStore $catalogue,
-        private PageStore $pages,
+        private PageQuery $pages,
         private ModuleStore $modules,
         private PageFinder $finder,
         private RecordAddresses $addresses,

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Catalogue\CatalogueStore;
-use App\Pages\PageStore;
+use App\Pages\PageQuery;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Page\AboutKind;
@@ -15,7 +15,7 @@ use Wellspring\Core\Page\PageAbout;
 /** Where something is now that had another address before: a page, an item or a term, the items of a type. */
 final readonly class MovedAddresses
 {
-    public function __construct(private PageStore $pages, private CatalogueStore $catalogue)
+    public function __construct(private PageQuery $pages, private CatalogueStore $catalogue)
     {
     }
 

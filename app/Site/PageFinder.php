@@ -10,7 +10,7 @@ use App\Freshness\Dependencies;
 use App\Listing\CacheExpiry;
 use App\Listing\Sources;
 use App\Listing\VisibleItems;
-use App\Pages\PageStore;
+use App\Pages\PageQuery;
 use App\Pages\StoredPage;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
@@ -27,7 +27,7 @@ use Wellspring\Core\Source\Source;
 final readonly class PageFinder
 {
     public function __construct(
-        private PageStore $pages,
+        private PageQuery $pages,
         private CatalogueStore $catalogue,
         private Sources $sources,
         private CacheExpiry $expiry,

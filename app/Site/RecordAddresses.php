@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Catalogue\CatalogueStore;
-use App\Pages\PageStore;
+use App\Pages\PageQuery;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Page\AboutKind;
 use Wellspring\Core\Page\PageAbout;
@@ -17,7 +17,7 @@ use Wellspring\Core\Source\TaxonomyTerms;
 /** Where records have pages of their own: items at their type's address, others where a page is about their kind. */
 final readonly class RecordAddresses
 {
-    public function __construct(private PageStore $pages, private CatalogueStore $catalogue)
+    public function __construct(private PageQuery $pages, private CatalogueStore $catalogue)
     {
     }
 

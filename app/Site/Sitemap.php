@@ -7,7 +7,7 @@ namespace App\Site;
 use App\Catalogue\CatalogueStore;
 use App\Listing\Sources;
 use App\Listing\VisibleItems;
-use App\Pages\PageStore;
+use App\Pages\PageQuery;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Page\AboutKind;
@@ -23,7 +23,7 @@ final readonly class Sitemap
     public const MOST = 50_000;
 
     public function __construct(
-        private PageStore $pages,
+        private PageQuery $pages,
         private CatalogueStore $catalogue,
         private Sources $sources,
         private SiteSettings $site,

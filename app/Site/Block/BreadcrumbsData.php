@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Site\Block;
 
 use App\Catalogue\CatalogueStore;
-use App\Pages\PageStore;
+use App\Pages\PageQuery;
 use App\Site\PageFinder;
 use App\Site\RecordAddresses;
 use Wellspring\Core\Page\Block;
@@ -20,7 +20,7 @@ use Wellspring\Core\Page\Block\Breadcrumbs;
 final readonly class BreadcrumbsData implements BlockData
 {
     public function __construct(
-        private PageStore $pages,
+        private PageQuery $pages,
         private CatalogueStore $catalogue,
         private RecordAddresses $addresses,
         private PageFinder $finder,

@@ -8,7 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Listing\CacheExpiry;
 use App\Listing\VisibleItems;
 use App\Modules\ModuleStore;
-use App\Pages\PageStore;
+use App\Pages\PageQuery;
 use App\Pages\SiteDefinitionStore;
 use App\Pages\StoredPage;
 use App\Site\Listings;
@@ -34,7 +34,7 @@ use Wellspring\Core\Who\Audience;
 final readonly class MenuData implements BlockData
 {
     public function __construct(
-        private PageStore $pages,
+        private PageQuery $pages,
         private ModuleStore $modules,
         private Listings $listings,
         private CatalogueStore $catalogue,

@@ -7,7 +7,7 @@ namespace App\Http\Controllers\Manage;
 use App\Http\Requests\SaveMenuDraftRequest;
 use App\Http\Resources\Definitions;
 use App\Models\SiteDefinition;
-use App\Pages\PageStore;
+use App\Pages\PageQuery;
 use App\Pages\SiteDefinitionStore;
 use App\Pages\StoredPage;
 use OpenApi\Attributes as OA;
@@ -29,7 +29,7 @@ use Wellspring\Core\Time\Iso8601;
  */
 final readonly class MenuController
 {
-    public function __construct(private SiteDefinitionStore $frames, private PageStore $pages)
+    public function __construct(private SiteDefinitionStore $frames, private PageQuery $pages)
     {
     }
 

@@ -22,7 +22,7 @@ use App\Models\Module as ModuleRow;
 use App\Modules\BulkModuleChange;
 use App\Modules\ModuleStore;
 use App\Modules\ModuleVersions;
-use App\Pages\PageStore;
+use App\Pages\Placements;
 use OpenApi\Attributes as OA;
 use Wellspring\Core\Explain\StarterDefinitions;
 use Wellspring\Core\Problem\Refused;
@@ -49,7 +49,7 @@ final readonly class ModuleController
         private CachedListing $listing,
         private CatalogueStore $catalogue,
         private ContextFactory $contexts,
-        private PageStore $pages,
+        private Placements $placements,
     ) {
     }
 
@@ -182,7 +182,7 @@ final readonly class ModuleController
     {
         $given = $request->validated();
         $row = $this->row($key);
-        $this->pages->place($row, array_values(array_map(intval(...), $given['pages'])));
+        $this->placements->place($row, array_values(array_map(intval(...), $given['pages'])));
 
         return $this->shape->whole($row->refresh());
     }
@@ -191,7 +191,7 @@ final readonly class ModuleController
     public function stand(StandOnPageRequest $request, string $key, int $id): array
     {
         $stands = $request->boolean('stands');
-        $this->pages->stand($this->row($key), $id, $stands);
+        $this->placements->stand($this->row($key), $id, $stands);
 
         return ['stands' => $stands];
     }

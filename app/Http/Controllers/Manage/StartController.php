@@ -9,7 +9,7 @@ use App\Content\PeopleNames;
 use App\Http\Resources\FieldResource;
 use App\Http\Resources\ModuleResource;
 use App\Models\User;
-use App\Pages\PageStore;
+use App\Pages\PageQuery;
 use App\People\DemoAccounts;
 use App\People\People;
 use Illuminate\Auth\AuthenticationException;
@@ -70,7 +70,7 @@ final readonly class StartController
     public function __construct(
         private CatalogueStore $store,
         private People $people,
-        private PageStore $pages,
+        private PageQuery $pages,
         private SiteSettings $site,
     ) {
     }

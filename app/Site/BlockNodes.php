@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site;
+
+use App\Site\Block\BlockViews;
+use App\Site\Block\PageScene;
+use App\Site\Output\Outputs;
+use Wellspring\Core\Card\CardContext;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Empty\EmptyAction;
+use Wellspring\Core\Empty\Level;
+use Wellspring\Core\Empty\Node;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Block\ModuleBlock;
+use Wellspring\Core\Wording\Format;
+
+/** Draws the blocks of a page, each a leaf of what shows: what has nothing to show says what goes with it. */
+final readonly class BlockNodes
+{
+    public function __construct(private BlockViews $blocks, private Outputs $outputs, private Format $format)
+    {
+    }
+
+    /**
+     * @param  array<string, Module>  $modules  that show, by key
+     * @param  \Closure(Module, ModuleBlock): ListingResult  $list
+     * @param  int  $level  of the heading that the block brings, if it brings one
+     * @return Node<DrawnBlock>
+     */
+    public function node(Block $block, array $modules, PageScene $scene, \Closure $list, int $level): Node
+    {
+        if (! $block instanceof ModuleBlock) {
+            return $this->block($block, $scene, $level);
+        }
+        $module = $modules[$block->module] ?? null;
+
+        return $module === null
+            ? Node::emptyLeaf(Level::Module, Level::Module)
+            : $this->listing($module, $block, $modules, $list, []);
+    }
+
+    /** @return Node<DrawnBlock> */
+    private function block(Block $block, PageScene $scene, int $level): Node
+    {
+        $html = $this->blocks->draw($block, $scene, $level);
+        $rule = $block->whenEmpty();
+
+        return match (true) {
+            $html instanceof Level => Node::emptyLeaf(Level::Module, $html),
+            $html !== '' => Node::leaf(Level::Module, new DrawnBlock(
+                $block,
+                $html,
+                $block->scripts(),
+            )),
+            $rule->do === EmptyAction::Say => Node::leaf(
+                Level::Module,
+                new DrawnBlock($block, '<p class="nothing">'.e($rule->text).'</p>'),
+            ),
+            default => Node::emptyLeaf(Level::Module, $rule->do->level() ?? Level::Module),
+        };
+    }
+
+    /**
+     * @param  array<string, Module>  $modules  that show, by key
+     * @param  \Closure(Module, ModuleBlock): ListingResult  $list
+     * @param  list<string>  $before  keys of those that had nothing to show, in whose place this one stands
+     * @return Node<DrawnBlock>
+     */
+    private function listing(Module $module, ModuleBlock $block, array $modules, \Closure $list, array $before): Node
+    {
+        $listing = $list($module, $block);
+        $rule = $module->whenNothing;
+        // Who has chosen what nothing fits is told so, and can choose again.
+        $isEmpty = $listing->records === [] && $listing->module->chosen->parameters() === [];
+        $next = $isEmpty && $rule->module !== null ? $modules[$rule->module] ?? null : null;
+        if ($next !== null && ! in_array($next->key, [...$before, $module->key], true)) {
+            return $this->listing($next, $block, $modules, $list, [...$before, $module->key]);
+        }
+        $takes = $isEmpty
+            ? ($rule->module === null ? $rule->takes() : Level::Module)
+            : $this->takenByCards($listing);
+        if ($takes !== null) {
+            return Node::emptyLeaf(Level::Module, $takes);
+        }
+
+        return Node::leaf(Level::Module, new DrawnBlock(
+            $block,
+            $this->outputs->find('html')->write($listing),
+            [
+                ...$listing->module->arrange->scripts(),
+                ...$listing->own->offered() === null ? [] : ['choices'],
+                ...$listing->result->pages > 1 && $listing->module->page->mode->growsInPlace() ? ['more'] : [],
+            ],
+            $listing->result,
+        ));
+    }
+
+    /** What an empty part of a card takes away beside the card, where it takes the module or more. */
+    private function takenByCards(ListingResult $listing): ?Level
+    {
+        if ($listing->module->arrange->suitedNumber() !== 1) {
+            return null;
+        }
+        $context = new CardContext($listing->context, $this->format);
+        $taken = array_map(
+            fn (Record $record): int => $listing->module->card->node($record, $context)->takes()->value ?? 0,
+            $listing->records,
+        );
+        $widest = Level::from(max([0, ...$taken]));
+
+        return $widest->value >= Level::Module->value ? $widest : null;
+    }
+}
