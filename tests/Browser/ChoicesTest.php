@@ -61,12 +61,12 @@ final class ChoicesTest extends BrowserTestCase
         $shown = $this->shown();
         foreach (array_reverse(array_slice($addresses, 0, 10)) as $address) {
             $this->browser->navigate()->back();
-            $this->await("back does not lead to {$address}", fn (): ?bool => $this->query() === $address ?: null);
+            $this->leadsTo($address);
         }
         $this->await('all plants do not come back', fn (): ?bool => (int) $this->total() === 60 ?: null);
         foreach (array_slice($addresses, 1) as $address) {
             $this->browser->navigate()->forward();
-            $this->await("forward does not lead to {$address}", fn (): ?bool => $this->query() === $address ?: null);
+            $this->leadsTo($address);
         }
         $this->await('what was chosen last does not come back', fn (): ?bool => $this->shown() === $shown ?: null);
         $this->findText('.chosen a', 'clear all')->click();
@@ -84,14 +84,12 @@ final class ChoicesTest extends BrowserTestCase
         $this->find('.filter-range[data-filter=price] input[type=number]')->sendKeys('5');
         $this->find('#shop-filters .choose-button')->click();
         $this->sees('Half shade or Shade', '.chosen');
-        $this->assertStringEndsWith('/shop?shop-light=half-shade,shade&shop-price=5..', $this->address());
+        $this->leadsTo('?shop-light=half-shade,shade&shop-price=5..');
         $this->choose('select[name=shop-sort]', 'cheapest');
         $this->find('.tool-submit')->click();
-        $this->find('.chosen');
-        $this->assertStringEndsWith('shop-price=5..&shop-sort=cheapest', $this->address(), 'what was chosen is kept');
+        $this->leadsTo('?shop-light=half-shade,shade&shop-price=5..&shop-sort=cheapest');
         $this->findText('.chosen a', 'Price from £5')->click();
-        $this->find('.chosen');
-        $this->assertStringEndsWith('/shop?shop-light=half-shade,shade&shop-sort=cheapest', $this->address());
+        $this->leadsTo('?shop-light=half-shade,shade&shop-sort=cheapest');
 
         // A search form on another page leads to the listing with what was chosen.
         $this->visit('/');
@@ -115,7 +113,7 @@ final class ChoicesTest extends BrowserTestCase
         $this->assertAccessible('the drawer');
         $this->tabTo('input[name=shop-light][value=sun]');
         $this->keys(WebDriverKeys::SPACE);
-        $this->await('the answer does not come', fn (): ?bool => $this->query() === '?shop-light=sun' ?: null);
+        $this->leadsTo('?shop-light=sun');
         $this->sees($this->total(), '.choose .choose-button');
         $this->assertTrue($this->script("return document.querySelector('.choose').contains(document.activeElement)"));
         $this->keys([WebDriverKeys::SHIFT, WebDriverKeys::TAB]);
@@ -140,19 +138,14 @@ final class ChoicesTest extends BrowserTestCase
     {
         $this->width(1280);
         $this->visit('/shop');
-        $this->devTools('Network.enable');
-        $network = function (int $latency, bool $offline): void {
-            $this->devTools('Network.emulateNetworkConditions', [
-                'offline' => $offline, 'latency' => $latency, 'downloadThroughput' => -1, 'uploadThroughput' => -1,
-            ]);
-        };
+        $network = $this->network(...);
         $box = fn (string $value): string => "input[name=shop-light][value={$value}]";
         // Two choices before the first is answered: the answer to the first is dropped.
         $network(700, false);
         $this->find($box('sun'))->click();
         $this->find('.results.is-waiting');
         $this->find($box('shade'))->click();
-        $this->await('the second is not shown', fn (): ?bool => $this->query() === '?shop-light=sun,shade' ?: null);
+        $this->leadsTo('?shop-light=sun,shade');
         $this->await('it goes on waiting', fn (): ?bool => $this->script(
             "return document.querySelector('.is-waiting') === null",
         ) ?: null);
@@ -164,8 +157,7 @@ final class ChoicesTest extends BrowserTestCase
         $this->assertSame($total, $this->total());
         $network(0, false);
         $this->find('.choice-fault button')->click();
-        $this->await('it is not tried again', fn (): ?bool => $this->query()
-            === '?shop-light=sun,half-shade,shade' ?: null);
+        $this->leadsTo('?shop-light=sun,half-shade,shade');
         // Who has closed the drawer before the answer comes stays where the focus went.
         $this->width(390);
         $this->visit('/shop');
@@ -188,6 +180,61 @@ final class ChoicesTest extends BrowserTestCase
         $this->sees('This could not be loaded', '.choice-fault');
         $this->assertStringNotContainsString('Broken', $this->find('body')->getText());
         $this->browser->manage()->getLog('browser');
+    }
+
+    public function test_what_is_chosen_or_typed_while_an_answer_is_on_its_way_holds(): void
+    {
+        $this->width(1280);
+        $this->visit('/shop');
+        $choose = fn (string $light) => $this->find("input[name=shop-light][value={$light}]")->click();
+        $layout = fn (string $name) => $this->findText('.tool-arrangements a', $name)->click();
+        // A link made before a choice says nothing of it, nor does a form of what a link leads to.
+        $this->late(fn () => [$choose('sun'), $layout('List')]);
+        $this->leadsTo('?shop-light=sun&shop-as=list');
+        $this->late(fn () => [$layout('Grid'), $choose('shade')]);
+        $this->leadsTo('?shop-light=sun,shade');
+
+        // Half a number is typed when the answer to the other comes.
+        $price = '.filter-range[data-filter=price] input';
+        $this->late(function () use ($price): void {
+            $this->find("{$price}[type=number]")->sendKeys(['3', WebDriverKeys::TAB]);
+            $this->keys('1');
+        });
+        $this->leadsTo('?shop-light=sun,shade&shop-price=3..');
+        $this->keys(['2', WebDriverKeys::TAB]);
+        $this->leadsTo('?shop-light=sun,shade&shop-price=3..12');
+        // A whole one is, and its box is left when the answer has come.
+        $this->late(fn () => [$choose('half-shade'), $this->find("{$price}[type=number]")->sendKeys([
+            WebDriverKeys::END, WebDriverKeys::BACKSPACE, '4',
+        ])]);
+        $this->leadsTo('?shop-light=sun,half-shade,shade&shop-price=3..12');
+        $this->keys([WebDriverKeys::TAB]);
+        $this->leadsTo('?shop-light=sun,half-shade,shade&shop-price=4..12');
+
+        // A handle is held when the answer to the other comes, and moved when it has.
+        $this->visit('/shop');
+        $at = fn (): array => (array) $this->script("const all = document.querySelectorAll('{$price}[type=range]');
+            all[0].scrollIntoView({ block: 'center' });
+            const box = all[0].getBoundingClientRect();
+            return [box.left + 8, box.right - 8, box.top + box.height / 2, Number(all[1].value)]");
+        [$left, $right, $y] = $at();
+        $this->late(function () use ($left, $right, $y): void {
+            $this->mouse('mousePressed', $left, $y);
+            $this->mouse('mouseMoved', $left + 20, $y);
+            $this->mouse('mouseReleased', $left + 20, $y);
+            $this->mouse('mousePressed', $right, $y);
+            $this->mouse('mouseMoved', $right - 20, $y);
+        });
+        usleep(800_000);
+        $before = $at()[3];
+        $this->mouse('mouseMoved', $right - 80, $y);
+        $this->mouse('mouseReleased', $right - 80, $y);
+        $this->await(
+            'both ends are not chosen',
+            fn (): ?bool => preg_match('/=.+\.\..+/', $this->query()) === 1 ?: null,
+        );
+        $this->assertLessThan($before, $at()[3], 'the handle has stayed in the hand');
+        $this->assertQuietConsole();
     }
 
     public function test_more_is_loaded_until_it_stops_and_who_comes_back_finds_the_same_place(): void
@@ -252,7 +299,7 @@ final class ChoicesTest extends BrowserTestCase
         $this->findText('[data-remember]', 'Remember this')->click();
         $this->findText('[data-remember]', 'Forget this');
         $this->visit('/shop');
-        $this->await('it is not remembered', fn (): ?bool => $this->query() === '?shop-sort=cheapest' ?: null);
+        $this->leadsTo('?shop-sort=cheapest');
         $this->findText('[data-remember]', 'Forget this')->click();
         $this->visit('/shop');
         $this->sees('60', '.count');
@@ -310,9 +357,51 @@ final class ChoicesTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    private function mouse(string $type, float $x, float $y): void
+    {
+        $this->devTools('Input.dispatchMouseEvent', [
+            'type' => $type, 'x' => $x, 'y' => $y, 'button' => 'left', 'clickCount' => 1,
+            'buttons' => $type === 'mouseReleased' ? 0 : 1,
+        ]);
+    }
+
+    /** What the page asks for is answered when the work is done. */
+    private function late(\Closure $work): void
+    {
+        $this->browser->executeScript(<<<'JS'
+            const own = window.fetch;
+            const held = new Set();
+            window.fetch = (address, options) => new Promise((answer) => {
+                const ask = () => held.delete(ask) && answer(own(address, options));
+                held.add(ask);
+                options?.signal?.addEventListener("abort", ask);
+            });
+            window.answer = () => {
+                window.fetch = own;
+                held.forEach((ask) => ask());
+            };
+            JS);
+        $work();
+        $this->browser->executeScript('window.answer()');
+    }
+
+    private function network(int $latency, bool $offline): void
+    {
+        $this->devTools('Network.enable');
+        $this->devTools('Network.emulateNetworkConditions', [
+            'offline' => $offline, 'latency' => $latency, 'downloadThroughput' => -1, 'uploadThroughput' => -1,
+        ]);
+    }
+
     private function script(string $script): mixed
     {
         return $this->browser->executeScript($script);
+    }
+
+    /** Waits until the address says what is chosen. */
+    private function leadsTo(string $query): void
+    {
+        $this->await("it does not lead to “{$query}”", fn (): ?bool => $this->query() === $query ?: null);
     }
 
     private function query(): string

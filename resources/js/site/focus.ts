@@ -8,30 +8,62 @@ function signature(element: Element): string {
 	return `${element.tagName} ${element.closest("ul, nav, summary")?.className} ${words}`;
 }
 
-const FOCUSABLE = "a[href], button, input, select, summary";
+const focusable = (region: HTMLElement) => [
+	...region.querySelectorAll<HTMLElement>("a[href], button, input, select, summary"),
+];
+
+/** Finds a control of a part of the page again after that was put in place anew. */
+export function finder(control: HTMLElement, region: HTMLElement): () => HTMLElement | undefined {
+	const own = signature(control);
+	const alike = () => focusable(region).filter((element) => signature(element) === own);
+	const place = alike().indexOf(control);
+	return () => alike()[place];
+}
+
+/** What was typed into a box and not sent yet. */
+const typedInto = (box: Element): string | null =>
+	box instanceof HTMLInputElement && /^(search|number|date)$/.test(box.type) && box.value !== box.defaultValue
+		? box.value
+		: null;
+
+/** What was typed is still there, and is told of when the box is left, as if it were the box it was typed into. */
+function goOnTyping(box: HTMLInputElement, typed: string, caret: number | null): void {
+	box.value = typed;
+	if (caret !== null) {
+		box.setSelectionRange(caret, caret);
+	}
+	if (box.type !== "search") {
+		let isTold = false;
+		box.addEventListener("change", () => {
+			isTold = true;
+		});
+		box.addEventListener("blur", () => isTold || box.dispatchEvent(new Event("change", { bubbles: true })), {
+			once: true,
+		});
+	}
+}
 
 /** Changes a part of the page; the focus, where it is in it, is on the same control afterwards. */
 export function withFocus(region: HTMLElement, change: () => void): void {
 	const active = document.activeElement;
-	if (!active || !region.contains(active) || active === region) {
+	if (!(active instanceof HTMLElement) || !region.contains(active) || active === region) {
 		change();
 		return;
 	}
-	const alike = (element: Element) => signature(element) === signature(active);
-	const all = () => [...region.querySelectorAll<HTMLElement>(FOCUSABLE)];
-	const before = all();
-	const place = before.filter(alike).indexOf(active as HTMLElement);
-	const at = before.indexOf(active as HTMLElement);
+	const again = finder(active, region);
+	const at = focusable(region).indexOf(active);
+	const typed = typedInto(active);
+	// A box of numbers has no caret that could be asked for.
 	const caret = active instanceof HTMLInputElement && active.type === "search" ? active.selectionStart : null;
-	const typed = active instanceof HTMLInputElement && active.type === "search" ? active.value : null;
+	if (active instanceof HTMLInputElement && typed !== null) {
+		// Taken away with what was typed, it would tell of it in the middle of the change.
+		active.value = active.defaultValue;
+	}
 	change();
-	const after = all();
-	const same = after.filter(alike)[place];
+	const same = again();
 	if (same instanceof HTMLInputElement && typed !== null) {
-		same.value = typed;
+		goOnTyping(same, typed, caret);
 	}
+	const after = focusable(region);
 	(same ?? after[Math.min(at, after.length - 1)])?.focus({ preventScroll: true });
-	if (same instanceof HTMLInputElement && caret !== null) {
-		same.setSelectionRange(caret, caret);
-	}
 }

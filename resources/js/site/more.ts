@@ -121,7 +121,7 @@ function begin(nav: HTMLElement): void {
 		const pages = await Promise.all(addresses.map((one) => fetchPage(one).catch(() => null)));
 		for (const found of pages) {
 			const link = next();
-			if (!found || found.status !== 200 || !link || !put(found.page, link, true)) {
+			if (found?.status !== 200 || !link || !put(found.page, link, true)) {
 				break;
 			}
 		}
