@@ -76,8 +76,8 @@ async function load(address: string, dropped: AbortSignal, asking: Asking): Prom
 }
 
 /**
- * Does something with a control once no answer is on its way that the control knows nothing of: its address, or what its
- * form says beside it, was made before. Where the answer brings no such control, nothing is done.
+ * Does something with a control once no answer is on its way that the control knows nothing of: its address, or what
+ * its form says beside it, was made before. Where the answer brings no such control, nothing is done.
  */
 export async function inTurn(control: HTMLElement, act: (control: HTMLElement) => void, form?: string): Promise<void> {
 	const region = control.closest<HTMLElement>("[data-choices-of]");
