@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 
 /** What visitors choose: with scripts and without, by keyboard alone, on a laptop and on a phone. */
@@ -169,6 +170,11 @@ final class ChoicesTest extends BrowserTestCase
         $this->assertTrue($this->script("return document.activeElement.matches('.open-filters')"));
         $network(0, false);
         $this->width(1280);
+        // A page that is no longer there is none.
+        $this->script("document.querySelector('#plants .pages a').search = '?plants-page=99'");
+        $this->find('#plants .pages a')->click();
+        $this->sees('There is nothing at this address', 'h1');
+        $this->visit('/shop');
         // A page of errors in place of the answer is none.
         $this->browser->executeScript("const own = window.fetch; window.fetch = (address, options) => {
             window.fetch = own;
@@ -279,6 +285,17 @@ final class ChoicesTest extends BrowserTestCase
                 && document.activeElement.closest('.card') !== null",
         ) ?: null);
         $this->sees('more', '#announced');
+
+        // Back from a choice, it is as long as it was, and at the same place.
+        $longer = $pieces();
+        $this->script("scrollTo({ top: document.body.scrollHeight - 1200, behavior: 'instant' })");
+        $scrolled = (int) $this->script('return scrollY');
+        $this->script("document.querySelector('#from-the-journal .filters li:nth-child(2) a').click()");
+        $this->await('it is not narrowed', fn (): ?bool => $this->query() !== '' && $pieces() < $longer ?: null);
+        $this->browser->navigate()->back();
+        $this->await('it is not as long as it was', fn (): ?bool => $pieces() === $longer ?: null);
+        $this->await('it is not at the same place', fn (): ?bool => abs((int) $this->script('return scrollY')
+            - $scrolled) < 40 ?: null);
         $this->assertQuietConsole();
     }
 
@@ -321,6 +338,15 @@ final class ChoicesTest extends BrowserTestCase
             $this->address(),
             '/shop/harts-tongue-fern',
         ) ?: null);
+        // Who has gone on is shown nothing.
+        $this->visit('/search');
+        $this->late(function (): void {
+            $this->find('.search-large [role=combobox]')->sendKeys('har');
+            usleep(400_000);
+            $this->keys(WebDriverKeys::TAB);
+        });
+        usleep(500_000);
+        $this->assertSame([], $this->browser->findElements(WebDriverBy::cssSelector('.search-large [role=option]')));
         $this->visit('/search?q=clemtis');
         $this->findText('.nothing a', 'clematis')->click();
         $this->sees('Clematis', '.found-list mark');

@@ -45,18 +45,21 @@ async function load(address: string, dropped: AbortSignal, asking: Asking): Prom
 	}
 	try {
 		const found = await fetchPage(address, dropped);
-		if (found.status !== 200) {
-			throw new Error("404");
-		}
 		await released;
 		if (dropped.aborted) {
 			return;
 		}
+		if (found.status !== 200) {
+			// There is no such page any more; trying again would not bring it.
+			location.assign(address);
+			return;
+		}
+		const scrolled = window.scrollY;
 		put(found.page, here);
 		const now = canonical(found.page) ?? found.address.pathname + found.address.search;
 		if (push && now !== location.pathname + location.search) {
 			// Who comes back to a listing that was made longer finds it at the same place.
-			history.replaceState({ ...(history.state ?? {}), scrolled: window.scrollY }, "");
+			history.replaceState({ ...(history.state ?? {}), scrolled }, "");
 			history.pushState({ chosen: true }, "", now);
 		}
 		announce(document.querySelector(`${key ? `[data-choices-of="${key}"] ` : ""}.count`)?.textContent?.trim() ?? "");

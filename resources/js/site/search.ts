@@ -93,6 +93,13 @@ function begin(input: HTMLInputElement): void {
 		}
 	};
 
+	/** What is still on its way is not suggested either. */
+	const close = () => {
+		clearTimeout(timer);
+		asked.abort();
+		show([]);
+	};
+
 	const go = (option: HTMLElement | undefined) => {
 		if (option?.dataset.address) {
 			location.href = option.dataset.address;
@@ -111,16 +118,18 @@ function begin(input: HTMLInputElement): void {
 		} else if (event.key === "Enter" && at >= 0) {
 			event.preventDefault();
 			go(options()[at]);
-		} else if (event.key === "Escape" && !list.hidden) {
-			event.preventDefault();
-			show([]);
+		} else if (event.key === "Escape") {
+			if (!list.hidden) {
+				event.preventDefault();
+			}
+			close();
 		}
 	});
 	list.addEventListener("mousedown", (event) => event.preventDefault());
 	list.addEventListener("click", (event) =>
 		go((event.target as Element).closest<HTMLElement>("[role=option]") ?? undefined),
 	);
-	input.addEventListener("blur", () => show([]));
+	input.addEventListener("blur", close);
 }
 
 onEach('.search-box input[type="search"]', (input) => begin(input as HTMLInputElement));
