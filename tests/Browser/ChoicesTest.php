@@ -277,7 +277,8 @@ final class ChoicesTest extends BrowserTestCase
         $pieces = fn (): int => (int) $this->script(
             "return document.querySelectorAll('#from-the-journal .card').length",
         );
-        $this->assertSame(12, $pieces());
+        $first = $pieces();
+        $this->assertSame(12, $first);
         $this->tabTo('#from-the-journal a[rel=next]');
         $this->keys(WebDriverKeys::ENTER);
         $this->await('no more are added', fn (): ?bool => $this->script(
