@@ -259,6 +259,22 @@ final class ChoicesTest extends TestCase
             $module->bound(self::chosen('a-cheap=yes&a-nickname=e&a-spot=pole,112'))->chosen->filters,
         );
         $this->assertSame(['Cheap', 'E', "within 112\u{A0}km of the pole"], $words);
+
+        // Greek; Ά is found under Α.
+        $greek = fn (string $alphabet): Module => Garden::module(['key' => 'plants', 'offer' => ['filters' => [
+            ['field' => 'nickname', 'as' => 'letters', 'alphabet' => $alphabet],
+        ]]]);
+        $records = [Garden::record(1, ['nickname' => 'Άκανθος']), Garden::record(2, ['nickname' => 'Βασιλικός'])];
+        $this->assertSame([1], $run->run($greek('ΑΒΓ'), $records, self::chosen('plants-nickname=α'))->ids());
+        $this->assertSame([1, 2], $run->run($greek('ΒΓ'), $records, self::chosen('plants-nickname=α'))->ids());
+        foreach (['ΑΆ', 'A-Z', 'abc1', str_repeat('ab', 40)] as $wrong) {
+            try {
+                $greek($wrong);
+                $this->fail("{$wrong} was taken.");
+            } catch (Refused $refused) {
+                $this->assertSame('offer.filters[0].alphabet', $refused->problems[0]->path);
+            }
+        }
     }
 
     public function test_a_rule_becomes_what_visitors_choose_and_back(): void

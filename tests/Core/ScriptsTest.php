@@ -16,7 +16,7 @@ final class ScriptsTest extends TestCase
             ['WELLSPRING_PORT=abc bin/start', 'WELLSPRING_PORT: expected a port number such as 8081, found “abc”.'],
             ['bin/test --suite Unit', '--suite: expected Architecture, Core, Feature or Browser.'],
             ['bin/test --fast', 'bin/test knows only --suite'],
-            ['bin/bench --fast', 'bin/bench knows only --items=N.'],
+            ['bin/bench --fast', 'bin/bench knows only --items=N and --only=PART.'],
         ] as [$call, $sentence]) {
             [$code, $said] = $this->call($call);
             $this->assertSame(1, $code, $call);

@@ -12,14 +12,20 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Option\Words;
+use Wellspring\Core\Text\Fold;
 
 /**
  * The letter that a text begins with, in the form in which texts are compared: `é` is found under `e`. In the address,
- * the small letter.
+ * the small letter. Which letters there are a definition may say: `"alphabet": "ΑΒΓΔ…"`.
  */
 final readonly class Letters implements FilterControl
 {
     use Defaults;
+
+    private const ALPHABET = 'alphabet';
+
+    private const MOST_LETTERS = 60;
 
     public function key(): string
     {
@@ -46,9 +52,25 @@ final readonly class Letters implements FilterControl
         return Counting::Rules;
     }
 
+    public function settings(): array
+    {
+        return [new Words(
+            self::ALPHABET,
+            'Alphabet',
+            implode('', range('A', 'Z')),
+            'the letters, in their order',
+            fn (string $text): ?string => self::isAlphabet($text)
+                ? null
+                : 'at most '.self::MOST_LETTERS.' letters, each once; those that differ by an accent are one',
+        )];
+    }
+
     public function options(OfferedFilter $filter): array
     {
-        return array_combine(range('a', 'z'), range('A', 'Z'));
+        $alphabet = $filter->settings()->get(self::ALPHABET);
+        $letters = self::letters(is_string($alphabet) ? $alphabet : '');
+
+        return array_combine(array_map(Fold::of(...), $letters), $letters);
     }
 
     public function read(string $said, OfferedFilter $filter): ?ChosenFilter
@@ -58,5 +80,21 @@ final readonly class Letters implements FilterControl
         return $test === null
             ? null
             : new ChosenFilter($filter, $said, new Condition($filter->field, $test, $said), [$said]);
+    }
+
+    private static function isAlphabet(string $text): bool
+    {
+        $letters = self::letters($text);
+        $folded = array_map(Fold::of(...), $letters);
+
+        return preg_match('/^[\p{L}\p{M} ]*$/uD', $text) === 1
+            && count($letters) <= self::MOST_LETTERS
+            && array_unique($folded) === $folded;
+    }
+
+    /** @return list<string> each with what is written over and under it */
+    private static function letters(string $text): array
+    {
+        return preg_match_all('/\p{L}\p{M}*/u', $text, $found) > 0 ? $found[0] : [];
     }
 }
