@@ -286,6 +286,13 @@ final class ChoicesTest extends BrowserTestCase
                 && document.activeElement.closest('.card') !== null",
         ) ?: null);
         $this->sees('more', '#announced');
+        $before = $pieces();
+        $this->late(fn () => $this->script("const more = document.querySelector('#from-the-journal a[rel=next]');
+            more.click();
+            more.click()"));
+        $this->await('no more are added', fn (): ?bool => $pieces() > $before ?: null);
+        usleep(300_000);
+        $this->assertSame($before + 12, $pieces(), 'two clicks bring one page');
 
         // Back from a choice, it is as long as it was, and at the same place.
         $longer = $pieces();

@@ -88,6 +88,10 @@ function begin(nav: HTMLElement): void {
 	};
 
 	const load = async (link: HTMLAnchorElement): Promise<void> => {
+		if (nav.hasAttribute("aria-busy")) {
+			// Asked for twice, a page would stand there twice.
+			return;
+		}
 		const address = link.href.replace(/#.*$/, "");
 		nav.querySelector(".choice-fault")?.remove();
 		nav.setAttribute("aria-busy", "true");
@@ -118,6 +122,7 @@ function begin(nav: HTMLElement): void {
 		}
 		left = Math.max(0, left - addresses.length);
 		const scrolled = kept().scrolled ?? 0;
+		nav.setAttribute("aria-busy", "true");
 		const pages = await Promise.all(addresses.map((one) => fetchPage(one).catch(() => null)));
 		for (const found of pages) {
 			const link = next();
@@ -125,6 +130,7 @@ function begin(nav: HTMLElement): void {
 				break;
 			}
 		}
+		nav.removeAttribute("aria-busy");
 		window.scrollTo(0, scrolled);
 	};
 
