@@ -243,6 +243,43 @@ final class ChoicesTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    public function test_who_comes_back_finds_what_the_address_and_the_form_say(): void
+    {
+        $this->width(1280);
+        // A window that another can reach into makes its pages anew, and fills their controls as they were left.
+        $this->visit('/shop');
+        $first = $this->browser->getWindowHandle();
+        $this->browser->executeScript("window.open('/shop')");
+        $windows = array_diff($this->browser->getWindowHandles(), [$first]);
+        $this->browser->switchTo()->window((string) reset($windows));
+        $this->width(1280);
+        $this->late(function (): void {
+            $this->find('input[name=shop-light][value=sun]')->click();
+            $this->script("document.querySelector('#plants .card a').click()");
+            $this->await('it leads nowhere', fn (): ?bool => ! str_ends_with($this->address(), '/shop') ?: null);
+        });
+        $this->browser->navigate()->back();
+        $this->await('all do not stand there', fn (): ?bool => $this->total() === '60' ?: null);
+        $isAnew = 'return performance.getEntriesByType("navigation")[0].type === "back_forward"';
+        $this->assertTrue($this->script($isAnew));
+        $this->assertFalse($this->script('return document.querySelector("input[name=shop-light][value=sun]").checked'));
+
+        $this->visit('/');
+        $this->find('.search-form input[value=quillmoor]')->click();
+        $button = fn (): string => $this->find('.search-form .choose-button')->getText();
+        $all = $button();
+        $this->await('it does not say how many', fn (): ?bool => $button() !== $all ?: null);
+        $some = $button();
+        $this->find('.search-form .choose-button')->click();
+        $this->sees('Quillmoor', '.chosen');
+        $this->browser->navigate()->back();
+        $this->await('it says something else', fn (): ?bool => $button() === $some ?: null);
+        $this->assertTrue($this->script($isAnew));
+        $this->assertTrue($this->script('return document.querySelector(".search-form [value=quillmoor]").checked'));
+        $this->browser->close();
+        $this->browser->switchTo()->window($first);
+    }
+
     public function test_more_is_loaded_until_it_stops_and_who_comes_back_finds_the_same_place(): void
     {
         $this->width(1280);
@@ -416,7 +453,7 @@ final class ChoicesTest extends BrowserTestCase
             };
             JS);
         $work();
-        $this->browser->executeScript('window.answer()');
+        $this->browser->executeScript('window.answer?.()');
     }
 
     private function network(int $latency, bool $offline): void

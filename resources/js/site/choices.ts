@@ -120,6 +120,18 @@ window.addEventListener("popstate", (event) => {
 	}
 });
 
+// Who comes back to a search form finds it as it was left, and how many it would find.
+window.addEventListener("pageshow", (event) => {
+	const [arrival] = performance.getEntriesByType("navigation") as PerformanceNavigationTiming[];
+	if (arrival?.type === "back_forward" && !event.persisted) {
+		for (const form of document.querySelectorAll<HTMLFormElement>("form[data-choices]")) {
+			if (leadsElsewhere(form)) {
+				choose(form);
+			}
+		}
+	}
+});
+
 onEach("[data-range]", beginRange);
 onEach("[data-near]", beginNear);
 onEach(".choice-tabs", beginTabs);

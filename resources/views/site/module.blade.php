@@ -6,8 +6,10 @@
     @else aria-labelledby="{{ $shown->anchor }}-name" @endif>
     @if ($shown->heading !== false)<h2 id="{{ $shown->anchor }}-name">{{ $shown->heading }}</h2>@endif
     @if ($choices !== null)
+        {{-- What the address says holds, and not what a browser remembers of the controls. --}}
         <form id="{{ $choices->form() }}" method="get" action="{{ $choices->path() }}#{{ $shown->anchor }}"
-            data-choices="{{ $choices->offer->key }}" data-choices-of="{{ $choices->offer->key }}">
+            autocomplete="off" data-choices="{{ $choices->offer->key }}"
+            data-choices-of="{{ $choices->offer->key }}">
             @foreach ($choices->hidden() as $name => $value)
                 <input type="hidden" name="{{ $name }}" value="{{ $value }}">
             @endforeach

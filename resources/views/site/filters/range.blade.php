@@ -13,9 +13,9 @@
             </div>
         @endif
         <div class="handles">
-            <input type="range" aria-label="{{ $label }}, from" min="{{ $scale['min'] }}" max="{{ $scale['max'] }}"
+            <input type="range" autocomplete="off" aria-label="{{ $label }}, from" min="{{ $scale['min'] }}" max="{{ $scale['max'] }}"
                 step="{{ $scale['step'] }}" value="{{ $from ?? $scale['min'] }}">
-            <input type="range" aria-label="{{ $label }}, to" min="{{ $scale['min'] }}" max="{{ $scale['max'] }}"
+            <input type="range" autocomplete="off" aria-label="{{ $label }}, to" min="{{ $scale['min'] }}" max="{{ $scale['max'] }}"
                 step="{{ $scale['step'] }}" value="{{ $to ?? $scale['max'] }}">
         </div>
     </div>
