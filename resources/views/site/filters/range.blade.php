@@ -13,10 +13,10 @@
             </div>
         @endif
         <div class="handles">
-            <input type="range" autocomplete="off" aria-label="{{ $label }}, from" min="{{ $scale['min'] }}" max="{{ $scale['max'] }}"
-                step="{{ $scale['step'] }}" value="{{ $from ?? $scale['min'] }}">
-            <input type="range" autocomplete="off" aria-label="{{ $label }}, to" min="{{ $scale['min'] }}" max="{{ $scale['max'] }}"
-                step="{{ $scale['step'] }}" value="{{ $to ?? $scale['max'] }}">
+            @foreach (['from' => $from ?? $scale['min'], 'to' => $to ?? $scale['max']] as $word => $value)
+                <input type="range" autocomplete="off" aria-label="{{ $label }}, {{ $word }}" min="{{ $scale['min'] }}"
+                    max="{{ $scale['max'] }}" step="{{ $scale['step'] }}" value="{{ $value }}">
+            @endforeach
         </div>
     </div>
 @endif
