@@ -236,6 +236,7 @@ final class ChoicesTest extends TestCase
             ['field' => 'spot', 'as' => 'near', 'points' => [
                 ['key' => 'pole', 'name' => 'the pole', 'latitude' => 90, 'longitude' => 0],
             ], 'distances' => [100, 112, 10008]],
+            ['field' => 'price', 'as' => 'range'],
         ]]]);
         $records = [
             Garden::record(1, ['nickname' => 'Érable', 'price' => 3, 'spot' => ['latitude' => 89, 'longitude' => 40]]),
@@ -254,11 +255,16 @@ final class ChoicesTest extends TestCase
             sort($found);
             $this->assertSame($ids, $found, $query);
         }
-        $words = array_map(
+        $words = fn (string $query): array => array_map(
             fn (ChosenFilter $chosen): string => $chosen->words(Garden::format()),
-            $module->bound(self::chosen('a-cheap=yes&a-nickname=e&a-spot=pole,112'))->chosen->filters,
+            $module->bound(self::chosen($query))->chosen->filters,
         );
-        $this->assertSame(['Cheap', 'E', "within 112\u{A0}km of the pole"], $words);
+        $this->assertSame(
+            ['Cheap', 'E', "within 112\u{A0}km of the pole", '£3–£12'],
+            $words('a-cheap=yes&a-nickname=e&a-spot=pole,112&a-price=3..12'),
+        );
+        $this->assertSame(['£3.00–£4.50'], $words('a-price=3..4.5'));
+        $this->assertSame(['Price up to £12'], $words('a-price=..12'));
 
         // Greek; Ά is found under Α.
         $greek = fn (string $alphabet): Module => Garden::module(['key' => 'plants', 'offer' => ['filters' => [

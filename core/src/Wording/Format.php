@@ -184,6 +184,18 @@ final class Format
         return (string) $this->money->formatCurrency((float) $value, $this->currency);
     }
 
+    /** The same, but money without its smaller unit, such as `£3`: for whole amounts. */
+    public function withWholeMoney(): self
+    {
+        $whole = clone $this;
+        $whole->money = new \NumberFormatter($this->locale, \NumberFormatter::CURRENCY);
+        // First the currency, which brings digits of its own.
+        $whole->money->setTextAttribute(\NumberFormatter::CURRENCY_CODE, $this->currency);
+        $whole->money->setAttribute(\NumberFormatter::FRACTION_DIGITS, 0);
+
+        return $whole;
+    }
+
     private function date(string $skeleton, string $timeZone, string $instant): string
     {
         $this->patterns ??= new \IntlDatePatternGenerator($this->locale);

@@ -68,9 +68,11 @@ final readonly class Range implements FilterControl
 
     public function chosenWords(ChosenFilter $chosen, Format $format): string
     {
+        $ends = $chosen->ends ?? [null, null];
+        $format = array_filter($ends, is_float(...)) === [] ? $format->withWholeMoney() : $format;
         [$from, $to] = array_map(
             fn (int|float|string|null $end): ?string => $chosen->filter->field->display($end, $format),
-            $chosen->ends ?? [null, null],
+            $ends,
         );
 
         return match (true) {
