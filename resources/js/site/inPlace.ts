@@ -46,6 +46,7 @@ async function load(address: string, dropped: AbortSignal, asking: Asking): Prom
 	try {
 		const found = await fetchPage(address, dropped);
 		await released;
+		await closed(here);
 		if (dropped.aborted) {
 			return;
 		}
@@ -91,6 +92,14 @@ export async function inTurn(control: HTMLElement, act: (control: HTMLElement) =
 	const now = again();
 	if (now) {
 		act(now);
+	}
+}
+
+/** What a visitor has opened over the page meanwhile, a picture say, is theirs to close. */
+async function closed(parts: HTMLElement[]): Promise<void> {
+	const open = parts.map((part) => part.querySelector("dialog[open]")).find((one) => one !== null);
+	if (open) {
+		await new Promise((resolve) => open.addEventListener("close", resolve, { once: true }));
 	}
 }
 
