@@ -22,7 +22,7 @@ use Tests\Support\HostileInput;
  */
 final class HostileRequestsTest extends TestCase
 {
-    private const REQUESTS = 1_200;
+    private const REQUESTS = 900;
 
     private const SEED = 7;
 
