@@ -9,8 +9,6 @@ use Illuminate\Contracts\Cache\Repository;
 /** Places in a listing's order, kept as long as the listing itself is cached. */
 final class CachedCursors implements CursorStore
 {
-    private const KEEP_SECONDS = 21_600;
-
     /** How many cursors lie in one entry of the cache: a far page reads one entry, not all. */
     private const BUNDLE = 100;
 
@@ -57,13 +55,13 @@ final class CachedCursors implements CursorStore
     {
         $bundles = [];
         foreach (array_chunk($records, self::BUNDLE, true) as $i => $some) {
-            $this->cache->put("{$this->name}:cursor-values:{$i}", $some, self::KEEP_SECONDS);
+            $this->cache->put("{$this->name}:cursor-values:{$i}", $some, ResultCache::KEEP_SECONDS);
             $bundles[$i] = array_key_first($some);
         }
         $this->cache->put(
             "{$this->name}:cursor-values",
             ['from' => $this->now, 'until' => $this->until, 'bundles' => $bundles],
-            self::KEEP_SECONDS,
+            ResultCache::KEEP_SECONDS,
         );
     }
 }

@@ -10,7 +10,7 @@ use Illuminate\Contracts\Cache\Repository;
 final readonly class ResultCache
 {
     /** Only so that the cache does not fill up; nothing relies on it. */
-    private const KEEP_SECONDS = 21_600;
+    public const KEEP_SECONDS = 21_600;
 
     public function __construct(public Repository $store)
     {

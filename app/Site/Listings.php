@@ -9,7 +9,6 @@ use App\Freshness\ReadMarks;
 use App\Listing\CachedFacets;
 use App\Listing\CachedListing;
 use App\Listing\FacetCounter;
-use App\Listing\ListingDependencies;
 use App\Listing\Sources;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Content\Record;
@@ -24,7 +23,6 @@ final readonly class Listings
     public function __construct(
         private CachedListing $listing,
         private CachedFacets $cachedFacets,
-        private ListingDependencies $dependencies,
         private Sources $sources,
         private FacetCounter $facets,
     ) {
@@ -87,16 +85,6 @@ final readonly class Listings
             'previous' => $records[$keys['previous']?->id] ?? null,
             'next' => $records[$keys['next']?->id] ?? null,
         ];
-    }
-
-    /**
-     * Reads the marks of all modules of a page in one go, before any of their records.
-     *
-     * @param  array<array-key, Module>  $modules
-     */
-    public function marksOf(array $modules, Context $context): ReadMarks
-    {
-        return $this->dependencies->marksOf($modules, $context);
     }
 
     /** @return list<Facet> what a module's filters have to choose, counted anew */

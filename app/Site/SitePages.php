@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Freshness\Dependencies;
+use App\Listing\ListingDependencies;
 use App\Models\Media;
 use App\Pages\SiteDefinitionStore;
 use App\Site\Block\PageScene;
@@ -30,6 +31,7 @@ final readonly class SitePages
     public function __construct(
         private PageModules $modules,
         private Listings $listings,
+        private ListingDependencies $listingDependencies,
         private SiteDefinitionStore $frames,
         private BlockNodes $blocks,
     ) {
@@ -70,7 +72,7 @@ final readonly class SitePages
             array_map(fn (Module $module): array => $module->parameterNames(), $modules),
         ));
         $address = $address->withAll(PageModules::parameters($modules, $context, $asked), $names);
-        $marks = $this->listings->marksOf($modules, $context);
+        $marks = $this->listingDependencies->marksOf($modules, $context);
         $times = $runs = [];
         $run = function (
             Module $module,
@@ -173,7 +175,7 @@ final readonly class SitePages
         $dependencies->expireWith($context, ...$frame->schedules());
         $modules = $this->modules->of($frame->modules(), $dependencies);
         $scene = new PageScene(null, $address, $context, $live, $dependencies);
-        $marks = $this->listings->marksOf($modules, $context);
+        $marks = $this->listingDependencies->marksOf($modules, $context);
         $list = fn (Module $module, ModuleBlock $block): ListingResult => $this->listings
             ->show($module, $address, $context, '1', $dependencies, $marks)
             ->standing($block->heading ?? $module->name, 1);

@@ -217,6 +217,14 @@ final class ChoicesTest extends BrowserTestCase
         $this->keys([WebDriverKeys::TAB]);
         $this->leadsTo('?shop-light=sun,half-shade,shade&shop-price=4..12');
 
+        // It stays through two answers, of which neither is told of it.
+        $this->late(fn () => [$choose('half-shade'), $layout('List'), $this->find("{$price}[type=number]")->sendKeys([
+            WebDriverKeys::END, WebDriverKeys::BACKSPACE, '5',
+        ])]);
+        $this->leadsTo('?shop-light=sun,shade&shop-price=4..12&shop-as=list');
+        $this->keys([WebDriverKeys::TAB]);
+        $this->leadsTo('?shop-light=sun,shade&shop-price=5..12&shop-as=list');
+
         // A handle is held when the answer to the other comes, and moved when it has.
         $this->visit('/shop');
         $at = fn (): array => (array) $this->script("const all = document.querySelectorAll('{$price}[type=range]');

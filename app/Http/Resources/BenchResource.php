@@ -69,13 +69,13 @@ final readonly class BenchResource
     public function of(
         SalvagedModule $salvaged,
         array $definition,
-        ListingWithGaps $looked,
+        ListingWithGaps $listing,
         array $facets,
         Context $context,
         string $html,
     ): array {
         $module = $salvaged->module;
-        $result = $looked->result;
+        $result = $listing->result;
 
         return [
             'definition' => $salvaged->problems === [] ? $module->toArray() : $definition,
@@ -94,12 +94,12 @@ final readonly class BenchResource
                 $result->steps,
             ),
             'headings' => $this->headings($module, $result),
-            'empty' => ['parts' => new JsonMap($looked->emptyParts), 'any' => $looked->emptyAny],
+            'empty' => ['parts' => new JsonMap($listing->emptyParts), 'any' => $listing->emptyAny],
             'lastRow' => $this->lastRow($module, $result),
             'notes' => array_map(strval(...), $this->store->notes($module)),
             'advice' => array_map(
                 fn (Advice $one): array => $one->toArray(),
-                $this->advice->on($module, $looked, $facets, $this->store->find($module->key), $context),
+                $this->advice->on($module, $listing, $facets, $this->store->find($module->key), $context),
             ),
             'sample' => new JsonMap($this->sample($module, $result, $context)),
             'html' => $html,

@@ -21,6 +21,8 @@ final class Format
 
     private ?\NumberFormatter $money = null;
 
+    private ?self $whole = null;
+
     private ?\IntlDatePatternGenerator $patterns = null;
 
     /** @var array<string, string> patterns by skeleton */
@@ -187,13 +189,16 @@ final class Format
     /** The same, but money without its smaller unit, such as `£3`: for whole amounts. */
     public function withWholeMoney(): self
     {
+        if ($this->whole !== null) {
+            return $this->whole;
+        }
         $whole = clone $this;
         $whole->money = new \NumberFormatter($this->locale, \NumberFormatter::CURRENCY);
         // First the currency, which brings digits of its own.
         $whole->money->setTextAttribute(\NumberFormatter::CURRENCY_CODE, $this->currency);
         $whole->money->setAttribute(\NumberFormatter::FRACTION_DIGITS, 0);
 
-        return $whole;
+        return $this->whole = $whole;
     }
 
     private function date(string $skeleton, string $timeZone, string $instant): string

@@ -37,6 +37,8 @@ function choose(form: HTMLFormElement): void {
 	}
 }
 
+const chooseInTurn = (form: HTMLFormElement) => void inTurn(form, () => choose(form), keyOf(form));
+
 /** What a control of a form says is chosen, with all that the form says beside it. */
 function chooseWith(control: HTMLInputElement | HTMLSelectElement, form: HTMLFormElement): void {
 	const isBox = control instanceof HTMLInputElement && /^(checkbox|radio)$/.test(control.type);
@@ -82,7 +84,7 @@ document.addEventListener("submit", (event) => {
 		if (leadsElsewhere(form)) {
 			location.href = addressOf(form) + new URL(form.action).hash;
 		} else {
-			void inTurn(form, () => choose(form), keyOf(form));
+			chooseInTurn(form);
 		}
 	}
 });
@@ -126,7 +128,7 @@ window.addEventListener("pageshow", (event) => {
 	if (arrival?.type === "back_forward" && !event.persisted) {
 		for (const form of document.querySelectorAll<HTMLFormElement>("form[data-choices]")) {
 			if (leadsElsewhere(form)) {
-				choose(form);
+				chooseInTurn(form);
 			}
 		}
 	}

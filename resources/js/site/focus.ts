@@ -37,9 +37,13 @@ function goOnTyping(box: HTMLInputElement, typed: string, caret: number | null):
 		box.addEventListener("change", () => {
 			isTold = true;
 		});
-		box.addEventListener("blur", () => isTold || box.dispatchEvent(new Event("change", { bubbles: true })), {
-			once: true,
-		});
+		const tell = () => {
+			// What is taken away again with its part of the page says nothing.
+			if (!isTold && box.value !== box.defaultValue) {
+				box.dispatchEvent(new Event("change", { bubbles: true }));
+			}
+		};
+		box.addEventListener("blur", tell, { once: true });
 	}
 }
 

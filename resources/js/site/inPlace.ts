@@ -63,7 +63,8 @@ async function load(address: string, dropped: AbortSignal, asking: Asking): Prom
 			history.replaceState({ ...(history.state ?? {}), scrolled }, "");
 			history.pushState({ chosen: true }, "", now);
 		}
-		announce(document.querySelector(`${key ? `[data-choices-of="${key}"] ` : ""}.count`)?.textContent?.trim() ?? "");
+		const within = key === undefined ? "" : `[data-choices-of="${key}"] `;
+		announce(document.querySelector(`${within}.count`)?.textContent?.trim() ?? "");
 	} catch (fault) {
 		if (!dropped.aborted) {
 			const box = failure("This could not be loaded.", () => void show(address, asking));

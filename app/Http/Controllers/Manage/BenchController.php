@@ -117,14 +117,14 @@ final readonly class BenchController
         $salvaged = $this->salvaged($request);
         $module = $salvaged->module;
         $context = $this->preview->of($request);
-        $looked = $this->listing->runWithGaps($module, $context, $given['page'] ?? '1');
+        $listing = $this->listing->runWithGaps($module, $context, $given['page'] ?? '1');
         $facets = $this->listings->facets($module, $context);
-        $preview = new ListingPreview($module, $looked->result, $facets);
+        $preview = new ListingPreview($module, $listing->result, $facets);
 
         return $shape->of(
             $salvaged,
             $request->definition(),
-            $looked,
+            $listing,
             $facets,
             $context,
             $this->page($preview, $given['on'] ?? null, $context),
