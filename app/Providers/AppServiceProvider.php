@@ -53,6 +53,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\View\View as ViewInstance;
 use Wellspring\Core\Context\SiteSettings;
@@ -177,6 +178,8 @@ final class AppServiceProvider extends ServiceProvider
                 Limit::perHour(10)->by('letters to '.mb_strtolower(is_string($email) ? mb_scrub($email) : '')),
             ];
         });
+        // Paths alone: a page that is kept names no host or port that a request brought.
+        Vite::createAssetPathsUsing(fn (string $path): string => "/{$path}");
         Model::shouldBeStrict(! app()->isProduction());
     }
 }

@@ -85,7 +85,11 @@ http {
     # Without addresses, names and what was searched for: of the request line, the path alone.
     log_format lines escape=json '{"at":"\$time_iso8601","request":"\$request_id","method":"\$request_method",'
         '"path":"\$path_alone","status":\$status,"bytes":\$body_bytes_sent,"seconds":\$request_time}';
-    map \$request_uri \$path_alone { "~^(?<path>[^?]*)" \$path; }
+    # The secret of a link to an account is left out, too.
+    map \$request_uri \$path_alone {
+        "~^(?<welcome>/(account|manage)/welcome/)" "\${welcome}…";
+        "~^(?<path>[^?]*)" \$path;
+    }
     access_log $VAR/log/$name-access.log lines buffer=64k flush=5s;
     sendfile on;
     gzip on;
@@ -109,8 +113,14 @@ http {
     limit_req_zone \$binary_remote_addr zone=a_second:10m rate=${a_second}r/s;
     limit_conn_zone \$binary_remote_addr zone=files_at_once:10m;
     limit_req_zone \$binary_remote_addr zone=files_a_second:10m rate=$((a_second * 10))r/s;
-    # What stands behind a proxy is counted by its own address.
-    $(trusted_proxies)
+    # Behind a trusted proxy, clients are counted by their own address.
+    $(trusted_proxies 'set_real_ip_from %s; ')
+    geo \$realip_remote_addr \$is_proxy { default 0; $(trusted_proxies '%s 1; ') }
+    # Forwarded headers reach the application from trusted proxies alone.
+    map \$is_proxy \$forwarded_for { 1 \$http_x_forwarded_for; default ""; }
+    map \$is_proxy \$forwarded_proto { 1 \$http_x_forwarded_proto; default ""; }
+    map \$is_proxy \$forwarded_host { 1 \$http_x_forwarded_host; default ""; }
+    map \$is_proxy \$forwarded_port { 1 \$http_x_forwarded_port; default ""; }
     real_ip_header X-Forwarded-For;
     real_ip_recursive on;
     # What is limited is the rule under a flood; a line for each would fill the disk.
@@ -136,6 +146,9 @@ http {
         location / { try_files \$uri @site; }
         location = /media { try_files \$uri @site; }
         location /media/ { $(application "$dir" media 40 files_ 10) }
+        # Its error log would hold the secret of the link.
+        location ~ ^/account/welcome/ { error_log /dev/null; try_files \$uri @site; }
+        location ~ ^/manage/welcome/ { error_log /dev/null; try_files \$uri @manage; }
         location /manage { try_files \$uri @manage; }
         location @site { $(application "$dir" site 40) }
         location @manage { $(application "$dir" manage 80) }
@@ -176,15 +189,17 @@ CONF
     done
 }
 
-# For nginx: the proxies before the site whose word about a visitor's address is taken, as TRUSTED_PROXIES says.
+# Lines of nginx's configuration, one for each address or network of TRUSTED_PROXIES: trusted_proxies FORMAT.
 trusted_proxies() {
-    local said proxy
+    local said proxy format="$1"
     said="${TRUSTED_PROXIES:-$(sed -n 's/^TRUSTED_PROXIES=//p' "$ROOT/.env" | tr -d "\"'")}"
     printf '%s' "$said" | tr -s ', ' '\n' | while read -r proxy || [ -n "$proxy" ]; do
         case "$proxy" in
             "") ;;
-            '*' | '**') printf 'set_real_ip_from 0.0.0.0/0; set_real_ip_from ::/0; ' ;;
-            *) printf 'set_real_ip_from %s; ' "$proxy" ;;
+            # shellcheck disable=SC2059
+            '*' | '**') printf "$format" 0.0.0.0/0; printf "$format" ::/0 ;;
+            # shellcheck disable=SC2059
+            *) printf "$format" "$proxy" ;;
         esac
     done
 }
@@ -225,6 +240,13 @@ application() {
             fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
             fastcgi_param HTTP_PROXY "";
+            # An empty parameter takes the client's header away.
+            fastcgi_param HTTP_FORWARDED "" if_not_empty;
+            fastcgi_param HTTP_X_FORWARDED_PREFIX "" if_not_empty;
+            fastcgi_param HTTP_X_FORWARDED_FOR \$forwarded_for if_not_empty;
+            fastcgi_param HTTP_X_FORWARDED_PROTO \$forwarded_proto if_not_empty;
+            fastcgi_param HTTP_X_FORWARDED_HOST \$forwarded_host if_not_empty;
+            fastcgi_param HTTP_X_FORWARDED_PORT \$forwarded_port if_not_empty;
             # The application asks for itself whom it may believe.
             fastcgi_param REMOTE_ADDR \$realip_remote_addr;
             fastcgi_param REQUEST_ID \$request_id;

@@ -12,7 +12,12 @@ use App\Models\Task;
 use App\Models\User;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use App\Site\PageCache\RequestOrigin;
+use Illuminate\Http\Middleware\TrustProxies;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Route;
+use Symfony\Component\HttpFoundation\Exception\SuspiciousOperationException;
+use Symfony\Component\HttpFoundation\ServerBag;
 
 /** Who may do what, route by route, as the table below says it; and what every answer tells browsers. */
 final class AccessTest extends TestCase
@@ -316,6 +321,75 @@ final class AccessTest extends TestCase
             ->assertDontSee('evil.example')
             ->assertHeaderMissing('Strict-Transport-Security');
         Auth::logout();
+    }
+
+    /** The cache of whole pages reads a request before the framework; both must see the same scheme, host and client. */
+    public function test_the_page_cache_and_the_framework_agree_on_where_a_request_came_from(): void
+    {
+        mt_srand(26);
+        $draw = fn (array $from): string => $from[mt_rand(0, count($from) - 1)];
+        $addresses = [
+            '10.0.0.1', '203.0.113.9', '198.51.100.7:4711', '[2001:db8::1]:80', '2001:db8::2', 'unknown', '', ' ',
+            '::ffff:10.0.0.1', '127.0.0.1', '<b>',
+        ];
+        $chain = fn (): string => implode(', ', array_map(fn (): string => $draw($addresses), range(0, mt_rand(0, 3))));
+        for ($n = 0; $n < 2_000; $n++) {
+            $proxies = [[], ['127.0.0.1'], ['127.0.0.1', '10.0.0.0/8'], ['0.0.0.0/0', '::/0']][mt_rand(0, 3)];
+            $server = [
+                'REMOTE_ADDR' => $draw(['127.0.0.1', '10.0.0.1', '203.0.113.9']),
+                'HTTP_HOST' => $draw(['localhost', 'LocalHost:8080', '[::1]:80', 'a b', 'garden.example']),
+                'HTTPS' => $draw(['', 'on', 'off']),
+            ];
+            foreach ([
+                'HTTP_X_FORWARDED_FOR' => $chain(),
+                'HTTP_X_FORWARDED_PROTO' => $draw(['https', 'HTTP', 'ssl, http', '', 'x']),
+                'HTTP_X_FORWARDED_HOST' => $draw(['www.garden.example', 'Evil.example:1, x', 'a"b', '']),
+            ] as $header => $value) {
+                $server += mt_rand(0, 1) === 0 ? [] : [$header => $value];
+            }
+            $request = Request::create('/', server: $server);
+            $request->server->replace($server);
+            $request->headers->replace((new ServerBag($server))->getHeaders());
+            config(['trustedproxy.proxies' => $proxies]);
+            try {
+                $expected = app(TrustProxies::class)->handle($request, fn (Request $request): array => [
+                    $request->getScheme(), $request->getHost(), $request->ip(),
+                ]);
+            } catch (SuspiciousOperationException) {
+                // The framework answers 400, and nothing is kept.
+                continue;
+            }
+            $origin = RequestOrigin::of($server, $proxies);
+            $this->assertSame(
+                $expected,
+                $origin === null ? [$expected[0], '', $expected[2]] : [$origin->scheme, $origin->host, $origin->address],
+                (string) json_encode([$proxies, $server]),
+            );
+        }
+        // On paper: two trusted proxies in a row, and a client that invented an address before its own.
+        $origin = RequestOrigin::of([
+            'REMOTE_ADDR' => '10.0.0.1', 'HTTP_HOST' => 'inside:8080', 'HTTP_X_FORWARDED_HOST' => 'garden.example',
+            'HTTP_X_FORWARDED_PROTO' => 'https', 'HTTP_X_FORWARDED_FOR' => '1.2.3.4, 203.0.113.9, 10.0.0.2',
+        ], ['10.0.0.0/8']);
+        $this->assertNotNull($origin);
+        $this->assertSame(
+            ['https', 'garden.example', '203.0.113.9'],
+            [$origin->scheme, $origin->host, $origin->address],
+        );
+    }
+
+    public function test_behind_a_proxy_a_forged_host_or_prefix_leads_nowhere(): void
+    {
+        config(['trustedproxy.proxies' => ['127.0.0.1']]);
+        $this->get('http://localhost/manage', ['X-Forwarded-Host' => 'evil.example'])->assertStatus(400);
+        $prefixed = $this->get('http://localhost/manage', [
+            'X-Forwarded-Prefix' => '@evil.example', 'X-Forwarded-Proto' => 'https', 'X-Forwarded-Port' => '8443',
+        ]);
+        $prefixed->assertHeader('Location', '/manage/sign-in');
+        $this->assertSame('max-age=31536000', $prefixed->headers->get('Strict-Transport-Security'));
+        // The framework trusts any proxy under some names of its makers' services; here nobody is trusted unasked.
+        config(['trustedproxy.proxies' => []]);
+        $this->get('http://x.on-forge.com/manage', ['X-Forwarded-Host' => 'localhost'])->assertStatus(400);
     }
 
     /** @return list<string> method and address of every route */

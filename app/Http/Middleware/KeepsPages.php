@@ -127,7 +127,7 @@ final readonly class KeepsPages
             return null;
         }
         $response->setEtag(hash('xxh128', (string) $response->getContent()), weak: true);
-        $response->setVary(['Cookie', 'Accept-Encoding']);
+        $response->setVary('Cookie, Accept-Encoding');
         // Whoever keeps it asks each time whether it is still right.
         $response->headers->set('Cache-Control', 'no-cache, public');
         // HTTP Cache Groups (RFC 9875; the number is from memory): a cache farther out can be told what to drop.
@@ -178,13 +178,13 @@ final readonly class KeepsPages
         ), $body, $request->attributes->get(self::ONE_OF_MANY) === true);
     }
 
-    /** @return list<string> */
+    /** @return list<string> one for each name: PHP's header() replaces a line of the same name */
     private function lines(Response $response): array
     {
         $lines = [];
         foreach ($response->headers->allPreserveCaseWithoutCookies() as $name => $values) {
-            foreach ($name === 'Date' ? [] : $values as $value) {
-                $lines[] = "{$name}: {$value}";
+            if ($name !== 'Date') {
+                $lines[] = "{$name}: ".implode(', ', $values);
             }
         }
 

@@ -145,7 +145,7 @@ final class PageCacheFront
         $text = fn (string $key): string => is_string($_SERVER[$key] ?? null) ? $_SERVER[$key] : '';
         $visit = $entry->item === null ? null : CountableVisit::of(
             $text('REQUEST_METHOD'),
-            $text('REMOTE_ADDR'),
+            $this->request->client,
             $text('HTTP_USER_AGENT'),
             $text('HTTP_SEC_PURPOSE').$text('HTTP_PURPOSE'),
         );

@@ -9,6 +9,7 @@ final readonly class PageCacheSettings
 {
     /**
      * @param  string  $release  another one after each deployment: nothing that an older one has made is used
+     * @param  list<string>  $trustedProxies  addresses or networks
      */
     private function __construct(
         public string $release,
@@ -16,7 +17,7 @@ final readonly class PageCacheSettings
         public string $user,
         public string $password,
         public string $sessionCookie,
-        public bool $isBehindProxy,
+        public array $trustedProxies,
     ) {
     }
 
@@ -44,7 +45,7 @@ final readonly class PageCacheSettings
             $database['username'],
             $database['password'],
             $config['session']['cookie'],
-            $config['trustedproxy']['proxies'] !== null,
+            $config['trustedproxy']['proxies'],
         );
     }
 }

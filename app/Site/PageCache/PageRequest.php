@@ -11,12 +11,15 @@ final readonly class PageRequest
     private const WITHOUT_PAGES = '~^/(manage|account)(/|$)~';
 
     /**
-     * @param  string  $place  scheme, host and path
+     * @param  string  $place  scheme, host and path: the only parts of the request besides its parameters that may
+     *   change the bytes of a page (KeptPagesTest tries every header)
+     * @param  string  $client  address of the client
      * @param  array<string, string>  $parameters  of the address, by name
      * @param  list<string>  $tags  entity tags that the browser has the page under, without what says how it was packed
      */
     private function __construct(
         public string $place,
+        public string $client,
         public array $parameters,
         public array $tags,
         public bool $isHead,
@@ -37,11 +40,13 @@ final readonly class PageRequest
         $path = explode('?', $text('REQUEST_URI'), 2)[0];
         $parameters = array_filter($query, is_string(...));
         $method = $text('REQUEST_METHOD');
+        $origin = RequestOrigin::of($server, $settings->trustedProxies);
         if (
-            ! in_array($method, ['GET', 'HEAD'], true)
+            $origin === null
+            || ! in_array($method, ['GET', 'HEAD'], true)
             || isset($cookies[$settings->sessionCookie])
             || $text('HTTP_AUTHORIZATION').$text('HTTP_RANGE').$text('HTTP_X_REQUESTED_WITH') !== ''
-            || str_contains($text('HTTP_ACCEPT'), 'json')
+            || stripos($text('HTTP_ACCEPT'), 'json') !== false
             || count($parameters) !== count($query)
             // A name that is said twice is one parameter here.
             || count($query) !== count(array_filter(explode('&', $text('QUERY_STRING'))))
@@ -49,16 +54,10 @@ final readonly class PageRequest
         ) {
             return null;
         }
-        $scheme = in_array(strtolower($text('HTTPS')), ['', 'off'], true) ? 'http' : 'https';
-        $forwarded = $settings->isBehindProxy
-            ? implode(' ', array_map(
-                $text,
-                ['HTTP_FORWARDED', 'HTTP_X_FORWARDED_PROTO', 'HTTP_X_FORWARDED_HOST', 'HTTP_X_FORWARDED_PORT'],
-            ))
-            : '';
 
         return new self(
-            "{$scheme}://".strtolower($text('HTTP_HOST')).$path.($forwarded === '' ? '' : " {$forwarded}"),
+            "{$origin->scheme}://{$origin->host}{$path}",
+            $origin->address,
             $parameters,
             self::tagsOf($text('HTTP_IF_NONE_MATCH')),
             $method === 'HEAD',
@@ -73,7 +72,7 @@ final readonly class PageRequest
      */
     public function with(array $parameters): self
     {
-        return new self($this->place, $parameters, $this->tags, $this->isHead, $this->takesGzip);
+        return new self($this->place, $this->client, $parameters, $this->tags, $this->isHead, $this->takesGzip);
     }
 
     /**

@@ -66,7 +66,7 @@ final readonly class PeopleController
 
         return new Created([
             'person' => $this->person($user->load('groups'), 0),
-            'link' => url("/manage/welcome/{$secret}"),
+            'link' => People::link($secret),
         ]);
     }
 
@@ -88,7 +88,7 @@ final readonly class PeopleController
     /** @return array{link: string} */
     public function link(int $id): array
     {
-        return ['link' => url('/manage/welcome/'.$this->people->newLink(User::query()->findOrFail($id)))];
+        return ['link' => People::link($this->people->newLink(User::query()->findOrFail($id)))];
     }
 
     /** @return array{signedOut: true} */
