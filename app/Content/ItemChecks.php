@@ -6,6 +6,7 @@ namespace App\Content;
 
 use App\Audit\Actor;
 use App\Catalogue\CatalogueStore;
+use App\Content\Html\SafeHtml;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\Gate;
@@ -15,11 +16,17 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 
-/** What a draft says is held against what the site has: slugs, groups, people, files and other items. */
+/**
+ * Compares a draft with what the site has: slugs, groups, people, files and other items; and says where a text is too
+ * complex to be made safe.
+ */
 final readonly class ItemChecks
 {
-    public function __construct(private CatalogueStore $catalogue, public ItemReferences $references)
-    {
+    public function __construct(
+        private CatalogueStore $catalogue,
+        public ItemReferences $references,
+        private SafeHtml $html,
+    ) {
     }
 
     /**
@@ -90,6 +97,7 @@ final readonly class ItemChecks
                 $problems->add($field->key, $code, "expected {$what}, found “{$name}”.");
             }
         }
+        $this->html->checkFields($type->fields, ['text' => $draft->text] + $draft->fields, $problems);
 
         return $problems;
     }

@@ -14,6 +14,9 @@ use Wellspring\Core\Text\Words;
 /** The texts of an item as they are compared and searched. */
 final class ItemTexts
 {
+    /** Bytes of words that search looks in: with its own marks, PostgreSQL's index entry holds 1 MB at most. */
+    private const SEARCHED_BYTES = 400_000;
+
     /** @return array<string, string> the texts in the form in which they are compared */
     public static function folded(Type $type, ItemDraft $draft): array
     {
@@ -33,17 +36,23 @@ final class ItemTexts
 
     /**
      * @return array<string, array<string, string>> the words of its texts, by how they stand and by field; those of
-     *   its terms stand with the terms
+     *   its terms stand with the terms. Of very long texts the first words
      */
     public static function words(Type $type, ItemDraft $draft): array
     {
         $words = [];
+        $left = self::SEARCHED_BYTES;
         foreach (['title' => $draft->title, 'text' => $draft->text] + $draft->fields as $key => $value) {
             $field = $type->field($key);
             $standing = $field === null ? null : $field->searchWeight();
             if ($field !== null && $standing !== null && is_string($value)) {
                 $found = Words::of($field->family() === Family::LongText ? Html::visibleText($value) : $value);
-                $words[$standing][$key] = implode(' ', $found);
+                $text = implode(' ', $found);
+                if (strlen($text) > $left) {
+                    $text = substr($text, 0, (int) strrpos(substr($text, 0, $left + 1), ' '));
+                }
+                $left -= strlen($text);
+                $words[$standing][$key] = $text;
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Catalogue\CatalogueStore;
+use App\Content\Html\SafeHtml;
 use App\Models\FreeName;
 use App\Models\Item;
 use Carbon\CarbonImmutable;
@@ -59,6 +60,7 @@ final readonly class ItemWriter
             $item->id = $as;
         }
         $item->revision = $after + 1;
+        $draft = $this->withSafeTexts($type, $draft);
 
         return self::together(
             fn (): Item => $this->insert($type, [[$item, $draft]], [], $recorder ?? RevisionRecorder::single())[0],
@@ -79,7 +81,7 @@ final readonly class ItemWriter
             $item = new Item(['type_key' => $type->key]);
             $item->revision = 1;
 
-            return [$item, $draft];
+            return [$item, $this->withSafeTexts($type, $draft)];
         }, $drafts);
         self::together(fn (): array => $this->insert($type, $new, $reserved, $recorder));
     }
@@ -97,6 +99,8 @@ final readonly class ItemWriter
         ?int $revision = null,
         ?RevisionRecorder $recorder = null,
     ): Item {
+        $draft = $this->withSafeTexts($type, $draft);
+
         return self::together(fn (): Item => $this->overwrite(
             $type,
             self::locked([$item], $revision),
@@ -114,10 +118,14 @@ final readonly class ItemWriter
      */
     public function updateAll(Type $type, array $changes, RevisionRecorder $recorder): void
     {
+        $drafts = array_map(
+            fn (ItemDraft $draft): ItemDraft => $this->withSafeTexts($type, $draft),
+            array_column($changes, 1),
+        );
         self::together(fn (): array => $this->overwrite(
             $type,
             self::locked(array_column($changes, 0)),
-            array_column($changes, 1),
+            $drafts,
             $recorder,
         ));
     }
@@ -201,7 +209,7 @@ final readonly class ItemWriter
         $terms = $this->relations->termsOfAll($items, $drafts);
         $rows = $changes = $revisions = [];
         foreach ($items as $n => $item) {
-            $draft = $this->prepared($type, $drafts[$n], $drafts[$n]->slug ?? $item->slug, $item->publish_at);
+            $draft = self::prepared($drafts[$n], $drafts[$n]->slug ?? $item->slug, $item->publish_at);
             $this->fill($item, $type, $draft);
             $item->fill(['slug' => $draft->slug, 'folded' => ItemTexts::folded($type, $draft)]);
             $item->term_ids = $terms[$n];
@@ -235,7 +243,7 @@ final readonly class ItemWriter
         $this->references->load($type, array_column($new, 1));
         $named = $unnamed = $drafts = [];
         foreach ($new as $n => [$item, $draft]) {
-            $drafts[$n] = $draft = $this->prepared($type, $draft, $draft->slug ?? '', null);
+            $drafts[$n] = $draft = self::prepared($draft, $draft->slug ?? '', null);
             $this->fill($item, $type, $draft);
             $item->slug = (string) $draft->slug;
             $item->term_ids = $this->relations->terms($draft);
@@ -278,15 +286,24 @@ final readonly class ItemWriter
         return array_column($made, 0);
     }
 
-    /** The draft as it is stored: with all that is said of it, its texts made safe. */
-    private function prepared(Type $type, ItemDraft $draft, string $slug, ?CarbonImmutable $publishAt): ItemDraft
+    /** Called before the transaction: making long texts safe takes time, and others would wait for its locks. */
+    private function withSafeTexts(Type $type, ItemDraft $draft): ItemDraft
+    {
+        return $draft->withTexts(
+            $draft->text === null ? null : $this->html->safe($draft->text),
+            $this->html->safeFields($type->fields, $draft->fields),
+        );
+    }
+
+    /** The draft with the slug and the date that it is stored with. */
+    private static function prepared(ItemDraft $draft, string $slug, ?CarbonImmutable $publishAt): ItemDraft
     {
         return $draft->with(
             $slug,
             $draft->publishAt
                 ?? ($draft->status->value === 'published' ? Iso8601::format($publishAt ?? now()) : null),
-            $draft->text === null ? null : $this->html->safe($draft->text),
-            $this->html->safeFields($type->fields, $draft->fields),
+            $draft->text,
+            $draft->fields,
         );
     }
 

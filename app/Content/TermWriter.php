@@ -7,6 +7,7 @@ namespace App\Content;
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\StoredDefinitions;
+use App\Content\Html\SafeHtml;
 use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\Media;
@@ -18,6 +19,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Content\File\TermDraft;
 use Wellspring\Core\Problem\ProblemCode;
+use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
@@ -75,6 +77,7 @@ final readonly class TermWriter
     /** @throws Refused when the slug is taken, the parent is of another taxonomy, or the picture is not there */
     public function add(string $taxonomy, TermDraft $draft, ?Term $parent = null): Term
     {
+        $this->checkTexts($taxonomy, $draft);
         $this->check($taxonomy, $draft, null, $parent);
         $last = Term::query()->where('taxonomy_key', $taxonomy)->where('parent_id', $parent?->id)->max('position');
         $term = new Term(
@@ -99,6 +102,8 @@ final readonly class TermWriter
     /** A new slug is followed by the modules that name the term. */
     public function update(Term $term, TermDraft $draft): Term
     {
+        $this->checkTexts($term->taxonomy_key, $draft);
+
         return DB::transaction(function () use ($term, $draft): Term {
             $this->check($term->taxonomy_key, $draft, $term, null);
             $before = $this->store->catalogue();
@@ -192,6 +197,18 @@ final readonly class TermWriter
                 ->first() ?? $this->add($taxonomy, $draft, $parent);
             $this->addMissing($taxonomy, $draft->below, $row);
         }
+    }
+
+    /** @throws Refused */
+    private function checkTexts(string $taxonomy, TermDraft $draft): void
+    {
+        $problems = new Problems;
+        $this->html->checkFields(
+            $this->store->catalogue()->taxonomies[$taxonomy]->fields ?? [],
+            ['description' => $draft->description] + $draft->fields,
+            $problems,
+        );
+        $problems->refuseIfAny();
     }
 
     private function check(string $taxonomy, TermDraft $draft, ?Term $term, ?Term $parent): void

@@ -15,6 +15,11 @@ final class Csv
 {
     private const MARK = "\xEF\xBB\xBF";
 
+    /** Bytes of one row at most. A longer one has a quote that is never closed. */
+    private const LONGEST_ROW = 4_000_000;
+
+    private const MOST_CELLS = 2_000;
+
     /**
      * @return \Generator<int, list<string>> cells by the number of the line on which the row begins; the header first
      *
@@ -24,22 +29,43 @@ final class Csv
     {
         $encoding = Encoding::of(self::lines($path));
         $separator = null;
-        $begins = 0;
-        $row = '';
+        $begins = $bytes = 0;
+        $isOpen = false;
+        // The lines of a row are joined once, and each line's quotes are counted once: otherwise the time would grow
+        // with the square of the row's length.
+        $lines = [];
         foreach (self::lines($path) as $line => $text) {
-            $begins = $row === '' ? $line : $begins;
-            $row .= $encoding->toUtf8($text);
-            if (substr_count($row, '"') % 2 === 1) {
+            $begins = $lines === [] ? $line : $begins;
+            $lines[] = $text = $encoding->toUtf8($text);
+            $bytes += strlen($text);
+            $isOpen = $isOpen !== (substr_count($text, '"') % 2 === 1);
+            if ($bytes > self::LONGEST_ROW) {
+                throw Refused::because(
+                    "line {$begins}",
+                    ProblemCode::TooLarge,
+                    'this row is longer than 4 MB. Perhaps a quote is opened in it and never closed.',
+                );
+            }
+            if ($isOpen) {
                 continue;
             }
+            $row = implode('', $lines);
+            $lines = [];
+            $bytes = 0;
             $row = preg_replace('/\r?\n$/D', '', $row) ?? $row;
             if ($row !== '') {
                 $separator ??= self::separator($row);
+                if (substr_count(self::bare($row), $separator) >= self::MOST_CELLS) {
+                    throw Refused::because(
+                        "line {$begins}",
+                        ProblemCode::TooMany,
+                        'expected at most '.number_format(self::MOST_CELLS).' columns.',
+                    );
+                }
                 yield $begins => array_map(strval(...), str_getcsv($row, $separator, '"', ''));
             }
-            $row = '';
         }
-        if ($row !== '') {
+        if ($isOpen) {
             throw Refused::because(
                 "line {$begins}",
                 ProblemCode::OpenQuote,
@@ -83,13 +109,19 @@ final class Csv
     /** The one of comma, semicolon and tab that stands most often in the header, quotes aside. */
     private static function separator(string $header): string
     {
-        $bare = preg_replace('/"[^"]*"/', '', $header) ?? $header;
+        $bare = self::bare($header);
         $best = ',';
         foreach ([';', "\t"] as $other) {
             $best = substr_count($bare, $other) > substr_count($bare, $best) ? $other : $best;
         }
 
         return $best;
+    }
+
+    /** The row without what stands in quotes. */
+    private static function bare(string $row): string
+    {
+        return str_contains($row, '"') ? preg_replace('/"[^"]*"/', '', $row) ?? $row : $row;
     }
 
     /** @return \Generator<int, string> by number, each with its end */

@@ -11,6 +11,11 @@ use Wellspring\Core\Problem\Shape;
 /** Reads items from JSON: a list of objects, or one object a line (told from the first character). */
 final class JsonRows
 {
+    /** Bytes of a list, which is read as a whole, and of one line: PHP takes up to fifty times as much memory. */
+    private const LONGEST_LIST = 8_000_000;
+
+    private const LONGEST_LINE = 4_000_000;
+
     /**
      * @return \Generator<int, Row>
      *
@@ -28,7 +33,8 @@ final class JsonRows
             if (str_starts_with($first, '{')) {
                 yield from self::lines($file);
             } else {
-                foreach (self::list((string) stream_get_contents($file)) as $i => $values) {
+                $text = (string) stream_get_contents($file, self::LONGEST_LIST + 1);
+                foreach (self::list($text) as $i => $values) {
                     yield self::row('item '.($i + 1), $values);
                 }
             }
@@ -44,6 +50,9 @@ final class JsonRows
     private static function lines($file): \Generator
     {
         for ($line = 1; ($text = fgets($file)) !== false; $line++) {
+            if (strlen($text) > self::LONGEST_LINE) {
+                throw Refused::because("line {$line}", ProblemCode::TooLarge, 'this line is longer than 4 MB.');
+            }
             if (trim($text) === '') {
                 continue;
             }
@@ -58,6 +67,13 @@ final class JsonRows
     /** @return list<mixed> */
     private static function list(string $text): array
     {
+        if (strlen($text) > self::LONGEST_LIST) {
+            throw Refused::because(
+                '',
+                ProblemCode::TooLarge,
+                'the list is longer than 8 MB. Write one object a line instead (.jsonl), which has no such limit.',
+            );
+        }
         if (! mb_check_encoding($text, 'UTF-8')) {
             throw Refused::because('', ProblemCode::NotUtf8, 'the file is not in UTF-8.');
         }

@@ -13,6 +13,7 @@ use App\Changes\UndoHandler;
 use App\Changes\UndoTermChange;
 use App\Changes\UndoTypeChange;
 use App\Content\BulkEdit;
+use App\Content\Html\SafeHtml;
 use App\Content\TypeChange;
 use App\Export\ExportFile;
 use App\Http\Middleware\IdentifiesViewer;
@@ -100,6 +101,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(SiteSettings::class, fn (): SiteSettings => app(CatalogueStore::class)->settings());
         $this->app->scoped(Calendar::class, fn (): Calendar => app(SiteSettings::class)->calendar());
         $this->app->scoped(Format::class, fn (): Format => app(SiteSettings::class)->format());
+        $this->app->singleton(SafeHtml::class);
         $this->app->singleton(KeysetPaginator::class, fn (): KeysetPaginator => new KeysetPaginator);
         $this->app->scoped(Language::class, PostgresLanguage::class);
     }

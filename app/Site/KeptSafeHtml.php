@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-use App\Content\SafeHtml;
+use App\Content\Html\SafeHtml;
 use Illuminate\Contracts\Cache\Repository;
 
 /** Text with markup that stands in a definition, made safe once and kept: making it so costs more than drawing it. */

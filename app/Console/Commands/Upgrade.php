@@ -8,7 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
 use App\Catalogue\ValueColumns;
 use App\Content\ItemTexts;
-use App\Content\SafeHtml;
+use App\Content\Html\SafeHtml;
 use App\Content\TermWriter;
 use App\Models\Item;
 use App\Models\Term;

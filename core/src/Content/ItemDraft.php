@@ -71,6 +71,24 @@ final readonly class ItemDraft
     }
 
     /** @param  array<string, mixed>  $fields */
+    public function withTexts(?string $text, array $fields): self
+    {
+        return new self(
+            $this->slug,
+            $this->title,
+            $this->status,
+            $this->publishAt,
+            $this->expireAt,
+            $this->audience,
+            $this->lead,
+            $this->author,
+            $text,
+            $fields,
+            $this->terms,
+        );
+    }
+
+    /** @param  array<string, mixed>  $fields */
     public function with(string $slug, ?string $publishAt, ?string $text, array $fields): self
     {
         return new self(

@@ -15,7 +15,7 @@ final readonly class PagingRule
 
     public const LOADS = 3;
 
-    public const MAX_COUNT = 300;
+    public const MAX_COUNT = Format::LONGEST_PATTERN;
 
     /** What is said above the records where the module does not say it otherwise. */
     public const COUNT = '{total, plural, =0 {None} other {{from}–{to} of {total}}}';
@@ -43,7 +43,7 @@ final readonly class PagingRule
         $size = $page->whole('size', 10, 1, self::MAX_SIZE);
         $loads = $mode === PagingMode::Continuous ? $page->whole('loads', self::LOADS, 0, 100) : self::LOADS;
         $count = $page->text('count', '');
-        if ($count !== '' && (mb_strlen($count) > self::MAX_COUNT || ! Format::saysPlaces($count))) {
+        if ($count !== '' && ! Format::saysPlaces($count)) {
             $page->wrong('count', 'a pattern of ICU’s MessageFormat of at most '.self::MAX_COUNT
                 .' characters that names none but from, to, total, page and pages', $count);
         }

@@ -16,6 +16,8 @@ enum ProblemCode: string
     case Twice = 'twice';
     case TooMany = 'tooMany';
     case TooDeep = 'tooDeep';
+    /** Markup or a pattern that would take too long to read. */
+    case TooComplex = 'tooComplex';
     /** More bytes than are taken. */
     case TooLarge = 'tooLarge';
     case TooManyPixels = 'tooManyPixels';

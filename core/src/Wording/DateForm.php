@@ -12,6 +12,9 @@ final class DateForm
 {
     public const RELATIVE = 'relative';
 
+    /** Characters of a form at most. */
+    private const LONGEST = 100;
+
     /** The letters of Unicode Technical Standard 35, part 4, “Date Field Symbol Table”. */
     private const SKELETON = '/^[GyYuUrQqMLwWdDFgEecabBhHkKjJmsSzZOvVXx]+$/D';
 
@@ -33,6 +36,9 @@ final class DateForm
     {
         if ($form === self::RELATIVE) {
             return null;
+        }
+        if (strlen($form) > self::LONGEST) {
+            return 'a form of at most '.self::LONGEST.' characters';
         }
         $expected = '“relative”, a skeleton of CLDR such as yMMMMEEEEd, or a pattern of ICU such as d MMMM, HH:mm';
         $formatter = \datefmt_create(

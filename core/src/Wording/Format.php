@@ -113,9 +113,15 @@ final class Format
         return RelativeDay::of($this->locale)->words($day, $today);
     }
 
+    /** Characters of a pattern of ICU's MessageFormat at most: it is formatted for every record of a list. */
+    public const LONGEST_PATTERN = 300;
+
     /** Whether a pattern of ICU's MessageFormat says something of every number `n`. */
     public static function saysEveryNumber(string $pattern): bool
     {
+        if (mb_strlen($pattern) > self::LONGEST_PATTERN) {
+            return false;
+        }
         foreach ([0, 1, 2, 3, 5, 10, 11, 100, 1000, 0.5] as $number) {
             $said = \MessageFormatter::formatMessage('en', $pattern, ['n' => $number]);
             if ($said === false || Whitespace::isAll($said)) {
@@ -129,6 +135,9 @@ final class Format
     /** Whether a pattern of ICU's MessageFormat names nothing but a page's places, see PageNumbers::places(). */
     public static function saysPlaces(string $pattern): bool
     {
+        if (mb_strlen($pattern) > self::LONGEST_PATTERN) {
+            return false;
+        }
         foreach ([0, 1, 2, 21, 1000] as $number) {
             $said = \MessageFormatter::formatMessage('en', self::withNumbers($pattern), [
                 'from' => min(1, $number), 'to' => $number, 'total' => $number, 'page' => 1, 'pages' => 1,

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content\Html;
+
+use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
+
+/**
+ * The elements and attributes that a text with markup may have. Everything else is taken away: an element of
+ * `UNWRAPPED` leaves its content, any other element goes with its content. What a text cannot have is what acts on the
+ * page around it: identifiers, names, scripts, styles, forms, dialogs, landmarks, and elements that swallow what
+ * follows them.
+ */
+final class AllowedHtml
+{
+    /** Attributes of every allowed element. */
+    private const EVERYWHERE = ['lang', 'dir', 'title'];
+
+    /** Allowed elements, each with its own attributes. */
+    private const ELEMENTS = [
+        'p' => [], 'br' => [], 'hr' => [], 'wbr' => [], 'pre' => [], 'blockquote' => [], 'address' => [],
+        'h1' => [], 'h2' => [], 'h3' => [], 'h4' => [], 'h5' => [], 'h6' => [],
+        'div' => [], 'section' => [], 'article' => [], 'figure' => [], 'figcaption' => [],
+        'details' => ['open'], 'summary' => [],
+        'ul' => [], 'ol' => ['start', 'reversed', 'type'], 'li' => ['value'], 'dl' => [], 'dt' => [], 'dd' => [],
+        'table' => [], 'caption' => [], 'colgroup' => ['span'], 'col' => ['span'], 'thead' => [], 'tbody' => [],
+        'tfoot' => [], 'tr' => [], 'th' => ['colspan', 'rowspan', 'scope', 'abbr'], 'td' => ['colspan', 'rowspan'],
+        'a' => ['href', 'hreflang', 'target'], 'abbr' => [], 'b' => [], 'bdi' => [], 'bdo' => [], 'cite' => [],
+        'code' => [], 'data' => ['value'], 'del' => ['datetime'], 'dfn' => [], 'em' => [], 'i' => [],
+        'ins' => ['datetime'], 'kbd' => [], 'mark' => [], 'q' => [], 'ruby' => [], 'rp' => [], 'rt' => [], 's' => [],
+        'samp' => [], 'small' => [], 'span' => [], 'strong' => [], 'sub' => [], 'sup' => [], 'time' => ['datetime'],
+        'u' => [], 'var' => [],
+        'img' => ['src', 'srcset', 'sizes', 'alt', 'width', 'height', 'loading', 'decoding'],
+        'picture' => [], 'source' => ['src', 'srcset', 'sizes', 'media', 'type', 'width', 'height'],
+        'audio' => ['src', 'controls', 'loop', 'muted', 'preload'],
+        'video' => ['src', 'poster', 'controls', 'loop', 'muted', 'preload', 'playsinline', 'width', 'height'],
+        'track' => ['src', 'kind', 'srclang', 'label', 'default'],
+    ];
+
+    /** Elements that go and leave their content: old formatting, landmarks of the page, and parts of forms. */
+    private const UNWRAPPED = [
+        'html', 'body', 'main', 'header', 'footer', 'nav', 'aside', 'hgroup', 'search', 'menu', 'dir', 'center', 'font',
+        'big', 'tt', 'strike', 'acronym', 'nobr', 'marquee', 'form', 'fieldset', 'legend', 'label', 'output', 'rb',
+        'rtc', 'blink', 'listing', 'map',
+    ];
+
+    /** Links that open elsewhere cannot reach the page that they were opened from. */
+    private const LINK_RELATION = 'noopener';
+
+    /** The only other place that a link may open in: other names are frames and windows of the page. */
+    public const LINK_TARGET = '_blank';
+
+    public static function config(int $maxBytes): HtmlSanitizerConfig
+    {
+        $config = (new HtmlSanitizerConfig)
+            ->allowRelativeLinks()
+            ->allowRelativeMedias()
+            ->withAttributeSanitizer(new LinkTarget)
+            ->withMaxInputLength($maxBytes);
+        foreach (self::ELEMENTS as $element => $attributes) {
+            $config = $config->allowElement($element, [...self::EVERYWHERE, ...$attributes]);
+        }
+        foreach (self::UNWRAPPED as $element) {
+            $config = $config->blockElement($element);
+        }
+
+        return $config->forceAttribute('a', 'rel', self::LINK_RELATION);
+    }
+
+    /** @return array<string, list<string>> attributes by element, for the documentation and its test */
+    public static function all(): array
+    {
+        return array_map(fn (array $own): array => [...self::EVERYWHERE, ...$own], self::ELEMENTS);
+    }
+
+    public static function isUnwrapped(string $element): bool
+    {
+        return in_array($element, self::UNWRAPPED, true);
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content\Html;
+
+use Masterminds\HTML5\Parser\DOMTreeBuilder;
+
+/**
+ * Builds the document of a text, and stops where it would become slow: the parser's time grows with the square of the
+ * number of attributes of one tag, and of the depth of elements.
+ */
+final class LimitedTreeBuilder extends DOMTreeBuilder
+{
+    private const ATTRIBUTES = 50;
+
+    private const DEPTH = 100;
+
+    private const ELEMENTS = 20_000;
+
+    private int $elements = 0;
+
+    /**
+     * @param  string  $name
+     * @param  array<string, string|null>  $attributes
+     * @param  bool  $selfClosing
+     * @return int
+     *
+     * @throws TooComplexHtml
+     */
+    public function startTag($name, $attributes = [], $selfClosing = false)
+    {
+        if (count($attributes) > self::ATTRIBUTES) {
+            throw new TooComplexHtml('expected at most '.self::ATTRIBUTES.' attributes in each tag of the text.');
+        }
+        if (++$this->elements > self::ELEMENTS) {
+            throw new TooComplexHtml('expected at most '.number_format(self::ELEMENTS).' elements in the text.');
+        }
+        $result = parent::startTag($name, $attributes, $selfClosing);
+        $depth = 0;
+        for ($node = $this->current; $node instanceof \DOMElement; $node = $node->parentNode) {
+            if (++$depth > self::DEPTH) {
+                throw new TooComplexHtml('expected at most '.self::DEPTH.' elements inside each other in the text.');
+            }
+        }
+
+        return $result;
+    }
+
+    /** The parser collects a message for each fault; nobody reads them. */
+    public function parseError($msg, $line = 0, $col = 0): void
+    {
+    }
+}

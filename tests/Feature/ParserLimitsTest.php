@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Content\Html\SafeHtml;
+use App\Import\Csv;
+use App\Import\JsonRows;
+use App\Look\OwnStyles;
+use App\Models\Item;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Wellspring\Core\Content\Blank;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Wording\DateForm;
+use Wellspring\Core\Wording\Format;
+
+/**
+ * What comes from outside is read in a time that grows with its length, or refused with a word. Each shape takes a
+ * parser minutes that reads it again for every tag, quote or bracket (seen before there were limits: 42 s, and more).
+ */
+final class ParserLimitsTest extends TestCase
+{
+    /** Seconds on a machine that has other work to do; alone, each takes less than 2. */
+    private const SECONDS = 20.0;
+
+    /** @return iterable<string, array{string}> a megabyte each */
+    public static function markup(): iterable
+    {
+        foreach ([
+            '<b>', '<div>', '<a>', '<table><tr><td>', '<style ', '<script>', '<template>', '<p ', '<p>a', '<!--', '<!-',
+            '<![CDATA[', '<?', '<', '&', '&#x;', '<a "', '<plaintext>', '<textarea>', '</x>', '<li>x', "<a\n\"", '<svg>',
+        ] as $shape) {
+            yield $shape => [substr(str_repeat($shape, (int) ceil(1_000_000 / strlen($shape))), 0, 1_000_000)];
+        }
+        $attributes = implode(' ', array_map(fn (int $n): string => "a{$n}=1", range(1, 90_000)));
+        yield 'attributes' => ["<p {$attributes}>x</p>"];
+    }
+
+    #[DataProvider('markup')]
+    public function test_markup_is_read_in_one_go(string $html): void
+    {
+        $this->assertQuick(function () use ($html): void {
+            (new SafeHtml)->safe($html);
+            Blank::isHtml($html);
+        });
+    }
+
+    public function test_a_text_that_is_too_complex_is_refused_with_its_field_and_nothing_is_written(): void
+    {
+        $this->plantType();
+        $this->actingAs($this->manager());
+        $texts = [
+            'expected at most 50 attributes in each tag of the text.'
+                => '<p '.implode(' ', array_map(fn (int $n): string => "a{$n}=1", range(1, 51))).'>x</p>',
+            'expected at most 100 elements inside each other in the text.' => str_repeat('<b>', 101).'x',
+            'expected at most 20,000 elements in the text.' => str_repeat('<br>', 20_001).'x',
+        ];
+        foreach ($texts as $message => $text) {
+            foreach (['text', 'story'] as $field) {
+                $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'x', $field => $text]])
+                    ->assertUnprocessable()
+                    ->assertJsonFragment(['path' => $field, 'code' => 'tooComplex', 'message' => $message]);
+            }
+            $this->postJson(
+                '/manage/api/taxonomies/soils/terms',
+                ['term' => ['name' => 'Clay loam', 'description' => $text]],
+            )->assertUnprocessable()->assertJsonFragment(['path' => 'description', 'message' => $message]);
+        }
+        $this->assertSame(0, Item::query()->count());
+        $fine = str_repeat('<b>', 98).'x'.str_repeat('</b>', 98);
+        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'x', 'text' => "<p>{$fine}</p>"]])
+            ->assertCreated();
+        $this->assertSame('&lt;x y', (new SafeHtml)->safe(str_repeat('<b>', 101).'&lt;x <i>y</i>'), 'words stay');
+    }
+
+    public function test_a_text_of_a_million_different_words_is_stored_and_found_by_its_first(): void
+    {
+        $this->plantType();
+        $this->actingAs($this->manager());
+        $words = implode(' ', array_map(fn (int $n): string => 'w'.strtr((string) $n, '0123456789', 'abcdefghij'), range(
+            100_000,
+            215_000,
+        )));
+        $this->assertGreaterThan(900_000, strlen($words));
+        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'Long', 'text' => $words]])
+            ->assertCreated();
+        $found = fn (string $word): int => Item::query()
+            ->whereRaw("search @@ to_tsquery('wellspring', ?)", [$word])
+            ->count();
+        $this->assertSame([1, 1, 0], [$found('long'), $found('wbaaaaa'), $found('zzz')]);
+    }
+
+    public function test_tables_lists_style_sheets_and_patterns_are_read_in_one_go(): void
+    {
+        $open = $this->file('csv', "title\n\"".str_repeat("x\n", 2_500_000));
+        $wide = $this->file('csv', str_repeat('a,', 1_500_000)."b\n");
+        $list = $this->file('json', '['.str_repeat('{"a":1},', 1_100_000).'{}]');
+        $line = $this->file('jsonl', '{"a":"'.str_repeat('x', 4_000_001).'"}');
+        foreach ([
+            'a quote is opened' => fn () => iterator_count(Csv::rows($open)),
+            'at most 2,000 columns' => fn () => iterator_count(Csv::rows($wide)),
+            'longer than 8 MB' => fn () => iterator_count(JsonRows::of($list)),
+            'this line is longer than 4 MB' => fn () => iterator_count(JsonRows::of($line)),
+        ] as $message => $read) {
+            $this->assertQuick(function () use ($message, $read): void {
+                try {
+                    $read();
+                    $this->fail("{$message}: it was read.");
+                } catch (Refused $refused) {
+                    $this->assertStringContainsString($message, $refused->getMessage());
+                }
+            });
+        }
+        foreach (['@media all{', 'a{width:calc(', 'a{b:c}', 'a,', '/*', '@a;', 'a{b:"'] as $shape) {
+            $this->assertQuick(fn () => (new OwnStyles)->safe(str_repeat($shape, intdiv(50_000, strlen($shape)))));
+        }
+        $this->assertNotNull(DateForm::fault(str_repeat('y', 101)));
+        $this->assertQuick(fn () => $this->assertFalse(Format::saysEveryNumber(str_repeat('{n,spellout}', 50_000))));
+        $this->assertQuick(fn () => $this->assertFalse(Format::saysPlaces(str_repeat('{total,spellout}', 50_000))));
+    }
+
+    /** Quotes that span lines are still read, and counted apart in each line. */
+    public function test_a_quoted_cell_of_many_lines_is_one_cell(): void
+    {
+        $text = str_repeat("a \"\"line\"\", and more\r\n", 100_000);
+        $file = $this->file('csv', "title,text\r\nFern,\"{$text}\"\r\nOak,\"\"\"\r\n\"\"\"\r\n");
+        $this->assertQuick(function () use ($file, $text): void {
+            $rows = iterator_to_array(Csv::rows($file));
+            $this->assertSame([1, 2, 100_003], array_keys($rows));
+            $this->assertSame(['Fern', str_replace('""', '"', $text)], $rows[2]);
+            $this->assertSame(['Oak', "\"\r\n\""], $rows[100_003]);
+        });
+    }
+
+    private function assertQuick(\Closure $work): void
+    {
+        $begun = microtime(true);
+        $work();
+        $this->assertLessThan(self::SECONDS, microtime(true) - $begun);
+    }
+}
