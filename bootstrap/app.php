@@ -7,6 +7,7 @@ use App\Http\DatabaseFaults;
 use App\Http\Middleware\CsrfToken;
 use App\Http\Middleware\KeepsPages;
 use App\Http\Middleware\KnownHost;
+use App\Http\Middleware\LimitsBody;
 use App\Http\Middleware\LocalRedirects;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StartSession;
@@ -36,7 +37,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->prepend([KeepsPages::class, SecurityHeaders::class, LocalRedirects::class]);
+        $middleware->prepend([KeepsPages::class, SecurityHeaders::class, LocalRedirects::class, LimitsBody::class]);
         // After the framework's TrustProxies: only then are the host and the client's address known.
         $middleware->append([KnownHost::class, TellsOrigin::class]);
         $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_HOST

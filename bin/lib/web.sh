@@ -67,9 +67,9 @@ error_log = $VAR/log/$name-php-fpm.log
 daemonize = no
 log_limit = 65536
 process_control_timeout = ${LAST_REQUESTS}s
-$(pool site "$dir" "$user" "$(workers_of 2)" 30 20000)
-$(pool media "$dir" "$user" "$(workers_of 1)" 30 20000)
-$(pool manage "$dir" "$user" "$(workers_of 2)" 70 2000)
+$(pool site "$dir" "$user" "$(workers_of 2)" 30 20000 10 128)
+$(pool media "$dir" "$user" "$(workers_of 1)" 30 20000 10 128)
+$(pool manage "$dir" "$user" "$(workers_of 2)" 70 2000 30 512)
 CONF
     cat > "$dir/nginx.conf" <<CONF
 $nginx_user
@@ -95,7 +95,8 @@ http {
     gzip on;
     gzip_vary on;
     gzip_types text/css application/javascript application/json image/svg+xml;
-    client_max_body_size 62m;
+    # Forms of the site; the manage screens send files, and the application has a limit for each address.
+    client_max_body_size 100k;
     client_body_temp_path $dir/temp/body;
     proxy_temp_path $dir/temp/proxy;
     fastcgi_temp_path $dir/temp/fastcgi;
@@ -149,7 +150,7 @@ http {
         # Its error log would hold the secret of the link.
         location ~ ^/account/welcome/ { error_log /dev/null; try_files \$uri @site; }
         location ~ ^/manage/welcome/ { error_log /dev/null; try_files \$uri @manage; }
-        location /manage { try_files \$uri @manage; }
+        location /manage { client_max_body_size 62m; try_files \$uri @manage; }
         location @site { $(application "$dir" site 40) }
         location @manage { $(application "$dir" manage 80) }
         location @busy {
@@ -204,8 +205,8 @@ trusted_proxies() {
     done
 }
 
-# A pool of php-fpm: pool NAME FOLDER USER WORKERS SECONDS REQUESTS; each request must be done in so many seconds, and
-# a worker makes room for a new one after so many. What is kept is answered so fast that starting anew would show.
+# A pool of php-fpm: pool NAME FOLDER USER WORKERS SECONDS REQUESTS CPU MEMORY. A request ends after SECONDS, or after
+# CPU seconds of work of its own; MEMORY is in MB. A worker is replaced after so many REQUESTS.
 pool() {
     cat <<CONF
 [$1]
@@ -222,6 +223,8 @@ env[PGOPTIONS] = "-c lock_timeout=3s -c statement_timeout=60s -c idle_in_transac
 catch_workers_output = yes
 decorate_workers_output = no
 php_admin_value[realpath_cache_size] = 4M
+php_admin_value[max_execution_time] = $7
+php_admin_value[memory_limit] = ${8}M
 php_admin_value[upload_tmp_dir] = $2/temp
 php_admin_value[sys_temp_dir] = $2/temp
 php_admin_value[upload_max_filesize] = 61M

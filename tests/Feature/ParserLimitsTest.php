@@ -24,16 +24,16 @@ final class ParserLimitsTest extends TestCase
     /** Seconds on a machine that has other work to do; alone, each takes less than 2. */
     private const SECONDS = 20.0;
 
-    /** @return iterable<string, array{string}> a megabyte each */
+    /** @return iterable<string, array{string}> half a megabyte each */
     public static function markup(): iterable
     {
         foreach ([
             '<b>', '<div>', '<a>', '<table><tr><td>', '<style ', '<script>', '<template>', '<p ', '<p>a', '<!--', '<!-',
             '<![CDATA[', '<?', '<', '&', '&#x;', '<a "', '<plaintext>', '<textarea>', '</x>', '<li>x', "<a\n\"", '<svg>',
         ] as $shape) {
-            yield $shape => [substr(str_repeat($shape, (int) ceil(1_000_000 / strlen($shape))), 0, 1_000_000)];
+            yield $shape => [substr(str_repeat($shape, (int) ceil(500_000 / strlen($shape))), 0, 500_000)];
         }
-        $attributes = implode(' ', array_map(fn (int $n): string => "a{$n}=1", range(1, 90_000)));
+        $attributes = implode(' ', array_map(fn (int $n): string => "a{$n}=1", range(1, 60_000)));
         yield 'attributes' => ["<p {$attributes}>x</p>"];
     }
 
@@ -131,6 +131,42 @@ final class ParserLimitsTest extends TestCase
             $this->assertSame(['Fern', str_replace('""', '"', $text)], $rows[2]);
             $this->assertSame(['Oak', "\"\r\n\""], $rows[100_003]);
         });
+    }
+
+    public function test_an_address_takes_no_more_than_it_needs(): void
+    {
+        $this->plantType();
+        $this->actingAs($this->manager());
+        foreach ([
+            ['PUT', 'items/draft', 20_000_000, '6,000'], ['PUT', 'presets/plant', 5_000_000, '100'],
+            ['PUT', 'menus/main/draft', 2_000_000, '1,500'], ['POST', 'sign-in', 20_000, '16'],
+        ] as [$method, $path, $bytes, $limit]) {
+            $this->json($method, "/manage/api/{$path}", ['x' => str_repeat('x', $bytes)])
+                ->assertStatus(413)
+                ->assertJsonPath('problems.0.code', 'tooLarge')
+                ->assertSee("at most {$limit} kB", false);
+        }
+        $this->call('POST', '/account/sign-in', ['email' => 'x'], server: ['CONTENT_LENGTH' => '70000'])
+            ->assertStatus(413);
+        // A text as long as a text may be, and all that JSON adds to it.
+        $this->putJson('/manage/api/items/draft', ['type' => 'plant', 'values' => ['text' => str_repeat('"', 999_000)]])
+            ->assertOk();
+    }
+
+    public function test_a_menu_has_no_more_entries_than_a_page_can_show(): void
+    {
+        $this->actingAs($this->manager());
+        $link = ['link' => '/x', 'label' => 'x'];
+        $branch = $link + ['entries' => array_fill(0, 200, $link)];
+        $this->putJson('/manage/api/menus/main/draft', ['revision' => 1, 'definition' => [
+            'format' => 1, 'key' => 'main', 'entries' => array_fill(0, 6, $branch),
+        ]])->assertUnprocessable()->assertSee('at most 1,000 entries in all');
+        $broken = array_fill(0, 150, ['link' => '/x', 'label' => '', 'colour' => 1]);
+        $problems = $this->putJson('/manage/api/menus/main/draft', ['revision' => 1, 'definition' => [
+            'format' => 1, 'key' => 'main', 'entries' => $broken,
+        ]])->assertUnprocessable()->json('problems');
+        $this->assertCount(201, $problems);
+        $this->assertSame('100 more problems are not listed.', $problems[200]['message']);
     }
 
     private function assertQuick(\Closure $work): void

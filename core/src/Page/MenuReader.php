@@ -21,6 +21,9 @@ final readonly class MenuReader
     /** Entries on one level. */
     public const MAX_ENTRIES = 200;
 
+    /** Entries on all levels together: a menu stands on every page. */
+    public const MAX_IN_ALL = 1_000;
+
     /** Levels of entries below each other. */
     public const MAX_DEPTH = 5;
 
@@ -44,17 +47,32 @@ final readonly class MenuReader
         if ($key !== '' && preg_match(Module::KEY, $key) !== 1) {
             $shape->wrong('key', '1 to 64 small letters, digits and hyphens', $key);
         }
-        $entries = $this->entries($shape, $problems, 1);
+        $left = self::MAX_IN_ALL;
+        $entries = $this->entries($shape, $problems, 1, $left);
+        if ($left < 0) {
+            $problems->add(
+                'entries',
+                ProblemCode::TooMany,
+                'expected at most '.number_format(self::MAX_IN_ALL).' entries in all.',
+            );
+        }
         $shape->noOthers();
         $problems->refuseIfAny();
 
         return new MenuDefinition($key, $entries);
     }
 
-    /** @return list<MenuEntry> */
-    private function entries(Shape $in, Problems $problems, int $depth): array
+    /**
+     * @param  int  $left  entries that the menu may still have; below zero nothing more is read
+     * @return list<MenuEntry>
+     */
+    private function entries(Shape $in, Problems $problems, int $depth, int &$left): array
     {
         $given = $in->items('entries');
+        $left -= count($given);
+        if ($left < 0) {
+            return [];
+        }
         if (count($given) > self::MAX_ENTRIES) {
             $in->wrong('entries', 'at most '.self::MAX_ENTRIES, $given);
         }
@@ -69,13 +87,13 @@ final readonly class MenuReader
         }
         $entries = [];
         foreach (array_slice($given, 0, self::MAX_ENTRIES) as $i => $one) {
-            $entries[] = $this->entry(new Shape($one, Path::to($in->at('entries'), $i), $problems), $problems, $depth);
+            $entries[] = $this->entry(new Shape($one, Path::to($in->at('entries'), $i), $problems), $problems, $depth, $left);
         }
 
         return array_values(array_filter($entries));
     }
 
-    private function entry(Shape $shape, Problems $problems, int $depth): ?MenuEntry
+    private function entry(Shape $shape, Problems $problems, int $depth, int &$left): ?MenuEntry
     {
         $said = array_values(array_filter(
             MenuTarget::cases(),
@@ -96,7 +114,7 @@ final readonly class MenuReader
         // What a module fills is called and stands as its records do.
         if ($said[0] !== MenuTarget::Module) {
             $label = $shape->has('label') || $said[0] === MenuTarget::Link ? $shape->text('label') : null;
-            $entries = $this->entries($shape, $problems, $depth + 1);
+            $entries = $this->entries($shape, $problems, $depth + 1, $left);
         }
         $shape->noOthers();
 

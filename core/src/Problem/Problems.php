@@ -7,8 +7,13 @@ namespace Wellspring\Core\Problem;
 /** Gathers faults while something is read. */
 final class Problems
 {
+    /** Problems that are told; more are only counted. */
+    private const TOLD = 200;
+
     /** @var list<Problem> */
     private array $found = [];
+
+    private int $untold = 0;
 
     /** @var list<string> places of the parts that were set aside */
     private array $aside = [];
@@ -19,22 +24,25 @@ final class Problems
     /** @param  array<string, scalar|null>  $variables */
     public function add(string $path, ProblemCode $code, string $message, array $variables = []): void
     {
-        $this->found[] = new Problem($path, $code, $message, $variables);
+        $this->tell(new Problem($path, $code, $message, $variables));
+    }
+
+    private function tell(Problem $problem): void
+    {
+        count($this->found) < self::TOLD ? $this->found[] = $problem : $this->untold++;
         $this->outside++;
     }
 
     /** @param  list<Problem>  $problems */
     public function merge(array $problems): void
     {
-        array_push($this->found, ...$problems);
-        $this->outside += count($problems);
+        array_map($this->tell(...), $problems);
     }
 
     public function take(Refused $refused, string $prefix): void
     {
         foreach ($refused->problems as $problem) {
-            $this->found[] = $problem->under($prefix);
-            $this->outside++;
+            $this->tell($problem->under($prefix));
         }
     }
 
@@ -80,14 +88,17 @@ final class Problems
     /** @return list<Problem> */
     public function all(): array
     {
-        return $this->found;
+        return $this->untold === 0 ? $this->found : [
+            ...$this->found,
+            new Problem('', ProblemCode::TooMany, number_format($this->untold).' more problems are not listed.'),
+        ];
     }
 
     /** @throws Refused when anything was found */
     public function refuseIfAny(): void
     {
         if ($this->found !== []) {
-            throw new Refused($this->found);
+            throw new Refused($this->all());
         }
     }
 }

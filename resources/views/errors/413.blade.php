@@ -1,3 +1,3 @@
 @extends('errors.layout')
 @section('title', 'This is too large')
-@section('advice', 'The server takes 60 MB at most. Go back and choose something smaller.')
+@section('advice', 'The site takes less than this here. Go back and send something smaller.')

@@ -76,7 +76,7 @@ function messageOf(status: number, body: { message?: string }, retryAfter: strin
 		case 401:
 			return "You are signed out.";
 		case 413:
-			return "This is too large for the server; 60 MB is the most.";
+			return "This is too large for the server; files may have 60 MB.";
 		case 419:
 			return "This page is out of date. Load it again; what you typed is kept.";
 		case 429:
