@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Content\StaleWrite;
 use App\Http\DatabaseFaults;
 use App\Http\Middleware\CsrfToken;
+use App\Http\Middleware\EndsSessions;
 use App\Http\Middleware\KeepsPages;
 use App\Http\Middleware\KnownHost;
 use App\Http\Middleware\LimitsBody;
@@ -14,6 +15,7 @@ use App\Http\Middleware\StartSession;
 use App\Http\Middleware\TellsOrigin;
 use App\Http\Resources\Refusal;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\QueryException;
@@ -42,10 +44,12 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->append([KnownHost::class, TellsOrigin::class]);
         $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_HOST
             | Request::HEADER_X_FORWARDED_PORT | Request::HEADER_X_FORWARDED_PROTO);
-        $middleware->web(replace: [
+        $middleware->web(append: [EndsSessions::class], replace: [
             ValidateCsrfToken::class => CsrfToken::class,
             LaravelStartSession::class => StartSession::class,
         ]);
+        // Before `auth` and `guest`, which the framework puts first.
+        $middleware->prependToPriorityList(AuthenticatesRequests::class, EndsSessions::class);
         // What the manage screens send is read as it was typed; core says what is dropped.
         $fromManage = fn (Request $request): bool => $request->is('manage/api/*');
         $middleware->trimStrings([$fromManage]);

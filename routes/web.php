@@ -9,7 +9,6 @@ use App\Http\Controllers\MediaController;
 use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SiteController;
 use App\Http\Controllers\SitemapController;
-use App\Http\Middleware\ActiveAccount;
 use App\Http\Middleware\CountsViews;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Http\Middleware\LimitsQueryTime;
@@ -31,7 +30,7 @@ Route::middleware('guest')->group(function (): void {
 Route::get('/manage/api/token', [Manage\SignInController::class, 'token']);
 Route::post('/manage/api/sign-in', [Manage\SignInController::class, 'signInAgain']);
 
-Route::middleware(['auth', ActiveAccount::class])->prefix('manage')->group(function (): void {
+Route::middleware(['auth'])->prefix('manage')->group(function (): void {
     Route::prefix('api')->middleware('can:enter')->group(function (): void {
         Route::get('start', Manage\StartController::class);
         Route::get('find', Manage\FindController::class);

@@ -31,6 +31,7 @@ final readonly class ItemQuery
         private Compiler $compiler,
         private CatalogueStore $catalogue,
         private ContextFactory $contexts,
+        private PeopleNames $names,
     ) {
     }
 
@@ -61,7 +62,11 @@ final readonly class ItemQuery
             : ($asked['where'] ?? null);
         if (is_array($where) && $where !== []) {
             $problems = new Problems;
-            $group = ConditionReader::for($type, $this->catalogue->catalogue(), $problems)->group($where, 'where', 1);
+            $group = ConditionReader::for($type, $this->catalogue->catalogue(), $problems)->group(
+                $this->names->askedBy($who, $type, $where),
+                'where',
+                1,
+            );
             $problems->refuseIfAny();
             if ($group !== null) {
                 $context = $this->contexts->at(new \DateTimeImmutable, Viewer::member($who->email));

@@ -5,22 +5,30 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Audit\AuditTrail;
+use App\Audit\ClientNetwork;
 use App\Models\AuditAction;
 use App\Models\User;
 use App\People\DemoAccounts;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Sleep;
 use Wellspring\Core\Text\Whitespace;
 
 /** Signing in and out, on the site and in Manage. */
 final class SignIn
 {
-    /**
-     * Wrong tries in a minute: of one address for one person, of one address for anybody, and of anybody for one
-     * person.
-     */
-    private const TRIES = ['both' => 5, 'address' => 20, 'person' => 20];
+    /** Tries in a minute from one network: for one person, and for anybody. */
+    private const TRIES = ['both' => 5, 'network' => 20];
+
+    /** Tries in a minute for one person from everywhere; more are answered slowly, the right one among them. */
+    private const TRIES_FOR_PERSON = 20;
+
+    private const SLOW_MILLISECONDS = 1_500;
+
+    private const SECONDS = 60;
 
     /**
      * @param  list<'manager'|'author'|'member'>  $roles  of whom may sign in here
@@ -33,39 +41,71 @@ final class SignIn
             'password' => ['required', 'string', 'max:200'],
         ]);
         $email = mb_strtolower(Whitespace::trim($credentials['email']));
-        $limits = [
-            'both' => "sign-in:{$email}|{$request->ip()}",
-            'address' => "sign-in:{$request->ip()}",
-            'person' => "sign-in:{$email}",
-        ];
+        $network = ClientNetwork::of((string) $request->ip());
+        $limits = ['both' => "sign-in:{$email}|{$network}", 'network' => "sign-in:{$network}"];
+        // Each try is counted before it is checked: of many at the same moment, no more are checked than the limit.
         foreach ($limits as $limit => $key) {
-            if (RateLimiter::tooManyAttempts($key, self::TRIES[$limit])) {
-                return 'Too many wrong tries. Try again in '.RateLimiter::availableIn($key).' seconds.';
+            if (RateLimiter::hit($key, self::SECONDS) > self::TRIES[$limit]) {
+                return 'Too many wrong tries. Try again in '.max(1, RateLimiter::availableIn($key)).' seconds.';
             }
+        }
+        if (RateLimiter::hit("sign-in:{$email}", self::SECONDS) > self::TRIES_FOR_PERSON) {
+            Sleep::for(self::SLOW_MILLISECONDS)->milliseconds();
         }
         if ($credentials['password'] === DemoAccounts::PASSWORD && ! DemoAccounts::openThisSite()) {
             return 'This is the published password of the demo, which opens no other site. On the server, php artisan '
                 .'wellspring:manager gives a link for a new one.';
         }
-        if (! Auth::attempt([
-            'email' => $email,
-            'password' => $credentials['password'],
-            'active' => true,
-            'role' => $roles,
-        ])) {
-            array_map(fn (string $key): int => RateLimiter::hit($key, 60), $limits);
+        $user = User::query()->where('email', $email)->first();
+        if (! self::opens($user, $credentials['password'], $roles)) {
             AuditTrail::record(AuditAction::SignInFailed, $email);
 
             return 'This e-mail address and password do not belong together'
                 .(in_array('member', $roles, true) ? '.' : ', or may not manage the site.');
         }
         RateLimiter::clear($limits['both']);
-        RateLimiter::clear($limits['person']);
+        RateLimiter::decrement($limits['network'], self::SECONDS);
+        RateLimiter::decrement("sign-in:{$email}", self::SECONDS);
+        Auth::login($user);
 
         return null;
     }
 
-    /** Gives whoever has just signed in a session of their own. */
+    /**
+     * Whether the password opens the account. A hash is checked in every case, so that the time is the same whether or
+     * not there is an account.
+     *
+     * @param  list<string>  $roles
+     *
+     * @phpstan-assert-if-true User $user
+     */
+    private static function opens(?User $user, string $password, array $roles): bool
+    {
+        $hash = $user->password ?? self::hashOfNobody();
+        $isRight = Hash::check($password, $hash);
+        if ($user === null || $user->password === null || ! $isRight) {
+            return false;
+        }
+        if (! $user->active || ! in_array($user->role, $roles, true)) {
+            return false;
+        }
+        if (Hash::needsRehash($hash)) {
+            $user->update(['password' => $password]);
+        }
+
+        return true;
+    }
+
+    /** A hash of a password that nobody has, as slow to check as the others. */
+    private static function hashOfNobody(): string
+    {
+        return (string) Cache::rememberForever(
+            'sign-in:nobody:'.json_encode(config('hashing')),
+            fn (): string => Hash::make(bin2hex(random_bytes(16))),
+        );
+    }
+
+    /** Gives a person who has just signed in a session of their own. */
     public function enter(Request $request): void
     {
         $request->session()->regenerate();

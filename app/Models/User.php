@@ -24,8 +24,6 @@ use Wellspring\Core\Text\Slug;
  * @property 'manager'|'author'|'member' $role
  * @property bool $active
  * @property string|null $password hashed; null until the invitation is taken up
- * @property string|null $invitation hash of the invitation's secret
- * @property CarbonImmutable|null $invited_until
  * @property string $session_key changes where all sessions are to end
  * @property CarbonImmutable|null $signed_in_at
  * @property CarbonImmutable $created_at
@@ -46,12 +44,10 @@ final class User extends Authenticatable
         'password',
         'role',
         'active',
-        'invitation',
-        'invited_until',
         'signed_in_at',
     ];
 
-    protected $hidden = ['password', 'remember_token', 'invitation', 'session_key'];
+    protected $hidden = ['password', 'remember_token', 'session_key'];
 
     protected $attributes = ['role' => 'member', 'active' => true, 'slug' => null, 'session_key' => ''];
 
@@ -78,7 +74,6 @@ final class User extends Authenticatable
         return [
             'password' => 'hashed',
             'active' => 'bool',
-            'invited_until' => 'immutable_datetime',
             'signed_in_at' => 'immutable_datetime',
             'created_at' => 'immutable_datetime',
         ];

@@ -4,19 +4,30 @@ declare(strict_types=1);
 
 namespace App\People;
 
-use Illuminate\Bus\Queueable;
 use Illuminate\Mail\Mailable;
 use Illuminate\Mail\Mailables\Content;
 use Illuminate\Mail\Mailables\Envelope;
 use Wellspring\Core\Context\SiteSettings;
 
-/** The message with the link under which somebody chooses a password. */
+/** The letter with the link under which a person chooses a password. */
 final class AccountLink extends Mailable
 {
-    use Queueable;
+    /** @param  string  $valid  how long the link is valid: `60 minutes` */
+    private function __construct(
+        public readonly string $name,
+        private readonly string $secret,
+        private readonly string $valid,
+    ) {
+    }
 
-    public function __construct(public readonly string $name, private readonly string $secret)
+    public static function invitation(string $name, string $secret): self
     {
+        return new self($name, $secret, AccountLinks::INVITATION_DAYS.' days');
+    }
+
+    public static function password(string $name, string $secret): self
+    {
+        return new self($name, $secret, AccountLinks::PASSWORD_MINUTES.' minutes');
     }
 
     public function envelope(): Envelope
@@ -27,7 +38,7 @@ final class AccountLink extends Mailable
     public function content(): Content
     {
         return new Content(text: 'site.account.message', with: [
-            'link' => rtrim(config()->string('app.url'), '/')."/account/welcome/{$this->secret}",
+            'link' => AccountLinks::address($this->secret, 'account'), 'valid' => $this->valid,
         ]);
     }
 }

@@ -10,12 +10,12 @@ use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * What people do about their own accounts. Whoever asks is told nothing of whether an account exists: what there is to
- * say is sent to its address.
+ * What people do about their own accounts. Nobody is told whether an account exists: a letter to its address says what
+ * there is to say. Jobs\SendAccountLink calls this away from the request.
  */
 final readonly class Accounts
 {
-    public function __construct(private People $people, private SiteSettings $site)
+    public function __construct(private People $people, private AccountLinks $links, private SiteSettings $site)
     {
     }
 
@@ -25,29 +25,24 @@ final readonly class Accounts
         return $this->site->mayVisitorsSignUp;
     }
 
-    /** Makes a member's account that is closed until its link is opened; whoever has one already is sent a new link. */
+    /** Makes a member's account that is closed until its link is opened; a person who has one gets a new link. */
     public function signUp(string $name, string $email): void
     {
         try {
             [$user, $secret] = $this->people->invite($name, $email, 'member', []);
             $user->update(['active' => false]);
-            $this->send($user, $secret);
+            Mail::to($user->email)->send(AccountLink::invitation($user->name, $secret));
         } catch (Refused) {
             $this->sendLink($email);
         }
     }
 
-    /** Sends a link under which a new password is chosen, where there is an account that is not closed. */
+    /** Sends a link for a new password, if there is an account and it is open or waits for its first password. */
     public function sendLink(string $email): void
     {
         $user = User::query()->where('email', mb_strtolower(trim($email)))->first();
-        if ($user !== null && ($user->active || $user->invitation !== null)) {
-            $this->send($user, $this->people->newLink($user));
+        if ($user !== null && ($user->active || $this->links->isInvited($user))) {
+            Mail::to($user->email)->send(AccountLink::password($user->name, $this->links->forPassword($user)));
         }
-    }
-
-    private function send(User $user, string $secret): void
-    {
-        Mail::to($user->email)->queue(new AccountLink($user->name, $secret));
     }
 }

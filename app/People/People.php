@@ -9,7 +9,6 @@ use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\Group;
 use App\Models\User;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -22,8 +21,9 @@ use Wellspring\Core\Text\Whitespace;
 /** Keeps the site's people: who they are, what they may do, and that somebody always manages the site. */
 final readonly class People
 {
-    /** Days that an invitation holds. */
-    public const INVITATION_DAYS = 7;
+    public function __construct(private AccountLinks $links)
+    {
+    }
 
     /**
      * @param  list<int>  $groups  ids
@@ -43,29 +43,43 @@ final readonly class People
         $user->groups()->sync($groups);
         AuditTrail::record(AuditAction::Invited, $user->name, ['email' => $user->email, 'role' => $role]);
 
-        return [$user, $this->newLink($user)];
+        return [$user, $this->links->invite($user)];
     }
 
-    /** A new secret for setting a password; an older one no longer opens. */
+    /**
+     * A link for a person who is there: an invitation until they have chosen a password, then one for a new password.
+     *
+     * @return string its secret
+     */
     public function newLink(User $user): string
     {
-        $secret = Str::random(40);
-        $user->update([
-            'invitation' => hash('sha256', $secret),
-            'invited_until' => now()->addDays(self::INVITATION_DAYS),
-        ]);
-
-        return $secret;
+        return $user->password === null ? $this->links->invite($user) : $this->links->forPassword($user);
     }
 
     public function invited(string $secret): ?User
     {
-        return User::query()
-            ->where('invitation', hash('sha256', $secret))
-            ->where('invited_until', '>', now())
-            // Whoever signed up is let in by this very link; whoever was shut out has no link.
-            ->where(fn (Builder $query) => $query->where('active', true)->orWhereNull('password'))
-            ->first();
+        return $this->links->person($secret);
+    }
+
+    /**
+     * Sets the password of the person whom the link belongs to, and uses the link up.
+     *
+     * @return User|null null if the link is not valid, or no longer
+     *
+     * @throws Refused when it is the demo's published password; the link stays
+     */
+    public function choosePassword(string $secret, string $password): ?User
+    {
+        self::refusePublished($password);
+
+        return DB::transaction(function () use ($secret, $password): ?User {
+            $user = $this->links->redeem($secret);
+            if ($user !== null) {
+                $this->changePassword($user, $password);
+            }
+
+            return $user;
+        });
     }
 
     /**
@@ -104,7 +118,7 @@ final readonly class People
                 'groups' => $user->groups()->orderBy('key')->pluck('key')->all(),
             ];
             if (! $active) {
-                $user->update(['invitation' => null, 'invited_until' => null]);
+                $this->links->void($user);
                 $this->endSessions($user);
             }
             if ($before !== $after) {
@@ -133,6 +147,16 @@ final readonly class People
      */
     public function changePassword(User $user, string $password): void
     {
+        self::refusePublished($password);
+        $user->update(['password' => $password, 'active' => true]);
+        $this->links->void($user);
+        $this->endSessions($user);
+        AuditTrail::record(AuditAction::PasswordChanged, $user->name, ['email' => $user->email]);
+    }
+
+    /** @throws Refused */
+    private static function refusePublished(string $password): void
+    {
         if ($password === DemoAccounts::PASSWORD) {
             throw Refused::because(
                 'password',
@@ -140,11 +164,6 @@ final readonly class People
                 'this is the published password of the demo; choose another.',
             );
         }
-        $user->update([
-            'password' => $password, 'invitation' => null, 'invited_until' => null, 'active' => true,
-        ]);
-        $this->endSessions($user);
-        AuditTrail::record(AuditAction::PasswordChanged, $user->name, ['email' => $user->email]);
     }
 
     private function endSessions(User $user): void

@@ -27,6 +27,7 @@ use App\Listing\OrderSql;
 use App\Listing\PostgresLanguage;
 use App\Listing\ResultCache;
 use App\Look\LookSheets;
+use App\Mail\OutboxTransport;
 use App\Media\DrawUpload;
 use App\Models\User;
 use App\Modules\BulkModuleChange;
@@ -51,6 +52,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
@@ -180,6 +182,7 @@ final class AppServiceProvider extends ServiceProvider
                 Limit::perHour(10)->by('letters to '.mb_strtolower(is_string($email) ? mb_scrub($email) : '')),
             ];
         });
+        Mail::extend(OutboxTransport::NAME, fn (): OutboxTransport => app(OutboxTransport::class));
         // Paths alone: a page that is kept names no host or port that a request brought.
         Vite::createAssetPathsUsing(fn (string $path): string => "/{$path}");
         Model::shouldBeStrict(! app()->isProduction());

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Views;
 
+use App\Audit\ClientNetwork;
+
 /** Whether a request is somebody who looks at a page. Needs nothing of the framework. */
 final readonly class CountableVisit
 {
@@ -11,7 +13,7 @@ final readonly class CountableVisit
     private const PROGRAMS = '/bot\b|bot[\/;_ -]|crawl|spider|slurp|preview|fetch|scan|monitor|check|archiv'
         .'|curl|wget|python|java\/|ruby|perl|php|go-http|httpclient|headless|lighthouse|feed|rss|validator/i';
 
-    /** @param  string  $visitor  a hash of address and browser */
+    /** @param  string  $visitor  a hash of the client's network: a browser may call itself anything */
     private function __construct(public string $visitor)
     {
     }
@@ -29,6 +31,6 @@ final readonly class CountableVisit
             || preg_match(self::PROGRAMS, $agent) === 1
             || str_contains($purpose, 'prefetch')
             ? null
-            : new self(hash('sha256', "{$ip} {$agent}"));
+            : new self(hash('sha256', ClientNetwork::of($ip)));
     }
 }

@@ -8,9 +8,9 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Time\Calendar;
 
 /**
- * Counts views of items, one number an item and day. Nothing about a visitor is stored: that the same one has looked
- * within half an hour is told by a hash of address and browser under a secret that is made anew each day; both are
- * removed when they have run out.
+ * Counts views of items, one number an item and day, and one view for a network in half an hour. Nothing about a
+ * visitor is stored: a hash of the network, under a secret that is new each day, tells that it was counted. Both are
+ * removed when they have expired.
  */
 final readonly class ViewCounter
 {

@@ -32,7 +32,7 @@ final class LayersTest extends TestCase
         'Views',
         'Site',
         'Search',
-        'Media', 'Import', 'Export', 'People', 'Sets', 'Demo', 'Bench',
+        'Media', 'Import', 'Export', 'Mail', 'People', 'Sets', 'Demo', 'Bench',
     ];
 
     /** Laravel's own folders of the application, which put the others to use and are used by none of them. */

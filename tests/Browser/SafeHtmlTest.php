@@ -106,8 +106,7 @@ final class SafeHtmlTest extends BrowserTestCase
             '<portal src="https://evil.example/">x</portal>y' => 'y',
             '<dialog open id=content>x</dialog>y' => 'y',
             '<li>x</li>' => 'x',
-            '<a href="https://a.example/" rel="opener" target="_top">x</a>'
-                => '<a href="https://a.example/" rel="noopener">x</a>',
+            '<a href="https://a.example/" rel="opener" target="_top">x</a>' => '<a href="https://a.example/" rel="noopener">x</a>',
             '<a href="/x" target="_BLANK">x</a>' => '<a href="/x" target="_blank" rel="noopener">x</a>',
             '<a href="javascript:x()">x</a>' => '<a rel="noopener">x</a>',
             '<form action="/x"><button>Send</button>x</form>' => 'x',

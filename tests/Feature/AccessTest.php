@@ -10,12 +10,13 @@ use App\Models\Change;
 use App\Models\Media;
 use App\Models\Task;
 use App\Models\User;
-use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
 use App\Site\PageCache\RequestOrigin;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Exception\SuspiciousOperationException;
 use Symfony\Component\HttpFoundation\ServerBag;
 
@@ -296,6 +297,64 @@ final class AccessTest extends TestCase
             $this->assertSame($status, $answer->baseResponse->getStatusCode(), $page);
             $this->assertStringNotContainsString('in the log alone', $content);
         }
+    }
+
+    public function test_an_ended_session_is_nobodys_at_every_route(): void
+    {
+        $this->plantType();
+        $this->publishPage([
+            'key' => 'home', 'address' => '/', 'title' => 'Home', 'bands' => [['key' => 'body', 'slots' => [
+                ['share' => 12, 'blocks' => [
+                    ['block' => 'accountLinks'], ['block' => 'heading', 'text' => 'Inside', 'audience' => ['members']],
+                ]],
+            ]]],
+        ]);
+        $user = $this->manager();
+        $ask = function (string $route, User $as, string $key): TestResponse {
+            [$method, $uri] = explode(' ', $route, 2);
+            $this->app['auth']->forgetGuards();
+            $this->flushSession();
+            $this->withSession([User::SESSION_KEY => $key]);
+            $this->actingAs($as);
+            $path = '/'.preg_replace(['/\{(key|secret|name|file|hash)\}/', '/\{\w+\?\}/', '/\{\w+\}/'], ['x', '', '1'], $uri);
+            DB::beginTransaction();
+            $answer = $this->withUnencryptedCookie(config()->string('session.cookie'), 'x')->call($method, $path);
+            DB::rollBack();
+            app(CatalogueStore::class)->forget();
+
+            return $answer;
+        };
+        $told = fn (string $content): bool => preg_match('/m@example\.org|Marigold|Inside/', $content) === 1;
+        $shown = 0;
+        foreach ($this->routes() as $route) {
+            $shown += $told((string) $ask($route, $user->refresh(), $user->session_key)->getContent()) ? 1 : 0;
+            $closed = $user->replicate();
+            foreach (['ended elsewhere' => $user, 'closed' => $closed->forceFill(['id' => $user->id, 'active' => false])] as $how => $as) {
+                $key = $how === 'closed' ? $user->session_key : 'the key of before';
+                $answer = $ask($route, $as, $key);
+                $this->assertFalse($told((string) $answer->getContent()), "{$route}, {$how}");
+            }
+        }
+        $this->assertGreaterThan(2, $shown, 'with a session that holds, some routes do tell');
+        $gone = fn (string $path) => $ask("GET {$path}", $user, 'the key of before');
+        $gone('account')->assertRedirect('/account/sign-in');
+        $gone('manage/api/start')->assertUnauthorized();
+        $gone('manage')->assertRedirect('/manage/sign-in');
+    }
+
+    public function test_a_cookie_of_no_session_makes_none_on_visitors_pages(): void
+    {
+        config(['session.driver' => 'database']);
+        $this->app->forgetInstance('session.store');
+        $this->pageAt('/shop');
+        $name = config()->string('session.cookie');
+        foreach (range(1, 5) as $n) {
+            $answer = $this->withUnencryptedCookie($name, "garbage{$n}")->get('/shop')->assertOk();
+            $this->assertSame([], $answer->headers->getCookies());
+            $answer = $this->withCookie($name, str_repeat((string) $n, 40))->get('/search')->assertOk();
+            $this->assertSame([], $answer->headers->getCookies());
+        }
+        $this->assertSame(0, DB::table('sessions')->count());
     }
 
     public function test_a_forged_host_is_answered_plainly_and_no_link_follows_it(): void

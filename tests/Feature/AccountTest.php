@@ -5,9 +5,16 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\User;
+use App\People\AccountLinks;
+use App\People\People;
+use Illuminate\Contracts\Hashing\Hasher as HasherContract;
+use Illuminate\Hashing\BcryptHasher;
 use Illuminate\Mail\Mailer;
 use Illuminate\Mail\Transport\ArrayTransport;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\Mime\Email;
@@ -100,6 +107,86 @@ final class AccountTest extends TestCase
         config(['site.sign_up' => false]);
         $this->get('/account/sign-up')->assertNotFound();
         $this->get('/')->assertDontSee('Sign up');
+    }
+
+    public function test_a_stranger_who_types_an_address_voids_no_invitation_and_a_link_opens_once(): void
+    {
+        [$lys, $secret] = app(People::class)->invite('Lys', 'lys@example.org', 'member', []);
+        $this->withSession([])->post('/account/password', $this->form(['email' => $lys->email]));
+        $asked = $this->linkSent($lys->email);
+        $this->assertNotSame("/account/welcome/{$secret}", $asked);
+        $this->get("/account/welcome/{$secret}")->assertSee('Welcome, Lys');
+        $this->travel(61)->minutes();
+        $this->get($asked)->assertSee('no longer good');
+        $chosen = ['password' => self::PASSWORD, 'password_confirmation' => self::PASSWORD];
+        $other = app(AccountLinks::class)->forPassword($lys);
+        $this->post("/account/welcome/{$secret}", $this->form($chosen))->assertRedirect('/account');
+        Auth::logout();
+        foreach ([$secret, $other] as $used) {
+            $this->get("/account/welcome/{$used}")->assertSee('no longer good');
+            $this->post("/account/welcome/{$used}", $this->form($chosen));
+            $this->assertGuest();
+        }
+        // An invitation runs out after seven days; a closed account has no link at all.
+        [$kit, $secret] = app(People::class)->invite('Kit', 'kit@example.org', 'member', []);
+        $this->travel(7)->days();
+        $this->get("/account/welcome/{$secret}")->assertSee('no longer good');
+        $this->withSession([])->post('/account/password', $this->form(['email' => $kit->email]));
+        $this->get($this->linkSent($kit->email))->assertSee('Welcome, Kit');
+        app(People::class)->update($kit, 'Kit', 'member', false, []);
+        $sent = count($this->sent());
+        $this->withSession([])->post('/account/password', $this->form(['email' => $kit->email]));
+        $this->assertCount($sent, $this->sent());
+    }
+
+    public function test_a_wrong_password_is_checked_as_long_for_somebody_as_for_nobody(): void
+    {
+        User::query()->create(['name' => 'Ada', 'email' => 'ada@example.org', 'password' => self::PASSWORD]);
+        User::query()->create(['name' => 'Lys', 'email' => 'lys@example.org']);
+        $checked = [];
+        Hash::extend('counting', function () use (&$checked): HasherContract {
+            return new class($checked) extends BcryptHasher
+            {
+                /** @param  list<int>  $checked  costs of the hashes that were checked */
+                public function __construct(private array &$checked)
+                {
+                    parent::__construct(['rounds' => 4]);
+                }
+
+                public function check($value, $hashedValue, array $options = [])
+                {
+                    $this->checked[] = (int) (password_get_info((string) $hashedValue)['options']['cost'] ?? 0);
+
+                    return parent::check($value, $hashedValue, $options);
+                }
+            };
+        });
+        config(['hashing.driver' => 'counting']);
+        foreach (['ada@example.org', 'lys@example.org', 'nobody@example.org'] as $email) {
+            $this->post('/account/sign-in', ['email' => $email, 'password' => 'wrong one']);
+        }
+        $this->assertSame([4, 4, 4], $checked, 'one hash of the same cost for each');
+    }
+
+    public function test_letters_wait_in_the_outbox_and_stand_in_no_log(): void
+    {
+        config(['mail.default' => 'outbox']);
+        [$lys] = app(People::class)->invite('Lys', 'lys@example.org', 'member', []);
+        $log = $this->file('log', '');
+        config(['logging.default' => 'lines', 'logging.channels.lines.handler_with.stream' => $log]);
+        $this->withSession([])->post('/account/password', $this->form(['email' => $lys->email]));
+        $this->assertSame('', file_get_contents($log));
+        $row = DB::table('outbox_letters')->sole();
+        $this->assertStringNotContainsString('welcome', json_encode($row, JSON_THROW_ON_ERROR), 'encrypted');
+        $this->assertSame(0, Artisan::call('wellspring:outbox', ['--json' => true]));
+        $this->assertSame('lys@example.org', json_decode(Artisan::output(), true)['to']);
+        $this->assertSame(0, Artisan::call('wellspring:outbox', ['letter' => (string) $row->id]));
+        preg_match('~http://localhost(/account/welcome/\w+)~', Artisan::output(), $link);
+        $this->get($link[1] ?? '')->assertSee('Welcome, Lys');
+        $this->assertSame(1, Artisan::call('wellspring:outbox', ['letter' => '0']));
+        $this->travel(31)->days();
+        Artisan::call('wellspring:tidy');
+        $this->assertSame(0, DB::table('outbox_letters')->count());
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> as the form of a kept page, without a token */

@@ -51,8 +51,7 @@ final class ParserLimitsTest extends TestCase
         $this->plantType();
         $this->actingAs($this->manager());
         $texts = [
-            'expected at most 50 attributes in each tag of the text.'
-                => '<p '.implode(' ', array_map(fn (int $n): string => "a{$n}=1", range(1, 51))).'>x</p>',
+            'expected at most 50 attributes in each tag of the text.' => '<p '.implode(' ', array_map(fn (int $n): string => "a{$n}=1", range(1, 51))).'>x</p>',
             'expected at most 100 elements inside each other in the text.' => str_repeat('<b>', 101).'x',
             'expected at most 20,000 elements in the text.' => str_repeat('<br>', 20_001).'x',
         ];

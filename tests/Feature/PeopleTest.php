@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Item;
 use App\Models\User;
+use App\People\People;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 
@@ -67,11 +68,14 @@ final class PeopleTest extends TestCase
             ['current' => 'long enough now', 'password' => 'another long one'],
         )->assertOk();
         $this->assertTrue(Auth::validate(['email' => 'osric@example.org', 'password' => 'another long one']));
-        User::query()
-            ->where('email', 'osric@example.org')
-            ->update(['invitation' => hash('sha256', 'old'), 'invited_until' => now()->subMinute()]);
         Auth::logout();
-        $this->get('/manage/welcome/old')->assertSee('no longer good');
+        $osric = User::query()->where('email', 'osric@example.org')->firstOrFail();
+        [$first, $second] = [app(People::class)->newLink($osric), app(People::class)->newLink($osric)];
+        $this->get("/manage/welcome/{$first}")->assertSee('Welcome');
+        $this->travel(59)->minutes();
+        $this->get("/manage/welcome/{$second}")->assertSee('Welcome');
+        $this->travel(1)->minutes();
+        $this->get("/manage/welcome/{$second}")->assertSee('no longer good');
     }
 
     public function test_the_last_manager_stays_and_who_goes_is_out_at_once(): void

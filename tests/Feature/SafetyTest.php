@@ -30,8 +30,8 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Sleep;
 use Tests\Support\Garden;
 use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Content\File\TypeFile;
@@ -138,31 +138,36 @@ final class SafetyTest extends TestCase
 
     public function test_signing_in_and_searching_are_limited_and_a_search_leaves_nothing_behind(): void
     {
+        Sleep::fake();
         $this->plantType();
         $this->manager();
-        foreach (['m@example.org', 'somebody@example.org'] as $email) {
-            RateLimiter::clear("sign-in:{$email}|127.0.0.1");
-        }
-        $try = fn (string $email, string $from = '127.0.0.1') => $this->withServerVariables(['REMOTE_ADDR' => $from])
-            ->postJson('/manage/api/sign-in', ['email' => $email, 'password' => 'wrong'])
+        $send = fn (string $email, string $from, string $password) => $this
+            ->withServerVariables(['REMOTE_ADDR' => $from])
+            ->postJson('/manage/api/sign-in', ['email' => $email, 'password' => $password]);
+        $try = fn (string $email, string $from = '127.0.0.1') => $send($email, $from, 'wrong')
             ->json('problems.0.message');
         foreach (range(1, 5) as $n) {
             $this->assertStringStartsWith('This e-mail', $try('m@example.org'));
         }
-        $this->assertStringStartsWith('Too many', $try('m@example.org'), 'one address for one person');
-        $this->assertStringStartsWith(
-            'This e-mail',
-            $try('m@example.org', '10.0.0.1'),
-            'from elsewhere the person may come in',
-        );
+        $this->assertStringStartsWith('Too many', $try('m@example.org'), 'one network for one person');
         foreach (range(1, 15) as $n) {
-            $try("guess{$n}@example.org");
+            $this->assertStringStartsWith('This e-mail', $try("guess{$n}@example.org"));
         }
-        $this->assertStringStartsWith('Too many', $try('somebody@example.org'), 'one address for anybody');
-        foreach (range(2, 15) as $n) {
+        $this->assertStringStartsWith('Too many', $try('somebody@example.org'), 'one network for anybody');
+        $this->assertStringStartsWith('Too many', $send('m@example.org', '127.0.0.1', 'a long password')
+            ->json('problems.0.message'), 'the right password, too');
+        // An IPv6 network of 64 bits is one client.
+        foreach (range(1, 5) as $n) {
+            $this->assertStringStartsWith('This e-mail', $try('m@example.org', "2001:db8::{$n}"));
+        }
+        $this->assertStringStartsWith('Too many', $try('m@example.org', '2001:db8:0:0:ffff::1'));
+        // Wrong tries from everywhere slow the person down, and shut nobody out.
+        foreach (range(1, 20) as $n) {
             $try('m@example.org', "10.0.0.{$n}");
         }
-        $this->assertStringStartsWith('Too many', $try('m@example.org', '10.0.0.99'), 'anybody for one person');
+        Sleep::assertSleptTimes(10);
+        $send('m@example.org', '10.0.1.1', 'a long password')->assertOk();
+        Sleep::assertSleptTimes(11);
 
         $this->plant(['title' => 'Fern', 'publish_at' => '2026-01-01']);
         $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.2'])->get('/search?q=first')->assertOk();
@@ -310,6 +315,84 @@ final class SafetyTest extends TestCase
         $this->assertSame(['Public fern', 'secret'], $titles);
         $this->actingAs(User::query()->where('email', 'm@example.org')->firstOrFail());
         $this->assertSame('ada@example.org', $this->getJson("/manage/api/items/{$id}")->json('values.keeper'));
+    }
+
+    public function test_authors_cannot_try_addresses_and_open_no_closed_file(): void
+    {
+        $this->plantType();
+        $manager = $this->manager();
+        $author = User::query()
+            ->create(['name' => 'Osric Vale', 'email' => 'o@example.org', 'role' => 'author'])
+            ->refresh();
+        $ada = User::query()->create(['name' => 'Ada', 'email' => 'ada@example.org'])->refresh();
+        $this->actingAs($author);
+        $make = fn (array $values) => $this->postJson(
+            '/manage/api/items',
+            ['type' => 'plant', 'values' => ['title' => 'Mine'] + $values],
+        );
+        $mine = $make(['keeper' => $ada->slug])->assertCreated()->json('id');
+        $addresses = ['ada@example.org', 'ADA@example.org ', 'nobody@example.org'];
+        // Whether it is somebody's or nobody's, an address gets the same answer.
+        $answers = array_map(fn (string $address): array => [
+            $make(['keeper' => $address])->assertUnprocessable()->json('problems'),
+            $this->putJson("/manage/api/items/{$mine}", ['revision' => 1, 'values' => ['keeper' => $address]])
+                ->assertUnprocessable()->json('problems'),
+            $this->postJson('/manage/api/items/many', [
+                'type' => 'plant', 'ids' => [$mine], 'do' => 'set', 'with' => ['values' => ['keeper' => $address]],
+            ])->assertUnprocessable()->json('problems'),
+            $this->getJson('/manage/api/items?type=plant&where='.urlencode((string) json_encode(
+                ['all' => [['any' => [['field' => 'keeper', 'test' => 'anyOf', 'value' => [$address]]]]]],
+            )))->assertUnprocessable()->json('problems'),
+            $this->putJson('/manage/api/items/draft', ['type' => 'plant', 'values' => ['keeper' => $address]])
+                ->assertOk()->getStatusCode(),
+            $this->getJson('/manage/api/items/new/plant')->assertOk()->json('draft.values.keeper'),
+        ], $addresses);
+        $this->assertSame($answers[0], $answers[1]);
+        $this->assertSame($answers[0], $answers[2]);
+        $where = fn (string $slug): int => $this->getJson('/manage/api/items?type=plant&where='.urlencode(
+            (string) json_encode(['all' => [['field' => 'keeper', 'test' => 'anyOf', 'value' => [$slug]]]]),
+        ))->assertOk()->json('total');
+        $this->assertSame(1, $where((string) $ada->slug), 'by the name that the list gives');
+
+        $file = fn (string $name, ?User $by) => Media::query()->create([
+            'name' => $name, 'kind' => 'picture', 'mime' => 'image/jpeg', 'width' => 4, 'height' => 4, 'bytes' => 1,
+            'sizes' => [], 'user_id' => $by?->id,
+        ]);
+        array_map($file, ['own.webp', 'closed.webp', 'open.webp', 'inside.webp'], [$author, $manager, $manager, null]);
+        $this->plant(['title' => 'Open', 'picture' => 'open.webp', 'publish_at' => '2026-01-01']);
+        $this->plant([
+            'title' => 'Inside', 'picture' => 'inside.webp', 'publish_at' => '2026-01-01', 'audience' => ['members'],
+        ]);
+        $this->plant(['title' => 'Draft', 'picture' => 'closed.webp', 'status' => 'draft']);
+        foreach (['own.webp', 'open.webp'] as $name) {
+            $make(['picture' => $name, 'text' => "<p><img src=\"/media/w400/{$name}\"></p>"])->assertCreated();
+        }
+        $make(['picture' => 'inside.webp', 'audience' => ['members']])->assertCreated();
+        foreach (['closed.webp', 'inside.webp'] as $name) {
+            $jpeg = str_replace('webp', 'jpg', $name);
+            foreach ([
+                'picture' => ['picture' => $name], 'text' => ['text' => "<img src=\"/media/w400/{$jpeg}\">"],
+            ] as $field => $values) {
+                foreach ([
+                    $make($values),
+                    $this->putJson("/manage/api/items/{$mine}", ['revision' => 1, 'values' => $values]),
+                ] as $answer) {
+                    $answer->assertUnprocessable()->assertJsonPath('problems.0.path', $field)
+                        ->assertJsonPath('problems.0.code', 'closedFile');
+                }
+            }
+            $this->postJson('/manage/api/items/many', [
+                'type' => 'plant', 'ids' => [$mine], 'do' => 'set', 'with' => ['values' => ['picture' => $name]],
+            ])->assertUnprocessable();
+        }
+        $this->assertFalse((bool) DB::scalar("select media_is_open('closed.webp', '{everyone,signed-out}', now())"));
+        // What a manager has put into an author's item stays there.
+        $this->actingAs($manager)
+            ->putJson("/manage/api/items/{$mine}", ['revision' => 1, 'values' => ['picture' => 'closed.webp']])
+            ->assertOk();
+        $this->actingAs($author)
+            ->putJson("/manage/api/items/{$mine}", ['revision' => 2, 'values' => ['height' => 4]])
+            ->assertOk();
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Console\ReportsProblems;
 use App\Models\User;
+use App\People\AccountLinks;
 use App\People\People;
 use Illuminate\Console\Command;
 use Wellspring\Core\Problem\Refused;
@@ -50,7 +51,7 @@ final class FirstManager extends Command
 
             return self::FAILURE;
         }
-        $this->line(config()->string('app.url')."/manage/welcome/{$secret}");
+        $this->line(AccountLinks::address($secret));
 
         return self::SUCCESS;
     }

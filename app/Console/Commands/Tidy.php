@@ -7,6 +7,8 @@ namespace App\Console\Commands;
 use App\Audit\AuditTrail;
 use App\Export\ExportFile;
 use App\Freshness\ContentMarks;
+use App\Mail\Outbox;
+use App\People\AccountLinks;
 use App\Tasks\Tasks;
 use App\Views\ViewCounter;
 use Illuminate\Cache\DatabaseStore;
@@ -27,8 +29,13 @@ final class Tidy extends Command
     protected $description = 'Remove what has run out from a cache in the database, and fold the marks that changes '
         .'of content have left';
 
-    public function handle(Repository $cache, ContentMarks $marks, ViewCounter $views): int
-    {
+    public function handle(
+        Repository $cache,
+        ContentMarks $marks,
+        ViewCounter $views,
+        Outbox $outbox,
+        AccountLinks $links,
+    ): int {
         $removed = 0;
         if ($cache->getStore() instanceof DatabaseStore) {
             $table = config()->string('cache.stores.database.table');
@@ -45,7 +52,7 @@ final class Tidy extends Command
                 $removed += $some;
             } while ($some === self::AT_ONCE);
         }
-        $removed += $views->prune();
+        $removed += $views->prune() + $outbox->prune() + $links->prune();
         $folded = $marks->fold();
         AuditTrail::prune();
         Tasks::prune();

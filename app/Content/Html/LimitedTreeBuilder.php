@@ -47,7 +47,13 @@ final class LimitedTreeBuilder extends DOMTreeBuilder
         return $result;
     }
 
-    /** The parser collects a message for each fault; nobody reads them. */
+    /**
+     * The parser collects a message for each fault; nobody reads them.
+     *
+     * @param  string  $msg
+     * @param  int  $line
+     * @param  int  $col
+     */
     public function parseError($msg, $line = 0, $col = 0): void
     {
     }

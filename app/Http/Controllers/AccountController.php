@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Http\RequestText;
 use App\Http\SignIn;
+use App\Jobs\SendAccountLink;
 use App\Listing\ContextFactory;
 use App\Models\User;
 use App\People\Accounts;
@@ -88,7 +89,7 @@ final readonly class AccountController
             'name' => ['required', 'string', 'max:100'],
             'email' => ['required', 'email', 'max:200'],
         ]);
-        $this->accounts->signUp($given['name'], $given['email']);
+        SendAccountLink::dispatch($given['email'], $given['name']);
 
         return back()->with('said', self::SENT);
     }
@@ -101,7 +102,7 @@ final readonly class AccountController
     public function password(Request $request): RedirectResponse
     {
         $given = $request->validate(['email' => ['required', 'email', 'max:200']]);
-        $this->accounts->sendLink($given['email']);
+        SendAccountLink::dispatch($given['email']);
 
         return back()->with('said', self::SENT);
     }
@@ -113,18 +114,17 @@ final readonly class AccountController
 
     public function takeUp(Request $request, string $secret): RedirectResponse
     {
-        $person = $this->people->invited($secret);
-        if ($person === null) {
-            return back();
-        }
         $given = $request->validate(['password' => ['required', 'string', 'min:10', 'max:200', 'confirmed']], [
             'password.min' => 'Expected at least 10 characters.',
             'password.confirmed' => 'The two passwords differ.',
         ]);
         try {
-            $this->people->changePassword($person, $given['password']);
+            $person = $this->people->choosePassword($secret, $given['password']);
         } catch (Refused $refused) {
             return back()->withErrors(['password' => $refused->problems[0]->message]);
+        }
+        if ($person === null) {
+            return back();
         }
         Auth::login($person);
         $this->signIn->enter($request);

@@ -38,11 +38,11 @@ final readonly class IdentifiesViewer
         $hasLeft = false;
         /** @var Response $response */
         $response = $this->pipeline->send($request)
-            ->through([EncryptCookies::class, StartSession::class])
+            ->through([EncryptCookies::class, ContinuesSession::class])
             ->then(function (Request $request) use ($next, &$hasLeft): Response {
                 $user = $request->user();
                 $hasLeft = $user === null && $request->session()->has(self::HAS_LEFT);
-                if ($user instanceof User && self::isCurrent($user, $request)) {
+                if ($user instanceof User && EndsSessions::isCurrent($user, $request)) {
                     $request->attributes->set(self::ATTRIBUTE, Viewers::of($user));
                 }
                 $response = $next($request);
@@ -67,12 +67,5 @@ final readonly class IdentifiesViewer
         $viewer = $request->attributes->get(self::ATTRIBUTE);
 
         return $viewer instanceof Viewer ? $viewer : Viewer::signedOut();
-    }
-
-    /** Whether the account is open and the session was not ended elsewhere. */
-    private static function isCurrent(User $user, Request $request): bool
-    {
-        return $user->active
-            && $request->session()->get(User::SESSION_KEY, $user->session_key) === $user->session_key;
     }
 }

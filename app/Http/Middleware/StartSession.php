@@ -13,7 +13,7 @@ use Illuminate\Session\Middleware\StartSession as LaravelStartSession;
  * session that has ended, and the person who has signed in anew in the meantime would be signed out. The cookie is
  * sent where it is another than the one that was brought, and by what each screen asks for when it opens.
  */
-final class StartSession extends LaravelStartSession
+class StartSession extends LaravelStartSession
 {
     /** Days that browsers keep the cookie; how long a session lasts unused, the server decides. */
     private const COOKIE_DAYS = 1;

@@ -47,6 +47,8 @@ enum ProblemCode: string
     case UnknownPerson = 'unknownPerson';
     case UnknownPicture = 'unknownPicture';
     case UnknownFile = 'unknownFile';
+    /** Someone else's file, which its readers do not see yet. */
+    case ClosedFile = 'closedFile';
     case UnknownModule = 'unknownModule';
     case UnknownVersion = 'unknownVersion';
     case Unknown = 'unknown';

@@ -97,8 +97,9 @@ final class Problems
     /** @throws Refused when anything was found */
     public function refuseIfAny(): void
     {
-        if ($this->found !== []) {
-            throw new Refused($this->all());
+        $all = $this->all();
+        if ($all !== []) {
+            throw new Refused($all);
         }
     }
 }

@@ -13,7 +13,9 @@
     @if ($person === null)
         <h1 class="font-serif text-3xl font-semibold text-neutral">This link is no longer good</h1>
         <p class="mt-2 text-quiet">
-            It was used, replaced by a newer one, or is older than {{ App\People\People::INVITATION_DAYS }} days.
+            It was used, replaced by a newer one, or has expired: an invitation is valid for
+            {{ App\People\AccountLinks::INVITATION_DAYS }} days, a link for a new password for
+            {{ App\People\AccountLinks::PASSWORD_MINUTES }} minutes.
             Ask a manager of {{ $site->name }} for another.
         </p>
     @else

@@ -25,6 +25,7 @@ use App\Http\RequestText;
 use App\Http\Resources\ItemResource;
 use App\Http\Resources\JsonMap;
 use App\Listing\ContextFactory;
+use App\Media\FilesOfAuthors;
 use App\Models\AuditAction;
 use App\Models\Item;
 use App\Models\Revision;
@@ -62,6 +63,7 @@ final readonly class ItemController
         private ItemDrafts $drafts,
         private Revisions $revisions,
         private PeopleNames $names,
+        private FilesOfAuthors $files,
     ) {
     }
 
@@ -93,6 +95,7 @@ final readonly class ItemController
         $type = $this->type(RequestText::text($request, 'type'));
         $draft = $this->byWho($request, (new ItemReader($type))->fromValues($this->values($request, $type)), null);
         $this->checks->check($type, $draft);
+        $this->files->check($this->who($request), $draft, null);
         $item = $this->writer->create($type, $draft);
         $this->drafts->drop($this->who($request), $type->key, null);
 
@@ -119,6 +122,7 @@ final readonly class ItemController
         }
         $draft = $this->byWho($request, (new ItemReader($type))->fromValues($values, $standing), $item);
         $this->checks->check($type, $draft, $item);
+        $this->files->check($this->who($request), $draft, $item);
         if (! Differences::same($draft->values(), (new ItemReader($type))->asItStands($standing)->values())) {
             try {
                 $item = $this->writer->update($item, $type, $draft, (int) $given['revision']);
@@ -174,7 +178,7 @@ final readonly class ItemController
             $type->key,
             $item,
             $revision,
-            $this->values($request, $type),
+            $this->names->typedBy($this->who($request), $type, self::given($request)),
         )];
     }
 
@@ -238,10 +242,20 @@ final readonly class ItemController
     /** @return array<string, mixed> */
     private function values(Request $request, Type $type): array
     {
+        return $this->names->sentBy($this->who($request), $type, self::given($request));
+    }
+
+    /**
+     * @return array<string, mixed> the values as they were sent
+     *
+     * @throws Refused
+     */
+    private static function given(Request $request): array
+    {
         $values = $request->json()->all()['values'] ?? null;
 
         return is_array($values)
-            ? $this->names->sentBy($this->who($request), $type, $values)
+            ? $values
             : throw Refused::because(
                 'values',
                 ProblemCode::NotAnObject,

@@ -16,6 +16,7 @@ use App\Http\Requests\PlaceByHandRequest;
 use App\Http\Requests\SavePresetRequest;
 use App\Http\RequestText;
 use App\Http\Resources\ItemResource;
+use App\Media\FilesOfAuthors;
 use App\Models\Term;
 use App\Models\User;
 use App\Tasks\TaskAnswer;
@@ -26,6 +27,7 @@ use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Who\Audience;
 
 /**
  * The items of a type as a table: found, ordered, a page at a time; what a person keeps of it; and edits of many.
@@ -73,7 +75,7 @@ final readonly class ItemTableController
     }
 
     /** @return TaskAnswer<array{change: int, done: int, left: list<string>}> what was changed, and what was not */
-    public function many(ChangeItemsRequest $request, Tasks $tasks): TaskAnswer
+    public function many(ChangeItemsRequest $request, Tasks $tasks, FilesOfAuthors $files): TaskAnswer
     {
         $given = $request->validated();
         $type = $this->type($given['type']);
@@ -88,6 +90,7 @@ final readonly class ItemTableController
 
         $with = (array) ($all['with'] ?? []);
         $with['values'] = $this->names->sentBy($this->who($request), $type, (array) ($with['values'] ?? []));
+        $files->checkValues($this->who($request), $with['values'], Audience::everyone(), null);
         if (Gate::denies('manage')) {
             // Whose an item is, only managers say.
             unset($with['values']['author']);

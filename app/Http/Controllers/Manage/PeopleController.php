@@ -12,6 +12,7 @@ use App\Http\Requests\UpdatePersonRequest;
 use App\Http\RequestText;
 use App\Models\Group;
 use App\Models\User;
+use App\People\AccountLinks;
 use App\People\People;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Hash;
@@ -53,7 +54,7 @@ final readonly class PeopleController
         ];
     }
 
-    /** @return Created<array{person: PersonShape, link: string}> */
+    /** @return Created<array{person: PersonShape, link: string, valid: string}> */
     public function invite(InviteRequest $request): Created
     {
         $given = $request->validated();
@@ -66,7 +67,8 @@ final readonly class PeopleController
 
         return new Created([
             'person' => $this->person($user->load('groups'), 0),
-            'link' => People::link($secret),
+            'link' => AccountLinks::address($secret),
+            'valid' => AccountLinks::validity($user),
         ]);
     }
 
@@ -85,10 +87,14 @@ final readonly class PeopleController
         return $this->person($user->load('groups'), 0);
     }
 
-    /** @return array{link: string} */
+    /** @return array{link: string, valid: string} the link, and how long it is valid */
     public function link(int $id): array
     {
-        return ['link' => People::link($this->people->newLink(User::query()->findOrFail($id)))];
+        $user = User::query()->findOrFail($id);
+
+        return [
+            'link' => AccountLinks::address($this->people->newLink($user)), 'valid' => AccountLinks::validity($user),
+        ];
     }
 
     /** @return array{signedOut: true} */

@@ -71,18 +71,17 @@ final readonly class SignInController
 
     public function takeUp(Request $request, string $secret, People $people): RedirectResponse
     {
-        $person = $people->invited($secret);
-        if ($person === null) {
-            return back();
-        }
         $given = $request->validate(['password' => ['required', 'string', 'min:10', 'max:200', 'confirmed']], [
             'password.min' => 'Expected at least 10 characters.',
             'password.confirmed' => 'The two passwords differ.',
         ]);
         try {
-            $people->changePassword($person, $given['password']);
+            $person = $people->choosePassword($secret, $given['password']);
         } catch (Refused $refused) {
             return back()->withErrors(['password' => $refused->problems[0]->message]);
+        }
+        if ($person === null) {
+            return back();
         }
         if ($person->role === 'member') {
             return redirect('/');

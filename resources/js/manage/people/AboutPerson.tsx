@@ -20,7 +20,9 @@ export function About({ person, groups, onClose }: { person: Person; groups: Peo
 			onClose();
 		},
 	});
-	const link = useMutation({ mutationFn: () => send<{ link: string }>("POST", `/people/${person.id}/link`, {}) });
+	const link = useMutation({
+		mutationFn: () => send<{ link: string; valid: string }>("POST", `/people/${person.id}/link`, {}),
+	});
 	const out = useMutation({
 		mutationFn: () => send("POST", `/people/${person.id}/sign-out`, {}),
 		onSuccess: () => done(`${person.name} is signed out everywhere.`),
@@ -62,7 +64,7 @@ export function About({ person, groups, onClose }: { person: Person; groups: Peo
 					{person.active ? "Deactivate" : "Reactivate"}
 				</button>
 			</div>
-			{link.data && <LinkToPass link={link.data.link} />}
+			{link.data && <LinkToPass {...link.data} />}
 			<p className="text-quiet text-[0.85rem]">
 				Who is deactivated is signed out at once and cannot sign in; their items and their name on them stay.
 			</p>

@@ -62,10 +62,12 @@ export function Who({
 	);
 }
 
-export function LinkToPass({ link }: { link: string }) {
+export function LinkToPass({ link, valid }: { link: string; valid: string }) {
 	return (
 		<div className="bg-accent text-accent-content rounded-field p-4 grid gap-2">
-			<p>Pass this link on; with it they choose a password. It holds for 7 days, once, and is shown only now.</p>
+			<p>
+				Pass this link on. With it they choose a password. It is valid for {valid}, works once, and is shown only now.
+			</p>
 			<input
 				readOnly
 				className="input w-full font-mono text-[0.8rem]"
@@ -81,13 +83,13 @@ export function Invite({ groups, onClose }: { groups: PeopleGroup[]; onClose: ()
 	const client = useQueryClient();
 	const [given, setGiven] = useState({ name: "", email: "", role: "author" as Role, groups: [] as number[] });
 	const invite = useMutation({
-		mutationFn: () => send<{ link: string }>("POST", "/people", given),
+		mutationFn: () => send<{ link: string; valid: string }>("POST", "/people", given),
 		onSuccess: () => void client.invalidateQueries({ queryKey: ["people"] }),
 	});
 	return (
 		<Sheet title="Invite someone" onClose={onClose}>
 			{invite.data ? (
-				<LinkToPass link={invite.data.link} />
+				<LinkToPass {...invite.data} />
 			) : (
 				<form
 					className="grid gap-4"

@@ -4,5 +4,5 @@ choose your password for {{ $site->name }} here:
 
 {{ $link }}
 
-The link holds for {{ App\People\People::INVITATION_DAYS }} days and can be used once. If you did not
-ask for it, nothing has to be done.
+The link is valid for {{ $valid }} and works once. If you did not ask for it,
+you need not do anything.

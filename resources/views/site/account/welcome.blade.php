@@ -8,7 +8,9 @@
         <div class="page-head">
             <h1>This link is no longer good</h1>
             <p class="intro">
-                It was used, replaced by a newer one, or is older than {{ App\People\People::INVITATION_DAYS }} days.
+                It was used, replaced by a newer one, or has expired: an invitation is valid for
+            {{ App\People\AccountLinks::INVITATION_DAYS }} days, a link for a new password for
+            {{ App\People\AccountLinks::PASSWORD_MINUTES }} minutes.
                 <a href="/account/password">Ask for another</a>.
             </p>
         </div>
