@@ -9,25 +9,39 @@ use Sabberworm\CSS\CSSList\CSSList;
 use Sabberworm\CSS\OutputFormat;
 use Sabberworm\CSS\Parser;
 use Sabberworm\CSS\Parsing\SourceException;
+use Sabberworm\CSS\Property\Declaration;
 use Sabberworm\CSS\Property\Selector;
 use Sabberworm\CSS\RuleSet\DeclarationBlock;
 
 /**
- * A site's own style sheet, kept to its place: its rules hold within the content of the page alone, nothing in it is
- * fetched from elsewhere, and nothing leaves the flow of the page to lie over what is not its own.
+ * A site's own style sheet, kept in its place: its rules hold within the content of the page alone, nothing in it is
+ * fetched from elsewhere, and nothing is painted outside the content. Whatever a browser could read otherwise than the
+ * parser here (escapes, open quotes, open brackets) is taken away.
  */
 final class OwnStyles
 {
-    /** Where the rules hold. */
-    private const PLACE = '#content ';
+    /** The element in which the rules hold. */
+    private const PLACE = '#content';
 
-    /** What could lay something over the page, or be more than a style. */
+    /**
+     * Nothing is painted outside the place, however it is positioned, moved or enlarged (CSS Containment Module Level
+     * 2, W3C); rings around what has the focus keep their room. The filters of a phone open over the whole window, so
+     * they lift it while they are open.
+     */
+    private const CONTAINED = self::PLACE.'{contain:layout paint;overflow-clip-margin:8px}'
+        .self::PLACE.':has(.choose:target,.choose.is-open){contain:none}';
+
+    private const AT_RULES = ['media', 'supports'];
+
+    /** Properties that fetch, or are more than a style. */
     private const REFUSED = ['behavior', '-moz-binding', 'src', 'cursor'];
 
-    /** Of `position`, those that leave the place. */
-    private const OUTSIDE = ['fixed', 'sticky'];
+    private const POSITIONS = ['static', 'relative', 'absolute'];
 
-    /** @return string empty where nothing is left */
+    /** Functions that fetch what they name, and those of old browsers that run what they hold. */
+    private const FETCHES = '/(url|src|image|image-set|cross-fade|element|paint|expression|-webkit-[a-z-]+)\(/i';
+
+    /** @return string empty if nothing is left */
     public function safe(string $css): string
     {
         if (trim($css) === '') {
@@ -39,11 +53,12 @@ final class OwnStyles
             return '';
         }
         $this->keepIn($sheet);
+        $own = str_replace(['</', '<!--'], '', $sheet->render(OutputFormat::createCompact()));
 
-        return str_replace(['</', '<!--'], '', $sheet->render(OutputFormat::createCompact()));
+        return $own === '' ? '' : self::CONTAINED.$own;
     }
 
-    /** @return string|null why it cannot be read; null where it can */
+    /** @return string|null why it cannot be read; null if it can */
     public function fault(string $css): ?string
     {
         try {
@@ -59,12 +74,24 @@ final class OwnStyles
     {
         foreach ($list->getContents() as $part) {
             if ($part instanceof DeclarationBlock) {
-                $part->setSelectors(array_map(
-                    fn (Selector $one): Selector => new Selector(self::PLACE.$one->getSelector()),
+                $selectors = array_values(array_filter(
                     $part->getSelectors(),
+                    fn (Selector $one): bool => self::staysInside($one->getSelector()),
                 ));
-                $this->keepDeclarations($part);
-            } elseif ($part instanceof AtRuleBlockList && in_array($part->atRuleName(), ['media', 'supports'], true)) {
+                if ($selectors === []) {
+                    $list->remove($part);
+                } else {
+                    $part->setSelectors(array_map(
+                        fn (Selector $one): Selector => new Selector(self::PLACE.' '.$one->getSelector()),
+                        $selectors,
+                    ));
+                    $this->keepDeclarations($part);
+                }
+            } elseif (
+                $part instanceof AtRuleBlockList
+                && in_array($part->atRuleName(), self::AT_RULES, true)
+                && self::isClosed($part->atRuleArgs())
+            ) {
                 $this->keepIn($part);
             } else {
                 $list->remove($part);
@@ -75,14 +102,44 @@ final class OwnStyles
     private function keepDeclarations(DeclarationBlock $block): void
     {
         foreach ($block->getDeclarations() as $declaration) {
-            $name = strtolower($declaration->getPropertyName());
-            $value = $declaration->getValue();
-            $text = strtolower(is_object($value) ? $value->render(OutputFormat::createCompact()) : (string) $value);
-            $leaves = $name === 'position' && in_array(trim($text), self::OUTSIDE, true);
-            $fetches = preg_match('/url\(|image-set|expression/', $text) === 1;
-            if ($leaves || $fetches || in_array($name, self::REFUSED, true)) {
+            if (! self::isKept($declaration)) {
                 $block->removeDeclaration($declaration);
             }
         }
+    }
+
+    private static function isKept(Declaration $declaration): bool
+    {
+        $name = strtolower($declaration->getPropertyName());
+        $value = $declaration->getValue();
+        $text = strtolower(is_object($value) ? $value->render(OutputFormat::createCompact()) : (string) $value);
+
+        return preg_match('/^-{0,2}[a-z][a-z0-9-]*$/D', $name) === 1
+            && ! in_array($name, self::REFUSED, true)
+            && ($name !== 'position' || in_array(trim($text), self::POSITIONS, true))
+            && self::isClosed($text)
+            && preg_match(self::FETCHES, $text) !== 1;
+    }
+
+    /** Whether a selector begins below the place: `~` and `+` would lead beside it. */
+    private static function staysInside(string $selector): bool
+    {
+        return preg_match('/^\s*[~+|]/', $selector) !== 1 && self::isClosed($selector);
+    }
+
+    /** Whether every quote and bracket is closed where it is opened, and nothing is escaped. */
+    private static function isClosed(string $text): bool
+    {
+        $bare = preg_replace('/"[^"\\\\\r\n\f]*"|\'[^\'\\\\\r\n\f]*\'/', '', $text);
+        if ($bare === null || preg_match('~["\'\\\\{};@<]|/\*~', $bare) === 1) {
+            return false;
+        }
+        // Brackets that close each other are taken away, from the inside out.
+        $brackets = (string) preg_replace('/[^()[\]]/', '', $bare);
+        do {
+            $brackets = str_replace(['()', '[]'], '', $brackets, $closed);
+        } while ($closed > 0);
+
+        return $brackets === '';
     }
 }

@@ -1,5 +1,8 @@
 # What bin/start, bin/test and bin/bench share. Sourced, with ROOT set.
 
+# Secrets, letters and drafts are for those who serve the site alone.
+umask 027
+
 say() { printf '%s\n' "$*"; }
 fail() { printf '\n%s\n' "$*" >&2; exit 1; }
 # during WHAT COMMAND…: says what is done, and every 20 seconds that it still is.
@@ -27,8 +30,11 @@ choose_places() {
         mkdir -p "$VAR"
         say "The database's user cannot enter $ROOT, so its files go to $VAR."
     fi
-    chmod 755 "$VAR"
     mkdir -p "$VAR/log" "$VAR/run" "$VAR/cache" "$VAR/stamps"
+    # The users of the database and the web server pass through the first two; nobody else reads in any.
+    chmod 711 "$VAR" "$VAR/run"
+    chmod 750 "$VAR/log" "$VAR/cache" "$VAR/stamps"
+    if is_root && id postgres >/dev/null 2>&1; then chgrp postgres "$VAR/log"; fi
     WEB_USER=""
     if is_root; then
         WEB_USER=root

@@ -77,12 +77,14 @@ launch_postgres() {
     DB_PORT="$(free_port "${WELLSPRING_DB_PORT:-54320}")"
     [ -n "${KEEP_LOG:-}" ] || : > "$VAR/log/postgres.log"
     if is_root; then chown postgres "$VAR/log/postgres.log"; fi
-    mkdir -p "$PG_SOCKET"; if is_root; then chown postgres "$PG_SOCKET"; fi
+    mkdir -p "$PG_SOCKET" && chmod 711 "$PG_SOCKET"; if is_root; then chown postgres "$PG_SOCKET"; fi
+    # Noted before it is there: a script that ends while it starts ends it, too.
+    owned postgres "$PG_DATA" "$PG_BIN" "$(is_root && printf postgres)"
+    PG_STARTED=1
     as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$VAR/log/postgres.log" -w -t 60 start \
         -o "-p $DB_PORT -k '$(socket_fits && printf %s "$PG_SOCKET")'" \
         >/dev/null 2>&1 \
         || fail "PostgreSQL did not start; $VAR/log/postgres.log says why."
-    PG_STARTED=1
 }
 
 start_postgres() {
@@ -127,6 +129,8 @@ postgres_runs() {
 restart_postgres() { (WELLSPRING_DB_PORT="$DB_PORT" KEEP_LOG=1 start_postgres) && PG_STARTED=1; }
 
 stop_postgres() {
-    [ -z "$PG_STARTED" ] || as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -m fast -w stop >/dev/null 2>&1 || true
+    [ -n "$PG_STARTED" ] || return 0
+    as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -m fast -w stop >/dev/null 2>&1 || true
+    sed -i '/^postgres\t/d' "$VAR/run/owned-$$" 2>/dev/null || true
     PG_STARTED=""
 }

@@ -13,6 +13,16 @@ PAUSES=(0 1 2 4 8)
 # Seconds that a service has to end what it has in hand.
 LAST_REQUESTS=10
 
+# Whatever way this script ends, nothing that it has started stays: owned WORD…, a line for bin/lib/guard.sh.
+owned() {
+    OWNED="$VAR/run/owned-$$"
+    (IFS=$'\t'; printf '%s\n' "$*" >> "$OWNED")
+    [ -z "${GUARD_PID:-}" ] || return 0
+    setsid bash "$ROOT/bin/lib/guard.sh" "$$" "$OWNED" "$LAST_REQUESTS" < /dev/null > /dev/null 2>&1 &
+    GUARD_PID=$!
+    disown "$GUARD_PID"
+}
+
 # run_service NAME SIGNAL LOG COMMAND…: starts it; the signal asks it to finish what it has in hand, and end.
 run_service() {
     local name="$1"
@@ -26,7 +36,12 @@ run_service() {
 begin_service() {
     # A group of its own, of which nothing is left when it is started again: workers may live longer than their master.
     [ -z "${SERVICE_PID[$1]:-}" ] || kill -KILL -- "-${SERVICE_PID[$1]}" 2>/dev/null || true
-    eval "exec setsid ${SERVICE_COMMAND[$1]}" >> "${SERVICE_LOG[$1]}" 2>&1 &
+    owned
+    # The process notes its own number before it becomes the service, so that no moment is left in which it is unknown.
+    (
+        printf 'service\t%s\t%s\n' "$BASHPID" "${SERVICE_STOP[$1]}" >> "$OWNED"
+        eval "exec setsid ${SERVICE_COMMAND[$1]}"
+    ) >> "${SERVICE_LOG[$1]}" 2>&1 &
     SERVICE_PID[$1]=$!
     # That it was killed is said here, and not by the shell as well.
     disown "$!"

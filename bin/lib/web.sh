@@ -42,6 +42,7 @@ CONF
         mkdir -p "$ROOT"/storage/app/{media,imports,exports}
         chown -R www-data "$ROOT/storage" "$ROOT/bootstrap/cache" "$VAR/cache"
     fi
+    chmod -R o-rwx "$ROOT/storage" "$ROOT/bootstrap/cache" "$VAR/cache" "$VAR/log"
 }
 
 # start_web NAME PORT: serves the application on the port; NAME keeps the files of two servers apart.

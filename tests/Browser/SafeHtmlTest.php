@@ -6,6 +6,7 @@ namespace Tests\Browser;
 
 use App\Content\Html\AllowedHtml;
 use App\Content\Html\SafeHtml;
+use App\Look\OwnStyles;
 
 /**
  * No text of an author reaches beyond its place in the page. Every element and attribute of the index of the HTML
@@ -91,6 +92,42 @@ final class SafeHtmlTest extends BrowserTestCase
             return out;
             JS, [self::PAGE, $left]);
         $this->assertSame([], $out);
+    }
+
+    /** A style sheet of the site's own covers nothing outside the content, on a phone with open filters neither. */
+    public function test_a_style_sheet_covers_nothing_outside_the_content(): void
+    {
+        $css = (new OwnStyles)->safe('.module, .card, h1 { position: absolute; inset: -9999px; z-index: 99999; '
+            .'background: red; box-shadow: 0 0 0 9999px red } .page-head { transform: scale(50); margin: -999px }');
+        $this->visit('/shop');
+        $covered = fn (string $css): mixed => $this->browser->executeScript(<<<'JS'
+            const sheet = new CSSStyleSheet();
+            sheet.replaceSync(arguments[0]);
+            document.adoptedStyleSheets = [sheet];
+            const covered = [...document.querySelectorAll(".site-head, .site-head a, .site-foot")].filter((one) => {
+                one.scrollIntoView({ behavior: "instant", block: "nearest" });
+                const box = one.getBoundingClientRect();
+                const top = document.elementFromPoint(box.x + box.width / 2, box.y + box.height / 2);
+                return box.width > 0 && !(top && top.closest(".site-head, .site-foot"));
+            });
+            const root = document.documentElement;
+            return covered.length + (root.scrollWidth > root.clientWidth ? 1 : 0);
+            JS, [$css]);
+        $this->assertSame(0, $covered(''));
+        $this->assertSame(0, $covered($css));
+        $free = str_replace('#content{contain:layout paint;overflow-clip-margin:8px}', '', $css);
+        $this->assertGreaterThan(0, $covered($free), 'without containment other parts are covered, or the page grows');
+        $this->width(390);
+        $this->visit('/shop');
+        $this->findText('.open-filters', 'Filter')->click();
+        $box = $this->browser->executeScript(<<<'JS'
+            const sheet = new CSSStyleSheet();
+            sheet.replaceSync(arguments[0]);
+            document.adoptedStyleSheets = [sheet];
+            const box = document.querySelector(".choose.is-open, .choose:target").getBoundingClientRect();
+            return box.x === 0 && box.y === 0 && box.width > 370 && box.height <= innerHeight;
+            JS, [(new OwnStyles)->safe('.card { padding: 1px }')]);
+        $this->assertTrue($box, 'filters open over the window');
     }
 
     public function test_what_a_text_may_have_stays_and_links_are_kept_apart(): void

@@ -211,6 +211,23 @@ final class LooksTest extends TestCase
         $this->assertStringContainsString('#content .card h3', $safe);
         $this->assertStringContainsString('#content body', $safe, 'and so it stands for nothing');
         $this->assertMatchesRegularExpression('/@media[^{]+\{\s*#content \.card\s*\{\s*padding:\s*1rem/', $safe);
+        foreach ([
+            'a { position: var(--p) }', 'a { p\\6fsition: fixed }', 'a { position: f\\69xed }',
+            'a { background: src("https://elsewhere.example/") }', 'a { --p: src("https://elsewhere.example/") }',
+            'a { background: u\\72l(https://elsewhere.example/) }', 'a { content: image-set("https://elsewhere.example/") }',
+            '~ footer { color: red }', '+ aside { color: red }', 'a[x=" { color: red }', 'a { width: calc(1px }',
+            'a { --x: {} }', '@container (width > 1px) { a { color: red } }',
+        ] as $escape) {
+            $this->assertDoesNotMatchRegularExpression(
+                '/elsewhere|position|footer|aside|x=|calc|--x|container/',
+                str_replace('#content{contain:layout paint', '', (new OwnStyles)->safe($escape)),
+                $escape,
+            );
+        }
+        $fine = (new OwnStyles)->safe('.a[href^="/x"] > b { position: relative; inset: 0; --w: calc((1px + 2px) * 3) }');
+        $this->assertStringContainsString('position:relative', $fine);
+        $this->assertStringContainsString('--w:calc((1px+2px)*3)', str_replace(' ', '', $fine));
+        $this->assertStringStartsWith('#content{contain:layout paint', $fine);
         $this->assertSame('', (new OwnStyles)->safe('  '));
         $this->assertNotNull((new OwnStyles)->fault('.a { color: red'));
         $this->assertNull((new OwnStyles)->fault('.a { color: red }'));

@@ -103,6 +103,13 @@ final readonly class SiteController
     /** @param  array<array-key, mixed>  $query */
     private static function moved(string $path, array $query): RedirectResponse
     {
-        return redirect($path.($query === [] ? '' : '?'.http_build_query($query)), 301);
+        // The path was decoded: whatever a header cannot hold is written as the address had it (RFC 3986, 3.3).
+        $encoded = (string) preg_replace_callback(
+            "~[^A-Za-z0-9\\-._\~!$&'()*+,;=:@/]~",
+            fn (array $byte): string => rawurlencode($byte[0]),
+            $path,
+        );
+
+        return redirect($encoded.($query === [] ? '' : '?'.http_build_query($query)), 301);
     }
 }
