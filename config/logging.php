@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\MasksSecrets;
 use App\Http\RequestFacts;
 use Monolog\Formatter\JsonFormatter;
 use Monolog\Handler\StreamHandler;
@@ -17,7 +18,7 @@ return [
             'handler_with' => ['stream' => 'php://stderr'],
             'formatter' => JsonFormatter::class,
             'formatter_with' => ['includeStacktraces' => true],
-            'processors' => [RequestFacts::class],
+            'processors' => [RequestFacts::class, MasksSecrets::class],
         ],
     ],
 ];

@@ -2,6 +2,9 @@
 
 PG_STARTED=""
 
+# The log tells what failed, and not with which values.
+PG_LOG="-c log_error_verbosity=terse -c log_min_error_statement=panic"
+
 as_postgres() { if is_root; then (cd / && runuser -u postgres -- "$@"); else "$@"; fi; }
 
 # What PostgreSQL is advised to keep to itself, in MB: 128 to 2048. Source: its documentation,
@@ -82,7 +85,7 @@ launch_postgres() {
     owned postgres "$PG_DATA" "$PG_BIN" "$(is_root && printf postgres)"
     PG_STARTED=1
     as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$VAR/log/postgres.log" -w -t 60 start \
-        -o "-p $DB_PORT -k '$(socket_fits && printf %s "$PG_SOCKET")'" \
+        -o "-p $DB_PORT -k '$(socket_fits && printf %s "$PG_SOCKET")' $PG_LOG" \
         >/dev/null 2>&1 \
         || fail "PostgreSQL did not start; $VAR/log/postgres.log says why."
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use App\Demo\DemoSite;
+use App\People\DemoAccounts;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\RequestHeaders;
 use Tests\Support\SecondServer;
@@ -75,6 +77,51 @@ final class KeptPagesTest extends TestCase
         $port = (int) parse_url((string) getenv('SITE_URL'), PHP_URL_PORT);
         $other = (new WebClient((string) getenv('SITE_URL'), host: '127.0.0.1:'.($port + 1)))->get('/manage');
         $this->assertSame([302, '/manage/sign-in'], [$other['status'], $other['headers']['location']]);
+    }
+
+    /** Each viewer gets what a server answers that keeps nothing, in whatever order they ask. */
+    public function test_answers_of_different_viewers_never_share_a_kept_page(): void
+    {
+        $url = (string) getenv('SITE_URL');
+        $plain = new SecondServer($url);
+        $people = [
+            'nobody' => null, 'a member' => 'linnet.carew@'.DemoAccounts::DOMAIN,
+            'an author' => 'osric.vale@'.DemoAccounts::DOMAIN, 'a manager' => DemoSite::EMAIL,
+        ];
+        $clients = [];
+        foreach ($people as $who => $email) {
+            foreach (['kept' => $url, 'plain' => $plain->url] as $where => $address) {
+                $clients[$who][$where] = $client = new WebClient($address, host: '127.0.0.1');
+                if ($email !== null) {
+                    $entered = $client->form(
+                        '/account/sign-in',
+                        ['email' => $email, 'password' => DemoAccounts::PASSWORD, 'to' => '/shop'],
+                        ['Origin: http://127.0.0.1'],
+                    );
+                    $this->assertSame('/shop', $entered['headers']['location'] ?? null, $who);
+                }
+            }
+        }
+        mt_srand(26);
+        $paths = ['/', '/shop', '/shop?shop-season=winter', '/journal', '/nowhere', '/account', '/groups'];
+        for ($n = 0; $n < 60; $n++) {
+            $who = array_keys($people)[mt_rand(0, 3)];
+            $path = $paths[mt_rand(0, count($paths) - 1)];
+            [$kept, $expected] = [$clients[$who]['kept']->get($path), $clients[$who]['plain']->get($path)];
+            $this->assertSame(
+                [$expected['status'], self::withoutTokens($expected['body'])],
+                [$kept['status'], self::withoutTokens($kept['body'])],
+                "{$who} at {$path}",
+            );
+            if ($who !== 'nobody') {
+                $this->assertStringContainsString('private', $kept['headers']['cache-control'], "{$who} at {$path}");
+            }
+        }
+    }
+
+    private static function withoutTokens(string $body): string
+    {
+        return (string) preg_replace('/name="_token" value="[^"]*"/', '', $body);
     }
 
     /**

@@ -26,10 +26,12 @@ use App\Models\User;
 use App\Modules\ModuleStore;
 use App\People\DemoAccounts;
 use App\People\People;
+use Illuminate\Database\QueryException;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Sleep;
 use Tests\Support\Garden;
@@ -315,6 +317,33 @@ final class SafetyTest extends TestCase
         $this->assertSame(['Public fern', 'secret'], $titles);
         $this->actingAs(User::query()->where('email', 'm@example.org')->firstOrFail());
         $this->assertSame('ada@example.org', $this->getJson("/manage/api/items/{$id}")->json('values.keeper'));
+    }
+
+    public function test_the_log_holds_no_values_of_queries_and_no_secrets_of_links(): void
+    {
+        $log = $this->file('log', '');
+        config(['logging.default' => 'lines', 'logging.channels.lines.handler_with.stream' => $log]);
+        $this->manager();
+        try {
+            DB::transaction(fn () => User::query()->create(['name' => 'x', 'email' => 'm@example.org']));
+            $this->fail('The address was free.');
+        } catch (QueryException $fault) {
+            report($fault);
+        }
+        try {
+            DB::transaction(fn () => DB::select('select ?::bigint', ['a secret of mine']));
+            $this->fail('It was a number.');
+        } catch (QueryException $fault) {
+            report(new \RuntimeException('Around it', previous: $fault));
+        }
+        Log::warning('GET /account/welcome/SECRETSECRET?x=1 took long');
+        $lines = (string) file_get_contents($log);
+        $this->assertSame(3, substr_count($lines, "\n"), $lines);
+        $this->assertStringContainsString('users_email_unique', $lines, 'what is wrong is told');
+        $this->assertStringContainsString('account/welcome', $lines);
+        foreach (['m@example.org', 'a secret of mine', 'SECRETSECRET'] as $secret) {
+            $this->assertStringNotContainsString($secret, $lines);
+        }
     }
 
     public function test_authors_cannot_try_addresses_and_open_no_closed_file(): void

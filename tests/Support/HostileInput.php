@@ -16,6 +16,12 @@ final class HostileInput
     /** Stands in what is sent; an answer that holds it like this has not escaped it. */
     public const MARK = '<script>zx9q()</script>';
 
+    /** Values of headers: what an address of a proxy, a host, or an entity tag may be mistaken for. */
+    private const HEADERS = [
+        '"><meta http-equiv="refresh" content="0;url=https://evil.example/"><x y="', '@evil.example', 'evil.example:1', 'https://evil.example/x', '//evil.example/x',
+        'https', '/evil', '127.0.0.1, 10.0.0.1', 'W/"x", *', 'bytes=0-0', 'application/JSON', "\xFF", '-1', '',
+    ];
+
     private Randomizer $random;
 
     /** @var array<string, mixed> of the API's description */
@@ -56,7 +62,7 @@ final class HostileInput
             $text = $known !== [] && $this->chance(70)
                 ? $this->one($known)
                 : $this->one(['999999', '0', '-1', '1e9', '99999999999999999999', 'none', '%00', '%ff',
-                    '..%2f..', '%0d%0a',
+                    '..%2f..', '%0d%0a', '%0d%0aX/', 'x%00/',
                     rawurlencode(self::MARK), rawurlencode("' or 1=1 --"), str_repeat('a', 300), '🌿', '']);
 
             return (string) $text;
@@ -81,6 +87,21 @@ final class HostileInput
         }
 
         return $body;
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @return array<string, string> a few headers
+     */
+    public function headers(array $names): array
+    {
+        $headers = [];
+        for ($n = $this->random->getInt(0, 3); $n > 0; $n--) {
+            $headers[$this->chance(50) ? 'x-forwarded-'.$this->one(['for', 'host', 'port', 'proto', 'prefix'])
+                : $this->one($names)] = $this->one(self::HEADERS);
+        }
+
+        return $headers;
     }
 
     public function chance(int $percent): bool
@@ -158,7 +179,9 @@ final class HostileInput
             ['a' => ['b' => ['c' => ['d' => 1]]]], array_fill(0, 300, 'x'), str_repeat('x', 70_000), "\0", "a\0b",
             self::MARK, '"'.self::MARK, "'; drop table items; --", '${7*7}{{7*7}}', "\u{202E}abc", "🌿\u{FE0F}",
             "line\r\nHeader: x", '../../../etc/passwd', 'http://169.254.169.254/', "\u{FFFF}", '١٢٣', '<b>', '&lt;',
-            '%s%n',
+            '%s%n', str_repeat('<b>', 300), '<p '.implode(' ', array_map(fn (int $n): string => "a{$n}=1", range(1, 300)))
+                .'>', str_repeat('<style ', 300), '<plaintext>', '<xmp>', '<body inert dir=rtl>', '<dialog open id=content>',
+            '<li></ul></main>', str_repeat('{n,spellout}', 300), str_repeat('calc(', 300),
         ]);
     }
 }

@@ -31,6 +31,7 @@ final class SecondServer
         $environment = [
             'APP_URL' => $siteUrl, 'WELLSPRING_PAGE_CACHE' => $keepsPages ? 'on' : 'off',
             'VIEW_COMPILED_PATH' => $this->views, 'TRUSTED_PROXIES' => $trustedProxies,
+            'SESSION_DRIVER' => 'database',
         ] + ($keepsPages ? ['APP_CONFIG_CACHE' => "{$this->views}/config.php"] : ['CACHE_STORE' => 'array'])
             + array_diff_key(getenv(), ['APP_CONFIG_CACHE' => 1, 'APP_ROUTES_CACHE' => 1]);
         if ($keepsPages) {

@@ -9,8 +9,9 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Redirects within the site give the path alone (RFC 9110, 10.2.2 allows it), so that no redirect repeats a host or
- * port that the request brought. Browsers ask again each time: an address that has moved may be taken by something new.
+ * Redirects give the path alone (RFC 9110, 10.2.2 allows it), so that no redirect repeats a host or port that the
+ * request brought. The site redirects nowhere else; an address of another site, such as one that a Referer header
+ * brought, becomes the home page. Browsers ask again each time: an address that has moved may be taken by something new.
  */
 final class LocalRedirects
 {
@@ -22,11 +23,12 @@ final class LocalRedirects
         if ($location === '') {
             return $response;
         }
-        $site = $request->getSchemeAndHttpHost();
-        if (preg_match('~^'.preg_quote($site, '~').'($|[/?#].*)~Ds', $location, $found) === 1) {
-            // Two slashes at the beginning would name another host.
-            $response->headers->set('Location', '/'.ltrim($found[1], '/'));
-        }
+        $own = preg_quote($request->getSchemeAndHttpHost(), '~');
+        // Two slashes at the beginning would name another host.
+        $path = preg_match("~^(?:{$own})?(?:/(?![/\\\\])|(?=[?#]|$))(.*)~Ds", $location, $found) === 1
+            ? "/{$found[1]}"
+            : '/';
+        $response->headers->set('Location', $path);
         if (! $response->headers->has('Cache-Control')) {
             $response->headers->set('Cache-Control', 'no-cache');
         }
