@@ -51,17 +51,49 @@ ensure_node() {
             "Install it by hand, or connect to the network once and run this again."
 }
 
+# Composer writes no lock file with the stand-ins of compat/: composer.pins takes its place. After a change of
+# composer.json: composer update, then php bin/lib/pins.php write.
 install_composer() {
-    local sum; sum="$(sum_of composer.json compat)"
-    if [ -f "$ROOT/vendor/autoload.php" ] && stamp_is composer "$sum"; then return 0; fi
+    local sum; sum="$(sum_of composer.json composer.pins compat)"
+    if [ -f "$ROOT/vendor/autoload.php" ] && stamp_is composer "$sum"; then check_pins; return 0; fi
+    # shellcheck disable=SC2046
     COMPOSER_ALLOW_SUPERUSER=1 during "Installing the PHP packages" \
-        quietly composer composer install --no-interaction --no-progress \
+        quietly composer composer update --no-interaction --no-progress $(php "$ROOT/bin/lib/pins.php" with) \
         || fail "The PHP packages could not be fetched; $VAR/log/composer.log says why." \
             "They are needed once: connect to the network and run this again," \
             "or copy the folder vendor/ from a machine that has it."
     # Some packages come with files that only their owner may read; the web server's user must, too.
     chmod -R a+rX "$ROOT/vendor"
+    check_pins
     set_stamp composer "$sum"
+}
+
+check_pins() {
+    php "$ROOT/bin/lib/pins.php" check > "$VAR/log/pins.log" 2>&1 \
+        || fail "The PHP packages in vendor/ are not the pinned ones: $(head -n 5 "$VAR/log/pins.log")" \
+            "Remove the folder vendor/ and run this again."
+}
+
+# Fails if a package is known to be vulnerable. Says so and goes on if the registry does not answer.
+check_advisories() {
+    local code=0 found="$VAR/log/advisories.log"
+    timeout 60 composer audit --no-interaction --format=json > "$found" 2>"$found.err" || code=$?
+    if ! grep -q '"advisories"' "$found"; then
+        say "PHP packages: skipped, the registry gave no advisories."
+    elif [ $((code % 2)) = 1 ]; then
+        cat "$found"; fail "PHP packages with known vulnerabilities are installed; see above."
+    else
+        say "PHP packages: no known vulnerabilities."
+    fi
+    code=0
+    timeout 60 npm audit --audit-level=moderate --json > "$found" 2>"$found.err" || code=$?
+    if ! grep -q '"auditReportVersion"' "$found"; then
+        say "Packages of the front end: skipped, the registry gave no advisories."
+    elif [ "$code" != 0 ]; then
+        cat "$found"; fail "Packages of the front end with known vulnerabilities are installed; see above."
+    else
+        say "Packages of the front end: no known vulnerabilities."
+    fi
 }
 
 # Both beside each other: each waits for the network most of the time.

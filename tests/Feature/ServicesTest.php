@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use PHPUnit\Framework\TestCase;
 
-/** Whatever way a script ends, nothing that it has started stays. */
+/** What the scripts of bin/ promise: nothing that they have started stays, and packages are the pinned ones. */
 final class ServicesTest extends TestCase
 {
     /** Starts three services, as bin/start does, one of which does not listen to its signal. */
@@ -51,6 +51,40 @@ final class ServicesTest extends TestCase
             $this->assertSame([], $left, "round {$round}, signal {$signal}");
         }
         exec('rm -rf '.escapeshellarg($var));
+    }
+
+    public function test_a_package_that_is_not_the_pinned_one_is_named(): void
+    {
+        $root = sys_get_temp_dir().'/wellspring-pins-'.bin2hex(random_bytes(6));
+        foreach (['bin/lib', 'vendor/composer', 'vendor/a/b/src', 'vendor/a/c'] as $folder) {
+            mkdir("{$root}/{$folder}", recursive: true);
+        }
+        copy(dirname(__DIR__, 2).'/bin/lib/pins.php', "{$root}/bin/lib/pins.php");
+        $install = fn (array $versions) => file_put_contents("{$root}/vendor/composer/installed.json", json_encode([
+            'packages' => array_map(fn (string $name): array => [
+                'name' => $name, 'version' => $versions[$name], 'install-path' => "../{$name}",
+                'dist' => ['type' => 'zip'],
+            ], array_keys($versions)),
+        ]));
+        $do = function (string $mode) use ($root): array {
+            exec('php '.escapeshellarg("{$root}/bin/lib/pins.php")." {$mode} 2>&1", $lines, $code);
+
+            return [$code, implode("\n", $lines)];
+        };
+        file_put_contents("{$root}/vendor/a/b/src/code.php", 'one');
+        $install(['a/b' => '1.0.0']);
+        $this->assertSame(0, $do('write')[0]);
+        $this->assertSame([0, ''], $do('check'));
+        $this->assertSame([0, '--with=a/b:1.0.0'], $do('with'));
+        file_put_contents("{$root}/vendor/a/b/src/code.php", 'two');
+        $this->assertSame([1, 'a/b 1.0.0: its files are not those that were pinned.'], $do('check'));
+        $install(['a/b' => '1.0.1', 'a/c' => '2.0.0']);
+        $this->assertSame([1, "a/b: expected version 1.0.0, found 1.0.1.\na/c 2.0.0 is installed and not pinned."], $do(
+            'check',
+        ));
+        $install([]);
+        $this->assertSame([1, 'a/b is pinned at 1.0.0 and not installed.'], $do('check'));
+        exec('rm -rf '.escapeshellarg($root));
     }
 
     /** @return list<string> command lines of services that still run */
