@@ -54,10 +54,8 @@ function installed(string $root): array
     );
     foreach ($data['packages'] as $package) {
         $isPath = ($package['dist']['type'] ?? '') === 'path';
-        $found[$package['name']] = [
-            $package['version'],
-            $isPath ? FROM_DEBIAN : hashOfFiles((string) realpath("{$root}/vendor/composer/{$package['install-path']}")),
-        ];
+        $folder = (string) realpath("{$root}/vendor/composer/{$package['install-path']}");
+        $found[$package['name']] = [$package['version'], $isPath ? FROM_DEBIAN : hashOfFiles($folder)];
     }
     ksort($found);
 

@@ -16,7 +16,9 @@ use App\Look\OwnStyles;
 final class SafeHtmlTest extends BrowserTestCase
 {
     /** Beside the index: what is only proposed, or is known to some browsers. */
-    private const MORE_ELEMENTS = ['portal', 'fencedframe', 'selectedcontent', 'svg', 'math', 'x-y', 'plaintext', 'xmp'];
+    private const MORE_ELEMENTS = [
+        'portal', 'fencedframe', 'selectedcontent', 'svg', 'math', 'x-y', 'plaintext', 'xmp',
+    ];
 
     private const MORE_ATTRIBUTES = [
         'shadowroot', 'shadowrootmode', 'anchor', 'xmlns', 'xlink:href', 'elementtiming', 'interestfor', 'role',
@@ -143,7 +145,7 @@ final class SafeHtmlTest extends BrowserTestCase
             '<portal src="https://evil.example/">x</portal>y' => 'y',
             '<dialog open id=content>x</dialog>y' => 'y',
             '<li>x</li>' => 'x',
-            '<a href="https://a.example/" rel="opener" target="_top">x</a>' => '<a href="https://a.example/" rel="noopener">x</a>',
+            '<a href="/y" rel="opener" target="_top">x</a>' => '<a href="/y" rel="noopener">x</a>',
             '<a href="/x" target="_BLANK">x</a>' => '<a href="/x" target="_blank" rel="noopener">x</a>',
             '<a href="javascript:x()">x</a>' => '<a rel="noopener">x</a>',
             '<form action="/x"><button>Send</button>x</form>' => 'x',

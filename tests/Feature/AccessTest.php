@@ -316,7 +316,8 @@ final class AccessTest extends TestCase
             $this->flushSession();
             $this->withSession([User::SESSION_KEY => $key]);
             $this->actingAs($as);
-            $path = '/'.preg_replace(['/\{(key|secret|name|file|hash)\}/', '/\{\w+\?\}/', '/\{\w+\}/'], ['x', '', '1'], $uri);
+            $places = ['/\{(key|secret|name|file|hash)\}/' => 'x', '/\{\w+\?\}/' => '', '/\{\w+\}/' => '1'];
+            $path = '/'.preg_replace(array_keys($places), array_values($places), $uri);
             DB::beginTransaction();
             $answer = $this->withUnencryptedCookie(config()->string('session.cookie'), 'x')->call($method, $path);
             DB::rollBack();
@@ -328,8 +329,8 @@ final class AccessTest extends TestCase
         $shown = 0;
         foreach ($this->routes() as $route) {
             $shown += $told((string) $ask($route, $user->refresh(), $user->session_key)->getContent()) ? 1 : 0;
-            $closed = $user->replicate();
-            foreach (['ended elsewhere' => $user, 'closed' => $closed->forceFill(['id' => $user->id, 'active' => false])] as $how => $as) {
+            $closed = $user->replicate()->forceFill(['id' => $user->id, 'active' => false]);
+            foreach (['ended elsewhere' => $user, 'closed' => $closed] as $how => $as) {
                 $key = $how === 'closed' ? $user->session_key : 'the key of before';
                 $answer = $ask($route, $as, $key);
                 $this->assertFalse($told((string) $answer->getContent()), "{$route}, {$how}");
@@ -382,7 +383,7 @@ final class AccessTest extends TestCase
         Auth::logout();
     }
 
-    /** The cache of whole pages reads a request before the framework; both must see the same scheme, host and client. */
+    /** The page cache reads a request before the framework; both must see the same scheme, host and client. */
     public function test_the_page_cache_and_the_framework_agree_on_where_a_request_came_from(): void
     {
         mt_srand(26);
@@ -421,7 +422,7 @@ final class AccessTest extends TestCase
             $origin = RequestOrigin::of($server, $proxies);
             $this->assertSame(
                 $expected,
-                $origin === null ? [$expected[0], '', $expected[2]] : [$origin->scheme, $origin->host, $origin->address],
+                [$origin->scheme ?? $expected[0], $origin->host ?? '', $origin->address ?? $expected[2]],
                 (string) json_encode([$proxies, $server]),
             );
         }

@@ -133,13 +133,14 @@ final class HostileRequestsTest extends TestCase
                 $draw->one(["title\nx\n", '', "\x89PNG\r\n", "\xFF\xFE", 'PK'."\3\4"]),
             )]
             : [];
+        $address = "http://localhost{$path}";
         $begun = microtime(true);
         /** @var TestResponse<Response> $answer */
         $answer = $isForm
-            ? $this->call($method, "http://localhost{$path}", $body, files: $files, server: $this->transformHeadersToServerVars(
+            ? $this->call($method, $address, $body, files: $files, server: $this->transformHeadersToServerVars(
                 $headers + ['Accept' => $draw->one(['text/html', 'application/json', '*/*', "\xFF"])],
             ))
-            : $this->json($method, "http://localhost{$path}", $body, $headers);
+            : $this->json($method, $address, $body, $headers);
         $seconds = microtime(true) - $begun;
         $isRefused = $answer->baseResponse->getStatusCode() >= 400;
         // The form that comes back holds what was sent.

@@ -29,12 +29,12 @@ final class ParserLimitsTest extends TestCase
     {
         foreach ([
             '<b>', '<div>', '<a>', '<table><tr><td>', '<style ', '<script>', '<template>', '<p ', '<p>a', '<!--', '<!-',
-            '<![CDATA[', '<?', '<', '&', '&#x;', '<a "', '<plaintext>', '<textarea>', '</x>', '<li>x', "<a\n\"", '<svg>',
+            '<![CDATA[', '<?', '<', '&', '&#x;', '<a "', '<plaintext>', '<textarea>', '</x>', '<li>x', "<a\n\"",
+            '<svg>',
         ] as $shape) {
             yield $shape => [substr(str_repeat($shape, (int) ceil(500_000 / strlen($shape))), 0, 500_000)];
         }
-        $attributes = implode(' ', array_map(fn (int $n): string => "a{$n}=1", range(1, 60_000)));
-        yield 'attributes' => ["<p {$attributes}>x</p>"];
+        yield 'attributes' => ['<p '.self::attributes(60_000).'>x</p>'];
     }
 
     #[DataProvider('markup')]
@@ -51,7 +51,7 @@ final class ParserLimitsTest extends TestCase
         $this->plantType();
         $this->actingAs($this->manager());
         $texts = [
-            'expected at most 50 attributes in each tag of the text.' => '<p '.implode(' ', array_map(fn (int $n): string => "a{$n}=1", range(1, 51))).'>x</p>',
+            'expected at most 50 attributes in each tag of the text.' => '<p '.self::attributes(51).'>x</p>',
             'expected at most 100 elements inside each other in the text.' => str_repeat('<b>', 101).'x',
             'expected at most 20,000 elements in the text.' => str_repeat('<br>', 20_001).'x',
         ];
@@ -68,8 +68,8 @@ final class ParserLimitsTest extends TestCase
         }
         $this->assertSame(0, Item::query()->count());
         $fine = str_repeat('<b>', 98).'x'.str_repeat('</b>', 98);
-        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'x', 'text' => "<p>{$fine}</p>"]])
-            ->assertCreated();
+        $values = ['title' => 'x', 'text' => "<p>{$fine}</p>"];
+        $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => $values])->assertCreated();
         $this->assertSame('&lt;x y', (new SafeHtml)->safe(str_repeat('<b>', 101).'&lt;x <i>y</i>'), 'words stay');
     }
 
@@ -77,10 +77,8 @@ final class ParserLimitsTest extends TestCase
     {
         $this->plantType();
         $this->actingAs($this->manager());
-        $words = implode(' ', array_map(fn (int $n): string => 'w'.strtr((string) $n, '0123456789', 'abcdefghij'), range(
-            100_000,
-            215_000,
-        )));
+        $word = fn (int $n): string => 'w'.strtr((string) $n, '0123456789', 'abcdefghij');
+        $words = implode(' ', array_map($word, range(100_000, 215_000)));
         $this->assertGreaterThan(900_000, strlen($words));
         $this->postJson('/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'Long', 'text' => $words]])
             ->assertCreated();
@@ -166,6 +164,11 @@ final class ParserLimitsTest extends TestCase
         ]])->assertUnprocessable()->json('problems');
         $this->assertCount(201, $problems);
         $this->assertSame('100 more problems are not listed.', $problems[200]['message']);
+    }
+
+    private static function attributes(int $count): string
+    {
+        return implode(' ', array_map(fn (int $n): string => "a{$n}=1", range(1, $count)));
     }
 
     private function assertQuick(\Closure $work): void

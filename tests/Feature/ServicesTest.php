@@ -40,7 +40,7 @@ final class ServicesTest extends TestCase
                 ['ROOT' => dirname(__DIR__, 2), 'VAR' => $var, 'MARK' => $mark] + getenv(),
             );
             $this->assertIsResource($process);
-            // Some at once, in the middle of starting; some when all has been started. Like timeout, to the whole group.
+            // Some while they start, some when all have started. The whole group gets it, as by timeout(1).
             $round % 3 === 0 ? fgets($pipes[1]) : usleep(random_int(0, 60_000));
             posix_kill(-proc_get_status($process)['pid'], $signal);
             proc_close($process);

@@ -18,7 +18,8 @@ final class HostileInput
 
     /** Values of headers: what an address of a proxy, a host, or an entity tag may be mistaken for. */
     private const HEADERS = [
-        '"><meta http-equiv="refresh" content="0;url=https://evil.example/"><x y="', '@evil.example', 'evil.example:1', 'https://evil.example/x', '//evil.example/x',
+        '"><meta http-equiv="refresh" content="0;url=https://evil.example/"><x y="', '@evil.example', 'evil.example:1',
+        'https://evil.example/x', '//evil.example/x',
         'https', '/evil', '127.0.0.1, 10.0.0.1', 'W/"x", *', 'bytes=0-0', 'application/JSON', "\xFF", '-1', '',
     ];
 
@@ -179,8 +180,11 @@ final class HostileInput
             ['a' => ['b' => ['c' => ['d' => 1]]]], array_fill(0, 300, 'x'), str_repeat('x', 70_000), "\0", "a\0b",
             self::MARK, '"'.self::MARK, "'; drop table items; --", '${7*7}{{7*7}}', "\u{202E}abc", "🌿\u{FE0F}",
             "line\r\nHeader: x", '../../../etc/passwd', 'http://169.254.169.254/', "\u{FFFF}", '١٢٣', '<b>', '&lt;',
-            '%s%n', str_repeat('<b>', 300), '<p '.implode(' ', array_map(fn (int $n): string => "a{$n}=1", range(1, 300)))
-                .'>', str_repeat('<style ', 300), '<plaintext>', '<xmp>', '<body inert dir=rtl>', '<dialog open id=content>',
+            '%s%n', str_repeat('<b>', 300), '<p '.implode(' ', array_map(
+                fn (int $n): string => "a{$n}=1",
+                range(1, 300),
+            )).'>', str_repeat('<style ', 300), '<plaintext>', '<xmp>', '<body inert dir=rtl>',
+            '<dialog open id=content>',
             '<li></ul></main>', str_repeat('{n,spellout}', 300), str_repeat('calc(', 300),
         ]);
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-/** The names of the request headers that the application, the framework or its HTTP library read, found in their code. */
+/** Names of the request headers that the application, the framework or its HTTP library read, found in their code. */
 final class RequestHeaders
 {
     private const FOLDERS = [

@@ -16,7 +16,7 @@ final class SecondServer
 
     /**
      * @param  string  $siteUrl  the site's own address, as its pages name it
-     * @param  bool  $keepsPages  true: with a cache of whole pages of its own; false: it caches nothing, listings included
+     * @param  bool  $keepsPages  true: with a page cache of its own; false: it caches nothing, listings included
      * @param  string  $trustedProxies  as in TRUSTED_PROXIES
      */
     public function __construct(string $siteUrl, bool $keepsPages = false, string $trustedProxies = '')
@@ -41,7 +41,8 @@ final class SecondServer
         }
         $process = proc_open(
             [
-                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'apc.enable_cli='.($keepsPages ? '1' : '0'), '-S', (string) $address, '-t', "{$root}/public",
+                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'apc.enable_cli='.($keepsPages ? '1' : '0'),
+                '-S', (string) $address, '-t', "{$root}/public",
                 "{$root}/public/index.php",
             ],
             [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],

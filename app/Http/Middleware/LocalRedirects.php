@@ -11,7 +11,7 @@ use Symfony\Component\HttpFoundation\Response;
 /**
  * Redirects give the path alone (RFC 9110, 10.2.2 allows it), so that no redirect repeats a host or port that the
  * request brought. The site redirects nowhere else; an address of another site, such as one that a Referer header
- * brought, becomes the home page. Browsers ask again each time: an address that has moved may be taken by something new.
+ * brought, becomes the home page. Browsers ask again each time: something new may take an address that has moved.
  */
 final class LocalRedirects
 {

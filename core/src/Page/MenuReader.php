@@ -87,7 +87,8 @@ final readonly class MenuReader
         }
         $entries = [];
         foreach (array_slice($given, 0, self::MAX_ENTRIES) as $i => $one) {
-            $entries[] = $this->entry(new Shape($one, Path::to($in->at('entries'), $i), $problems), $problems, $depth, $left);
+            $shape = new Shape($one, Path::to($in->at('entries'), $i), $problems);
+            $entries[] = $this->entry($shape, $problems, $depth, $left);
         }
 
         return array_values(array_filter($entries));

@@ -121,8 +121,8 @@ final class FieldValue implements PartKind
         if ($field->family() !== Family::Number) {
             $shape->wrong('message', 'no words where the field is no number', $pattern);
         } elseif (! Format::saysEveryNumber($pattern)) {
-            $shape->wrong('message', 'a message of ICU, at most '.Format::LONGEST_PATTERN.' characters long, that says something of '
-                .'every n, such as '
+            $shape->wrong('message', 'a message of ICU that says something of every n in at most '
+                .Format::LONGEST_PATTERN.' characters, such as '
                 .'{n, plural, =0 {Sold out} one {The last one} other {# in stock}}', $pattern);
         }
     }

@@ -57,8 +57,8 @@ final class Views implements PartKind
         }
         $values = OptionValues::read($this->options(), $shape);
         if ($values->text('message') !== '' && ! Format::saysEveryNumber($values->text('message'))) {
-            $shape->wrong('message', 'a message of ICU, at most '.Format::LONGEST_PATTERN.' characters long, that says something of '
-                .'every n, such as '
+            $shape->wrong('message', 'a message of ICU that says something of every n in at most '
+                .Format::LONGEST_PATTERN.' characters, such as '
                 .'{n, plural, one {# view} other {# views}}', $values->text('message'));
         }
 
