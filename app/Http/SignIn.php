@@ -112,6 +112,7 @@ final class SignIn
         $user = $request->user();
         if ($user instanceof User) {
             $request->session()->put(User::SESSION_KEY, $user->session_key);
+            $request->session()->put(User::SESSION_BEGUN, now()->getTimestamp());
             $user->update(['signed_in_at' => now()]);
             AuditTrail::record(AuditAction::SignedIn, $user->name);
         }

@@ -36,6 +36,9 @@ final class User extends Authenticatable
      */
     public const SESSION_KEY = 'session_key';
 
+    /** Under this name a session keeps when it was begun: a timestamp. */
+    public const SESSION_BEGUN = 'session_begun';
+
     public const ROLES = ['manager', 'author', 'member'];
 
     protected $fillable = [

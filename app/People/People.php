@@ -12,6 +12,7 @@ use App\Models\User;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Str;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
@@ -66,11 +67,12 @@ final readonly class People
      *
      * @return User|null null if the link is not valid, or no longer
      *
-     * @throws Refused when it is the demo's published password; the link stays
+     * @throws Refused when it is no password to choose; the link stays
      */
     public function choosePassword(string $secret, string $password): ?User
     {
-        self::refusePublished($password);
+        $user = $this->links->person($secret);
+        $user === null || PasswordPolicy::check($password, $user);
 
         return DB::transaction(function () use ($secret, $password): ?User {
             $user = $this->links->redeem($secret);
@@ -141,28 +143,20 @@ final readonly class People
     }
 
     /**
-     * Ends the person’s sessions, in every browser.
+     * Ends the person’s sessions, in every browser, and tells them by letter if they had a password before.
      *
-     * @throws Refused when it is the demo's published one
+     * @throws Refused when it is no password to choose
      */
     public function changePassword(User $user, string $password): void
     {
-        self::refusePublished($password);
+        PasswordPolicy::check($password, $user);
+        $isNew = $user->password === null;
         $user->update(['password' => $password, 'active' => true]);
         $this->links->void($user);
         $this->endSessions($user);
         AuditTrail::record(AuditAction::PasswordChanged, $user->name, ['email' => $user->email]);
-    }
-
-    /** @throws Refused */
-    private static function refusePublished(string $password): void
-    {
-        if ($password === DemoAccounts::PASSWORD) {
-            throw Refused::because(
-                'password',
-                ProblemCode::Published,
-                'this is the published password of the demo; choose another.',
-            );
+        if (! $isNew) {
+            Mail::to($user->email)->queue(new PasswordChanged($user->name));
         }
     }
 

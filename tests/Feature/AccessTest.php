@@ -341,6 +341,14 @@ final class AccessTest extends TestCase
         $gone('account')->assertRedirect('/account/sign-in');
         $gone('manage/api/start')->assertUnauthorized();
         $gone('manage')->assertRedirect('/manage/sign-in');
+
+        // After twelve hours a session has ended, however busy it was.
+        $this->flushSession();
+        $this->actingAs($user)->getJson('/manage/api/start')->assertOk();
+        $this->travel(11)->hours();
+        $this->getJson('/manage/api/start')->assertOk();
+        $this->travel(61)->minutes();
+        $this->actingAs($user)->getJson('/manage/api/start')->assertUnauthorized();
     }
 
     public function test_a_cookie_of_no_session_makes_none_on_visitors_pages(): void

@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Models\User;
 use App\People\AccountLinks;
 use App\People\People;
-use Illuminate\Contracts\Hashing\Hasher as HasherContract;
 use Illuminate\Hashing\BcryptHasher;
 use Illuminate\Mail\Mailer;
 use Illuminate\Mail\Transport\ArrayTransport;
@@ -18,6 +17,7 @@ use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\Mime\Email;
+use Wellspring\Core\Problem\Refused;
 
 /** Members' accounts on the site. */
 final class AccountTest extends TestCase
@@ -102,8 +102,9 @@ final class AccountTest extends TestCase
 
         // Whoever was shut out stays out.
         $ada->update(['active' => false]);
+        $sent = count($this->sent());
         $ask('password', $ada->email)->assertSessionHas('said');
-        $this->assertCount(2, $this->sent());
+        $this->assertCount($sent, $this->sent());
         config(['site.sign_up' => false]);
         $this->get('/account/sign-up')->assertNotFound();
         $this->get('/')->assertDontSee('Sign up');
@@ -141,31 +142,64 @@ final class AccountTest extends TestCase
 
     public function test_a_wrong_password_is_checked_as_long_for_somebody_as_for_nobody(): void
     {
+        $hasher = new class(['rounds' => 4]) extends BcryptHasher
+        {
+            /** @var list<int> costs of the hashes that were checked */
+            public array $checked = [];
+
+            /** @param  array<array-key, mixed>  $options */
+            public function check(#[\SensitiveParameter] $value, $hashedValue, array $options = []): bool
+            {
+                $cost = password_get_info($hashedValue)['options']['cost'] ?? 0;
+                $this->checked[] = is_int($cost) ? $cost : 0;
+
+                return parent::check($value, $hashedValue, $options);
+            }
+        };
+        Hash::extend('counting', fn (): BcryptHasher => $hasher);
+        config(['hashing.driver' => 'counting']);
         User::query()->create(['name' => 'Ada', 'email' => 'ada@example.org', 'password' => self::PASSWORD]);
         User::query()->create(['name' => 'Lys', 'email' => 'lys@example.org']);
-        $checked = [];
-        Hash::extend('counting', function () use (&$checked): HasherContract {
-            return new class($checked) extends BcryptHasher
-            {
-                /** @param  list<int>  $checked  costs of the hashes that were checked */
-                public function __construct(private array &$checked)
-                {
-                    parent::__construct(['rounds' => 4]);
-                }
-
-                public function check($value, $hashedValue, array $options = [])
-                {
-                    $this->checked[] = (int) (password_get_info((string) $hashedValue)['options']['cost'] ?? 0);
-
-                    return parent::check($value, $hashedValue, $options);
-                }
-            };
-        });
-        config(['hashing.driver' => 'counting']);
         foreach (['ada@example.org', 'lys@example.org', 'nobody@example.org'] as $email) {
             $this->post('/account/sign-in', ['email' => $email, 'password' => 'wrong one']);
         }
-        $this->assertSame([4, 4, 4], $checked, 'one hash of the same cost for each');
+        $this->assertSame([4, 4, 4], $hasher->checked, 'one hash of the same cost for each');
+    }
+
+    public function test_a_new_password_is_long_hard_to_guess_kept_whole_and_told(): void
+    {
+        $ada = User::query()->create([
+            'name' => 'Ada Wren', 'email' => 'ada.wren@example.org', 'password' => self::PASSWORD,
+        ]);
+        $people = app(People::class);
+        foreach ([
+            'too short' => 'at least 12', str_repeat('long enough ', 11) => 'at most 128',
+            'password12345' => 'easy', 'Pass-Word 1234567890' => 'easy', 'aaaaaaaaaaaaaa' => 'easy',
+            'abcabcabcabcabc' => 'easy', 'AdaWren-2026!' => 'easy', 'ada.wren@example.org' => 'easy',
+        ] as $password => $why) {
+            try {
+                $people->changePassword($ada, (string) $password);
+                $this->fail("“{$password}” was taken.");
+            } catch (Refused $refused) {
+                $this->assertStringContainsString($why, $refused->getMessage());
+            }
+        }
+        $this->assertCount(0, $this->sent());
+        $long = str_repeat('ж', 100).' and an end';
+        $people->changePassword($ada, $long);
+        $this->assertStringStartsWith('$argon2id$', (string) $ada->password);
+        $this->assertTrue(Hash::check($long, (string) $ada->password));
+        $this->assertFalse(Hash::check(str_repeat('ж', 100).' and another', (string) $ada->password), 'all of it counts');
+        $letter = $this->sent()[0];
+        $this->assertSame('ada.wren@example.org', $letter->getTo()[0]->getAddress());
+        $this->assertStringContainsString('was changed', (string) $letter->getSubject());
+        // A hash of an older kind opens, and is replaced.
+        DB::table('users')->where('id', $ada->id)->update(['password' => password_hash('an older one', PASSWORD_BCRYPT)]);
+        $this->post('/account/sign-in', ['email' => $ada->email, 'password' => 'an older one'], [
+            'Origin' => 'http://localhost',
+        ])->assertRedirect('/');
+        $this->assertAuthenticatedAs($ada);
+        $this->assertStringStartsWith('$argon2id$', (string) $ada->refresh()->password);
     }
 
     public function test_letters_wait_in_the_outbox_and_stand_in_no_log(): void

@@ -11,17 +11,21 @@ use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Signs out, before any route reads the user, a person whose account was closed, and every session that was ended
- * elsewhere: by a new password, or by "sign out everywhere". Works with every session driver.
+ * Signs out, before any route reads the user, a person whose account was closed, and every session that is too old or
+ * was ended elsewhere: by a new password, or by "sign out everywhere". Works with every session driver.
  */
 final class EndsSessions
 {
+    /** Hours after which a person signs in anew, however busy (OWASP ASVS 4.0, 3.3.2). */
+    private const HOURS = 12;
+
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $user = $request->user();
         if ($user instanceof User && self::isCurrent($user, $request)) {
             $request->session()->put(User::SESSION_KEY, $user->session_key);
+            $request->session()->put(User::SESSION_BEGUN, self::begun($request));
         } elseif ($user !== null) {
             Auth::logout();
             $request->session()->invalidate();
@@ -31,10 +35,18 @@ final class EndsSessions
         return $next($request);
     }
 
-    /** Whether the account is open and the session was not ended elsewhere. */
+    private static function begun(Request $request): int
+    {
+        $begun = $request->session()->get(User::SESSION_BEGUN);
+
+        return is_int($begun) ? $begun : now()->getTimestamp();
+    }
+
+    /** Whether the account is open, and the session is not too old and was not ended elsewhere. */
     public static function isCurrent(User $user, Request $request): bool
     {
         return $user->active
+            && now()->getTimestamp() - self::begun($request) < self::HOURS * 3600
             && $request->session()->get(User::SESSION_KEY, $user->session_key) === $user->session_key;
     }
 }

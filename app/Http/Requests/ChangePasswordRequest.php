@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\People\PasswordPolicy;
 use OpenApi\Attributes as OA;
 
 /** A new password, with the one before. */
@@ -15,7 +16,7 @@ final class ChangePasswordRequest extends ApiRequest
     {
         return [
             'current' => ['required', 'string'],
-            'password' => ['required', 'string', 'min:10', 'max:200'],
+            'password' => ['required', 'string', 'min:'.PasswordPolicy::MIN_CHARACTERS, 'max:'.PasswordPolicy::MAX_CHARACTERS],
         ];
     }
 }

@@ -28,10 +28,10 @@
             @error('password')<p role="alert" class="text-secondary font-medium">{{ $message }}</p>@enderror
             <label class="grid gap-1"><span class="font-medium">Password</span>
                 <input class="input w-full" name="password" type="password" autocomplete="new-password"
-                    minlength="10" required autofocus></label>
+                    minlength="12" required autofocus></label>
             <label class="grid gap-1"><span class="font-medium">The same again</span>
                 <input class="input w-full" name="password_confirmation" type="password"
-                    autocomplete="new-password" minlength="10" required></label>
+                    autocomplete="new-password" minlength="12" required></label>
             <button class="btn btn-secondary mt-2">Begin</button>
         </form>
     @endif

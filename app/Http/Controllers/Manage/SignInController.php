@@ -71,14 +71,13 @@ final readonly class SignInController
 
     public function takeUp(Request $request, string $secret, People $people): RedirectResponse
     {
-        $given = $request->validate(['password' => ['required', 'string', 'min:10', 'max:200', 'confirmed']], [
-            'password.min' => 'Expected at least 10 characters.',
+        $given = $request->validate(['password' => ['required', 'string', 'confirmed']], [
             'password.confirmed' => 'The two passwords differ.',
         ]);
         try {
             $person = $people->choosePassword($secret, $given['password']);
         } catch (Refused $refused) {
-            return back()->withErrors(['password' => $refused->problems[0]->message]);
+            return back()->withErrors(['password' => ucfirst($refused->problems[0]->message)]);
         }
         if ($person === null) {
             return back();

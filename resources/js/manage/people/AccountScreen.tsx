@@ -45,13 +45,13 @@ export function AccountScreen() {
 					<input
 						type="password"
 						autoComplete="new-password"
-						minLength={10}
+						minLength={12}
 						className="input w-full"
 						required
 						value={given.password}
 						onChange={(event) => setGiven({ ...given, password: event.target.value })}
 					/>
-					<span className="text-quiet text-[0.82rem]">At least 10 characters.</span>
+					<span className="text-quiet text-[0.82rem]">At least 12 characters.</span>
 				</label>
 				<button type="submit" className="btn btn-secondary justify-self-start" disabled={change.isPending}>
 					Change it

@@ -23,9 +23,9 @@
             <input type="hidden" name="_token" value="{{ csrf_token() }}">
             @error('password')<p class="account-fault" role="alert">{{ $message }}</p>@enderror
             <label>Password
-                <input name="password" type="password" autocomplete="new-password" minlength="10" required></label>
+                <input name="password" type="password" autocomplete="new-password" minlength="12" required></label>
             <label>The same again
-                <input name="password_confirmation" type="password" autocomplete="new-password" minlength="10"
+                <input name="password_confirmation" type="password" autocomplete="new-password" minlength="12"
                     required></label>
             <button>Begin</button>
         </form>

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People;
+
+use Illuminate\Bus\Queueable;
+use Illuminate\Mail\Mailable;
+use Illuminate\Mail\Mailables\Content;
+use Illuminate\Mail\Mailables\Envelope;
+use Wellspring\Core\Context\SiteSettings;
+
+/** Tells a person that their password is new, so that they notice if somebody else has chosen it. */
+final class PasswordChanged extends Mailable
+{
+    use Queueable;
+
+    public function __construct(public readonly string $name)
+    {
+    }
+
+    public function envelope(): Envelope
+    {
+        return new Envelope(subject: 'Your password for '.app(SiteSettings::class)->name.' was changed');
+    }
+
+    public function content(): Content
+    {
+        return new Content(text: 'site.account.password-changed');
+    }
+}
