@@ -131,7 +131,8 @@ final class AppServiceProvider extends ServiceProvider
         View::composer(
             // Each by its name: with a pattern among them, every part of every card would be compared with it.
             [
-                'site.layout', 'site.head', 'site.account.sign-in-form', 'site.account.message', 'site.account.password-changed',
+                'site.layout', 'site.head', 'site.account.sign-in-form', 'site.account.message',
+                'site.account.password-changed',
                 'site.blocks.accountLinks', 'manage.sign-in', 'manage.welcome',
             ],
             fn ($view) => $view->with('site', app(SiteSettings::class)),

@@ -84,6 +84,7 @@ final class SafetyTest extends TestCase
             'title' => "Fern\u{A0}",
             'fields' => DB::raw("fields || '{\"nickname\": \"Lady\u{2003}\", \"height\": 12}'"),
         ]);
+        DB::table('items')->update(['text' => "<body inert><p>Loam</p><plaintext>{$evil}"]);
         DB::table('value_columns')->delete();
         $this->assertSame(0, Artisan::call('wellspring:upgrade'));
         $this->assertDoesNotMatchRegularExpression(
@@ -98,6 +99,8 @@ final class SafetyTest extends TestCase
                 Item::query()->firstOrFail()->folded['nickname'],
             ],
         );
+        $this->assertSame('<p>Loam</p>', Item::query()->value('text'));
+        $this->assertSame('loam', Item::query()->firstOrFail()->folded['text']);
         $column = app(ValueColumns::class)->of('plant')['height'];
         $this->assertSame('12', DB::table('items')->value($column), 'a type of an older version gets its columns');
         DB::table('terms')->where('id', $bog->id)->update(['description' => $evil]);

@@ -39,7 +39,12 @@ final class Upgrade extends Command
     ): int {
         $this->callSilently('cache:clear');
         foreach ([
-            'terms: text with markup made safe' => fn (): int => $this->safeTerms($catalogue, $html, $terms),
+            'terms: text with markup made safe by an allow-list' => fn (): int => $this->safeTerms(
+                $catalogue,
+                $html,
+                $terms,
+            ),
+            'items: text with markup made safe by an allow-list' => fn (): int => $this->safeItems($catalogue, $html),
             'items: white space at the ends of one-line text dropped' => fn (): int => $this->trimmedItems($catalogue),
             'types: columns for short values' => fn (): int => $this->columnsOfTypes($catalogue, $columns),
         ] as $name => $step) {
@@ -75,6 +80,36 @@ final class Upgrade extends Command
         return $changed;
     }
 
+    private function safeItems(CatalogueStore $catalogue, SafeHtml $html): int
+    {
+        $changed = 0;
+        foreach ($catalogue->catalogue()->types as $type) {
+            foreach (Item::query()->where('type_key', $type->key)->with(Item::whole())->lazyById(500) as $item) {
+                $text = $item->text === null ? null : $html->safe($item->text);
+                $fields = $html->safeFields($type->fields, $item->fields);
+                if ($text !== $item->text || $fields !== $item->fields) {
+                    $item->fill(['text' => $text, 'fields' => $fields]);
+                    $draft = (new ItemReader($type))->asItStands(Records::values($item, $type));
+                    DB::table('items')->where('id', $item->id)->update([
+                        'text' => $text,
+                        'fields' => self::json($fields),
+                        'folded' => self::json(ItemTexts::folded($type, $draft)),
+                        'words' => self::json(ItemTexts::words($type, $draft)),
+                    ]);
+                    $changed++;
+                }
+            }
+        }
+
+        return $changed;
+    }
+
+    /** @param  array<string, mixed>  $values */
+    private static function json(array $values): string
+    {
+        return json_encode((object) $values, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+    }
+
     private function columnsOfTypes(CatalogueStore $catalogue, ValueColumns $columns): int
     {
         $types = $catalogue->catalogue()->types;
@@ -97,14 +132,8 @@ final class Upgrade extends Command
                     $draft = (new ItemReader($type))->asItStands($trimmed + Records::values($item, $type));
                     DB::table('items')->where('id', $item->id)->update([
                         'title' => $draft->title,
-                        'fields' => json_encode(
-                            (object) (array_intersect_key($trimmed, $item->fields) + $item->fields),
-                            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
-                        ),
-                        'folded' => json_encode(
-                            (object) ItemTexts::folded($type, $draft),
-                            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
-                        ),
+                        'fields' => self::json(array_intersect_key($trimmed, $item->fields) + $item->fields),
+                        'folded' => self::json(ItemTexts::folded($type, $draft)),
                     ]);
                     $changed++;
                 }

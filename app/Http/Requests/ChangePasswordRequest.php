@@ -16,7 +16,9 @@ final class ChangePasswordRequest extends ApiRequest
     {
         return [
             'current' => ['required', 'string'],
-            'password' => ['required', 'string', 'min:'.PasswordPolicy::MIN_CHARACTERS, 'max:'.PasswordPolicy::MAX_CHARACTERS],
+            'password' => [
+                'required', 'string', 'min:'.PasswordPolicy::MIN_CHARACTERS, 'max:'.PasswordPolicy::MAX_CHARACTERS,
+            ],
         ];
     }
 }
