@@ -828,9 +828,13 @@ final class QueryTest extends TestCase
         $see(3);
         $this->assertSame(2, $counted(3));
         $see(3, ip: '10.0.0.2');
-        $see(3, 'Mozilla/5.0 Safari/617');
+        foreach (range(600, 630) as $version) {
+            $see(3, "Mozilla/5.0 Safari/{$version}");
+        }
+        $see(3, ip: '2001:db8::1');
+        $see(3, ip: '2001:db8:0:0:ffff::2');
         $see(1);
-        $this->assertSame([4, 1], [$counted(3), $counted(1)], 'another visitor counts, and another item');
+        $this->assertSame([4, 1], [$counted(3), $counted(1)], 'another network counts once, and another item');
         foreach (['Mozilla/5.0 (compatible; SomeBot/2.1)', 'curl/8.5', 'python-requests/2.32', ''] as $program) {
             $see(5, $program, '10.0.0.9');
         }
