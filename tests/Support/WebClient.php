@@ -106,15 +106,23 @@ final class WebClient
 
     /**
      * @param  \Closure(int): list<string>  $headers  of the nth request
+     * @param  bool  $fromEverywhere  whether each comes from a loopback address of its own
      * @return list<array{status: int, headers: array<string, string>, body: string}>
      */
-    public function atOnce(string $address, int $requests, \Closure $headers): array
-    {
+    public function atOnce(
+        string $address,
+        int $requests,
+        \Closure $headers,
+        bool $fromEverywhere = false,
+    ): array {
         $all = curl_multi_init();
         $handles = [];
         for ($n = 0; $n < $requests; $n++) {
             $handles[$n] = curl_init();
             curl_setopt_array($handles[$n], $this->options($address, $headers($n)));
+            if ($fromEverywhere) {
+                curl_setopt($handles[$n], CURLOPT_INTERFACE, '127.0.1.'.($n + 1));
+            }
             curl_multi_add_handle($all, $handles[$n]);
         }
         do {
