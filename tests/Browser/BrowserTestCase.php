@@ -96,6 +96,27 @@ abstract class BrowserTestCase extends TestCase
         }
     }
 
+    /**
+     * Publishes a definition by the command line.
+     *
+     * @param  'modules'|'pages'  $what
+     * @param  array<string, mixed>  $definition  without its format
+     */
+    protected function apply(string $what, array $definition): void
+    {
+        $process = proc_open(
+            [PHP_BINARY, 'artisan', "wellspring:{$what}:apply", '-', '--publish'],
+            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
+            $pipes,
+            dirname(__DIR__, 2),
+        );
+        $this->assertIsResource($process);
+        fwrite($pipes[0], json_encode(['format' => 1] + $definition, JSON_THROW_ON_ERROR));
+        fclose($pipes[0]);
+        $said = stream_get_contents($pipes[1]).stream_get_contents($pipes[2]);
+        $this->assertSame(0, proc_close($process), $said);
+    }
+
     protected function visit(string $path): void
     {
         $this->browser->get(self::env('SITE_URL').$path);

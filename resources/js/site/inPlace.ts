@@ -55,14 +55,14 @@ async function load(address: string, dropped: AbortSignal, asking: Asking): Prom
 			location.assign(address);
 			return;
 		}
-		const scrolled = window.scrollY;
-		put(found.page, here);
 		const now = canonical(found.page) ?? found.address.pathname + found.address.search;
 		if (push && now !== location.pathname + location.search) {
-			// Who comes back to a listing that was made longer finds it at the same place.
-			history.replaceState({ ...(history.state ?? {}), scrolled }, "");
+			// On Back, a listing that was made longer is at the same place.
+			history.replaceState({ ...(history.state ?? {}), scrolled: window.scrollY }, "");
+			// Before the new listing is put in place: it must not take over the pages that the old one had loaded.
 			history.pushState({ chosen: true }, "", now);
 		}
+		put(found.page, here);
 		const within = key === undefined ? "" : `[data-choices-of="${key}"] `;
 		announce(document.querySelector(`${within}.count`)?.textContent?.trim() ?? "");
 	} catch (fault) {

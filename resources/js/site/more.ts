@@ -124,9 +124,11 @@ function begin(nav: HTMLElement): void {
 		const scrolled = kept().scrolled ?? 0;
 		nav.setAttribute("aria-busy", "true");
 		const pages = await Promise.all(addresses.map((one) => fetchPage(one).catch(() => null)));
-		for (const found of pages) {
+		for (const [i, found] of pages.entries()) {
 			const link = next();
-			if (found?.status !== 200 || !link || !put(found.page, link, true)) {
+			// A page that does not follow what is here belongs to another choice.
+			const follows = link?.href.replace(/#.*$/, "") === addresses[i];
+			if (found?.status !== 200 || !link || !follows || !put(found.page, link, true)) {
 				break;
 			}
 		}
