@@ -13,6 +13,7 @@ use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
 use App\Pages\PageQuery;
+use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Card\AddressOfValues;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Choice\Facet;
@@ -21,10 +22,14 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\Advice;
 use Wellspring\Core\Explain\AdviceFacts;
 use Wellspring\Core\Explain\Advisor;
+use Wellspring\Core\Look\LookVariables;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Band;
 use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Page\PageDefinition;
+use Wellspring\Core\Page\PlacedBlock;
+use Wellspring\Core\Page\Slot;
+use Wellspring\Core\Page\SlotWidths;
 use Wellspring\Core\Page\Tone;
 use Wellspring\Core\Run\StepKind;
 
@@ -73,6 +78,8 @@ final readonly class ModuleAdvice
             $this->twins($module, $pages, $context),
             $isOnDark,
             $facets,
+            $this->slots($module->key, $definitions),
+            LookVariables::space($this->catalogue->look()),
         ));
     }
 
@@ -98,6 +105,39 @@ final readonly class ModuleAdvice
         }
 
         return [$level, $isOnDark];
+    }
+
+    /**
+     * @param  list<PageDefinition>  $pages
+     * @return array<string, list<float>> by width of the window: the widths of the slots where it stands, in px
+     */
+    private function slots(string $key, array $pages): array
+    {
+        $page = $this->catalogue->look()->number('room', 'page');
+        $widths = [];
+        foreach ($pages as $definition) {
+            foreach ($definition->bands as $band) {
+                $shares = array_map(fn (Slot $slot): int => $slot->share, $band->slots);
+                foreach (Width::cases() as $width) {
+                    $all = SlotWidths::of(SlotWidths::body($width->window(), $page), $shares);
+                    foreach ($band->slots as $n => $slot) {
+                        if (self::holds($slot, $key)) {
+                            $widths[$width->value][] = $all[$n];
+                        }
+                    }
+                }
+            }
+        }
+
+        return $widths;
+    }
+
+    private static function holds(Slot $slot, string $key): bool
+    {
+        return array_filter(
+            $slot->blocks,
+            fn (PlacedBlock $one): bool => $one->block instanceof ModuleBlock && $one->block->module === $key,
+        ) !== [];
     }
 
     private static function isDark(Band $band): bool

@@ -154,6 +154,29 @@ final class AdviceTest extends TestCase
         return Garden::module(['arrange' => ['as' => 'list']]);
     }
 
+    public function test_advice_on_the_last_row_counts_the_columns_that_its_slot_allows(): void
+    {
+        $module = Garden::module([
+            'page' => ['mode' => 'numbered', 'size' => 8], 'arrange' => ['as' => 'grid', 'columns' => [
+                'phone' => 1, 'tablet' => 2, 'laptop' => 4, 'desktop' => 4,
+            ]],
+        ]);
+        $said = fn (array $slots): array => array_map(
+            fn (Advice $one): string => $one->sentence,
+            array_values(array_filter(
+                Advisor::on($module, self::facts(['total' => 40, 'slots' => $slots, 'space' => 8.0])),
+                fn (Advice $one): bool => $one->code === 'lastRow',
+            )),
+        );
+        $this->assertSame([], $said([]), 'four across, as the definition says');
+        // (560 + 20) / (160 + 20) = 3.2: three across.
+        $this->assertSame(
+            ['With 3 across on a desktop, 8 a page leave 2 alone in the last row.'],
+            $said(['desktop' => [560.0], 'laptop' => [1216.0]]),
+        );
+        $this->assertSame([], $said(['desktop' => [294.0, 1216.0], 'laptop' => [294.0]]), 'one across, and four');
+    }
+
     /** @param  array<string, mixed>  $facts */
     private static function facts(array $facts): AdviceFacts
     {

@@ -12,8 +12,10 @@ use Tests\Support\Garden;
 use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Arrangement\MasonryColumns;
+use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Page\SlotWidths;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Problem\Refused;
@@ -127,6 +129,38 @@ final class LayoutTest extends TestCase
         yield 'one column' => [[1.0, 9.0, 1.0], 1, [1, 1, 1]];
         yield 'more columns than cards' => [[1.0, 1.0], 4, [1, 2]];
         yield 'none' => [[], 3, []];
+    }
+
+    /** On paper: a page of 1216 px, 40 px between slots, none narrower than 224 px, 20 px beside the page. */
+    public function test_a_slot_is_as_wide_as_its_band_lets_it(): void
+    {
+        $this->assertSame(
+            [350.0, 728.0, 1216.0, 1216.0],
+            array_map(fn (Width $width): float => SlotWidths::body($width->window(), 1216), Width::cases()),
+        );
+        $of = fn (float $room, int ...$shares): array => array_map(
+            fn (float $width): float => round($width, 1),
+            SlotWidths::of($room, array_values($shares)),
+        );
+        $this->assertSame([882.0, 294.0], $of(1216, 9, 3));
+        $this->assertSame([378.7, 378.7, 378.7], $of(1216, 4, 4, 4));
+        $this->assertSame([688.0, 224.0, 224.0], $of(1216, 10, 1, 1), 'the narrow ones get their least width');
+        $this->assertSame([344.0, 344.0, 728.0], $of(728, 4, 4, 4), 'three have no room: the third has its own row');
+        $this->assertSame([350.0, 350.0], $of(350, 9, 3));
+        $this->assertSame([200.0], $of(200, 12), 'a window narrower than a slot');
+        // 1216 − 40 − 512 − 224 = 440 beyond the least widths, three quarters of it for the body.
+        $this->assertSame([842.0, 334.0], [SlotWidths::body(1280, 1216, true), SlotWidths::side(1280, 1216)]);
+        $this->assertSame([728.0, 728.0], [SlotWidths::body(768, 1216, true), SlotWidths::side(768, 1216)]);
+    }
+
+    /** rules.md, Columns: `max(1, min(n, floor((w + g) / (m + g))))`. */
+    public function test_a_narrow_slot_has_fewer_columns(): void
+    {
+        foreach ([[4, 294, 20, 160, 1], [4, 340, 20, 160, 2], [4, 339, 20, 160, 1], [4, 1216, 20, 160, 4],
+            [12, 1216, 20, 160, 6], [3, 100, 20, 160, 1], [6, 1216, 0, 200, 6], [7, 1216, 0, 200, 6],
+        ] as [$most, $slot, $gap, $narrowest, $columns]) {
+            $this->assertSame($columns, Columns::fitting($most, $slot, $gap, $narrowest), "{$most} in {$slot}");
+        }
     }
 
     /**

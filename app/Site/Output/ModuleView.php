@@ -166,25 +166,22 @@ final readonly class ModuleView
     }
 
     /**
-     * Where the cards of a masonry stand: the classes of their columns, and their heights, a column's width being 1,
-     * by the shapes of their pictures and the number of their lines.
+     * Where the cards of a masonry stand, for each number of columns that a slot may have room for; and their heights,
+     * a column's width being 1, by the shapes of their pictures and the number of their lines.
      *
      * @param  list<CardView>  $cards
-     * @return list<array{classes: list<string>, height: float}>
+     * @return list<array{columns: string, height: float}> the column in one column, in two, and so on: `1 2 2`
      */
     public function masonry(array $cards): array
     {
         $heights = array_map($this->heightOf(...), $cards);
         $placed = array_map(
             fn (int $columns): array => MasonryColumns::of($heights, max(1, $columns)),
-            $this->columns,
+            range(1, max(1, ...array_values($this->columns))),
         );
 
         return array_map(fn (float $height, int $i): array => [
-            'classes' => array_map(
-                fn (string $width): string => "{$width}-at-{$placed[$width][$i]}",
-                array_keys($placed),
-            ),
+            'columns' => implode(' ', array_column($placed, $i)),
             'height' => round($height, 3),
         ], $heights, array_keys($heights));
     }

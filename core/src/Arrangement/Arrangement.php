@@ -31,6 +31,13 @@ interface Arrangement
     /** How many records stand side by side. */
     public function columnsAt(Width $width): int;
 
+    /**
+     * How many records a slot has room for side by side, in px.
+     *
+     * @param  float  $space  a step of the look's room
+     */
+    public function columnsIn(Width $width, float $slot, float $space): int;
+
     /** How much of the page's width a picture on a card takes, in percent. */
     public function pictureShareAt(Width $width): int;
 

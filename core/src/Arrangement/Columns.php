@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-/** How many cards stand side by side at each width. */
+/** How many cards stand side by side at each width of the window; fewer in a slot that is too narrow for them. */
 final readonly class Columns
 {
     public const MAX = 12;
@@ -25,6 +25,19 @@ final readonly class Columns
             Width::Laptop => $this->laptop,
             Width::Desktop => $this->desktop,
         };
+    }
+
+    /**
+     * How many columns a slot has room for: `max(1, min(n, floor((w + g) / (m + g))))`. All lengths are in px.
+     *
+     * @param  int  $most  the number that the definition gives
+     * @param  float  $slot  width of the slot
+     * @param  float  $gap  between two cards
+     * @param  int  $narrowest  width that a card needs
+     */
+    public static function fitting(int $most, float $slot, float $gap, int $narrowest): int
+    {
+        return max(1, min($most, (int) floor(($slot + $gap) / ($narrowest + $gap))));
     }
 
     /** How many cards stand in the last row: `((n − 1) mod columns) + 1` for n > 0, else 0. */

@@ -28,7 +28,8 @@ final readonly class Links extends StandardArrangement
                 'number' => 'Number',
                 'dash' => 'Dash',
             ], 'none'),
-            new ColumnsOption(new Columns(1, 1, 1, 1)), self::gap('tight'),
+            new ColumnsOption(new Columns(1, 1, 1, 1)), self::minWidth(200),
+            self::gap('tight'),
         ];
     }
 

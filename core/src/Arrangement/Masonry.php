@@ -19,7 +19,7 @@ final readonly class Masonry extends StandardArrangement
 
     public static function options(): array
     {
-        return [new ColumnsOption, self::gap(), self::align()];
+        return [new ColumnsOption, self::minWidth(), self::gap(), self::align()];
     }
 
     public function scripts(): array

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Arrangement;
 use Wellspring\Core\Option\OneOf;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Option\OptionValues;
+use Wellspring\Core\Option\Whole;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
@@ -14,7 +15,10 @@ use Wellspring\Core\Wording\Piece;
 abstract readonly class StandardArrangement implements Arrangement
 {
     /** Options whose values are classes of the list: `gap-wide`. */
-    private const AS_CLASSES = ['gap', 'shape', 'crop', 'align', 'picture', 'mark', 'phone'];
+    private const AS_CLASSES = ['minWidth', 'gap', 'shape', 'crop', 'align', 'picture', 'mark', 'phone'];
+
+    /** Steps of the look's room between two cards, as in resources/css/parts.css. */
+    private const GAPS = ['none' => 0, 'tight' => 1, 'normal' => 2.5, 'wide' => 5];
 
     final private function __construct(public OptionValues $values)
     {
@@ -38,6 +42,16 @@ abstract readonly class StandardArrangement implements Arrangement
         return $columns instanceof Columns ? $columns->at($width) : 1;
     }
 
+    public function columnsIn(Width $width, float $slot, float $space): int
+    {
+        $narrowest = $this->values->get('minWidth');
+        $gap = $space * (self::GAPS[$this->values->text('gap')] ?? self::GAPS['normal']);
+
+        return is_int($narrowest)
+            ? Columns::fitting($this->columnsAt($width), $slot, $gap, $narrowest)
+            : $this->columnsAt($width);
+    }
+
     public function pictureShareAt(Width $width): int
     {
         return (int) ceil(100 / max(1, $this->columnsAt($width)));
@@ -57,8 +71,9 @@ abstract readonly class StandardArrangement implements Arrangement
     {
         $classes = [];
         foreach (self::AS_CLASSES as $key) {
-            if ($this->values->text($key) !== '') {
-                $classes[] = "{$key}-{$this->values->text($key)}";
+            $value = $this->values->get($key);
+            if (is_int($value) || is_string($value) && $value !== '') {
+                $classes[] = "{$key}-{$value}";
             }
         }
 
@@ -95,6 +110,12 @@ abstract readonly class StandardArrangement implements Arrangement
             fn (mixed $value): mixed => $value instanceof Columns ? $value->toArray() : $value,
             $this->values->said(),
         );
+    }
+
+    /** The width that a card needs: a slot too narrow for all columns has fewer. */
+    protected static function minWidth(int $default = 160): Option
+    {
+        return new Whole('minWidth', 'Narrowest card', $default, 80, 480, 'px', 20);
     }
 
     /** How much room there is between records. */

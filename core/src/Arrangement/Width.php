@@ -11,4 +11,15 @@ enum Width: string
     case Tablet = 'tablet';
     case Laptop = 'laptop';
     case Desktop = 'desktop';
+
+    /** A window of this width, in px, for which advice is given. */
+    public function window(): int
+    {
+        return match ($this) {
+            self::Phone => 390,
+            self::Tablet => 768,
+            self::Laptop => 1280,
+            self::Desktop => 1440,
+        };
+    }
 }

@@ -19,6 +19,8 @@ final readonly class AdviceFacts
      * @param  list<array{name: string, shows: int}>  $twins  modules of the same page that show the same records
      * @param  list<Facet>  $facets  what its filters have to choose
      * @param  bool  $isOnDark  whether it stands in a band with a dark ground
+     * @param  array<string, list<float>>  $slots  widths of the slots where it is placed, in px, by width of the window
+     * @param  float  $space  a step of the look's room, in px
      */
     public function __construct(
         public int $total,
@@ -30,6 +32,8 @@ final readonly class AdviceFacts
         public array $twins = [],
         public bool $isOnDark = false,
         public array $facets = [],
+        public array $slots = [],
+        public float $space = 8,
     ) {
     }
 }

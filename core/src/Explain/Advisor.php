@@ -80,27 +80,42 @@ final readonly class Advisor
         if (! $this->module->arrange->hasRows() || $this->facts->total < $size) {
             return [];
         }
-        $columns = [];
-        foreach (Width::cases() as $width) {
-            $columns[$width->value] = max(1, $this->module->arrange->columnsAt($width));
-        }
-        foreach (array_reverse($columns) as $width => $across) {
-            $alone = $size % $across;
-            if ($alone !== 0) {
-                return [$this->sized(
-                    'lastRow',
-                    "With {$across} across on a {$width}, {$size} a page leave "
-                        .($alone === 1 ? 'one alone' : "{$alone} alone").' in the last row.',
-                    self::fullSize($size, array_values($columns)),
-                )];
+        $columns = array_map($this->columnsAt(...), array_combine(
+            array_column(Width::cases(), 'value'),
+            Width::cases(),
+        ));
+        $all = array_values(array_unique(array_merge(...array_values($columns))));
+        foreach (array_reverse($columns) as $width => $each) {
+            foreach ($each as $across) {
+                $alone = $size % $across;
+                if ($alone !== 0) {
+                    return [$this->sized(
+                        'lastRow',
+                        "With {$across} across on a {$width}, {$size} a page leave "
+                            .($alone === 1 ? 'one alone' : "{$alone} alone").' in the last row.',
+                        self::fullSize($size, $all),
+                    )];
+                }
             }
         }
 
         return $size > self::LONG && $this->module->page->mode === PagingMode::Numbered ? [$this->sized(
             'longPage',
             "{$size} at a time make a long page.",
-            self::fullSize(self::LONG, array_values($columns)),
+            self::fullSize(self::LONG, $all),
         )] : [];
+    }
+
+    /** @return non-empty-list<positive-int> the numbers of columns that the slots where the module is placed allow */
+    private function columnsAt(Width $width): array
+    {
+        $arrange = $this->module->arrange;
+        $columns = array_map(
+            fn (float $slot): int => max(1, $arrange->columnsIn($width, $slot, $this->facts->space)),
+            $this->facts->slots[$width->value] ?? [],
+        );
+
+        return $columns === [] ? [max(1, $arrange->columnsAt($width))] : array_values(array_unique($columns));
     }
 
     /** Advice to show another number of records at a time. */

@@ -55,7 +55,7 @@ final readonly class Departure
         return new self(OptionValues::defaults(self::options()));
     }
 
-    /** @return list<string> classes of resources/css/site.css: `tone-quiet` */
+    /** @return list<string> classes of resources/css/parts.css: `tone-quiet` */
     public function classes(): array
     {
         $classes = [];

@@ -124,11 +124,17 @@ final class LookVariables
         ] + $sizes;
     }
 
+    /** A step of room, in px. */
+    public static function space(Look $look): float
+    {
+        return round($look->number('room', 'step') * self::DENSITY[$look->text('room', 'density')], 1);
+    }
+
     /** @return array<string, string> */
     private static function room(Look $look): array
     {
         return [
-            'space' => round($look->number('room', 'step') * self::DENSITY[$look->text('room', 'density')], 1).'px',
+            'space' => self::space($look).'px',
             // A letter is about half as wide as it is high (common practice, no source).
             'measure' => round($look->number('room', 'measure') * 0.5, 1).'em',
             'page-width' => $look->number('room', 'page').'px',

@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\Shape;
  *
  * @phpstan-type OptionShape array{
  *     key: string, label: string, kind: string, default: mixed, choices?: list<array{value: string, label: string}>,
- *     min?: int, max?: int, unit?: string, hint?: string,
+ *     min?: int, max?: int, step?: int, unit?: string, hint?: string,
  * }
  */
 interface Option

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Option;
 
 use Wellspring\Core\Problem\Shape;
 
-/** A whole number within bounds, both of which belong. */
+/** A whole number within bounds, both of which belong; a multiple of the step. */
 final readonly class Whole implements Option
 {
     /** @param  int|null  $default  null: it need not be said, and then means nothing */
@@ -17,6 +17,7 @@ final readonly class Whole implements Option
         private int $min,
         private int $max,
         private string $unit = '',
+        private int $step = 1,
     ) {
     }
 
@@ -37,7 +38,13 @@ final readonly class Whole implements Option
 
     public function read(Shape $shape): ?int
     {
-        return $shape->wholeOrNull($this->key, $this->min, $this->max) ?? $this->default;
+        $value = $shape->wholeOrNull($this->key, $this->min, $this->max);
+        if ($value !== null && $value % $this->step !== 0) {
+            $shape->wrong($this->key, "a multiple of {$this->step}", $value);
+            $value = null;
+        }
+
+        return $value ?? $this->default;
     }
 
     public function words(mixed $value): string
@@ -48,6 +55,7 @@ final readonly class Whole implements Option
     public function schema(): array
     {
         return ['type' => 'integer', 'minimum' => $this->min, 'maximum' => $this->max]
+            + ($this->step === 1 ? [] : ['multipleOf' => $this->step])
             + ($this->default === null ? [] : ['default' => $this->default]);
     }
 
@@ -61,6 +69,7 @@ final readonly class Whole implements Option
             'min' => $this->min,
             'max' => $this->max,
             'unit' => $this->unit,
+            'step' => $this->step,
         ];
     }
 }

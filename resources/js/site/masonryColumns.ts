@@ -1,14 +1,8 @@
 /**
- * Lays out columns of cards. The server has put each card in a column for every width; here only the height of each is
- * measured, which the pictures' known shapes tell before they have come. What is added later goes to the column that is
- * shortest then, so that nothing moves that stands already.
+ * Lays out columns of cards. The server gives the column of each card for every number of columns; the slot decides how
+ * many there are. Only heights are measured here, and the shapes of pictures are known before they load. A card that is
+ * added later goes to the shortest column, so no card moves.
  */
-const WIDTHS: [string, string][] = [
-	["desktop", "(min-width: 1440px)"],
-	["laptop", "(min-width: 1024px)"],
-	["tablet", "(min-width: 640px)"],
-	["phone", "all"],
-];
 const ROW = 4;
 
 /** A picture that has not come takes no room yet in some browsers; how high it will be is known all the same. */
@@ -32,27 +26,38 @@ export function layOutMasonry(list: HTMLElement): void {
 		card.style.gridRowEnd = `span ${Math.max(1, Math.ceil((height + gap) / ROW))}`;
 	};
 
+	/** The number of columns that the slot has room for. A card that is placed in a further one would add it. */
+	const across = () => {
+		for (const card of cards()) {
+			card.style.gridColumnStart = "";
+		}
+		return getComputedStyle(list).gridTemplateColumns.split(" ").length;
+	};
+
+	const columnOf = (card: HTMLElement, columns: number) =>
+		Number(card.dataset.columns?.split(" ")[columns - 1]) || 1;
+
 	const layOut = () => {
 		const gap = Number.parseFloat(getComputedStyle(list).columnGap) || 0;
+		const columns = across();
 		for (const card of cards()) {
+			card.style.gridColumnStart = String(columnOf(card, columns));
 			span(card, gap);
 		}
 	};
 
-	/** Where cards stand that were added: for each width, behind what stands there. */
+	/** Gives added cards their columns: for each number of columns, behind the cards that are there. */
 	const place = (added: HTMLElement[]) => {
-		for (const [width] of WIDTHS) {
-			const columns = Number(getComputedStyle(list).getPropertyValue(`--${width}`)) || 1;
+		const most = Math.max(...cards().map((card) => card.dataset.columns?.split(" ").length ?? 1));
+		for (let columns = 1; columns <= most; columns++) {
 			const filled = new Array<number>(columns).fill(0);
 			for (const card of cards()) {
-				const at = [...card.classList].find((name) => name.startsWith(`${width}-at-`));
-				let column = Number(at?.slice(width.length + 4)) - 1;
+				let column = columnOf(card, columns) - 1;
 				if (added.includes(card)) {
 					column = filled.indexOf(Math.min(...filled));
-					if (at) {
-						card.classList.remove(at);
-					}
-					card.classList.add(`${width}-at-${column + 1}`);
+					const all = card.dataset.columns?.split(" ") ?? [];
+					all[columns - 1] = String(column + 1);
+					card.dataset.columns = all.join(" ");
 				}
 				filled[column] = (filled[column] ?? 0) + Number(card.dataset.height ?? 1);
 			}

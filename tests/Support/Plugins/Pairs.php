@@ -37,6 +37,11 @@ final readonly class Pairs implements Arrangement
         return 2;
     }
 
+    public function columnsIn(Width $width, float $slot, float $space): int
+    {
+        return $this->columnsAt($width);
+    }
+
     public function pictureShareAt(Width $width): int
     {
         return 50;

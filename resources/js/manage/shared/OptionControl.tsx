@@ -90,6 +90,7 @@ export function OptionControl({
 								value={now}
 								min={option.min}
 								max={option.max}
+								step={option.step}
 								whole
 								className="w-18"
 								onChange={put}

@@ -8,6 +8,7 @@ export function NumberInput({
 	min,
 	max,
 	whole = false,
+	step = 1,
 	className = "w-24",
 	word,
 }: {
@@ -17,6 +18,8 @@ export function NumberInput({
 	min?: number;
 	max?: number;
 	whole?: boolean;
+	/** Of a whole number: it is a multiple of this. */
+	step?: number;
 	className?: string;
 	/** The place in the definition of the word that it stands for. */
 	word?: string;
@@ -32,14 +35,14 @@ export function NumberInput({
 			value={typed}
 			min={min}
 			max={max}
-			step={whole ? 1 : "any"}
+			step={whole ? step : "any"}
 			onChange={(event) => {
 				setTyped(event.target.value);
 				const next = Number(event.target.value);
 				const fits =
 					event.target.value.trim() !== "" &&
 					Number.isFinite(next) &&
-					(!whole || Number.isInteger(next)) &&
+					(!whole || Number.isInteger(next / step)) &&
 					(min === undefined || next >= min) &&
 					(max === undefined || next <= max);
 				if (fits) {
