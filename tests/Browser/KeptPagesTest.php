@@ -79,6 +79,24 @@ final class KeptPagesTest extends TestCase
         $this->assertSame([302, '/manage/sign-in'], [$other['status'], $other['headers']['location']]);
     }
 
+    /** The configuration holds the key and the password of the database; logs, exports and drafts hold more. */
+    public function test_nobody_else_on_the_machine_can_read_what_the_server_keeps(): void
+    {
+        $root = dirname(__DIR__, 2);
+        $var = dirname((string) getenv('APP_CONFIG_CACHE'), 2);
+        $places = [
+            "{$var}/cache", "{$var}/log", "{$var}/run", "{$root}/storage", "{$root}/bootstrap/cache", "{$root}/.env",
+        ];
+        foreach ($places as $place) {
+            $this->assertFileExists($place);
+        }
+        $this->assertFileExists("{$var}/log/postgres.log");
+        // A folder that others cannot enter hides what lies in it.
+        exec('find '.implode(' ', array_map(escapeshellarg(...), $places))
+            .' -type d ! -perm -o+x -prune -o -type f -perm -o+r -print', $readable);
+        $this->assertSame([], $readable);
+    }
+
     /** Each viewer gets what a server answers that keeps nothing, in whatever order they ask. */
     public function test_answers_of_different_viewers_never_share_a_kept_page(): void
     {

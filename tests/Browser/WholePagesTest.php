@@ -225,6 +225,22 @@ final class WholePagesTest extends TestCase
         ]);
     }
 
+    public function test_of_thirty_wrong_passwords_at_the_same_moment_five_are_checked(): void
+    {
+        $email = 'guess-'.bin2hex(random_bytes(4)).'@example.org';
+        $answers = $this->site->atOnce(
+            '/account/sign-in',
+            30,
+            fn (int $n): array => ['Origin: '.self::env('SITE_URL')],
+            form: ['email' => $email, 'password' => 'a wrong one', 'to' => '/shop'],
+        );
+        $this->assertSame([302], array_values(array_unique(array_column($answers, 'status'))));
+        $checked = $this->column(
+            "select count(*) from audit_entries where action = 'signInFailed' and subject = '{$email}'",
+        );
+        $this->assertSame('5', (string) $checked[0]);
+    }
+
     public function test_a_hundred_at_once_make_a_page_once_and_views_are_counted_all_the_same(): void
     {
         [$slug] = $this->column("select slug from items where type_key = 'post' and status = 'published' and "

@@ -107,6 +107,7 @@ final class WebClient
     /**
      * @param  \Closure(int): list<string>  $headers  of the nth request
      * @param  bool  $fromEverywhere  whether each comes from a loopback address of its own
+     * @param  array<string, string>  $form  what each sends; nothing: they only ask
      * @return list<array{status: int, headers: array<string, string>, body: string}>
      */
     public function atOnce(
@@ -114,12 +115,16 @@ final class WebClient
         int $requests,
         \Closure $headers,
         bool $fromEverywhere = false,
+        array $form = [],
     ): array {
         $all = curl_multi_init();
         $handles = [];
         for ($n = 0; $n < $requests; $n++) {
             $handles[$n] = curl_init();
             curl_setopt_array($handles[$n], $this->options($address, $headers($n)));
+            if ($form !== []) {
+                curl_setopt($handles[$n], CURLOPT_POSTFIELDS, http_build_query($form));
+            }
             if ($fromEverywhere) {
                 curl_setopt($handles[$n], CURLOPT_INTERFACE, '127.0.1.'.($n + 1));
             }

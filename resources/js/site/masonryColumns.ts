@@ -34,8 +34,7 @@ export function layOutMasonry(list: HTMLElement): void {
 		return getComputedStyle(list).gridTemplateColumns.split(" ").length;
 	};
 
-	const columnOf = (card: HTMLElement, columns: number) =>
-		Number(card.dataset.columns?.split(" ")[columns - 1]) || 1;
+	const columnOf = (card: HTMLElement, columns: number) => Number(card.dataset.columns?.split(" ")[columns - 1]) || 1;
 
 	const layOut = () => {
 		const gap = Number.parseFloat(getComputedStyle(list).columnGap) || 0;
