@@ -34,6 +34,8 @@ choose_places() {
     # The users of the database and the web server pass through the first two; nobody else reads in any.
     chmod 711 "$VAR" "$VAR/run"
     chmod 750 "$VAR/log" "$VAR/cache" "$VAR/stamps"
+    # Files of an older release may be open to all.
+    find "$VAR/run" -maxdepth 1 -type f -exec chmod o-rwx {} +
     if is_root && id postgres >/dev/null 2>&1; then chgrp postgres "$VAR/log"; fi
     WEB_USER=""
     if is_root; then
