@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Audit\Actor;
+use App\Audit\ClientNetwork;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\StoredDefinitions;
 use App\Changes\Undo;
@@ -163,15 +164,15 @@ final class AppServiceProvider extends ServiceProvider
         // A search is computed anew for each visitor; nobody reads so many results.
         RateLimiter::for('search', fn (Request $request): Limit => Limit::perMinute(
             config()->integer('site.searches_a_minute'),
-        )->by((string) $request->ip()));
+        )->by(self::network($request)));
         // While words are typed, it is asked for every few letters.
         RateLimiter::for('suggest', fn (Request $request): Limit => Limit::perMinute(
             self::SUGGESTIONS * config()->integer('site.searches_a_minute'),
-        )->by('suggest '.$request->ip()));
+        )->by('suggest '.self::network($request)));
         foreach (self::LIMITS as $what => [$account, $address]) {
             RateLimiter::for($what, fn (Request $request): array => [
                 Limit::perMinute($account)->by("{$what} of ".(Actor::id() ?? '')),
-                Limit::perMinute($address)->by("{$what} from {$request->ip()}"),
+                Limit::perMinute($address)->by("{$what} from ".self::network($request)),
             ]);
         }
         // What sends a letter is limited by whoever gets it, too; a letter that nobody asked for is not sent for ever.
@@ -179,7 +180,7 @@ final class AppServiceProvider extends ServiceProvider
             $email = $request->input('email');
 
             return [
-                Limit::perMinute(10)->by("letters from {$request->ip()}"),
+                Limit::perMinute(10)->by('letters from '.self::network($request)),
                 Limit::perHour(10)->by('letters to '.mb_strtolower(is_string($email) ? mb_scrub($email) : '')),
             ];
         });
@@ -187,5 +188,11 @@ final class AppServiceProvider extends ServiceProvider
         // Paths alone: a page that is kept names no host or port that a request brought.
         Vite::createAssetPathsUsing(fn (string $path): string => "/{$path}");
         Model::shouldBeStrict(! app()->isProduction());
+    }
+
+    /** Limits take a network for one client. */
+    private static function network(Request $request): string
+    {
+        return ClientNetwork::of((string) $request->ip());
     }
 }

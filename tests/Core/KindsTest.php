@@ -347,4 +347,23 @@ final class KindsTest extends TestCase
             );
         }
     }
+
+    /** Days and times as CLDR has them, through ext-intl. */
+    public function test_visitors_read_opening_hours_in_their_language(): void
+    {
+        $field = Garden::plant()->fields['open'];
+        $week = [
+            'mon' => [['09:00', '17:00']], 'tue' => [['09:00', '17:00']],
+            'thu' => [['10:00', '12:30'], ['13:30', '17:00']], 'sun' => [['00:00', '24:00']],
+        ];
+        $said = fn (string $locale): string => str_replace("\u{202F}", ' ', (string) $field->kind->display(
+            $week,
+            $field,
+            new Format($locale, 'EUR', 'UTC'),
+            [],
+        ));
+        $this->assertSame('Mon–Tue 09:00–17:00; Thu 10:00–12:30, 13:30–17:00; Sun 00:00–00:00', $said('en-GB'));
+        $this->assertSame('Mo–Di 09:00–17:00; Do 10:00–12:30, 13:30–17:00; So 00:00–00:00', $said('de'));
+        $this->assertStringStartsWith('Mon–Tue 9:00 AM–5:00 PM', $said('en-US'));
+    }
 }

@@ -78,6 +78,27 @@ final class Format
         return $this->isMidnight($instant) ? $this->dayOf($instant) : $this->dateTime($instant);
     }
 
+    /**
+     * A day of the week, short: “Mon”.
+     *
+     * @param  int<0, 6>  $number  0 is Monday
+     */
+    public function weekday(int $number): string
+    {
+        // 1 January 2024 was a Monday.
+        return $this->date('ccc', 'UTC', '2024-01-0'.(1 + $number).'T00:00:00Z');
+    }
+
+    /**
+     * A time of day, as the site's language writes it: “09:00”, “9:00 AM”.
+     *
+     * @param  string  $time  `09:00`, at most `24:00`
+     */
+    public function timeOfDay(string $time): string
+    {
+        return $this->date('jmm', 'UTC', '2024-01-01T'.($time === '24:00' ? '00:00' : $time).':00Z');
+    }
+
     private function isMidnight(string $instant): bool
     {
         $local = (new \DateTimeImmutable($instant))->setTimezone(new \DateTimeZone($this->timeZone));

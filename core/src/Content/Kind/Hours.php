@@ -155,15 +155,31 @@ final class Hours implements Kind
 
     public function writeCell(mixed $value, Field $field): string
     {
+        return self::written(
+            $value,
+            '-',
+            fn (string $time): string => $time,
+            fn (string $day): string => self::DAYS[$day],
+        );
+    }
+
+    /**
+     * Days with the same hours that follow one another are one rule: `Mo-Fr 09:00-17:00; Sa 10:00-16:00`.
+     *
+     * @param  \Closure(string): string  $time
+     * @param  \Closure(string): string  $name  of a day
+     */
+    private static function written(mixed $value, string $to, \Closure $time, \Closure $name): string
+    {
         $rules = [];
         foreach (is_array($value) ? $value : [] as $day => $spans) {
-            $open = implode(
-                ', ',
-                array_map(
-                    fn (mixed $span): string => implode('-', array_filter((array) $span, is_string(...))),
-                    (array) $spans,
-                ),
-            );
+            $open = implode(', ', array_map(
+                fn (mixed $span): string => implode($to, array_map(
+                    $time,
+                    array_values(array_filter((array) $span, is_string(...))),
+                )),
+                (array) $spans,
+            ));
             $last = array_key_last($rules);
             $before = array_keys(self::DAYS)[max(0, (int) array_search($day, array_keys(self::DAYS), true) - 1)];
             if ($last !== null && $rules[$last]['open'] === $open && $rules[$last]['to'] === $before) {
@@ -174,8 +190,8 @@ final class Hours implements Kind
         }
 
         return implode('; ', array_map(
-            fn (array $rule): string => self::DAYS[$rule['from']].(
-                $rule['to'] === $rule['from'] ? '' : '-'.self::DAYS[$rule['to']]
+            fn (array $rule): string => $name((string) $rule['from']).(
+                $rule['to'] === $rule['from'] ? '' : $to.$name((string) $rule['to'])
             ).' '.$rule['open'],
             $rules,
         ));
@@ -183,7 +199,14 @@ final class Hours implements Kind
 
     public function display(mixed $value, Field $field, Format $format, array $names): string
     {
-        return $this->writeCell($value, $field);
+        $days = array_flip(array_keys(self::DAYS));
+
+        return self::written(
+            $value,
+            '–',
+            $format->timeOfDay(...),
+            fn (string $day): string => $format->weekday($days[$day] ?? 0),
+        );
     }
 
     public function schema(Field $field): array
