@@ -24,15 +24,14 @@ final class ParserLimitsTest extends TestCase
     /** Seconds on a machine that has other work to do; alone, each takes less than 2. */
     private const SECONDS = 20.0;
 
-    /** @return iterable<string, array{string}> half a megabyte each */
+    /** @return iterable<string, array{string}> 300 kB each */
     public static function markup(): iterable
     {
         foreach ([
-            '<b>', '<div>', '<a>', '<table><tr><td>', '<style ', '<script>', '<template>', '<p ', '<p>a', '<!--', '<!-',
-            '<![CDATA[', '<?', '<', '&', '&#x;', '<a "', '<plaintext>', '<textarea>', '</x>', '<li>x', "<a\n\"",
-            '<svg>',
+            '<b>', '<a>', '<table><tr><td>', '<style ', '<template>', '<p ', '<p>a', '<!--', '<![CDATA[', '<', '&#x;',
+            '<a "', '<plaintext>', '</x>', '<li>x', '<svg>',
         ] as $shape) {
-            yield $shape => [substr(str_repeat($shape, (int) ceil(500_000 / strlen($shape))), 0, 500_000)];
+            yield $shape => [substr(str_repeat($shape, (int) ceil(300_000 / strlen($shape))), 0, 300_000)];
         }
         yield 'attributes' => ['<p '.self::attributes(60_000).'>x</p>'];
     }

@@ -31,7 +31,7 @@ final class ServicesTest extends TestCase
         mkdir("{$var}/run", recursive: true);
         mkdir("{$var}/log");
         $mark = 'mark-'.bin2hex(random_bytes(6));
-        foreach ([15, 9, 2, 15, 9, 15, 9, 15, 15, 15] as $round => $signal) {
+        foreach ([15, 9, 2, 15, 15, 9] as $round => $signal) {
             $process = proc_open(
                 ['setsid', 'bash', '-c', self::SCRIPT],
                 [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']],
