@@ -25,13 +25,14 @@ choose_places() {
     VAR="${WELLSPRING_VAR:-$ROOT/var}"
     mkdir -p "$VAR" 2>/dev/null \
         || fail "The folder $VAR cannot be made. Choose another with WELLSPRING_VAR=/some/folder."
+    # The users of the database and the web server pass through; nobody else reads.
+    chmod 711 "$VAR"
     if is_root && id postgres >/dev/null 2>&1 && ! runuser -u postgres -- test -x "$VAR"; then
         VAR="/var/tmp/wellspring-$(printf '%s' "$ROOT" | sha256sum | cut -c1-12)"
         mkdir -p "$VAR"
         say "The database's user cannot enter $ROOT, so its files go to $VAR."
     fi
     mkdir -p "$VAR/log" "$VAR/run" "$VAR/cache" "$VAR/stamps"
-    # The users of the database and the web server pass through the first two; nobody else reads in any.
     chmod 711 "$VAR" "$VAR/run"
     chmod 750 "$VAR/log" "$VAR/cache" "$VAR/stamps"
     # Files of an older release may be open to all.
