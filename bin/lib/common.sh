@@ -36,7 +36,7 @@ choose_places() {
     chmod 711 "$VAR" "$VAR/run"
     chmod 750 "$VAR/log" "$VAR/cache" "$VAR/stamps"
     # Files of an older release may be open to all.
-    find "$VAR/run" -maxdepth 1 -type f -exec chmod o-rwx {} +
+    find "$VAR/run" -maxdepth 1 -type f -exec chmod o-rwx {} + 2>/dev/null || true
     if is_root && id postgres >/dev/null 2>&1; then chgrp postgres "$VAR/log"; fi
     WEB_USER=""
     if is_root; then
