@@ -49,7 +49,7 @@ final class Outbox
             ->all());
     }
 
-    /** @return string|null the text of a letter; null if there is none of that number */
+    /** @return string|null the text of a letter; null if no letter has this number */
     public function read(int $id): ?string
     {
         $message = DB::table('outbox_letters')->where('id', $id)->value('message');

@@ -10,8 +10,8 @@ use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * What people do about their own accounts. Nobody is told whether an account exists: a letter to its address says what
- * there is to say. Jobs\SendAccountLink calls this away from the request.
+ * Sign-up and links for new passwords. The answer to a request never tells whether an account exists: the letter to its
+ * address does. Jobs\SendAccountLink calls this away from the request.
  */
 final readonly class Accounts
 {

@@ -31,7 +31,7 @@ final class SafeHtmlTest extends BrowserTestCase
         'shadowrootmode', 'form', 'formaction', 'usemap', 'autofocus', 'nonce', 'srcdoc', 'ping', 'download',
     ];
 
-    /** Where the text stands: in an item of a list, in a cell of a list of values. */
+    /** The text is placed in a list item, in a cell of a list of values. */
     private const PAGE = '<!doctype html><html><body><ul id="list"><li id="card"><dl id="values"><dd id="cell">'
         .'<div id="prose">%s</div></dd></dl></li></ul><p id="after">after</p></body></html>';
 

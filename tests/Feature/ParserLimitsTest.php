@@ -16,8 +16,8 @@ use Wellspring\Core\Wording\DateForm;
 use Wellspring\Core\Wording\Format;
 
 /**
- * What comes from outside is read in a time that grows with its length, or refused with a word. Each shape takes a
- * parser minutes that reads it again for every tag, quote or bracket (seen before there were limits: 42 s, and more).
+ * Outside text is read in linear time, or refused with a clear error. A parser that reads the text again for every tag,
+ * quote or bracket takes minutes for each of these shapes (42 s and more were seen before there were limits).
  */
 final class ParserLimitsTest extends TestCase
 {

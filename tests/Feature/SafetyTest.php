@@ -418,7 +418,7 @@ final class SafetyTest extends TestCase
             ])->assertUnprocessable();
         }
         $this->assertFalse((bool) DB::scalar("select media_is_open('closed.webp', '{everyone,signed-out}', now())"));
-        // What a manager has put into an author's item stays there.
+        // A file that a manager has put into an author's item stays.
         $this->actingAs($manager)
             ->putJson("/manage/api/items/{$mine}", ['revision' => 1, 'values' => ['picture' => 'closed.webp']])
             ->assertOk();

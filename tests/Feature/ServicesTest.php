@@ -6,10 +6,10 @@ namespace Tests\Feature;
 
 use PHPUnit\Framework\TestCase;
 
-/** What the scripts of bin/ promise: nothing that they have started stays, and packages are the pinned ones. */
+/** The scripts of bin/ leave no process behind, and accept the pinned packages alone. */
 final class ServicesTest extends TestCase
 {
-    /** Starts three services, as bin/start does, one of which does not listen to its signal. */
+    /** Starts three services, as bin/start does; the third ignores its signal. */
     private const SCRIPT = <<<'BASH'
         set -euo pipefail
         for part in common services; do . "$ROOT/bin/lib/$part.sh"; done

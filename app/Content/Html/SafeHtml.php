@@ -48,7 +48,7 @@ final class SafeHtml
     /**
      * @param  array<string, Field>  $fields
      * @param  array<string, mixed>  $values  by field
-     * @return array<string, mixed> without those of which nothing is left
+     * @return array<string, mixed> without texts that are empty once they are safe
      */
     public function safeFields(array $fields, array $values): array
     {

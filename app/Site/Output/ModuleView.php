@@ -166,8 +166,8 @@ final readonly class ModuleView
     }
 
     /**
-     * Where the cards of a masonry stand, for each number of columns that a slot may have room for; and their heights,
-     * a column's width being 1, by the shapes of their pictures and the number of their lines.
+     * The column of each card of a masonry, for each number of columns that a slot may have room for; and its height,
+     * by the shape of its picture and the number of its lines, where a column's width is 1.
      *
      * @param  list<CardView>  $cards
      * @return list<array{columns: string, height: float}> the column in one column, in two, and so on: `1 2 2`

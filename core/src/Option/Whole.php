@@ -6,7 +6,7 @@ namespace Wellspring\Core\Option;
 
 use Wellspring\Core\Problem\Shape;
 
-/** A whole number within bounds, both of which belong; a multiple of the step. */
+/** A whole number from `min` to `max`, both included; a multiple of the step. */
 final readonly class Whole implements Option
 {
     /** @param  int|null  $default  null: it need not be said, and then means nothing */
