@@ -9,6 +9,7 @@ use App\Audit\ClientNetwork;
 use App\Models\AuditAction;
 use App\Models\User;
 use App\People\DemoAccounts;
+use Illuminate\Cache\Lock;
 use Illuminate\Contracts\Cache\LockTimeoutException;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -104,10 +105,12 @@ final class SignIn
      */
     private static function counted(string $key): int
     {
+        $lock = Cache::lock("counting:{$key}", 5);
+        if ($lock instanceof Lock) {
+            $lock->betweenBlockedAttemptsSleepFor(20);
+        }
         try {
-            $tries = Cache::lock("counting:{$key}", 5)
-                ->betweenBlockedAttemptsSleepFor(20)
-                ->block(3, fn (): int => RateLimiter::hit($key, self::SECONDS));
+            $tries = $lock->block(3, fn (): int => RateLimiter::hit($key, self::SECONDS));
         } catch (LockTimeoutException) {
             return PHP_INT_MAX;
         }
