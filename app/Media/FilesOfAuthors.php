@@ -17,8 +17,8 @@ use Wellspring\Core\Who\Audience;
 
 /**
  * Which files an author may put into an item. A file that an item shows can be seen by everybody whom the item is for;
- * so an author uses their own files, files that these people see already, and files that the item has. A manager uses
- * all.
+ * so an author uses their own files, files that these people see already, and files that the item has for the same
+ * readers. A manager uses all.
  */
 final readonly class FilesOfAuthors
 {
@@ -44,13 +44,16 @@ final readonly class FilesOfAuthors
         if ($who->isManager()) {
             return;
         }
+        // For other readers, the files that the item has are judged anew.
+        $isForTheSame = $item !== null && Audience::of(array_values($item->audience))->keys === $audience->keys;
+        $kept = $isForTheSame ? $item->media_names : [];
         $used = [];
         foreach (DB::select(
             'select key, unnest(media_names(null, jsonb_build_object(key, value))) as name from jsonb_each(?::jsonb)',
             [json_encode((object) $values, JSON_THROW_ON_ERROR)],
         ) as $row) {
             $media = StoredFile::at("/media/{$row->name}")?->media;
-            if ($media !== null && array_intersect(StoredFile::variants($media), $item->media_names ?? []) === []) {
+            if ($media !== null && array_intersect(StoredFile::variants($media), $kept) === []) {
                 $used[$media] ??= (string) $row->key;
             }
         }

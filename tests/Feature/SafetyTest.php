@@ -399,7 +399,12 @@ final class SafetyTest extends TestCase
         foreach (['own.webp', 'open.webp'] as $name) {
             $make(['picture' => $name, 'text' => "<p><img src=\"/media/w400/{$name}\"></p>"])->assertCreated();
         }
-        $make(['picture' => 'inside.webp', 'audience' => ['members']])->assertCreated();
+        $inside = $make(['picture' => 'inside.webp', 'audience' => ['members']])->assertCreated()->json('id');
+        $this->putJson("/manage/api/items/{$inside}", ['revision' => 1, 'values' => ['audience' => ['everyone']]])
+            ->assertUnprocessable()->assertJsonPath('problems.0.code', 'closedFile');
+        $this->postJson('/manage/api/items/many', [
+            'type' => 'plant', 'ids' => [$inside], 'do' => 'set', 'with' => ['values' => ['audience' => ['everyone']]],
+        ])->assertUnprocessable();
         foreach (['closed.webp', 'inside.webp'] as $name) {
             $jpeg = str_replace('webp', 'jpg', $name);
             foreach ([

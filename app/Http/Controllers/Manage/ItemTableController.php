@@ -94,6 +94,13 @@ final readonly class ItemTableController
         if (Gate::denies('manage')) {
             // Whose an item is, only managers say.
             unset($with['values']['author']);
+            if (array_key_exists('audience', $with['values'])) {
+                throw Refused::because(
+                    'audience',
+                    ProblemCode::WrongValue,
+                    'change the audience in each item: its files are checked for the new readers.',
+                );
+            }
         }
         $title = ['publish' => 'Publish', 'unpublish' => 'Make drafts of', 'delete' => 'Remove'][$given['do']]
             ?? 'Edit';
