@@ -45,7 +45,7 @@ final readonly class FilesOfAuthors
             return;
         }
         // For other readers, the files that the item has are judged anew.
-        $isForTheSame = $item !== null && Audience::of(array_values($item->audience))->keys === $audience->keys;
+        $isForTheSame = $item !== null && Audience::of($item->audience)->keys === $audience->keys;
         $kept = $isForTheSame ? $item->media_names : [];
         $used = [];
         foreach (DB::select(
