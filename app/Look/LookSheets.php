@@ -22,6 +22,15 @@ final readonly class LookSheets
     /** The file of a family for the letters of most European languages. */
     private const LATIN = 'node_modules/@fontsource-variable/%1$s/files/%1$s-latin-wght-normal.woff2';
 
+    /** The classes of resources/css/parts.css that stand on each ground. */
+    private const ON_GROUND = [
+        'bed' => '.band-quiet,.ground-bed,.module-tone-quiet',
+        'ink' => '.ground-ink',
+        'leaf' => '.band-strong,.ground-leaf,.module-tone-strong,.site-foot',
+        'copper' => '.ground-copper',
+        'picture' => '.on-picture',
+    ];
+
     public function __construct(private Repository $cache, private LookStore $looks, private OwnStyles $own)
     {
     }
@@ -92,16 +101,31 @@ final readonly class LookSheets
 
     private static function schemes(Look $look): string
     {
-        $palette = fn (Palette $colours): string => self::written(LookVariables::colours($look, $colours));
         $dark = $look->dark;
         $scheme = $dark === null ? 'light' : $look->text('light', 'scheme');
 
         return match (true) {
-            $scheme === 'dark' && $dark !== null => ':root{color-scheme:dark;'.$palette($dark).'}',
-            $scheme === 'visitor' && $dark !== null => ':root{color-scheme:light dark;'.$palette($look->colours).'}'
-                .'@media (prefers-color-scheme:dark){:root{'.$palette($dark).'}}',
-            default => ':root{color-scheme:light;'.$palette($look->colours).'}',
+            $scheme === 'dark' && $dark !== null => ':root{color-scheme:dark}'.self::palette($look, $dark),
+            $scheme === 'visitor' && $dark !== null => ':root{color-scheme:light dark}'
+                .self::palette($look, $look->colours)
+                .'@media (prefers-color-scheme:dark){'.self::palette($look, $dark).'}',
+            default => ':root{color-scheme:light}'.self::palette($look, $look->colours),
         };
+    }
+
+    /**
+     * The colours of the page and of each ground. Those of a ground have no specificity, so a module's own style wins.
+     * Paper has no grounds.
+     */
+    private static function palette(Look $look, Palette $palette): string
+    {
+        $css = ':root{'.self::written(LookVariables::page($look, $palette)).'}';
+        $grounds = '';
+        foreach (self::ON_GROUND as $ground => $classes) {
+            $grounds .= ":where({$classes}){".self::written(LookVariables::ground($look, $palette, $ground)).'}';
+        }
+
+        return "{$css}@media screen{{$grounds}}";
     }
 
     /** @param  array<string, string>  $variables */

@@ -22,15 +22,14 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\Advice;
 use Wellspring\Core\Explain\AdviceFacts;
 use Wellspring\Core\Explain\Advisor;
+use Wellspring\Core\Look\Contrasts;
 use Wellspring\Core\Look\LookVariables;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Page\Band;
 use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PlacedBlock;
 use Wellspring\Core\Page\Slot;
 use Wellspring\Core\Page\SlotWidths;
-use Wellspring\Core\Page\Tone;
 use Wellspring\Core\Run\StepKind;
 
 /** Looks up what advice on a module is based on: where it stands, what stands beside it, where its links lead. */
@@ -62,7 +61,8 @@ final readonly class ModuleAdvice
             fn (object $stored): PageDefinition => $stored->definition,
             $this->pages->stored(array_values($pages), false),
         );
-        [$level, $isOnDark] = self::standing($module->key, $definitions);
+        $level = self::level($module->key, $definitions);
+        $look = $this->catalogue->look();
         $passing = 0;
         foreach ($run->result->steps as $step) {
             $passing = $step->name->kind === StepKind::LeaveOut ? $step->left : $passing;
@@ -73,23 +73,22 @@ final readonly class ModuleAdvice
             $passing,
             $run->emptyParts,
             $level,
-            $this->catalogue->look()->colours,
+            Contrasts::of($look, $look->colours),
             $this->deadLinks($module, $run, $context),
             $this->twins($module, $pages, $context),
-            $isOnDark,
             $facets,
             $this->slots($module->key, $definitions),
-            LookVariables::space($this->catalogue->look()),
+            LookVariables::space($look),
         ));
     }
 
     /**
      * @param  list<PageDefinition>  $pages
-     * @return array{int, bool} the level of the heading over its cards, and whether it stands in a dark band
+     * @return int the level of the heading over its cards
      */
-    private static function standing(string $key, array $pages): array
+    private static function level(string $key, array $pages): int
     {
-        [$level, $isOnDark] = [2, false];
+        $level = 2;
         foreach ($pages as $page) {
             foreach ($page->bands as $band) {
                 foreach ($band->slots as $slot) {
@@ -97,14 +96,13 @@ final readonly class ModuleAdvice
                         $block = $placed->block;
                         if ($block instanceof ModuleBlock && $block->module === $key) {
                             $level = $block->heading === false ? 1 : $level;
-                            $isOnDark = $isOnDark || self::isDark($band);
                         }
                     }
                 }
             }
         }
 
-        return [$level, $isOnDark];
+        return $level;
     }
 
     /**
@@ -138,11 +136,6 @@ final readonly class ModuleAdvice
             $slot->blocks,
             fn (PlacedBlock $one): bool => $one->block instanceof ModuleBlock && $one->block->module === $key,
         ) !== [];
-    }
-
-    private static function isDark(Band $band): bool
-    {
-        return $band->ground === null ? $band->tone === Tone::Strong : $band->ground->isDark();
     }
 
     /** @return list<string> places of the parts that lead to no page */

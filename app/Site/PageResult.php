@@ -46,7 +46,6 @@ final readonly class PageResult
         return [
             'on-ground',
             $ground->kind === 'colour' ? "ground-{$ground->name}" : 'on-picture',
-            ...$ground->isDark() ? ['on-dark'] : [],
         ];
     }
 

@@ -405,20 +405,32 @@ abstract class BrowserTestCase extends TestCase
     /** No breach of WCAG 2.2 A and AA that axe-core finds, when what changes colour has changed it. */
     protected function assertAccessible(string $what): void
     {
+        $this->assertAxe(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'], $what);
+    }
+
+    /** Every text that axe-core can judge has the contrast that WCAG 2.2 AA asks for. */
+    protected function assertContrast(string $what): void
+    {
+        $this->assertAxe(['color-contrast'], $what);
+    }
+
+    /** @param  list<string>  $rules  of axe-core, or tags of its rules */
+    private function assertAxe(array $rules, string $what): void
+    {
         if ($this->browser->executeScript('return window.axe === undefined')) {
             $this->browser->executeScript(
                 (string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'),
             );
         }
         $found = $this->browser->executeAsyncScript(
-            'const done = arguments[arguments.length - 1];'
+            'const done = arguments[1];'
             .'const ends = (move) => move.effect?.getComputedTiming().endTime < Infinity;'
             .'Promise.allSettled(document.getAnimations().filter(ends).map(move => move.finished))'
-            .'.then(() => axe.run(document, { iframes: false, '
-                .'runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] }))'
+            .'.then(() => axe.run(document, { iframes: false, runOnly: arguments[0] }))'
             .'.then(r => done(r.violations.map(v => v.id + ": " + v.nodes.map(n => n.target.join(" ") + " — " + '
                 .'n.failureSummary).slice(0, 4).join(" | "))))'
             .'.catch(e => done(["axe failed: " + e]));',
+            [$rules],
         );
         $this->assertSame([], $found, $what);
     }

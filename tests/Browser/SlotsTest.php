@@ -6,13 +6,16 @@ namespace Tests\Browser;
 
 use Wellspring\Core\Arrangement\Columns;
 
-/** A module looks right in every slot: nothing overlaps, nothing is wider than its slot, at every width. */
+/** A module looks right in every slot and on every ground. */
 final class SlotsTest extends BrowserTestCase
 {
-    private const WINDOWS = [320, 768, 1280, 1920];
+    private const WINDOWS = [320, 390, 768, 1280, 1920];
 
     /** Shares of the slots of each band. */
-    private const BANDS = [[12], [9, 3], [4, 4, 4], [3, 3, 3, 3], [6, 6]];
+    private const BANDS = [[12], [9, 3], [4, 4, 4], [3, 3, 3, 3], [6, 6], [5, 7]];
+
+    /** What each band stands on. */
+    private const GROUNDS = ['paper', 'bed', 'ink', 'leaf', 'copper', 'picture'];
 
     private const ARRANGEMENTS = [
         'grid' => ['as' => 'grid', 'columns' => ['phone' => 2, 'tablet' => 4, 'laptop' => 4, 'desktop' => 6]],
@@ -43,12 +46,13 @@ final class SlotsTest extends BrowserTestCase
             $this->apply('pages', [
                 'key' => "in-slots-{$key}", 'address' => "/in-slots/{$key}", 'title' => ucfirst($key),
                 'bands' => array_map(fn (array $shares, int $n): array => [
-                    'key' => "band-{$n}", 'slots' => array_map(fn (int $share): array => [
+                    'key' => "band-{$n}", 'ground' => self::ground(self::GROUNDS[$n]), 'slots' => array_map(fn (int $share): array => [
                         'share' => $share, 'blocks' => [['module' => "in-slots-{$key}", 'heading' => 'In its slot']],
                     ], $shares),
                 ], self::BANDS, array_keys(self::BANDS)),
             ]);
             $this->visit("/in-slots/{$key}");
+            $this->assertContrast($key);
             foreach (self::WINDOWS as $window) {
                 $this->devTools('Emulation.setDeviceMetricsOverride', [
                     'width' => $window, 'height' => 900, 'deviceScaleFactor' => 1, 'mobile' => false,
@@ -67,6 +71,78 @@ final class SlotsTest extends BrowserTestCase
             }
         }
         $this->devTools('Emulation.clearDeviceMetricsOverride');
+    }
+
+    /** Blocks about an item, blocks about nothing, and every control of a listing, on each ground. */
+    public function test_every_block_and_every_control_can_be_read_on_every_ground(): void
+    {
+        $this->apply('modules', [
+            'key' => 'on-grounds', 'name' => 'On grounds', 'source' => ['items' => ['product']],
+            'page' => ['mode' => 'numbered', 'size' => 4], 'order' => [['by' => 'title']],
+            'arrange' => ['as' => 'list'],
+            'card' => ['lines' => [
+                ['parts' => [['part' => 'picture'], ['part' => 'title']]],
+                ['parts' => [
+                    ['part' => 'price', 'badge' => 'Sale'], ['part' => 'field', 'field' => 'height', 'label' => 'Height'],
+                    ['part' => 'terms', 'taxonomy' => 'groups'], ['part' => 'rating'],
+                ]],
+                ['parts' => [['part' => 'button', 'text' => 'Look'], ['part' => 'link', 'text' => 'More of it']]],
+            ]],
+            'offer' => [
+                'key' => 'grounds',
+                'filters' => [
+                    ['field' => 'groups', 'as' => 'tree'], ['field' => 'light', 'as' => 'checks'],
+                    ['field' => 'price', 'as' => 'range'], ['field' => 'season', 'as' => 'buttons'],
+                    ['field' => 'hardiness', 'as' => 'one'], ['field' => 'publish_at', 'as' => 'dates'],
+                    ['field' => 'rooms', 'as' => 'tabs'], ['field' => 'title', 'as' => 'letters'],
+                    ['field' => 'words', 'as' => 'search'],
+                ],
+                'orders' => [
+                    ['key' => 'a-to-z', 'name' => 'A to Z', 'order' => [['by' => 'title']]],
+                    ['key' => 'cheapest', 'name' => 'Cheapest', 'order' => [['by' => 'priceNow']]],
+                ],
+                'sizes' => [4, 8], 'arrangements' => [['key' => 'grid', 'name' => 'Grid', 'arrange' => ['as' => 'grid']]],
+            ],
+        ]);
+        $ofItem = [
+            ['block' => 'breadcrumbs'], ['block' => 'pageTitle'], ['block' => 'pagePicture'], ['block' => 'pageText'],
+            ['block' => 'field', 'fields' => ['rent', 'area', 'villages']], ['block' => 'map', 'field' => 'where'],
+            ['block' => 'parts', 'card' => ['lines' => [
+                ['parts' => [['part' => 'field', 'field' => 'rent', 'label' => 'Rent'], ['part' => 'terms', 'taxonomy' => 'villages']]],
+            ]]],
+            ['block' => 'previousNext', 'order' => 'free-garden-plots'],
+        ];
+        $ofSite = [
+            ['block' => 'heading', 'text' => 'A heading'], ['block' => 'menu', 'menu' => 'main'],
+            ['block' => 'text', 'html' => '<h3>Words</h3><p>Some, and <a href="/">a link</a>.</p><blockquote>Said</blockquote>'],
+            ['block' => 'searchBox'], ['block' => 'signIn'], ['block' => 'accountLinks'],
+            ['block' => 'filters', 'of' => 'on-grounds'],
+        ];
+        $this->apply('pages', [
+            'key' => 'on-grounds', 'address' => '/on-grounds/{plot}', 'title' => 'On grounds', 'about' => ['item' => 'plot'],
+            'bands' => array_map(fn (string $name): array => [
+                'key' => $name, 'ground' => self::ground($name), 'slots' => [
+                    ['share' => 4, 'blocks' => $ofItem],
+                    ['share' => 4, 'blocks' => $ofSite],
+                    ['share' => 4, 'blocks' => [['module' => 'on-grounds']]],
+                ],
+            ], self::GROUNDS),
+        ]);
+        $this->visit('/plots');
+        $plot = $this->browser->executeScript(
+            "return document.querySelector('main a[href^=\"/plots/\"]').pathname.split('/').pop()",
+        );
+        $this->assertIsString($plot);
+        foreach (['', '?grounds-light=shade&grounds-season=spring', '?grounds-words=nothinglikethis'] as $choices) {
+            $this->visit("/on-grounds/{$plot}{$choices}");
+            $this->assertContrast("every block, {$choices}");
+        }
+    }
+
+    /** @return array<string, string> */
+    private static function ground(string $name): array
+    {
+        return $name === 'picture' ? ['picture' => 'group-ferns.webp'] : ['colour' => $name];
     }
 
     /**

@@ -11,6 +11,7 @@ use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Explain\Advice;
 use Wellspring\Core\Explain\AdviceFacts;
 use Wellspring\Core\Explain\Advisor;
+use Wellspring\Core\Look\Contrasts;
 use Wellspring\Core\Look\LookReader;
 use Wellspring\Core\Look\ShippedLooks;
 use Wellspring\Core\Module\Module;
@@ -97,12 +98,6 @@ final class AdviceTest extends TestCase
         yield 'a link that leads nowhere' => [
             $link, ['deadLinks' => ['card.lines[0].parts[1]']], 'The link “On” leads nowhere: /x/{slug}',
         ];
-        $accent = $grid(4, 8) + ['look' => ['accent' => 'ink']];
-        yield 'an accent on a dark ground' => [
-            $accent, ['isOnDark' => true],
-            'The accent was chosen for a light ground, and the module stands on a dark one.',
-        ];
-        yield 'an accent on a light one' => [$accent, [], null];
     }
 
     /**
@@ -132,7 +127,7 @@ final class AdviceTest extends TestCase
     {
         $look = ShippedLooks::first()->toArray();
         $pale = LookReader::read(['colours' => ['quiet' => '#b0b0b0'] + (array) $look['colours']] + $look);
-        $advice = Advisor::on(self::plain(), self::facts(['palette' => $pale->colours]));
+        $advice = Advisor::on(self::plain(), self::facts(['contrasts' => Contrasts::of($pale, $pale->colours)]));
         $this->assertSame(['contrast'], array_map(fn (Advice $one): string => $one->code, $advice));
         $this->assertStringContainsString('quiet on paper has a contrast of 2.', $advice[0]->sentence);
         $this->assertSame('/look', $advice[0]->to);
@@ -182,7 +177,7 @@ final class AdviceTest extends TestCase
     {
         return new AdviceFacts(...$facts + [
             'total' => 38, 'passing' => 38, 'emptyParts' => [], 'headingLevel' => 2,
-            'palette' => ShippedLooks::first()->colours,
+            'contrasts' => Contrasts::of(ShippedLooks::first(), ShippedLooks::first()->colours),
         ]);
     }
 }

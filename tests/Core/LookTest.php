@@ -10,9 +10,11 @@ use Wellspring\Core\Look\Colour;
 use Wellspring\Core\Look\Contrasts;
 use Wellspring\Core\Look\DesignTokens;
 use Wellspring\Core\Look\Divider;
+use Wellspring\Core\Look\GroundPalette;
 use Wellspring\Core\Look\Look;
 use Wellspring\Core\Look\LookReader;
 use Wellspring\Core\Look\LookVariables;
+use Wellspring\Core\Look\Role;
 use Wellspring\Core\Look\ShippedLooks;
 use Wellspring\Core\Problem\Refused;
 
@@ -73,7 +75,7 @@ final class LookTest extends TestCase
         $this->assertGreaterThanOrEqual(3, count(ShippedLooks::all()));
         foreach (ShippedLooks::all() as $look) {
             foreach (array_filter([$look->colours, $look->dark]) as $palette) {
-                foreach (Contrasts::of($palette) as $pair) {
+                foreach (Contrasts::of($look, $palette) as $pair) {
                     $this->assertNotSame('fails', $pair['level'], "{$look->key}: {$pair['text']} on {$pair['ground']}");
                 }
                 $variables = LookVariables::colours($look, $palette);
@@ -85,6 +87,36 @@ final class LookTest extends TestCase
             }
             $this->assertSame($look->toArray(), LookReader::read($look->toArray())->toArray());
         }
+    }
+
+    public function test_everything_can_be_read_on_every_coloured_ground_whatever_the_colours(): void
+    {
+        mt_srand(27);
+        $first = ShippedLooks::first()->toArray();
+        $hex = fn (): string => sprintf('#%06x', mt_rand(0, 0xFFFFFF));
+        for ($n = 0; $n < 60; $n++) {
+            $look = LookReader::read([
+                'colours' => array_map($hex, (array) $first['colours']),
+                'buttons' => ['style' => ['filled', 'outlined', 'soft'][$n % 3]],
+            ] + $first);
+            foreach (Contrasts::of($look, $look->colours) as $pair) {
+                if (! in_array($pair['ground'], ['paper', 'bed'], true)) {
+                    $this->assertNotSame('fails', $pair['level'], json_encode([$pair, $look->colours->toArray()]) ?: '');
+                }
+            }
+        }
+    }
+
+    public function test_a_ground_keeps_the_site_s_own_colours_where_they_can_be_read(): void
+    {
+        $palette = ShippedLooks::first()->colours;
+        $leaf = GroundPalette::of($palette, 'leaf');
+        $this->assertSame($palette->of(Role::Leaf)->hex(), $leaf->of(Role::Paper)->hex());
+        $this->assertSame($palette->of(Role::Paper)->hex(), $leaf->of(Role::Ink)->hex());
+        $this->assertNotSame($leaf->of(Role::Ink)->hex(), $leaf->of(Role::Copper)->hex(), 'copper is still copper');
+        $bed = GroundPalette::of($palette, 'bed');
+        $this->assertSame($palette->of(Role::Paper)->hex(), $bed->of(Role::Bed)->hex(), 'boxes on the bed are of paper');
+        $this->assertSame($palette->of(Role::Copper)->hex(), $bed->of(Role::Copper)->hex());
     }
 
     public function test_buttons_and_badges_can_be_read_whatever_the_colours(): void

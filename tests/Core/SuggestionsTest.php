@@ -28,7 +28,7 @@ final class SuggestionsTest extends TestCase
 {
     private const RECORDS = 25;
 
-    private const DEFINITIONS = 48;
+    private const DEFINITIONS = 24;
 
     private const MOVABLE = [
         ['field' => 'light', 'test' => 'anyOf', 'value' => ['sun']],

@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace Wellspring\Core\Explain;
 
 use Wellspring\Core\Choice\Facet;
-use Wellspring\Core\Look\Palette;
+use Wellspring\Core\Look\Contrasts;
 
-/** What advice on a module is based on, beside its definition. */
+/**
+ * What advice on a module is based on, beside its definition.
+ *
+ * @phpstan-import-type ContrastShape from Contrasts
+ */
 final readonly class AdviceFacts
 {
     /**
@@ -15,10 +19,10 @@ final readonly class AdviceFacts
      * @param  int  $passing  how many pass its conditions, before its empty-value rules
      * @param  array<string, int>  $emptyParts  how many of those have nothing to show in each part, by its place
      * @param  int  $headingLevel  of the heading that stands over its cards: 1 where the module shows none of its own
+     * @param  list<ContrastShape>  $contrasts  of the site's look
      * @param  list<string>  $deadLinks  places of parts that lead to no page
      * @param  list<array{name: string, shows: int}>  $twins  modules of the same page that show the same records
      * @param  list<Facet>  $facets  what its filters have to choose
-     * @param  bool  $isOnDark  whether it stands in a band with a dark ground
      * @param  array<string, list<float>>  $slots  widths of the slots where it is placed, in px, by width of the window
      * @param  float  $space  a step of the look's room, in px
      */
@@ -27,10 +31,9 @@ final readonly class AdviceFacts
         public int $passing,
         public array $emptyParts,
         public int $headingLevel,
-        public Palette $palette,
+        public array $contrasts,
         public array $deadLinks = [],
         public array $twins = [],
-        public bool $isOnDark = false,
         public array $facets = [],
         public array $slots = [],
         public float $space = 8,

@@ -10,7 +10,6 @@ use Wellspring\Core\Card\Part;
 use Wellspring\Core\Choice\Counting;
 use Wellspring\Core\Choice\FacetOption;
 use Wellspring\Core\Empty\EmptyAction;
-use Wellspring\Core\Look\Contrasts;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\PagingMode;
 
@@ -45,7 +44,6 @@ final readonly class Advisor
             ...$advisor->sorting(),
             ...$advisor->choices(),
             ...$advisor->links(),
-            ...$advisor->accent(),
         ];
     }
 
@@ -196,7 +194,7 @@ final readonly class Advisor
     {
         $tone = $this->module->look?->toArray()['tone'] ?? null;
         $ground = $tone === 'quiet' ? 'bed' : 'paper';
-        foreach (Contrasts::of($this->facts->palette) as $pair) {
+        foreach ($this->facts->contrasts as $pair) {
             if ($pair['ground'] === $ground && $pair['level'] === 'fails') {
                 return [new Advice(
                     'contrast',
@@ -312,21 +310,6 @@ final readonly class Advisor
         }
 
         return $advice;
-    }
-
-    /** @return list<Advice> */
-    private function accent(): array
-    {
-        $look = $this->module->look?->toArray() ?? [];
-        $isDark = $this->facts->isOnDark || ($look['tone'] ?? null) === 'strong';
-
-        return $isDark && isset($look['accent']) ? [new Advice(
-            'accentOnDark',
-            'look.accent',
-            'The accent was chosen for a light ground, and the module stands on a dark one.',
-            'Take the accent away',
-            $this->with('look', array_diff_key($look, ['accent' => 0])),
-        )] : [];
     }
 
     /** @return array<string, mixed> */

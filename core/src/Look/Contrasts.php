@@ -5,43 +5,54 @@ declare(strict_types=1);
 namespace Wellspring\Core\Look;
 
 /**
- * Every text of a look on every ground that it can stand on, measured.
+ * Every text and every mark of a look on every ground that it can stand on, measured.
  *
  * @phpstan-type ContrastShape array{
- *     text: string, ground: string, ratio: float, level: 'AAA'|'AA'|'fails', nearest: string|null,
+ *     text: string, ground: string, ratio: float, least: float, level: 'AAA'|'AA'|'passes'|'fails', nearest: string|null,
  * }
  */
 final class Contrasts
 {
+    /** WCAG 2.2, success criterion 1.4.11: of what is no text, such as the edge of a field. */
+    public const MARK = 3.0;
+
     /** How much of a black veil lies over pictures that texts stand on: so much that white is read on a white one. */
     private const VEIL_STEP = 0.01;
 
-    /** @var array<string, list<string>> texts by the ground that they stand on */
-    private const USED = [
-        'paper' => ['ink', 'quiet', 'leaf', 'copper'],
-        'bed' => ['ink', 'quiet', 'leaf', 'copper'],
+    /** The texts that have a colour of the look's palette, which a manager can change. */
+    private const ROLES = ['ink', 'quiet', 'leaf', 'copper'];
+
+    /** What has a colour worked out by LookVariables: the variable of the text or mark, what it stands on, the least. */
+    private const WORKED_OUT = [
+        'button' => ['button-ink', 'button-ground', Colour::AA],
+        'badge' => ['tag-ink', 'tag-ground', Colour::AA],
+        'chosen' => ['on-leaf', 'leaf', Colour::AA],
+        'field' => ['ink', 'field', Colour::AA],
+        'edge' => ['field-line', 'field', self::MARK],
+        'tick' => ['leaf', 'field', self::MARK],
     ];
 
-    /** @return list<ContrastShape> the text on a strong ground, on a badge and on a tinted picture, too */
-    public static function of(Palette $palette): array
+    /** @return list<ContrastShape> by ground, then by text */
+    public static function of(Look $look, Palette $palette): array
     {
         $found = [];
-        foreach (self::USED as $ground => $texts) {
-            foreach ($texts as $text) {
-                $found[] = self::measured(
+        foreach (['paper', ...GroundPalette::GROUNDS] as $ground) {
+            $there = $ground === 'paper' ? $palette : GroundPalette::of($palette, $ground);
+            $on = GroundPalette::colour($palette, $ground);
+            foreach (self::ROLES as $role) {
+                $found[] = self::measured($role, $there->of(Role::from($role)), $ground, $on, Colour::AA);
+            }
+            $variables = LookVariables::colours($look, $there);
+            foreach (self::WORKED_OUT as $text => [$ink, $under, $least]) {
+                $found[] = ['nearest' => null] + self::measured(
                     $text,
-                    $palette->of(Role::from($text)),
+                    Colour::of($variables[$ink]),
                     $ground,
-                    $palette->of(Role::from($ground)),
+                    Colour::of($variables[$under]),
+                    $least,
                 );
             }
         }
-        foreach ([Role::Ink, Role::Leaf, Role::Copper] as $role) {
-            $ground = $palette->of($role);
-            $found[] = self::measured('on', $palette->textOn($ground), $role->value, $ground);
-        }
-        $veiled = Colour::white()->mixed(Colour::black(), self::veil());
-        $found[] = self::measured('on', Colour::white(), 'picture', $veiled);
 
         return $found;
     }
@@ -58,7 +69,7 @@ final class Contrasts
     }
 
     /** @return ContrastShape */
-    private static function measured(string $text, Colour $colour, string $ground, Colour $on): array
+    private static function measured(string $text, Colour $colour, string $ground, Colour $on, float $least): array
     {
         $ratio = $colour->contrast($on);
 
@@ -66,12 +77,14 @@ final class Contrasts
             'text' => $text,
             'ground' => $ground,
             'ratio' => floor($ratio * 100) / 100,
+            'least' => $least,
             'level' => match (true) {
+                $ratio < $least => 'fails',
+                $least < Colour::AA => 'passes',
                 $ratio >= Colour::AAA => 'AAA',
-                $ratio >= Colour::AA => 'AA',
-                default => 'fails',
+                default => 'AA',
             },
-            'nearest' => $ratio >= Colour::AA ? null : $colour->nearestOn($on, Colour::AA)?->hex(),
+            'nearest' => $ratio >= $least ? null : $colour->nearestOn($on, $least)?->hex(),
         ];
     }
 }

@@ -26,16 +26,42 @@ final class LookVariables
         return self::type($look) + self::room($look) + self::shape($look) + self::pointed($look);
     }
 
+    /** @return array<string, string> the properties of the page and of what lies on it, by name */
+    public static function page(Look $look, Palette $palette): array
+    {
+        $divider = $look->text('divider', 'colour');
+
+        return [
+            ...self::colours($look, $palette),
+            ...$divider === 'band' ? [] : ['divider-colour' => $palette->of(Role::from($divider))->hex()],
+            'veil' => 'rgb(0 0 0 / '.Contrasts::veil().')',
+        ];
+    }
+
+    /**
+     * What changes on a ground, by name.
+     *
+     * @param  value-of<GroundPalette::GROUNDS>  $ground
+     * @return array<string, string>
+     */
+    public static function ground(Look $look, Palette $palette, string $ground): array
+    {
+        return [
+            'ground' => $ground === 'picture' ? '#000' : $palette->of(Role::from($ground))->hex(),
+            ...self::colours($look, GroundPalette::of($palette, $ground)),
+        ];
+    }
+
     /** @return array<string, string> what depends on the colours, by name */
     public static function colours(Look $look, Palette $palette): array
     {
         $hex = fn (Role $role): string => $palette->of($role)->hex();
         $paper = $palette->of(Role::Paper);
-        $isDark = $paper->luminance() < 0.18;
+        $isDark = $paper->luminance() < $palette->of(Role::Ink)->luminance();
         $field = $paper->mixed($isDark ? Colour::black() : Colour::white(), $isDark ? 0.2 : 0.7);
         $named = fn (string $group): Colour => $palette->of(Role::from($look->text($group, 'colour')));
         $tint = $palette->of(Role::from($look->text('pointed', 'tint')));
-        $divider = $look->text('divider', 'colour');
+        $card = $look->text('shape', 'card');
 
         return [
             'paper' => $hex(Role::Paper),
@@ -62,8 +88,18 @@ final class LookVariables
                 ? "rgb({$tint->red} {$tint->green} {$tint->blue} / {$look->number('pointed', 'strength')}%)"
                 : 'transparent',
             'pointed-ink' => $palette->textOn($tint)->hex(),
-            ...$divider === 'band' ? [] : ['divider-colour' => $hex(Role::from($divider))],
-            'veil' => 'rgb(0 0 0 / '.Contrasts::veil().')',
+            'picture-border' => match ($look->text('shape', 'border')) {
+                'line' => "1px solid {$hex(Role::Line)}",
+                'strong' => "2px solid {$hex(Role::Ink)}",
+                default => '0 solid',
+            },
+            'card-border' => $card === 'framed' ? "1px solid {$hex(Role::Line)}" : '0 solid',
+            'card-ground' => match ($card) {
+                'filled' => $hex(Role::Bed),
+                'framed' => $hex(Role::Paper),
+                default => 'none',
+            },
+            'card-ink' => $card === 'plain' ? 'currentcolor' : $hex(Role::Ink),
         ];
     }
 
@@ -150,14 +186,6 @@ final class LookVariables
         return [
             'corner' => $look->number('shape', 'corners').'px',
             'picture-corner' => $look->number('shape', 'pictures').'px',
-            'picture-border' => match ($look->text('shape', 'border')) {
-                'line' => '1px solid var(--line)',
-                'strong' => '2px solid var(--ink)',
-                default => '0 solid',
-            },
-            'card-border' => $card === 'framed' ? '1px solid var(--line)' : '0 solid',
-            'card-ground' => $card === 'filled' ? 'var(--bed)' : ($card === 'framed' ? 'var(--paper)' : 'none'),
-            'card-ink' => $card === 'plain' ? 'currentcolor' : 'var(--ink)',
             'card-pad' => $card === 'plain' ? '0' : 'calc(var(--space) * 1.6)',
             'card-corner' => $card === 'plain' ? '0' : $look->number('shape', 'corners').'px',
             'card-shadow' => $card === 'plain' ? 'none' : self::SHADOWS[$look->text('shape', 'shadow')],

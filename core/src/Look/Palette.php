@@ -36,6 +36,12 @@ final readonly class Palette
         return $this->colours[$role->value];
     }
 
+    /** @param  array<string, Colour>  $colours  by the value of Role; the others stay */
+    public function with(array $colours): self
+    {
+        return new self($colours + $this->colours);
+    }
+
     /** The text that is best read on a colour: that of the ground or of texts, or else white or black. */
     public function textOn(Colour $ground): Colour
     {

@@ -17,10 +17,4 @@ enum ColourRole: string
     case Leaf = 'leaf';
     /** That of sale and warnings, likewise. */
     case Copper = 'copper';
-
-    /** Whether text on it is light. */
-    public function isDark(): bool
-    {
-        return ! in_array($this, [self::Paper, self::Bed], true);
-    }
 }

@@ -39,12 +39,6 @@ final readonly class Ground
         return null;
     }
 
-    /** Whether text on it is light: on every picture there lies a dark veil. */
-    public function isDark(): bool
-    {
-        return $this->kind !== 'colour' || ColourRole::from($this->name)->isDark();
-    }
-
     /**
      * @param  string|null  $own  the picture of what the page is about
      * @return string|null the file's name of the picture that it is; null of a colour, and where there is none

@@ -131,8 +131,8 @@ final readonly class LookController
         return [
             'sheet' => $this->sheets->address($look),
             'plate' => $this->plate->html($look, $request->boolean('dark')),
-            'light' => Contrasts::of($look->colours),
-            'dark' => $look->dark === null ? [] : Contrasts::of($look->dark),
+            'light' => Contrasts::of($look, $look->colours),
+            'dark' => $look->dark === null ? [] : Contrasts::of($look, $look->dark),
             'pages' => $this->looks->pages(),
             'departing' => $this->looks->departing(),
             'cssFault' => $look->css === '' ? null : $this->own->fault($look->css),

@@ -66,10 +66,15 @@ const TEXTS: [string, string][] = [
 	["quiet", "quiet text"],
 	["leaf", "leaf, links"],
 	["copper", "copper"],
-	["on", "text on it"],
+	["button", "text of buttons"],
+	["badge", "text of badges"],
+	["chosen", "text on what is chosen"],
+	["field", "text in fields"],
+	["edge", "edges of fields"],
+	["tick", "ticks"],
 ];
 
-/** Every text on every ground that it stands on, measured; where one fails, the nearest colour that passes. */
+/** Each text and mark on each ground, measured. A text that fails has the nearest colour that passes beside it. */
 export function Contrasts({
 	pairs,
 	onTake,
@@ -106,9 +111,8 @@ export function Contrasts({
 								const tint = pair ? (fails ? "bg-warning/60" : "bg-accent") : "";
 								return (
 									<td key={ground} className={`px-2 py-1.5 border border-base-100 rounded ${tint}`}>
-										{!pair && <span className="text-quiet">not used</span>}
 										{pair && (
-											<span className="font-semibold whitespace-nowrap">
+											<span className="font-semibold whitespace-nowrap" title={`At least ${pair.least} is needed`}>
 												{pair.ratio.toFixed(1)} {pair.level}
 											</span>
 										)}
