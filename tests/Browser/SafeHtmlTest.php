@@ -128,7 +128,7 @@ final class SafeHtmlTest extends BrowserTestCase
             const sheet = new CSSStyleSheet();
             sheet.replaceSync(arguments[0]);
             document.adoptedStyleSheets = [sheet];
-            const box = document.querySelector(".choose.is-open, .choose:target").getBoundingClientRect();
+            const box = document.querySelector(".drawer[open]").getBoundingClientRect();
             return box.x === 0 && box.y === 0 && box.width > 370 && box.height <= innerHeight;
             JS, [(new OwnStyles)->safe('.card { padding: 1px }')]);
         $this->assertTrue($box, 'filters open over the window');

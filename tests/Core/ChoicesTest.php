@@ -283,6 +283,37 @@ final class ChoicesTest extends TestCase
         }
     }
 
+    public function test_numbers_are_chosen_by_buttons_and_the_last_keeps_those_with_more(): void
+    {
+        $module = fn (array $says): Module => Garden::module(['key' => 'plants', 'offer' => ['key' => 'a', 'filters' => [
+            ['field' => 'height', 'as' => 'numbers', 'label' => 'Beds'] + $says,
+        ]]]);
+        $records = [
+            Garden::record(1, ['height' => 1]), Garden::record(2, ['height' => 2]), Garden::record(3, ['height' => 3]),
+            Garden::record(4, ['height' => 7]), Garden::record(5, []), Garden::record(6, ['height' => 2.5]),
+        ];
+        $run = new ReferenceRun(new Comparator('en-GB'), Garden::format());
+        foreach ([
+            [[], ['1' => 5, '2' => 4, '3' => 2, '4' => 1], ['1+', '2+', '3+', '4+'], [2, 3, 4, 6]],
+            [['match' => 'exactly', 'last' => 3], ['1' => 1, '2' => 1, '3' => 2], ['1', '2', '3+'], [2]],
+        ] as [$says, $counts, $labels, $kept]) {
+            $found = $run->run($module($says), $records, self::chosen('a-height=2'))->ids();
+            sort($found);
+            $this->assertSame($kept, $found);
+            $facets = (new ReferenceFacets(Garden::format()))->of($module($says), $records, self::chosen(''));
+            $options = $facets[0]->options();
+            $this->assertSame($labels, array_map(fn (FacetOption $one): string => $one->label, $options));
+            $this->assertSame(array_values($counts), array_map(fn (FacetOption $one): int => $one->count, $options));
+        }
+        foreach (['0', '9', '2.0', '02', 'two'] as $unknown) {
+            $this->assertSame([], $module([])->bound(self::chosen("a-height={$unknown}"))->chosen->filters);
+        }
+        $this->assertSame(
+            'Beds 2+',
+            $module([])->bound(self::chosen('a-height=2'))->chosen->filters[0]->words(Garden::format()),
+        );
+    }
+
     public function test_a_rule_becomes_what_visitors_choose_and_back(): void
     {
         $module = Garden::module(['key' => 'plants', 'where' => ['all' => [

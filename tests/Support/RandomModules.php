@@ -408,6 +408,7 @@ final class RandomModules
                 'dates' => $this->one(['2026-03-01..2026-06-01', '2026-03-29..', '..2026-03-29', '2026-02-30..']),
                 'yesNo' => $this->one(['yes', 'no', 'perhaps']),
                 'only' => 'yes',
+                'numbers' => $this->one(['1', '3', '4', '9', 'x', '01']),
                 'letters' => $this->one(['f', 'o', 's', 'e', 'fern']),
                 'near' => $this->one(['mill,1', 'mill,500', '50.7,-3.4,20', 'mill,7', 'nowhere,1', '91,0,20']),
                 'search' => $this->looked(),

@@ -33,6 +33,10 @@ final readonly class FiltersData implements BlockData
         }
         $choices = new ChoicesView($listing, $scene->address, $this->format, $block->module, $block->filters);
 
-        return $choices->facets === [] ? null : ['choices' => $choices];
+        return $choices->facets === [] ? null : [
+            'choices' => $choices,
+            // One block of a page opens as the drawer: the one with all filters.
+            'isDrawer' => $block->filters === null && $choices->isDrawerOnPhone(),
+        ];
     }
 }

@@ -42,9 +42,11 @@ final readonly class ChoicesView
     ) {
         $this->offer = $listing->own->offered() ?? new Offer($listing->own->key);
         $this->tools = new ChoiceTools($listing, $this->address(...));
+        $chosen = $listing->module->chosen->filters !== [];
         $this->facets = array_values(array_filter(
             $listing->facets,
-            fn (Facet $facet): bool => $only === null || in_array($facet->filter->name, $only, true),
+            fn (Facet $facet): bool => ($only === null || in_array($facet->filter->name, $only, true))
+                && ($chosen || $facet->isOfUse()),
         ));
     }
 
@@ -111,14 +113,20 @@ final readonly class ChoicesView
         return $this->listing->countWords($this->format);
     }
 
-    /** @return list<array{words: string, label: string, address: string}> what is chosen; the address is without it */
+    /**
+     * @return list<array{words: string, label: string, address: string}> what is chosen, where the
+     *   filters do not show it themselves; the address is without it
+     */
     public function chosen(): array
     {
-        return array_map(fn (ChosenFilter $chosen): array => [
+        $isSaid = fn (ChosenFilter $chosen): bool => ! $chosen->filter->control->showsItsChoice()
+            || $this->isDrawerOnPhone();
+
+        return array_values(array_map(fn (ChosenFilter $chosen): array => [
             'words' => $chosen->words($this->format),
             'label' => $chosen->filter->label(),
             'address' => $this->address($chosen->filter->name, null),
-        ], $this->listing->module->chosen->filters);
+        ], array_filter($this->listing->module->chosen->filters, $isSaid)));
     }
 
     /** The address with nothing chosen of the filters. */
@@ -254,6 +262,27 @@ final readonly class ChoicesView
         [$min, $max, $step] = $facet->range->scale($field->limits->decimals ?? 2);
 
         return ['min' => $min, 'max' => $max, 'step' => $step];
+    }
+
+    /** @return array{string, string} what stands before and after a number of the filter: `£` or `cm` */
+    public function unit(Facet $facet): array
+    {
+        $field = $facet->filter->field;
+
+        return $field->kind->key() === 'money' ? $this->format->aroundMoney() : ['', $field->unit];
+    }
+
+    /** The class of a range's boxes, which are as wide as their numbers are long; empty for usual ones. */
+    public function boxes(Facet $facet): string
+    {
+        $values = [$facet->range?->least, $facet->range?->greatest, ...$facet->chosen->ends ?? []];
+        $longest = max(array_map(fn (mixed $value): int => strlen((string) json_encode($value)), $values));
+
+        return match (true) {
+            $longest > 9 => 'for-very-long',
+            $longest > 5 => 'for-long',
+            default => '',
+        };
     }
 
     /** A value as the site writes it. */

@@ -41,6 +41,16 @@ final readonly class Facet
         return $options;
     }
 
+    /** False where it offers nothing: no record has a value of it. */
+    public function isOfUse(): bool
+    {
+        return match (true) {
+            $this->chosen !== null, $this->filter->control->counting() === Counting::Nothing => true,
+            $this->filter->control->counting()->isRange() => $this->range !== null,
+            default => array_filter($this->counts) !== [],
+        };
+    }
+
     /** @return array<string, mixed> as `wellspring:run --json` writes it */
     public function toArray(): array
     {

@@ -30,6 +30,9 @@ interface FilterControl
     /** Whether each option is a link, and no part of a form. */
     public function isChosenByLinks(): bool;
 
+    /** Whether what is chosen of it is always in sight, so that it need not be said above the results. */
+    public function showsItsChoice(): bool;
+
     /** Whether the filter is one check box, under its own name. */
     public function isOneBox(OfferedFilter $filter): bool;
 

@@ -45,6 +45,7 @@ final class FilterControls
             new Control\Options('one', 'one choice'),
             new Control\Options('tree', 'a tree', several: true, below: true),
             new Control\Range,
+            new Control\NumberButtons,
             new Control\Days,
             new Control\YesNo,
             new Control\SearchText,

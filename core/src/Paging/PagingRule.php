@@ -18,7 +18,7 @@ final readonly class PagingRule
     public const MAX_COUNT = Format::LONGEST_PATTERN;
 
     /** What is said above the records where the module does not say it otherwise. */
-    public const COUNT = '{total, plural, =0 {None} other {{from}–{to} of {total}}}';
+    public const COUNT = '{total, plural, =0 {None} =1 {One result} other {{from}–{to} of {total}}}';
 
     /**
      * @param  positive-int  $size

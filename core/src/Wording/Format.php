@@ -216,6 +216,15 @@ final class Format
         return (string) $this->money->formatCurrency((float) $value, $this->currency);
     }
 
+    /** @return array{string, string} what stands before and after an amount in the site's currency: `£` and nothing */
+    public function aroundMoney(): array
+    {
+        preg_match('/^(\D*)\d.*?(\D*)$/uD', $this->withWholeMoney()->money(1), $found);
+        $sign = fn (string $text): string => (string) preg_replace('/^[\s\p{Cf}]+|[\s\p{Cf}]+$/u', '', $text);
+
+        return [$sign($found[1] ?? ''), $sign($found[2] ?? '')];
+    }
+
     /** The same, but money without its smaller unit, such as `£3`: for whole amounts. */
     public function withWholeMoney(): self
     {

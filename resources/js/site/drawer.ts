@@ -1,54 +1,31 @@
-/** On a phone the filters open over the page, as a dialog: the focus stays in it until it is closed. */
+/** On a phone the filters open in a dialog over the page. */
 export function beginDrawers(): void {
-	let opener: HTMLElement | null = null;
-
-	const close = (drawer: HTMLElement) => {
-		drawer.classList.remove("is-open");
-		drawer.removeAttribute("role");
-		drawer.removeAttribute("aria-label");
-		drawer.removeAttribute("aria-modal");
-		document.documentElement.classList.remove("has-drawer");
-		// The listing may have been put in place anew meanwhile, with its opener.
-		const again = opener?.isConnected ? opener : drawer.parentElement?.querySelector<HTMLElement>(".open-filters");
-		again?.focus();
-	};
-
 	document.addEventListener("click", (event) => {
 		const target = event.target as Element;
-		const open = target.closest<HTMLAnchorElement>(".open-filters");
-		const drawer = open ? document.getElementById(open.hash.slice(1)) : target.closest<HTMLElement>(".choose.is-open");
-		if (open && drawer) {
+		const opener = target.closest<HTMLAnchorElement>(".open-filters");
+		const filters = opener && document.getElementById(opener.hash.slice(1));
+		if (filters) {
 			event.preventDefault();
-			opener = open;
-			drawer.classList.add("is-open");
-			drawer.setAttribute("role", "dialog");
-			drawer.setAttribute("aria-label", drawer.querySelector(".choose-head span")?.textContent ?? "");
-			drawer.setAttribute("aria-modal", "true");
-			document.documentElement.classList.add("has-drawer");
-			drawer.querySelector<HTMLElement>(".close-filters")?.focus();
-		} else if (drawer && target.closest(".close-filters, .choose-submit button")) {
+			open(filters, opener.hash);
+		} else if (target.closest(".drawer :is(.close-filters, .choose-submit button)")) {
 			event.preventDefault();
-			close(drawer);
+			target.closest<HTMLDialogElement>(".drawer")?.close();
 		}
 	});
+}
 
-	document.addEventListener("keydown", (event) => {
-		const drawer = document.querySelector<HTMLElement>(".choose.is-open");
-		if (!drawer) {
-			return;
-		}
-		if (event.key === "Escape") {
-			close(drawer);
-		} else if (event.key === "Tab") {
-			const all = [
-				...drawer.querySelectorAll<HTMLElement>("a[href], button, input:not(:disabled), select, summary"),
-			].filter((one) => one.offsetParent !== null);
-			const [first, last] = [all[0], all[all.length - 1]];
-			const at = document.activeElement;
-			if (event.shiftKey ? at === first : at === last) {
-				event.preventDefault();
-				(event.shiftKey ? last : first)?.focus();
-			}
-		}
+/** Moves the filters into a dialog, and back to their place when it closes. */
+function open(filters: HTMLElement, hash: string): void {
+	const drawer = document.createElement("dialog");
+	drawer.className = "drawer";
+	drawer.setAttribute("aria-label", filters.querySelector(".choose-head span")?.textContent ?? "");
+	filters.before(drawer);
+	drawer.append(filters);
+	drawer.addEventListener("close", () => {
+		drawer.replaceWith(filters);
+		// The opener may be a new element: a choice replaces the part of the page that holds it.
+		document.querySelector<HTMLElement>(`.open-filters[href="${hash}"]`)?.focus();
 	});
+	drawer.showModal();
+	drawer.querySelector<HTMLElement>(".close-filters")?.focus();
 }

@@ -18,6 +18,10 @@
 <header class="site-head">
     <div class="wrap">
         <a class="site-name" href="/">{{ $site->name }}</a>
+        {{-- On a phone it opens the menus after it; elsewhere it is not shown. It needs no script. --}}
+        @if (str_contains($slot('header'), '<nav class="menu"'))
+            <details class="menu-button"><summary>Menu</summary></details>
+        @endif
         {!! $slot('header') !!}
     </div>
 </header>

@@ -16,10 +16,7 @@
         </form>
         @if ($choices->stands() !== 'apart')
             <div class="choose" id="{{ $shown->anchor }}-choose">
-                <p class="choose-head">
-                    <span>Filters</span>
-                    <a class="close-filters" href="#{{ $shown->anchor }}">Close</a>
-                </p>
+                @includeWhen($choices->isDrawerOnPhone(), 'site.filters.drawer-head')
                 @include('site.filters.panel')
             </div>
         @endif

@@ -21,6 +21,11 @@ trait Defaults
         return false;
     }
 
+    public function showsItsChoice(): bool
+    {
+        return false;
+    }
+
     public function isOneBox(OfferedFilter $filter): bool
     {
         return false;

@@ -52,6 +52,11 @@ final readonly class Options implements FilterControl
         return $this->links;
     }
 
+    public function showsItsChoice(): bool
+    {
+        return $this->key === 'tabs';
+    }
+
     public function showsTree(): bool
     {
         return $this->below;

@@ -33,7 +33,7 @@ export function ItemForm({
 	}, [saved, type.label, beside]);
 	return (
 		<form ref={state.form} onSubmit={state.submit} noValidate className="@container">
-			<div className="@max-2xl:contents @2xl:sticky top-0 z-10">
+			<div className="@max-2xl:contents @2xl:sticky short:static top-0 z-10">
 				<ItemHead state={state} beside={beside} onHistory={() => setHistory(true)} />
 				<ItemSentence state={state} />
 			</div>

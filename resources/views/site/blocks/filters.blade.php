@@ -1,3 +1,10 @@
-<section class="filters-block" aria-label="Filters">
-    @include('site.filters.panel', ['suffix' => '-block'])
+<section @class(['filters-block', 'choices-drawer' => $isDrawer]) aria-label="Filters">
+    @if ($isDrawer)
+        <div class="choose" id="{{ $choices->anchor }}-choose">
+            @include('site.filters.drawer-head')
+            @include('site.filters.panel', ['suffix' => '-block'])
+        </div>
+    @else
+        @include('site.filters.panel', ['suffix' => '-block'])
+    @endif
 </section>

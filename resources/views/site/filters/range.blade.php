@@ -1,3 +1,4 @@
+@php([$before, $after] = $choices->unit($facet))
 @php($scale = $choices->scale($facet))
 @php([$from, $to] = $facet->chosen->ends ?? [null, null])
 @php($label = $facet->filter->label())
@@ -20,18 +21,18 @@
         </div>
     </div>
 @endif
-<div class="ends">
+<div @class(['ends', $choices->boxes($facet)])>
     <label>
-        <span class="unseen">{{ $label }}, </span>from
+        <span class="unseen">{{ $label }}, </span>from {{ $before }}
         <input type="number" form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" step="any"
             inputmode="decimal" value="{{ $from }}"
             @if ($facet->range !== null) placeholder="{{ $facet->range->least }}" @endif>
     </label>
     <label>
-        <span class="unseen">{{ $label }}, </span>to
+        <span class="unseen">{{ $label }}, </span>to {{ $before }}
         <input type="number" form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" step="any"
             inputmode="decimal" value="{{ $to }}"
             @if ($facet->range !== null) placeholder="{{ $facet->range->greatest }}" @endif>
     </label>
-    @if ($facet->filter->field->unit !== '')<span class="unit">{{ $facet->filter->field->unit }}</span>@endif
+    @if ($after !== '')<span class="unit">{{ $after }}</span>@endif
 </div>

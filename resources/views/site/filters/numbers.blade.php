@@ -1,0 +1,1 @@
+@include('site.filters.links', ['class' => 'choice-buttons'])
