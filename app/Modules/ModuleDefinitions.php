@@ -17,7 +17,7 @@ use Wellspring\Core\Problem\Refused;
 final readonly class ModuleDefinitions implements StoredDefinitions
 {
     /** The keys under which a source names content types. */
-    private const TYPE_KEYS = ['items', 'months', 'years', 'type'];
+    private const TYPE_KEYS = ['items', 'months', 'years', 'counting', 'type'];
 
     /** The keys under which a source names a taxonomy. */
     private const TAXONOMY_KEYS = ['terms', 'of'];

@@ -34,6 +34,7 @@ final readonly class ModuleStore
         private ModuleVersions $versions,
         private Sources $sources,
         private ContextFactory $contexts,
+        private PublishDefaults $defaults,
     ) {
     }
 
@@ -153,7 +154,8 @@ final readonly class ModuleStore
     {
         return DB::transaction(function () use ($row): ModuleRow {
             $row = ModuleRow::query()->lockForUpdate()->findOrFail($row->id);
-            $module = $this->draft($row);
+            $module = $this->defaults->completed($this->draft($row));
+            $row->draft = $module->toArray();
             $row->live = $module->toArray();
             $row->off = false;
             $row->published_at = now()->toImmutable();

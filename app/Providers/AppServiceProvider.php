@@ -33,10 +33,12 @@ use App\Media\DrawUpload;
 use App\Models\User;
 use App\Modules\BulkModuleChange;
 use App\Modules\LiveModulesChanged;
+use App\Modules\PublishDefaults;
 use App\Pages\AllDefinitions;
 use App\Pages\PageQuery;
 use App\Pages\PageRemoval;
 use App\Pages\PublishSettings;
+use App\Site\CountedTypes;
 use App\Site\KeptSafeHtml;
 use App\Site\PageAddress;
 use App\Site\SitePages;
@@ -92,6 +94,7 @@ final class AppServiceProvider extends ServiceProvider
             fn (): Repository => Cache::store(function_exists('apcu_enabled') && apcu_enabled() ? 'memory' : null),
         );
         $this->app->bind(StoredDefinitions::class, AllDefinitions::class);
+        $this->app->bind(PublishDefaults::class, CountedTypes::class);
         $this->app->tag(
             [UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class, PageRemoval::class],
             UndoHandler::class,

@@ -201,6 +201,11 @@ final class SourceTest extends TestCase
                 ['perennials', 'ferns', 'hostas', 'shrubs'],
                 'the terms of Plant groups that are in use',
             ],
+            'terms by what is counted' => [
+                ['terms' => 'groups', 'used' => true, 'counting' => ['tool']],
+                ['shrubs'],
+                'the terms of Plant groups that are in use, counting Tools',
+            ],
             'people by name' => [['people' => ['groups' => []]], ['ada', 'bo'], 'people'],
             'people of a group' => [['people' => ['groups' => ['gardeners']]], ['ada'], 'people of Gardeners'],
             'months' => [
@@ -275,6 +280,12 @@ final class SourceTest extends TestCase
             ['perennials' => 2, 'ferns' => 2, 'tree-ferns' => 0, 'hostas' => 1, 'shrubs' => 2],
             $counts(['terms' => 'groups']),
         );
+        $this->assertSame(
+            ['perennials' => 0, 'ferns' => 0, 'tree-ferns' => 0, 'hostas' => 0, 'shrubs' => 1],
+            $counts(['terms' => 'groups', 'counting' => ['tool']]),
+            'plants are not counted',
+        );
+        $this->assertSame(2, $counts(['terms' => 'groups', 'counting' => ['tool', 'plant']])['ferns']);
         $this->assertSame(['ada' => 2, 'bo' => 1], $counts(['people' => ['groups' => []]]));
         $this->assertSame(['2025' => 1, '2026' => 1], $counts(['years' => ['plant'], 'by' => 'sown']));
     }

@@ -289,6 +289,7 @@ final class RandomModules
                 ['terms' => 'groups'],
                 ['terms' => 'groups', 'under' => 'perennials'],
                 ['terms' => 'groups', 'used' => true],
+                ['terms' => 'groups', 'counting' => ['tool']],
                 ['people' => ['groups' => ['gardeners']]],
                 ['people' => ['groups' => []]],
                 ['months' => ['plant'], 'by' => 'publish_at'],

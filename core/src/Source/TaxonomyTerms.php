@@ -12,7 +12,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
-/** The terms of a taxonomy, each with the number of items that have it or one below it. */
+/** The terms of a taxonomy, each with the number of items that have it or a term below it. */
 final readonly class TaxonomyTerms implements Source
 {
     use ContainsRecords;
@@ -21,10 +21,15 @@ final readonly class TaxonomyTerms implements Source
 
     /**
      * @param  string|null  $under  slug: only the terms below it
-     * @param  bool  $used  only those that an item has
+     * @param  bool  $used  only those that a counted item has
+     * @param  non-empty-list<Type>|null  $counting  the types whose items are counted; null: all
      */
-    public function __construct(public Taxonomy $taxonomy, public ?string $under = null, public bool $used = false)
-    {
+    public function __construct(
+        public Taxonomy $taxonomy,
+        public ?string $under = null,
+        public bool $used = false,
+        public ?array $counting = null,
+    ) {
         $this->type = TermType::of($taxonomy);
     }
 
@@ -44,7 +49,21 @@ final readonly class TaxonomyTerms implements Source
             $shape->wrong('under', "the slug of a term of {$taxonomy->label}", $under);
         }
 
-        return new self($taxonomy, $under, $shape->flag('used'));
+        $counting = $shape->has('counting') ? $site->types($shape, 'counting') : null;
+
+        return new self($taxonomy, $under, $shape->flag('used'), $counting);
+    }
+
+    /** @param  non-empty-list<Type>  $types */
+    public function withCounting(array $types): self
+    {
+        return new self($this->taxonomy, $this->under, $this->used, $types);
+    }
+
+    /** @return list<string> keys of the types whose items are counted; empty: all */
+    public function countedTypes(): array
+    {
+        return array_map(fn (Type $type): string => $type->key, $this->counting ?? []);
     }
 
     public static function schemas(): array
@@ -57,6 +76,11 @@ final readonly class TaxonomyTerms implements Source
                 'terms' => ['type' => 'string'],
                 'under' => ['type' => 'string'],
                 'used' => ['type' => 'boolean'],
+                'counting' => [
+                    'type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string'],
+                    'description' => 'The types whose items are counted. On publishing, where it is not said, the types '
+                        .'that the page of the terms lists; all types where there is no such page.',
+                ],
             ],
         ]];
     }
@@ -106,7 +130,12 @@ final readonly class TaxonomyTerms implements Source
 
     public function records(array $all, Context $context): array
     {
-        $items = array_values(array_filter($all, $context->admits(...)));
+        $types = $this->countedTypes();
+        $items = array_values(array_filter(
+            $all,
+            fn (Record $record): bool => ($types === [] || in_array($record->type, $types, true))
+                && $context->admits($record),
+        ));
         $counted = array_map(
             fn (Record $term): Record => $term->with([
                 'count' => TermType::count($this->taxonomy, $term->slug, $items),
@@ -138,6 +167,13 @@ final readonly class TaxonomyTerms implements Source
             new Piece('the terms of '.$this->taxonomy->label, 'source'),
             ...$this->under === null ? [] : [new Piece(' below '), new Piece($this->underName(), 'source.under')],
             ...$this->used ? [new Piece(' that are in use')] : [],
+            ...$this->counting === null ? [] : [
+                new Piece(', counting '),
+                new Piece(
+                    implode(' and ', array_map(fn (Type $type): string => $type->plural, $this->counting)),
+                    'source.counting',
+                ),
+            ],
         ];
     }
 
@@ -145,7 +181,8 @@ final readonly class TaxonomyTerms implements Source
     {
         return ['terms' => $this->taxonomy->key] + (
             $this->under === null ? [] : ['under' => $this->under]
-        ) + ($this->used ? ['used' => true] : []);
+        ) + ($this->used ? ['used' => true] : [])
+            + ($this->counting === null ? [] : ['counting' => $this->countedTypes()]);
     }
 
     public function references(string $at, array $types): array

@@ -19,7 +19,7 @@ final class TaxonomyTermsSql implements SourceSql
 
     public function candidates(object $source, Context $context): Builder
     {
-        $query = TermRows::of($source->taxonomy, $context);
+        $query = TermRows::of($source->taxonomy, $context, $source->countedTypes());
         if ($source->among() !== null) {
             $query->whereIn('items.slug', $source->among());
         }
@@ -32,7 +32,7 @@ final class TaxonomyTermsSql implements SourceSql
 
     public function allOfKind(object $source, Context $context): Builder
     {
-        return TermRows::of($source->taxonomy, $context);
+        return TermRows::of($source->taxonomy, $context, $source->countedTypes());
     }
 
     public function unstored(object $source, string $slug, Context $context): ?Record

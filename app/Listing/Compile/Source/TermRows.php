@@ -18,9 +18,10 @@ use Wellspring\Core\Source\TermType;
 final class TermRows
 {
     /**
+     * @param  list<string>  $counted  keys of the types whose items are counted; empty: all
      * @return Builder<Item> every term with its place in the tree, and the number of items that have it or one below it
      */
-    public static function of(Taxonomy $taxonomy, Context $context): Builder
+    public static function of(Taxonomy $taxonomy, Context $context, array $counted = []): Builder
     {
         $above = $below = $order = [];
         foreach ($taxonomy->terms->asTree() as ['term' => $term]) {
@@ -31,7 +32,7 @@ final class TermRows
             }
         }
         $type = TermType::key($taxonomy->key);
-        $seen = VisibleItems::of([], $context)->toBase()->select('items.id');
+        $seen = VisibleItems::of($counted, $context)->toBase()->select('items.id');
         $query = DB::query()->selectRaw(<<<'SQL'
             listed.id, ?::text as type_key, listed.slug, listed.name as title, nullif(listed.description, '') as text,
                 listed.folded, listed.created_at as publish_at, false as lead,

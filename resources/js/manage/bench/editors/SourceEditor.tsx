@@ -190,6 +190,32 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 					</label>
 				</div>
 			)}
+			{source.terms !== undefined && (
+				<fieldset className="flex flex-wrap gap-1.5">
+					<legend className="text-[0.78rem] text-quiet mb-1">
+						Count items of these types. If none is chosen, publishing takes the types that the term’s page lists.
+					</legend>
+					{types.map((one) => {
+						const counted = source.counting ?? [];
+						const isCounted = counted.includes(one.key);
+						return (
+							<button
+								key={one.key}
+								type="button"
+								className="chip"
+								aria-pressed={isCounted}
+								onClick={() => {
+									const { counting: _, ...rest } = source;
+									const next = isCounted ? counted.filter((key) => key !== one.key) : [...counted, one.key];
+									narrow(next.length === 0 ? rest : { ...rest, counting: next });
+								}}
+							>
+								{one.plural}
+							</button>
+						);
+					})}
+				</fieldset>
+			)}
 			{source.people && (
 				<fieldset className="flex flex-wrap gap-1.5">
 					<legend className="text-[0.78rem] text-quiet mb-1">of these groups; of none chosen, everybody</legend>
