@@ -8,6 +8,7 @@ use App\Models\Item;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Card\Card;
+use Wellspring\Core\Card\Part\FieldValue;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Status;
@@ -68,6 +69,11 @@ final readonly class CacheExpiry
         $moments = $card->changesDaily() ? [self::tomorrow($context)] : [];
         foreach ($card->conditions() as $condition) {
             $moments[] = $this->condition($condition->bound($context), $types, $context);
+        }
+        foreach ($card->parts() as $part) {
+            if ($part->field !== null && FieldValue::saysWhetherOpen($part)) {
+                $moments[] = $this->nextOpening($part->field, $types, $context);
+            }
         }
         foreach ($card->fields() as $field) {
             $moments[] = $field->key === 'views' ? $context->now->getTimestamp() + self::VIEWS : null;
@@ -138,6 +144,30 @@ final readonly class CacheExpiry
         ];
 
         return array_filter($fields, fn (Field $field): bool => $field->family() === $to) !== [];
+    }
+
+    /**
+     * When an item of the types opens or closes next, at the latest at the end of the day.
+     *
+     * @param  list<string>  $types
+     */
+    private function nextOpening(Field $field, array $types, Context $context): int
+    {
+        $zone = $context->calendar->zone;
+        $now = $context->now->setTimezone($zone);
+        $day = strtolower($now->format('D'));
+        $times = DB::table('items')
+            ->selectRaw('distinct jsonb_path_query(fields, ?::jsonpath) #>> \'{}\' as time', [
+                '$.'.json_encode($field->key).".{$day}[*][*]",
+            ])
+            ->where('status', Status::Published)
+            ->when($types !== [], fn (Builder $query): Builder => $query->whereIn('type_key', $types))
+            ->pluck('time');
+        $next = $times->filter(fn (mixed $time): bool => is_string($time) && $time > $now->format('H:i'))->min();
+
+        return is_string($next) && $next !== '24:00'
+            ? (new \DateTimeImmutable($now->format('Y-m-d')." {$next}", $zone))->getTimestamp()
+            : self::tomorrow($context);
     }
 
     /** @param  list<string>  $types */

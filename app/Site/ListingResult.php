@@ -8,6 +8,7 @@ use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Run\Result;
@@ -24,6 +25,7 @@ final readonly class ListingResult
      * @param  PageAddress  $address  of the page that it stands on
      * @param  string|false  $heading  what stands over it; false: nothing
      * @param  int  $time  how many times the module stands on the page up to here
+     * @param  int  $level  of the heading
      */
     public function __construct(
         public Module $module,
@@ -35,6 +37,7 @@ final readonly class ListingResult
         public string|false $heading,
         public array $facets = [],
         public int $time = 1,
+        public int $level = ModuleBlock::LEVEL,
     ) {
     }
 
@@ -53,8 +56,9 @@ final readonly class ListingResult
     /**
      * @param  string|false  $heading  what stands over it; false: nothing
      * @param  int  $time  how many times the module stands on the page up to here
+     * @param  int  $level  of the heading
      */
-    public function standing(string|false $heading, int $time): self
+    public function standing(string|false $heading, int $time, int $level = ModuleBlock::LEVEL): self
     {
         return new self(
             $this->module,
@@ -66,6 +70,7 @@ final readonly class ListingResult
             $heading,
             $this->facets,
             $time,
+            $level,
         );
     }
 }

@@ -61,7 +61,6 @@ final readonly class ModuleAdvice
             fn (object $stored): PageDefinition => $stored->definition,
             $this->pages->stored(array_values($pages), false),
         );
-        $level = self::level($module->key, $definitions);
         $look = $this->catalogue->look();
         $passing = 0;
         foreach ($run->result->steps as $step) {
@@ -72,7 +71,6 @@ final readonly class ModuleAdvice
             $run->result->total,
             $passing,
             $run->emptyParts,
-            $level,
             Contrasts::of($look, $look->colours),
             $this->deadLinks($module, $run, $context),
             $this->twins($module, $pages, $context),
@@ -80,29 +78,6 @@ final readonly class ModuleAdvice
             $this->slots($module->key, $definitions),
             LookVariables::space($look),
         ));
-    }
-
-    /**
-     * @param  list<PageDefinition>  $pages
-     * @return int the level of the heading over its cards
-     */
-    private static function level(string $key, array $pages): int
-    {
-        $level = 2;
-        foreach ($pages as $page) {
-            foreach ($page->bands as $band) {
-                foreach ($band->slots as $slot) {
-                    foreach ($slot->blocks as $placed) {
-                        $block = $placed->block;
-                        if ($block instanceof ModuleBlock && $block->module === $key) {
-                            $level = $block->heading === false ? 1 : $level;
-                        }
-                    }
-                }
-            }
-        }
-
-        return $level;
     }
 
     /**

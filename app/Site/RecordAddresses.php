@@ -36,7 +36,7 @@ final readonly class RecordAddresses
         }
         $fits = match (true) {
             $source instanceof TaxonomyTerms => $this->ofTerm($source->taxonomy->key),
-            $source instanceof People => $this->page(fn (PageAbout $about): bool => $about->kind === AboutKind::Person),
+            $source instanceof People => $this->ofPerson(),
             $source instanceof Archive => $this->page(
                 fn (PageAbout $about): bool => $about->kind->value === $source->per->value
                     && $about->by === $source->by->key
@@ -60,6 +60,12 @@ final readonly class RecordAddresses
         return $this->page(
             fn (PageAbout $about): bool => $about->kind === AboutKind::Term && $about->of[0] === $taxonomy,
         );
+    }
+
+    /** @return \Closure(string): (string|null) the address of a person by their slug */
+    public function ofPerson(): \Closure
+    {
+        return $this->page(fn (PageAbout $about): bool => $about->kind === AboutKind::Person);
     }
 
     /**

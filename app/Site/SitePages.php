@@ -24,6 +24,7 @@ use Wellspring\Core\Page\FrameResolver;
 use Wellspring\Core\Page\PageResolver;
 use Wellspring\Core\Page\ShownBand;
 use Wellspring\Core\Paging\NoSuchPage;
+use Wellspring\Core\Text\HeadingOutline;
 
 /** Makes pages: what of a definition and of the frame shows, each block drawn, with what the page was made of. */
 final readonly class SitePages
@@ -93,7 +94,11 @@ final readonly class SitePages
         $list = function (Module $module, ModuleBlock $block) use ($run, &$times): ListingResult {
             $times[$module->key] = ($times[$module->key] ?? 0) + 1;
 
-            return $run($module)->standing($block->heading ?? $module->name, $times[$module->key]);
+            return $run($module)->standing(
+                $block->heading ?? $module->name,
+                $times[$module->key],
+                $block->level ?? ModuleBlock::LEVEL,
+            );
         };
         // The page's title is its first heading: where it is not shown, the first block that brings one has it.
         $isTitled = $page->showsTitle;
@@ -106,8 +111,9 @@ final readonly class SitePages
         };
         $bands = PageResolver::show($page, $context, $draw);
         $isTitled = true;
+        $outline = new HeadingOutline;
 
-        return new PageResult(
+        return (new PageResult(
             $page,
             $found->subject,
             $bands,
@@ -120,7 +126,7 @@ final readonly class SitePages
                 $modules,
                 fn (Module $module): bool => ! $module->bound($context)->chosen->isOneOfFew(),
             ) !== [],
-        );
+        ))->withBlocks(fn (DrawnBlock $drawn): DrawnBlock => $drawn->withHtml($outline->mended($drawn->html)));
     }
 
     /**

@@ -57,17 +57,6 @@ final class AdviceTest extends TestCase
             $card(['part' => 'picture', 'empty' => ['do' => 'keepSpace']], ['part' => 'title']) + $grid(4, 8),
             $gaps, null,
         ];
-        yield 'a level is skipped' => [
-            $card(['part' => 'title', 'level' => 4]) + $grid(4, 8), [],
-            'The titles are headings of level 4, below one of level 2: a level is skipped.',
-        ];
-        yield 'under headings it is not' => [
-            $card(['part' => 'title', 'level' => 4]) + $grid(4, 8) + ['headings' => ['by' => 'light']], [], null,
-        ];
-        yield 'without a heading of the module' => [
-            $card(['part' => 'title', 'level' => 3]) + $grid(4, 8), ['headingLevel' => 1],
-            'The titles are headings of level 3, below one of level 1: a level is skipped.',
-        ];
         yield 'the same records twice' => [
             $grid(4, 8), ['twins' => [['name' => 'Newest', 'shows' => 4]]],
             '“Newest” on the same page shows the same records.',
@@ -176,7 +165,7 @@ final class AdviceTest extends TestCase
     private static function facts(array $facts): AdviceFacts
     {
         return new AdviceFacts(...$facts + [
-            'total' => 38, 'passing' => 38, 'emptyParts' => [], 'headingLevel' => 2,
+            'total' => 38, 'passing' => 38, 'emptyParts' => [],
             'contrasts' => Contrasts::of(ShippedLooks::first(), ShippedLooks::first()->colours),
         ]);
     }

@@ -40,6 +40,12 @@ final class CardTest extends TestCase
         yield 'before the sale' => [$price, $sale + ['sale_from' => '2026-06-02'], '£6.50'];
         yield 'after the sale' => [$price, $sale + ['sale_until' => '2026-05-31'], '£6.50'];
         yield 'what costs more on sale is no bargain' => [$price, ['price' => 4, 'sale_price' => 5], '£5.00'];
+        $short = ['decimals' => 'asNeeded'] + $price;
+        yield 'a whole price without decimals' => [$short, ['price' => 279000], '£279,000'];
+        yield 'decimals where they are needed' => [$short, ['price' => 5, 'sale_price' => 4.5], '£4.50 £5 Sale'];
+        yield 'a field likewise' => [
+            ['part' => 'field', 'field' => 'price', 'decimals' => 'asNeeded'], ['price' => 12], '£12',
+        ];
         yield 'on sale without a price of its own' => [$price, ['sale_price' => 5], '£5.00 Sale'];
         yield 'after such a sale' => [$price, ['sale_price' => 5, 'sale_until' => '2026-05-31'], null];
 
@@ -303,5 +309,17 @@ final class CardTest extends TestCase
         $polish = new Format('pl-PL', 'EUR', 'Europe/London');
         $this->assertSame('za 3 dni', $polish->relativeDay('2026-05-07', '2026-05-04'));
         $this->assertSame('5 dni temu', $polish->relativeDay('2026-04-29', '2026-05-04'));
+    }
+
+    public function test_a_text_in_full_keeps_its_markup_and_is_there_where_it_has_a_picture_alone(): void
+    {
+        $module = Garden::module(['card' => ['lines' => [['parts' => [['part' => 'inFull', 'field' => 'text']]]]]]);
+        foreach ([
+            '<p>One</p><p>Two</p>' => 'One Two', '<p><img src="/media/a.webp"></p>' => '', '<p> </p>' => null,
+        ] as $html => $text) {
+            $shown = $module->card->lines(Garden::record(1, ['text' => $html]), Garden::cards())[0][0] ?? null;
+            $this->assertSame($text === null ? null : $html, $shown?->value?->html);
+            $this->assertSame($text, $shown?->text);
+        }
     }
 }

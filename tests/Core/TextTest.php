@@ -13,6 +13,7 @@ use Wellspring\Core\Content\Blank;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Excerpt;
 use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Text\HeadingOutline;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Text\Whitespace;
@@ -169,5 +170,23 @@ final class TextTest extends TestCase
         $this->assertSame('harts-tongue-fern', Slug::from('Hart’s-tongue fern'));
         $this->assertSame('strasse-nach-orebro', Slug::from('Straße nach Örebro'));
         $this->assertSame('item', Slug::from('— !'));
+    }
+
+    public function test_no_heading_level_is_skipped_on_a_page(): void
+    {
+        $levels = function (string ...$blocks): string {
+            $outline = new HeadingOutline;
+            $html = implode('', array_map($outline->mended(...), $blocks));
+            preg_match_all('~<h([1-6])[^>]*>[^<]*</h\1>~', $html, $found);
+
+            return implode('', $found[1]);
+        };
+        $h = fn (int ...$asked): string => implode('', array_map(fn (int $n): string => "<h{$n} class=\"x\">A</h{$n}>", $asked));
+        $this->assertSame('2333', $levels($h(2, 3, 3, 3)), 'as it was');
+        $this->assertSame('222', $levels($h(3, 3, 3)), 'cards without a heading above them');
+        $this->assertSame('2323', $levels($h(2), $h(4), $h(2, 4)), 'a level is skipped in another block');
+        $this->assertSame('2342', $levels($h(3, 5, 6, 3)), 'what stood under a heading still does');
+        $this->assertSame('1233', $levels($h(1, 2), $h(3, 3)));
+        $this->assertSame('<h4>A</h4><h6>B</h6><hr>', HeadingOutline::lowered('<h2>A</h2><h5>B</h5><hr>', 2));
     }
 }

@@ -14,6 +14,7 @@ use App\Site\SitePages;
 use Illuminate\Support\Collection;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\OpeningHours;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
@@ -61,6 +62,7 @@ final readonly class FieldsData implements BlockData
                 Family::Video => $videos[] = self::video($field, $names[0] ?? ''),
                 Family::LongText => $texts[] = $names[0] ?? '',
                 Family::Items => $linked[] = $this->linked($field, $names, $scene->context),
+                Family::Hours => $facts[] = $this->hours($field, $value, $scene),
                 default => $facts[] = $this->fact($field, $value, $names, $record, $files),
             };
         }
@@ -81,13 +83,30 @@ final readonly class FieldsData implements BlockData
     }
 
     /**
+     * Opening hours, a line for each group of days, and whether it is open now. The page holds until that changes.
+     *
+     * @return array{label: string, text: string, links: list<array{address: string, text: string}>, lines: list<string>}
+     */
+    private function hours(Field $field, mixed $value, PageScene $scene): array
+    {
+        $calendar = $scene->context->calendar;
+        $hours = OpeningHours::at((array) $value, $scene->context->now, $calendar);
+        $scene->dependencies->changesAt($hours->changesAt?->getTimestamp());
+
+        return [
+            'label' => $field->label, 'text' => $hours->words($this->format, $calendar), 'links' => [],
+            'lines' => explode('; ', (string) $field->display($value, $this->format, [])),
+        ];
+    }
+
+    /**
      * @param  list<string>  $names
      * @param  Collection<string, Media>  $files
      * @return array{label: string, text: string, links: list<array{address: string, text: string}>}|null
      */
     private function fact(Field $field, mixed $value, array $names, Record $record, Collection $files): ?array
     {
-        $links = $this->links($field, $names, $files);
+        $links = $this->links($field, $names, $files, $record);
         $text = $links === [] ? (string) $field->display($value, $this->format, $record->names($field)) : '';
 
         return $links === [] && $text === '' ? null : ['label' => $field->label, 'text' => $text, 'links' => $links];
@@ -98,7 +117,7 @@ final readonly class FieldsData implements BlockData
      * @param  Collection<string, Media>  $files
      * @return list<array{address: string, text: string}> empty of what leads nowhere
      */
-    private function links(Field $field, array $names, Collection $files): array
+    private function links(Field $field, array $names, Collection $files, Record $record): array
     {
         return match (true) {
             $field->kind->key() === 'link' => [[
@@ -113,8 +132,24 @@ final readonly class FieldsData implements BlockData
                 $names,
             ),
             $field->family() === Family::Terms => $this->terms($field, $names),
+            $field->family() === Family::Person => $this->people($field, $record),
             default => [],
         };
+    }
+
+    /** @return list<array{address: string, text: string}> empty where people have no pages */
+    private function people(Field $field, Record $record): array
+    {
+        $address = $this->addresses->ofPerson();
+        $links = [];
+        foreach ($field->through === null ? $record->reached($field) : [] as $person) {
+            $at = $address($person->slug);
+            if ($at !== null) {
+                $links[] = ['address' => $at, 'text' => $person->title];
+            }
+        }
+
+        return $links;
     }
 
     /**
@@ -188,7 +223,7 @@ final readonly class FieldsData implements BlockData
                 $picture ??= $field->family() === Family::Picture ? $files->get($value) : null;
                 $line = $line === '' && $field->kind->key() === 'text' ? $value : $line;
                 array_push($links, ...$field->kind->key() === 'link'
-                    ? $this->links($field, [$value], $files)
+                    ? $this->links($field, [$value], $files, $record)
                     : []);
             }
         }

@@ -14,9 +14,13 @@ final readonly class CardAssets
     /**
      * @param  array<string, Media>  $pictures  by name
      * @param  array<string, string>  $termAddresses  by `taxonomy/slug`; those that have no page are not there
+     * @param  array<string, string>  $personAddresses  by slug, likewise
      */
-    private function __construct(public array $pictures, private array $termAddresses)
-    {
+    private function __construct(
+        public array $pictures,
+        private array $termAddresses,
+        private array $personAddresses = [],
+    ) {
     }
 
     public static function none(): self
@@ -27,7 +31,7 @@ final readonly class CardAssets
     /** @param  list<RenderedPart>  $parts  of all cards */
     public static function of(array $parts, RecordAddresses $addresses): self
     {
-        $names = $terms = [];
+        $names = $terms = $people = [];
         foreach ($parts as $part) {
             if ($part->isPicture()) {
                 $names[] = $part->text;
@@ -35,6 +39,9 @@ final readonly class CardAssets
             foreach ($part->value->pieces ?? [] as $piece) {
                 if ($piece->role === 'video') {
                     $names[] = $piece->text;
+                }
+                if ($piece->person !== null) {
+                    $people[$piece->person] = true;
                 }
                 if ($piece->term !== null) {
                     $terms[$piece->term[0]][$piece->term[1]] = true;
@@ -52,7 +59,28 @@ final readonly class CardAssets
         return new self(
             $names === [] ? [] : Media::query()->whereIn('name', array_unique($names))->get()->keyBy('name')->all(),
             array_filter($found, is_string(...)),
+            self::addressesOf($people, $addresses),
         );
+    }
+
+    /**
+     * @param  array<string, true>  $people  by slug
+     * @return array<string, string> by slug
+     */
+    private static function addressesOf(array $people, RecordAddresses $addresses): array
+    {
+        $address = $people === [] ? null : $addresses->ofPerson();
+        $found = [];
+        foreach (array_keys($people) as $slug) {
+            $found[(string) $slug] = $address === null ? null : $address((string) $slug);
+        }
+
+        return array_filter($found, is_string(...));
+    }
+
+    public function personAddress(?string $slug): ?string
+    {
+        return $slug === null ? null : $this->personAddresses[$slug] ?? null;
     }
 
     public function picture(RenderedPart $part): ?Media

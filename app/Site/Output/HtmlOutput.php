@@ -72,6 +72,7 @@ final readonly class HtmlOutput implements Output
             address: $listing->address,
             headings: $this->headings($listing),
             heading: $listing->heading,
+            level: $listing->level,
             today: $this->today($listing),
             count: $listing->countWords($this->format),
             // The form of what is chosen stands once.

@@ -14,6 +14,7 @@ use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Module\ColumnOrders;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Paging\PageNumbers;
 
 /** A module with all that its view needs. */
@@ -34,6 +35,7 @@ final readonly class ModuleView
      * @param  PageAddress  $address  of the page that it stands on
      * @param  array<string, array{words: string, records: int}>  $headings  by key, in order
      * @param  string|false  $heading  what stands over it; false: nothing
+     * @param  int  $level  of that heading
      * @param  array{day: string, words: string}  $today  `2026-05-01`, and as the site writes it
      * @param  string  $nothing  what is said with markup where nothing is left; safe HTML
      * @param  string  $count  which of how many records they are; empty where that is not said
@@ -51,6 +53,7 @@ final readonly class ModuleView
         public PageAddress $address,
         public array $headings = [],
         public string|false $heading = false,
+        public int $level = ModuleBlock::LEVEL,
         public string $anchor = '',
         public array $today = ['day' => '', 'words' => ''],
         public string $nothing = '',

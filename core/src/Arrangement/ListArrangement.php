@@ -21,7 +21,7 @@ final readonly class ListArrangement extends StandardArrangement
     {
         return [
             self::picture(),
-            self::gap(), self::shape(), self::crop(), self::align(),
+            self::gap(), PictureOptions::shape(), PictureOptions::crop(), self::align(),
         ];
     }
 

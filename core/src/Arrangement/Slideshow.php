@@ -24,7 +24,7 @@ final readonly class Slideshow extends StandardArrangement
         return [
             new ColumnsOption(new Columns(1, 1, 1, 1)),
             new Whole('seconds', 'Moves on after', 0, 0, 60, 'seconds'),
-            self::gap(), self::shape('panorama'), self::crop(), self::align(),
+            self::gap(), PictureOptions::shape('panorama'), PictureOptions::crop(), self::align(),
         ];
     }
 

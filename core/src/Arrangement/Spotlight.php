@@ -21,7 +21,7 @@ final readonly class Spotlight extends StandardArrangement
     {
         return [
             self::picture(),
-            self::shape(), self::crop(), self::align(),
+            PictureOptions::shape(), PictureOptions::crop(), self::align(),
         ];
     }
 

@@ -129,19 +129,6 @@ abstract readonly class StandardArrangement implements Arrangement
         ], $default);
     }
 
-    /** The shape that pictures are shown in. */
-    protected static function shape(string $default = 'landscape'): Option
-    {
-        return new OneOf('shape', 'Picture shape', [
-            'own' => 'Its own',
-            'landscape' => 'Landscape',
-            'square' => 'Square',
-            'portrait' => 'Portrait',
-            'panorama' => 'Panorama',
-            'round' => 'Round',
-        ], $default);
-    }
-
     /** Where a picture stands beside the rest of its card. */
     protected static function picture(): Option
     {
@@ -150,12 +137,6 @@ abstract readonly class StandardArrangement implements Arrangement
             'right' => 'Right',
             'above' => 'Above',
         ], 'left');
-    }
-
-    /** How a picture of another shape fits; what is cut away keeps the picture's point in sight. */
-    protected static function crop(): Option
-    {
-        return new OneOf('crop', 'Picture', ['fill' => 'Fills the shape', 'whole' => 'Is seen whole'], 'fill');
     }
 
     protected static function align(): Option

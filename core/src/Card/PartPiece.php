@@ -8,10 +8,15 @@ namespace Wellspring\Core\Card;
 final readonly class PartPiece
 {
     /**
-     * @param  string  $role  what it is: `now`, `former`, `badge`, `term`
+     * @param  string  $role  what it is: `now`, `former`, `badge`, `term`, `person`
      * @param  array{string, string}|null  $term  taxonomy and slug of the term whose page it leads to
+     * @param  string|null  $person  slug of the person whose page it leads to
      */
-    public function __construct(public string $text, public string $role, public ?array $term = null)
-    {
+    public function __construct(
+        public string $text,
+        public string $role,
+        public ?array $term = null,
+        public ?string $person = null,
+    ) {
     }
 }

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card;
 
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Record;
+
 /** What a part shows of a record. */
 final readonly class PartValue
 {
@@ -11,15 +15,26 @@ final readonly class PartValue
      * @param  string  $text  plain text, not empty; for a picture or an icon its name
      * @param  list<PartPiece>  $pieces  the same in pieces, where they are drawn each in its own way
      * @param  string|null  $address  where it leads, beside the record's own page
+     * @param  string  $html  the same with its markup, safe as it is stored; empty of plain text
      */
-    private function __construct(public string $text, public array $pieces = [], public ?string $address = null)
-    {
+    private function __construct(
+        public string $text,
+        public array $pieces = [],
+        public ?string $address = null,
+        public string $html = '',
+    ) {
     }
 
     /** @return self|null null where there is nothing to show */
     public static function text(?string $text): ?self
     {
         return $text === null || $text === '' ? null : new self($text);
+    }
+
+    /** @param  string  $visible  the same without markup; empty where there are pictures alone */
+    public static function html(string $html, string $visible): self
+    {
+        return new self($visible, html: $html);
     }
 
     /** @param  non-empty-list<PartPiece>  $pieces */
@@ -29,6 +44,21 @@ final readonly class PartValue
             implode($between, array_map(fn (PartPiece $piece): string => $piece->text, $pieces)),
             $pieces,
         );
+    }
+
+    /**
+     * The people that a field of a record names; each leads to the person's page.
+     *
+     * @param  string|null  $text  the same in words
+     */
+    public static function people(Record $record, Field $field, ?string $text): ?self
+    {
+        $pieces = array_map(
+            fn (Record $person): PartPiece => new PartPiece($person->title, 'person', person: $person->slug),
+            $field->through === null && $field->family() === Family::Person ? $record->reached($field) : [],
+        );
+
+        return $pieces === [] ? self::text($text) : self::pieces($pieces, ', ');
     }
 
     /** @param  string|null  $video  a file's name or an address, which the picture stands for */

@@ -18,7 +18,6 @@ final readonly class AdviceFacts
      * @param  int  $total  how many records it shows in all
      * @param  int  $passing  how many pass its conditions, before its empty-value rules
      * @param  array<string, int>  $emptyParts  how many of those have nothing to show in each part, by its place
-     * @param  int  $headingLevel  of the heading that stands over its cards: 1 where the module shows none of its own
      * @param  list<ContrastShape>  $contrasts  of the site's look
      * @param  list<string>  $deadLinks  places of parts that lead to no page
      * @param  list<array{name: string, shows: int}>  $twins  modules of the same page that show the same records
@@ -30,7 +29,6 @@ final readonly class AdviceFacts
         public int $total,
         public int $passing,
         public array $emptyParts,
-        public int $headingLevel,
         public array $contrasts,
         public array $deadLinks = [],
         public array $twins = [],

@@ -6,7 +6,6 @@ namespace Wellspring\Core\Explain;
 
 use Wellspring\Core\Arrangement\Table;
 use Wellspring\Core\Arrangement\Width;
-use Wellspring\Core\Card\Part;
 use Wellspring\Core\Choice\Counting;
 use Wellspring\Core\Choice\FacetOption;
 use Wellspring\Core\Empty\EmptyAction;
@@ -38,7 +37,6 @@ final readonly class Advisor
             ...$advisor->rows(),
             ...$advisor->number(),
             ...$advisor->missing(),
-            ...$advisor->headings(),
             ...$advisor->contrast(),
             ...$advisor->twins(),
             ...$advisor->sorting(),
@@ -167,26 +165,6 @@ final readonly class Advisor
         }
 
         return $advice;
-    }
-
-    /** @return list<Advice> */
-    private function headings(): array
-    {
-        $above = $this->facts->headingLevel + ($this->module->headings === null ? 0 : 1);
-        foreach ($this->module->card->parts() as $at => $part) {
-            $level = $part->number('level');
-            if ($part->kind instanceof Part\Title && $level > $above + 1) {
-                return [new Advice(
-                    'headingLevel',
-                    "{$at}.level",
-                    "The titles are headings of level {$level}, below one of level {$above}: a level is skipped.",
-                    'Make them level '.($above + 1),
-                    $this->withPart($at, ['level' => $above + 1] + $part->toArray()),
-                )];
-            }
-        }
-
-        return [];
     }
 
     /** @return list<Advice> */

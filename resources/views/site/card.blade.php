@@ -24,7 +24,8 @@
                 @default
                     @php($view = \App\Site\Output\PartViews::of($made->kind))
                     @if ($view === null)
-                        <span class="{{ $partClass }}">{!! $before !!}{{ $made->text }}{!! $after !!}</span>
+                        <span class="{{ $partClass }}">{!! $before !!}@if (($made->value->pieces ?? []) === []){{
+                            $made->text }}@else@include('site.parts.people')@endif{!! $after !!}</span>
                     @else
                         @include($view)
                     @endif

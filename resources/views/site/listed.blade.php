@@ -1,4 +1,4 @@
-@php($level = $shown->heading === false ? 2 : 3)
+@php($level = $shown->heading === false ? 2 : min(6, $shown->level + 1))
 @if ($shown->cards === [])
     <div class="nothing">@if ($shown->nothing !== ''){!! $shown->nothing !!}@else
         <p>{{ $module->whenNothing->text ?: \Wellspring\Core\Empty\WhenNothing::TEXT }}</p>

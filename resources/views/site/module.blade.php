@@ -4,7 +4,8 @@
     @if ($choices === null && $shown->follows() !== null) data-choices-of="{{ $shown->follows() }}" @endif
     @if ($shown->heading === false) aria-label="{{ $module->name }}"
     @else aria-labelledby="{{ $shown->anchor }}-name" @endif>
-    @if ($shown->heading !== false)<h2 id="{{ $shown->anchor }}-name">{{ $shown->heading }}</h2>@endif
+    @if ($shown->heading !== false)<h{{ $shown->level }}
+        class="module-heading" id="{{ $shown->anchor }}-name">{{ $shown->heading }}</h{{ $shown->level }}>@endif
     @if ($choices !== null)
         {{-- What the address says holds, and not what a browser remembers of the controls. --}}
         <form id="{{ $choices->form() }}" method="get" action="{{ $choices->path() }}#{{ $shown->anchor }}"

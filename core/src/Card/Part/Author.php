@@ -49,6 +49,8 @@ final class Author implements PartKind
 
     public function show(Part $part, Record $record, CardContext $context): ?PartValue
     {
-        return PartValue::text($part->fieldText($record, $context->format));
+        $name = $part->fieldText($record, $context->format);
+
+        return $part->field === null ? PartValue::text($name) : PartValue::people($record, $part->field, $name);
     }
 }

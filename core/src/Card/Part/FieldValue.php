@@ -14,9 +14,11 @@ use Wellspring\Core\Card\PartValue;
 use Wellspring\Core\Card\Presence;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\OpeningHours;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Option\Flag;
 use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Option\Words;
 use Wellspring\Core\Problem\Shape;
@@ -29,6 +31,8 @@ use Wellspring\Core\Wording\Format;
 final class FieldValue implements PartKind
 {
     use Defaults;
+
+    private const OPEN_NOW = 'openNow';
 
     public function key(): string
     {
@@ -48,6 +52,8 @@ final class FieldValue implements PartKind
                 fn (Family $family): bool => $family->readsAsText(),
             ))),
             new Words('message', 'In words', hint: '{n, plural, =0 {Sold out} other {# in stock}}'),
+            Decimals::option(),
+            new Flag(self::OPEN_NOW, 'Of opening hours: whether it is open now', false),
         ];
     }
 
@@ -89,9 +95,19 @@ final class FieldValue implements PartKind
         $value = $part->fieldValue($record);
         $message = $part->option('message');
 
-        return PartValue::text($message !== '' && (is_int($value) || is_float($value))
-            ? $context->format->numberInWords($value, $message)
-            : $part->fieldText($record, $context->format));
+        if ($message !== '' && (is_int($value) || is_float($value))) {
+            return PartValue::text($context->format->numberInWords($value, $message));
+        }
+        if (self::saysWhetherOpen($part)) {
+            $calendar = $context->context->calendar;
+
+            return is_array($value) ? PartValue::text(
+                OpeningHours::at($value, $context->context->now, $calendar)->words($context->format, $calendar),
+            ) : null;
+        }
+        $text = $part->fieldText($record, Decimals::of($part)->format($context->format, $value));
+
+        return $part->field === null ? PartValue::text($text) : PartValue::people($record, $part->field, $text);
     }
 
     /** Of text with markup, only what can be read shows. */
@@ -109,6 +125,12 @@ final class FieldValue implements PartKind
         $label = $part->field->label ?? '';
 
         return mb_strtolower(mb_substr($label, 0, 1)).mb_substr($label, 1);
+    }
+
+    /** Whether it shows if it is open now, and until when, in place of the opening hours. */
+    public static function saysWhetherOpen(Part $part): bool
+    {
+        return $part->field?->family() === Family::Hours && $part->flag(self::OPEN_NOW);
     }
 
     private static function suits(Field $field): bool

@@ -48,6 +48,7 @@ final class Price implements PartKind
         return [
             new Flag('former', 'With the former price', true),
             new Words('badge', 'Sale badge', hint: 'Sale'),
+            Decimals::option(),
         ];
     }
 
@@ -88,7 +89,8 @@ final class Price implements PartKind
         if ($now === null) {
             return null;
         }
-        $money = $context->format->money(...);
+        $decimals = Decimals::of($part);
+        $money = fn (int|float $amount): string => $decimals->format($context->format, $amount)->money($amount);
         $isLess = $sale !== null && ($price === null || $sale < $price);
 
         return $sale === null ? PartValue::text($money($now)) : PartValue::pieces([

@@ -10,14 +10,26 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** A module, under its name, another heading or none: `{"module": "plants-for-shade", "heading": false}`. */
+/**
+ * A module, under its name, another heading or none: `{"module": "plants-for-shade", "heading": false}`. The level of
+ * the heading can be said; the page takes a higher one where a level would be skipped.
+ */
 final readonly class ModuleBlock implements Block
 {
     use Defaults;
 
-    /** @param  string|false|null  $heading  null: the module's name; false: none */
-    public function __construct(public string $module, public string|false|null $heading = null)
-    {
+    /** The level of a heading where it is not said. */
+    public const LEVEL = 2;
+
+    /**
+     * @param  string|false|null  $heading  null: the module's name; false: none
+     * @param  int|null  $level  of the heading, 2 to 6; null: automatic
+     */
+    public function __construct(
+        public string $module,
+        public string|false|null $heading = null,
+        public ?int $level = null,
+    ) {
     }
 
     public static function key(): string
@@ -37,7 +49,7 @@ final readonly class ModuleBlock implements Block
             default => $shape->text('heading'),
         };
 
-        return new self($module, $heading);
+        return new self($module, $heading, $shape->wholeOrNull('level', 2, 6));
     }
 
     public static function optionSchemas(): array
@@ -45,6 +57,7 @@ final readonly class ModuleBlock implements Block
         return [
             'module' => ['type' => 'string', 'pattern' => '^[a-z0-9-]{1,64}$'],
             'heading' => ['oneOf' => [['type' => 'string', 'minLength' => 1], ['const' => false]]],
+            'level' => ['type' => 'integer', 'minimum' => 2, 'maximum' => 6],
         ];
     }
 
@@ -64,6 +77,7 @@ final readonly class ModuleBlock implements Block
 
     public function toArray(): array
     {
-        return ['module' => $this->module] + ($this->heading === null ? [] : ['heading' => $this->heading]);
+        return ['module' => $this->module] + ($this->heading === null ? [] : ['heading' => $this->heading])
+            + ($this->level === null ? [] : ['level' => $this->level]);
     }
 }

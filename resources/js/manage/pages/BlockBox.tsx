@@ -82,6 +82,16 @@ export function BlockEditor({ plan, place, block }: { plan: PagePlanState; place
 }
 
 /** What a block says of its own. */
+const SHAPES = [
+	["own", "Its own"],
+	["landscape", "Landscape"],
+	["square", "Square"],
+	["portrait", "Portrait"],
+	["panorama", "Panorama"],
+	["round", "Round"],
+] as const;
+const LEVELS = [2, 3, 4, 5, 6];
+
 export function OwnControls({
 	block,
 	about,
@@ -129,10 +139,54 @@ export function OwnControls({
 						}
 					/>
 				)}
+				{block.heading !== false && (
+					<label className="grid gap-1">
+						<span className="font-semibold">Level of the heading</span>
+						<select
+							className="select select-sm"
+							value={block.level ?? ""}
+							onChange={(event) => {
+								const { level: _, ...rest } = block;
+								onChange(event.target.value === "" ? rest : { ...rest, level: Number(event.target.value) });
+							}}
+						>
+							<option value="">automatic</option>
+							{LEVELS.map((level) => (
+								<option key={level} value={level}>
+									{level}
+								</option>
+							))}
+						</select>
+						<span className="text-quiet text-[0.85rem]">The page never skips a level.</span>
+					</label>
+				)}
 			</>
 		);
 	}
 	switch (block.block) {
+		case "pagePicture":
+			return (
+				<>
+					<label className="grid gap-1">
+						<span className="font-semibold">Picture shape</span>
+						<select
+							className="select select-sm"
+							value={block.shape ?? "own"}
+							onChange={(event) => {
+								const { shape: _, ...rest } = block;
+								onChange(event.target.value === "own" ? rest : { ...rest, shape: event.target.value });
+							}}
+						>
+							{SHAPES.map(([shape, label]) => (
+								<option key={shape} value={shape}>
+									{label}
+								</option>
+							))}
+						</select>
+					</label>
+					<WhenEmpty block={block} onChange={onChange} />
+				</>
+			);
 		case "heading":
 			return (
 				<label className="grid gap-1">

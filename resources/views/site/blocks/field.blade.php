@@ -33,6 +33,7 @@
                     @empty
                         {{ $fact['text'] }}
                     @endforelse
+                    @foreach ($fact['lines'] ?? [] as $line)<span class="fact-line">{{ $line }}</span>@endforeach
                 </dd>
             </div>
         @endforeach

@@ -1,1 +1,1 @@
-@include('site.blocks.picture', ['lazy' => false])
+@include('site.blocks.picture', ['lazy' => false, 'classes' => $block->classes()])

@@ -1,4 +1,4 @@
-<figure class="block-picture">
+<figure @class(['block-picture', ...$classes ?? []])>
     @include('site.picture', [
         'media' => $media,
         'class' => 'item-picture',
