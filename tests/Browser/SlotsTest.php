@@ -46,7 +46,8 @@ final class SlotsTest extends BrowserTestCase
             $this->apply('pages', [
                 'key' => "in-slots-{$key}", 'address' => "/in-slots/{$key}", 'title' => ucfirst($key),
                 'bands' => array_map(fn (array $shares, int $n): array => [
-                    'key' => "band-{$n}", 'ground' => self::ground(self::GROUNDS[$n]), 'slots' => array_map(fn (int $share): array => [
+                    'key' => "band-{$n}", 'ground' => self::ground(self::GROUNDS[$n]),
+                    'slots' => array_map(fn (int $share): array => [
                         'share' => $share, 'blocks' => [['module' => "in-slots-{$key}", 'heading' => 'In its slot']],
                     ], $shares),
                 ], self::BANDS, array_keys(self::BANDS)),
@@ -83,7 +84,8 @@ final class SlotsTest extends BrowserTestCase
             'card' => ['lines' => [
                 ['parts' => [['part' => 'picture'], ['part' => 'title']]],
                 ['parts' => [
-                    ['part' => 'price', 'badge' => 'Sale'], ['part' => 'field', 'field' => 'height', 'label' => 'Height'],
+                    ['part' => 'price', 'badge' => 'Sale'],
+                    ['part' => 'field', 'field' => 'height', 'label' => 'Height'],
                     ['part' => 'terms', 'taxonomy' => 'groups'], ['part' => 'rating'],
                 ]],
                 ['parts' => [['part' => 'button', 'text' => 'Look'], ['part' => 'link', 'text' => 'More of it']]],
@@ -101,25 +103,30 @@ final class SlotsTest extends BrowserTestCase
                     ['key' => 'a-to-z', 'name' => 'A to Z', 'order' => [['by' => 'title']]],
                     ['key' => 'cheapest', 'name' => 'Cheapest', 'order' => [['by' => 'priceNow']]],
                 ],
-                'sizes' => [4, 8], 'arrangements' => [['key' => 'grid', 'name' => 'Grid', 'arrange' => ['as' => 'grid']]],
+                'sizes' => [4, 8],
+                'arrangements' => [['key' => 'grid', 'name' => 'Grid', 'arrange' => ['as' => 'grid']]],
             ],
         ]);
         $ofItem = [
             ['block' => 'breadcrumbs'], ['block' => 'pageTitle'], ['block' => 'pagePicture'], ['block' => 'pageText'],
             ['block' => 'field', 'fields' => ['rent', 'area', 'villages']], ['block' => 'map', 'field' => 'where'],
             ['block' => 'parts', 'card' => ['lines' => [
-                ['parts' => [['part' => 'field', 'field' => 'rent', 'label' => 'Rent'], ['part' => 'terms', 'taxonomy' => 'villages']]],
+                ['parts' => [
+                    ['part' => 'field', 'field' => 'rent', 'label' => 'Rent'],
+                    ['part' => 'terms', 'taxonomy' => 'villages'],
+                ]],
             ]]],
             ['block' => 'previousNext', 'order' => 'free-garden-plots'],
         ];
         $ofSite = [
             ['block' => 'heading', 'text' => 'A heading'], ['block' => 'menu', 'menu' => 'main'],
-            ['block' => 'text', 'html' => '<h3>Words</h3><p>Some, and <a href="/">a link</a>.</p><blockquote>Said</blockquote>'],
+            ['block' => 'text', 'html' => '<h3>Words</h3><p>Some <a href="/">link</a>.</p><blockquote>It</blockquote>'],
             ['block' => 'searchBox'], ['block' => 'signIn'], ['block' => 'accountLinks'],
             ['block' => 'filters', 'of' => 'on-grounds'],
         ];
         $this->apply('pages', [
-            'key' => 'on-grounds', 'address' => '/on-grounds/{plot}', 'title' => 'On grounds', 'about' => ['item' => 'plot'],
+            'key' => 'on-grounds', 'address' => '/on-grounds/{plot}', 'title' => 'On grounds',
+            'about' => ['item' => 'plot'],
             'bands' => array_map(fn (string $name): array => [
                 'key' => $name, 'ground' => self::ground($name), 'slots' => [
                     ['share' => 4, 'blocks' => $ofItem],

@@ -285,9 +285,10 @@ final class ChoicesTest extends TestCase
 
     public function test_numbers_are_chosen_by_buttons_and_the_last_keeps_those_with_more(): void
     {
-        $module = fn (array $says): Module => Garden::module(['key' => 'plants', 'offer' => ['key' => 'a', 'filters' => [
+        $offer = fn (array $says): array => ['key' => 'a', 'filters' => [
             ['field' => 'height', 'as' => 'numbers', 'label' => 'Beds'] + $says,
-        ]]]);
+        ]];
+        $module = fn (array $says): Module => Garden::module(['key' => 'plants', 'offer' => $offer($says)]);
         $records = [
             Garden::record(1, ['height' => 1]), Garden::record(2, ['height' => 2]), Garden::record(3, ['height' => 3]),
             Garden::record(4, ['height' => 7]), Garden::record(5, []), Garden::record(6, ['height' => 2.5]),

@@ -101,7 +101,7 @@ final class LookTest extends TestCase
             ] + $first);
             foreach (Contrasts::of($look, $look->colours) as $pair) {
                 if (! in_array($pair['ground'], ['paper', 'bed'], true)) {
-                    $this->assertNotSame('fails', $pair['level'], json_encode([$pair, $look->colours->toArray()]) ?: '');
+                    $this->assertNotSame('fails', $pair['level'], (string) json_encode($look->colours->toArray()));
                 }
             }
         }
@@ -115,7 +115,7 @@ final class LookTest extends TestCase
         $this->assertSame($palette->of(Role::Paper)->hex(), $leaf->of(Role::Ink)->hex());
         $this->assertNotSame($leaf->of(Role::Ink)->hex(), $leaf->of(Role::Copper)->hex(), 'copper is still copper');
         $bed = GroundPalette::of($palette, 'bed');
-        $this->assertSame($palette->of(Role::Paper)->hex(), $bed->of(Role::Bed)->hex(), 'boxes on the bed are of paper');
+        $this->assertSame($palette->of(Role::Paper)->hex(), $bed->of(Role::Bed)->hex(), 'boxes on it are paper');
         $this->assertSame($palette->of(Role::Copper)->hex(), $bed->of(Role::Copper)->hex());
     }
 

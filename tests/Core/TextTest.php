@@ -181,7 +181,10 @@ final class TextTest extends TestCase
 
             return implode('', $found[1]);
         };
-        $h = fn (int ...$asked): string => implode('', array_map(fn (int $n): string => "<h{$n} class=\"x\">A</h{$n}>", $asked));
+        $h = fn (int ...$asked): string => implode('', array_map(
+            fn (int $n): string => "<h{$n} class=\"x\">A</h{$n}>",
+            $asked,
+        ));
         $this->assertSame('2333', $levels($h(2, 3, 3, 3)), 'as it was');
         $this->assertSame('222', $levels($h(3, 3, 3)), 'cards without a heading above them');
         $this->assertSame('2323', $levels($h(2), $h(4), $h(2, 4)), 'a level is skipped in another block');

@@ -85,7 +85,9 @@ final readonly class FieldsData implements BlockData
     /**
      * Opening hours, a line for each group of days, and whether it is open now. The page holds until that changes.
      *
-     * @return array{label: string, text: string, links: list<array{address: string, text: string}>, lines: list<string>}
+     * @return array{
+     *     label: string, text: string, links: list<array{address: string, text: string}>, lines: list<string>,
+     * }
      */
     private function hours(Field $field, mixed $value, PageScene $scene): array
     {

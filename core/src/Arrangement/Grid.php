@@ -20,7 +20,8 @@ final readonly class Grid extends StandardArrangement
     public static function options(): array
     {
         return [
-            new ColumnsOption, self::minWidth(), self::gap(), PictureOptions::shape(), PictureOptions::crop(), self::align(),
+            new ColumnsOption, self::minWidth(), self::gap(), PictureOptions::shape(),
+            PictureOptions::crop(), self::align(),
         ];
     }
 }

@@ -22,7 +22,8 @@ final readonly class Wall extends StandardArrangement
     public static function options(): array
     {
         return [
-            new ColumnsOption(new Columns(2, 3, 4, 6)), self::minWidth(), self::gap('tight'), PictureOptions::shape('square'),
+            new ColumnsOption(new Columns(2, 3, 4, 6)), self::minWidth(), self::gap('tight'),
+            PictureOptions::shape('square'),
             PictureOptions::crop(),
             new Flag('captions', 'Captions on the wall'),
             new Flag('closeAtEnd', 'Closes when a video ends'),

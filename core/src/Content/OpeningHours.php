@@ -88,6 +88,8 @@ final readonly class OpeningHours
     /** @param  array<array-key, mixed>  $week */
     private static function isAlways(array $week): bool
     {
-        return array_filter(self::DAYS, fn (string $day): bool => ($week[$day] ?? null) !== [['00:00', '24:00']]) === [];
+        $wholeDay = [['00:00', '24:00']];
+
+        return array_filter(self::DAYS, fn (string $day): bool => ($week[$day] ?? null) !== $wholeDay) === [];
     }
 }

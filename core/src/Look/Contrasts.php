@@ -8,7 +8,8 @@ namespace Wellspring\Core\Look;
  * Every text and every mark of a look on every ground that it can stand on, measured.
  *
  * @phpstan-type ContrastShape array{
- *     text: string, ground: string, ratio: float, least: float, level: 'AAA'|'AA'|'passes'|'fails', nearest: string|null,
+ *     text: string, ground: string, ratio: float, least: float, level: 'AAA'|'AA'|'passes'|'fails',
+ *     nearest: string|null,
  * }
  */
 final class Contrasts
@@ -22,7 +23,7 @@ final class Contrasts
     /** The texts that have a colour of the look's palette, which a manager can change. */
     private const ROLES = ['ink', 'quiet', 'leaf', 'copper'];
 
-    /** What has a colour worked out by LookVariables: the variable of the text or mark, what it stands on, the least. */
+    /** What LookVariables works out: the variable of the text or mark, what it stands on, the least contrast. */
     private const WORKED_OUT = [
         'button' => ['button-ink', 'button-ground', Colour::AA],
         'badge' => ['tag-ink', 'tag-ground', Colour::AA],

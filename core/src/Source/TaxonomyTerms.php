@@ -78,8 +78,8 @@ final readonly class TaxonomyTerms implements Source
                 'used' => ['type' => 'boolean'],
                 'counting' => [
                     'type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string'],
-                    'description' => 'The types whose items are counted. On publishing, where it is not said, the types '
-                        .'that the page of the terms lists; all types where there is no such page.',
+                    'description' => 'The types whose items are counted. If it is not said, publishing takes the '
+                        .'types that the page of the terms lists, or all types if there is no such page.',
                 ],
             ],
         ]];

@@ -54,7 +54,7 @@ final class HeadingOutline
     {
         return (string) preg_replace_callback(
             '~<(/?)h([1-6])(?=[\s>])~',
-            fn (array $tag): string => "<{$tag[1]}h".($tag[1] === '' ? $opening((int) $tag[2]) : $closing((int) $tag[2])),
+            fn (array $tag): string => "<{$tag[1]}h".($tag[1] === '' ? $opening : $closing)((int) $tag[2]),
             $html,
         );
     }
