@@ -16,6 +16,7 @@ export default defineConfig({
 				"resources/js/site/choices.ts",
 				"resources/js/site/masonry.ts",
 				"resources/js/site/more.ts",
+				"resources/js/site/printAll.ts",
 				"resources/js/site/search.ts",
 				"resources/js/site/slideshow.ts",
 				"resources/js/site/ticker.ts",

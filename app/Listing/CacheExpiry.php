@@ -52,7 +52,7 @@ final readonly class CacheExpiry
             };
         }
         $moments[] = $module->arrange->changesDaily() ? self::tomorrow($context) : null;
-        array_push($moments, ...$this->ofCard($module->card, $types, $context));
+        array_push($moments, ...$this->ofCard($module->shownCard, $types, $context));
         $moments = array_filter($moments, is_int(...));
 
         return $moments === [] ? null : max($now, min($moments));
@@ -140,7 +140,7 @@ final readonly class CacheExpiry
                 fn (Condition $condition): Field => $condition->field->through ?? $condition->field,
                 $module->conditions(),
             ),
-            ...array_map(fn (Field $field): Field => $field->through ?? $field, $module->card->fields()),
+            ...array_map(fn (Field $field): Field => $field->through ?? $field, $module->shownCard->fields()),
         ];
 
         return array_filter($fields, fn (Field $field): bool => $field->family() === $to) !== [];

@@ -52,7 +52,7 @@ final readonly class ModuleQuery
                 new Fragment('items.slug = any(?::text[])', [Fragment::arrayLiteral($module->pin)]),
             ]),
             $this->compiler->notLeftOut($module),
-            $this->compiler->cardIsListed($module->card, $context),
+            $this->compiler->cardIsListed($module->shownCard, $context),
         );
 
         return $query;
@@ -155,7 +155,7 @@ final readonly class ModuleQuery
         return [
             $this->compiler->isChosen($module, $context),
             $this->compiler->notLeftOut($module),
-            $this->compiler->cardIsListed($module->card, $context),
+            $this->compiler->cardIsListed($module->shownCard, $context),
         ];
     }
 

@@ -39,7 +39,7 @@ final readonly class StepCounter
         foreach ([
             [StepKind::Choices, $this->compiler->isChosen($module, $context)],
             [StepKind::LeaveOut, $this->compiler->notLeftOut($module)],
-            [StepKind::Empty, $this->compiler->cardIsListed($module->card, $context)],
+            [StepKind::Empty, $this->compiler->cardIsListed($module->shownCard, $context)],
         ] as [$kind, $rule]) {
             $names[] = StepName::of($kind);
             $rules[] = $rule;
@@ -58,7 +58,7 @@ final readonly class StepCounter
             ->selectRaw(($cases === '' ? "{$passes}" : "case{$cases} else {$passes} end").' as dropped_by', $bindings);
         $parts = array_map(
             fn (Part $part): Fragment => $this->compiler->partIsEmpty($part, $context),
-            $module->card->fillable(),
+            $module->shownCard->fillable(),
         );
         $empties = array_filter($parts, fn (Fragment $part): bool => $part->sql !== '(true) is not true');
         $columns = [];

@@ -139,7 +139,7 @@ final readonly class Appearances
         Context $context,
     ): array {
         $seen = $traced->record->seenThrough($context->visibility());
-        $gaps = $traced->place === null ? [] : $module->card->gaps($seen, new CardContext($context, $this->format));
+        $gaps = $traced->place === null ? [] : $module->shownCard->gaps($seen, new CardContext($context, $this->format));
 
         return [
             'module' => $row->key,

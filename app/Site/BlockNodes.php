@@ -92,6 +92,7 @@ final readonly class BlockNodes
             [
                 ...$listing->module->arrange->scripts(),
                 ...$listing->own->offered() === null ? [] : ['choices'],
+                ...$listing->result->pages > 1 ? ['printAll'] : [],
                 ...$listing->result->pages > 1 && $listing->module->page->mode->growsInPlace() ? ['more'] : [],
             ],
             $listing->result,
@@ -106,7 +107,7 @@ final readonly class BlockNodes
         }
         $context = new CardContext($listing->context, $this->format);
         $taken = array_map(
-            fn (Record $record): int => $listing->module->card->node($record, $context)->takes()->value ?? 0,
+            fn (Record $record): int => $listing->module->shownCard->node($record, $context)->takes()->value ?? 0,
             $listing->records,
         );
         $widest = Level::from(max([0, ...$taken]));

@@ -47,7 +47,7 @@ final readonly class Listings
         $facets = $this->cachedFacets->of($module, $context, $marks);
         $listed = self::listed($facets);
         $result = $this->listing->show($module, $context, $page, $dependencies, $marks, $listed);
-        $records = $this->listing->records($module, $result->keys, $module->card->fields(), $context, $marks);
+        $records = $this->listing->records($module, $result->keys, $module->shownCard->fields(), $context, $marks);
 
         return self::result($module, $address, $context, $result, $records, $facets);
     }
@@ -107,7 +107,7 @@ final readonly class Listings
         Result $result,
         array $facets,
     ): ListingResult {
-        $records = $this->sources->records($module->source, $result->keys, $module->card->fields(), $context);
+        $records = $this->sources->records($module->source, $result->keys, $module->shownCard->fields(), $context);
 
         return self::result($module, $address, $context, $result, $records, $facets);
     }

@@ -117,14 +117,14 @@ final readonly class ModuleAdvice
     private function deadLinks(Module $module, ListingWithGaps $run, Context $context): array
     {
         $links = array_filter(
-            $module->card->parts(),
+            $module->shownCard->parts(),
             fn (Part $part): bool => in_array($part->kind->key(), ['link', 'button'], true),
         );
         if ($links === [] || $run->result->keys === []) {
             return [];
         }
         $keys = array_slice($run->result->keys, 0, self::TRIED);
-        $records = $this->sources->records($module->source, $keys, $module->card->fields(), $context);
+        $records = $this->sources->records($module->source, $keys, $module->shownCard->fields(), $context);
         $own = $this->addresses->of($module->source, $records);
 
         return array_keys(array_filter($links, fn (Part $part): bool => $this->leadsNowhere(

@@ -62,6 +62,22 @@ final readonly class RecordAddresses
         );
     }
 
+    /**
+     * @param  array{string, string}  $record  type and slug of an item or a person
+     * @return string|null null where it has no page
+     */
+    public function ofRecord(array $record): ?string
+    {
+        [$key, $slug] = $record;
+        $type = $this->catalogue->catalogue()->type($key);
+
+        return match (true) {
+            $key === People::KEY => $this->ofPerson()($slug),
+            $type !== null => SitePages::itemAddress($type, $slug),
+            default => null,
+        };
+    }
+
     /** @return \Closure(string): (string|null) the address of a person by their slug */
     public function ofPerson(): \Closure
     {

@@ -167,4 +167,44 @@ final class SiteTest extends BrowserTestCase
 
         return $titles;
     }
+
+    public function test_a_printed_page_has_all_the_content_and_nothing_to_click(): void
+    {
+        $this->width(1280);
+        $this->visit('/');
+        $this->find('.ticker.is-running');
+        $this->devTools('Emulation.setEmulatedMedia', ['media' => 'print']);
+        /** @var array{lines: int, hidden: int, shown: list<string>, ratings: string, grounds: list<string>} $found */
+        $found = $this->browser->executeScript(<<<'JS'
+            const isShown = (one) => one.getClientRects().length > 0;
+            const lines = [...document.querySelectorAll(".ticker .card")];
+            return {
+                lines: lines.length, hidden: lines.filter((one) => !isShown(one) || one.querySelector(".letter.not-yet")
+                    && getComputedStyle(one.querySelector(".letter.not-yet")).visibility === "hidden").length,
+                shown: [...document.querySelectorAll("button, input, select, nav, .choose, .pages, .controls, a.button")]
+                    .filter(isShown).map((one) => one.outerHTML.slice(0, 60)),
+            };
+            JS);
+        $this->devTools('Emulation.setEmulatedMedia', ['media' => '']);
+        $this->assertGreaterThan(1, $found['lines']);
+        $this->assertSame(0, $found['hidden'], 'every line of the ticker, and every letter');
+        $this->assertSame([], $found['shown']);
+    }
+
+    public function test_a_listing_prints_the_records_of_all_its_pages(): void
+    {
+        $this->visit('/shop?shop-light=sun&shop-page=2');
+        $this->browser->executeScript(
+            'window.print = () => { document.title = "printed"; window.printed = '
+                .'[...document.querySelectorAll("#plants .part.title")].map((one) => one.textContent.trim()); }',
+        );
+        $shown = count($this->titles('plants'));
+        $total = (int) $this->browser->executeScript("return document.querySelector('.count').dataset.total");
+        $this->findText('.print-all a', 'Print all')->click();
+        $printed = $this->await('it is not printed', fn (): ?array => $this->browser->executeScript('return window.printed'));
+        $this->assertCount($total, $printed);
+        $this->assertCount($total, array_unique($printed), 'each once');
+        $this->browser->executeScript('window.dispatchEvent(new Event("afterprint"))');
+        $this->assertCount($shown, $this->titles('plants'), 'the screen is as it was');
+    }
 }

@@ -14,9 +14,13 @@ use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Empty\Level;
+use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Run\ReferenceRun;
+use Wellspring\Core\Sort\Comparator;
 use Wellspring\Core\Text\Excerpt;
 use Wellspring\Core\Wording\Format;
 
@@ -321,5 +325,27 @@ final class CardTest extends TestCase
             $this->assertSame($text === null ? null : $html, $shown?->value?->html);
             $this->assertSame($text, $shown?->text);
         }
+    }
+
+    public function test_a_list_of_links_has_a_card_of_its_title_alone(): void
+    {
+        $module = fn (string $as): Module => Garden::module(['arrange' => ['as' => $as], 'card' => ['lines' => [
+            ['parts' => [['part' => 'picture', 'empty' => ['do' => 'keepSpace']]]],
+            ['parts' => [
+                ['part' => 'price', 'empty' => ['do' => 'leaveOutCard']],
+                ['part' => 'title', 'empty' => ['do' => 'say', 'text' => 'Unnamed']],
+            ]],
+        ]]]);
+        $run = new ReferenceRun(new Comparator('en-GB'), Garden::format());
+        $records = [Garden::record(1, ['price' => 3]), Garden::record(2)];
+        $ids = fn (Module $module): array => $run->run($module, $records, Garden::context())->ids();
+        $this->assertSame([1], $ids($module('grid')));
+        $this->assertEqualsCanonicalizing([1, 2], $ids($module('links')), 'the price is not shown');
+        $read = fn (Module $module): string => Sentences::asText($module, Garden::format());
+        $this->assertStringContainsString('price', $read($module('grid')));
+        $this->assertStringNotContainsString('price', $read($module('links')));
+        $this->assertStringNotContainsString('picture', $read($module('links')));
+        $this->assertSame(['card.lines[1].parts[1]'], array_keys($module('links')->shownCard->parts()));
+        $this->assertCount(2, $module('links')->toArray()['card']['lines'], 'nothing is lost');
     }
 }

@@ -23,8 +23,12 @@ final class OpeningHoursTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string, string, string|null}> */
     public static function moments(): iterable
     {
-        yield 'before opening' => [self::SHOP, '2026-11-23T08:59:59Z', 'Closed now · opens at 09:00', '2026-11-23 09:00'];
-        yield 'the first instant' => [self::SHOP, '2026-11-23T09:00:00Z', 'Open now · closes at 12:30', '2026-11-23 12:30'];
+        yield 'before opening' => [
+            self::SHOP, '2026-11-23T08:59:59Z', 'Closed now · opens at 09:00', '2026-11-23 09:00',
+        ];
+        yield 'the first instant' => [
+            self::SHOP, '2026-11-23T09:00:00Z', 'Open now · closes at 12:30', '2026-11-23 12:30',
+        ];
         yield 'at lunch' => [self::SHOP, '2026-11-23T12:30:00Z', 'Closed now · opens at 13:30', '2026-11-23 13:30'];
         yield 'after the last' => [
             self::SHOP, '2026-11-24T17:00:00Z', 'Closed now · opens on Friday at 18:00', '2026-11-27 18:00',
@@ -32,7 +36,9 @@ final class OpeningHoursTest extends TestCase
         yield 'through midnight' => [
             self::SHOP, '2026-11-27T23:00:00Z', 'Open now · closes on Saturday at 02:00', '2026-11-28 02:00',
         ];
-        yield 'after midnight' => [self::SHOP, '2026-11-28T01:00:00Z', 'Open now · closes at 02:00', '2026-11-28 02:00'];
+        yield 'after midnight' => [
+            self::SHOP, '2026-11-28T01:00:00Z', 'Open now · closes at 02:00', '2026-11-28 02:00',
+        ];
         yield 'the same day next week' => [
             ['wed' => [['09:00', '10:00']]], '2026-11-25T10:00:00Z', 'Closed now · opens on Wednesday at 09:00',
             '2026-12-02 09:00',

@@ -159,12 +159,12 @@ final readonly class BenchResource
     private function sample(Module $module, Result $result, Context $context): array
     {
         $keys = array_slice($result->keys, 0, 1);
-        $record = $this->records->records($module->source, $keys, $module->card->fields(), $context)[0] ?? null;
+        $record = $this->records->records($module->source, $keys, $module->shownCard->fields(), $context)[0] ?? null;
         $cards = new CardContext($context, $this->format);
 
         return $record === null ? [] : array_filter(array_map(
             fn (Part $part): string => $part->value($record, $cards)->text ?? '',
-            $module->card->parts(),
+            $module->shownCard->parts(),
         ), fn (string $text): bool => $text !== '');
     }
 

@@ -14,12 +14,12 @@ final readonly class CardAssets
     /**
      * @param  array<string, Media>  $pictures  by name
      * @param  array<string, string>  $termAddresses  by `taxonomy/slug`; those that have no page are not there
-     * @param  array<string, string>  $personAddresses  by slug, likewise
+     * @param  array<string, string>  $recordAddresses  by `type/slug`, likewise
      */
     private function __construct(
         public array $pictures,
         private array $termAddresses,
-        private array $personAddresses = [],
+        private array $recordAddresses = [],
     ) {
     }
 
@@ -31,7 +31,7 @@ final readonly class CardAssets
     /** @param  list<RenderedPart>  $parts  of all cards */
     public static function of(array $parts, RecordAddresses $addresses): self
     {
-        $names = $terms = $people = [];
+        $names = $terms = $records = [];
         foreach ($parts as $part) {
             if ($part->isPicture()) {
                 $names[] = $part->text;
@@ -40,8 +40,8 @@ final readonly class CardAssets
                 if ($piece->role === 'video') {
                     $names[] = $piece->text;
                 }
-                if ($piece->person !== null) {
-                    $people[$piece->person] = true;
+                if ($piece->record !== null) {
+                    $records[implode('/', $piece->record)] = $piece->record;
                 }
                 if ($piece->term !== null) {
                     $terms[$piece->term[0]][$piece->term[1]] = true;
@@ -59,28 +59,14 @@ final readonly class CardAssets
         return new self(
             $names === [] ? [] : Media::query()->whereIn('name', array_unique($names))->get()->keyBy('name')->all(),
             array_filter($found, is_string(...)),
-            self::addressesOf($people, $addresses),
+            array_filter(array_map($addresses->ofRecord(...), $records), is_string(...)),
         );
     }
 
-    /**
-     * @param  array<string, true>  $people  by slug
-     * @return array<string, string> by slug
-     */
-    private static function addressesOf(array $people, RecordAddresses $addresses): array
+    /** @param  array{string, string}|null  $record  type and slug */
+    public function recordAddress(?array $record): ?string
     {
-        $address = $people === [] ? null : $addresses->ofPerson();
-        $found = [];
-        foreach (array_keys($people) as $slug) {
-            $found[(string) $slug] = $address === null ? null : $address((string) $slug);
-        }
-
-        return array_filter($found, is_string(...));
-    }
-
-    public function personAddress(?string $slug): ?string
-    {
-        return $slug === null ? null : $this->personAddresses[$slug] ?? null;
+        return $record === null ? null : $this->recordAddresses[implode('/', $record)] ?? null;
     }
 
     public function picture(RenderedPart $part): ?Media

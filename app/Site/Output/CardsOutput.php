@@ -36,7 +36,7 @@ final readonly class CardsOutput implements Output
                 'key' => (string) $record->key(),
                 'lines' => array_map(
                     fn (array $line): array => array_map(self::part(...), $line),
-                    $listing->module->card->lines($record, $context),
+                    $listing->module->shownCard->lines($record, $context),
                 ),
             ],
             $listing->records,

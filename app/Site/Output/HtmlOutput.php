@@ -50,7 +50,7 @@ final readonly class HtmlOutput implements Output
         $context = new CardContext($listing->context, $this->format);
         $cards = array_map(fn (Record $record): CardView => new CardView(
             $addresses[(string) $record->key()] ?? '',
-            $module->card->lines($record, $context),
+            $module->shownCard->lines($record, $context),
             $result->under[(string) $record->key()] ?? null,
         ), $listing->records);
         $pages = new PageNumbers(max(0, $result->total), $module->page->size);

@@ -165,7 +165,7 @@ final readonly class ModuleView
                 },
                 'address' => $key === null ? null : $this->sortAddress($chosen === $key ? "{$key}-down" : $key),
             ];
-        }, array_values($this->module->card->parts()));
+        }, array_values($this->module->shownCard->parts()));
     }
 
     /**

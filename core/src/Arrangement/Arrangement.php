@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
+use Wellspring\Core\Card\Card;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
@@ -46,6 +47,9 @@ interface Arrangement
 
     /** How many records it is made for; null: any number. */
     public function suitedNumber(): ?int;
+
+    /** The part of a module's card that it shows. What it does not show has no effect on the listing. */
+    public function shows(Card $card): Card;
 
     /** @return list<string> the classes that its list has, beside those of the columns */
     public function classes(): array;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
+use Wellspring\Core\Card\Card;
 use Wellspring\Core\Option\OneOf;
 
 /** A plain list of links, by the card’s title. */
@@ -31,6 +32,11 @@ final readonly class Links extends StandardArrangement
             new ColumnsOption(new Columns(1, 1, 1, 1)), self::minWidth(200),
             self::gap('tight'),
         ];
+    }
+
+    public function shows(Card $card): Card
+    {
+        return $card->titleAlone();
     }
 
     public function hasRows(): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
+use Wellspring\Core\Card\Card;
 use Wellspring\Core\Option\OneOf;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Option\OptionValues;
@@ -102,6 +103,11 @@ abstract readonly class StandardArrangement implements Arrangement
         }
 
         return $pieces;
+    }
+
+    public function shows(Card $card): Card
+    {
+        return $card;
     }
 
     public function toArray(): array

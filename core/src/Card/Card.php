@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card;
 
+use Wellspring\Core\Card\Part\Title;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Empty\Level;
@@ -13,7 +14,7 @@ use Wellspring\Core\Filter\Condition;
 /** How one record looks: lines of parts. */
 final readonly class Card
 {
-    /** @param  non-empty-list<Line>  $lines */
+    /** @param  non-empty-array<int, Line>  $lines  by their places in the definition, which may lack some */
     public function __construct(public array $lines)
     {
     }
@@ -26,7 +27,7 @@ final readonly class Card
     {
         return Node::branch(
             Level::Card,
-            array_map(fn (Line $line): Node => $line->node($record, $context), $this->lines),
+            array_values(array_map(fn (Line $line): Node => $line->node($record, $context), $this->lines)),
         );
     }
 
@@ -73,7 +74,9 @@ final readonly class Card
             $this->takes(Level::Module),
             Presence::all([
                 $this->takes(Level::Card)->not(),
-                Presence::any(array_map(fn (Line $line): Presence => $line->isShown(), $this->lines)),
+                Presence::any(array_values(
+                    array_map(fn (Line $line): Presence => $line->isShown(), $this->lines),
+                )),
             ]),
         ]);
     }
@@ -106,6 +109,20 @@ final readonly class Card
         return $parts;
     }
 
+    /** The card with its title alone, at its place; the whole card where it has no title. */
+    public function titleAlone(): self
+    {
+        foreach ($this->lines as $l => $line) {
+            foreach ($line->parts as $p => $part) {
+                if ($part->kind instanceof Title) {
+                    return new self([$l => new Line([$p => $part])]);
+                }
+            }
+        }
+
+        return $this;
+    }
+
     /** @return list<Field> all that it asks of a record */
     public function fields(): array
     {
@@ -133,14 +150,15 @@ final readonly class Card
     /** @return array{lines: list<array{parts: list<array<string, mixed>>}>} */
     public function toArray(): array
     {
-        return ['lines' => array_map(
-            fn (Line $line): array => ['parts' => array_map(fn (Part $part): array => $part->toArray(), $line->parts)],
-            $this->lines,
-        )];
+        return ['lines' => array_values(array_map(fn (Line $line): array => ['parts' => array_values(
+            array_map(fn (Part $part): array => $part->toArray(), $line->parts),
+        )], $this->lines))];
     }
 
     private function takes(Level $level): Presence
     {
-        return Presence::any(array_map(fn (Line $line): Presence => $line->takes($level), $this->lines));
+        return Presence::any(array_values(
+            array_map(fn (Line $line): Presence => $line->takes($level), $this->lines),
+        ));
     }
 }

@@ -11,7 +11,7 @@ use Wellspring\Core\Empty\Node;
 /** One line of a card. */
 final readonly class Line
 {
-    /** @param  non-empty-list<Part>  $parts */
+    /** @param  non-empty-array<int, Part>  $parts  by their places in the definition, which may lack some */
     public function __construct(public array $parts)
     {
     }
@@ -21,7 +21,7 @@ final readonly class Line
     {
         return Node::branch(
             Level::Line,
-            array_map(fn (Part $part): Node => $part->node($record, $context), $this->parts),
+            array_values(array_map(fn (Part $part): Node => $part->node($record, $context), $this->parts)),
         );
     }
 
@@ -30,13 +30,17 @@ final readonly class Line
     {
         return Presence::all([
             $this->takes(Level::Line)->not(),
-            Presence::any(array_map(fn (Part $part): Presence => $part->isShown(), $this->parts)),
+            Presence::any(array_values(
+                array_map(fn (Part $part): Presence => $part->isShown(), $this->parts),
+            )),
         ]);
     }
 
     /** Of which records a part takes something of that level away, or something larger. */
     public function takes(Level $level): Presence
     {
-        return Presence::any(array_map(fn (Part $part): Presence => $part->takes($level), $this->parts));
+        return Presence::any(array_values(
+            array_map(fn (Part $part): Presence => $part->takes($level), $this->parts),
+        ));
     }
 }

@@ -8,15 +8,15 @@ namespace Wellspring\Core\Card;
 final readonly class PartPiece
 {
     /**
-     * @param  string  $role  what it is: `now`, `former`, `badge`, `term`, `person`
+     * @param  string  $role  what it is: `now`, `former`, `badge`, `term`, `linked`
      * @param  array{string, string}|null  $term  taxonomy and slug of the term whose page it leads to
-     * @param  string|null  $person  slug of the person whose page it leads to
+     * @param  array{string, string}|null  $record  type and slug of the record whose page it leads to
      */
     public function __construct(
         public string $text,
         public string $role,
         public ?array $term = null,
-        public ?string $person = null,
+        public ?array $record = null,
     ) {
     }
 }

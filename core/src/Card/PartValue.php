@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card;
 
-use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 
@@ -47,15 +46,15 @@ final readonly class PartValue
     }
 
     /**
-     * The people that a field of a record names; each leads to the person's page.
+     * What a field of a record shows. Each person or item that it names leads to their page.
      *
      * @param  string|null  $text  the same in words
      */
-    public static function people(Record $record, Field $field, ?string $text): ?self
+    public static function linked(Record $record, Field $field, ?string $text): ?self
     {
         $pieces = array_map(
-            fn (Record $person): PartPiece => new PartPiece($person->title, 'person', person: $person->slug),
-            $field->through === null && $field->family() === Family::Person ? $record->reached($field) : [],
+            fn (Record $other): PartPiece => new PartPiece($other->title, 'linked', record: [$other->type, $other->slug]),
+            $field->through === null && $field->family()->isLink() ? $record->reached($field) : [],
         );
 
         return $pieces === [] ? self::text($text) : self::pieces($pieces, ', ');

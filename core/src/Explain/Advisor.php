@@ -146,7 +146,7 @@ final readonly class Advisor
     private function missing(): array
     {
         $advice = [];
-        foreach ($this->module->card->parts() as $at => $part) {
+        foreach ($this->module->shownCard->parts() as $at => $part) {
             $missing = $this->facts->emptyParts[$at] ?? 0;
             $isTold = $part->kind->showsPicture() || $part->kind->key() === 'price';
             if (! $isTold || $part->empty->do !== EmptyAction::LeaveOut || $missing === 0
@@ -271,7 +271,7 @@ final readonly class Advisor
     {
         $advice = [];
         foreach ($this->facts->deadLinks as $at) {
-            $part = $this->module->card->parts()[$at] ?? null;
+            $part = $this->module->shownCard->parts()[$at] ?? null;
             if ($part === null) {
                 continue;
             }

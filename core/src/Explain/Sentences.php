@@ -284,7 +284,7 @@ final class Sentences
     private static function card(Module $module): Sentence
     {
         $pieces = [];
-        foreach ($module->card->parts() as $at => $part) {
+        foreach ($module->shownCard->parts() as $at => $part) {
             if ($pieces !== []) {
                 $pieces[] = new Piece(' · ');
             }
@@ -297,7 +297,7 @@ final class Sentences
     private static function whenEmpty(Module $module): Sentence
     {
         $pieces = [];
-        foreach ($module->card->parts() as $at => $part) {
+        foreach ($module->shownCard->parts() as $at => $part) {
             if ($part->empty->do === EmptyAction::LeaveOut) {
                 continue;
             }

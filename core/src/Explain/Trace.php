@@ -75,12 +75,12 @@ final readonly class Trace
         );
         if ($fits) {
             $cards = new CardContext($context, $format);
-            $isVisible = $module->card->isListed($record, $cards);
+            $isVisible = $module->shownCard->isListed($record, $cards);
             $steps[] = new TraceStep(
                 StepName::of(StepKind::Empty),
                 'Something to show',
                 $isVisible,
-                $isVisible ? 'Something of its card is left to show.' : self::whyNoCard($module->card, $record, $cards),
+                $isVisible ? 'Something of its card is left to show.' : self::whyNoCard($module->shownCard, $record, $cards),
             );
         }
 

@@ -31,7 +31,11 @@ final readonly class Module
 {
     public const KEY = '/^[a-z0-9-]{1,64}$/D';
 
+    /** The part of the card that the arrangement shows: what all rules about cards look at. */
+    public Card $shownCard;
+
     /**
+     * @param  Card  $card  as the definition has it
      * @param  Group|null  $where  null where nothing is asked
      * @param  list<string>  $leaveOut  slugs
      * @param  list<string>  $pin  slugs, first to last
@@ -63,6 +67,7 @@ final readonly class Module
         public Chosen $chosen = new Chosen,
         public ?Departure $look = null,
     ) {
+        $this->shownCard = $arrange->shows($card);
     }
 
     /** What its records have for rules and cards to speak of. */

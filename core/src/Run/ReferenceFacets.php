@@ -43,7 +43,7 @@ final readonly class ReferenceFacets
         // Steps 1 to 5 without the visitor's choices, pins included.
         $listed = array_filter($seen, fn (Record $record): bool => (
             in_array($record->slug, $module->pin, true) || ($module->where?->keeps($record, $context) ?? true)
-        ) && ! in_array($record->slug, $module->leaveOut, true) && $module->card->isListed($record, $cards));
+        ) && ! in_array($record->slug, $module->leaveOut, true) && $module->shownCard->isListed($record, $cards));
 
         return array_map(
             fn (OfferedFilter $filter): Facet => $this->facet($filter, $module, array_values($listed), $context),

@@ -52,7 +52,7 @@ final readonly class ReferenceRun
         $left = array_values(array_filter($left, $notLeftOut));
         $steps[] = new Step(StepName::of(StepKind::LeaveOut), count($left));
         $cards = new CardContext($context, $this->format);
-        $hasSomethingToShow = fn (Record $record): bool => $module->card->isListed($record, $cards);
+        $hasSomethingToShow = fn (Record $record): bool => $module->shownCard->isListed($record, $cards);
         $left = array_values(array_filter($left, $hasSomethingToShow));
         $steps[] = new Step(StepName::of(StepKind::Empty), count($left));
 

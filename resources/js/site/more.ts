@@ -3,11 +3,9 @@
  * from a record finds the listing as long as it was, at the same place.
  */
 import { announce, failure } from "./announce";
+import { append } from "./appendPage";
 import { onEach } from "./each";
 import { fetchPage } from "./fetchPage";
-
-/** What holds the records of a listing. */
-const LIST = "ul.cards, ol.cards, table.cards > tbody";
 
 /** What the history keeps of a page: how many pages of each listing are there, and how far it was scrolled. */
 interface Kept {
@@ -19,40 +17,6 @@ const kept = (): Kept => (history.state as Kept | null) ?? {};
 
 function keep(more: Kept): void {
 	history.replaceState({ ...kept(), ...more }, "");
-}
-
-/**
- * Puts what another page of a listing holds at the end of what is here; a group that goes on is gone on with.
- * Returns the first record that was added, and how many there are.
- */
-function append(here: HTMLElement, more: HTMLElement, nav: HTMLElement): { first: HTMLElement | null; added: number } {
-	const heads = [...here.querySelectorAll(".group-head")];
-	const lastHead = heads[heads.length - 1]?.textContent?.trim() ?? "";
-	let last = [...here.querySelectorAll<HTMLElement>(LIST)].pop();
-	let first: HTMLElement | null = null;
-	let count = 0;
-	let isNew = false;
-	for (const part of more.querySelectorAll<HTMLElement>(`.group-head, ${LIST}`)) {
-		if (part.matches(".group-head")) {
-			isNew = part.textContent?.trim() !== lastHead;
-			if (isNew) {
-				nav.before(document.adoptNode(part));
-			}
-			continue;
-		}
-		count += part.children.length;
-		if (last && !isNew) {
-			const added = [...part.children] as HTMLElement[];
-			first ??= added[0] ?? null;
-			last.append(...added);
-			last.dispatchEvent(new CustomEvent("records-added", { bubbles: true, detail: added }));
-		} else {
-			last = document.adoptNode(part);
-			nav.before(last.closest(".table-box, .slideshow, .ticker") ?? last);
-			first ??= last.querySelector<HTMLElement>(".card");
-		}
-	}
-	return { first, added: count };
 }
 
 function begin(nav: HTMLElement): void {

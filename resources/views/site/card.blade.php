@@ -23,9 +23,10 @@
                     @break
                 @default
                     @php($view = \App\Site\Output\PartViews::of($made->kind))
-                    @if ($view === null)
-                        <span class="{{ $partClass }}">{!! $before !!}@if (($made->value->pieces ?? []) === []){{
-                            $made->text }}@else@include('site.parts.people')@endif{!! $after !!}</span>
+                    @if ($view === null && ($made->value->pieces ?? []) !== [])
+                        @include('site.parts.linked')
+                    @elseif ($view === null)
+                        <span class="{{ $partClass }}">{!! $before !!}{{ $made->text }}{!! $after !!}</span>
                     @else
                         @include($view)
                     @endif

@@ -29,6 +29,10 @@
         'site.pages.'.$shown->module->page->mode->value,
         ['shown' => $shown, 'module' => $module]
     )
+    @if ($shown->pages > 1)
+        <p class="print-all"><a href="{{ $shown->pageAddress(1) }}" data-print-all="{{ $shown->anchor }}" rel="nofollow"
+            hidden>Print all</a></p>
+    @endif
     @php($led = array_values(array_filter(array_column($shown->cards, 'address'))))
     @includeWhen(count($led) > 1, 'site.structured', ['data' => [
         '@context' => 'https://schema.org',

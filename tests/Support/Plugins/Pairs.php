@@ -6,6 +6,7 @@ namespace Tests\Support\Plugins;
 
 use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Arrangement\Width;
+use Wellspring\Core\Card\Card;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
@@ -55,6 +56,11 @@ final readonly class Pairs implements Arrangement
     public function suitedNumber(): ?int
     {
         return null;
+    }
+
+    public function shows(Card $card): Card
+    {
+        return $card;
     }
 
     public function classes(): array

@@ -91,7 +91,7 @@ final readonly class BenchController
         $at = (string) $request->validated()['part'];
         $module = $this->salvaged($request)->module;
         $context = $this->preview->of($request);
-        $part = $module->card->parts()[$at] ?? throw Refused::because(
+        $part = $module->shownCard->parts()[$at] ?? throw Refused::because(
             'part',
             ProblemCode::Unknown,
             "expected the place of a part of the card, found “{$at}”.",

@@ -51,6 +51,6 @@ final class Author implements PartKind
     {
         $name = $part->fieldText($record, $context->format);
 
-        return $part->field === null ? PartValue::text($name) : PartValue::people($record, $part->field, $name);
+        return $part->field === null ? PartValue::text($name) : PartValue::linked($record, $part->field, $name);
     }
 }

@@ -107,7 +107,7 @@ final class FieldValue implements PartKind
         }
         $text = $part->fieldText($record, Decimals::of($part)->format($context->format, $value));
 
-        return $part->field === null ? PartValue::text($text) : PartValue::people($record, $part->field, $text);
+        return $part->field === null ? PartValue::text($text) : PartValue::linked($record, $part->field, $text);
     }
 
     /** Of text with markup, only what can be read shows. */
