@@ -16,6 +16,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\MovingSpan;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Source\Pages;
 use Wellspring\Core\Source\People;
 use Wellspring\Core\Time\DurationUnit;
 
@@ -31,6 +32,10 @@ final readonly class CacheExpiry
     /** When clocks change, so many days ahead is not so many times 24 hours ahead; by no more than this. */
     private const CLOCK_CHANGE = 7200;
 
+    public function __construct(private PageRecords $pages)
+    {
+    }
+
     /**
      * @param  Module  $module  bound
      * @return int|null a timestamp; null: for good. Now: not at all
@@ -39,7 +44,9 @@ final readonly class CacheExpiry
     {
         $now = $context->now->getTimestamp();
         $types = self::reachesItems($module) ? [] : $module->source->typeKeys();
-        $moments = $this->nextChanges($types, $context);
+        $moments = $module->source instanceof Pages
+            ? [$this->pages->nextChange($context)]
+            : $this->nextChanges($types, $context);
         foreach ($module->conditions() as $condition) {
             // Those of the offer are not bound before somebody chooses them.
             $moments[] = $this->condition($condition->bound($context), $types, $context);

@@ -9,6 +9,7 @@ use App\Freshness\ReadMarks;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Value\FromAddress;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Source\Pages;
 
 /** What a listing is made of: whether what was kept of it is still right depends on these, and on time alone. */
 final readonly class ListingDependencies
@@ -36,6 +37,9 @@ final readonly class ListingDependencies
     public static function of(Module $module): array
     {
         $people = CacheExpiry::reachesPeople($module) ? ['people'] : [];
+        if ($module->source instanceof Pages) {
+            return [...$people, 'pages'];
+        }
         // What reaches through other items, or counts all items, depends on every type.
         if (! $module->source->isItems() || CacheExpiry::reachesItems($module)) {
             return [...$people, 'content'];

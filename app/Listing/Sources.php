@@ -25,6 +25,7 @@ final readonly class Sources
         Compile\Source\PageTermSql::class,
         Compile\Source\PeopleSql::class,
         Compile\Source\ArchiveSql::class,
+        Compile\Source\PagesSql::class,
     ];
 
     /** @var array<class-string, SourceSql<covariant Source>> by the source's class */

@@ -25,6 +25,7 @@ use App\Listing\ContextFactory;
 use App\Listing\KeysetPaginator;
 use App\Listing\ModuleQuery;
 use App\Listing\OrderSql;
+use App\Listing\PageRecords;
 use App\Listing\PostgresLanguage;
 use App\Listing\ResultCache;
 use App\Look\LookSheets;
@@ -37,6 +38,7 @@ use App\Modules\PublishDefaults;
 use App\Pages\AllDefinitions;
 use App\Pages\PageQuery;
 use App\Pages\PageRemoval;
+use App\Pages\PagesAsRecords;
 use App\Pages\PublishSettings;
 use App\Site\CountedTypes;
 use App\Site\KeptSafeHtml;
@@ -95,6 +97,7 @@ final class AppServiceProvider extends ServiceProvider
         );
         $this->app->bind(StoredDefinitions::class, AllDefinitions::class);
         $this->app->bind(PublishDefaults::class, CountedTypes::class);
+        $this->app->bind(PageRecords::class, PagesAsRecords::class);
         $this->app->tag(
             [UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class, PageRemoval::class],
             UndoHandler::class,

@@ -139,7 +139,8 @@ final readonly class Appearances
         Context $context,
     ): array {
         $seen = $traced->record->seenThrough($context->visibility());
-        $gaps = $traced->place === null ? [] : $module->shownCard->gaps($seen, new CardContext($context, $this->format));
+        $cards = new CardContext($context, $this->format);
+        $gaps = $traced->place === null ? [] : $module->shownCard->gaps($seen, $cards);
 
         return [
             'module' => $row->key,

@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Page\AboutKind;
 use Wellspring\Core\Page\PageAbout;
 use Wellspring\Core\Source\Archive;
+use Wellspring\Core\Source\Pages;
 use Wellspring\Core\Source\People;
 use Wellspring\Core\Source\Source;
 use Wellspring\Core\Source\TaxonomyTerms;
@@ -33,6 +34,9 @@ final readonly class RecordAddresses
             if ($type !== null) {
                 $addresses[(string) $record->key()] = SitePages::itemAddress($type, $record->slug);
             }
+        }
+        foreach ($source instanceof Pages ? $records : [] as $record) {
+            $addresses[(string) $record->key()] = (string) $record->value($source->type()->fields['address']);
         }
         $fits = match (true) {
             $source instanceof TaxonomyTerms => $this->ofTerm($source->taxonomy->key),

@@ -174,14 +174,14 @@ final class SiteTest extends BrowserTestCase
         $this->visit('/');
         $this->find('.ticker.is-running');
         $this->devTools('Emulation.setEmulatedMedia', ['media' => 'print']);
-        /** @var array{lines: int, hidden: int, shown: list<string>, ratings: string, grounds: list<string>} $found */
+        /** @var array{lines: int, hidden: int, shown: list<string>} $found */
         $found = $this->browser->executeScript(<<<'JS'
             const isShown = (one) => one.getClientRects().length > 0;
             const lines = [...document.querySelectorAll(".ticker .card")];
             return {
                 lines: lines.length, hidden: lines.filter((one) => !isShown(one) || one.querySelector(".letter.not-yet")
                     && getComputedStyle(one.querySelector(".letter.not-yet")).visibility === "hidden").length,
-                shown: [...document.querySelectorAll("button, input, select, nav, .choose, .pages, .controls, a.button")]
+                shown: [...document.querySelectorAll("button, input, select, nav, .choose, .controls, a.button")]
                     .filter(isShown).map((one) => one.outerHTML.slice(0, 60)),
             };
             JS);
@@ -201,7 +201,10 @@ final class SiteTest extends BrowserTestCase
         $shown = count($this->titles('plants'));
         $total = (int) $this->browser->executeScript("return document.querySelector('.count').dataset.total");
         $this->findText('.print-all a', 'Print all')->click();
-        $printed = $this->await('it is not printed', fn (): ?array => $this->browser->executeScript('return window.printed'));
+        $printed = $this->await(
+            'it is not printed',
+            fn (): ?array => $this->browser->executeScript('return window.printed'),
+        );
         $this->assertCount($total, $printed);
         $this->assertCount($total, array_unique($printed), 'each once');
         $this->browser->executeScript('window.dispatchEvent(new Event("afterprint"))');

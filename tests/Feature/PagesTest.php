@@ -10,6 +10,7 @@ use App\Media\MediaStore;
 use App\Models\Item;
 use App\Models\Page;
 use App\Models\Term;
+use App\Modules\ModuleStore;
 use App\Pages\PageQuery;
 use App\Pages\PageRemoval;
 use App\Pages\PageStore;
@@ -586,5 +587,58 @@ final class PagesTest extends TestCase
         $this->assertIsArray($said);
 
         return $said;
+    }
+
+    public function test_pages_are_records_in_the_order_of_the_tree_that_the_viewer_may_see_now(): void
+    {
+        $text = fn (string $html, array $more = []): array => ['bands' => [['key' => 'body', 'slots' => [
+            ['share' => 12, 'blocks' => [['block' => 'text', 'html' => $html] + $more]],
+        ]]]];
+        foreach ([
+            ['key' => 'visit', 'address' => '/visit', 'title' => 'Visit'],
+            ['key' => 'fees', 'address' => '/visit/fees', 'title' => 'Fees', 'description' => 'What it costs']
+            + $text('<p>Children <b>free</b>.</p>'),
+            ['key' => 'way', 'address' => '/visit/way', 'title' => 'The way', 'until' => '2026-12-24T00:00:00Z']
+            + $text('<p>Secret</p>', ['audience' => ['members']]),
+            ['key' => 'bus', 'address' => '/visit/way/bus', 'title' => 'By bus'],
+            ['key' => 'keys', 'address' => '/visit/keys', 'title' => 'Keys', 'audience' => ['members']],
+        ] as $page) {
+            $this->publishPage($page);
+        }
+        $titles = function (array $pages, string $words = ''): array {
+            $module = Garden::module(['key' => 'contents', 'source' => ['pages' => $pages], 'page' => ['size' => 50],
+                'card' => ['lines' => [['parts' => [['part' => 'title']]], ['parts' => [['part' => 'excerpt']]]]],
+                'arrange' => ['as' => 'list']]);
+            app(ModuleStore::class)->publish(app(ModuleStore::class)->apply($module));
+            $this->placeOn($this->pageAt('/', 'Home'), $module);
+            $html = (string) $this->get('/')->assertOk()->getContent();
+            preg_match('~<section[^>]*id="contents".*?</section>~s', $html, $section);
+            $words === '' || $this->assertStringContainsString($words, $section[0] ?? '');
+            $this->assertStringNotContainsString('Secret', $section[0] ?? '');
+            preg_match_all('~<a\s+href="([^"]*)">~', $section[0] ?? '', $found);
+
+            return $found[1];
+        };
+        $this->travelTo('2026-12-01');
+        $this->assertSame(
+            ['/visit/fees', '/visit/way', '/visit/way/bus'],
+            $titles(['under' => '/visit'], 'Children free'),
+        );
+        $this->assertSame(['/visit/way'], $titles(['only' => ['/visit/way', '/visit/keys', '/no']]));
+        $this->travelTo('2026-12-24');
+        $this->assertSame(['/visit/fees', '/visit/way/bus'], $titles(['under' => '/visit']), 'a page has ended');
+        $this->publishPage(['key' => 'fees', 'address' => '/visit/prices', 'title' => 'Prices']);
+        $this->assertSame(['/visit/prices', '/visit/way/bus'], $titles(['under' => '/visit']), 'a page has moved');
+    }
+
+    public function test_a_list_of_terms_counts_what_the_page_of_its_terms_lists(): void
+    {
+        $module = Garden::module(['key' => 'groups', 'source' => ['terms' => 'groups']]);
+        $live = fn (): mixed => app(ModuleStore::class)->publish(app(ModuleStore::class)->apply($module))
+            ->live['source']['counting'] ?? null;
+        $this->assertSame(['plant'], $live(), 'the page of a group lists plants');
+        $this->publishPage(['key' => 'group', 'address' => '/groups/{group}', 'about' => ['term' => 'groups'],
+            'title' => 'Group']);
+        $this->assertNull($live(), 'the page lists nothing: all are counted');
     }
 }

@@ -78,6 +78,10 @@ use OpenApi\Attributes as OA;
     new OA\Property('one', type: 'string'),
     new OA\Property('under', type: 'string'),
     new OA\Property('used', type: 'boolean'),
+    new OA\Property('pages', type: 'object', properties: [
+        new OA\Property('under', type: 'string'),
+        new OA\Property('only', type: 'array', items: new OA\Items(type: 'string')),
+    ]),
     new OA\Property('counting', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('by', type: 'string'),
     new OA\Property('type', type: 'string'),

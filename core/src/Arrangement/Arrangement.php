@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-use Wellspring\Core\Card\Card;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
@@ -48,8 +47,8 @@ interface Arrangement
     /** How many records it is made for; null: any number. */
     public function suitedNumber(): ?int;
 
-    /** The part of a module's card that it shows. What it does not show has no effect on the listing. */
-    public function shows(Card $card): Card;
+    /** Whether it shows a card's title alone. The other parts then have no effect on the listing. */
+    public function showsTitleAlone(): bool;
 
     /** @return list<string> the classes that its list has, beside those of the columns */
     public function classes(): array;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-use Wellspring\Core\Card\Card;
 use Wellspring\Core\Option\OneOf;
 
 /** A plain list of links, by the card’s title. */
@@ -34,9 +33,9 @@ final readonly class Links extends StandardArrangement
         ];
     }
 
-    public function shows(Card $card): Card
+    public function showsTitleAlone(): bool
     {
-        return $card->titleAlone();
+        return true;
     }
 
     public function hasRows(): bool

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-use Wellspring\Core\Card\Card;
 use Wellspring\Core\Option\OneOf;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Option\OptionValues;
@@ -105,9 +104,9 @@ abstract readonly class StandardArrangement implements Arrangement
         return $pieces;
     }
 
-    public function shows(Card $card): Card
+    public function showsTitleAlone(): bool
     {
-        return $card;
+        return false;
     }
 
     public function toArray(): array

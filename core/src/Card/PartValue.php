@@ -53,7 +53,11 @@ final readonly class PartValue
     public static function linked(Record $record, Field $field, ?string $text): ?self
     {
         $pieces = array_map(
-            fn (Record $other): PartPiece => new PartPiece($other->title, 'linked', record: [$other->type, $other->slug]),
+            fn (Record $other): PartPiece => new PartPiece(
+                $other->title,
+                'linked',
+                record: [$other->type, $other->slug],
+            ),
             $field->through === null && $field->family()->isLink() ? $record->reached($field) : [],
         );
 

@@ -80,7 +80,9 @@ final readonly class Trace
                 StepName::of(StepKind::Empty),
                 'Something to show',
                 $isVisible,
-                $isVisible ? 'Something of its card is left to show.' : self::whyNoCard($module->shownCard, $record, $cards),
+                $isVisible
+                    ? 'Something of its card is left to show.'
+                    : self::whyNoCard($module->shownCard, $record, $cards),
             );
         }
 

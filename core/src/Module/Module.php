@@ -67,7 +67,7 @@ final readonly class Module
         public Chosen $chosen = new Chosen,
         public ?Departure $look = null,
     ) {
-        $this->shownCard = $arrange->shows($card);
+        $this->shownCard = $arrange->showsTitleAlone() ? $card->titleAlone() : $card;
     }
 
     /** What its records have for rules and cards to speak of. */

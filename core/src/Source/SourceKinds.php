@@ -9,7 +9,7 @@ final class SourceKinds
 {
     private const ALL = [
         Items::class, TaxonomyTerms::class, People::class, Archive::class, PageTerm::class, PageItem::class,
-        OneItem::class,
+        OneItem::class, Pages::class,
     ];
 
     /** @var list<class-string<Source>> of an installation's own */

@@ -6,7 +6,6 @@ namespace Tests\Support\Plugins;
 
 use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Arrangement\Width;
-use Wellspring\Core\Card\Card;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
@@ -58,9 +57,9 @@ final readonly class Pairs implements Arrangement
         return null;
     }
 
-    public function shows(Card $card): Card
+    public function showsTitleAlone(): bool
     {
-        return $card;
+        return false;
     }
 
     public function classes(): array

@@ -4,8 +4,9 @@ import type { Definition, Source } from "../../shared/schema";
 import { useStart } from "../../shared/start";
 import type { Bench } from "../useBench";
 import { OneItem } from "./OneItem";
+import { PagesOfSite } from "./PagesOfSite";
 
-type Kind = "items" | "terms" | "people" | "months" | "years" | "pageItem" | "pageTerm" | "one";
+type Kind = "items" | "terms" | "people" | "months" | "years" | "pageItem" | "pageTerm" | "one" | "pages";
 
 const KINDS: [Kind, string][] = [
 	["items", "Items"],
@@ -13,6 +14,7 @@ const KINDS: [Kind, string][] = [
 	["people", "People"],
 	["months", "Months"],
 	["years", "Years"],
+	["pages", "Pages"],
 	["pageItem", "The page’s item"],
 	["pageTerm", "The page’s term"],
 	["one", "One item by hand"],
@@ -53,6 +55,7 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 			pageItem: { page: "item" },
 			pageTerm: { page: "term" },
 			one: { one: "choose-one", type: first },
+			pages: { pages: {} },
 		};
 		pick(starts[next]);
 	};
@@ -216,6 +219,7 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 					})}
 				</fieldset>
 			)}
+			{source.pages && <PagesOfSite of={source.pages} onChange={(pages) => narrow({ ...source, pages })} />}
 			{source.people && (
 				<fieldset className="flex flex-wrap gap-1.5">
 					<legend className="text-[0.78rem] text-quiet mb-1">of these groups; of none chosen, everybody</legend>
