@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Look;
 
 use Illuminate\Contracts\Cache\Repository;
+use Wellspring\Core\Look\DepartureSheet;
 use Wellspring\Core\Look\Look;
 use Wellspring\Core\Look\LookVariables;
 use Wellspring\Core\Look\Palette;
@@ -95,6 +96,7 @@ final readonly class LookSheets
             ':root{'.self::written(LookVariables::of($look)).'}',
             self::schemes($look),
             $this->file('resources/css/site.css'),
+            DepartureSheet::css(),
             $this->own->safe($look->css),
         ]));
     }

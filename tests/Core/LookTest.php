@@ -6,8 +6,12 @@ namespace Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Support\Garden;
+use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Look\Colour;
 use Wellspring\Core\Look\Contrasts;
+use Wellspring\Core\Look\Departure;
+use Wellspring\Core\Look\DepartureSheet;
 use Wellspring\Core\Look\DesignTokens;
 use Wellspring\Core\Look\Divider;
 use Wellspring\Core\Look\GroundPalette;
@@ -16,6 +20,7 @@ use Wellspring\Core\Look\LookReader;
 use Wellspring\Core\Look\LookVariables;
 use Wellspring\Core\Look\Role;
 use Wellspring\Core\Look\ShippedLooks;
+use Wellspring\Core\Option\OptionGroup;
 use Wellspring\Core\Problem\Refused;
 
 /** How a site looks: colours measured, looks read, design tokens, what CSS is given. */
@@ -234,5 +239,44 @@ final class LookTest extends TestCase
     private static function distance(Colour $one, Colour $other): int
     {
         return ($one->red - $other->red) ** 2 + ($one->green - $other->green) ** 2 + ($one->blue - $other->blue) ** 2;
+    }
+
+    public function test_every_choice_of_a_module_s_own_style_has_its_rule_and_every_rule_its_choice(): void
+    {
+        $wanted = [];
+        foreach (Departure::options() as $option) {
+            foreach ($option instanceof OptionGroup ? $option->options : [] as $inner) {
+                foreach ($inner->describe()['choices'] ?? [] as $choice) {
+                    $class = "{$option->key()}-{$inner->key()}-{$choice['value']}";
+                    // The shape of arrows is drawn, and what is left to the look has no class.
+                    $isStyled = $choice['value'] !== Departure::AS_THE_LOOK
+                        && ! str_starts_with($class, 'arrows-shape');
+                    $wanted = [...$wanted, ...$isStyled ? [$class] : []];
+                }
+            }
+        }
+        $this->assertEqualsCanonicalizing($wanted, array_keys(DepartureSheet::rules()));
+        $this->assertStringNotContainsString('#', DepartureSheet::css(), 'it has no colour of its own');
+        $module = Garden::module(['look' => [
+            'tone' => 'strong', 'title' => ['weight' => 'bold', 'colour' => 'copper'],
+            'arrows' => ['shape' => 'angle'],
+        ]]);
+        $this->assertSame([
+            'module-tone-strong', 'module-title-weight-bold', 'module-title-colour-copper',
+            'module-arrows-shape-angle',
+        ], $module->look?->classes());
+        $this->assertSame('angle', $module->look->arrows());
+        $this->assertStringContainsString(
+            'but tone strong, own titles, own arrows',
+            Sentences::asText($module, Garden::format()),
+        );
+        foreach ([['weight' => 'black'], ['kerning' => 'tight'], 'bold'] as $wrong) {
+            try {
+                Garden::module(['look' => ['title' => $wrong]]);
+                $this->fail('It is refused.');
+            } catch (Refused $refused) {
+                $this->assertStringStartsWith('look.title', $refused->problems[0]->path);
+            }
+        }
     }
 }

@@ -9,9 +9,13 @@ use Wellspring\Core\Problem\Shape;
 /**
  * A key that a plug-in has in a definition: said once, for its reader, its JSON Schema and its control in the editors.
  *
- * @phpstan-type OptionShape array{
+ * @phpstan-type PlainOptionShape array{
  *     key: string, label: string, kind: string, default: mixed, choices?: list<array{value: string, label: string}>,
  *     min?: int, max?: int, step?: int, unit?: string, hint?: string,
+ * }
+ * @phpstan-type OptionShape array{
+ *     key: string, label: string, kind: string, default: mixed, choices?: list<array{value: string, label: string}>,
+ *     min?: int, max?: int, step?: int, unit?: string, hint?: string, options?: list<PlainOptionShape>,
  * }
  */
 interface Option

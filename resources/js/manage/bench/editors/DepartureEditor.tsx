@@ -4,7 +4,7 @@ import { useStart } from "../../shared/start";
 import { withAt } from "../definition";
 import type { Bench } from "../useBench";
 
-/** In what the module departs from the site's look. */
+/** The module's own style, where it differs from the site's look. */
 export function DepartureEditor({ bench }: { bench: Bench }) {
 	const { definition, change } = bench;
 	const { departure } = useStart();
@@ -23,6 +23,15 @@ export function DepartureEditor({ bench }: { bench: Bench }) {
 					}}
 				/>
 			))}
+			{Object.keys(look).length > 0 && (
+				<button
+					type="button"
+					className="btn btn-sm justify-self-start"
+					onClick={() => change(withAt(definition, "look", undefined))}
+				>
+					Take it all back to the site’s look
+				</button>
+			)}
 			<Link to="/look" className="link text-[0.85rem] justify-self-start">
 				The site’s look
 			</Link>
