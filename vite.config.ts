@@ -14,6 +14,7 @@ export default defineConfig({
 				"resources/css/manage.css",
 				"resources/js/manage/main.tsx",
 				"resources/js/site/choices.ts",
+				"resources/js/site/film.ts",
 				"resources/js/site/masonry.ts",
 				"resources/js/site/more.ts",
 				"resources/js/site/printAll.ts",

@@ -43,12 +43,18 @@ final readonly class LookSheets
         $hash = $this->cache->get($name);
         if (! is_string($hash)) {
             $css = $this->css($look);
-            $hash = substr(hash('sha256', $css), 0, 20);
+            $hash = self::name($css);
             $this->cache->put("look-sheet:{$hash}", $css, self::KEEP_SECONDS);
             $this->cache->put($name, $hash, self::KEEP_SECONDS);
         }
 
         return "/look/{$hash}.css";
+    }
+
+    /** Where the sheet of modules' own styles is. It is the same for every look. */
+    public function departures(): string
+    {
+        return '/look/'.self::name(DepartureSheet::css()).'.css';
     }
 
     /** @return list<string> the files of its fonts that every page needs, to be asked for before the sheet is read */
@@ -68,13 +74,17 @@ final readonly class LookSheets
     /** The sheet of that hash; null where there is none. What was forgotten is made of the looks that are kept. */
     public function find(string $hash): ?string
     {
+        $departures = DepartureSheet::css();
+        if ($hash === self::name($departures)) {
+            return $departures;
+        }
         $css = $this->cache->get("look-sheet:{$hash}");
         if (is_string($css)) {
             return $css;
         }
         foreach ($this->looks->candidates() as $look) {
             $css = $this->css($look);
-            if (substr(hash('sha256', $css), 0, 20) === $hash) {
+            if (self::name($css) === $hash) {
                 $this->cache->put("look-sheet:{$hash}", $css, self::KEEP_SECONDS);
 
                 return $css;
@@ -96,7 +106,6 @@ final readonly class LookSheets
             ':root{'.self::written(LookVariables::of($look)).'}',
             self::schemes($look),
             $this->file('resources/css/site.css'),
-            DepartureSheet::css(),
             $this->own->safe($look->css),
         ]));
     }
@@ -159,6 +168,12 @@ final readonly class LookSheets
         $file = is_array($manifest) ? $manifest[$source]['file'] ?? null : null;
 
         return is_string($file) ? $file : null;
+    }
+
+    /** A sheet is named by its content. */
+    private static function name(string $css): string
+    {
+        return substr(hash('sha256', $css), 0, 20);
     }
 
     /** When the styles were built. */

@@ -19,6 +19,7 @@ use App\Content\TypeChange;
 use App\Export\ExportFile;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Http\RequestFacts;
+use App\Jobs\FetchVideo;
 use App\Jobs\KeepIndexes;
 use App\Listing\Compiler;
 use App\Listing\ContextFactory;
@@ -46,6 +47,7 @@ use App\Site\PageAddress;
 use App\Site\SitePages;
 use App\Tasks\JobLease;
 use App\Tasks\LongWorkRegister;
+use App\Video\VideoWanted;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Console\Events\CommandStarting;
@@ -149,6 +151,11 @@ final class AppServiceProvider extends ServiceProvider
             $sheets = app(LookSheets::class);
             $view->with(['lookSheet' => $sheets->address($look), 'lookFonts' => $sheets->fonts($look)]);
         });
+        Event::listen(VideoWanted::class, fn (VideoWanted $wanted): mixed => FetchVideo::dispatch($wanted->address));
+        View::composer('site.page', fn (ViewInstance $view): ViewInstance => $view->with(
+            'departures',
+            app(LookSheets::class)->departures(),
+        ));
         // What is not found stands on no page of the navigation.
         View::composer('errors::404', fn ($view) => $view->with('frame', app(SitePages::class)->frame(
             new PageAddress('/not-found'),

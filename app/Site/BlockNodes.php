@@ -53,7 +53,7 @@ final readonly class BlockNodes
             $html !== '' => Node::leaf(Level::Module, new DrawnBlock(
                 $block,
                 $html,
-                $block->scripts(),
+                [...$block->scripts(), ...self::scriptsFor($html)],
             )),
             $rule->do === EmptyAction::Say => Node::leaf(
                 Level::Module,
@@ -86,10 +86,13 @@ final readonly class BlockNodes
             return Node::emptyLeaf(Level::Module, $takes);
         }
 
+        $html = $this->outputs->find('html')->write($listing);
+
         return Node::leaf(Level::Module, new DrawnBlock(
             $block,
-            $this->outputs->find('html')->write($listing),
+            $html,
             [
+                ...self::scriptsFor($html),
                 ...$listing->module->arrange->scripts(),
                 ...$listing->own->offered() === null ? [] : ['choices'],
                 ...$listing->result->pages > 1 ? ['printAll'] : [],
@@ -97,6 +100,12 @@ final readonly class BlockNodes
             ],
             $listing->result,
         ));
+    }
+
+    /** @return list<string> scripts for what may stand in any block */
+    private static function scriptsFor(string $html): array
+    {
+        return str_contains($html, ' data-film=') ? ['film'] : [];
     }
 
     /** What an empty part of a card takes away beside the card, where it takes the module or more. */

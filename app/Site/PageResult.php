@@ -76,6 +76,15 @@ final readonly class PageResult
         return array_map(fn (string $name): string => "resources/js/site/{$name}.ts", array_values($names));
     }
 
+    /** Whether a module on the page has a style of its own, see Departure. */
+    public function hasOwnStyles(): bool
+    {
+        return array_filter(
+            $this->blocks(),
+            fn (DrawnBlock $block): bool => str_contains($block->html, '<section class="module module-'),
+        ) !== [];
+    }
+
     /** @param  class-string<Block>  $block */
     public function shows(string $block): bool
     {

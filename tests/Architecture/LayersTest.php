@@ -11,7 +11,7 @@ final class LayersTest extends TestCase
 {
     /** The folders of core, from the ground up; each may use those before it. */
     private const CORE = [
-        'Text', 'Map', 'Problem', 'Time', 'Who', 'Wording', 'Option', 'Look', 'Content', 'Context',
+        'Text', 'Map', 'Problem', 'Time', 'Who', 'Wording', 'Option', 'Video', 'Look', 'Content', 'Context',
         'Filter', 'Source', 'Sort', 'Paging', 'Empty', 'Arrangement', 'Card', 'Choice',
         'Module', 'Page', 'Run', 'Explain',
     ];
@@ -30,6 +30,7 @@ final class LayersTest extends TestCase
         'Pages',
         'Look',
         'Views',
+        'Video',
         'Site',
         'Search',
         'Media', 'Import', 'Export', 'Mail', 'People', 'Sets', 'Demo', 'Bench',

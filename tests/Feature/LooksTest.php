@@ -97,6 +97,13 @@ final class LooksTest extends TestCase
         $this->assertStringContainsString('--paper:#fdfcf7', (string) $css->getContent());
         $this->assertStringContainsString('@font-face', (string) $css->getContent());
         $this->assertLessThan(12_000, strlen((string) gzencode((string) $css->getContent(), 9)), 'at most 12 kB');
+        $styled = Garden::module(['key' => 'styled', 'look' => ['title' => ['weight' => 'bold']]]);
+        $own = '~rel="stylesheet" href="(?!'.preg_quote($before).')(/look/[0-9a-f]{20}\.css)"~';
+        $this->assertDoesNotMatchRegularExpression($own, (string) $this->get('/')->getContent());
+        $this->placeOn($this->pageAt('/'), $styled);
+        preg_match($own, (string) $this->get('/')->getContent(), $found);
+        $rules = (string) $this->get($found[1] ?? '/no')->assertOk()->getContent();
+        $this->assertStringContainsString('.module-title-weight-bold', $rules);
         $this->get('/look/0123456789abcdef0123.css')->assertNotFound();
 
         $this->actingAs($this->manager);

@@ -383,7 +383,7 @@ final class PagesTest extends TestCase
         $this->assertMatchesRegularExpression($links, $html);
         $chosen = $this->get('/plants/dell?by-title-light=sun');
         $this->assertSame($html, $chosen->getContent(), 'whatever is chosen of the listing');
-        $this->assertStringContainsString('class="band band-plain on-ground on-picture on-dark"', $html);
+        $this->assertStringContainsString('class="band band-plain on-ground on-picture"', $html);
         $this->assertStringContainsString("/media/{$picture}", $html);
         $this->assertStringContainsString('aria-label="Map: Mill Lane"', $html);
         $this->assertStringContainsString('href="geo:50.61,-3.52"', $html);

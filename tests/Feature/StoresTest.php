@@ -202,7 +202,7 @@ final class StoresTest extends TestCase
             $html,
         );
         $this->assertMatchesRegularExpression(
-            '~<h4 class="part title"><a\s+href="/plants/fern">Fern &amp; &lt;moss&gt;</a></h4>~',
+            '~<h3 class="part title"><a\s+href="/plants/fern">Fern &amp; &lt;moss&gt;</a></h3>~',
             $html,
         );
         $this->assertMatchesRegularExpression('~Grows to</span> 40\x{A0}cm</span>~u', $html);

@@ -9,6 +9,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\Response;
+use Wellspring\Core\Context\SiteSettings;
 
 /**
  * Headers that tell browsers what a page of the site may do (Content Security Policy Level 3, W3C). Visitors' pages
@@ -17,6 +18,10 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class SecurityHeaders
 {
+    public function __construct(private readonly SiteSettings $settings)
+    {
+    }
+
     public function handle(Request $request, Closure $next): Response
     {
         $nonce = $request->is('manage', 'manage/*') ? Str::random(24) : null;
@@ -24,7 +29,7 @@ final class SecurityHeaders
         /** @var Response $response */
         $response = $next($request);
         foreach ([
-            'Content-Security-Policy' => self::policy($nonce),
+            'Content-Security-Policy' => $this->policy($nonce),
             'X-Content-Type-Options' => 'nosniff',
             'X-Frame-Options' => 'DENY',
             'Referrer-Policy' => 'strict-origin-when-cross-origin',
@@ -36,8 +41,9 @@ final class SecurityHeaders
         return $response;
     }
 
-    private static function policy(?string $nonce): string
+    private function policy(?string $nonce): string
     {
+        $frames = array_unique(array_column($this->settings->videoSites, 'frames'));
         $styles = $nonce === null ? '' : " 'nonce-{$nonce}'";
 
         return implode('; ', [
@@ -47,6 +53,8 @@ final class SecurityHeaders
             // Managers may place pictures and films from elsewhere in a text.
             "img-src 'self' data: blob: https:",
             "media-src 'self' https:",
+            // The videos of the sites that the settings name, and no other.
+            ...$frames === [] ? [] : ['frame-src https://'.implode(' https://', $frames)],
             "object-src 'none'",
             "base-uri 'none'",
             "form-action 'self'",

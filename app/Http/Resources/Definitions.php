@@ -180,6 +180,9 @@ use OpenApi\Attributes as OA;
     new OA\Property('text', type: 'string'),
     new OA\Property('field', type: 'string'),
     new OA\Property('picture', type: 'string'),
+    new OA\Property('video', type: 'string'),
+    new OA\Property('frame', type: 'string'),
+    new OA\Property('loop', type: 'boolean'),
     new OA\Property('then', ref: '#/components/schemas/EmptyRule'),
 ])]
 #[OA\Schema(schema: 'LookFile', type: 'object', required: ['format', 'key', 'name', 'colours'], properties: [
@@ -199,6 +202,9 @@ use OpenApi\Attributes as OA;
     new OA\Property('showTitle', type: 'boolean'),
     new OA\Property('description', type: 'string'),
     new OA\Property('picture', type: 'string'),
+    new OA\Property('video', type: 'string'),
+    new OA\Property('frame', type: 'string'),
+    new OA\Property('loop', type: 'boolean'),
     new OA\Property('menu', type: 'object', required: ['label'], properties: [
         new OA\Property('label', type: 'string'),
     ]),
@@ -224,6 +230,9 @@ use OpenApi\Attributes as OA;
     new OA\Property('ground', type: 'object', properties: [
         new OA\Property('colour', type: 'string'),
         new OA\Property('picture', type: 'string'),
+        new OA\Property('video', type: 'string'),
+        new OA\Property('frame', type: 'string'),
+        new OA\Property('loop', type: 'boolean'),
         new OA\Property('page', type: 'string', enum: ['picture']),
     ]),
     new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
@@ -248,6 +257,9 @@ use OpenApi\Attributes as OA;
     new OA\Property('text', type: 'string'),
     new OA\Property('html', type: 'string'),
     new OA\Property('picture', type: 'string'),
+    new OA\Property('video', type: 'string'),
+    new OA\Property('frame', type: 'string'),
+    new OA\Property('loop', type: 'boolean'),
     new OA\Property('menu', type: 'string'),
     new OA\Property('fields', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('field', type: 'string'),
@@ -299,6 +311,16 @@ use OpenApi\Attributes as OA;
     new OA\Property('homeForMembers', type: 'string'),
     new OA\Property('notFound', type: 'string'),
     new OA\Property('noAccess', type: 'string'),
+    new OA\Property('videoSites', type: 'array', items: new OA\Items(
+        required: ['name', 'host', 'oembed', 'frames'],
+        properties: [
+            new OA\Property('name', type: 'string'),
+            new OA\Property('host', type: 'string'),
+            new OA\Property('oembed', type: 'string'),
+            new OA\Property('frames', type: 'string'),
+        ],
+        type: 'object',
+    )),
 ])]
 #[OA\Schema(schema: 'FrameFile', type: 'object', required: ['format', 'slots'], properties: [
     new OA\Property('format', type: 'integer', enum: [1]),

@@ -9,6 +9,7 @@ use App\Catalogue\Records;
 use App\Listing\VisibleItems;
 use App\Models\Item;
 use App\Models\Media;
+use App\Site\Output\VideoPlayers;
 use App\Site\RecordAddresses;
 use App\Site\SitePages;
 use Illuminate\Support\Collection;
@@ -33,6 +34,7 @@ final readonly class FieldsData implements BlockData
         private CatalogueStore $catalogue,
         private RecordAddresses $addresses,
         private Format $format,
+        private VideoPlayers $players,
     ) {
     }
 
@@ -59,7 +61,7 @@ final readonly class FieldsData implements BlockData
                 Family::Picture, Family::Pictures => array_push($pictures, ...array_values(array_filter(
                     array_map(fn (string $name): ?Media => $files->get($name), $names),
                 ))),
-                Family::Video => $videos[] = self::video($field, $names[0] ?? ''),
+                Family::Video => $videos[] = $this->players->of($names[0] ?? '', $field->label),
                 Family::LongText => $texts[] = $names[0] ?? '',
                 Family::Items => $linked[] = $this->linked($field, $names, $scene->context),
                 Family::Hours => $facts[] = $this->hours($field, $value, $scene),
@@ -72,14 +74,6 @@ final readonly class FieldsData implements BlockData
         ];
 
         return array_filter($data) === [] ? null : $data;
-    }
-
-    /** @return array{label: string, address: string, own: bool} uploaded ones are shown, others linked to */
-    private static function video(Field $field, string $name): array
-    {
-        $isOwn = ! str_contains($name, '://');
-
-        return ['label' => $field->label, 'address' => $isOwn ? "/media/{$name}" : $name, 'own' => $isOwn];
     }
 
     /**

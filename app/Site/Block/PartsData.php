@@ -8,6 +8,7 @@ use App\Listing\CacheExpiry;
 use App\Site\Output\CardAssets;
 use App\Site\Output\CardView;
 use App\Site\Output\PartsView;
+use App\Site\Output\VideoPlayers;
 use App\Site\RecordAddresses;
 use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Empty\Level;
@@ -22,6 +23,7 @@ final readonly class PartsData implements BlockData
         private Format $format,
         private RecordAddresses $addresses,
         private CacheExpiry $expiry,
+        private VideoPlayers $players,
     ) {
     }
 
@@ -45,7 +47,7 @@ final readonly class PartsData implements BlockData
 
         return $lines === [] ? $node->takes() : [
             'card' => $card,
-            'shown' => new PartsView(CardAssets::of($card->parts(), $this->addresses)),
+            'shown' => new PartsView(CardAssets::of($card->parts(), $this->addresses, $this->players)),
         ];
     }
 }

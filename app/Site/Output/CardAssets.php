@@ -6,20 +6,29 @@ namespace App\Site\Output;
 
 use App\Models\Media;
 use App\Site\RecordAddresses;
+use Wellspring\Core\Card\Part\Video;
 use Wellspring\Core\Card\RenderedPart;
 
-/** What the parts of cards name and their views need: pictures, and the addresses of terms. */
+/**
+ * What the parts of cards name and their views need: pictures, videos, and the addresses of terms and records.
+ *
+ * @phpstan-import-type PlayerShape from VideoPlayers
+ */
 final readonly class CardAssets
 {
     /**
      * @param  array<string, Media>  $pictures  by name
      * @param  array<string, string>  $termAddresses  by `taxonomy/slug`; those that have no page are not there
      * @param  array<string, string>  $recordAddresses  by `type/slug`, likewise
+     * @param  array<string, PlayerShape>  $players  by file or address, and shape
+     * @param  array<string, string>  $frames  addresses of the frames in which videos of other sites play, by address
      */
     private function __construct(
         public array $pictures,
         private array $termAddresses,
         private array $recordAddresses = [],
+        private array $players = [],
+        private array $frames = [],
     ) {
     }
 
@@ -29,16 +38,26 @@ final readonly class CardAssets
     }
 
     /** @param  list<RenderedPart>  $parts  of all cards */
-    public static function of(array $parts, RecordAddresses $addresses): self
+    public static function of(array $parts, RecordAddresses $addresses, VideoPlayers $videos): self
     {
+        $players = $frames = [];
         $names = $terms = $records = [];
         foreach ($parts as $part) {
             if ($part->isPicture()) {
                 $names[] = $part->text;
             }
+            if ($part->kind instanceof Video && $part->value !== null) {
+                $players[self::playerKey($part)] = $videos->of(
+                    $part->text,
+                    $part->part->field->label ?? '',
+                    $part->part->option('frame'),
+                    $part->part->flag('loop'),
+                );
+            }
             foreach ($part->value->pieces ?? [] as $piece) {
                 if ($piece->role === 'video') {
                     $names[] = $piece->text;
+                    $frames[$piece->text] = $videos->frame($piece->text);
                 }
                 if ($piece->record !== null) {
                     $records[implode('/', $piece->record)] = $piece->record;
@@ -60,6 +79,8 @@ final readonly class CardAssets
             $names === [] ? [] : Media::query()->whereIn('name', array_unique($names))->get()->keyBy('name')->all(),
             array_filter($found, is_string(...)),
             array_filter(array_map($addresses->ofRecord(...), $records), is_string(...)),
+            $players,
+            array_filter($frames),
         );
     }
 
@@ -74,6 +95,18 @@ final readonly class CardAssets
         return $part->isPicture() ? $this->pictures[$part->text] ?? null : null;
     }
 
+    /** The address of the frame in which the video that a picture stands for plays; null of a file. */
+    public function frame(RenderedPart $part): ?string
+    {
+        foreach ($part->value->pieces ?? [] as $piece) {
+            if ($piece->role === 'video') {
+                return $this->frames[$piece->text] ?? null;
+            }
+        }
+
+        return null;
+    }
+
     /** The address of the video that a picture stands for. */
     public function video(RenderedPart $part): ?string
     {
@@ -85,6 +118,17 @@ final readonly class CardAssets
         }
 
         return null;
+    }
+
+    /** @return PlayerShape how the video of a part plays */
+    public function player(RenderedPart $part): array
+    {
+        return $this->players[self::playerKey($part)] ?? throw new \LogicException('It is no video of these cards.');
+    }
+
+    private static function playerKey(RenderedPart $part): string
+    {
+        return ($part->value->pieces[0]->text ?? '').' '.$part->part->option('frame');
     }
 
     /** @param  array{string, string}|null  $term  taxonomy and slug */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Site\Output;
 
 use Wellspring\Core\Card\Part;
+use Wellspring\Core\Card\Part\Excerpt;
 use Wellspring\Core\Card\Part\Icon;
 use Wellspring\Core\Card\Part\Title;
 use Wellspring\Core\Card\RenderedPart;
@@ -39,6 +40,14 @@ final readonly class CardView
         );
 
         return array_values($named)[0] ?? array_values($said)[0] ?? null;
+    }
+
+    /** What describes the record beside its title: the text of its excerpt; empty where it has none. */
+    public function description(): string
+    {
+        $excerpts = array_filter($this->parts(), fn (RenderedPart $part): bool => $part->kind instanceof Excerpt);
+
+        return array_values($excerpts)[0]->text ?? '';
     }
 
     /** With that part alone; without lines where it is gone. */

@@ -25,6 +25,7 @@ final readonly class HtmlOutput implements Output
         private RecordAddresses $addresses,
         private Format $format,
         private KeptSafeHtml $html,
+        private VideoPlayers $players,
     ) {
     }
 
@@ -61,6 +62,7 @@ final readonly class HtmlOutput implements Output
             assets: CardAssets::of(
                 array_merge(...array_map(fn (CardView $card): array => $card->parts(), $cards)),
                 $this->addresses,
+                $this->players,
             ),
             columns: array_combine(
                 array_map(fn (Width $width): string => $width->value, Width::cases()),

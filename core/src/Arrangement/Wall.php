@@ -26,6 +26,7 @@ final readonly class Wall extends StandardArrangement
             PictureOptions::shape('square'),
             PictureOptions::crop(),
             new Flag('captions', 'Captions on the wall'),
+            new Flag('playWhenOpened', 'A video starts when it is opened', true),
             new Flag('closeAtEnd', 'Closes when a video ends'),
         ];
     }

@@ -33,7 +33,7 @@ final class PartKinds
         foreach ([
             new Part\Picture, new Part\Title, new Part\Price, new Part\Excerpt, new Part\InFull, new Part\Date,
             new Part\Terms, new Part\Author, new Part\Badge, new Part\Rating, new Part\Views, new Part\Link,
-            new Part\Button, new Part\Icon, new Part\FixedText, new Part\FieldValue,
+            new Part\Button, new Part\Icon, new Part\Video, new Part\FixedText, new Part\FieldValue,
         ] as $kind) {
             self::$all[$kind->key()] = $kind;
         }

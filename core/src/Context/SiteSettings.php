@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Context;
 
 use Wellspring\Core\Time\Calendar;
+use Wellspring\Core\Video\VideoSite;
 use Wellspring\Core\Who\Viewer;
 use Wellspring\Core\Wording\Format;
 
@@ -21,6 +22,7 @@ final readonly class SiteSettings
      * @param  string|null  $homeForMembers  key of the page that answers at `/` for whoever is signed in
      * @param  string|null  $notFound  key of the page that shows where there is none
      * @param  string|null  $noAccess  key of the page that shows where members are asked to sign in
+     * @param  list<VideoSite>  $videoSites  the sites whose videos may play here
      */
     public function __construct(
         public string $name,
@@ -33,6 +35,7 @@ final readonly class SiteSettings
         public ?string $homeForMembers = null,
         public ?string $notFound = null,
         public ?string $noAccess = null,
+        public array $videoSites = [],
     ) {
     }
 
@@ -107,6 +110,10 @@ final readonly class SiteSettings
             'currency' => $this->currency,
             'signUp' => $this->mayVisitorsSignUp,
             ...$this->pages(),
+            ...$this->videoSites === [] ? [] : ['videoSites' => array_map(
+                fn (VideoSite $site): array => $site->toArray(),
+                $this->videoSites,
+            )],
         ];
     }
 }

@@ -8,6 +8,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Video\VideoSite;
 
 /** Reads the site's settings, format 1. */
 final class SiteSettingsReader
@@ -44,6 +45,7 @@ final class SiteSettingsReader
         foreach (self::PAGES as $place) {
             $pages[$place] = $shape->has($place) ? $shape->text($place) : null;
         }
+        $videoSites = self::videoSites($shape, $problems);
         $shape->noOthers();
         $problems->refuseIfAny();
 
@@ -58,6 +60,7 @@ final class SiteSettingsReader
             $pages['homeForMembers'],
             $pages['notFound'],
             $pages['noAccess'],
+            $videoSites,
         );
     }
 
@@ -99,5 +102,19 @@ final class SiteSettingsReader
         }
 
         return $value;
+    }
+
+    /** @return list<VideoSite> */
+    private static function videoSites(Shape $shape, Problems $problems): array
+    {
+        $sites = [];
+        foreach ($shape->items('videoSites') as $i => $given) {
+            $sites[] = VideoSite::read(new Shape($given, "videoSites[{$i}]", $problems));
+        }
+        if (count($sites) > VideoSite::MAX_SITES) {
+            $problems->add('videoSites', ProblemCode::TooMany, 'expected at most '.VideoSite::MAX_SITES.' sites.');
+        }
+
+        return $sites;
     }
 }

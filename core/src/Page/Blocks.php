@@ -12,7 +12,7 @@ final class Blocks
         Block\PageTitle::class, Block\PageText::class, Block\PagePicture::class, Block\Fields::class,
         Block\Parts::class, Block\Breadcrumbs::class, Block\Menu::class, Block\SearchBox::class,
         Block\AccountLinks::class, Block\SignIn::class, Block\PreviousNext::class, Block\MapOfPlace::class,
-        Block\Space::class, Block\Filters::class, Block\SearchForm::class,
+        Block\Space::class, Block\Filters::class, Block\SearchForm::class, Block\Video::class,
     ];
 
     /** @var list<class-string<Block>> of an installation's own */

@@ -1,9 +1,11 @@
 /** Opens the pictures of a wall large, one after the other, by pointing and by keys; a video plays there. */
 import { onEach } from "./each";
+import { filmFrame } from "./filmFrame";
 
 function begin(wall: HTMLElement): void {
 	const links = () => [...wall.querySelectorAll<HTMLAnchorElement>("a.large-view")];
 	const closesAtEnd = "closeAtEnd" in wall.dataset;
+	const playsWhenOpened = !("playByHand" in wall.dataset);
 	const dialog = document.createElement("dialog");
 	dialog.className = "large";
 	const stage = document.createElement("div");
@@ -30,7 +32,7 @@ function begin(wall: HTMLElement): void {
 		if (!link) {
 			return;
 		}
-		stage.replaceChildren("video" in link.dataset && isFile(link) ? video(link) : picture(link));
+		stage.replaceChildren(shown(link));
 		const name = link.dataset.caption ?? "";
 		caption.replaceChildren(
 			link.dataset.page
@@ -38,10 +40,22 @@ function begin(wall: HTMLElement): void {
 				: name,
 			` ${at + 1} / ${all.length}`,
 		);
+		description.textContent = link.dataset.description ?? "";
+		description.hidden = description.textContent === "";
 		dialog.setAttribute("aria-label", name);
 	};
 
 	const isFile = (link: HTMLAnchorElement) => link.origin === location.origin;
+
+	/** A video of a site that may not play here opens there. */
+	const opensHere = (link: HTMLAnchorElement) => !("video" in link.dataset) || isFile(link) || "frame" in link.dataset;
+
+	const shown = (link: HTMLAnchorElement) => {
+		if (link.dataset.frame) {
+			return filmFrame(link.dataset.frame, link.dataset.caption ?? "");
+		}
+		return "video" in link.dataset ? video(link) : picture(link);
+	};
 
 	const picture = (link: HTMLAnchorElement) => {
 		const large = document.createElement("img");
@@ -60,7 +74,9 @@ function begin(wall: HTMLElement): void {
 		if (closesAtEnd) {
 			film.addEventListener("ended", () => dialog.close());
 		}
-		void film.play().catch(() => undefined);
+		if (playsWhenOpened) {
+			void film.play().catch(() => undefined);
+		}
 		return film;
 	};
 
@@ -70,7 +86,9 @@ function begin(wall: HTMLElement): void {
 		button("Next", "→", () => show(at + 1)),
 		button("Close", "×", () => dialog.close()),
 	);
-	dialog.append(stage, bar);
+	const description = document.createElement("p");
+	description.className = "large-description";
+	dialog.append(stage, bar, description);
 	dialog.addEventListener("keydown", (event) => {
 		const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
 		if (by && !(event.target instanceof HTMLVideoElement)) {
@@ -91,7 +109,7 @@ function begin(wall: HTMLElement): void {
 	wall.addEventListener("click", (event) => {
 		const link = (event.target as Element).closest<HTMLAnchorElement>("a.large-view");
 		const isPlain = !event.metaKey && !event.ctrlKey && !event.shiftKey && event.button === 0;
-		if (link && isPlain && !("video" in link.dataset && !isFile(link))) {
+		if (link && isPlain && opensHere(link)) {
 			event.preventDefault();
 			show(links().indexOf(link));
 			dialog.showModal();

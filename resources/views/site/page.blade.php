@@ -11,6 +11,11 @@
     ])
     @includeWhen(isset($structured), 'site.structured', ['data' => $structured ?? []])
 @endsection
+@if ($result->hasOwnStyles())
+    @push('scripts')
+        <link rel="stylesheet" href="{{ $departures }}">
+    @endpush
+@endif
 @if ($result->scripts() !== [])
     @push('scripts')
         @vite($result->scripts())

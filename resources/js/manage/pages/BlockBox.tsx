@@ -164,6 +164,38 @@ export function OwnControls({
 		);
 	}
 	switch (block.block) {
+		case "video":
+			return (
+				<>
+					<label className="grid gap-1">
+						<span className="font-semibold">File name or address</span>
+						<input
+							key={block.video}
+							className="input input-sm"
+							placeholder="planting.mp4 or https://…"
+							defaultValue={block.video ?? ""}
+							onBlur={(event) =>
+								event.target.value !== block.video && onChange({ ...block, video: event.target.value.trim() })
+							}
+						/>
+						<span className="text-quiet text-[0.85rem]">
+							A video of another site plays here if Settings names that site. Otherwise it is a link.
+						</span>
+					</label>
+					<label className="flex items-center gap-2">
+						<input
+							type="checkbox"
+							className="checkbox checkbox-sm"
+							checked={block.loop ?? false}
+							onChange={(event) => {
+								const { loop: _, ...rest } = block;
+								onChange(event.target.checked ? { ...rest, loop: true } : rest);
+							}}
+						/>
+						An uploaded film begins again when it ends
+					</label>
+				</>
+			);
 		case "pagePicture":
 			return (
 				<>

@@ -34,6 +34,7 @@ export const BLOCK_KINDS: BlockKind[] = [
 	{ key: "heading", label: "Heading", begin: () => ({ block: "heading", text: "A heading" }) },
 	{ key: "text", label: "Text", begin: () => ({ block: "text", html: "<p>Some words.</p>" }) },
 	{ key: "picture", label: "Picture", begin: () => ({ block: "picture", picture: "" }) },
+	{ key: "video", label: "Video", begin: () => ({ block: "video", video: "" }) },
 	{ key: "pageTitle", label: "The page’s title", begin: () => ({ block: "pageTitle" }) },
 	{ key: "pageText", label: "The page’s text", begin: () => ({ block: "pageText" }) },
 	{ key: "pagePicture", label: "The page’s picture", begin: () => ({ block: "pagePicture" }) },

@@ -9,6 +9,7 @@ import { Notice } from "../shared/Notice";
 import type { SettingsChoices, SettingsFile, SettingsLook, SettingsWhole } from "../shared/schema";
 import { useStart } from "../shared/start";
 import { useKeptDraft } from "../shared/useKeptDraft";
+import { VideoSites } from "./VideoSites";
 
 /** What holds for the site as a whole. */
 export function SettingsScreen() {
@@ -137,6 +138,12 @@ function Loaded({ settings, choices }: { settings: SettingsWhole; choices: Setti
 								/>
 							</Labelled>
 						))}
+					</Section>
+					<Section title="Videos of other sites">
+						<VideoSites
+							sites={definition.videoSites ?? []}
+							onChange={(sites) => (sites.length === 0 ? without("videoSites") : set({ videoSites: sites }))}
+						/>
 					</Section>
 					<Section title="Members">
 						<label className="flex items-center gap-2 sm:col-span-2">

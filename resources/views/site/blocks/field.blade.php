@@ -15,12 +15,7 @@
     <div class="prose">{!! $text !!}</div>
 @endforeach
 @foreach ($videos as $video)
-    @if ($video['own'])
-        <video class="item-film" src="{{ $video['address'] }}" controls preload="metadata"
-            aria-label="{{ $video['label'] }}"></video>
-    @else
-        <p class="film-link"><a href="{{ $video['address'] }}" rel="noopener">{{ $video['label'] }}</a></p>
-    @endif
+    @include('site.video')
 @endforeach
 @if ($facts !== [])
     <dl class="facts">

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Video;
+
+/**
+ * Reads a small file of another site. It connects only to public addresses, follows no redirect, and stops at a limit
+ * of time and size.
+ */
+class OutsideFetch
+{
+    /**
+     * @param  int  $most  bytes
+     *
+     * @throws FetchFailed
+     */
+    public function get(string $url, int $most): string
+    {
+        $parts = parse_url($url);
+        $host = (string) ($parts['host'] ?? '');
+        if (($parts['scheme'] ?? '') !== $this->scheme() || $host === '' || isset($parts['user'])) {
+            throw new FetchFailed("{$url} is no address that may be fetched.");
+        }
+        $port = $parts['port'] ?? ($this->scheme() === 'https' ? 443 : 80);
+        $body = '';
+        $curl = curl_init($url);
+        curl_setopt_array($curl, [
+            CURLOPT_PROTOCOLS => $this->scheme() === 'https' ? CURLPROTO_HTTPS : CURLPROTO_HTTP,
+            CURLOPT_FOLLOWLOCATION => false,
+            // The address that was checked is the one that is connected to, whatever the name means a moment later.
+            CURLOPT_RESOLVE => ["{$host}:{$port}:".implode(',', $this->publicAddresses($host))],
+            CURLOPT_PROXY => '',
+            CURLOPT_CONNECTTIMEOUT => $this->seconds(),
+            CURLOPT_TIMEOUT => $this->seconds(),
+            CURLOPT_USERAGENT => 'Wellspring',
+            CURLOPT_WRITEFUNCTION => function (\CurlHandle $curl, string $bytes) use (&$body, $most): int {
+                $body .= $bytes;
+
+                return strlen($body) > $most ? 0 : strlen($bytes);
+            },
+        ]);
+        $isRead = curl_exec($curl) !== false;
+        $status = (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
+        $why = curl_error($curl);
+        curl_close($curl);
+        if (! $isRead || $status !== 200) {
+            throw new FetchFailed("{$host} did not answer: ".($why === '' ? "status {$status}" : $why).'.');
+        }
+
+        return $body;
+    }
+
+    /**
+     * @return non-empty-list<string>
+     *
+     * @throws FetchFailed where one of them is not public
+     */
+    private function publicAddresses(string $host): array
+    {
+        $literal = trim($host, '[]');
+        $addresses = filter_var($literal, FILTER_VALIDATE_IP) !== false ? [$literal] : [
+            ...gethostbynamel($host) ?: [],
+            ...array_column(@dns_get_record($host, DNS_AAAA) ?: [], 'ipv6'),
+        ];
+        if ($addresses === []) {
+            throw new FetchFailed("{$host} has no address.");
+        }
+        foreach ($addresses as $address) {
+            if (! $this->isPublic($address)) {
+                throw new FetchFailed("{$host} is not a public address.");
+            }
+        }
+
+        return $addresses;
+    }
+
+    /** Whether an address is one of the public internet. */
+    public static function isGlobal(string $address): bool
+    {
+        // An IPv4 address inside an IPv6 one is judged as what it is.
+        $inner = preg_match('/^(?:::ffff:|64:ff9b::)(\d+\.\d+\.\d+\.\d+)$/i', $address, $found) === 1
+            ? $found[1]
+            : $address;
+
+        return filter_var($inner, FILTER_VALIDATE_IP, FILTER_FLAG_GLOBAL_RANGE) !== false;
+    }
+
+    /** How long an answer may take in all. */
+    protected function seconds(): int
+    {
+        return 6;
+    }
+
+    protected function isPublic(string $address): bool
+    {
+        return self::isGlobal($address);
+    }
+
+    protected function scheme(): string
+    {
+        return 'https';
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Video;
+
+use App\Models\Video;
+use Wellspring\Core\Context\SiteSettings;
+use Wellspring\Core\Video\VideoSite;
+
+/** Knows the videos of the sites that the settings name. Each is asked for once, away from the request. */
+final readonly class VideoStore
+{
+    public function __construct(private SiteSettings $settings)
+    {
+    }
+
+    /** The site that an address belongs to; null of one that the settings do not name. */
+    public function site(string $address): ?VideoSite
+    {
+        foreach ($this->settings->videoSites as $site) {
+            if ($site->has($address)) {
+                return $site;
+            }
+        }
+
+        return null;
+    }
+
+    /** What is known of a video; null while it is not. Its site is then asked, so that the next page has it. */
+    public function find(string $address): ?Video
+    {
+        if ($this->site($address) === null) {
+            return null;
+        }
+        $video = Video::query()->where('address', $address)->first();
+        if ($video === null) {
+            Video::query()->insertOrIgnore(['address' => $address]);
+            event(new VideoWanted($address));
+        }
+
+        return $video?->frame === null ? null : $video;
+    }
+}
