@@ -15,6 +15,7 @@ export default defineConfig({
 				"resources/js/manage/main.tsx",
 				"resources/js/site/choices.ts",
 				"resources/js/site/film.ts",
+				"resources/js/site/map.ts",
 				"resources/js/site/masonry.ts",
 				"resources/js/site/more.ts",
 				"resources/js/site/printAll.ts",

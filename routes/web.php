@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\LookSheetController;
 use App\Http\Controllers\Manage;
+use App\Http\Controllers\MapTileController;
 use App\Http\Controllers\MediaController;
 use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SiteController;
@@ -192,6 +193,9 @@ Route::prefix('account')->controller(AccountController::class)->group(function (
 Route::withoutMiddleware('web')->group(function (): void {
     Route::get('/up', fn () => response('up', 200, ['Content-Type' => 'text/plain']));
     Route::get('/look/{hash}.css', LookSheetController::class)->where('hash', '[0-9a-f]{20}');
+    Route::get('/map/{colours}/{zoom}/{x}/{y}.svg', [MapTileController::class, 'show'])->where([
+        'colours' => '[0-9a-f]{18}', 'zoom' => '[0-9]{1,2}', 'x' => '[0-9]{1,6}', 'y' => '[0-9]{1,6}',
+    ]);
     Route::get('/robots.txt', [SitemapController::class, 'robots']);
     Route::get('/sitemap.xml', [SitemapController::class, 'index']);
     Route::get('/sitemap/{name}.xml', [SitemapController::class, 'part'])->where('name', '[a-z0-9_-]{1,100}');

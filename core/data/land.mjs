@@ -1,12 +1,14 @@
-// Makes land.txt, the outline of all land: node core/data/land.mjs OUT, where world-atlas 2.0.2 (Natural Earth 5.1's
-// 1:50m land, in the public domain; the package is ISC) and topojson-client 3.1.0 are installed. A line is a ring: its
-// bounds, west south east north, then the way from each point to the next, from 0 0, all in hundredths of a degree of
-// WGS 84.
+// Makes land.txt and land-10m.txt, the outline of all land, where world-atlas 2.0.2 (Natural Earth 5.1's land, in the
+// public domain; the package is ISC) and topojson-client 3.1.0 are installed:
+//   node core/data/land.mjs land.txt 50m 100        node core/data/land.mjs land-10m.txt 10m 1000
+// A line is a ring: its bounds, west south east north, then the way from each point to the next, from 0 0. The unit is
+// a part of a degree of WGS 84: a hundredth, or a thousandth.
 import { createRequire } from "node:module";
 import { writeFileSync } from "node:fs";
 const require = createRequire(import.meta.url);
 const { feature } = require("topojson-client");
-const world = require("world-atlas/land-50m.json");
+const [, , out, scale, unit] = process.argv;
+const world = require(`world-atlas/land-${scale}.json`);
 const land = feature(world, world.objects.land);
 const lines = [];
 for (const one of land.features ?? [land]) {
@@ -18,10 +20,10 @@ for (const one of land.features ?? [land]) {
 			const points = ring.map(([x, y], i) => {
 				const step = i === 0 ? 0 : x - ring[i - 1][0];
 				turns += step > 180 ? -1 : step < -180 ? 1 : 0;
-				return [Math.round((x + 360 * turns) * 100), Math.round(y * 100)];
+				return [Math.round((x + 360 * turns) * unit), Math.round(y * unit)];
 			});
 			if (turns !== 0) {
-				const pole = points[0][1] > 0 ? 9000 : -9000;
+				const pole = (points[0][1] > 0 ? 90 : -90) * unit;
 				points.push([points.at(-1)[0], pole], [points[0][0], pole]);
 			}
 			const kept = points.filter((p, i) => i === 0 || p[0] !== points[i - 1][0] || p[1] !== points[i - 1][1]);
@@ -47,4 +49,4 @@ for (const one of land.features ?? [land]) {
 		}
 	}
 }
-writeFileSync(process.argv[2], `${lines.join("\n")}\n`);
+writeFileSync(out, `${lines.join("\n")}\n`);

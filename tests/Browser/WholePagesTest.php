@@ -18,7 +18,7 @@ use Tests\Support\WebClient;
 final class WholePagesTest extends TestCase
 {
     /** So many writes, or as WRITES says. */
-    private const WRITES = 80;
+    private const WRITES = 60;
 
     /** So many addresses stand for all that begin alike. */
     private const SOME = 4;

@@ -6,7 +6,12 @@ namespace Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Wellspring\Core\Map\MapTile;
 use Wellspring\Core\Map\PlaceMap;
+use Wellspring\Core\Page\Block\MapOfPlace;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Problem\Shape;
 
 /** The map of a place: Natural Earth's land around it. */
 final class MapTest extends TestCase
@@ -86,5 +91,62 @@ final class MapTest extends TestCase
         }
 
         return $isOn;
+    }
+
+    /** The Mercator projection of web maps (EPSG:3857). The values are worked out by hand. */
+    public function test_a_place_lies_in_the_tile_of_web_maps(): void
+    {
+        $this->assertEqualsWithDelta([0.5, 0.5], MapTile::position(0, 0, 0), 1e-9);
+        $this->assertEqualsWithDelta([0.0, 0.0], MapTile::position(0, 85.0511287798, -180), 1e-6);
+        $this->assertEqualsWithDelta([2.0, 2.0], MapTile::position(1, -85.0511287798, 180), 1e-6);
+        // ln(tan(45° + 60°/2)) = 1.316958; (1 - 1.316958/π) / 2 · 8 = 2.323203.
+        $this->assertEqualsWithDelta([4.666667, 2.323203], MapTile::position(3, 60, 30), 1e-5);
+    }
+
+    public function test_tiles_show_land_where_there_is_land(): void
+    {
+        $tile = function (int $zoom, float $latitude, float $longitude): string {
+            [$x, $y] = MapTile::position($zoom, $latitude, $longitude);
+
+            return (string) MapTile::at($zoom, (int) floor($x), (int) floor($y))?->land();
+        };
+        foreach ([2, 5, 7] as $zoom) {
+            $this->assertSame('', $tile($zoom === 2 ? 5 : $zoom, -20, -120), 'the open Pacific');
+        }
+        foreach ([5, 7] as $zoom) {
+            // The Sahara fills its tile and the margin around it.
+            $sahara = $tile($zoom, 22, 10);
+            $this->assertSame(1, substr_count($sahara, 'M'));
+            preg_match_all('/-?\d+(?:\.\d+)?/', $sahara, $numbers);
+            $edges = array_values(array_unique(array_map(floatval(...), $numbers[0])));
+            $this->assertEqualsCanonicalizing([-4.0, 260.0], $edges);
+        }
+        $coast = $tile(8, 50.6, -3.5);
+        $this->assertGreaterThan(40, substr_count($coast, 'L'), 'a coast has many points');
+        foreach ([[-1, 0, 0], [10, 0, 0], [3, 8, 0], [3, 0, -1]] as $none) {
+            $this->assertNull(MapTile::at(...$none));
+        }
+    }
+
+    public function test_a_map_stands_around_a_place_given_by_hand(): void
+    {
+        $read = function (array $block): array {
+            $problems = new Problems;
+            $made = MapOfPlace::read(new Shape(['block' => 'map'] + $block, '', $problems, ['block']), $problems, null);
+            $problems->refuseIfAny();
+
+            return $made->toArray();
+        };
+        $place = ['address' => 'Mill Lane', 'latitude' => 50.61, 'longitude' => -3.52];
+        $said = ['place' => $place, 'zoom' => 12];
+        $this->assertSame(['block' => 'map'] + $said, $read($said));
+        foreach ([['address' => 'Mill Lane'], ['latitude' => 91, 'longitude' => 0], null] as $wrong) {
+            try {
+                $read($wrong === null ? [] : ['place' => $wrong]);
+                $this->fail('It is refused.');
+            } catch (Refused $refused) {
+                $this->assertContains($refused->problems[0]->path, ['place', 'field']);
+            }
+        }
     }
 }

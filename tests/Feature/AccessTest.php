@@ -131,7 +131,7 @@ final class AccessTest extends TestCase
             'POST manage/welcome/{secret}',
             'GET manage/api/token',
             'POST manage/api/sign-in', 'GET up', 'GET search', 'GET search/suggest', 'GET {path?}', 'GET robots.txt',
-            'GET look/{hash}.css', 'GET sitemap.xml', 'GET sitemap/{name}.xml',
+            'GET look/{hash}.css', 'GET map/{colours}/{zoom}/{x}/{y}.svg', 'GET sitemap.xml', 'GET sitemap/{name}.xml',
             'GET account', 'GET account/sign-in', 'POST account/sign-in', 'POST account/sign-out',
             'GET account/sign-up', 'POST account/sign-up', 'GET account/password', 'POST account/password',
             'GET media/{file}', 'GET account/welcome/{secret}', 'POST account/welcome/{secret}',

@@ -280,7 +280,7 @@ final class FreshnessTest extends TestCase
             );
         }
         $seeds = random_int(1, 1_000_000);
-        for ($seed = $seeds; $seed < $seeds + 30; $seed++) {
+        for ($seed = $seeds; $seed < $seeds + 18; $seed++) {
             $module = app(ModuleStore::class)->read((new RandomModules($seed))->rules(25, plants: true));
             // From one moment to the next, days, weeks and hours apart, nothing is written and time alone changes what
             // shows.

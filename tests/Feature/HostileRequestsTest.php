@@ -23,7 +23,7 @@ use Tests\Support\RequestHeaders;
  */
 final class HostileRequestsTest extends TestCase
 {
-    private const REQUESTS = 900;
+    private const REQUESTS = 600;
 
     private const SEED = 7;
 

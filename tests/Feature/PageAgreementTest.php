@@ -16,7 +16,7 @@ use Tests\Support\Garden;
  */
 final class PageAgreementTest extends TestCase
 {
-    private const PAGES = 50;
+    private const PAGES = 35;
 
     private const NOW = '2026-06-01T12:00:00Z';
 

@@ -382,7 +382,7 @@ final class QueryTest extends TestCase
     {
         $this->plantType();
         $seed = random_int(1, 1_000_000);
-        for ($n = 1; $n <= 30; $n++) {
+        for ($n = 1; $n <= 20; $n++) {
             $this->plant(
                 array_diff_key(
                     (new RandomModules($seed + $n))->plant($n),

@@ -64,7 +64,7 @@ final class RunAgreementTest extends TestCase
 
     private const RECORDS = 60;
 
-    private const DEFINITIONS = 26;
+    private const DEFINITIONS = 20;
 
     public function test_both_runs_agree_on_drawn_definitions_and_records(): void
     {

@@ -183,6 +183,12 @@ use OpenApi\Attributes as OA;
     new OA\Property('video', type: 'string'),
     new OA\Property('frame', type: 'string'),
     new OA\Property('loop', type: 'boolean'),
+    new OA\Property('zoom', type: 'integer'),
+    new OA\Property('place', required: ['latitude', 'longitude'], properties: [
+        new OA\Property('address', type: 'string'),
+        new OA\Property('latitude', type: 'number'),
+        new OA\Property('longitude', type: 'number'),
+    ], type: 'object'),
     new OA\Property('then', ref: '#/components/schemas/EmptyRule'),
 ])]
 #[OA\Schema(schema: 'LookFile', type: 'object', required: ['format', 'key', 'name', 'colours'], properties: [
@@ -205,6 +211,12 @@ use OpenApi\Attributes as OA;
     new OA\Property('video', type: 'string'),
     new OA\Property('frame', type: 'string'),
     new OA\Property('loop', type: 'boolean'),
+    new OA\Property('zoom', type: 'integer'),
+    new OA\Property('place', required: ['latitude', 'longitude'], properties: [
+        new OA\Property('address', type: 'string'),
+        new OA\Property('latitude', type: 'number'),
+        new OA\Property('longitude', type: 'number'),
+    ], type: 'object'),
     new OA\Property('menu', type: 'object', required: ['label'], properties: [
         new OA\Property('label', type: 'string'),
     ]),
@@ -233,6 +245,12 @@ use OpenApi\Attributes as OA;
         new OA\Property('video', type: 'string'),
         new OA\Property('frame', type: 'string'),
         new OA\Property('loop', type: 'boolean'),
+        new OA\Property('zoom', type: 'integer'),
+        new OA\Property('place', required: ['latitude', 'longitude'], properties: [
+            new OA\Property('address', type: 'string'),
+            new OA\Property('latitude', type: 'number'),
+            new OA\Property('longitude', type: 'number'),
+        ], type: 'object'),
         new OA\Property('page', type: 'string', enum: ['picture']),
     ]),
     new OA\Property('audience', type: 'array', items: new OA\Items(type: 'string')),
@@ -260,6 +278,12 @@ use OpenApi\Attributes as OA;
     new OA\Property('video', type: 'string'),
     new OA\Property('frame', type: 'string'),
     new OA\Property('loop', type: 'boolean'),
+    new OA\Property('zoom', type: 'integer'),
+    new OA\Property('place', required: ['latitude', 'longitude'], properties: [
+        new OA\Property('address', type: 'string'),
+        new OA\Property('latitude', type: 'number'),
+        new OA\Property('longitude', type: 'number'),
+    ], type: 'object'),
     new OA\Property('menu', type: 'string'),
     new OA\Property('fields', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('field', type: 'string'),
@@ -311,6 +335,10 @@ use OpenApi\Attributes as OA;
     new OA\Property('homeForMembers', type: 'string'),
     new OA\Property('notFound', type: 'string'),
     new OA\Property('noAccess', type: 'string'),
+    new OA\Property('map', required: ['tiles', 'attribution'], properties: [
+        new OA\Property('tiles', type: 'string'),
+        new OA\Property('attribution', type: 'string'),
+    ], type: 'object'),
     new OA\Property('videoSites', type: 'array', items: new OA\Items(
         required: ['name', 'host', 'oembed', 'frames'],
         properties: [

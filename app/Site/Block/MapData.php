@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Site\Block;
 
+use App\Catalogue\CatalogueStore;
+use App\Look\MapColours;
+use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Map\PlaceMap;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\MapOfPlace;
@@ -15,6 +18,10 @@ use Wellspring\Core\Page\Block\MapOfPlace;
  */
 final readonly class MapData implements BlockData
 {
+    public function __construct(private SiteSettings $settings, private CatalogueStore $catalogue)
+    {
+    }
+
     public static function block(): string
     {
         return MapOfPlace::class;
@@ -22,7 +29,7 @@ final readonly class MapData implements BlockData
 
     public function data(Block $block, PageScene $scene): ?array
     {
-        $place = $block->field === null ? null : $scene->subject?->record?->value($block->field);
+        $place = $block->field === null ? $block->place : $scene->subject?->record?->value($block->field);
         if (! is_array($place) || ! isset($place['latitude'], $place['longitude'])) {
             return null;
         }
@@ -34,6 +41,8 @@ final readonly class MapData implements BlockData
             'words' => is_string($place['address'] ?? null) ? $place['address'] : '',
             'latitude' => $latitude,
             'longitude' => $longitude,
+            'tiles' => $this->settings->mapTiles,
+            'drawn' => '/map/'.MapColours::of($this->catalogue->look())->name().'/{z}/{x}/{y}.svg',
         ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Context;
 
+use Wellspring\Core\Map\TileSource;
 use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Video\VideoSite;
 use Wellspring\Core\Who\Viewer;
@@ -23,6 +24,7 @@ final readonly class SiteSettings
      * @param  string|null  $notFound  key of the page that shows where there is none
      * @param  string|null  $noAccess  key of the page that shows where members are asked to sign in
      * @param  list<VideoSite>  $videoSites  the sites whose videos may play here
+     * @param  TileSource|null  $mapTiles  null: the tiles that the application draws
      */
     public function __construct(
         public string $name,
@@ -36,6 +38,7 @@ final readonly class SiteSettings
         public ?string $notFound = null,
         public ?string $noAccess = null,
         public array $videoSites = [],
+        public ?TileSource $mapTiles = null,
     ) {
     }
 
@@ -110,6 +113,7 @@ final readonly class SiteSettings
             'currency' => $this->currency,
             'signUp' => $this->mayVisitorsSignUp,
             ...$this->pages(),
+            ...$this->mapTiles === null ? [] : ['map' => $this->mapTiles->toArray()],
             ...$this->videoSites === [] ? [] : ['videoSites' => array_map(
                 fn (VideoSite $site): array => $site->toArray(),
                 $this->videoSites,

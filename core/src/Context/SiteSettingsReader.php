@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Context;
 
+use Wellspring\Core\Map\TileSource;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
@@ -46,6 +47,7 @@ final class SiteSettingsReader
             $pages[$place] = $shape->has($place) ? $shape->text($place) : null;
         }
         $videoSites = self::videoSites($shape, $problems);
+        $mapTiles = $shape->has('map') ? self::mapTiles($shape->inner('map')) : null;
         $shape->noOthers();
         $problems->refuseIfAny();
 
@@ -61,6 +63,7 @@ final class SiteSettingsReader
             $pages['notFound'],
             $pages['noAccess'],
             $videoSites,
+            $mapTiles,
         );
     }
 
@@ -102,6 +105,18 @@ final class SiteSettingsReader
         }
 
         return $value;
+    }
+
+    private static function mapTiles(Shape $map): TileSource
+    {
+        $tiles = $map->text('tiles');
+        if ($tiles !== '' && preg_match(TileSource::PATTERN, $tiles) !== 1) {
+            $map->wrong('tiles', 'an address such as https://tiles.example/{z}/{x}/{y}.png', $tiles);
+        }
+        $attribution = $map->text('attribution');
+        $map->noOthers();
+
+        return new TileSource($tiles, $attribution);
     }
 
     /** @return list<VideoSite> */

@@ -4,34 +4,50 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Map;
 
-/** The outline of all land, at 1:50 million (Natural Earth; see core/data/land.mjs), in hundredths of a degree. */
-final class LandOutline
+/** The outline of all land, from Natural Earth; see core/data/land.mjs. */
+enum LandOutline: string
 {
-    private const AROUND = 36_000;
+    /** At 1:50 million, in hundredths of a degree. */
+    case Coarse = 'land.txt';
 
-    /** @var list<string>|null lines of the file */
-    private static ?array $lines = null;
+    /** At 1:10 million, in thousandths of a degree. */
+    case Fine = 'land-10m.txt';
+
+    /** How many units make a degree. */
+    public function unit(): int
+    {
+        return $this === self::Coarse ? 100 : 1000;
+    }
 
     /**
      * The rings that may reach into a window. One that lies over the 180th meridian is given where the window is.
      *
      * @return iterable<list<array{int, int}>> points of each, longitude and latitude; the last is joined to the first
      */
-    public static function within(int $west, int $south, int $east, int $north): iterable
+    public function within(int $west, int $south, int $east, int $north): iterable
     {
-        self::$lines ??= file(dirname(__DIR__, 2).'/data/land.txt', FILE_IGNORE_NEW_LINES) ?: [];
-        foreach (self::$lines as $line) {
-            [$bounds, $steps] = explode('|', $line);
-            [$left, $bottom, $right, $top] = array_map(intval(...), explode(' ', $bounds));
+        $around = 360 * $this->unit();
+        foreach (self::lines($this->value) as $line) {
+            $bar = (int) strpos($line, '|');
+            [$left, $bottom, $right, $top] = array_map(intval(...), explode(' ', substr($line, 0, $bar)));
             if ($bottom > $north || $top < $south) {
                 continue;
             }
-            foreach ([-self::AROUND, 0, self::AROUND] as $shift) {
+            foreach ([-$around, 0, $around] as $shift) {
                 if ($left + $shift <= $east && $right + $shift >= $west) {
-                    yield self::points($steps, $shift);
+                    yield self::points(substr($line, $bar + 1), $shift);
                 }
             }
         }
+    }
+
+    /** @return list<string> of a file; it is read once */
+    private static function lines(string $file): array
+    {
+        /** @var array<string, list<string>> $read */
+        static $read = [];
+
+        return $read[$file] ??= file(dirname(__DIR__, 2)."/data/{$file}", FILE_IGNORE_NEW_LINES) ?: [];
     }
 
     /** @return list<array{int, int}> */

@@ -60,7 +60,7 @@ final readonly class PlaceMap
         $narrow = max(0.09, cos(deg2rad($latitude)));
         $half = [self::WIDTH / 2 / $scale / $narrow, self::HEIGHT / 2 / $scale];
         $middle = [$longitude * 100, max(-9000 + $half[1], min(9000 - $half[1], $latitude * 100))];
-        $rings = LandOutline::within(
+        $rings = LandOutline::Coarse->within(
             (int) floor($middle[0] - $half[0]),
             (int) floor($middle[1] - $half[1]),
             (int) ceil($middle[0] + $half[0]),
@@ -72,48 +72,18 @@ final readonly class PlaceMap
         ];
         $land = [];
         foreach ($rings as $ring) {
-            $clipped = self::clipped(array_map(fn (array $point): array => $at($point[0], $point[1]), $ring));
+            $clipped = Clipping::of(
+                array_map(fn (array $point): array => $at($point[0], $point[1]), $ring),
+                self::WIDTH,
+                self::HEIGHT,
+                self::MARGIN,
+            );
             if ($clipped !== []) {
                 $land[] = $clipped;
             }
         }
 
         return [$land, $at($longitude * 100, $latitude * 100)];
-    }
-
-    /**
-     * What of the ring lies on the map and its margin: Sutherland and Hodgman's clipping, one edge after the other
-     * (“Reentrant polygon clipping”, Communications of the ACM 17, 1974).
-     *
-     * @param  list<array{float, float}>  $ring
-     * @return list<array{float, float}> empty where nothing does
-     */
-    private static function clipped(array $ring): array
-    {
-        foreach ([
-            [0, -self::MARGIN, 1], [0, self::WIDTH + self::MARGIN, -1],
-            [1, -self::MARGIN, 1], [1, self::HEIGHT + self::MARGIN, -1],
-        ] as [$axis, $edge, $side]) {
-            $kept = [];
-            $before = $ring[count($ring) - 1] ?? [0.0, 0.0];
-            foreach ($ring as $point) {
-                $isIn = ($point[$axis] - $edge) * $side >= 0;
-                if ($isIn !== (($before[$axis] - $edge) * $side >= 0)) {
-                    $part = ($edge - $before[$axis]) / ($point[$axis] - $before[$axis]);
-                    $kept[] = [
-                        $before[0] + ($point[0] - $before[0]) * $part,
-                        $before[1] + ($point[1] - $before[1]) * $part,
-                    ];
-                }
-                if ($isIn) {
-                    $kept[] = $point;
-                }
-                $before = $point;
-            }
-            $ring = $kept;
-        }
-
-        return $ring;
     }
 
     /**

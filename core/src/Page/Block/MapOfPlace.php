@@ -6,8 +6,10 @@ namespace Wellspring\Core\Page\Block;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Kind\Place;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Page\Block;
@@ -15,14 +17,29 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** A map around the place that a field says, of what the page is about: `{"block": "map", "field": "place"}`. */
+/**
+ * A map around a place: the one that a field says of what the page is about, `{"block": "map", "field": "place"}`, or
+ * one given by hand, `{"block": "map", "place": {"address": "Mill Lane", "latitude": 50.61, "longitude": -3.52}}`.
+ */
 final readonly class MapOfPlace implements Block
 {
     use Defaults;
 
-    /** @param  Field|null  $field  null where the definition is refused */
-    public function __construct(public ?Field $field, private EmptyRule $empty = new EmptyRule)
-    {
+    public const ZOOM = 7;
+
+    private const MAX_ZOOM = 18;
+
+    /**
+     * @param  Field|null  $field  null where the place is given by hand, and where the definition is refused
+     * @param  array<array-key, mixed>|null  $place  as the kind of field keeps it
+     * @param  int  $zoom  how close the map begins: 0 is the whole world
+     */
+    private function __construct(
+        public ?Field $field,
+        public ?array $place,
+        public int $zoom,
+        private EmptyRule $empty,
+    ) {
     }
 
     public static function key(): string
@@ -32,31 +49,33 @@ final readonly class MapOfPlace implements Block
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
-        $key = $shape->text('field');
-        $field = $type?->field($key);
-        if ($field?->family() !== Family::Place) {
-            $places = array_filter($type->fields ?? [], fn (Field $one): bool => $one->family() === Family::Place);
-            $key === '' || $problems->add(
-                $shape->at('field'),
-                ProblemCode::WrongKind,
-                'expected a field for a place of what the page is about ('.(
-                    implode(', ', array_keys($places)) ?: 'it has none'
-                )."), found “{$key}”.",
-            );
-            $field = null;
-        }
+        $place = $shape->has('place') ? self::place($shape, $problems) : null;
+        $field = $shape->has('place') ? null : self::field($shape, $problems, $type);
+        $zoom = $shape->whole('zoom', self::ZOOM, 0, self::MAX_ZOOM);
 
-        return new self($field, EmptyRule::read($shape, $problems, EmptyAction::ofBlocks()));
+        return new self($field, $place, $zoom, EmptyRule::read($shape, $problems, EmptyAction::ofBlocks()));
     }
 
     public static function optionSchemas(): array
     {
-        return ['field' => ['type' => 'string'], 'empty' => ['$ref' => '#/$defs/empty']];
+        return [
+            'field' => ['type' => 'string'],
+            'place' => (new Place)->schema(new Field('place', 'Place', new Place)),
+            'zoom' => ['type' => 'integer', 'minimum' => 0, 'maximum' => self::MAX_ZOOM, 'default' => self::ZOOM],
+            'empty' => ['$ref' => '#/$defs/empty'],
+        ];
     }
 
     public function words(): string
     {
-        return 'a map of '.($this->field->label ?? 'a place');
+        $address = $this->place['address'] ?? null;
+
+        return 'a map of '.($this->field->label ?? (is_string($address) ? $address : 'a place'));
+    }
+
+    public function scripts(): array
+    {
+        return ['map'];
     }
 
     public function references(string $at, array $types): array
@@ -71,7 +90,45 @@ final readonly class MapOfPlace implements Block
 
     public function toArray(): array
     {
-        return ['block' => self::key(), 'field' => $this->field->key ?? '']
+        return ['block' => self::key()]
+            + ($this->place === null ? ['field' => $this->field->key ?? ''] : ['place' => $this->place])
+            + ($this->zoom === self::ZOOM ? [] : ['zoom' => $this->zoom])
             + ($this->empty->do === EmptyAction::LeaveOut ? [] : ['empty' => $this->empty->toArray()]);
+    }
+
+    private static function field(Shape $shape, Problems $problems, ?Type $type): ?Field
+    {
+        $key = $shape->text('field');
+        $field = $type?->field($key);
+        if ($field?->family() === Family::Place) {
+            return $field;
+        }
+        $places = array_filter($type->fields ?? [], fn (Field $one): bool => $one->family() === Family::Place);
+        $key === '' || $problems->add(
+            $shape->at('field'),
+            ProblemCode::WrongKind,
+            'expected a field for a place of what the page is about ('.(
+                implode(', ', array_keys($places)) ?: 'it has none'
+            )."), found “{$key}”.",
+        );
+
+        return null;
+    }
+
+    /** @return array<array-key, mixed>|null */
+    private static function place(Shape $shape, Problems $problems): ?array
+    {
+        try {
+            $place = (new Place)->read($shape->raw('place'), new Field('place', 'Place', new Place));
+            if (is_array($place) && isset($place['latitude'], $place['longitude'])) {
+                return $place;
+            }
+            $why = 'expected a latitude and a longitude.';
+        } catch (WrongValue $wrong) {
+            $why = $wrong->getMessage();
+        }
+        $problems->add($shape->at('place'), ProblemCode::WrongValue, $why);
+
+        return null;
     }
 }

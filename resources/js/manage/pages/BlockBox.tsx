@@ -2,20 +2,20 @@ import { useQuery } from "@tanstack/react-query";
 import { get } from "../shared/api";
 import { ChoosePicture } from "../shared/ChoosePicture";
 import { AudienceControl } from "../shared/fields/AudienceControl";
-import { Labelled } from "../shared/fields/Labelled";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { RichText } from "../shared/fields/RichText";
 import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
 import type { ModuleSummary, PageBlock, PageFile, PlanBlock } from "../shared/schema";
-import { useStart } from "../shared/start";
 import { Word } from "../shared/Word";
-import { OF_SUBJECT, orderModules, placeFields, WHEN_EMPTY } from "./blockKinds";
+import { OF_SUBJECT, orderModules } from "./blockKinds";
 import { moveBlock, type Place, removeBlock, setBlock } from "./edits";
 import { FieldsControl } from "./FieldsControl";
 import { FiltersControl } from "./FiltersControl";
+import { MapControl } from "./MapControl";
 import { MoveElsewhere } from "./MoveElsewhere";
 import { PartsControl } from "./PartsControl";
 import type { PagePlanState } from "./usePagePlan";
+import { WhenEmpty } from "./WhenEmpty";
 
 /** One block in its slot: what it is, whether it shows, and what can be said of it. */
 export function BlockBox({ plan, place, shown }: { plan: PagePlanState; place: Place; shown: PlanBlock | undefined }) {
@@ -102,7 +102,6 @@ export function OwnControls({
 	about?: PageFile["about"];
 	onChange: (next: PageBlock, tag?: string) => void;
 }) {
-	const { types } = useStart();
 	if (block.module !== undefined) {
 		const own = typeof block.heading === "string";
 		const without = ({ heading: _, ...rest }: PageBlock) => rest;
@@ -253,25 +252,7 @@ export function OwnControls({
 		case "parts":
 			return <PartsControl block={block} about={about} onChange={onChange} />;
 		case "map":
-			return (
-				<>
-					<Labelled label="The place that which field says" id="block-place">
-						<select
-							id="block-place"
-							className="select select-sm"
-							value={block.field ?? ""}
-							onChange={(event) => onChange({ ...block, field: event.target.value })}
-						>
-							{placeFields({ about, types }).map((one) => (
-								<option key={one.key} value={one.key}>
-									{one.label}
-								</option>
-							))}
-						</select>
-					</Labelled>
-					<WhenEmpty block={block} onChange={onChange} />
-				</>
-			);
+			return <MapControl block={block} about={about} onChange={onChange} />;
 		case "previousNext":
 			return <OrderControl block={block} about={about} onChange={onChange} />;
 		case "filters":
@@ -320,29 +301,6 @@ function OrderControl({
 				onPick={(key) => key !== null && onChange({ ...block, order: key })}
 			/>
 		</div>
-	);
-}
-
-function WhenEmpty({ block, onChange }: { block: PageBlock; onChange: (next: PageBlock) => void }) {
-	const now = (block.empty as { do?: string } | undefined)?.do ?? "leaveOut";
-	return (
-		<label className="grid gap-1">
-			<span className="font-semibold">Where there is nothing to show</span>
-			<select
-				className="select select-sm"
-				value={now}
-				onChange={(event) => {
-					const { empty: _, ...rest } = block;
-					onChange(event.target.value === "leaveOut" ? rest : { ...rest, empty: { do: event.target.value } });
-				}}
-			>
-				{Object.entries(WHEN_EMPTY).map(([key, words]) => (
-					<option key={key} value={key}>
-						{words}
-					</option>
-				))}
-			</select>
-		</label>
 	);
 }
 

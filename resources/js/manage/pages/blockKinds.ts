@@ -54,7 +54,9 @@ export const BLOCK_KINDS: BlockKind[] = [
 		label: "Map of a place",
 		begin: (site) => {
 			const [first] = placeFields(site);
-			return first ? { block: "map", field: first.key } : null;
+			return first
+				? { block: "map", field: first.key }
+				: { block: "map", place: { address: "", latitude: 0, longitude: 0 }, zoom: 1 };
 		},
 	},
 	{

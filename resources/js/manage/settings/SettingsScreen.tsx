@@ -139,6 +139,38 @@ function Loaded({ settings, choices }: { settings: SettingsWhole; choices: Setti
 							</Labelled>
 						))}
 					</Section>
+					<Section title="Maps">
+						<Labelled
+							label="Address of the tiles"
+							id="tiles"
+							hint="Without one, the site draws its own maps: coasts only. Visitors load tiles of another site after a click."
+						>
+							<input
+								id="tiles"
+								className="input input-sm w-full"
+								placeholder="https://tiles.example/{z}/{x}/{y}.png"
+								value={definition.map?.tiles ?? ""}
+								onChange={(event) => {
+									const tiles = event.target.value.trim();
+									tiles === ""
+										? without("map")
+										: set({ map: { attribution: definition.map?.attribution ?? "", tiles } });
+								}}
+							/>
+						</Labelled>
+						{definition.map && (
+							<Labelled label="What their owner asks to be said" id="attribution">
+								<input
+									id="attribution"
+									className="input input-sm w-full"
+									value={definition.map.attribution}
+									onChange={(event) =>
+										set({ map: { tiles: definition.map?.tiles ?? "", attribution: event.target.value } })
+									}
+								/>
+							</Labelled>
+						)}
+					</Section>
 					<Section title="Videos of other sites">
 						<VideoSites
 							sites={definition.videoSites ?? []}
