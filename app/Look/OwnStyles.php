@@ -25,11 +25,11 @@ final class OwnStyles
 
     /**
      * Nothing is painted outside the place, however it is positioned, moved or enlarged (CSS Containment Module Level
-     * 2, W3C); rings around what has the focus keep their room. The filters of a phone open over the whole window, so
-     * they lift it while they are open.
+     * 2, W3C); rings around what has the focus keep their room. On a phone without scripts, the filters open over the
+     * whole window by their address, so they lift it while they are open.
      */
     private const CONTAINED = self::PLACE.'{contain:layout paint;overflow-clip-margin:8px}'
-        .self::PLACE.':has(.choose:target,.choose.is-open){contain:none}';
+        .self::PLACE.':has(.choose:target){contain:none}';
 
     private const AT_RULES = ['media', 'supports'];
 
