@@ -7,6 +7,7 @@ namespace App\Site;
 use App\Site\Block\BlockViews;
 use App\Site\Block\PageScene;
 use App\Site\Output\Outputs;
+use App\Site\Output\VideosInTexts;
 use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Empty\EmptyAction;
@@ -20,8 +21,12 @@ use Wellspring\Core\Wording\Format;
 /** Draws the blocks of a page, each a leaf of what shows: what has nothing to show says what goes with it. */
 final readonly class BlockNodes
 {
-    public function __construct(private BlockViews $blocks, private Outputs $outputs, private Format $format)
-    {
+    public function __construct(
+        private BlockViews $blocks,
+        private Outputs $outputs,
+        private Format $format,
+        private VideosInTexts $videos,
+    ) {
     }
 
     /**
@@ -45,7 +50,8 @@ final readonly class BlockNodes
     /** @return Node<DrawnBlock> */
     private function block(Block $block, PageScene $scene, int $level): Node
     {
-        $html = $this->blocks->draw($block, $scene, $level);
+        $drawn = $this->blocks->draw($block, $scene, $level);
+        $html = $drawn instanceof Level ? $drawn : $this->videos->of($drawn);
         $rule = $block->whenEmpty();
 
         return match (true) {
@@ -86,7 +92,7 @@ final readonly class BlockNodes
             return Node::emptyLeaf(Level::Module, $takes);
         }
 
-        $html = $this->outputs->find('html')->write($listing);
+        $html = $this->videos->of($this->outputs->find('html')->write($listing));
 
         return Node::leaf(Level::Module, new DrawnBlock(
             $block,

@@ -16,6 +16,7 @@ use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverDimension;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
+use Tests\Support\Artisan;
 use Tests\Support\WebClient;
 
 /** A real Chromium before the application as bin/test serves it, the demo site loaded. */
@@ -104,17 +105,7 @@ abstract class BrowserTestCase extends TestCase
      */
     protected function apply(string $what, array $definition): void
     {
-        $process = proc_open(
-            [PHP_BINARY, 'artisan', "wellspring:{$what}:apply", '-', '--publish'],
-            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
-            $pipes,
-            dirname(__DIR__, 2),
-        );
-        $this->assertIsResource($process);
-        fwrite($pipes[0], json_encode(['format' => 1] + $definition, JSON_THROW_ON_ERROR));
-        fclose($pipes[0]);
-        $said = stream_get_contents($pipes[1]).stream_get_contents($pipes[2]);
-        $this->assertSame(0, proc_close($process), $said);
+        Artisan::apply($what, $definition);
     }
 
     protected function visit(string $path): void

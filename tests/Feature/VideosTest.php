@@ -59,6 +59,8 @@ final class VideosTest extends TestCase
                 ['block' => 'video', 'video' => 'https://video.example/beds'],
                 ['block' => 'video', 'video' => 'https://other.example/beds'],
                 ['block' => 'video', 'video' => 'https://files.example/beds.mp4', 'frame' => '4-3'],
+                ['block' => 'text', 'html' => '<p><a href="https://video.example/pots">Pots</a></p>'
+                    .'<p>See <a href="https://video.example/never">this</a>.</p>'],
             ]]]],
         ]]);
         $first = $page();
@@ -75,8 +77,10 @@ final class VideosTest extends TestCase
         $this->assertMatchesRegularExpression('~film-4-3[^>]*beds\.mp4[^>]*preload="none"~s', $html);
         $policy = (string) $this->get('/films')->headers->get('Content-Security-Policy');
         $this->assertStringContainsString('frame-src https://player.video.example;', $policy);
-        $this->assertSame(1, Video::query()->count());
-        $this->assertSame(1, Video::query()->value('tries'));
+        $this->assertStringContainsString('data-film="https://player.video.example/pots"', $html, 'in a text');
+        $this->assertStringNotContainsString('data-film="https://player.video.example/never"', $html, 'a plain link');
+        $this->assertSame(2, Video::query()->count());
+        $this->assertSame([1], array_unique(Video::query()->pluck('tries')->all()));
     }
 
     public function test_what_a_site_answers_too_late_too_large_or_elsewhere_is_left(): void
