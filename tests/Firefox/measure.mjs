@@ -54,10 +54,15 @@ try {
 		for (const width of [390, 1280]) {
 			await page.setViewport({ width, height: 900 });
 			await page.goto(address, { waitUntil: "load" });
-			// Pictures far below are fetched only when they come near.
-			await page.waitForFunction(() =>
-				[...document.images].every((one) => one.complete || one.getBoundingClientRect().top > innerHeight * 3),
-			);
+			// Pictures that are not in sight are fetched only when they come near.
+			const isLoaded = () =>
+				[...document.images].every((one) => {
+					const box = one.getBoundingClientRect();
+					return one.complete || box.width === 0 || box.top > innerHeight || box.left > innerWidth || box.right < 0;
+				});
+			for (let tries = 0; tries < 100 && !(await page.evaluate(isLoaded)); tries++) {
+				await new Promise((done) => setTimeout(done, 100));
+			}
 			found.still[`${new URL(address).pathname} ${width}`] = await page.evaluate(() => window.shift);
 		}
 	}

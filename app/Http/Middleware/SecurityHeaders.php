@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use Closure;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\Str;
@@ -18,7 +19,7 @@ use Wellspring\Core\Context\SiteSettings;
  */
 final class SecurityHeaders
 {
-    public function __construct(private readonly SiteSettings $settings)
+    public function __construct(private readonly Container $app)
     {
     }
 
@@ -29,7 +30,7 @@ final class SecurityHeaders
         /** @var Response $response */
         $response = $next($request);
         foreach ([
-            'Content-Security-Policy' => $this->policy($nonce),
+            'Content-Security-Policy' => self::policy($nonce, $nonce === null ? $this->frames($response) : []),
             'X-Content-Type-Options' => 'nosniff',
             'X-Frame-Options' => 'DENY',
             'Referrer-Policy' => 'strict-origin-when-cross-origin',
@@ -41,9 +42,17 @@ final class SecurityHeaders
         return $response;
     }
 
-    private function policy(?string $nonce): string
+    /** @return list<string> the hosts whose videos may play on a page; none of what is no page */
+    private function frames(Response $response): array
     {
-        $frames = array_unique(array_column($this->settings->videoSites, 'frames'));
+        return str_starts_with((string) $response->headers->get('Content-Type'), 'text/html')
+            ? array_values(array_unique(array_column($this->app->make(SiteSettings::class)->videoSites, 'frames')))
+            : [];
+    }
+
+    /** @param  list<string>  $frames */
+    private static function policy(?string $nonce, array $frames): string
+    {
         $styles = $nonce === null ? '' : " 'nonce-{$nonce}'";
 
         return implode('; ', [
