@@ -14,8 +14,8 @@ final class ScriptsTest extends TestCase
         foreach ([
             ['bin/start --again', 'bin/start knows only --fresh'],
             ['WELLSPRING_PORT=abc bin/start', 'WELLSPRING_PORT: expected a port number such as 8081, found “abc”.'],
-            ['bin/test --suite Unit', '--suite: expected Architecture, Core, Feature or Browser.'],
-            ['bin/test --fast', 'bin/test knows only --suite'],
+            ['bin/test --suite Unit', '--suite: expected Architecture, Core, Feature, Browser or Firefox.'],
+            ['bin/test --fast', 'bin/test knows only --quick and --suite'],
             ['bin/bench --fast', 'bin/bench knows only --items=N and --only=PART.'],
         ] as [$call, $sentence]) {
             [$code, $said] = $this->call($call);

@@ -17,8 +17,10 @@ use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Module\ModuleReader;
+use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Sort\Comparator;
+use Wellspring\Core\Source\Pages;
 use Wellspring\Core\Source\TermType;
 use Wellspring\Core\Text\AnyLanguage;
 use Wellspring\Core\Text\SearchTerm;
@@ -327,5 +329,38 @@ final class SourceTest extends TestCase
         $this->assertSame([9, 9, 9, 0], $weights('fern frost moss lady', ['text' => 9]));
         $this->assertSame([3, 7, 0], $weights('lady fern moss', ['title' => 3, 'nickname' => 7]));
         $this->assertSame([5], $weights('PERENNIALS Perennials', ['groups' => 5]), 'each word once, case aside');
+    }
+
+    public function test_pages_are_taken_below_an_address_or_by_hand(): void
+    {
+        $page = fn (int $id, string $address, bool $isThere = true): Record => new Record(
+            $id, Pages::KEY, "page-{$id}", "Page {$id}", $isThere ? Status::Published : Status::Draft,
+            '0001-01-01T00:00:00Z', null, Audience::everyone(), ['address' => $address, 'place' => $id],
+        );
+        $all = [
+            $page(1, '/'), $page(2, '/visit'), $page(3, '/visit/fees'), $page(4, '/visit/way/bus'), $page(5, '/visitors'),
+            $page(6, '/visit/keys', false),
+        ];
+        $taken = function (array $pages) use ($all): array {
+            $source = ['pages' => $pages];
+            $module = (new ModuleReader(Garden::catalogue()))
+                ->read(['format' => 1, 'key' => 'drawn', 'name' => 'Drawn', 'source' => $source]);
+            $this->assertSame($source, $module->toArray()['source']);
+
+            return (new ReferenceRun(new Comparator('en-GB'), Garden::format()))
+                ->run($module, $all, Garden::context())->ids();
+        };
+        $this->assertSame([1, 2, 3, 4, 5], $taken([]), 'in the order of the tree, without what is not for the viewer');
+        $this->assertSame([3, 4], $taken(['under' => '/visit']));
+        $this->assertSame([2, 3, 4, 5], $taken(['under' => '/']));
+        $this->assertSame([2, 4], $taken(['only' => ['/visit/way/bus', '/visit', '/gone']]));
+        foreach ([['under' => 'visit'], ['only' => ['/{group}']], ['above' => '/']] as $wrong) {
+            try {
+                $taken($wrong);
+                $this->fail('It is refused.');
+            } catch (Refused $refused) {
+                $this->assertStringStartsWith('source.pages.', $refused->problems[0]->path);
+            }
+        }
     }
 }

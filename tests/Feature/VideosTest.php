@@ -70,7 +70,8 @@ final class VideosTest extends TestCase
         $this->assertStringContainsString('data-film="https://player.video.example/beds"', $html);
         $this->assertStringContainsString('Play “All about beds” from Example Video', $html);
         $this->assertStringContainsString('film-16-9', $html);
-        $this->assertStringContainsString('/media/', $html, 'the thumbnail is our own');
+        preg_match('~/media/video-[a-z0-9-]+\.(?:webp|png|jpg)~', $html, $thumbnail);
+        $this->get($thumbnail[0] ?? '/no')->assertOk();
         $this->assertStringNotContainsString('evil.example', $html, 'nothing of the answer is printed');
         $this->assertStringNotContainsString('<iframe', $html, 'nothing is loaded before a click');
         $this->assertStringContainsString('href="https://other.example/beds"', $html, 'it is not named: a link');
