@@ -13,6 +13,7 @@ use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
 use App\Pages\PageQuery;
+use App\Pages\SiteDefinitionStore;
 use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Card\AddressOfValues;
 use Wellspring\Core\Card\Part;
@@ -26,6 +27,8 @@ use Wellspring\Core\Look\Contrasts;
 use Wellspring\Core\Look\LookVariables;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Block\ModuleBlock;
+use Wellspring\Core\Page\FrameEntry;
+use Wellspring\Core\Page\FrameSlot;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PlacedBlock;
 use Wellspring\Core\Page\Slot;
@@ -41,6 +44,7 @@ final readonly class ModuleAdvice
     public function __construct(
         private CatalogueStore $catalogue,
         private PageQuery $pages,
+        private SiteDefinitionStore $definitions,
         private ModuleStore $modules,
         private PageFinder $finder,
         private RecordAddresses $addresses,
@@ -82,33 +86,48 @@ final readonly class ModuleAdvice
 
     /**
      * @param  list<PageDefinition>  $pages
-     * @return array<string, list<float>> by width of the window: the widths of the slots where it stands, in px
+     * @return array<string, list<float>> by width of the window: the widths of the slots where it stands, on pages and
+     *   in the frame, in px
      */
     private function slots(string $key, array $pages): array
     {
         $page = $this->catalogue->look()->number('room', 'page');
+        $frame = $this->definitions->live()->frame;
+        $hasSide = $frame !== null && $frame->entries(FrameSlot::Side) !== [];
         $widths = [];
         foreach ($pages as $definition) {
             foreach ($definition->bands as $band) {
                 $shares = array_map(fn (Slot $slot): int => $slot->share, $band->slots);
                 foreach (Width::cases() as $width) {
-                    $all = SlotWidths::of(SlotWidths::body($width->window(), $page), $shares);
+                    $all = SlotWidths::of(SlotWidths::body($width->window(), $page, $hasSide), $shares);
                     foreach ($band->slots as $n => $slot) {
-                        if (self::holds($slot, $key)) {
+                        if (self::holds($slot->blocks, $key)) {
                             $widths[$width->value][] = $all[$n];
                         }
                     }
                 }
             }
         }
+        foreach (FrameSlot::cases() as $slot) {
+            $blocks = array_map(
+                fn (FrameEntry $entry): PlacedBlock => $entry->placed,
+                $frame?->entries($slot) ?? [],
+            );
+            foreach (self::holds($blocks, $key) ? Width::cases() : [] as $width) {
+                $widths[$width->value][] = $slot === FrameSlot::Side
+                    ? SlotWidths::side($width->window(), $page)
+                    : SlotWidths::body($width->window(), $page);
+            }
+        }
 
         return $widths;
     }
 
-    private static function holds(Slot $slot, string $key): bool
+    /** @param  list<PlacedBlock>  $blocks */
+    private static function holds(array $blocks, string $key): bool
     {
         return array_filter(
-            $slot->blocks,
+            $blocks,
             fn (PlacedBlock $one): bool => $one->block instanceof ModuleBlock && $one->block->module === $key,
         ) !== [];
     }

@@ -338,8 +338,8 @@ final class SourceTest extends TestCase
             '0001-01-01T00:00:00Z', null, Audience::everyone(), ['address' => $address, 'place' => $id],
         );
         $all = [
-            $page(1, '/'), $page(2, '/visit'), $page(3, '/visit/fees'), $page(4, '/visit/way/bus'), $page(5, '/visitors'),
-            $page(6, '/visit/keys', false),
+            $page(1, '/'), $page(2, '/visit'), $page(3, '/visit/fees'), $page(4, '/visit/way/bus'),
+            $page(5, '/visitors'), $page(6, '/visit/keys', false),
         ];
         $taken = function (array $pages) use ($all): array {
             $source = ['pages' => $pages];

@@ -7,9 +7,11 @@ namespace Tests\Feature;
 use App\Models\Item;
 use App\Models\Media;
 use App\Models\Module;
+use App\Modules\ModuleStore;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use Tests\Support\Garden;
 
 /** Signing in, and what the manage screens ask of the server. */
 final class ManageTest extends TestCase
@@ -340,5 +342,25 @@ final class ManageTest extends TestCase
             ->assertUnprocessable()
             ->assertJsonPath('problems.0.code', 'tooManyPixels');
         $this->assertSame(2, Media::query()->count());
+    }
+
+    public function test_advice_on_the_last_row_knows_how_wide_the_side_of_the_frame_is(): void
+    {
+        $this->plantType();
+        foreach (range(1, 6) as $n) {
+            $this->plant(['title' => "Plant {$n}", 'publish_at' => '2026-01-01']);
+        }
+        $this->actingAs($this->manager());
+        $module = Garden::module(['key' => 'aside', 'page' => ['size' => 6], 'arrange' => [
+            'as' => 'grid', 'columns' => ['phone' => 1, 'tablet' => 2, 'laptop' => 4, 'desktop' => 4],
+        ]]);
+        app(ModuleStore::class)->publish(app(ModuleStore::class)->apply($module));
+        $advised = fn (): bool => in_array('lastRow', array_column(
+            $this->postJson('/manage/api/bench/look', ['definition' => $module->toArray()])->assertOk()->json('advice'),
+            'code',
+        ), true);
+        $this->assertTrue($advised(), 'four across, two are alone');
+        $this->publishFrame(['side' => [['module' => 'aside']]]);
+        $this->assertFalse($advised(), 'at the side there is room for two');
     }
 }
