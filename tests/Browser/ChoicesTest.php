@@ -141,6 +141,58 @@ final class ChoicesTest extends BrowserTestCase
         $this->assertFalse($isShown(), 'without scripts, too');
     }
 
+    public function test_filters_in_a_narrow_slot_are_equally_wide_and_open_as_a_drawer_on_a_phone(): void
+    {
+        $this->apply('modules', [
+            'key' => 'narrow', 'name' => 'Narrow', 'source' => ['items' => ['product']], 'page' => ['size' => 6],
+            'offer' => ['key' => 'narrow', 'stand' => 'apart', 'filters' => [
+                ['field' => 'light', 'as' => 'checks'], ['field' => 'price', 'as' => 'range'],
+                ['field' => 'season', 'as' => 'buttons'], ['field' => 'height', 'as' => 'numbers', 'last' => 3],
+                ['field' => 'rooms', 'as' => 'tabs'],
+            ]],
+            'card' => ['lines' => [['parts' => [['part' => 'title']]]]],
+        ]);
+        $this->apply('pages', ['key' => 'narrow', 'address' => '/narrow', 'title' => 'Narrow', 'bands' => [
+            ['key' => 'body', 'slots' => [
+                ['share' => 4, 'blocks' => [['block' => 'breadcrumbs'], ['block' => 'filters', 'of' => 'narrow']]],
+                ['share' => 8, 'blocks' => [['module' => 'narrow']]],
+            ]],
+        ]]);
+        $this->width(1280);
+        $this->visit('/narrow?narrow-price=..300000');
+        /** @var array{widths: list<int>, room: float, sign: string, cut: list<string>} $found */
+        $found = $this->script(<<<'JS'
+            const box = (css) => document.querySelector(css).getBoundingClientRect();
+            const [, one] = document.querySelectorAll(".ends input[type=number]");
+            return {
+                widths: [...new Set([...document.querySelectorAll(".filters-block .filter")]
+                    .map((one) => Math.round(one.getBoundingClientRect().width)))],
+                room: box(".filters-block").top - box(".breadcrumbs").bottom,
+                sign: one.closest("label").innerText,
+                cut: one.value === "300000" && one.scrollWidth <= one.clientWidth ? [] : [one.value],
+            };
+            JS);
+        $this->assertCount(1, $found['widths'], 'all are equally wide');
+        $this->assertGreaterThan(8, $found['room']);
+        $this->assertStringContainsString('£', $found['sign']);
+        $this->assertSame([], $found['cut']);
+        $this->visit('/narrow');
+        $this->findText('.filter-numbers a', '2+')->click();
+        $this->leadsTo('?narrow-height=2');
+        $this->findText('.filter-tabs a', 'Fern dell')->click();
+        $this->sees('Height 2+', '.chosen');
+        $this->assertStringNotContainsString('Fern dell', (string) $this->script(
+            "return document.querySelector('.chosen').innerText",
+        ), 'tabs show their choice themselves');
+        $this->width(390);
+        $this->visit('/narrow');
+        $this->assertSame(0, $this->script(
+            "return document.querySelector('.filters-block .filter').getClientRects().length",
+        ));
+        $this->find('.open-filters')->click();
+        $this->find('dialog.drawer[open] .filter-range');
+    }
+
     public function test_a_server_that_answers_late_wrongly_or_not_at_all(): void
     {
         $this->width(1280);

@@ -6,7 +6,6 @@ namespace App\Site\Output;
 
 use App\Site\ListingResult;
 use App\Site\PageAddress;
-use Wellspring\Core\Choice\ChosenFilter;
 use Wellspring\Core\Choice\Control\Near;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Choice\FacetOption;
@@ -114,19 +113,25 @@ final readonly class ChoicesView
     }
 
     /**
-     * @return list<array{words: string, label: string, address: string}> what is chosen, where the
-     *   filters do not show it themselves; the address is without it
+     * @return list<array{words: string, label: string, address: string, isOnPhone: bool}> what is chosen; the address is
+     *   without it. What a filter shows itself is said on a phone alone, where the filter is in the drawer
      */
     public function chosen(): array
     {
-        $isSaid = fn (ChosenFilter $chosen): bool => ! $chosen->filter->control->showsItsChoice()
-            || $this->isDrawerOnPhone();
+        $chosen = [];
+        foreach ($this->listing->module->chosen->filters as $one) {
+            $isShown = $one->filter->control->showsItsChoice();
+            if (! $isShown || $this->isDrawerOnPhone()) {
+                $chosen[] = [
+                    'words' => $one->words($this->format),
+                    'label' => $one->filter->label(),
+                    'address' => $this->address($one->filter->name, null),
+                    'isOnPhone' => $isShown,
+                ];
+            }
+        }
 
-        return array_values(array_map(fn (ChosenFilter $chosen): array => [
-            'words' => $chosen->words($this->format),
-            'label' => $chosen->filter->label(),
-            'address' => $this->address($chosen->filter->name, null),
-        ], array_filter($this->listing->module->chosen->filters, $isSaid)));
+        return $chosen;
     }
 
     /** The address with nothing chosen of the filters. */

@@ -3,9 +3,11 @@
 @php($tools = [['Order', 'sort', $choices->tools->orders()], ['Page size', 'size', $choices->tools->sizes()]])
 @php($arrangements = $choices->tools->arrangements())
 @if ($chosen !== [])
-    <ul class="chosen" aria-label="What you have chosen">
+    <ul @class(['chosen', 'on-phone' => ! in_array(false, array_column($chosen, 'isOnPhone'), true)])
+        aria-label="What you have chosen">
         @foreach ($chosen as $one)
-            <li><a href="{{ $one['address'] }}" rel="nofollow"><span class="unseen">Without {{ $one['label']
+            <li @class(['on-phone' => $one['isOnPhone']])><a
+                href="{{ $one['address'] }}" rel="nofollow"><span class="unseen">Without {{ $one['label']
                 }}: </span>{{ $one['words'] }} <span aria-hidden="true">×</span></a></li>
         @endforeach
         <li><a class="clear" href="{{ $choices->clearAddress() }}" rel="nofollow">clear all</a></li>
