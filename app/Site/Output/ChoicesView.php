@@ -113,8 +113,8 @@ final readonly class ChoicesView
     }
 
     /**
-     * @return list<array{words: string, label: string, address: string, isOnPhone: bool}> what is chosen; the address is
-     *   without it. What a filter shows itself is said on a phone alone, where the filter is in the drawer
+     * @return list<array{words: string, label: string, address: string, isOnPhone: bool}> what is chosen; the address
+     *   is without it. What a filter shows itself is said on a phone alone, where the filter is in the drawer
      */
     public function chosen(): array
     {
