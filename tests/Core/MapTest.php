@@ -110,17 +110,13 @@ final class MapTest extends TestCase
 
             return (string) MapTile::at($zoom, (int) floor($x), (int) floor($y))?->land();
         };
-        foreach ([2, 5, 7] as $zoom) {
-            $this->assertSame('', $tile($zoom === 2 ? 5 : $zoom, -20, -120), 'the open Pacific');
-        }
-        foreach ([5, 7] as $zoom) {
-            // The Sahara fills its tile and the margin around it.
-            $sahara = $tile($zoom, 22, 10);
-            $this->assertSame(1, substr_count($sahara, 'M'));
-            preg_match_all('/-?\d+(?:\.\d+)?/', $sahara, $numbers);
-            $edges = array_values(array_unique(array_map(floatval(...), $numbers[0])));
-            $this->assertEqualsCanonicalizing([-4.0, 260.0], $edges);
-        }
+        $this->assertSame('', $tile(5, -20, -120), 'the open Pacific');
+        // The Sahara fills its tile and the margin around it.
+        $sahara = $tile(6, 22, 10);
+        $this->assertSame(1, substr_count($sahara, 'M'));
+        preg_match_all('/-?\d+(?:\.\d+)?/', $sahara, $numbers);
+        $edges = array_values(array_unique(array_map(floatval(...), $numbers[0])));
+        $this->assertEqualsCanonicalizing([-4.0, 260.0], $edges);
         $coast = $tile(8, 50.6, -3.5);
         $this->assertGreaterThan(40, substr_count($coast, 'L'), 'a coast has many points');
         foreach ([[-1, 0, 0], [10, 0, 0], [3, 8, 0], [3, 0, -1]] as $none) {
