@@ -117,6 +117,10 @@ final class MapTest extends TestCase
         preg_match_all('/-?\d+(?:\.\d+)?/', $sahara, $numbers);
         $edges = array_values(array_unique(array_map(floatval(...), $numbers[0])));
         $this->assertEqualsCanonicalizing([-4.0, 260.0], $edges);
+        // One tile holds Wiltshire, which is land, and the Channel south of it, which is sea.
+        $south = $tile(6, 51.4, -2);
+        $this->assertTrue(self::isIn($south, MapTile::position(6, 51.4, -2)));
+        $this->assertFalse(self::isIn($south, MapTile::position(6, 50, -2.5)));
         $coast = $tile(8, 50.6, -3.5);
         $this->assertGreaterThan(40, substr_count($coast, 'L'), 'a coast has many points');
         foreach ([[-1, 0, 0], [10, 0, 0], [3, 8, 0], [3, 0, -1]] as $none) {
@@ -144,5 +148,31 @@ final class MapTest extends TestCase
                 $this->assertContains($refused->problems[0]->path, ['place', 'field']);
             }
         }
+    }
+
+    /**
+     * Whether a place lies on the land of its tile, by the rule evenodd.
+     *
+     * @param  array{float, float}  $position  in tiles
+     */
+    private static function isIn(string $land, array $position): bool
+    {
+        [$x, $y] = array_map(fn (float $at): float => ($at - floor($at)) * MapTile::SIDE, $position);
+        $isIn = false;
+        foreach (array_filter(explode('M', str_replace('Z', '', $land))) as $ring) {
+            $points = array_map(
+                fn (string $point): array => array_map(floatval(...), explode(' ', $point)),
+                explode('L', $ring),
+            );
+            $before = $points[count($points) - 1];
+            foreach ($points as $point) {
+                $crosses = ($point[1] > $y) !== ($before[1] > $y)
+                    && $x < ($before[0] - $point[0]) * ($y - $point[1]) / ($before[1] - $point[1]) + $point[0];
+                $isIn = $crosses ? ! $isIn : $isIn;
+                $before = $point;
+            }
+        }
+
+        return $isIn;
     }
 }
