@@ -51,8 +51,8 @@ final readonly class LookSheets
         return "/look/{$hash}.css";
     }
 
-    /** Where the sheet of modules' own styles is. It is the same for every look. */
-    public function departures(): string
+    /** The address of the style sheet for modules with a style of their own. All looks share it. */
+    public function ownStyles(): string
     {
         return '/look/'.self::name(DepartureSheet::css()).'.css';
     }
@@ -74,13 +74,13 @@ final readonly class LookSheets
     /** The sheet of that hash; null where there is none. What was forgotten is made of the looks that are kept. */
     public function find(string $hash): ?string
     {
-        $departures = DepartureSheet::css();
-        if ($hash === self::name($departures)) {
-            return $departures;
-        }
         $css = $this->cache->get("look-sheet:{$hash}");
         if (is_string($css)) {
             return $css;
+        }
+        $ownStyles = DepartureSheet::css();
+        if ($hash === self::name($ownStyles)) {
+            return $ownStyles;
         }
         foreach ($this->looks->candidates() as $look) {
             $css = $this->css($look);

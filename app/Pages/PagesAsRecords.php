@@ -60,12 +60,15 @@ final readonly class PagesAsRecords implements PageRecords
     {
         $below = [];
         $all = $this->pages->withoutPlaceholder();
-        $known = array_map(fn (StoredPage $stored): string => $stored->definition->address->pattern, $all);
+        $known = array_flip(array_map(
+            fn (StoredPage $stored): string => $stored->definition->address->pattern,
+            $all,
+        ));
         foreach ($all as $stored) {
             $above = $stored->definition->address->pattern;
             do {
                 $above = $above === '/' ? '' : (substr($above, 0, (int) strrpos($above, '/')) ?: '/');
-            } while ($above !== '' && ! in_array($above, $known, true));
+            } while ($above !== '' && ! isset($known[$above]));
             $below[$above][] = $stored;
         }
         $ordered = [];

@@ -44,6 +44,7 @@ use App\Pages\PublishSettings;
 use App\Site\CountedTypes;
 use App\Site\KeptSafeHtml;
 use App\Site\PageAddress;
+use App\Site\PageResult;
 use App\Site\SitePages;
 use App\Tasks\JobLease;
 use App\Tasks\LongWorkRegister;
@@ -152,10 +153,11 @@ final class AppServiceProvider extends ServiceProvider
             $view->with(['lookSheet' => $sheets->address($look), 'lookFonts' => $sheets->fonts($look)]);
         });
         Event::listen(VideoWanted::class, fn (VideoWanted $wanted): mixed => FetchVideo::dispatch($wanted->address));
-        View::composer('site.page', fn (ViewInstance $view): ViewInstance => $view->with(
-            'departures',
-            app(LookSheets::class)->departures(),
-        ));
+        View::composer('site.page', function (ViewInstance $view): void {
+            $result = $view->getData()['result'] ?? null;
+            $hasOwnStyles = $result instanceof PageResult && $result->hasOwnStyles();
+            $view->with('ownStylesSheet', $hasOwnStyles ? app(LookSheets::class)->ownStyles() : null);
+        });
         // What is not found stands on no page of the navigation.
         View::composer('errors::404', fn ($view) => $view->with('frame', app(SitePages::class)->frame(
             new PageAddress('/not-found'),

@@ -4,12 +4,20 @@ declare(strict_types=1);
 
 namespace App\Video;
 
+use Symfony\Component\HttpFoundation\IpUtils;
+
 /**
  * Reads a small file of another site. It connects only to public addresses, follows no redirect, and stops at a limit
  * of time and size.
  */
 class OutsideFetch
 {
+    /** Addresses of single machines: IPv4 without multicast and reserved ones, IPv6 global unicast (RFC 4291). */
+    private const UNICAST = ['0.0.0.0/1', '128.0.0.0/2', '192.0.0.0/3', '2000::/3'];
+
+    /** IPv6 for protocols (RFC 2928), documentation (RFC 3849, RFC 9637) and tunnels that hold IPv4 (RFC 3056). */
+    private const SPECIAL = ['2001::/23', '2001:db8::/32', '3fff::/20', '2002::/16'];
+
     /**
      * @param  int  $most  bytes
      *
@@ -75,15 +83,12 @@ class OutsideFetch
         return $addresses;
     }
 
-    /** Whether an address is one of the public internet. */
+    /** Whether an address is one of the public internet. An IPv6 address that stands for an IPv4 address is not. */
     public static function isGlobal(string $address): bool
     {
-        // An IPv4 address inside an IPv6 one is judged as what it is.
-        $inner = preg_match('/^(?:::ffff:|64:ff9b::)(\d+\.\d+\.\d+\.\d+)$/i', $address, $found) === 1
-            ? $found[1]
-            : $address;
-
-        return filter_var($inner, FILTER_VALIDATE_IP, FILTER_FLAG_GLOBAL_RANGE) !== false;
+        return filter_var($address, FILTER_VALIDATE_IP, FILTER_FLAG_GLOBAL_RANGE) !== false
+            && IpUtils::checkIp($address, self::UNICAST)
+            && ! IpUtils::checkIp($address, self::SPECIAL);
     }
 
     /** How long an answer may take in all. */

@@ -27,7 +27,7 @@ final readonly class VideoStore
         return null;
     }
 
-    /** What is known of a video; null while it is not. Its site is then asked, so that the next page has it. */
+    /** A video as its site described it. If it is not known yet, the result is null and a job asks the site. */
     public function find(string $address): ?Video
     {
         if ($this->site($address) === null) {

@@ -117,7 +117,14 @@ final class VideosTest extends TestCase
                 );
             }
         }
+        foreach ([
+            '64:ff9b::7f00:1', '2002:7f00:1::', '::7f00:1', '::ffff:7f00:1', 'fec0::1', 'fe80::1', '224.0.0.1',
+            '240.0.0.1', '192.0.0.170', '198.18.0.1', '2001:db8::1',
+        ] as $address) {
+            $this->assertFalse(OutsideFetch::isGlobal($address), $address);
+        }
         $this->assertTrue(OutsideFetch::isGlobal('93.184.216.34'));
+        $this->assertTrue(OutsideFetch::isGlobal('1.1.1.1'));
         $this->assertTrue(OutsideFetch::isGlobal('2606:4700::1111'));
     }
 

@@ -10,7 +10,7 @@ use Wellspring\Core\Card\Part\Video;
 use Wellspring\Core\Card\RenderedPart;
 
 /**
- * What the parts of cards name and their views need: pictures, videos, and the addresses of terms and records.
+ * The pictures and videos that cards show, and the addresses that they link to.
  *
  * @phpstan-import-type PlayerShape from VideoPlayers
  */

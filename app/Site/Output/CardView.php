@@ -42,7 +42,7 @@ final readonly class CardView
         return array_values($named)[0] ?? array_values($said)[0] ?? null;
     }
 
-    /** What describes the record beside its title: the text of its excerpt; empty where it has none. */
+    /** The text of the card's excerpt. Empty if it has none. */
     public function description(): string
     {
         $excerpts = array_filter($this->parts(), fn (RenderedPart $part): bool => $part->kind instanceof Excerpt);

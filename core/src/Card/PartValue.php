@@ -46,7 +46,7 @@ final readonly class PartValue
     }
 
     /**
-     * What a field of a record shows. Each person or item that it names leads to their page.
+     * The value of a field. The name of a person or an item links to that person's or item's page.
      *
      * @param  string|null  $text  the same in words
      */

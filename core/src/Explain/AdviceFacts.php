@@ -8,7 +8,7 @@ use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Look\Contrasts;
 
 /**
- * What advice on a module is based on, beside its definition.
+ * The facts that advice on a module needs, apart from its definition.
  *
  * @phpstan-import-type ContrastShape from Contrasts
  */

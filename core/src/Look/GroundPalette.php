@@ -34,7 +34,7 @@ final class GroundPalette
     }
 
     /**
-     * What text on a ground stands on.
+     * The colour of a ground.
      *
      * @param  'paper'|value-of<self::GROUNDS>  $ground
      * @return Colour of a picture: a white one under its veil, where white text is hardest to read

@@ -39,7 +39,7 @@ final class LookVariables
     }
 
     /**
-     * What changes on a ground, by name.
+     * The custom properties that a ground sets, by name.
      *
      * @param  value-of<GroundPalette::GROUNDS>  $ground
      * @return array<string, string>

@@ -39,7 +39,7 @@ final readonly class MapTile
     }
 
     /**
-     * Where a place lies in the world at a zoom.
+     * The position of a place on the world map at a zoom level.
      *
      * @return array{float, float} in tiles, from the west and from the north
      */

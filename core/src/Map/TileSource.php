@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Map;
 
-/** Where the tiles of maps come from, where they are not the site's own. */
+/** Another site that the tiles of maps come from. */
 final readonly class TileSource
 {
     /** An address with the places {z}, {x} and {y}. */

@@ -11,9 +11,9 @@
     ])
     @includeWhen(isset($structured), 'site.structured', ['data' => $structured ?? []])
 @endsection
-@if ($result->hasOwnStyles())
+@if ($ownStylesSheet !== null)
     @push('scripts')
-        <link rel="stylesheet" href="{{ $departures }}">
+        <link rel="stylesheet" href="{{ $ownStylesSheet }}">
     @endpush
 @endif
 @if ($result->scripts() !== [])

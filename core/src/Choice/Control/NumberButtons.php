@@ -97,7 +97,7 @@ final readonly class NumberButtons implements FilterControl
         return $filter->settings()->get('match') === 'atLeast' || $n === $this->last($filter);
     }
 
-    /** There is at least one button, and at most so many. */
+    /** The number of the last button. There are 1 to MOST_BUTTONS buttons. */
     private function last(OfferedFilter $filter): int
     {
         $first = $this->number($filter, 'first');

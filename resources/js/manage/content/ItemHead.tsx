@@ -16,7 +16,7 @@ export function ItemHead({
 	const start = useStart();
 	const Heading = beside ? "h2" : "h1";
 	return (
-		<div className="short:static sticky top-0 z-10 flex flex-wrap items-center gap-x-3 gap-y-1.5 px-4 md:px-6 py-2 min-h-13 bg-base-100 border-b border-base-300">
+		<div className="form-bar gap-x-3 gap-y-1.5 px-4 md:px-6 py-2">
 			{beside ? (
 				<button type="button" className="text-quiet hover:underline cursor-pointer" onClick={beside.onClose}>
 					<span aria-hidden="true">‹</span> {beside.words}

@@ -98,7 +98,7 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 
 	return (
 		<div>
-			<div className="short:static sticky top-0 z-10 flex flex-wrap items-center gap-3 px-4 md:px-6 py-2 min-h-13 bg-base-100 border-b border-base-300">
+			<div className="form-bar gap-3 px-4 md:px-6 py-2">
 				<Link to="/types" className="text-quiet hover:underline">
 					Types <span aria-hidden="true">›</span>
 				</Link>
