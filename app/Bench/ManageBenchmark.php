@@ -55,14 +55,14 @@ final readonly class ManageBenchmark implements Benchmark
             ['table of items, first page, with total', 'Wellspring ms', 'by hand ms', 'ratio'],
             [
                 $this->table('last change first', [], 'updated_at', false, 'true', 'updated_at desc, id desc'),
-                $this->table('by title', [], 'title', true, 'true', 'title collate wellspring_text asc, id'),
+                $this->table('by title', [], 'title', true, 'true', 'left(title, 200) collate wellspring_text asc, id'),
                 $this->table(
                     'quick search',
                     ['q' => 'plant 4711'],
                     'title',
                     true,
                     "folded->>'title' like '%plant 4711%'",
-                    'title collate wellspring_text asc, id',
+                    'left(title, 200) collate wellspring_text asc, id',
                 ),
             ],
         );

@@ -43,7 +43,7 @@ final readonly class QueryBenchmark implements Benchmark
         $group = HandWrittenSql::group($this->catalogue, 'perennials');
         $where = "{$candidates} and {$light} and {$price} and {$group}";
         $page = "select id from items where {$where} order by (items.fields->>'price')::numeric asc nulls last, "
-            .'items.title collate wellspring_text, items.id limit 24';
+            .'left(items.title, 200) collate wellspring_text, items.id limit 24';
 
         return [
             $this->besideSql(
@@ -92,7 +92,7 @@ final readonly class QueryBenchmark implements Benchmark
                 fn () => $this->listing->show($site->modules[$key], $site->context),
                 "select count(*) from items where {$found}",
                 "select id from items where {$found} order by ts_rank(items.search, {$query}) desc, "
-                    .'items.title collate wellspring_text, items.id limit 24',
+                    .'left(items.title, 200) collate wellspring_text, items.id limit 24',
             );
         }
 

@@ -17,6 +17,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Term;
 use Wellspring\Core\Content\TermTree;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Context\SiteSettingsReader;
 use Wellspring\Core\Look\Look;
@@ -33,7 +34,7 @@ final class CatalogueStore
     private const KEEP_SECONDS = 86_400;
 
     /** Of what is cached: another one wherever its keys change, so that an older release's is not read. */
-    private const FORM = '5-';
+    private const FORM = '6-';
 
     private ?Catalogue $catalogue = null;
 
@@ -44,8 +45,15 @@ final class CatalogueStore
     /** @var array<string, array<string, int>> ids by taxonomy and slug */
     private array $termIds = [];
 
+    /** @var array<string, int> by the key of a type */
+    private array $typeRevisions = [];
+
+    /** @var \WeakMap<Type, int> revisions of all types that were handed out, also before the last change */
+    private \WeakMap $revisionsRead;
+
     public function __construct(private readonly Repository $cache, private readonly ContentMarks $marks)
     {
+        $this->revisionsRead = new \WeakMap;
     }
 
     public function catalogue(): Catalogue
@@ -60,17 +68,19 @@ final class CatalogueStore
         $kept = $name === null ? null : $this->cache->get($name);
         if (is_array($kept) && $kept['catalogue'] instanceof Catalogue) {
             $this->termIds = $kept['termIds'];
+            $this->typeRevisions = $kept['typeRevisions'];
             $this->settings = $kept['settings'];
             $this->look = $kept['look'];
 
-            return $this->catalogue = $kept['catalogue'];
+            return $this->remembered($kept['catalogue']);
         }
-        $this->catalogue = $this->read();
+        $this->catalogue = $this->remembered($this->read());
         if ($name !== null) {
             $this->cache->put(
                 $name,
                 [
                     'catalogue' => $this->catalogue, 'termIds' => $this->termIds,
+                    'typeRevisions' => $this->typeRevisions,
                     'settings' => $this->settings, 'look' => $this->look,
                 ],
                 self::KEEP_SECONDS,
@@ -138,9 +148,10 @@ final class CatalogueStore
         $this->settings = self::readSettings();
         $this->look = self::readLook();
         $taxonomies = $this->taxonomies();
-        $types = [];
+        $types = $this->typeRevisions = [];
         foreach (ContentType::query()->orderBy('position')->orderBy('key')->get() as $row) {
             $types[$row->key] = TypeFile::read($row->definition, $taxonomies, stored: true);
+            $this->typeRevisions[$row->key] = $row->revision;
         }
 
         return new Catalogue(
@@ -160,7 +171,22 @@ final class CatalogueStore
         $this->catalogue = null;
         $this->settings = null;
         $this->look = null;
-        $this->termIds = [];
+        $this->termIds = $this->typeRevisions = [];
+    }
+
+    /** @return int|null the revision of the definition that the type was read from; null for one made elsewhere */
+    public function revisionOf(Type $type): ?int
+    {
+        return $this->revisionsRead[$type] ?? null;
+    }
+
+    private function remembered(Catalogue $catalogue): Catalogue
+    {
+        foreach ($catalogue->types as $key => $type) {
+            $this->revisionsRead[$type] = $this->typeRevisions[$key];
+        }
+
+        return $this->catalogue = $catalogue;
     }
 
     /**
@@ -219,7 +245,7 @@ final class CatalogueStore
         $rows = DB::select(<<<'SQL'
             with recursive above(term, over) as (
                 select id, id from terms where taxonomy_key = ?
-                union all
+                union
                 select above.term, terms.parent_id
                 from above join terms on terms.id = above.over where terms.parent_id is not null
             )

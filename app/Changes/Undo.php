@@ -85,17 +85,14 @@ final readonly class Undo
         return ['undone' => $undone, 'left' => $left];
     }
 
-    /** Brings one earlier state of an item back; what it names and is gone by now is left out. */
-    public function bringBack(Item $item, Revision $revision): Item
+    /**
+     * An earlier state of an item, without what it names and the site has no more.
+     *
+     * @throws Refused when its content type is gone
+     */
+    public function stateOf(Revision $revision): ItemDraft
     {
-        $type = $this->type($revision->type_key);
-
-        return $this->writer->update(
-            $item,
-            $type,
-            $this->draft($type, $revision),
-            recorder: RevisionRecorder::single('brought back revision '.$revision->number),
-        );
+        return $this->draft($this->type($revision->type_key), $revision);
     }
 
     /**

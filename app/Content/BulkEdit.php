@@ -110,6 +110,7 @@ final readonly class BulkEdit implements LongWork
                 $type, $ids, $do, $with, $taxonomy, $slugs, $progress, &$left, &$done,
             ): void {
                 [$left, $done, $seen] = [[], 0, 0];
+                $this->writer->lockType($type);
                 ItemWriter::lock($ids);
                 foreach (array_chunk($ids, self::LOT) as $some) {
                     $changes = [];

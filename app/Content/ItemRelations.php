@@ -21,6 +21,24 @@ final readonly class ItemRelations
     {
     }
 
+    /**
+     * Corrects the copies of items' terms that listings read, where they differ from the terms themselves.
+     *
+     * @return int how many items were corrected
+     */
+    public static function mend(): int
+    {
+        return DB::update(<<<'SQL'
+            update items set term_ids = has.ids
+            from (
+                select items.id, coalesce(array_agg(item_term.term_id order by item_term.term_id) filter
+                    (where item_term.term_id is not null), '{}') as ids
+                from items left join item_term on item_term.item_id = items.id group by items.id
+            ) as has
+            where items.id = has.id and items.term_ids <> has.ids
+            SQL);
+    }
+
     /** @return list<int> ids of the terms that the draft names, in their own order */
     public function terms(ItemDraft $draft): array
     {

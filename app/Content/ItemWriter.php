@@ -62,7 +62,8 @@ final readonly class ItemWriter
         $item->revision = $after + 1;
         $draft = $this->withSafeTexts($type, $draft);
 
-        return self::together(
+        return $this->together(
+            $type,
             fn (): Item => $this->insert($type, [[$item, $draft]], [], $recorder ?? RevisionRecorder::single())[0],
         );
     }
@@ -83,7 +84,7 @@ final readonly class ItemWriter
 
             return [$item, $this->withSafeTexts($type, $draft)];
         }, $drafts);
-        self::together(fn (): array => $this->insert($type, $new, $reserved, $recorder));
+        $this->together($type, fn (): array => $this->insert($type, $new, $reserved, $recorder));
     }
 
     /**
@@ -101,7 +102,7 @@ final readonly class ItemWriter
     ): Item {
         $draft = $this->withSafeTexts($type, $draft);
 
-        return self::together(fn (): Item => $this->overwrite(
+        return $this->together($type, fn (): Item => $this->overwrite(
             $type,
             self::locked([$item], $revision),
             [$draft],
@@ -122,7 +123,7 @@ final readonly class ItemWriter
             fn (ItemDraft $draft): ItemDraft => $this->withSafeTexts($type, $draft),
             array_column($changes, 1),
         );
-        self::together(fn (): array => $this->overwrite(
+        $this->together($type, fn (): array => $this->overwrite(
             $type,
             self::locked(array_column($changes, 0)),
             $drafts,
@@ -141,7 +142,7 @@ final readonly class ItemWriter
      */
     public function remove(array $items, RevisionRecorder $recorder, ?int $revision = null): void
     {
-        self::together(function () use ($items, $recorder, $revision): void {
+        $this->together(null, function () use ($items, $recorder, $revision): void {
             $items = self::locked($items, $revision);
             $type = $items === [] ? null : $this->catalogue->catalogue()->type($items[0]->type_key);
             if ($type !== null) {
@@ -165,6 +166,25 @@ final readonly class ItemWriter
             DB::select(
                 'select id from items where id = any(?::bigint[]) order by id for no key update',
                 ['{'.implode(',', $some).'}'],
+            );
+        }
+    }
+
+    /**
+     * Keeps the type as it is until the transaction ends. Call before items are locked: a change of the type locks the
+     * type first, too.
+     *
+     * @throws Refused when the type was changed or removed since the catalogue was read
+     */
+    public function lockType(Type $type): void
+    {
+        $now = DB::scalar('select revision from types where key = ? for share', [$type->key]);
+        $read = $this->catalogue->revisionOf($type);
+        if ($read !== null && $read !== $now) {
+            throw Refused::because(
+                '',
+                ProblemCode::ChangedSince,
+                "the content type {$type->plural} was changed a moment ago. Nothing was written. Load the form again.",
             );
         }
     }
@@ -335,11 +355,18 @@ final readonly class ItemWriter
      *
      * @template T
      *
+     * @param  Type|null  $type  that is not to change meanwhile
      * @param  \Closure(): T  $work
      * @return T
      */
-    private static function together(\Closure $work): mixed
+    private function together(?Type $type, \Closure $work): mixed
     {
-        return DB::transactionLevel() > 0 ? $work() : DB::transaction($work, self::ATTEMPTS);
+        $locked = function () use ($type, $work): mixed {
+            $type === null || $this->lockType($type);
+
+            return $work();
+        };
+
+        return DB::transactionLevel() > 0 ? $locked() : DB::transaction($locked, self::ATTEMPTS);
     }
 }

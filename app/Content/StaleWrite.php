@@ -18,6 +18,19 @@ final class StaleWrite extends \RuntimeException
         );
     }
 
+    /**
+     * @param  int  $now  the revision that is stored
+     * @param  int|null  $from  the revision that the write started from; null to write in any case
+     *
+     * @throws StaleWrite
+     */
+    public static function unless(int $now, ?int $from): void
+    {
+        if ($from !== null && $now !== $from) {
+            throw new self($now);
+        }
+    }
+
     public function render(): JsonResponse
     {
         return new JsonResponse(['message' => $this->getMessage(), 'revision' => $this->revision] + $this->more, 409);

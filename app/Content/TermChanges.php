@@ -39,21 +39,17 @@ final readonly class TermChanges
             'terms merged',
             [...$gone, $into],
             function (Change $change) use ($into, $gone): array {
-                for (
-                    $above = $into;
-                    $above !== null;
-                    $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)
-                ) {
-                    if (in_array($above->id, array_map(fn (Term $term): int => $term->id, $gone), true)) {
-                        throw Refused::because(
-                            'into',
-                            ProblemCode::WrongValue,
-                            "“{$into->name}” stands below “{$above->name}”; "
-                                .'a term cannot be merged into one below itself.',
-                        );
-                    }
-                }
+                TaxonomyLock::take($into->taxonomy_key);
                 $ids = array_map(fn (Term $term): int => $term->id, $gone);
+                $over = array_values(array_intersect($into->idsUpward(), $ids));
+                if ($over !== []) {
+                    throw Refused::because(
+                        'into',
+                        ProblemCode::WrongValue,
+                        "“{$into->name}” stands below “".Term::query()->findOrFail($over[0])->name
+                            .'”; a term cannot be merged into one below itself.',
+                    );
+                }
                 $this->touchItems($change, $into->taxonomy_key, $ids, function () use ($ids, $into): void {
                     DB::table('item_term')->insertOrIgnoreUsing(
                         ['term_id', 'item_id'],
@@ -98,6 +94,8 @@ final readonly class TermChanges
             'term removed',
             [$term],
             function (Change $change) use ($term): array {
+                TaxonomyLock::take($term->taxonomy_key);
+                $term->refresh();
                 $this->touchItems(
                     $change,
                     $term->taxonomy_key,

@@ -13,6 +13,7 @@ use App\Models\FreeName;
 use App\Models\Media;
 use App\Models\Taxonomy as TaxonomyRow;
 use App\Models\Term;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Change\Renaming;
 use Wellspring\Core\Content\Family;
@@ -47,10 +48,23 @@ final readonly class TermWriter
         });
     }
 
-    /** Its label, whether it is a tree, and the fields of its terms. Terms are not touched. */
-    public function define(TaxonomyFile $file): TaxonomyRow
+    /**
+     * Its label, whether it is a tree, and the fields of its terms. Terms are not touched.
+     *
+     * @param  int|null  $revision  the revision that the change started from; null to write in any case
+     *
+     * @throws StaleWrite
+     */
+    public function define(TaxonomyFile $file, ?int $revision = null): TaxonomyRow
     {
-        $row = TaxonomyRow::query()->find($file->taxonomy->key) ?? new TaxonomyRow(['key' => $file->taxonomy->key]);
+        return DB::transaction(fn (): TaxonomyRow => $this->defined($file, $revision));
+    }
+
+    private function defined(TaxonomyFile $file, ?int $revision): TaxonomyRow
+    {
+        $row = TaxonomyRow::query()->lockForUpdate()->find($file->taxonomy->key)
+            ?? new TaxonomyRow(['key' => $file->taxonomy->key, 'revision' => 0]);
+        $row->exists && StaleWrite::unless($row->revision, $revision);
         if (
             $row->exists
             && ! $file->taxonomy->tree
@@ -64,6 +78,7 @@ final readonly class TermWriter
         }
         $fields = TaxonomyFile::write($file->taxonomy, []);
         $row->fill([
+            'revision' => $row->revision + 1,
             'label' => $file->taxonomy->label,
             'tree' => $file->taxonomy->tree,
             'fields' => array_intersect_key($fields, ['properties' => 0, 'required' => 0]),
@@ -99,16 +114,26 @@ final readonly class TermWriter
         return $term;
     }
 
-    /** A new slug is followed by the modules that name the term. */
-    public function update(Term $term, TermDraft $draft): Term
+    /**
+     * A new slug is followed by the modules that name the term.
+     *
+     * @param  int|null  $revision  the revision that the change started from; null to write in any case
+     *
+     * @throws Refused when the slug is taken or the picture is not there
+     * @throws StaleWrite
+     * @throws ModelNotFoundException when the term was removed meanwhile
+     */
+    public function update(Term $term, TermDraft $draft, ?int $revision = null): Term
     {
         $this->checkTexts($term->taxonomy_key, $draft);
 
-        return DB::transaction(function () use ($term, $draft): Term {
+        return DB::transaction(function () use ($term, $draft, $revision): Term {
+            $term = Term::query()->lockForUpdate()->findOrFail($term->id);
+            StaleWrite::unless($term->revision, $revision);
             $this->check($term->taxonomy_key, $draft, $term, null);
             $before = $this->store->catalogue();
             $old = $term->slug;
-            $term->fill($this->columns($term->taxonomy_key, $draft))->save();
+            $term->fill(['revision' => $term->revision + 1] + $this->columns($term->taxonomy_key, $draft))->save();
             if ($old !== $term->slug) {
                 $this->definitions->rename(Renaming::ofTerms($term->taxonomy_key, [$old => $term->slug]), $before);
             }
@@ -121,12 +146,18 @@ final readonly class TermWriter
     /**
      * Puts the term, with all below it, under another or at the top.
      *
-     * @param  int  $position  among its new neighbours, 0 first; it never stands below itself
+     * The parent may be neither the term itself nor one below it, nor of another taxonomy.
+     *
+     * @param  int  $position  among its new neighbours, 0 first
+     *
+     * @throws ModelNotFoundException when the term or the parent was removed meanwhile
      */
     public function move(Term $term, ?Term $parent, int $position): void
     {
         DB::transaction(function () use ($term, $parent, $position): void {
-            Term::query()->where('taxonomy_key', $term->taxonomy_key)->orderBy('id')->lockForUpdate()->get(['id']);
+            TaxonomyLock::take($term->taxonomy_key);
+            $term->refresh();
+            $parent?->refresh();
             if (
                 $parent !== null
                 && (
@@ -136,18 +167,12 @@ final readonly class TermWriter
             ) {
                 throw Refused::because('parent', ProblemCode::WrongValue, 'expected a term of the same tree.');
             }
-            for (
-                $above = $parent;
-                $above !== null;
-                $above = $above->parent_id === null ? null : Term::query()->find($above->parent_id)
-            ) {
-                if ($above->id === $term->id) {
-                    throw Refused::because(
-                        'parent',
-                        ProblemCode::WrongValue,
-                        "“{$term->name}” cannot stand below itself.",
-                    );
-                }
+            if ($parent !== null && in_array($term->id, $parent->idsUpward(), true)) {
+                throw Refused::because(
+                    'parent',
+                    ProblemCode::WrongValue,
+                    "“{$term->name}” cannot stand below itself.",
+                );
             }
             $neighbours = Term::query()
                 ->where('taxonomy_key', $term->taxonomy_key)

@@ -23,7 +23,8 @@ final readonly class TypeChange implements LongWork
     }
 
     /**
-     * @param  array<string, mixed>  $input  file (a type file), renamed (new keys by old), withLoss
+     * @param  array<string, mixed>  $input  file (a type file), renamed (new keys by old), withLoss,
+     *   revision (that the change started from)
      * @return array{key: string, change: int|null}
      */
     public function run(array $input, \Closure $progress): array
@@ -34,6 +35,7 @@ final readonly class TypeChange implements LongWork
             $renamed,
             ($input['withLoss'] ?? false) === true,
             progress: $progress,
+            revision: is_int($input['revision'] ?? null) ? $input['revision'] : null,
         );
 
         return ['key' => $applied->type->key, 'change' => $applied->change?->id];

@@ -58,7 +58,10 @@ final readonly class TypeWriter
      * @param  bool  $withLoss  whether it is done though values leave the items
      * @param  list<int>  $except  items that are left alone
      * @param  (\Closure(int): void)|null  $progress  told how many items are rewritten
+     * @param  int|null  $revision  the revision that the change started from, 0 for a new type; null to write in any
+     *   case
      *
+     * @throws StaleWrite
      * @throws Refused when the file is wrong, a live module would lose its field, or values would leave the items
      *   unasked
      */
@@ -68,9 +71,12 @@ final readonly class TypeWriter
         bool $withLoss = false,
         array $except = [],
         ?\Closure $progress = null,
+        ?int $revision = null,
     ): AppliedType {
         $type = $this->check->read($data, $renamed);
         $now = $this->store->catalogue()->type($type->key);
+        $read = $now === null ? 0 : (int) $this->store->revisionOf($now);
+        StaleWrite::unless($read, $revision);
         if ($now === null) {
             DB::transaction(function () use ($type): void {
                 $this->store($type);
@@ -88,7 +94,10 @@ final readonly class TypeWriter
             function (
                 RevisionRecorder $recorder,
                 Change $change,
-            ) use ($now, $type, $renamed, $except, $progress): void {
+            ) use ($now, $type, $renamed, $except, $progress, $read): void {
+                // Items that are being made hold a share of this lock, so the rewriting below finds them.
+                $stored = DB::scalar('select revision from types where key = ? for no key update', [$type->key]);
+                StaleWrite::unless(is_numeric($stored) ? (int) $stored : 0, $read);
                 $change->data = [
                     'type' => $type->key,
                     'before' => TypeFile::write($now),
@@ -227,8 +236,8 @@ final readonly class TypeWriter
             );
         }
         $row = ContentType::query()->find($type->key)
-            ?? new ContentType(['key' => $type->key, 'position' => ContentType::query()->count()]);
-        $row->fill(['definition' => TypeFile::write($type)])->save();
+            ?? new ContentType(['key' => $type->key, 'position' => ContentType::query()->count(), 'revision' => 0]);
+        $row->fill(['definition' => TypeFile::write($type), 'revision' => $row->revision + 1])->save();
         $this->store->forget();
 
         return $type;

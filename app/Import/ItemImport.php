@@ -80,6 +80,7 @@ final class ItemImport
             ): void {
                 [$result->created, $result->changed, $result->unchanged] = [0, 0, 0];
                 $this->catalogue->forget();
+                $this->writer->lockType($type);
                 $rows = $this->begin($path, $type, $plan);
                 ItemWriter::lock($known);
                 $written = 0;

@@ -12,7 +12,7 @@ use Wellspring\Core\Problem\Shape;
 final class JsonRows
 {
     /** Bytes of a list, which is read as a whole, and of one line: PHP takes up to fifty times as much memory. */
-    private const LONGEST_LIST = 8_000_000;
+    private const LONGEST_LIST = 5_242_880;
 
     private const LONGEST_LINE = 4_000_000;
 
@@ -71,7 +71,7 @@ final class JsonRows
             throw Refused::because(
                 '',
                 ProblemCode::TooLarge,
-                'the list is longer than 8 MB. Write one object a line instead (.jsonl), which has no such limit.',
+                'the list is longer than 5 MiB. Use JSON Lines instead (.jsonl, one object a line), which has no such limit.',
             );
         }
         if (! mb_check_encoding($text, 'UTF-8')) {

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Sort\Comparator;
 
 /**
  * Where a record's value of a field stands in the database. `$of` is the table's name in the query: the items, or what
@@ -17,6 +18,9 @@ final class FieldSql
 {
     /** The collation that text is ordered by; made with the database, from the site's locale. */
     private const COLLATION = 'wellspring_text';
+
+    /** Characters of a text that an index holds: an entry of an index has room for 2,704 bytes in all. */
+    public const INDEXED_LETTERS = Comparator::LETTERS;
 
     /** The value as text, null where it is empty. Not for terms and links. */
     public static function raw(Field $field, string $of = 'items'): string
@@ -69,6 +73,31 @@ final class FieldSql
     public static function folded(Field $field, string $of = 'items'): string
     {
         return "({$of}.folded->>'".self::key($field)."')";
+    }
+
+    /** The beginning of the text in the form in which it is compared, as an index holds it. */
+    public static function beginning(Field $field, string $of = 'items'): string
+    {
+        return 'left('.self::folded($field, $of).', '.self::INDEXED_LETTERS.')';
+    }
+
+    /**
+     * True where the text is one of the given ones. It asks an index first, and compares in full where one of them is
+     * longer than what the index holds.
+     *
+     * @param  list<string>  $texts  in the form in which they are compared
+     */
+    public static function isOneOf(Field $field, array $texts, string $of = 'items'): Fragment
+    {
+        $begins = array_map(fn (string $text): string => mb_substr($text, 0, self::INDEXED_LETTERS), $texts);
+        $among = new Fragment(self::beginning($field, $of).' = any(?::text[])', [Fragment::arrayLiteral($begins)]);
+        // A text that is shorter than the limit equals its own beginning.
+        $isLong = fn (string $text): bool => mb_strlen($text) >= self::INDEXED_LETTERS;
+
+        return array_filter($texts, $isLong) === [] ? $among : Fragment::all([
+            $among,
+            new Fragment(self::folded($field, $of).' = any(?::text[])', [Fragment::arrayLiteral($texts)]),
+        ]);
     }
 
     /** A date or an instant, as it compares with one in a binding. */
@@ -131,7 +160,7 @@ final class FieldSql
         }
 
         return match ($field->family()) {
-            Family::Text => new Fragment("{$raw} collate ".self::COLLATION),
+            Family::Text => new Fragment("left({$raw}, ".self::INDEXED_LETTERS.') collate '.self::COLLATION),
             Family::Number => new Fragment(self::number($field)),
             Family::YesNo => new Fragment("{$raw}::boolean"),
             Family::Choice => new Fragment(

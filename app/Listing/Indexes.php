@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Origin;
@@ -24,6 +25,9 @@ final readonly class Indexes
 
     /** Any number that nothing else locks by. */
     private const LOCK = 7_310_415;
+
+    /** Texts in one index: each takes up to 4 bytes for each of its 200 characters. */
+    private const TEXTS = 3;
 
     private const STATISTICS = self::PREFIX.'stats_';
 
@@ -87,7 +91,8 @@ final readonly class Indexes
      *
      * @param  list<Module>  $modules  all that are live
      * @param  \Closure(string): void|null  $tell  told what is being done
-     * @return array{made: list<string>, dropped: list<string>}
+     * @return array{made: list<string>, dropped: list<string>, failed: array<string, string>} names; of what could
+     *   not be made, the reason by name
      */
     public function keep(array $modules, ?\Closure $tell = null): array
     {
@@ -109,22 +114,18 @@ final readonly class Indexes
     /**
      * @param  list<Module>  $modules
      * @param  \Closure(string): mixed  $tell
-     * @return array{made: list<string>, dropped: list<string>}
+     * @return array{made: list<string>, dropped: list<string>, failed: array<string, string>}
      */
     private function kept(array $modules, \Closure $tell): array
     {
         $needed = $this->needed($modules);
         $present = $this->present();
-        $made = $dropped = [];
+        $made = $dropped = $failed = [];
         foreach ($present as $name => $whole) {
-            // One that was broken off half way is of no use.
+            // A build that was interrupted leaves an index that is not valid.
             if (! isset($needed[$name]) || ! $whole) {
                 $tell("drop {$name}");
-                DB::statement(
-                    str_starts_with($name, self::STATISTICS)
-                        ? "drop statistics if exists {$name}"
-                        : "drop index concurrently if exists {$name}",
-                );
+                self::drop($name);
                 $dropped[] = $name;
             }
         }
@@ -132,16 +133,94 @@ final readonly class Indexes
             if (($present[$name] ?? false) === false) {
                 $tell("make {$name}: {$index['what']}");
                 $make = $index['kind'] === 'index' ? 'create index concurrently' : 'create statistics';
-                DB::statement("{$make} if not exists {$name} {$index['sql']}");
-                $made[] = $name;
+                try {
+                    DB::statement("{$make} if not exists {$name} {$index['sql']}");
+                    $made[] = $name;
+                } catch (QueryException $fault) {
+                    self::drop($name);
+                    $failed[$name] = self::reason($fault);
+                    $tell("could not make {$name}: {$failed[$name]}");
+                }
             }
         }
-        if ($made !== []) {
-            // What they hold is known to the planner only once the table was looked over.
+        $failed += $made === [] ? [] : self::analyze($made);
+        $made = array_values(array_diff($made, array_keys($failed)));
+        $this->report($needed, $failed);
+
+        return ['made' => $made, 'dropped' => $dropped, 'failed' => $failed];
+    }
+
+    /**
+     * The planner knows the statistics of an expression only after this. A value that an expression cannot read stops
+     * it, also when the database does it by itself; the new statistics go then.
+     *
+     * @param  list<string>  $made  names
+     * @return array<string, string> what failed: reasons by name
+     */
+    private static function analyze(array $made): array
+    {
+        try {
             DB::statement('analyze items');
+
+            return [];
+        } catch (QueryException $fault) {
+            $statistics = array_filter($made, fn (string $name): bool => str_starts_with($name, self::STATISTICS));
+            array_map(self::drop(...), $statistics);
+
+            return array_fill_keys($statistics, self::reason($fault));
+        }
+    }
+
+    private static function reason(QueryException $fault): string
+    {
+        $reason = $fault->errorInfo[2] ?? null;
+
+        return is_string($reason) ? trim(explode("\n", $reason)[0]) : $fault->getMessage();
+    }
+
+    private static function drop(string $name): void
+    {
+        DB::statement(
+            str_starts_with($name, self::STATISTICS)
+                ? "drop statistics if exists {$name}"
+                : "drop index concurrently if exists {$name}",
+        );
+    }
+
+    /**
+     * Stores what could not be made, for Manage to show with the modules that need it.
+     *
+     * @param  array<string, array{kind: string, sql: string, what: string, modules: list<string>}>  $needed
+     * @param  array<string, string>  $failed  reasons by name
+     */
+    private function report(array $needed, array $failed): void
+    {
+        DB::transaction(function () use ($needed, $failed): void {
+            DB::table('index_faults')->delete();
+            foreach ($failed as $name => $reason) {
+                DB::table('index_faults')->insert([
+                    'name' => $name,
+                    'what' => $needed[$name]['what'],
+                    'modules' => json_encode($needed[$name]['modules'], JSON_THROW_ON_ERROR),
+                    'reason' => $reason,
+                    'at' => now(),
+                ]);
+            }
+        });
+    }
+
+    /** @return array<array-key, list<string>> what is missing for the listing of each module to be quick, by its key */
+    public static function faults(): array
+    {
+        $faults = [];
+        foreach (DB::table('index_faults')->orderBy('name')->get(['what', 'modules', 'reason']) as $fault) {
+            foreach ((array) json_decode(is_string($fault->modules) ? $fault->modules : '[]', true) as $module) {
+                $faults[is_string($module) ? $module : ''][] = 'The list works, but may be slow: the database could '
+                    ."not make the index of {$fault->what} ({$fault->reason}).";
+            }
         }
 
-        return ['made' => $made, 'dropped' => $dropped];
+        return $faults;
     }
 
     /** @return array<string, array{kind: 'index'|'statistics', sql: string, what: string}> by name */
@@ -165,7 +244,7 @@ final readonly class Indexes
             $orders = $this->orders->of($module, $context);
             $columns = array_map(
                 fn (OrderBy $by): string => '('.self::literal($by->by).')'.substr($by->sql(), strlen($by->by->sql)),
-                $orders,
+                self::thatFit($orders),
             );
             $add(
                 '('.str_replace('items.', '', implode(', ', $columns)).')',
@@ -201,6 +280,28 @@ final readonly class Indexes
         return $indexes;
     }
 
+    /**
+     * The first of the columns, so that an entry stays within the 2,704 bytes of the database: three texts at most. The
+     * database sorts by the others within the groups that the index gives.
+     *
+     * @param  non-empty-list<OrderBy>  $orders
+     * @return non-empty-list<OrderBy>
+     */
+    private static function thatFit(array $orders): array
+    {
+        $fit = [];
+        $texts = 0;
+        foreach ($orders as $by) {
+            $texts += $by->type === 'text' ? 1 : 0;
+            if ($texts > self::TEXTS) {
+                break;
+            }
+            $fit[] = $by;
+        }
+
+        return $fit === [] ? $orders : $fit;
+    }
+
     /** @param  list<SortKey>  $order  whether all of it stands in the items themselves, whatever the moment */
     private function sorts(array $order): bool
     {
@@ -228,7 +329,7 @@ final readonly class Indexes
             Family::Number => FieldSql::number($field),
             Family::Choice, Family::YesNo => FieldSql::raw($field),
             Family::Date, Family::Instant => '('.FieldSql::moment($field).')',
-            Family::Text => FieldSql::folded($field),
+            Family::Text => FieldSql::beginning($field),
             default => null,
         };
 

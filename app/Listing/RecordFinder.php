@@ -59,7 +59,7 @@ final readonly class RecordFinder
     private function named(Builder $among, string $looked, string $kind, bool $items): array
     {
         $rows = $among->toBase()->whereRaw("items.folded->>'title' like ?", ['%'.addcslashes($looked, '%_\\').'%'])
-            ->orderByRaw('items.title collate wellspring_text, items.id')
+            ->orderByRaw('left(items.title, 200) collate wellspring_text, items.id')
             ->limit(self::EACH)
             ->get(['items.id', 'items.slug', 'items.title']);
 

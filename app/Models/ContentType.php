@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $key
  * @property array<string, mixed> $definition
  * @property int $position
+ * @property int $revision one more after each change of its definition
  */
 final class ContentType extends Model
 {
@@ -24,7 +25,7 @@ final class ContentType extends Model
 
     public $incrementing = false;
 
-    protected $fillable = ['key', 'definition', 'position'];
+    protected $fillable = ['key', 'definition', 'position', 'revision'];
 
     protected function casts(): array
     {

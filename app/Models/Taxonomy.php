@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $key
  * @property string $label
  * @property bool $tree
+ * @property int $revision one more after each change of its definition
  * @property array<string, mixed> $fields of its terms, as `properties` and `required` of a type file
  */
 final class Taxonomy extends Model
@@ -21,7 +22,7 @@ final class Taxonomy extends Model
 
     public $incrementing = false;
 
-    protected $fillable = ['key', 'label', 'tree', 'fields'];
+    protected $fillable = ['key', 'label', 'tree', 'fields', 'revision'];
 
     protected function casts(): array
     {

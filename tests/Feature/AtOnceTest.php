@@ -14,8 +14,11 @@ use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
 use Illuminate\Contracts\Process\InvokedProcess;
+use Illuminate\Database\Connection;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
+use Tests\Support\Garden;
 
 /**
  * Several people do something at the same moment, each in a process of their own: nobody's work is lost, and nobody
@@ -190,6 +193,116 @@ final class AtOnceTest extends TestCase
             $strange = array_diff(array_column($answers, 'status'), [200, 201, 409, 422]);
             $this->assertSame([], $strange, (string) json_encode($answers));
         }
+    }
+
+    public function test_two_moves_at_once_put_no_term_below_itself(): void
+    {
+        [$ferns, $mosses] = $this->terms('Ferns', 'Mosses');
+        for ($round = 1; $round <= self::ROUNDS; $round++) {
+            DB::table('terms')->whereIn('id', [$ferns, $mosses])->update(['parent_id' => null]);
+            $moves = $this->atOnce([
+                ['POST', "/manage/api/terms/{$ferns}/move", ['parent' => $mosses, 'position' => 0]],
+                ['POST', "/manage/api/terms/{$mosses}/move", ['parent' => $ferns, 'position' => 0]],
+            ]);
+            $this->assertEqualsCanonicalizing([200, 422], array_column($moves, 'status'), (string) json_encode($moves));
+        }
+        DB::table('terms')->whereIn('id', [$ferns, $mosses])->update(['parent_id' => null]);
+        $other = $this->other();
+        $other->update('update terms set parent_id = ? where id = ?', [$mosses, $ferns]);
+        $second = $this->psql("update terms set parent_id = {$ferns} where id = {$mosses}");
+        $this->waitUntilBlocked($second);
+        $other->commit();
+        $this->assertStringContainsString('cannot stand below itself', $second->wait()->errorOutput());
+    }
+
+    public function test_two_terms_tied_to_an_item_at_once_both_count(): void
+    {
+        [$ferns, $mosses] = $this->terms('Ferns', 'Mosses');
+        $item = $this->plant(['title' => 'Lady fern'])->id;
+        $other = $this->other();
+        $other->insert('insert into item_term (item_id, term_id) values (?, ?)', [$item, $ferns]);
+        $second = $this->psql("insert into item_term (item_id, term_id) values ({$item}, {$mosses})");
+        $this->waitUntilBlocked($second);
+        $other->commit();
+        $second->wait();
+        $both = fn (): string => (string) DB::table('items')->where('id', $item)->value('term_ids');
+        $this->assertSame("{{$ferns},{$mosses}}", $both());
+        DB::statement("update items set term_ids = '{{$ferns}}' where id = ?", [$item]);
+        Artisan::call('wellspring:tidy');
+        $this->assertStringContainsString('Mended the terms of 1 item.', Artisan::output());
+        $this->assertSame("{{$ferns},{$mosses}}", $both());
+    }
+
+    public function test_an_item_made_beside_a_change_of_its_type_has_the_new_keys_or_is_refused(): void
+    {
+        $renamed = Garden::plantFile();
+        $renamed['properties']['cost'] = $renamed['properties']['price'];
+        unset($renamed['properties']['price']);
+        $change = ['PUT', '/manage/api/types', ['file' => $renamed, 'renamed' => ['price' => 'cost'], 'revision' => 1]];
+        $create = ['POST', '/manage/api/items', ['type' => 'plant', 'values' => ['title' => 'Fern', 'price' => 3]]];
+
+        $other = $this->other();
+        $other->select("select 1 from types where key = 'plant' for share");
+        $changing = $this->start($change, microtime(true));
+        $this->waitUntilBlocked($changing);
+        $other->insert(
+            "insert into items (type_key, slug, title, publish_at, fields, folded) values ('plant', 'moss', 'Moss', "
+                ."now(), '{\"price\": 4}', '{\"title\": \"moss\"}')",
+        );
+        $other->commit();
+        $this->assertSame(200, self::answer($changing)['status']);
+        $this->assertSame(['{"cost": 4}'], DB::table('items')->pluck('fields')->all());
+
+        $other = $this->other();
+        $other->update("update types set revision = revision + 1 where key = 'plant'");
+        $create[2]['values'] = ['title' => 'Fern', 'cost' => 3];
+        $creating = $this->start($create, microtime(true));
+        $this->waitUntilBlocked($creating);
+        $other->commit();
+        $refused = self::answer($creating);
+        $this->assertSame([422, 'changedSince'], [$refused['status'], $refused['body']['problems'][0]['code']]);
+        $this->assertSame(201, self::answer($this->start($create, microtime(true)))['status']);
+    }
+
+    /** @return list<int> ids of new terms at the top of the plant groups */
+    private function terms(string ...$names): array
+    {
+        return array_map(fn (string $name): int => Term::query()->create([
+            'taxonomy_key' => 'groups', 'slug' => strtolower("new-{$name}"), 'name' => $name, 'position' => 9,
+            'words' => strtolower($name), 'folded' => ['title' => strtolower($name)],
+        ])->id, array_values($names));
+    }
+
+    /** A second connection, in a transaction. */
+    private function other(): Connection
+    {
+        $other = DB::connection('progress');
+        $other->beginTransaction();
+
+        return $other;
+    }
+
+    /** A statement in a session of its own, which may have to wait for another. */
+    private function psql(string $statement): InvokedProcess
+    {
+        $config = DB::connection()->getConfig();
+
+        return Process::env(['PGPASSWORD' => (string) $config['password']])->start([
+            'psql', '-h', (string) $config['host'], '-p', (string) $config['port'], '-U', (string) $config['username'],
+            '-d', DB::connection()->getDatabaseName(), '-c', $statement,
+        ]);
+    }
+
+    private function waitUntilBlocked(InvokedProcess $process): void
+    {
+        for ($tries = 0; $tries < 500; $tries++) {
+            if (DB::scalar("select count(*) from pg_stat_activity where wait_event_type = 'Lock' and datname = "
+                .'current_database()') > 0) {
+                return;
+            }
+            usleep(20_000);
+        }
+        $this->fail('It waited for nobody: '.$process->output().$process->errorOutput());
     }
 
     /** Rows go in for seconds, in one transaction; whoever saves an item of the type meanwhile waits for none of it. */

@@ -22,6 +22,7 @@ use App\Site\AddressAnswers;
 use App\Site\Listings;
 use App\Site\PageAddress;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Process;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Who\Viewer;
@@ -499,5 +500,21 @@ final class FreshnessTest extends TestCase
         $this->assertEquals(app(Listing::class)->show($module, $context)->ids(), $kept->ids(), $what);
 
         return $kept;
+    }
+
+    public function test_a_request_that_was_too_slow_does_not_release_the_lock_of_the_next(): void
+    {
+        $result = Process::run([PHP_BINARY, '-d', 'apc.enable_cli=1', '-r', <<<'PHP'
+            require $argv[1].'/vendor/autoload.php';
+            $memory = new App\Site\PageCache\PageMemory('test');
+            $slow = $memory->lock('/');
+            apcu_clear_cache();
+            $next = $memory->lock('/');
+            $memory->unlock('/', $slow, true);
+            $third = $memory->lock('/');
+            $memory->unlock('/', $next, true);
+            echo json_encode([is_int($slow), is_int($next), $third, is_int($memory->lock('/'))]);
+            PHP, base_path()]);
+        $this->assertSame('[true,true,null,true]', $result->output(), $result->errorOutput());
     }
 }

@@ -9,6 +9,8 @@ use App\Listing\ContextFactory;
 use App\Listing\FacetCounter;
 use App\Listing\Fragment;
 use App\Listing\Indexes;
+use App\Listing\Listing;
+use App\Models\Item;
 use App\Models\Term;
 use App\Modules\BulkModuleChange;
 use App\Modules\ModuleStore;
@@ -82,7 +84,7 @@ final class IndexesTest extends TestCase
             $indexes->present(),
         );
         $this->assertSame(
-            ['made' => [], 'dropped' => []],
+            ['made' => [], 'dropped' => [], 'failed' => []],
             $indexes->keep(app(ModuleStore::class)->allLive()),
             'made once',
         );
@@ -97,7 +99,7 @@ final class IndexesTest extends TestCase
                         ."when (items.fields->>'light') is not null then "
                             ."coalesce(array_position('{\"sun\",\"half-shade\",\"shade\"}'::text[], "
                                 ."(items.fields->>'light')), 4::int) end desc nulls last, "
-                                    ."(items.fields->>'price')::numeric asc, items.title collate wellspring_text asc, "
+                                    ."(items.fields->>'price')::numeric asc, left(items.title, 200) collate wellspring_text asc, "
                                         .'items.id asc limit 8',
                 ),
                 'QUERY PLAN',
@@ -115,6 +117,65 @@ final class IndexesTest extends TestCase
         app(BulkModuleChange::class)->do([$two], 'remove');
         $indexes->keep(app(ModuleStore::class)->allLive());
         $this->assertSame([], $indexes->present());
+    }
+
+    /** An entry of an index has room for 2,704 bytes; a Han letter takes three. */
+    public function test_a_text_of_a_thousand_letters_is_saved_found_and_ordered_and_breaks_no_index(): void
+    {
+        $this->plantType();
+        $store = app(ModuleStore::class);
+        $rules = fn (string $test, mixed $value): array => [
+            'where' => ['all' => [['field' => 'nickname', 'test' => $test, 'value' => $value]]],
+        ];
+        $long = implode('', array_map(fn (int $n): string => mb_chr(0x4E00 + $n * 7), range(1, 1000)));
+        $this->plant(['title' => 'Before', 'nickname' => $long, 'publish_at' => '2026-01-01']);
+        $by = ['order' => [['by' => 'nickname'], ['by' => 'title', 'direction' => 'down']]];
+        $store->publish($store->apply(Garden::module(['key' => 'long'] + $by + $rules('is', 'fern'))));
+        $indexes = app(Indexes::class);
+        $done = $indexes->keep($store->allLive());
+        $this->assertSame([3, []], [count($done['made']), $done['failed']]);
+        $this->plant(['title' => mb_substr($long, 0, 300), 'nickname' => mb_substr($long, 0, 999).'b', 'publish_at' => '2026-01-01']);
+        $this->plant(['title' => 'Short', 'nickname' => 'Fern', 'publish_at' => '2026-01-01']);
+        $titles = fn (array $module): array => array_map(
+            fn (int $id): string => mb_substr(Item::query()->findOrFail($id)->title, 0, 6),
+            app(Listing::class)->run(Garden::module($module + $by), app(ContextFactory::class)->now())->ids(),
+        );
+        $first = mb_substr($long, 0, 6);
+        $this->assertSame(['Short', $first, 'Before'], $titles(['key' => 'all']), 'no Latin letter comes after Han');
+        $this->assertSame(['Short'], $titles($rules('is', 'FERN')));
+        $this->assertSame([$first, 'Before'], $titles($rules('begins', mb_substr($long, 0, 250))));
+        $this->assertSame(['Short'], $titles($rules('anyOf', ['fern', 'moss'])));
+        $this->assertSame([], $titles($rules('is', mb_substr($long, 0, 250))), 'it is compared in full');
+    }
+
+    public function test_an_index_that_cannot_be_made_is_told_in_manage_and_stops_no_other(): void
+    {
+        $this->plantType();
+        $store = app(ModuleStore::class);
+        $where = ['where' => ['all' => [['field' => 'height', 'test' => 'gt', 'value' => 1]]]];
+        $plant = $this->plant(['title' => 'Fern', 'height' => 3, 'publish_at' => '2026-01-01']);
+        DB::table('items')->where('id', $plant->id)->update(['fields' => '{"height": "not a number"}']);
+        $store->publish($store->apply(Garden::module(['key' => 'first', 'order' => [['by' => 'title']]] + $where)));
+        $store->publish($store->apply(Garden::module(['key' => 'later', 'order' => [['by' => 'light']]])));
+        $indexes = app(Indexes::class);
+        $done = $indexes->keep($store->allLive());
+        $needed = $indexes->needed($store->allLive());
+        $this->assertSame(['Plants by Height', 'how often each Height comes'], array_map(
+            fn (string $name): string => $needed[$name]['what'],
+            array_keys($done['failed']),
+        ));
+        $this->assertContains('Plants in order of Light', array_map(
+            fn (string $name): string => $needed[$name]['what'],
+            $done['made'],
+        ));
+        $this->assertNotContains(false, $indexes->present(), 'no broken index stays behind');
+        $this->assertSame(1, Artisan::call('wellspring:indexes'));
+        $rows = array_column((array) $this->actingAs($this->manager())->getJson('/manage/api/modules')->json(), null, 'key');
+        $this->assertSame(['attention', 'live'], [$rows['first']['state'], $rows['later']['state']]);
+        $this->assertStringContainsString('could not make the index of Plants by Height', $rows['first']['problem']);
+        DB::table('items')->where('id', $plant->id)->update(['fields' => '{"height": 3}']);
+        $this->assertSame([], $indexes->keep($store->allLive())['failed']);
+        $this->assertSame([], Indexes::faults());
     }
 
     /** What does not fit into a row of the index is saved and counted all the same. */

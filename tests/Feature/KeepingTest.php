@@ -54,7 +54,10 @@ final class KeepingTest extends TestCase
             ],
             array_map(fn (array $one): array => [$one['label'], $one['before'], $one['after']], $saves[1]['changed']),
         );
-        $this->postJson("/manage/api/items/{$item->id}/revisions/1")
+        $this->postJson("/manage/api/items/{$item->id}/revisions/1", ['revision' => 2])
+            ->assertConflict()
+            ->assertJson(['revision' => 3]);
+        $this->postJson("/manage/api/items/{$item->id}/revisions/1", ['revision' => 3])
             ->assertOk()
             ->assertJson([
                 'revision' => 4,
@@ -64,8 +67,48 @@ final class KeepingTest extends TestCase
             'brought back revision 1',
             Revision::query()->where('item_id', $item->id)->where('number', 4)->firstOrFail()->how,
         );
-        $this->postJson("/manage/api/items/{$item->id}/revisions/9")->assertNotFound();
+        $this->postJson("/manage/api/items/{$item->id}/revisions/9", ['revision' => 4])->assertNotFound();
         $this->save($item, 4, ['price' => 4.0, 'groups' => ['ferns']])->assertOk()->assertJson(['revision' => 4]);
+    }
+
+    public function test_the_second_of_two_who_change_a_type_a_taxonomy_or_a_term_is_told(): void
+    {
+        $type = Garden::plantFile();
+        $type['properties']['hue'] = ['title' => 'Hue', 'type' => 'string', 'x-wellspring' => ['kind' => 'text']];
+        $taxonomy = ['format' => 1, 'key' => 'soils', 'label' => 'Soil', 'tree' => true];
+        $ferns = Term::query()->where('slug', 'ferns')->firstOrFail()->id;
+        foreach ([
+            ['/types', '/types/plant', ['file' => $type], ['file' => Garden::plantFile()]],
+            ['/taxonomies', null, ['file' => $taxonomy], ['file' => ['label' => 'Earths'] + $taxonomy]],
+            ["/terms/{$ferns}", "/terms/{$ferns}", ['term' => ['name' => 'A']], ['term' => ['name' => 'B']]],
+        ] as [$to, $from, $first, $second]) {
+            $read = fn (): mixed => $from === null
+                ? collect((array) $this->getJson('/manage/api/taxonomies')->json())->firstWhere('key', 'soils')
+                : $this->getJson("/manage/api{$from}")->assertOk()->json();
+            $seen = $read()['revision'];
+            $put = fn (array $body): TestResponse => $this->putJson("/manage/api{$to}", $body);
+            $put(['revision' => $seen] + $first)->assertOk();
+            $now = $read();
+            $this->assertSame($seen + 1, $now['revision']);
+            $put(['revision' => $seen] + $second)->assertConflict()->assertJson(['revision' => $seen + 1]);
+            $put($second)->assertUnprocessable()->assertJsonPath('problems.0.path', 'revision');
+            $this->assertSame($now, $read(), 'the first change stays whole');
+            $put(['revision' => $seen + 1] + $second)->assertOk();
+        }
+    }
+
+    public function test_an_author_who_brings_back_an_earlier_state_keeps_the_item(): void
+    {
+        $author = User::query()->create([
+            'name' => 'Osric', 'email' => 'o@example.org', 'password' => 'a long password', 'role' => 'author',
+        ])->refresh();
+        $item = $this->plant(['title' => 'Fern', 'author' => 'm@example.org']);
+        $this->save($item, 1, ['author' => 'o@example.org'])->assertOk();
+        $this->actingAs($author)
+            ->postJson("/manage/api/items/{$item->id}/revisions/1", ['revision' => 2])
+            ->assertOk()
+            ->assertJsonPath('values.author', 'o@example.org');
+        $this->assertSame($author->id, $item->refresh()->author_id);
     }
 
     public function test_an_item_that_came_by_another_way_is_kept_as_it_was_before_it_is_written_over(): void
@@ -80,7 +123,7 @@ final class KeepingTest extends TestCase
             ['saved', 'as it was'],
             array_column((array) $this->getJson("/manage/api/items/{$item->id}/revisions")->json(), 'how'),
         );
-        $this->postJson("/manage/api/items/{$item->id}/revisions/1")
+        $this->postJson("/manage/api/items/{$item->id}/revisions/1", ['revision' => 2])
             ->assertOk()
             ->assertJson(['values' => ['price' => 4]]);
     }
@@ -343,6 +386,7 @@ final class KeepingTest extends TestCase
         $this->putJson(
             '/manage/api/terms/'.$id('hostas'),
             [
+                'revision' => $this->revision('terms', $id('hostas')),
                 'term' => [
                     'name' => 'Plantain lilies',
                     'slug' => 'plantain-lilies',
@@ -353,17 +397,18 @@ final class KeepingTest extends TestCase
         )
             ->assertOk()->assertJson(['description' => '<p>Leafy</p>', 'colour' => '#00ff00']);
         $this->assertSame(['plantain-lilies', 'ferns'], $named(), 'modules follow a new slug');
-        $this->putJson('/manage/api/terms/'.$id('ferns'), ['term' => ['name' => 'Ferns', 'slug' => 'shrubs']])
+        $this->putJson('/manage/api/terms/'.$id('ferns'), ['revision' => $this->revision('terms', $id('ferns')), 'term' => ['name' => 'Ferns', 'slug' => 'shrubs']])
             ->assertUnprocessable()
             ->assertJsonPath('problems.0.path', 'slug');
         $this->postJson('/manage/api/taxonomies/groups/terms', ['term' => ['name' => ' ']])->assertUnprocessable();
         $this->putJson(
             '/manage/api/taxonomies',
-            ['file' => ['format' => 1, 'key' => 'groups', 'label' => 'Groups', 'tree' => false]],
+            ['revision' => $this->revision('taxonomies', 'groups'), 'file' => ['format' => 1, 'key' => 'groups', 'label' => 'Groups', 'tree' => false]],
         )->assertUnprocessable();
         $this->putJson(
             '/manage/api/taxonomies',
             [
+                'revision' => $this->revision('taxonomies', 'groups'),
                 'file' => [
                     'format' => 1,
                     'key' => 'groups',
@@ -375,12 +420,12 @@ final class KeepingTest extends TestCase
         )->assertOk();
         $this->putJson(
             '/manage/api/terms/'.$id('ferns'),
-            ['term' => ['name' => 'Ferns', 'fields' => ['latin' => 'Polypodiopsida']]],
+            ['revision' => $this->revision('terms', $id('ferns')), 'term' => ['name' => 'Ferns', 'fields' => ['latin' => 'Polypodiopsida']]],
         )
             ->assertOk()
             ->assertJson(['fields' => ['latin' => 'Polypodiopsida']]);
         $about = ['format' => 1, 'key' => 'groups', 'label' => 'Groups', 'tree' => true];
-        $this->putJson('/manage/api/taxonomies', ['file' => $about])->assertOk();
+        $this->putJson('/manage/api/taxonomies', ['revision' => $this->revision('taxonomies', 'groups'), 'file' => $about])->assertOk();
         $this->assertSame(
             [],
             $this->getJson('/manage/api/terms/'.$id('ferns'))->json('fields'),
@@ -389,6 +434,7 @@ final class KeepingTest extends TestCase
         $this->putJson(
             '/manage/api/taxonomies',
             [
+                'revision' => $this->revision('taxonomies', 'groups'),
                 'file' => $about + [
                     'properties' => ['latin' => ['title' => 'Latin', 'x-wellspring' => ['kind' => 'text']]],
                 ],

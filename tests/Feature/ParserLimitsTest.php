@@ -96,7 +96,7 @@ final class ParserLimitsTest extends TestCase
         foreach ([
             'a quote is opened' => fn () => iterator_count(Csv::rows($open)),
             'at most 2,000 columns' => fn () => iterator_count(Csv::rows($wide)),
-            'longer than 8 MB' => fn () => iterator_count(JsonRows::of($list)),
+            'longer than 5 MiB' => fn () => iterator_count(JsonRows::of($list)),
             'this line is longer than 4 MB' => fn () => iterator_count(JsonRows::of($line)),
         ] as $message => $read) {
             $this->assertQuick(function () use ($message, $read): void {

@@ -781,7 +781,7 @@ final class QueryTest extends TestCase
         $shrubs = Term::query()->where('slug', 'shrubs')->firstOrFail();
         $this->putJson(
             "/manage/api/terms/{$shrubs->id}",
-            ['term' => ['slug' => 'shrubs', 'name' => 'Hedges']],
+            ['revision' => $this->revision('terms', $shrubs->id), 'term' => ['slug' => 'shrubs', 'name' => 'Hedges']],
         )->assertOk();
         $this->assertSame(['p1'], $found($groups), 'a term called otherwise is found by its new name at once');
         $this->get('/search?q=hedge')->assertOk()->assertSee('Lily');

@@ -65,7 +65,7 @@ final class SafetyTest extends TestCase
         )->assertCreated();
         $this->putJson(
             "/manage/api/terms/{$bog->id}",
-            ['term' => ['name' => 'Bog', 'slug' => 'bog', 'fields' => ['story' => $evil]]],
+            ['revision' => $this->revision('terms', $bog->id), 'term' => ['name' => 'Bog', 'slug' => 'bog', 'fields' => ['story' => $evil]]],
         )->assertOk();
         $this->plant(['title' => 'Fern', 'text' => $evil, 'story' => $evil]);
         $stored = json_encode([
@@ -664,7 +664,10 @@ final class SafetyTest extends TestCase
         $this->getJson("/manage/api/tasks/{$many}")->assertOk()->assertJson(['done' => 201, 'left' => []]);
         $changed = Garden::plantFile();
         unset($changed['properties']['height']);
-        $task = $this->putJson('/manage/api/types', ['file' => $changed, 'withLoss' => true])
+        $task = $this->putJson(
+            '/manage/api/types',
+            ['file' => $changed, 'withLoss' => true, 'revision' => $this->revision('types', 'plant')],
+        )
             ->assertStatus(202)
             ->json('task.id');
         $work();

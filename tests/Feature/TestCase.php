@@ -23,6 +23,7 @@ use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Routing\Route;
 use Illuminate\Routing\Router;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Tests\Support\ApiContract;
 use Tests\Support\Garden;
@@ -109,6 +110,14 @@ abstract class TestCase extends LaravelTestCase
         app(CatalogueStore::class)->forget();
 
         return app(TypeWriter::class)->apply(Garden::plantFile())->type;
+    }
+
+    /** The revision of a row of `types`, `taxonomies` or `terms`, by its key or id. */
+    protected function revision(string $table, string|int $key): int
+    {
+        $revision = DB::table($table)->where(is_int($key) ? 'id' : 'key', $key)->value('revision');
+
+        return is_numeric($revision) ? (int) $revision : 0;
     }
 
     /** @param  array<string, mixed>  $values */

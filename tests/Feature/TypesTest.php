@@ -32,7 +32,12 @@ final class TypesTest extends TestCase
      */
     private function save(array $file, array $renamed = []): int
     {
-        return (int) $this->putJson('/manage/api/types', ['file' => $file, 'renamed' => $renamed, 'withLoss' => true])
+        return (int) $this->putJson('/manage/api/types', [
+            'file' => $file,
+            'renamed' => $renamed,
+            'withLoss' => true,
+            'revision' => $this->revision('types', $file['x-wellspring']['key']),
+        ])
             ->assertOk()
             ->json('change');
     }
@@ -174,7 +179,10 @@ final class TypesTest extends TestCase
         $this->assertSame(['tallness'], $shown());
         $this->get('/plants/plant-2')->assertOk()->assertSeeInOrder(['Tallness', '20']);
         unset($file['properties']['tallness']);
-        $refused = $this->putJson('/manage/api/types', ['file' => $file, 'withLoss' => true])->assertUnprocessable();
+        $refused = $this->putJson(
+            '/manage/api/types',
+            ['file' => $file, 'withLoss' => true, 'revision' => $this->revision('types', 'plant')],
+        )->assertUnprocessable();
         $this->assertStringStartsWith('the live module “tall” could no', $refused->json('problems.0.message'));
         $this->assertStringStartsWith('the live page “plant” could no', $refused->json('problems.1.message'));
         $refused = $this->deleteJson('/manage/api/types/plant')->assertUnprocessable();

@@ -21,6 +21,7 @@ final class KeepIndexes extends Command
         if (! $this->option('look')) {
             $done = $indexes->keep($modules, fn (string $what) => $this->line($what));
             $this->line('Made '.count($done['made']).', dropped '.count($done['dropped']).'.');
+            $failed = count($done['failed']);
         }
         $needed = $indexes->needed($modules);
         $present = $indexes->present();
@@ -35,6 +36,6 @@ final class KeepIndexes extends Command
             $this->line("{$name}: no live module needs it.");
         }
 
-        return self::SUCCESS;
+        return ($failed ?? 0) === 0 ? self::SUCCESS : self::FAILURE;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Audit\AuditTrail;
+use App\Content\ItemRelations;
 use App\Export\ExportFile;
 use App\Freshness\ContentMarks;
 use App\Mail\Outbox;
@@ -57,6 +58,8 @@ final class Tidy extends Command
         AuditTrail::prune();
         Tasks::prune();
         ExportFile::prune();
+        $mended = ItemRelations::mend();
+        $mended === 0 || $this->line("Mended the terms of {$mended} ".($mended === 1 ? 'item.' : 'items.'));
         $this->line("Removed {$removed} that had run out; folded the marks of {$folded} changes.");
 
         return self::SUCCESS;

@@ -17,6 +17,7 @@ final class DefineTaxonomyRequest extends ApiRequest
     {
         return [
             'file' => [],
+            'revision' => self::STORED_INTEGER,
         ];
     }
 }

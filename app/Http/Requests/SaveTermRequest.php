@@ -19,6 +19,7 @@ final class SaveTermRequest extends ApiRequest
         return [
             'term' => [],
             'parent' => [],
+            'revision' => self::STORED_INTEGER,
         ];
     }
 }

@@ -25,6 +25,7 @@ final class SaveTypeRequest extends ApiRequest
             'file' => [],
             'renamed' => [],
             'withLoss' => [],
+            'revision' => self::STORED_INTEGER,
         ];
     }
 }

@@ -11,7 +11,6 @@ use App\Modules\ModuleStore;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Wording\Format;
@@ -54,10 +53,11 @@ final readonly class ModuleResource
     }
 
     /**
+     * @param  list<string>  $faults  of its indexes, in words
      * @return ModuleSummaryShape as the list of modules has it: the sentence it reads as, what it takes and names, its
      *   state
      */
-    public function summary(ModuleRow $row): array
+    public function summary(ModuleRow $row, array $faults = []): array
     {
         $summary = [
             'key' => $row->key,
@@ -74,15 +74,13 @@ final readonly class ModuleResource
         } catch (Refused $refused) {
             $problems = $refused->problems;
         }
+        $problems = [...array_map(strval(...), array_slice($problems, 0, 2)), ...$faults];
 
         return $summary + [
             'state' => $problems === [] ? self::state($row) : 'attention',
             'problem' => $problems === []
                 ? null
-                : implode(
-                    ' ',
-                    array_map(fn (Problem $problem): string => (string) $problem, array_slice($problems, 0, 2)),
-                ),
+                : implode(' ', $problems),
             'line' => $module === null ? null : Sentences::asLine($module, $this->format),
             'takes' => $module === null ? [] : $this->takes($module),
             'terms' => $module === null ? [] : $this->terms($module),

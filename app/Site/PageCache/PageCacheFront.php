@@ -20,6 +20,9 @@ final class PageCacheFront
 
     private static ?self $current = null;
 
+    /** Of the lock that this request holds while it makes the page; null where it holds none. */
+    private ?int $lockToken = null;
+
     private function __construct(
         public readonly PageRequest $request,
         public readonly PageMemory $memory,
@@ -55,7 +58,10 @@ final class PageCacheFront
     /** @param  bool  $isKept  whether the page that was made is kept for others */
     public function done(bool $isKept): void
     {
-        $this->memory->unlock($this->lockName(), $isKept);
+        if ($this->lockToken !== null) {
+            $this->memory->unlock($this->lockName(), $this->lockToken, $isKept);
+            $this->lockToken = null;
+        }
     }
 
     /**
@@ -97,7 +103,7 @@ final class PageCacheFront
     {
         $name = $this->lockName();
         $end = microtime(true) + self::WAIT_SECONDS;
-        while (! $this->memory->lock($name)) {
+        while (($this->lockToken = $this->memory->lock($name)) === null) {
             if (microtime(true) > $end || $this->memory->isNotKept($name)) {
                 return null;
             }

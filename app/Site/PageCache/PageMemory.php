@@ -136,18 +136,23 @@ final readonly class PageMemory
         return true;
     }
 
-    /** Takes the turn to make the page; false while another request has it. */
-    public function lock(string $name): bool
+    /** @return int|null a token that releases the lock; null while another request makes the page */
+    public function lock(string $name): ?int
     {
-        return (bool) apcu_add($this->key(self::LOCK, $name), 1, self::LOCK_SECONDS);
+        $token = random_int(1, PHP_INT_MAX);
+
+        return apcu_add($this->key(self::LOCK, $name), $token, self::LOCK_SECONDS) ? $token : null;
     }
 
-    public function unlock(string $name, bool $isKept): void
+    /** Releases the lock, unless it timed out and another request holds it. */
+    public function unlock(string $name, int $token, bool $isKept): void
     {
         if (! $isKept) {
             apcu_store($this->key(self::NOT_KEPT, $name), 1, self::NOT_KEPT_SECONDS);
         }
-        apcu_delete($this->key(self::LOCK, $name));
+        if (apcu_cas($this->key(self::LOCK, $name), $token, 0)) {
+            apcu_delete($this->key(self::LOCK, $name));
+        }
     }
 
     /** Whether waiting for another request's page is of no use. */

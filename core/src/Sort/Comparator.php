@@ -13,6 +13,9 @@ use Wellspring\Core\Content\Record;
  */
 final class Comparator
 {
+    /** Texts are ordered by so many characters from their beginning. The record's key decides beyond them. */
+    public const LETTERS = 200;
+
     private \Collator $collator;
 
     /** @param  string  $locale the site's, such as `en-GB`; text sorts as CLDR says, numbers in it by value */
@@ -78,7 +81,7 @@ final class Comparator
 
     private function byText(string $a, string $b): int
     {
-        $by = $this->collator->compare($a, $b);
+        $by = $this->collator->compare(mb_substr($a, 0, self::LETTERS), mb_substr($b, 0, self::LETTERS));
 
         return $by === false ? throw new \InvalidArgumentException('Text to be ordered must be UTF-8.') : $by;
     }

@@ -5,8 +5,10 @@ export function prefersStill(): boolean {
 }
 
 /**
- * Shows the buttons of a box and moves it on by itself: every so many seconds, but not while it is pointed at, has the
- * focus, is out of sight or paused, and never where motion is not welcome.
+ * Shows the buttons of a box and moves it on by itself. It pauses while the visitor points at it, while it has the
+ * focus, and while the window is hidden. It respects the reduced-motion setting.
+ *
+ * @param seconds between two moves; 0: it does not move by itself
  */
 export function controls(box: HTMLElement, step: (by: number) => void, seconds: number): void {
 	const tools = box.querySelector<HTMLElement>(".controls");
@@ -26,7 +28,12 @@ export function controls(box: HTMLElement, step: (by: number) => void, seconds: 
 		isPaused = !isPaused;
 		pause.setAttribute("aria-pressed", String(isPaused));
 	});
-	setInterval(() => {
+	const timer = setInterval(() => {
+		// A choice or another page can replace the box.
+		if (!box.isConnected) {
+			clearInterval(timer);
+			return;
+		}
 		const isBusy = box.matches(":hover") || box.contains(document.activeElement);
 		if (!isPaused && !isBusy && !document.hidden && !prefersStill()) {
 			step(1);

@@ -16,6 +16,7 @@ use App\Content\RevisionRecorder;
 use App\Content\Revisions;
 use App\Content\StaleWrite;
 use App\Http\Created;
+use App\Http\Requests\BringBackItemRequest;
 use App\Http\Requests\CreateItemRequest;
 use App\Http\Requests\DropItemDraftRequest;
 use App\Http\Requests\KeepItemDraftRequest;
@@ -198,12 +199,23 @@ final readonly class ItemController
     }
 
     /** @return ItemShape */
-    public function bringBack(Request $request, Item $item, int $number, Undo $undo): array
+    public function bringBack(BringBackItemRequest $request, Item $item, int $number, Undo $undo): array
     {
         $revision = Revision::query()->where('item_id', $item->id)->where('number', $number)->firstOrFail();
-        $item = $undo->bringBack($item, $revision);
+        $type = $this->type($item->type_key);
+        $draft = $this->byWho($request, $undo->stateOf($revision), $item);
+        $this->checks->check($type, $draft, $item);
+        $this->files->check($this->who($request), $draft, $item);
+        $given = $request->validated();
+        $item = $this->writer->update(
+            $item,
+            $type,
+            $draft,
+            (int) $given['revision'],
+            RevisionRecorder::single("brought back revision {$number}"),
+        );
 
-        return $this->shape->whole($item, $this->type($item->type_key), $this->who($request));
+        return $this->shape->whole($item, $type, $this->who($request));
     }
 
     /** @return list<AppearanceShape> */

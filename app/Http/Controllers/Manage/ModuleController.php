@@ -18,6 +18,7 @@ use App\Http\Resources\JsonMap;
 use App\Http\Resources\ModuleResource;
 use App\Listing\CachedListing;
 use App\Listing\ContextFactory;
+use App\Listing\Indexes;
 use App\Models\Module as ModuleRow;
 use App\Modules\BulkModuleChange;
 use App\Modules\ModuleStore;
@@ -56,7 +57,12 @@ final readonly class ModuleController
     /** @return list<ModuleSummaryShape> */
     public function index(): array
     {
-        return array_map($this->shape->summary(...), array_values($this->store->all()->all()));
+        $faults = Indexes::faults();
+
+        return array_map(
+            fn (ModuleRow $row): array => $this->shape->summary($row, $faults[$row->key] ?? []),
+            array_values($this->store->all()->all()),
+        );
     }
 
     /**

@@ -36,14 +36,15 @@ use Wellspring\Core\Problem\Shape;
  * @phpstan-import-type TaxonomyFileShape from Definitions
  *
  * @phpstan-type TaxonomyRowShape array{
- *     key: string, label: string, tree: bool, terms: int, types: list<string>, file: TaxonomyFileShape,
+ *     key: string, label: string, tree: bool, terms: int, types: list<string>, revision: int,
+ *     file: TaxonomyFileShape,
  * }
  * @phpstan-type TermRowShape array{
  *     id: int, parent: int|null, slug: string, name: string, colour: string|null, items: int, withBelow: int,
  * }
  * @phpstan-type TermShape array{
  *     id: int, slug: string, name: string, description: string, picture: string|null, pictureUrl: string|null,
- *     colour: string|null, fields: JsonMap<mixed>, items: int, below: int, modules: list<string>,
+ *     colour: string|null, fields: JsonMap<mixed>, revision: int, items: int, below: int, modules: list<string>,
  * }
  */
 final readonly class TermController
@@ -61,6 +62,7 @@ final readonly class TermController
     {
         $catalogue = $this->store->catalogue();
         $terms = TaxonomyRow::query()->withCount('terms')->pluck('terms_count', 'key');
+        $revisions = TaxonomyRow::query()->pluck('revision', 'key');
 
         return array_values(array_map(fn (Taxonomy $taxonomy): array => [
             'key' => $taxonomy->key,
@@ -73,14 +75,19 @@ final readonly class TermController
                     array_filter($catalogue->types, fn (Type $type): bool => isset($type->taxonomies[$taxonomy->key])),
                 ),
             ),
+            'revision' => $revisions[$taxonomy->key] ?? 0,
             'file' => array_diff_key(TaxonomyFile::write($taxonomy, []), ['terms' => 0]),
         ], $catalogue->taxonomies));
     }
 
-    /** @return array{key: string} */
+    /** @return array{key: string, revision: int} */
     public function define(DefineTaxonomyRequest $request): array
     {
-        return ['key' => $this->writer->define(TaxonomyFile::read($request->json()->all()['file'] ?? null))->key];
+        $file = TaxonomyFile::read($request->json()->all()['file'] ?? null);
+        $exists = isset($this->store->catalogue()->taxonomies[$file->taxonomy->key]);
+        $row = $this->writer->define($file, $request->revision($exists));
+
+        return ['key' => $row->key, 'revision' => $row->revision];
     }
 
     /** @return array{removed: string, change: int} */
@@ -169,6 +176,7 @@ final readonly class TermController
             'fields' => new JsonMap(
                 array_intersect_key($term->fields, $this->taxonomy($term->taxonomy_key)->fields),
             ),
+            'revision' => $term->revision,
             'items' => $term->items()->count(),
             'below' => Term::query()->where('parent_id', $id)->count(),
             'modules' => $this->modules->naming($term->taxonomy_key, $term->slug),
@@ -193,7 +201,11 @@ final readonly class TermController
     public function update(SaveTermRequest $request, int $id): array
     {
         $term = $this->term($id);
-        $this->writer->update($term, $this->read($request, $this->taxonomy($term->taxonomy_key)));
+        $this->writer->update(
+            $term,
+            $this->read($request, $this->taxonomy($term->taxonomy_key)),
+            $request->revision(true),
+        );
 
         return $this->show($id);
     }

@@ -63,12 +63,16 @@ final readonly class TypeController
         ];
     }
 
-    /** @return array{file: TypeFileShape, items: int} */
+    /** @return array{file: TypeFileShape, items: int, revision: int} */
     public function show(string $key): array
     {
         $type = $this->type($key);
 
-        return ['file' => TypeFile::write($type), 'items' => Item::query()->where('type_key', $key)->count()];
+        return [
+            'file' => TypeFile::write($type),
+            'items' => Item::query()->where('type_key', $key)->count(),
+            'revision' => (int) $this->store->revisionOf($type),
+        ];
     }
 
     public function file(string $key): Response
@@ -100,7 +104,14 @@ final readonly class TypeController
     {
         $file = $request->json()->all()['file'] ?? null;
         $renamed = $this->renamed($request);
-        $input = ['file' => $file, 'renamed' => $renamed, 'withLoss' => $request->boolean('withLoss')];
+        $key = is_array($file) ? $file['x-wellspring']['key'] ?? null : null;
+        $exists = is_string($key) && $this->store->catalogue()->type($key) !== null;
+        $input = [
+            'file' => $file,
+            'renamed' => $renamed,
+            'withLoss' => $request->boolean('withLoss'),
+            'revision' => $request->revision($exists),
+        ];
         $title = is_array($file) && is_string($file['title'] ?? null) ? $file['title'] : '';
 
         return $tasks->run(

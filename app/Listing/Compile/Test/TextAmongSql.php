@@ -20,10 +20,7 @@ final class TextAmongSql implements TestSql
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        $fragment = new Fragment(
-            FieldSql::folded($condition->field, $of).' = any(?::text[])',
-            [Fragment::arrayLiteral($test->needles($condition))],
-        );
+        $fragment = FieldSql::isOneOf($condition->field, $test->needles($condition), $of);
 
         return $test->isNegative() ? $fragment->not() : $fragment;
     }

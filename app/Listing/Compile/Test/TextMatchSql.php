@@ -24,9 +24,14 @@ final class TextMatchSql implements TestSql
         $text = FieldSql::folded($condition->field, $of);
         $needle = $test->needle($condition);
         $fragment = match ($test->position) {
-            TextPosition::Whole => new Fragment("{$text} = ?", [$needle]),
+            TextPosition::Whole => FieldSql::isOneOf($condition->field, [$needle], $of),
             TextPosition::Contains => new Fragment("strpos({$text}, ?) > 0", [$needle]),
-            TextPosition::Begins => new Fragment("starts_with({$text}, ?)", [$needle]),
+            TextPosition::Begins => new Fragment(
+                'starts_with('.(mb_strlen($needle) <= FieldSql::INDEXED_LETTERS
+                    ? FieldSql::beginning($condition->field, $of)
+                    : $text).', ?)',
+                [$needle],
+            ),
             TextPosition::Ends => new Fragment("right({$text}, ?::int) = ?", [mb_strlen($needle), $needle]),
         };
 
