@@ -123,8 +123,11 @@ Route::middleware(['auth'])->prefix('manage')->group(function (): void {
         Route::post('bench/compare', [Manage\BenchComparisonController::class, 'compare']);
         Route::post('bench/gaps', [Manage\BenchController::class, 'gaps']);
         Route::post('bench/options', [Manage\BenchController::class, 'options']);
+        Route::post('bench/source', [Manage\BenchController::class, 'source']);
         Route::post('bench/offer', [Manage\BenchController::class, 'offer']);
 
+        Route::put('forms/{form}', [Manage\FormDraftController::class, 'keep'])->where('form', '(type|taxonomy|term):[a-z0-9_-]{1,64}');
+        Route::delete('forms/{form}', [Manage\FormDraftController::class, 'drop'])->where('form', '(type|taxonomy|term):[a-z0-9_-]{1,64}');
         Route::get('types', [Manage\TypeController::class, 'index']);
         Route::put('types', [Manage\TypeController::class, 'save']);
         Route::post('types/look', [Manage\TypeController::class, 'look']);

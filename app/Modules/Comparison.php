@@ -31,8 +31,12 @@ final readonly class Comparison
 
     private const LOOKS = ['arrange', 'card', 'empty', 'whenNothing', 'page', 'headings'];
 
-    public function __construct(private Listing $listing, private Sources $sources, private Format $format)
-    {
+    public function __construct(
+        private Listing $listing,
+        private Sources $sources,
+        private Format $format,
+        private ModuleTitles $titles,
+    ) {
     }
 
     /**
@@ -112,7 +116,8 @@ final readonly class Comparison
     {
         $texts = function (?Module $module): array {
             $said = [];
-            foreach ($module === null ? [] : Sentences::of($module, $this->format) as $sentence) {
+            $format = $module === null ? $this->format : $this->titles->in($this->format, $module);
+            foreach ($module === null ? [] : Sentences::of($module, $format) as $sentence) {
                 $said[$sentence->rule] = $sentence;
             }
 

@@ -237,6 +237,21 @@ final class SentencesTest extends TestCase
         }
     }
 
+    public function test_items_and_modules_are_called_by_their_titles(): void
+    {
+        $module = (new ModuleReader(Garden::catalogue()))->read([
+            'format' => 1, 'key' => 'one', 'name' => 'One', 'source' => ['one' => 'box', 'type' => 'plant'],
+            'where' => ['all' => [['field' => 'friends', 'test' => 'anyOf', 'value' => ['plant/yew', 'plant/oak']]]],
+            'whenNothing' => ['do' => 'show', 'module' => 'others'],
+        ]);
+        $text = Sentences::asText($module, Garden::format()->withTitles([
+            'plant/box' => 'Common box', 'plant/yew' => 'Yew of the churchyard', 'module/others' => 'What else grows',
+        ]));
+        $this->assertStringContainsString('Take: the plant “Common box”', $text);
+        $this->assertStringContainsString('any of Yew of the churchyard, oak', $text, 'the slug, where none has it');
+        $this->assertStringContainsString('show the module “What else grows”', $text);
+    }
+
     /** @param  array<string, mixed>  $rules */
     private static function said(array $rules, string $rule): Sentence
     {

@@ -15,6 +15,7 @@ use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\TermTree;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Explain\Sentences;
+use Wellspring\Core\Explain\SourceChange;
 use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Problem\Refused;
@@ -257,8 +258,8 @@ final class SourceTest extends TestCase
                 'the term of Plant groups that the page is about',
                 $term('soils', 'ferns'),
             ],
-            'one by hand' => [['one' => 'box', 'type' => 'plant'], ['box'], 'one of Plants, “box”'],
-            'one that may not be seen' => [['one' => 'hidden', 'type' => 'plant'], [], 'one of Plants, “hidden”'],
+            'one by hand' => [['one' => 'box', 'type' => 'plant'], ['box'], 'the plant “box”'],
+            'one that may not be seen' => [['one' => 'hidden', 'type' => 'plant'], [], 'the plant “hidden”'],
         ];
     }
 
@@ -362,5 +363,40 @@ final class SourceTest extends TestCase
                 $this->assertStringStartsWith('source.pages.', $refused->problems[0]->path);
             }
         }
+    }
+
+    public function test_another_source_keeps_the_rules_that_fit_and_gives_a_whole_definition(): void
+    {
+        $reader = new ModuleReader(Garden::catalogue());
+        $plants = $reader->read([
+            'format' => 1, 'key' => 'drawn', 'name' => 'Drawn', 'source' => ['items' => ['plant']],
+            'where' => ['all' => [
+                ['field' => 'title', 'test' => 'contains', 'value' => 'fern'],
+                ['field' => 'sown', 'test' => 'past'],
+            ]],
+            'order' => [['by' => 'sown'], ['by' => 'title']],
+            'page' => ['mode' => 'more', 'size' => 9],
+            'arrange' => ['as' => 'spotlight'],
+            'card' => ['lines' => [['parts' => [['part' => 'field', 'field' => 'sown']]]]],
+        ])->toArray();
+        $change = new SourceChange($reader);
+        $whole = ['format', 'key', 'name', 'source', 'order', 'page', 'arrange', 'card', 'whenNothing'];
+        foreach ([
+            ['items' => ['tool']], ['one' => 'box', 'type' => 'plant'], ['people' => ['groups' => []]],
+            ['months' => ['plant'], 'by' => 'publish_at'], ['terms' => 'groups'], ['page' => 'item'],
+        ] as $source) {
+            $to = $change->to($plants, $source);
+            $about = (string) json_encode($to);
+            $this->assertSame([], array_diff($whole, array_keys($to)), $about);
+            $this->assertSame(['more', 9, 'spotlight'], [$to['page']['mode'], $to['page']['size'], $to['arrange']['as']]);
+            $this->assertSame($to, $reader->read($to)->toArray(), $about);
+        }
+        $tools = $change->to($plants, ['items' => ['tool']]);
+        $this->assertSame(['title'], array_column($tools['where']['all'], 'field'), 'tools have no day of sowing');
+        $this->assertSame(['title'], array_column($tools['order'], 'by'));
+        $same = $change->to($plants, ['one' => 'box', 'type' => 'plant']);
+        $this->assertSame([$plants['card'], $plants['where']], [$same['card'], $same['where']]);
+        $this->expectException(Refused::class);
+        $change->to($plants, ['items' => ['nothing']]);
     }
 }

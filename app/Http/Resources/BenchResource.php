@@ -7,6 +7,7 @@ namespace App\Http\Resources;
 use App\Listing\ListingWithGaps;
 use App\Listing\Sources;
 use App\Modules\ModuleStore;
+use App\Modules\ModuleTitles;
 use App\Site\ModuleAdvice;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Arrangement\Width;
@@ -57,6 +58,7 @@ final readonly class BenchResource
         private Sources $records,
         private ModuleAdvice $advice,
         private Format $format,
+        private ModuleTitles $titles,
     ) {
     }
 
@@ -76,15 +78,16 @@ final readonly class BenchResource
     ): array {
         $module = $salvaged->module;
         $result = $listing->result;
+        $format = $this->titles->in($this->format, $module);
 
         return [
             'definition' => $salvaged->problems === [] ? $module->toArray() : $definition,
             'problems' => array_map(Refusal::problem(...), $salvaged->problems),
             'sentences' => array_map(
                 fn (Sentence $sentence): array => $this->sentence($sentence, $salvaged, $definition),
-                Sentences::of($module, $this->format),
+                Sentences::of($module, $format),
             ),
-            'asText' => Sentences::asText($module, $this->format),
+            'asText' => Sentences::asText($module, $format),
             'source' => $this->sources->of($module->source),
             'total' => $result->total,
             'pages' => $result->pages,

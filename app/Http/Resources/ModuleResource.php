@@ -8,6 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
+use App\Modules\ModuleTitles;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Module\Module;
@@ -35,8 +36,12 @@ use Wellspring\Core\Wording\Format;
  */
 final readonly class ModuleResource
 {
-    public function __construct(private ModuleStore $store, private CatalogueStore $catalogue, private Format $format)
-    {
+    public function __construct(
+        private ModuleStore $store,
+        private CatalogueStore $catalogue,
+        private Format $format,
+        private ModuleTitles $titles,
+    ) {
     }
 
     /** @return ModuleWholeShape with its definitions, for the bench */
@@ -81,7 +86,7 @@ final readonly class ModuleResource
             'problem' => $problems === []
                 ? null
                 : implode(' ', $problems),
-            'line' => $module === null ? null : Sentences::asLine($module, $this->format),
+            'line' => $module === null ? null : Sentences::asLine($module, $this->titles->in($this->format, $module)),
             'takes' => $module === null ? [] : $this->takes($module),
             'terms' => $module === null ? [] : $this->terms($module),
             'filters' => array_map(

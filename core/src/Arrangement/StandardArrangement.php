@@ -111,10 +111,11 @@ abstract readonly class StandardArrangement implements Arrangement
 
     public function toArray(): array
     {
-        return ['as' => static::key()] + array_map(
-            fn (mixed $value): mixed => $value instanceof Columns ? $value->toArray() : $value,
-            $this->values->said(),
-        );
+        $columns = $this->values->get('columns');
+
+        // The columns are always written, so that whoever reads the definition knows them.
+        return ['as' => static::key()] + ($columns instanceof Columns ? ['columns' => $columns->toArray()] : [])
+            + array_diff_key($this->values->said(), ['columns' => null]);
     }
 
     /** The width that a card needs: a slot too narrow for all columns has fewer. */

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Empty;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Html;
+use Wellspring\Core\Wording\Format;
 
 /**
  * What happens when a module has nothing to show: it says something, another module shows instead, or it is left out,
@@ -103,10 +104,10 @@ final readonly class WhenNothing
     }
 
     /** As the end of a sentence that begins with “When nothing is left”. */
-    public function words(): string
+    public function words(Format $format): string
     {
         return match (true) {
-            $this->module !== null => "show the module {$this->module}",
+            $this->module !== null => 'show the module “'.$format->title("module/{$this->module}").'”',
             $this->do === EmptyAction::LeaveOutSlot => 'leave its slot out',
             $this->do === EmptyAction::LeaveOutBand => 'leave its band out',
             $this->do === EmptyAction::Say => "say “{$this->plain()}”",

@@ -26,9 +26,9 @@ final class Sentences
     public static function of(Module $module, Format $format): array
     {
         return [
-            new Sentence('source', 'source', 'Take', $module->source->pieces()),
+            new Sentence('source', 'source', 'Take', $module->source->pieces($format)),
             ...self::where($module, $format),
-            self::offer($module),
+            self::offer($module, $format),
             self::byHand($module),
             ...$module->headings === null ? [] : [self::headings($module->headings)],
             self::order($module),
@@ -43,7 +43,7 @@ final class Sentences
                 'When nothing is left',
                 $module->whenNothing->do === EmptyAction::Say && $module->whenNothing->module === null
                     ? [new Piece('say '), new Piece("“{$module->whenNothing->plain()}”", 'whenNothing.text')]
-                    : [new Piece($module->whenNothing->words(), 'whenNothing')],
+                    : [new Piece($module->whenNothing->words($format), 'whenNothing')],
             ),
         ];
     }
@@ -68,7 +68,7 @@ final class Sentences
                 str_replace(
                     ' that are published',
                     '',
-                    implode('', array_map(fn (Piece $piece): string => $piece->text, $module->source->pieces())),
+                    implode('', array_map(fn (Piece $piece): string => $piece->text, $module->source->pieces($format))),
                 ),
             ),
         ];
@@ -168,7 +168,7 @@ final class Sentences
         return $pieces;
     }
 
-    private static function offer(Module $module): Sentence
+    private static function offer(Module $module, Format $format): Sentence
     {
         $offer = $module->offer;
         $pieces = [];
@@ -188,7 +188,7 @@ final class Sentences
                 || $add('layout', 'offer.arrangements', ' '.$names(array_column($offer->arrangements, 'name')));
         }
         if ($module->follows !== null) {
-            $add("what they choose for {$module->follows}", 'offer');
+            $add('what they choose for “'.$format->title("module/{$module->follows}").'”', 'offer');
         }
 
         return new Sentence('offer', 'choices', 'Visitors choose', $pieces === []

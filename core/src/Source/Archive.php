@@ -16,6 +16,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Time\CalendarUnit;
 use Wellspring\Core\Who\Audience;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /** The months, or the years, that hold items by one of their dates, in the site's time zone: an archive. */
@@ -176,7 +177,7 @@ final readonly class Archive implements Source
         return new DefaultOrder($this->type->fields['begins'], descending: true);
     }
 
-    public function pieces(): array
+    public function pieces(Format $format): array
     {
         return [
             new Piece("the {$this->per->value}s", 'source'),

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /** Items of one type, or of several with what they have in common. */
@@ -85,7 +86,7 @@ final readonly class Items implements Source
         return new DefaultOrder($this->shared->reachable['publish_at'], descending: true);
     }
 
-    public function pieces(): array
+    public function pieces(Format $format): array
     {
         return [new Piece($this->shared->plural, 'source'), new Piece(' that are published')];
     }

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Slug;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /** One item, picked by hand. */
@@ -88,9 +89,13 @@ final readonly class OneItem implements Source
         return new DefaultOrder($this->type->reachable['publish_at'], descending: true);
     }
 
-    public function pieces(): array
+    public function pieces(Format $format): array
     {
-        return [new Piece('one of '.$this->type->plural.', “'.$this->slug.'”', 'source')];
+        return [
+            new Piece('the '.lcfirst($this->type->label).' “'),
+            new Piece($format->title("{$this->type->key}/{$this->slug}"), 'source'),
+            new Piece('”'),
+        ];
     }
 
     public function toArray(): array

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /** The item that the page is about; nothing on a page about none. */
@@ -111,7 +112,7 @@ final readonly class PageItem implements Source
         return new DefaultOrder($this->shared->reachable['publish_at'], descending: true);
     }
 
-    public function pieces(): array
+    public function pieces(Format $format): array
     {
         return [new Piece(
             'the item that the page is about'.($this->named ? ', of '.$this->shared->plural : ''),

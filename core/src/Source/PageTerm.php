@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /** The term that the page is about; nothing on a page about none. */
@@ -134,7 +135,7 @@ final readonly class PageTerm implements Source
         return new DefaultOrder($this->shared->reachable['title']);
     }
 
-    public function pieces(): array
+    public function pieces(Format $format): array
     {
         return [new Piece(
             'the term'.($this->named ? ' of '.$this->shared->plural : '').' that the page is about',

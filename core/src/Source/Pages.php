@@ -12,6 +12,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /**
@@ -132,7 +133,7 @@ final readonly class Pages implements Source
         return new DefaultOrder($this->type->fields['place']);
     }
 
-    public function pieces(): array
+    public function pieces(Format $format): array
     {
         return [
             new Piece('pages', 'source'),

@@ -12,6 +12,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /**
@@ -162,7 +163,7 @@ final readonly class People implements Source
         return new DefaultOrder($this->type->reachable['title']);
     }
 
-    public function pieces(): array
+    public function pieces(Format $format): array
     {
         return [
             new Piece('people', 'source'),

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /**
@@ -83,7 +84,7 @@ interface Source
     public function references(string $at, array $types): array;
 
     /** @return list<Piece> how it reads after “Take” */
-    public function pieces(): array;
+    public function pieces(Format $format): array;
 
     /** @return array<string, mixed> */
     public function toArray(): array;

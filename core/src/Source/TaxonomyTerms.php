@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /** The terms of a taxonomy, each with the number of items that have it or a term below it. */
@@ -161,7 +162,7 @@ final readonly class TaxonomyTerms implements Source
         return new DefaultOrder($this->type->fields['place']);
     }
 
-    public function pieces(): array
+    public function pieces(Format $format): array
     {
         return [
             new Piece('the terms of '.$this->taxonomy->label, 'source'),

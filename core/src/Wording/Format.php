@@ -31,11 +31,34 @@ final class Format
     /** @var array<string, \IntlDateFormatter> by pattern and time zone; each is made when it is first needed */
     private array $dates = [];
 
+    /** @var array<string, string> titles of items by `type/slug`, of modules by `module/key` */
+    private array $titles = [];
+
     public function __construct(
         private readonly string $locale,
         private readonly string $currency,
         private readonly string $timeZone,
     ) {
+    }
+
+    /** @param  array<string, string>  $titles  of items by `type/slug`, of modules by `module/key` */
+    public function withTitles(array $titles): self
+    {
+        $copy = clone $this;
+        $copy->titles = $titles;
+
+        return $copy;
+    }
+
+    /**
+     * What the site calls an item or a module that a definition names.
+     *
+     * @param  string  $name  an item as `type/slug`, a module as `module/key`
+     * @return string its title; the last part of the name where the title is not known
+     */
+    public function title(string $name): string
+    {
+        return $this->titles[$name] ?? substr((string) strrchr("/{$name}", '/'), 1);
     }
 
     /**

@@ -12,6 +12,7 @@ use Wellspring\Core\Source\ContainsRecords;
 use Wellspring\Core\Source\DefaultOrder;
 use Wellspring\Core\Source\Source;
 use Wellspring\Core\Source\SourceSite;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /** A source: items of a type whose titles begin with a letter. */
@@ -80,7 +81,7 @@ final readonly class Titled implements Source
         return new DefaultOrder($this->type->reachable['title']);
     }
 
-    public function pieces(): array
+    public function pieces(Format $format): array
     {
         return [new Piece("{$this->type->plural} under {$this->letter}", 'source')];
     }

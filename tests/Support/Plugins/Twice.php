@@ -14,6 +14,7 @@ use Wellspring\Core\Source\Items;
 use Wellspring\Core\Source\Source;
 use Wellspring\Core\Source\SourceSite;
 use Wellspring\Core\Time\Iso8601;
+use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /** A source whose records repeat an id: each item stands when it is published, and again a day later. */
@@ -97,7 +98,7 @@ final readonly class Twice implements Source
         return $this->items->defaultOrder();
     }
 
-    public function pieces(): array
+    public function pieces(Format $format): array
     {
         return [new Piece("{$this->type()->plural}, each twice", 'source')];
     }

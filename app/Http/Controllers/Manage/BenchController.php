@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Manage;
 use App\Catalogue\CatalogueStore;
 use App\Http\PreviewContext;
 use App\Http\Requests\BenchRequest;
+use App\Http\Requests\ChangeSourceRequest;
 use App\Http\Requests\GapsRequest;
 use App\Http\Requests\LookRequest;
 use App\Http\Requests\OfferRequest;
@@ -19,6 +20,7 @@ use App\Listing\Listing;
 use App\Listing\ModuleQuery;
 use App\Listing\Options;
 use App\Listing\Sources;
+use App\Models\Item;
 use App\Models\Page;
 use App\Modules\ModuleStore;
 use App\Pages\PageQuery;
@@ -34,6 +36,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\Offering;
+use Wellspring\Core\Explain\SourceChange;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\SalvagedModule;
 use Wellspring\Core\Paging\PageNumbers;
@@ -169,6 +172,27 @@ final readonly class BenchController
             ProblemCode::Unknown,
             "expected a rule that visitors can choose, or a filter that they do, found “{$rule}”.",
         )];
+    }
+
+    /**
+     * The definition with another source, and with those of its rules that fit the new records.
+     *
+     * @return array{definition: DefinitionShape}
+     */
+    public function source(ChangeSourceRequest $request): array
+    {
+        $source = (array) ($request->json()->all()['source'] ?? []);
+        if (($source['one'] ?? null) === '' && is_string($source['type'] ?? null)) {
+            $newest = Item::query()->where('type_key', $source['type'])->where('status', 'published')
+                ->orderByDesc('publish_at')->orderByDesc('id')->value('slug');
+            $source['one'] = is_string($newest) ? $newest : throw Refused::because(
+                'source.one',
+                ProblemCode::Unknown,
+                'No item of this type is published yet, so none can be chosen.',
+            );
+        }
+
+        return ['definition' => (new SourceChange($this->store->reader()))->to($request->definition(), $source)];
     }
 
     /**

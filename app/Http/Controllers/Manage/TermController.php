@@ -13,6 +13,7 @@ use App\Http\Requests\MergeTermsRequest;
 use App\Http\Requests\MoveTermRequest;
 use App\Http\Requests\SaveTermRequest;
 use App\Http\Resources\Definitions;
+use App\Http\Resources\FormDraftResource;
 use App\Http\Resources\JsonMap;
 use App\Models\Media;
 use App\Models\Taxonomy as TaxonomyRow;
@@ -34,6 +35,7 @@ use Wellspring\Core\Problem\Shape;
  * Taxonomies and their terms.
  *
  * @phpstan-import-type TaxonomyFileShape from Definitions
+ * @phpstan-import-type FormDraftShape from FormDraftResource
  *
  * @phpstan-type TaxonomyRowShape array{
  *     key: string, label: string, tree: bool, terms: int, types: list<string>, revision: int,
@@ -45,6 +47,7 @@ use Wellspring\Core\Problem\Shape;
  * @phpstan-type TermShape array{
  *     id: int, slug: string, name: string, description: string, picture: string|null, pictureUrl: string|null,
  *     colour: string|null, fields: JsonMap<mixed>, revision: int, items: int, below: int, modules: list<string>,
+ *     draft: FormDraftShape|null,
  * }
  */
 final readonly class TermController
@@ -54,6 +57,7 @@ final readonly class TermController
         private TermWriter $writer,
         private TermChanges $changes,
         private ModuleStore $modules,
+        private FormDraftResource $drafts,
     ) {
     }
 
@@ -159,7 +163,7 @@ final readonly class TermController
     }
 
     /** @return TermShape */
-    public function show(int $id): array
+    public function show(Request $request, int $id): array
     {
         $term = Term::query()->findOrFail($id);
         $picture = $term->picture === null ? null : Media::query()->where('name', $term->picture)->first();
@@ -177,6 +181,7 @@ final readonly class TermController
                 array_intersect_key($term->fields, $this->taxonomy($term->taxonomy_key)->fields),
             ),
             'revision' => $term->revision,
+            'draft' => $this->drafts->of($request, "term:{$id}"),
             'items' => $term->items()->count(),
             'below' => Term::query()->where('parent_id', $id)->count(),
             'modules' => $this->modules->naming($term->taxonomy_key, $term->slug),
@@ -194,7 +199,7 @@ final readonly class TermController
             is_int($parent) ? $this->term($parent) : null,
         );
 
-        return new Created($this->show($term->id));
+        return new Created($this->show($request, $term->id));
     }
 
     /** @return TermShape */
@@ -207,7 +212,7 @@ final readonly class TermController
             $request->revision(true),
         );
 
-        return $this->show($id);
+        return $this->show($request, $id);
     }
 
     /** @return array{moved: true} */

@@ -11,6 +11,7 @@ use App\Content\TypeWriter;
 use App\Http\Requests\OrderTypesRequest;
 use App\Http\Requests\SaveTypeRequest;
 use App\Http\Resources\Definitions;
+use App\Http\Resources\FormDraftResource;
 use App\Models\ContentType;
 use App\Models\Item;
 use App\Tasks\TaskAnswer;
@@ -27,6 +28,7 @@ use Wellspring\Core\Content\Type;
  * Content types: what they are, what a change of one would do, the change itself, and their files.
  *
  * @phpstan-import-type TypeFileShape from Definitions
+ * @phpstan-import-type FormDraftShape from FormDraftResource
  *
  * @phpstan-type TypeRowShape array{
  *     key: string, label: string, plural: string, address: string, items: int, fields: list<string>,
@@ -37,7 +39,7 @@ use Wellspring\Core\Content\Type;
  */
 final readonly class TypeController
 {
-    public function __construct(private CatalogueStore $store, private TypeWriter $writer)
+    public function __construct(private CatalogueStore $store, private TypeWriter $writer, private FormDraftResource $drafts)
     {
     }
 
@@ -63,8 +65,8 @@ final readonly class TypeController
         ];
     }
 
-    /** @return array{file: TypeFileShape, items: int, revision: int} */
-    public function show(string $key): array
+    /** @return array{file: TypeFileShape, items: int, revision: int, draft: FormDraftShape|null} */
+    public function show(Request $request, string $key): array
     {
         $type = $this->type($key);
 
@@ -72,6 +74,7 @@ final readonly class TypeController
             'file' => TypeFile::write($type),
             'items' => Item::query()->where('type_key', $key)->count(),
             'revision' => (int) $this->store->revisionOf($type),
+            'draft' => $this->drafts->of($request, "type:{$key}"),
         ];
     }
 

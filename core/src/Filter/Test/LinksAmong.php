@@ -32,12 +32,6 @@ final readonly class LinksAmong extends Among
 
     public function valueWords(Condition $condition, Format $format): string
     {
-        return implode(
-            ', ',
-            array_map(
-                fn (string $name): string => substr((string) strrchr("/{$name}", '/'), 1),
-                ValueLists::texts($condition->value),
-            ),
-        );
+        return implode(', ', array_map($format->title(...), ValueLists::texts($condition->value)));
     }
 }

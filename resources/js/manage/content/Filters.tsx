@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import { NumberInput } from "../shared/NumberInput";
 import type { Condition, ContentType, Field } from "../shared/schema";
 import { useStart } from "../shared/start";
 
@@ -153,22 +154,30 @@ function NewFilter({ type, onAdd }: { type: ContentType; onAdd: (filter: Conditi
 			)}
 			{wants && !listed && (
 				<div className="flex gap-2">
-					<input
-						type={field.family === "number" ? "number" : "text"}
-						step="any"
-						className="input input-sm w-full"
-						aria-label="Value"
-						value={typed}
-						onChange={(event) => setTyped(event.target.value)}
-					/>
-					{test === "between" && (
+					{field.family === "number" ? (
+						<NumberInput
+							label="Value"
+							className="w-full"
+							value={typed === "" ? null : Number(typed)}
+							onChange={(next) => setTyped(String(next))}
+							onEmpty={() => setTyped("")}
+						/>
+					) : (
 						<input
-							type="number"
-							step="any"
+							type="text"
 							className="input input-sm w-full"
-							aria-label="Up to"
-							value={until}
-							onChange={(event) => setUntil(event.target.value)}
+							aria-label="Value"
+							value={typed}
+							onChange={(event) => setTyped(event.target.value)}
+						/>
+					)}
+					{test === "between" && (
+						<NumberInput
+							label="Up to"
+							className="w-full"
+							value={until === "" ? null : Number(until)}
+							onChange={(next) => setUntil(String(next))}
+							onEmpty={() => setUntil("")}
 						/>
 					)}
 				</div>

@@ -17,7 +17,8 @@ export function History({ item, onClose, onBack }: { item: Item; onClose: () => 
 	});
 	const [open, setOpen] = useState<number | null>(null);
 	const back = useMutation({
-		mutationFn: (number: number) => send<Item>("POST", `/items/${item.id}/revisions/${number}`, {}),
+		mutationFn: (number: number) =>
+			send<Item>("POST", `/items/${item.id}/revisions/${number}`, { revision: item.revision }),
 		onSuccess: onBack,
 	});
 	return (

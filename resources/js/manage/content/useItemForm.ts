@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import { ApiError, get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import type { ContentType, Field, Item, Linked, Media, NewItem, Problem, StaleItem, Values } from "../shared/schema";
-import { useDraft } from "./useDraft";
+import { useFormDraft } from "../shared/useFormDraft";
 
 /**
  * What an item's form stands beside: the words of the way back to it, and what it does when the item is another
@@ -32,10 +32,20 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 	const [problems, setProblems] = useState<Problem[]>([]);
 	const [stale, setStale] = useState<{ about: StaleItem; now: Values } | null>(null);
 	const [hadDraft, setHadDraft] = useState(begun.draft != null);
-	const form = useRef<HTMLFormElement>(null);
 	const began = saved?.values ?? begun.values;
 	const changed = JSON.stringify(plain(values)) !== JSON.stringify(plain(began));
-	const draft = useDraft(type.key, saved, revision, values, changed);
+	const form = useRef<HTMLFormElement>(null);
+	const draft = useFormDraft(
+		{
+			name: `item ${type.key}/${saved?.id ?? "new"}`,
+			path: "/items/draft",
+			about: { type: type.key, id: saved?.id ?? null },
+			keptAt: saved?.draft?.keptAt ?? null,
+		},
+		saved ? revision : null,
+		values,
+		changed,
+	);
 
 	const take = (now: Item) => {
 		draft.drop();

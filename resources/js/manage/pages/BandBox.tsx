@@ -1,6 +1,7 @@
 import { Fragment } from "react";
 import { AudienceControl } from "../shared/fields/AudienceControl";
 import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
+import { NumberInput } from "../shared/NumberInput";
 import { Word } from "../shared/Word";
 import { duplicateBand, moveBand, moveLine, removeBand, splitBand, TWELFTHS, withBand } from "./edits";
 import { GroundControl } from "./GroundControl";
@@ -113,17 +114,14 @@ export function BandEditor({ plan: { definition, change }, at }: { plan: PagePla
 						{shares.slice(0, -1).map((share, i) => (
 							<label key={i.toString()} className="flex items-center gap-1 text-[0.85rem]">
 								slot {i + 1}
-								<input
-									type="number"
+								<NumberInput
+									label={`Twelfths of slot ${i + 1}`}
 									min={1}
 									max={TWELFTHS - 1}
-									className="input input-sm w-16"
-									aria-label={`Twelfths of slot ${i + 1}`}
+									whole
+									className="w-16"
 									value={share}
-									onChange={(event) =>
-										event.target.value !== "" &&
-										change(moveLine(definition, at, i, Number(event.target.value) - share), `share ${at} ${i}`)
-									}
+									onChange={(next) => change(moveLine(definition, at, i, next - share), `share ${at} ${i}`)}
 								/>
 							</label>
 						))}

@@ -1,5 +1,5 @@
 import { Labelled } from "../shared/fields/Labelled";
-import { NumberInput } from "../shared/inputs";
+import { NumberInput } from "../shared/NumberInput";
 import type { PageBlock, PageFile } from "../shared/schema";
 import { useStart } from "../shared/start";
 import { placeFields } from "./blockKinds";

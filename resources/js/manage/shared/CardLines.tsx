@@ -1,7 +1,8 @@
 import { GripVertical } from "lucide-react";
 import { type ReactNode, useRef, useState } from "react";
-import { NumberInput, RowTools } from "./inputs";
+import { RowTools } from "./inputs";
 import { moved } from "./lists";
+import { NumberInput } from "./NumberInput";
 import { OptionControl } from "./OptionControl";
 import type { Option, Part, SourceRecords } from "./schema";
 import { fieldOf, useStart } from "./start";

@@ -1,4 +1,5 @@
-import { NumberInput, TextInput } from "./inputs";
+import { TextInput } from "./inputs";
+import { NumberInput } from "./NumberInput";
 import type { Field, Option } from "./schema";
 
 const WIDTHS = [

@@ -1,59 +1,5 @@
 import { useEffect, useState } from "react";
 
-/** A number; only one that can be read is passed on, what is being typed stays. */
-export function NumberInput({
-	label,
-	value,
-	onChange,
-	min,
-	max,
-	whole = false,
-	step = 1,
-	className = "w-24",
-	word,
-}: {
-	label: string;
-	value: number;
-	onChange: (next: number) => void;
-	min?: number;
-	max?: number;
-	whole?: boolean;
-	/** Of a whole number: it is a multiple of this. */
-	step?: number;
-	className?: string;
-	/** The place in the definition of the word that it stands for. */
-	word?: string;
-}) {
-	const [typed, setTyped] = useState(String(value));
-	useEffect(() => setTyped((now) => (Number(now) === value && now.trim() !== "" ? now : String(value))), [value]);
-	return (
-		<input
-			type="number"
-			className={`input input-sm ${className}`}
-			aria-label={label}
-			data-word={word}
-			value={typed}
-			min={min}
-			max={max}
-			step={whole ? step : "any"}
-			onChange={(event) => {
-				setTyped(event.target.value);
-				const next = Number(event.target.value);
-				const fits =
-					event.target.value.trim() !== "" &&
-					Number.isFinite(next) &&
-					(!whole || Number.isInteger(next / step)) &&
-					(min === undefined || next >= min) &&
-					(max === undefined || next <= max);
-				if (fits) {
-					onChange(next);
-				}
-			}}
-			onBlur={() => setTyped(String(value))}
-		/>
-	);
-}
-
 /** A text that must not be empty; an empty one is not passed on. */
 export function TextInput({
 	label,

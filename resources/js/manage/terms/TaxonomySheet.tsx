@@ -40,7 +40,10 @@ export function TaxonomySheet({
 							properties: Object.fromEntries(rows.map((row) => [row.key, row.schema])),
 							...(required.length > 0 ? { required } : {}),
 						};
-			return send<{ key: string }>("PUT", "/taxonomies", { file: { format: 1, key, label, tree, ...fields } });
+			return send<{ key: string }>("PUT", "/taxonomies", {
+				file: { format: 1, key, label, tree, ...fields },
+				...(keyOf ? {} : { revision: taxonomy.revision }),
+			});
 		},
 		onSuccess: async (made) => {
 			await client.invalidateQueries();

@@ -2,6 +2,7 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, get, send } from "../shared/api";
 import { Opening } from "../shared/Fault";
+import { FormNotices } from "../shared/FormNotices";
 import { ColourControl, Control } from "../shared/fields/Control";
 import { Labelled } from "../shared/fields/Labelled";
 import { MediaControl } from "../shared/fields/MediaControl";
@@ -9,6 +10,7 @@ import { RichText } from "../shared/fields/RichText";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import type { Field, Media, Problem, TaxonomyRow, Term } from "../shared/schema";
+import { useKeptForm } from "../shared/useKeptForm";
 import { asField } from "./asField";
 
 /** What one term says: its words, its picture and colour, and the fields that its taxonomy gives it. */
@@ -29,17 +31,29 @@ export function TermPanel({
 		gcTime: 0,
 		refetchOnWindowFocus: false,
 	});
+	// The form stands anew with what was saved, but not when the same is only read again: somebody may be typing.
+	const [round, setRound] = useState(0);
 	return term.data ? (
 		<Form
-			key={term.dataUpdatedAt}
+			key={round}
 			term={term.data}
 			taxonomy={taxonomy}
-			onSaved={() => onSaved().then(() => term.refetch())}
+			onSaved={async () => {
+				await onSaved();
+				await term.refetch();
+				setRound((now) => now + 1);
+			}}
 			onRemoved={onRemoved}
 		/>
 	) : (
 		<Opening queries={[term]} />
 	);
+}
+
+type TermValues = Pick<Term, "slug" | "name" | "description" | "picture" | "colour" | "fields">;
+
+function valuesOf({ slug, name, description, picture, colour, fields }: TermValues): TermValues {
+	return { slug, name, description, picture, colour, fields };
 }
 
 function Form({
@@ -53,18 +67,27 @@ function Form({
 	onSaved: () => Promise<unknown>;
 	onRemoved: (words: string, change: number) => void;
 }) {
-	const [values, setValues] = useState(term);
+	const form = useKeptForm<TermValues>(
+		`term:${term.id}`,
+		{ values: valuesOf(term), revision: term.revision, draft: term.draft },
+		(values) => JSON.stringify(valuesOf(values)) !== JSON.stringify(valuesOf(term)),
+	);
+	const { values, set } = form;
 	const [files, setFiles] = useState<Record<string, Media>>({});
 	const [removing, setRemoving] = useState(false);
-	const set = (change: Partial<Term>) => setValues((now) => ({ ...now, ...change }));
 	const save = useMutation({
-		mutationFn: () => {
-			const { slug, name, description, picture, colour, fields } = values;
+		mutationFn: async (revision: number) => {
+			await form.settled();
 			return send<Term>("PUT", `/terms/${term.id}`, {
-				term: { slug, name, description: description || null, picture, colour, fields },
+				term: { ...values, description: values.description || null },
+				revision,
 			});
 		},
-		onSuccess: onSaved,
+		onSuccess: async () => {
+			await form.forget();
+			await onSaved();
+		},
+		onError: form.failed,
 	});
 	const remove = useMutation({
 		mutationFn: () => send<{ change: number }>("DELETE", `/terms/${term.id}`, {}),
@@ -87,7 +110,18 @@ function Form({
 	);
 	return (
 		<section aria-label={term.name} className="bg-base-100 border border-base-300 rounded-box p-5 grid gap-4 min-w-0">
-			{save.error && problems.length === 0 && <Notice>{save.error.message}</Notice>}
+			<FormNotices
+				form={form}
+				onOverwrite={(revision) => {
+					form.overwrite(revision);
+					save.mutate(revision);
+				}}
+				onTakeTheirs={async () => {
+					await form.discard();
+					await onSaved();
+				}}
+			/>
+			{save.error && form.stale === null && problems.length === 0 && <Notice>{save.error.message}</Notice>}
 			{text("name", "Name")}
 			{text("slug", "Slug", "In addresses and files. Modules, pages and menus that name it follow a new one.")}
 			<Labelled label="Description" id="term-description" problem={problem("description")} group>
@@ -134,17 +168,20 @@ function Form({
 				/>
 			))}
 			<div className="flex flex-wrap gap-3 border-t border-base-300 pt-4">
-				<button type="button" className="btn btn-secondary" disabled={save.isPending} onClick={() => save.mutate()}>
+				<button
+					type="button"
+					className="btn btn-secondary"
+					disabled={!form.changed || save.isPending}
+					onClick={() => save.mutate(form.revision)}
+				>
 					Save
 				</button>
 				<button type="button" className="btn btn-ghost" onClick={() => setRemoving(true)}>
 					Remove
 				</button>
-				{save.isSuccess && (
-					<span role="status" className="self-center text-quiet">
-						Saved.
-					</span>
-				)}
+				<span role="status" className="self-center text-quiet">
+					{form.changed ? (form.draft.keptAt ? "Kept as a draft" : "") : save.isSuccess ? "Saved." : ""}
+				</span>
 			</div>
 			{removing && (
 				<Sheet title={`Remove “${term.name}”?`} onClose={() => setRemoving(false)}>

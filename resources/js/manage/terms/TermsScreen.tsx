@@ -84,6 +84,7 @@ function NewTaxonomy({ onClose }: { onClose: () => void }) {
 				tree: true,
 				terms: 0,
 				types: [],
+				revision: 0,
 				file: { format: 1, key: "", label: "", tree: true },
 			}}
 			onClose={onClose}

@@ -1,15 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useBlocker, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { ApiError, get, send, sendLong } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Opening } from "../shared/Fault";
+import { FormNotices } from "../shared/FormNotices";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { Problem, TypeEffect, TypeFile, Types } from "../shared/schema";
+import type { FormDraft, Problem, TypeEffect, TypeFile, Types } from "../shared/schema";
 import { useStart } from "../shared/start";
+import { useKeptForm } from "../shared/useKeptForm";
 import { FieldList } from "./FieldList";
-import { type FieldRow, fileOf, renamedOf, rowsOf } from "./typeFile";
+import { type FieldRow, fileOf, renamedOf, rowsOf, withOwnIds } from "./typeFile";
 
 /**
  * One content type: its words, its address, its taxonomies and its fields. What a change does is said before it
@@ -19,45 +21,80 @@ export function TypeScreen() {
 	const { key = "" } = useParams();
 	const type = useQuery({
 		queryKey: ["type", key],
-		queryFn: ({ signal }) => get<{ file: TypeFile; items: number }>(`/types/${key}`, signal),
+		queryFn: ({ signal }) => get<SavedType>(`/types/${key}`, signal),
 		refetchOnWindowFocus: false,
 		gcTime: 0,
 	});
+	// The form stands anew with what was saved, but not when the same is only read again: somebody may be typing.
+	const [round, setRound] = useState(0);
+	const client = useQueryClient();
 	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<Types>("/types", signal) });
 	return type.data && kinds.data ? (
 		<TypeForm
-			key={`${key}-${type.dataUpdatedAt}`}
-			file={type.data.file}
-			items={type.data.items}
+			key={`${key}-${round}`}
+			saved={type.data}
 			kinds={kinds.data.kinds}
+			onSaved={async () => {
+				await client.invalidateQueries();
+				setRound((now) => now + 1);
+			}}
 		/>
 	) : (
 		<Opening queries={[type, kinds]} />
 	);
 }
 
-function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds: Types["kinds"] }) {
+interface SavedType {
+	file: TypeFile;
+	items: number;
+	revision: number;
+	draft: FormDraft | null;
+}
+
+interface TypeValues {
+	about: Omit<TypeFile, "properties" | "required">;
+	rows: FieldRow[];
+}
+
+function TypeForm({
+	saved,
+	kinds,
+	onSaved,
+}: {
+	saved: SavedType;
+	kinds: Types["kinds"];
+	onSaved: () => Promise<unknown>;
+}) {
+	const { file, items } = saved;
 	const { taxonomies } = useStart();
 	const client = useQueryClient();
 	const go = useNavigate();
 	const done = useDone();
-	const { properties: _, required: __, ...began } = file;
-	const [about, setAbout] = useState(began);
-	const [rows, setRows] = useState<FieldRow[]>(() => rowsOf(file));
+	const [began] = useState<TypeValues>(() => {
+		const { properties: _, required: __, ...about } = file;
+		return { about, rows: rowsOf(file) };
+	});
+	const form = useKeptForm<TypeValues>(
+		`type:${file["x-wellspring"].key}`,
+		{ values: began, revision: saved.revision, draft: saved.draft },
+		({ about, rows }) =>
+			JSON.stringify(fileOf(about, rows)) !== JSON.stringify(file) || Object.keys(renamedOf(rows)).length > 0,
+		(draft) => (draft.rows ? { ...draft, rows: withOwnIds(draft.rows) } : draft),
+	);
+	const { about, rows } = form.values;
+	const setAbout = (about: TypeValues["about"]) => form.set({ about });
+	const setRows = (rows: FieldRow[]) => form.set({ rows });
 	const [effects, setEffects] = useState<TypeEffect[] | null>(null);
 	const [problems, setProblems] = useState<Problem[]>([]);
 	const [removing, setRemoving] = useState(false);
-	// Until the form stands anew with what was saved.
-	const [saved, setSaved] = useState(false);
 	const own = about["x-wellspring"];
 	const now = fileOf(about, rows);
-	const changed = JSON.stringify(now) !== JSON.stringify(file) || Object.keys(renamedOf(rows)).length > 0;
-	const blocker = useBlocker(
-		({ currentLocation, nextLocation }) =>
-			changed && !saved && currentLocation.pathname !== nextLocation.pathname && !nextLocation.state?.saved,
-	);
+	const { changed } = form;
 	const fail = (error: Error) => {
 		setEffects(null);
+		if (form.failed(error)) {
+			return;
+		}
 		setProblems(
 			error instanceof ApiError && error.problems.length > 0
 				? error.problems
@@ -66,13 +103,16 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 	};
 	const sent = { file: now, renamed: renamedOf(rows) };
 	const save = useMutation({
-		mutationFn: () => sendLong<{ key: string; change: number | null }>("PUT", "/types", { ...sent, withLoss: true }),
+		mutationFn: async (revision: number) => {
+			await form.settled();
+			return sendLong<{ key: string; change: number | null }>("PUT", "/types", { ...sent, withLoss: true, revision });
+		},
 		onSuccess: async ({ change }) => {
-			setSaved(true);
+			await form.forget();
 			setEffects(null);
 			setProblems([]);
 			done(`${own.plural} changed.`, change);
-			await client.invalidateQueries();
+			await onSaved();
 		},
 		onError: fail,
 	});
@@ -80,7 +120,7 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 		mutationFn: () => send<{ effects: TypeEffect[] }>("POST", "/types/look", sent),
 		onSuccess: (answer) => {
 			setProblems([]);
-			answer.effects.length === 0 ? save.mutate() : setEffects(answer.effects);
+			answer.effects.length === 0 ? save.mutate(form.revision) : setEffects(answer.effects);
 		},
 		onError: fail,
 	});
@@ -88,7 +128,7 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 		mutationFn: () => send("DELETE", `/types/${own.key}`, {}),
 		onSuccess: async () => {
 			await client.invalidateQueries();
-			void go("/types", { state: { saved: true } });
+			void go("/types");
 		},
 		onError: (error) => {
 			setRemoving(false);
@@ -119,10 +159,21 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 					disabled={!changed || look.isPending || save.isPending}
 					onClick={() => look.mutate()}
 				>
-					{look.isPending || save.isPending ? "Looking…" : "Save"}
+					{save.isPending ? "Saving…" : look.isPending ? "Checking…" : "Save"}
 				</button>
 			</div>
 			<div className="w-full max-w-6xl mx-auto px-4 md:px-6 py-6 grid gap-6">
+				<FormNotices
+					form={form}
+					onOverwrite={(revision) => {
+						form.overwrite(revision);
+						save.mutate(revision);
+					}}
+					onTakeTheirs={async () => {
+						await form.discard();
+						await onSaved();
+					}}
+				/>
 				{problems.length > 0 && (
 					<Notice>
 						<p>Not saved; everything you changed is still here.</p>
@@ -208,7 +259,12 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 					</ul>
 					<p className="text-quiet">You can undo the change as a whole; what was removed returns.</p>
 					<div className="flex gap-3">
-						<button type="button" className="btn btn-secondary" disabled={save.isPending} onClick={() => save.mutate()}>
+						<button
+							type="button"
+							className="btn btn-secondary"
+							disabled={save.isPending}
+							onClick={() => save.mutate(form.revision)}
+						>
 							{save.isPending ? "Changing…" : "Apply"}
 						</button>
 						<button type="button" className="btn btn-ghost" onClick={() => setEffects(null)}>
@@ -226,19 +282,6 @@ function TypeForm({ file, items, kinds }: { file: TypeFile; items: number; kinds
 					<button type="button" className="btn btn-error justify-self-start" onClick={() => remove.mutate()}>
 						Remove it
 					</button>
-				</Sheet>
-			)}
-			{blocker.state === "blocked" && (
-				<Sheet title="The type is not saved" onClose={() => blocker.reset()}>
-					<p>You changed {own.plural} and did not save.</p>
-					<div className="flex gap-3">
-						<button type="button" className="btn btn-secondary" onClick={() => blocker.reset()}>
-							Stay
-						</button>
-						<button type="button" className="btn btn-ghost" onClick={() => blocker.proceed()}>
-							Leave the changes behind
-						</button>
-					</div>
 				</Sheet>
 			)}
 		</div>

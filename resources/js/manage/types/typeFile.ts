@@ -20,6 +20,11 @@ export function rowsOf(file: Pick<TypeFile, "properties" | "required">): FieldRo
 	}));
 }
 
+/** Rows of a draft, with ids that no other row of this page has. */
+export function withOwnIds(rows: FieldRow[]): FieldRow[] {
+	return rows.map((row) => ({ ...row, id: ++last }));
+}
+
 export function newRow(kind: string, taken: string[]): FieldRow {
 	let n = 1;
 	while (taken.includes(`field_${n}`)) {

@@ -1,5 +1,5 @@
 import { ColumnsControl, OptionControl } from "../../shared/OptionControl";
-import type { Look } from "../../shared/schema";
+import type { Definition, Look, Option, PlugIn } from "../../shared/schema";
 import { useStart } from "../../shared/start";
 import { withAt } from "../definition";
 import { useSetOffer } from "../useOffering";
@@ -10,8 +10,9 @@ export function ArrangeEditor({ bench, look }: EditorProps) {
 	const { definition, change } = bench;
 	const { arrangements, limits } = useStart();
 	const arrange = definition.arrange as Record<string, unknown> & typeof definition.arrange;
-	const { as, columns } = arrange;
+	const { as } = arrange;
 	const options = arrangements.find((one) => one.key === as)?.options ?? [];
+	const columns = arrange.columns ?? columnsOf(options);
 	return (
 		<div className="grid gap-3">
 			<div className="flex flex-wrap gap-1.5">
@@ -21,7 +22,7 @@ export function ArrangeEditor({ bench, look }: EditorProps) {
 						type="button"
 						className="chip"
 						aria-pressed={one.key === as}
-						onClick={() => one.key !== as && change({ ...definition, arrange: { as: one.key } })}
+						onClick={() => one.key !== as && change({ ...definition, arrange: begun(one) })}
 					>
 						{one.label}
 					</button>
@@ -33,7 +34,9 @@ export function ArrangeEditor({ bench, look }: EditorProps) {
 					most={limits.columns}
 					word="arrange.columns"
 					beside={(width) => rowOf(look, width)}
-					onChange={(width, next) => change(withAt(definition, `arrange.columns.${width}`, next), `columns.${width}`)}
+					onChange={(width, next) =>
+						change(withAt(definition, "arrange.columns", { ...columns, [width]: next }), `columns.${width}`)
+					}
 				/>
 			)}
 			<div className="flex flex-wrap gap-x-4 gap-y-2">
@@ -50,6 +53,18 @@ export function ArrangeEditor({ bench, look }: EditorProps) {
 			<Second bench={bench} />
 		</div>
 	);
+}
+
+type Columns = NonNullable<Definition["arrange"]["columns"]>;
+
+function columnsOf(options: Option[]): Columns | undefined {
+	return options.find((one) => one.kind === "columns")?.default as Columns | undefined;
+}
+
+/** An arrangement as it begins, with its numbers of columns. */
+function begun({ key, options }: PlugIn): Definition["arrange"] {
+	const columns = columnsOf(options);
+	return { as: key, ...(columns ? { columns } : {}) };
 }
 
 /** How full the last row is at a width. */

@@ -1,4 +1,5 @@
-import { NumberInput, TextInput } from "../../shared/inputs";
+import { TextInput } from "../../shared/inputs";
+import { NumberInput } from "../../shared/NumberInput";
 import type { Condition, Field, Options } from "../../shared/schema";
 import { Bars } from "./values/Bars";
 import { DayValue, firstDayValue } from "./values/DayValue";

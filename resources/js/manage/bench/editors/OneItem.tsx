@@ -19,7 +19,7 @@ export function OneItem({
 					className="select select-sm w-auto"
 					aria-label="Type of the item"
 					value={source.type}
-					onChange={(event) => onPick({ one: source.one ?? "", type: event.target.value })}
+					onChange={(event) => onPick({ one: "", type: event.target.value })}
 				>
 					{types.map((one) => (
 						<option key={one.key} value={one.key}>

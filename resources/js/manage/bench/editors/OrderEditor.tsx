@@ -1,6 +1,7 @@
 import { PickByTyping } from "../../shared/fields/PickByTyping";
-import { NumberInput, RowTools } from "../../shared/inputs";
+import { RowTools } from "../../shared/inputs";
 import { moved } from "../../shared/lists";
+import { NumberInput } from "../../shared/NumberInput";
 import type { SortKey } from "../../shared/schema";
 import { useStart } from "../../shared/start";
 import { withAt } from "../definition";

@@ -1,4 +1,4 @@
-import { NumberInput } from "../../shared/inputs";
+import { NumberInput } from "../../shared/NumberInput";
 import { useStart } from "../../shared/start";
 import { withAt } from "../definition";
 import type { EditorProps } from "./props";

@@ -1,5 +1,8 @@
-import { useState } from "react";
+import { useMutation } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { send } from "../../shared/api";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
+import { Notice } from "../../shared/Notice";
 import type { Definition, Source } from "../../shared/schema";
 import { useStart } from "../../shared/start";
 import type { Bench } from "../useBench";
@@ -41,27 +44,42 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 
 	/** The same records in another choice: rules that no longer fit are marked where they stand. */
 	const narrow = (next: Source) => change({ ...definition, source: next });
-	const pick = (next: Source) => {
-		const { format, key, name, page, whenNothing } = definition;
-		change({ format, key, name, source: next, page, whenNothing } as Definition);
-	};
+	/** Other records: the server says which rules fit them. */
+	const other = useMutation({
+		mutationFn: async (next: Source) => {
+			for (;;) {
+				const of = newest.current;
+				const answer = await send<{ definition: Definition }>("POST", "/bench/source", {
+					definition: of,
+					source: next,
+				});
+				if (newest.current === of) {
+					return answer.definition;
+				}
+			}
+		},
+		onSuccess: (next) => change(next),
+	});
+	const newest = useRef(definition);
+	newest.current = definition;
+	const pick = other.mutate;
+	const drawn = source.items ?? source.months ?? source.years;
 	const begin = (next: Kind) => {
 		const starts: Record<Kind, Source> = {
-			items: { items: [first] },
+			items: { items: [drawn?.[0] ?? source.type ?? first] },
 			terms: { terms: taxonomies[0]?.key ?? "" },
 			people: { people: { groups: [] } },
-			months: { months: [first], by: "publish_at" },
-			years: { years: [first], by: "publish_at" },
+			months: { months: [drawn?.[0] ?? source.type ?? first], by: "publish_at" },
+			years: { years: [drawn?.[0] ?? source.type ?? first], by: "publish_at" },
 			pageItem: { page: "item" },
 			pageTerm: { page: "term" },
-			one: { one: "choose-one", type: first },
+			one: { one: "", type: drawn?.[0] ?? source.type ?? first },
 			pages: { pages: {} },
 		};
 		pick(starts[next]);
 	};
 	const toggle = (list: string[], one: string) =>
 		list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
-	const drawn = source.items ?? source.months ?? source.years;
 	const [several, setSeveral] = useState((drawn?.length ?? 0) > 1);
 	const of = source.months ? "months" : source.years ? "years" : "items";
 	const dates = types
@@ -257,9 +275,9 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 				</label>
 			)}
 			{source.one !== undefined && <OneItem source={source} onNarrow={narrow} onPick={pick} />}
+			{other.error && <Notice>{other.error.message}</Notice>}
 			<p className="text-quiet text-[0.8rem]">
-				Records of another kind have other fields: the module then starts with no conditions and a plain card. Undo
-				brings these back.
+				Records of another kind have other fields. Rules that do not fit them are removed. Undo brings them back.
 			</p>
 		</div>
 	);

@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { NumberInput } from "../NumberInput";
 import { useStart } from "../start";
 import { fromZone, toZone } from "../zone";
 import { HoursControl } from "./HoursControl";
@@ -43,15 +44,15 @@ export function Control(props: ControlProps) {
 			return around(<RichText id={id} label={field.label} value={text} onChange={onChange} />, field.label, true);
 		case "number":
 			return around(
-				<input
-					{...aria}
-					type="number"
-					step={field.limits.decimals === undefined ? "any" : 10 ** -field.limits.decimals}
-					min={field.limits.minimum}
-					max={field.limits.maximum}
-					className={`input ${width("w-32")}`}
-					value={typeof value === "number" ? value : ""}
-					onChange={(event) => onChange(event.target.value === "" ? null : Number(event.target.value))}
+				<NumberInput
+					label={field.label}
+					id={id}
+					describedBy={aria["aria-describedby"]}
+					isInvalid={aria["aria-invalid"] ?? false}
+					className={width("w-32")}
+					value={typeof value === "number" ? value : null}
+					onChange={onChange}
+					onEmpty={() => onChange(null)}
 				/>,
 				field.kind === "money"
 					? `${field.label} (${site.currency})`

@@ -1,3 +1,5 @@
+import { NumberInput } from "../NumberInput";
+
 interface Place {
 	address?: string;
 	latitude?: number;
@@ -22,14 +24,15 @@ export function PlaceControl({
 		onChange(Object.keys(said).length === 0 ? null : said);
 	};
 	const degrees = (key: "latitude" | "longitude", label: string) => (
-		<input
-			type="number"
-			step="any"
-			className="input w-full"
-			aria-label={label}
+		<NumberInput
+			label={label}
+			className="w-full"
 			placeholder={label}
-			value={place[key] ?? ""}
-			onChange={(event) => set({ [key]: event.target.value === "" ? undefined : Number(event.target.value) })}
+			min={key === "latitude" ? -90 : -180}
+			max={key === "latitude" ? 90 : 180}
+			value={place[key] ?? null}
+			onChange={(next) => set({ [key]: next })}
+			onEmpty={() => set({ [key]: undefined })}
 		/>
 	);
 	return (

@@ -1,4 +1,4 @@
-import { NumberInput } from "../../../shared/inputs";
+import { NumberInput } from "../../../shared/NumberInput";
 import type { Condition, Field, Options } from "../../../shared/schema";
 import { Bars } from "./Bars";
 

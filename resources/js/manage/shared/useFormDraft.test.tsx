@@ -2,9 +2,9 @@
 import { act, cleanup, renderHook } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
-import type { Item, Start, Values } from "../shared/schema";
-import { StartContext } from "../shared/start";
-import { useDraft } from "./useDraft";
+import type { Start, Values } from "./schema";
+import { StartContext } from "./start";
+import { useFormDraft } from "./useFormDraft";
 
 const answers: { keep: () => void; fail: () => void }[] = [];
 
@@ -36,8 +36,8 @@ function typing() {
 	const wrapper = ({ children }: { children: ReactNode }) => (
 		<StartContext value={{ user: { email: "marigold@quillmoor.example" } } as Start}>{children}</StartContext>
 	);
-	const item = { id: 7, draft: null } as Item;
-	return renderHook(({ values }: { values: Values }) => useDraft("post", item, 1, values, true), {
+	const form = { name: "item post/7", path: "/items/draft", about: { type: "post", id: 7 }, keptAt: null };
+	return renderHook(({ values }: { values: Values }) => useFormDraft(form, 1, values, true), {
 		wrapper,
 		initialProps: { values: { title: "First" } },
 	});

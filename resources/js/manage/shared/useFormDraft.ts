@@ -1,22 +1,36 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { ApiError, beforeSigningOut, fitsLeaving, send } from "../shared/api";
-import type { Item, Values } from "../shared/schema";
-import { useStart } from "../shared/start";
-import { dropUnsent, keepUnsent, type Unsent, unsentKey, unsentOf } from "../shared/unsent";
+import { ApiError, beforeSigningOut, fitsLeaving, send } from "./api";
+import { useStart } from "./start";
+import { dropUnsent, keepUnsent, type Unsent, unsentKey, unsentOf } from "./unsent";
 
 const WAIT = 700;
 const AGAIN = 5000;
 
+/** Where the draft of a form is kept. */
+export interface FormName {
+	/** the name in this browser, such as `item product/12` */
+	name: string;
+	/** of the API, such as `/items/draft` */
+	path: string;
+	/** sent beside the values, to say which form it is */
+	about?: Record<string, unknown>;
+	/** when the server kept the draft that the form began with; null where there was none */
+	keptAt: string | null;
+}
+
 /**
- * Keeps what is typed into an item's form, so that nothing is lost by leaving it: in this browser at once, on the
- * server a moment later. What the server could not be told stays in this browser and is offered when the form is
- * opened again.
+ * Keeps what is typed into a form: in this browser at once, on the server a moment later. What did not reach the server
+ * stays in this browser and is offered when the form is opened again.
+ *
+ * @param revision that the values started from; null for something new
+ * @param changed whether the values differ from what is saved
  */
-export function useDraft(type: string, saved: Item | null, revision: number, values: Values, changed: boolean) {
+export function useFormDraft<V>(form: FormName, revision: number | null, values: V, changed: boolean) {
 	const start = useStart();
-	const key = unsentKey(start.user.email, `item ${type}/${saved?.id ?? "new"}`);
-	const [left, setLeft] = useState<Unsent<Values> | null>(() => unsentOf<Values>(key));
-	const [keptAt, setKeptAt] = useState<string | null>(saved?.draft?.keptAt ?? null);
+	const { path } = form;
+	const key = unsentKey(start.user.email, form.name);
+	const [left, setLeft] = useState<Unsent<V> | null>(() => unsentOf<V>(key));
+	const [keptAt, setKeptAt] = useState<string | null>(form.keptAt);
 	const [problem, setProblem] = useState<string | null>(null);
 	/** What waits to be sent; null once it is on its way. */
 	const latest = useRef<string | null>(null);
@@ -24,7 +38,7 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 	const newest = useRef<string | null>(null);
 	const onItsWay = useRef<Promise<void>>(Promise.resolve());
 	const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-	const body = JSON.stringify({ type, id: saved?.id ?? null, revision: saved ? revision : null, values });
+	const body = JSON.stringify({ ...form.about, revision, values });
 
 	const flush = useCallback((): Promise<void> => {
 		if (timer.current) {
@@ -37,7 +51,7 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 		}
 		latest.current = null;
 		onItsWay.current = onItsWay.current
-			.then(() => send<{ keptAt: string }>("PUT", "/items/draft", JSON.parse(sent)))
+			.then(() => send<{ keptAt: string }>("PUT", path, JSON.parse(sent)))
 			.then(
 				(answer) => {
 					setKeptAt(answer.keptAt);
@@ -56,13 +70,14 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 				},
 			);
 		return onItsWay.current;
-	}, [key]);
+	}, [key, path]);
 	const forget = useCallback(() => {
 		if (timer.current) {
 			clearTimeout(timer.current);
 			timer.current = null;
 		}
 		latest.current = null;
+		newest.current = null;
 		dropUnsent(key);
 	}, [key]);
 	const drop = useCallback(() => {
@@ -77,7 +92,7 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 		}
 		latest.current = body;
 		newest.current = body;
-		const { values: typed, revision: from } = JSON.parse(body) as { values: Values; revision: number | null };
+		const { values: typed, revision: from } = JSON.parse(body) as { values: V; revision: number | null };
 		keepUnsent(key, from, typed);
 		timer.current = setTimeout(() => void flush(), WAIT);
 		return () => {
@@ -87,12 +102,26 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 			}
 		};
 	}, [body, changed, flush, key]);
+	// A draft of changes that were taken back by hand is removed.
+	const about = JSON.stringify(form.about ?? {});
+	useEffect(() => {
+		if (changed || newest.current === null) {
+			return;
+		}
+		drop();
+		onItsWay.current = onItsWay.current
+			.then(() => send("DELETE", path, JSON.parse(about)))
+			.then(
+				() => undefined,
+				() => undefined,
+			);
+	}, [changed, drop, path, about]);
 	// What was typed last goes out when the form is left, whichever way; what is too large for that waits in this
 	// browser.
 	useEffect(() => {
 		const leave = () => {
 			if (latest.current !== null && fitsLeaving(latest.current)) {
-				void send("PUT", "/items/draft", JSON.parse(latest.current), { leaving: true }).catch(() => undefined);
+				void send("PUT", path, JSON.parse(latest.current), { leaving: true }).catch(() => undefined);
 			}
 		};
 		const online = () => void flush();
@@ -105,7 +134,7 @@ export function useDraft(type: string, saved: Item | null, revision: number, val
 			window.removeEventListener("online", online);
 			void flush();
 		};
-	}, [flush]);
+	}, [flush, path]);
 	/**
 	 * Before a save, a removal or dropping the draft: nothing more is sent, and what is on its way has arrived,
 	 * so that no draft comes after it.

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content;
+
+use App\Models\User;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Time\Iso8601;
+
+/**
+ * What a person typed into a form of a type, a taxonomy or a term and has not saved: stored for that person alone. A
+ * form is named after what it changes, such as `type:plant` or `term:12`.
+ */
+final readonly class FormDrafts
+{
+    /** @return array{values: array<string, mixed>, revision: int|null, keptAt: string}|null */
+    public function of(User $who, string $form): ?array
+    {
+        $row = $this->row($who, $form)->first();
+        if ($row === null) {
+            return null;
+        }
+        $values = json_decode(is_string($row->values) ? $row->values : '{}', true);
+
+        return [
+            'values' => is_array($values) ? $values : [],
+            'revision' => $row->revision === null ? null : (int) $row->revision,
+            'keptAt' => Iso8601::format(new \DateTimeImmutable(is_string($row->kept_at) ? $row->kept_at : 'now')),
+        ];
+    }
+
+    /**
+     * @param  int|null  $revision  that the changes started from
+     * @param  array<string, mixed>  $values  as they were typed, right or wrong
+     * @return string when it was kept
+     */
+    public function keep(User $who, string $form, ?int $revision, array $values): string
+    {
+        $now = Iso8601::format(now());
+        DB::table('form_drafts')->upsert([
+            'user_id' => $who->id,
+            'form' => $form,
+            'revision' => $revision,
+            'values' => json_encode((object) $values, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            'kept_at' => $now,
+        ], ['user_id', 'form'], ['revision', 'values', 'kept_at']);
+
+        return $now;
+    }
+
+    public function drop(User $who, string $form): void
+    {
+        $this->row($who, $form)->delete();
+    }
+
+    private function row(User $who, string $form): Builder
+    {
+        return DB::table('form_drafts')->where('user_id', $who->id)->where('form', $form);
+    }
+}

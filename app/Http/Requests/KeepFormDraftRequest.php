@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use OpenApi\Attributes as OA;
+
+/** What is typed into a form and not saved, and the revision that it started from. */
+#[OA\Schema(properties: [
+    new OA\Property(property: 'values', type: 'object', additionalProperties: true),
+])]
+final class KeepFormDraftRequest extends ApiRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'revision' => ['nullable', ...self::STORED_INTEGER],
+            'values' => [],
+        ];
+    }
+}
