@@ -93,17 +93,19 @@ final readonly class LookStore
     }
 
     /** Makes a look the one that visitors get, as its draft is now. */
-    public function publish(string $key): SiteDefinition
+    public function publish(string $key, ?int $revision = null): SiteDefinition
     {
-        return DB::transaction(function () use ($key): SiteDefinition {
+        return DB::transaction(function () use ($key, $revision): SiteDefinition {
             $look = $this->all()[$key] ?? null;
             if ($look === null) {
                 throw Refused::because('key', ProblemCode::Unknown, "There is no look “{$key}”.");
             }
-            $row = $this->row($key) ?? $this->save($look, 0);
+            $stored = $this->row($key);
+            $row = $stored ?? $this->save($look, 0);
             // One after the other: only one look is live.
             self::rows()->orderBy('id')->lockForUpdate()->get();
             $row = SiteDefinition::query()->findOrFail($row->id);
+            $stored === null || StaleWrite::unless($row->revision, $revision);
             self::rows()->where('id', '<>', $row->id)->whereNotNull('live')->update(['live' => null]);
             PublishedVersions::publish($row);
             AuditTrail::record(AuditAction::LookPublished, "“{$look->name}”", ['key' => $key]);

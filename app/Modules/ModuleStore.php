@@ -149,11 +149,18 @@ final readonly class ModuleStore
         return $this->read($row->draft);
     }
 
-    /** Makes the draft live and keeps it as a version. What was switched off shows again. */
-    public function publish(ModuleRow $row): ModuleRow
+    /**
+     * Makes the draft live and keeps it as a version. What was switched off shows again.
+     *
+     * @param  int|null  $revision  of the draft that is to be published; null: whichever
+     *
+     * @throws StaleWrite
+     */
+    public function publish(ModuleRow $row, ?int $revision = null): ModuleRow
     {
-        return DB::transaction(function () use ($row): ModuleRow {
+        return DB::transaction(function () use ($row, $revision): ModuleRow {
             $row = ModuleRow::query()->lockForUpdate()->findOrFail($row->id);
+            StaleWrite::unless($row->revision, $revision);
             $module = $this->defaults->completed($this->draft($row));
             $row->draft = $module->toArray();
             $row->live = $module->toArray();

@@ -137,13 +137,17 @@ final readonly class PageStore
     /**
      * Makes the draft live and keeps it as a version. Where its address is another now, the old one leads to it.
      *
+     * @param  int|null  $revision  of the draft that is to be published; null: whichever
+     *
+     * @throws StaleWrite
      * @throws Refused where another page has the same address, for the same terms or items
      */
-    public function publish(Page $row): Page
+    public function publish(Page $row, ?int $revision = null): Page
     {
         try {
-            return DB::transaction(function () use ($row): Page {
+            return DB::transaction(function () use ($row, $revision): Page {
                 $row = Page::query()->lockForUpdate()->findOrFail($row->id);
+                StaleWrite::unless($row->revision, $revision);
                 $page = $this->read($row->draft);
                 $before = $row->live === null ? null : $row->address;
                 PublishedVersions::publish($row);

@@ -124,11 +124,16 @@ final readonly class SiteDefinitionStore
     /**
      * Makes the draft live and keeps it as a version. Settings in another language have all text ordered and searched
      * anew.
+     *
+     * @param  int|null  $revision  of the draft that is to be published; null: whichever
+     *
+     * @throws StaleWrite
      */
-    public function publish(SiteDefinition $row): SiteDefinition
+    public function publish(SiteDefinition $row, ?int $revision = null): SiteDefinition
     {
-        return DB::transaction(function () use ($row): SiteDefinition {
+        return DB::transaction(function () use ($row, $revision): SiteDefinition {
             $row = SiteDefinition::query()->lockForUpdate()->findOrFail($row->id);
+            StaleWrite::unless($row->revision, $revision);
             $definition = $this->read($row, $row->draft);
             if ($definition instanceof SiteSettings) {
                 $this->checkPages($definition);

@@ -95,7 +95,7 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->publishOn('/plots');
         $this->pickField('Add a condition', 'Soil');
         $this->sees('Soil is filled');
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
 
         $this->hideOnPlotPage('Soil');
         $this->findText('nav a', 'Types')->click();
@@ -164,14 +164,14 @@ final class BenchAnswersTest extends BrowserTestCase
         [$first, $second, $third] = $order();
         $this->drag('[data-rule="where.all[0]"] .text-quiet', '[data-rule="where.all[2]"] .text-quiet');
         $this->await('it is not dragged', fn (): ?bool => $order() === [$second, $third, $first] ?: null);
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
 
         $this->findText('nav a', 'Modules')->click();
         $this->findText('a', $name)->click();
         $this->sees('When nothing is left');
         $this->find('[aria-label=Undo]')->click();
         $this->await('it does not go back', fn (): ?bool => $order() === [$first, $second, $third] ?: null);
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->browser->navigate()->refresh();
         $this->sees('When nothing is left');
         $this->find('[aria-label=Redo]')->click();

@@ -30,7 +30,7 @@ final class BenchTest extends BrowserTestCase
         $this->sees('Grid, 4 across on desktop');
         $this->keys([WebDriverKeys::CONTROL, WebDriverKeys::SHIFT, 'z', WebDriverKeys::NULL]);
         $this->sees('List');
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->browser->navigate()->refresh();
         $this->sees('List');
         $this->sees('6 at a time');
@@ -146,7 +146,7 @@ final class BenchTest extends BrowserTestCase
         $this->browser->get($address);
         $this->find('[data-at="page.size"]')->click();
         $this->type('[aria-label="How many at a time"]', '5');
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->sees('5 at a time');
         usleep(1_200_000);
         $this->browser->switchTo()->window($first);
@@ -160,7 +160,7 @@ final class BenchTest extends BrowserTestCase
         $this->find('[aria-label=Undo]')->click();
         $this->sees('10 at a time');
         $this->sees('List');
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
     }
 
     public function test_a_card_is_put_together_by_keys_a_gap_is_filled_in_and_advice_is_taken(): void

@@ -186,7 +186,7 @@ abstract class BrowserTestCase extends TestCase
                 'on no page',
             ) ?: null,
         );
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->findText('button', 'Publish')->click();
         $this->findText('button', 'Published');
     }
@@ -198,7 +198,7 @@ abstract class BrowserTestCase extends TestCase
         $this->findText('section[aria-label="Plan"] button', 'Rent a year')->click();
         $this->findText('[role=dialog] button.chip', $field)->click();
         $this->keys(WebDriverKeys::ESCAPE);
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->findText('button', 'Publish')->click();
         $this->findText('button', 'Published');
     }

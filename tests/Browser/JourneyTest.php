@@ -32,7 +32,7 @@ final class JourneyTest extends BrowserTestCase
         $this->type('[aria-label="How many at a time"]', '2');
         $this->sees('2 at a time');
         $this->previewShows('Ivy-leaved cyclamen', 'Snowy wood-rush');
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
 
         // Undo and redo reach back.
         $this->find('[aria-label=Undo]')->click();
@@ -42,7 +42,7 @@ final class JourneyTest extends BrowserTestCase
         $this->assertAccessible('the bench with a rule open');
 
         // Nothing is lost when the manager leaves and comes back.
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->browser->navigate()->refresh();
         $this->sees('Price is at most 5.3');
         $this->previewShows('Ivy-leaved cyclamen', 'Snowy wood-rush');
@@ -173,7 +173,7 @@ final class JourneyTest extends BrowserTestCase
 
     private function publish(): void
     {
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->tabTo('button', 'Publish');
         $this->keys(WebDriverKeys::ENTER);
         $this->findText('button', 'Published');
@@ -236,7 +236,7 @@ final class JourneyTest extends BrowserTestCase
             390,
             $this->browser->executeScript('return document.querySelector("iframe").contentWindow.innerWidth'),
         );
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->assertQuietConsole();
     }
 

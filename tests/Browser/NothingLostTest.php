@@ -80,7 +80,7 @@ final class NothingLostTest extends BrowserTestCase
         $this->visit("/manage/modules/{$key}");
         $this->findText('button.word', '10 at a time')->click();
         $this->type('[aria-label="How many at a time"]', '7');
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->await(
             'the change is not kept',
             fn (): ?bool => $this->fetch("/modules/{$key}")['definition']['page']['size'] === 7 ?: null,

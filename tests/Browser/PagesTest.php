@@ -35,7 +35,7 @@ final class PagesTest extends BrowserTestCase
         $this->keys(WebDriverKeys::ESCAPE);
         $this->sees('only for');
         $this->assertAccessible('the plan of a page');
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->browser->navigate()->refresh();
         $this->sees('The heading “A heading”');
         $this->findText('button', 'Publish')->click();
@@ -70,7 +70,7 @@ final class PagesTest extends BrowserTestCase
         $this->await('the page is not that of the other tag', fn (): ?bool => str_contains((string) $this->browser
             ->executeScript('return document.querySelector("iframe").contentDocument.body.innerText'), 'seed saving')
             ?: null);
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->findText('button', 'Publish')->click();
         $this->findText('button', 'Published');
         $this->visit('/tags/seed-saving');
@@ -136,7 +136,7 @@ final class PagesTest extends BrowserTestCase
         $this->newPage('Shelf', '/shelf');
         $this->findText('button', '+ a band')->click();
         $this->addModule(1, 1, 'Coming up');
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->visit('/manage/pages/person');
         $block = fn (string $do): mixed => $this->browser->executeScript(
             'const page = document.querySelector("iframe")?.contentDocument;'
@@ -151,7 +151,7 @@ final class PagesTest extends BrowserTestCase
         $this->sees('slot 2', '.page-names');
         $block('block.dispatchEvent(new KeyboardEvent("keydown", { key: "Enter", bubbles: true }))');
         $this->findText('[role=dialog] label', 'members')->click();
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->assertAccessible('a block that is open on the page');
         $this->type('[role=dialog] input[aria-label="Move to another page or into the frame"]', 'Shelf');
         $this->findText('[role=option]', 'Shelf')->click();
@@ -192,7 +192,7 @@ final class PagesTest extends BrowserTestCase
         $this->sees('only on /people');
         $this->assertAccessible('an entry of the frame');
         $this->keys(WebDriverKeys::ESCAPE);
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->findText('button', 'Publish')->click();
         $this->findText('button', 'Published');
         $this->visit('/people');
@@ -214,7 +214,7 @@ final class PagesTest extends BrowserTestCase
             $this->type('[role=dialog] input.input', $words);
             $this->keys(WebDriverKeys::ESCAPE);
             $this->sees("The heading “{$words}”");
-            $this->sees('Draft · every change kept');
+            $this->sees('every change kept');
             $this->findText('button', 'Publish')->click();
             $this->findText('button', 'Published');
         }
@@ -226,7 +226,7 @@ final class PagesTest extends BrowserTestCase
             $this->find('section[aria-label="Plan"]')->getText(),
             'Pears',
         ) ? null : true);
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->findText('button', 'Remove')->click();
         $this->findText('[role=dialog] button', 'Remove the page')->click();
         $this->sees('Removed “Orchard”');
@@ -252,7 +252,7 @@ final class PagesTest extends BrowserTestCase
         $this->sees('To the till', '[aria-label="The menu main"] ol ol');
         $this->keys(WebDriverKeys::ESCAPE);
         $this->assertAccessible('a menu');
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->findText('button', 'Publish')->click();
         $this->findText('button', 'Published');
 
@@ -338,7 +338,7 @@ final class PagesTest extends BrowserTestCase
 
     private function publishByKeys(): void
     {
-        $this->sees('Draft · every change kept');
+        $this->sees('every change kept');
         $this->tabTo('button', 'Publish');
         $this->keys(WebDriverKeys::ENTER);
         $this->findText('button', 'Published');

@@ -136,7 +136,7 @@ final class SiteTest extends BrowserTestCase
         $this->findText('button', 'Duplicate')->click();
         $this->sees('When nothing is left');
         $this->sees('on no page');
-        $this->sees('Not live yet');
+        $this->sees('Never published');
         $this->assertQuietConsole();
     }
 

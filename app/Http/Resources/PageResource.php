@@ -71,10 +71,7 @@ final readonly class PageResource
             'definition' => $this->written($row),
             'revision' => $row->revision,
             'savedAt' => Iso8601::format($row->updated_at),
-            'live' => $row->live !== null,
-            'changed' => $row->draft !== $row->live,
-            'publishedAt' => $row->published_at === null ? null : Iso8601::format($row->published_at),
-        ];
+        ] + Standing::of($row);
     }
 
     /** @return PageFileShape as a file holds it; as it is stored where it can no longer be read */

@@ -6,8 +6,10 @@ namespace App\Http\Controllers\Manage;
 
 use App\Http\PreviewContext;
 use App\Http\Requests\LookAtFrameRequest;
+use App\Http\Requests\PublishRequest;
 use App\Http\Requests\SaveFrameDraftRequest;
 use App\Http\Resources\Definitions;
+use App\Http\Resources\Standing;
 use App\Models\SiteDefinition;
 use App\Pages\SiteDefinitionStore;
 use App\Site\AddressAnswers;
@@ -24,6 +26,7 @@ use Wellspring\Core\Time\Iso8601;
  *
  * @phpstan-type FrameWholeShape array{
  *     key: string, definition: FrameFileShape, revision: int, savedAt: string, live: bool, changed: bool,
+ *     publishedAt: string|null,
  * }
  */
 final readonly class FrameController
@@ -45,9 +48,7 @@ final readonly class FrameController
             'definition' => $row === null ? SitePages::plainFrame()->toArray() : self::written($row),
             'revision' => $row === null ? 0 : $row->revision,
             'savedAt' => Iso8601::format($row === null ? now()->toImmutable() : $row->updated_at),
-            'live' => $row?->live !== null,
-            'changed' => $row?->draft !== $row?->live,
-        ];
+        ] + ($row === null ? Standing::untouched(true) : Standing::of($row));
     }
 
     /** @return array{revision: int, savedAt: string} */
@@ -64,9 +65,12 @@ final readonly class FrameController
     }
 
     /** @return FrameWholeShape */
-    public function publish(): array
+    public function publish(PublishRequest $request): array
     {
-        $this->frames->publish($this->frames->frame() ?? $this->frames->apply(SitePages::plainFrame()));
+        $row = $this->frames->frame();
+        $row === null
+            ? $this->frames->publish($this->frames->apply(SitePages::plainFrame()))
+            : $this->frames->publish($row, $request->seen());
 
         return $this->show();
     }

@@ -9,6 +9,7 @@ use App\Http\PreviewContext;
 use App\Http\Requests\CreateLookRequest;
 use App\Http\Requests\MeasureLookRequest;
 use App\Http\Requests\PreviewLookRequest;
+use App\Http\Requests\PublishRequest;
 use App\Http\Requests\SaveLookDraftRequest;
 use App\Http\Resources\Definitions;
 use App\Look\LookPlate;
@@ -42,6 +43,7 @@ use Wellspring\Core\Time\Iso8601;
  * @phpstan-type LooksShape array{looks: list<LookNameShape>, groups: list<LookGroupShape>, roles: list<NamedShape>}
  * @phpstan-type LookWholeShape array{
  *     key: string, definition: LookFileShape, revision: int, savedAt: string, live: bool, changed: bool,
+ *     publishedAt: string|null,
  * }
  * @phpstan-type LookMeasureShape array{
  *     sheet: string, plate: string, light: list<ContrastShape>, dark: list<ContrastShape>, pages: int,
@@ -97,7 +99,8 @@ final readonly class LookController
             'revision' => $row === null ? 0 : $row->revision,
             'savedAt' => Iso8601::format($row === null ? now()->toImmutable() : $row->updated_at),
             'live' => $isLive,
-            'changed' => ! $isLive || $row !== null && $row->draft !== $row->live,
+            'changed' => $isLive && $row !== null && $row->draft !== $row->live,
+            'publishedAt' => $isLive && $row?->published_at !== null ? Iso8601::format($row->published_at) : null,
         ];
     }
 
@@ -171,9 +174,9 @@ final readonly class LookController
     }
 
     /** @return LookWholeShape */
-    public function publish(string $key): array
+    public function publish(PublishRequest $request, string $key): array
     {
-        $this->looks->publish($key);
+        $this->looks->publish($key, $request->seen());
 
         return $this->show($key);
     }

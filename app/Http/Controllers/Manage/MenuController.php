@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Http\Requests\PublishRequest;
 use App\Http\Requests\SaveMenuDraftRequest;
 use App\Http\Resources\Definitions;
+use App\Http\Resources\Standing;
 use App\Models\SiteDefinition;
 use App\Pages\PageQuery;
 use App\Pages\SiteDefinitionStore;
@@ -25,6 +27,7 @@ use Wellspring\Core\Time\Iso8601;
  * @phpstan-type MenuSummaryShape array{key: string, entries: int, live: bool, changed: bool}
  * @phpstan-type MenuWholeShape array{
  *     key: string, definition: MenuFileShape, revision: int, savedAt: string, live: bool, changed: bool,
+ *     publishedAt: string|null,
  * }
  */
 final readonly class MenuController
@@ -64,9 +67,7 @@ final readonly class MenuController
             'definition' => $this->definition($key, $row),
             'revision' => $row === null ? 0 : $row->revision,
             'savedAt' => Iso8601::format($row === null ? now()->toImmutable() : $row->updated_at),
-            'live' => $row?->live !== null,
-            'changed' => $row?->draft !== $row?->live,
-        ];
+        ] + ($row === null ? Standing::untouched($key === SiteDefinitionStore::MAIN) : Standing::of($row));
     }
 
     /** @return array{revision: int, savedAt: string} */
@@ -86,11 +87,12 @@ final readonly class MenuController
     }
 
     /** @return MenuWholeShape */
-    public function publish(string $key): array
+    public function publish(PublishRequest $request, string $key): array
     {
-        $this->frames->publish($this->frames->menu($key) ?? $this->frames->apply(
-            $this->frames->readMenu($this->show($key)['definition']),
-        ));
+        $row = $this->frames->menu($key);
+        $row === null
+            ? $this->frames->publish($this->frames->apply($this->frames->readMenu($this->show($key)['definition'])))
+            : $this->frames->publish($row, $request->seen());
 
         return $this->show($key);
     }

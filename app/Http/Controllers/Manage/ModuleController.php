@@ -11,6 +11,7 @@ use App\Http\Requests\CheckModuleRequest;
 use App\Http\Requests\CreateModuleRequest;
 use App\Http\Requests\ModuleRecordsRequest;
 use App\Http\Requests\PlaceModuleRequest;
+use App\Http\Requests\PublishRequest;
 use App\Http\Requests\SaveModuleDraftRequest;
 use App\Http\Requests\StandOnPageRequest;
 use App\Http\Resources\Definitions;
@@ -143,9 +144,9 @@ final readonly class ModuleController
     }
 
     /** @return ModuleWholeShape */
-    public function publish(string $key): array
+    public function publish(PublishRequest $request, string $key): array
     {
-        return $this->shape->whole($this->store->publish($this->row($key)));
+        return $this->shape->whole($this->store->publish($this->row($key), $request->seen())->refresh());
     }
 
     /** @return list<VersionShape> */

@@ -12,6 +12,7 @@ use App\Http\Requests\CreatePageRequest;
 use App\Http\Requests\FindSubjectsRequest;
 use App\Http\Requests\LookAtPageRequest;
 use App\Http\Requests\PlacementGridRequest;
+use App\Http\Requests\PublishRequest;
 use App\Http\Requests\SavePageDraftRequest;
 use App\Http\Resources\Definitions;
 use App\Http\Resources\PageResource;
@@ -120,9 +121,9 @@ final readonly class PageController
     }
 
     /** @return PageWholeShape */
-    public function publish(string $key): array
+    public function publish(PublishRequest $request, string $key): array
     {
-        return $this->shape->whole($this->pages->publish($this->row($key)));
+        return $this->shape->whole($this->pages->publish($this->row($key), $request->seen())->refresh());
     }
 
     /** @return array{change: int, title: string} the change that can be undone */

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Content\StaleWrite;
 use App\Http\Requests\LookAtSettingsRequest;
+use App\Http\Requests\PublishRequest;
 use App\Http\Requests\SaveSettingsDraftRequest;
 use App\Http\Resources\Definitions;
+use App\Http\Resources\Standing;
 use App\Models\Item;
 use App\Models\SiteDefinition;
 use App\Pages\PublishSettings;
@@ -27,6 +30,7 @@ use Wellspring\Core\Time\Iso8601;
  *
  * @phpstan-type SettingsWholeShape array{
  *     key: string, definition: SettingsFileShape, revision: int, savedAt: string, live: bool, changed: bool,
+ *     publishedAt: string|null,
  * }
  * @phpstan-type SettingsChoicesShape array{
  *     locales: list<NamedShape>, timeZones: list<NamedShape>, currencies: list<NamedShape>,
@@ -52,9 +56,7 @@ final readonly class SettingsController
             'definition' => $row === null ? $this->site->toArray() : self::written($row),
             'revision' => $row === null ? 0 : $row->revision,
             'savedAt' => Iso8601::format($row === null ? now()->toImmutable() : $row->updated_at),
-            'live' => $row === null || $row->live !== null,
-            'changed' => $row !== null && $row->draft !== $row->live,
-        ];
+        ] + ($row === null ? Standing::untouched(true) : Standing::of($row));
     }
 
     /** @return SettingsChoicesShape */
@@ -125,9 +127,10 @@ final readonly class SettingsController
     }
 
     /** @return TaskAnswer<array{published: bool}> */
-    public function publish(Tasks $tasks): TaskAnswer
+    public function publish(PublishRequest $request, Tasks $tasks): TaskAnswer
     {
         $row = $this->store->settings();
+        $row === null || StaleWrite::unless($row->revision, $request->seen());
         $locale = $row === null ? $this->site->locale : $row->draft['locale'] ?? '';
 
         return $tasks->run(

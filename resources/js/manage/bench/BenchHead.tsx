@@ -5,34 +5,34 @@ import { get, send } from "../shared/api";
 import { DraftState, DraftTrouble } from "../shared/DraftState";
 import { Notice } from "../shared/Notice";
 import type { ModuleWhole } from "../shared/schema";
-import { moment, useStart } from "../shared/start";
+import { useStanding } from "../shared/useStanding";
 import { Faults } from "./Faults";
 import { PagesMenu } from "./PagesMenu";
 import type { Bench } from "./useBench";
 
 /** The module's name and state, and what is done with the whole of it. */
 export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: ModuleWhole; onCompare: () => void }) {
-	const start = useStart();
 	const client = useQueryClient();
 	const { definition, change, keeping } = bench;
 	const [state, setState] = useState(module);
-	const [live, setLive] = useState(module.liveDefinition);
+	const { standing, published: taken } = useStanding(module, definition, module.liveDefinition);
 	const publish = useMutation({
 		mutationFn: async () => {
 			if (!(await bench.keep())) {
 				throw new Error("Nothing was published, because the draft is not kept yet.");
 			}
-			return { publishing: definition, now: await send<ModuleWhole>("POST", `/modules/${module.key}/publish`, {}) };
+			return send<ModuleWhole>("POST", `/modules/${module.key}/publish`, { revision: bench.revision() });
 		},
-		onSuccess: ({ publishing, now }) => {
+		onSuccess: (now) => {
 			setState(now);
-			setLive(publishing);
+			bench.published(now);
+			taken(now);
 			void client.invalidateQueries({ queryKey: ["modules"] });
 			void client.invalidateQueries({ queryKey: ["versions", module.key] });
 		},
 	});
 	const broken = (bench.look.data?.problems.length ?? 0) > 0;
-	const published = live !== null && JSON.stringify(live) === JSON.stringify(definition);
+	const published = standing.live && !standing.changed;
 
 	return (
 		<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
@@ -56,11 +56,8 @@ export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: 
 				}}
 				onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
 			/>
-			<DraftState draft={bench} savedAt={module.savedAt} />
+			<DraftState draft={bench} savedAt={module.savedAt} standing={standing} />
 			<span className="flex-1" />
-			<span className="text-quiet">
-				{state.live && state.publishedAt ? `Live since ${moment(start, state.publishedAt, false)}` : "Not live yet"} ·
-			</span>
 			<PagesMenu module={state} onPlaced={setState} />
 			{state.off && (
 				<span className="rounded-full bg-warning text-warning-content px-2.5 py-0.5 text-[0.8rem]">switched off</span>

@@ -43,7 +43,8 @@ export function InPlace({
 	const open = () => {
 		before.current = value;
 		flushSync(() => setOpen(true));
-		const control = box.current?.querySelector<HTMLElement>(CONTROL);
+		const control =
+			box.current?.querySelector<HTMLElement>(CONTROL) ?? box.current?.querySelector<HTMLElement>("button") ?? box.current;
 		control?.focus();
 		if (control instanceof HTMLInputElement) {
 			control.select();

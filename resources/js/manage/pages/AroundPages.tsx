@@ -10,6 +10,7 @@ import { SeenBy } from "../shared/SeenBy";
 import type { PreviewContext } from "../shared/schema";
 import { useStart } from "../shared/start";
 import type { Drafted, KeptDraft } from "../shared/useKeptDraft";
+import type { Standing } from "../shared/useStanding";
 
 /** What stands around pages, the frame or a menu: its plan, and beside it a page with the drafts around it. */
 export function AroundPages<T>({
@@ -23,9 +24,9 @@ export function AroundPages<T>({
 	title: string;
 	/** Of the API; below it, `/publish`. */
 	path: string;
-	stored: Drafted<T> & { live: boolean; changed: boolean };
+	stored: Drafted<T> & Standing;
 	draft: KeptDraft<T>;
-	newest: () => Promise<Drafted<T>>;
+	newest: () => Promise<Drafted<T> & Standing>;
 	/** The plan. */
 	children: ReactNode;
 }) {

@@ -1,9 +1,10 @@
 import { useMutation } from "@tanstack/react-query";
-import { type ReactNode, useEffect, useState } from "react";
+import { type ReactNode, useEffect } from "react";
 import { sendLong } from "./api";
 import { DraftState, DraftTrouble } from "./DraftState";
 import { Notice } from "./Notice";
 import type { Drafted, KeptDraft } from "./useKeptDraft";
+import { type Standing, useStanding } from "./useStanding";
 
 /** The head of a screen for something with a draft: its title, whether the draft is kept, and the button to publish. */
 export function DraftHeader<T>({
@@ -21,9 +22,9 @@ export function DraftHeader<T>({
 	title: string;
 	/** Of the API; below it, `/publish`. */
 	path: string;
-	stored: Drafted<T> & { live: boolean; changed: boolean };
+	stored: Drafted<T> & Standing;
 	draft: KeptDraft<T>;
-	newest: () => Promise<Drafted<T>>;
+	newest: () => Promise<Drafted<T> & Standing>;
 	onPublished: () => void;
 	/** What else can be done, before the button. */
 	aside?: (isLive: boolean) => ReactNode;
@@ -35,32 +36,33 @@ export function DraftHeader<T>({
 	children?: ReactNode;
 }) {
 	const { definition, keeping } = draft;
-	const [live, setLive] = useState<string | null>(stored.live && !stored.changed ? JSON.stringify(definition) : null);
+	const { standing, published: taken } = useStanding(stored, definition);
 	const publish = useMutation({
 		mutationFn: async () => {
 			if (!(await draft.keep())) {
 				throw new Error("Nothing was published, because the draft is not kept yet.");
 			}
-			await sendLong("POST", `${path}/publish`, {});
-			return JSON.stringify(definition);
+			await sendLong("POST", `${path}/publish`, { revision: draft.revision() });
+			return newest();
 		},
 		onSuccess: (now) => {
-			setLive(now);
+			draft.published(now);
+			taken(now);
 			onPublished();
 		},
 	});
 	useEffect(() => {
 		document.title = `${title} · Wellspring`;
 	}, [title]);
-	const published = live === JSON.stringify(definition);
+	const published = standing.live && !standing.changed;
 	return (
 		<>
 			<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
 				{children}
 				<h1 className="font-serif text-xl font-semibold">{title}</h1>
-				<DraftState draft={draft} savedAt={stored.savedAt} />
+				<DraftState draft={draft} savedAt={stored.savedAt} standing={standing} />
 				<span className="flex-1" />
-				{aside?.(live !== null || stored.live)}
+				{aside?.(standing.live)}
 				<button
 					type="button"
 					className="btn btn-secondary btn-sm h-9 px-4"

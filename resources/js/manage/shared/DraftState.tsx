@@ -3,11 +3,27 @@ import { Notice } from "./Notice";
 import { Steady } from "./Steady";
 import { moment, useStart } from "./start";
 import type { Drafted, KeptDraft } from "./useKeptDraft";
+import type { Standing } from "./useStanding";
 
-/** Undo, redo, and whether the draft is kept. */
-export function DraftState<T>({ draft, savedAt }: { draft: KeptDraft<T>; savedAt: string }) {
+/** Undo, redo, how the draft stands to what visitors get, and whether it is kept. */
+export function DraftState<T>({
+	draft,
+	savedAt,
+	standing,
+}: {
+	draft: KeptDraft<T>;
+	savedAt: string;
+	standing: Standing;
+}) {
 	const start = useStart();
 	const { keeping } = draft;
+	const { live, changed, publishedAt } = standing;
+	const stands = !live
+		? "Never published"
+		: changed
+			? `Changed since ${publishedAt ? moment(start, publishedAt, false) : "it went live"}`
+			: "Live and unchanged";
+	const kept = (at: string) => (live && !changed ? stands : `${stands} · every change kept, ${moment(start, at)}`);
 	return (
 		<>
 			<span className="flex">
@@ -31,13 +47,13 @@ export function DraftState<T>({ draft, savedAt }: { draft: KeptDraft<T>; savedAt
 				</button>
 			</span>
 			<Steady
-				room={`Draft · every change kept, ${moment(start, savedAt)}`}
+				room={`${stands} · every change kept, ${moment(start, savedAt)}`}
 				className="rounded-full bg-accent text-accent-content px-2.5 py-0.5 text-[0.8rem]"
 			>
-				{keeping.state === "kept" && `Draft · every change kept, ${moment(start, keeping.at)}`}
-				{keeping.state === "keeping" && "Draft · keeping…"}
-				{keeping.state === "stale" && "Draft · changed elsewhere"}
-				{keeping.state === "failed" && "Draft · not kept yet"}
+				{keeping.state === "kept" && kept(keeping.at)}
+				{keeping.state === "keeping" && `${stands} · keeping…`}
+				{keeping.state === "stale" && `${stands} · changed elsewhere`}
+				{keeping.state === "failed" && `${stands} · not kept yet`}
 			</Steady>
 		</>
 	);

@@ -165,9 +165,28 @@ export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "look" | "fra
 		setKeeping({ state: "kept", at: theirs.savedAt });
 	}, []);
 
+	/** After publishing, which may complete the definition and has a revision of its own. */
+	const published = useCallback(
+		(now: Drafted<T>) => {
+			revision.current = now.revision;
+			const isSame = JSON.stringify(kept.current) === JSON.stringify(now.definition);
+			const isEdited = wanted.current !== kept.current;
+			if (!isEdited && !isSame) {
+				kept.current = now.definition;
+				act({ do: "replace", to: now.definition });
+			}
+			remember(sessionStorage, name, newest.current, now.revision);
+			setKeeping({ state: "kept", at: now.savedAt });
+		},
+		[name],
+	);
+
 	return {
 		definition,
 		change,
+		published,
+		/** The revision of what the server keeps. */
+		revision: useCallback(() => revision.current, []),
 		undo: useCallback(() => act({ do: "undo" }), []),
 		redo: useCallback(() => act({ do: "redo" }), []),
 		canUndo: history.past.length > 0,
