@@ -79,11 +79,11 @@ Route::middleware(['auth'])->prefix('manage')->group(function (): void {
         Route::post('modules/{key}/duplicate', [Manage\ModuleController::class, 'duplicate']);
         Route::get('modules/{key}/versions', [Manage\ModuleController::class, 'versions']);
         Route::get('modules/{key}/versions/{number}', [Manage\ModuleController::class, 'version']);
-        Route::put('modules/{key}/pages', [Manage\ModuleController::class, 'place']);
-        Route::put('modules/{key}/pages/{id}', [Manage\ModuleController::class, 'stand']);
+        Route::put('modules/{key}/pages/{page}', [Manage\ModuleController::class, 'stand']);
         Route::get('pages', [Manage\PageController::class, 'index']);
         Route::get('pages/grid', [Manage\PageController::class, 'grid']);
         Route::post('pages', [Manage\PageController::class, 'store']);
+        Route::post('pages/address', [Manage\PageController::class, 'address']);
         Route::post('pages/look', [Manage\PageController::class, 'look']);
         Route::post('pages/bodies', [Manage\PageController::class, 'bodies']);
         Route::post('pages/records', [Manage\PageController::class, 'records']);
@@ -126,8 +126,8 @@ Route::middleware(['auth'])->prefix('manage')->group(function (): void {
         Route::post('bench/source', [Manage\BenchController::class, 'source']);
         Route::post('bench/offer', [Manage\BenchController::class, 'offer']);
 
-        Route::put('forms/{form}', [Manage\FormDraftController::class, 'keep'])->where('form', '(type|taxonomy|term):[a-z0-9_-]{1,64}');
-        Route::delete('forms/{form}', [Manage\FormDraftController::class, 'drop'])->where('form', '(type|taxonomy|term):[a-z0-9_-]{1,64}');
+        Route::put('forms/{form}', [Manage\FormDraftController::class, 'keep']);
+        Route::delete('forms/{form}', [Manage\FormDraftController::class, 'drop']);
         Route::get('types', [Manage\TypeController::class, 'index']);
         Route::put('types', [Manage\TypeController::class, 'save']);
         Route::post('types/look', [Manage\TypeController::class, 'look']);

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Pages\PageStore;
-use App\Pages\PlacementGrid;
 use App\Site\AddressAnswers;
+use App\Site\PlacementGrid;
 use Illuminate\Support\Facades\DB;
 
 /** A page made anew, the drafts of all pages and the grid, on a site of ten pages more and of ten thousand. */

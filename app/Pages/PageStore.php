@@ -23,7 +23,7 @@ use Wellspring\Core\Text\Slug;
 /** Keeps pages: their drafts, and how they become live. */
 final readonly class PageStore
 {
-    public function __construct(private CatalogueStore $catalogue)
+    public function __construct(private CatalogueStore $catalogue, private PageAddresses $addresses)
     {
     }
 
@@ -163,7 +163,13 @@ final readonly class PageStore
                 return $row;
             });
         } catch (UniqueConstraintViolationException) {
-            throw Refused::because('address', ProblemCode::Taken, 'another page has this address.');
+            $owner = $this->addresses->owner(
+                is_string($row->draft['address'] ?? null) ? $row->draft['address'] : '',
+                is_array($row->draft['about'] ?? null) ? $row->draft['about'] : null,
+                $row->key,
+            );
+            $title = is_string($owner?->draft['title'] ?? null) ? $owner->draft['title'] : 'another';
+            throw Refused::because('address', ProblemCode::Taken, "the page “{$title}” has this address.");
         }
     }
 

@@ -4,53 +4,38 @@ declare(strict_types=1);
 
 namespace App\Pages;
 
+use App\Audit\Actor;
 use App\Audit\AuditTrail;
 use App\Models\AuditAction;
 use App\Models\Module as ModuleRow;
+use App\Models\Page;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Page\PageReader;
 
-/** On which pages a module stands. */
+/** Puts a module on a page, or takes it off. Only the draft of the page changes; visitors see it once it is published. */
 final readonly class Placements
 {
-    /** Lets the module stand on one page, or not, and leaves all other pages as they are. */
-    public function stand(ModuleRow $module, int $page, bool $stands): void
-    {
-        $now = array_map(intval(...), $module->pages()->pluck('pages.id')->all());
-        $this->place($module, array_values(array_unique(
-            $stands ? [...$now, $page] : array_diff($now, [$page]),
-        )));
-    }
-
     /**
-     * Lets the module stand on these pages and on no others: at the end of those that it did not stand on. What is live
-     * and the draft are both changed; pages that are not live are left alone.
+     * @param  string  $page  key
+     * @return array{page: Page, before: array<string, mixed>} the page, and its draft as it was
      *
-     * @param  list<int>  $pages  ids
+     * @throws ModelNotFoundException
      */
-    public function place(ModuleRow $module, array $pages): void
+    public function stand(ModuleRow $module, string $page, bool $stands): array
     {
-        DB::transaction(function () use ($module, $pages): void {
-            $now = array_map(intval(...), $module->pages()->pluck('pages.id')->all());
-            $changed = PageQuery::live()->orderBy('id')->lockForUpdate();
-            foreach ($changed->findMany([...array_diff($now, $pages), ...array_diff($pages, $now)]) as $page) {
-                $stands = in_array($page->id, $pages, true);
-                $other = fn (array $definition): array => self::placed($definition, $module->key, $stands);
-                $isDraft = $page->draft !== $page->live;
-                $live = $other($page->live ?? []);
-                [$page->draft, $draft] = [$live, $other($page->draft)];
-                $page->revision++;
-                PublishedVersions::publish($page);
-                if ($isDraft) {
-                    $page->draft = $draft;
-                    $page->save();
-                }
-            }
-            AuditTrail::record(
-                AuditAction::ModulePlaced,
-                $module->quotedName(),
-                ['key' => $module->key, 'pages' => $module->pages()->pluck('address')->all()],
-            );
+        return DB::transaction(function () use ($module, $page, $stands): array {
+            $row = Page::query()->whereNull('removed_at')->where('key', $page)->lockForUpdate()->firstOrFail();
+            $before = $row->draft;
+            $row->draft = self::placed($before, $module->key, $stands);
+            $row->revision++;
+            $row->user_id = Actor::id();
+            $row->save();
+            AuditTrail::record(AuditAction::ModulePlaced, $module->quotedName(), [
+                'key' => $module->key, 'page' => $page, 'stands' => $stands,
+            ]);
+
+            return ['page' => $row->refresh(), 'before' => $before];
         });
     }
 

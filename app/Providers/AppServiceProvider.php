@@ -43,6 +43,7 @@ use App\Pages\PagesAsRecords;
 use App\Pages\PublishSettings;
 use App\Site\CountedTypes;
 use App\Site\KeptSafeHtml;
+use App\Site\ModulePlaces;
 use App\Site\PageAddress;
 use App\Site\PageResult;
 use App\Site\SitePages;
@@ -88,7 +89,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         // What many classes ask for is made once for a request.
-        $shared = [CatalogueStore::class, PageQuery::class, Compiler::class, ModuleQuery::class, OrderSql::class];
+        $shared = [ModulePlaces::class, CatalogueStore::class, PageQuery::class, Compiler::class, ModuleQuery::class, OrderSql::class];
         foreach ($shared as $class) {
             $this->app->scoped($class);
         }

@@ -10,9 +10,12 @@ use App\Listing\TracedRecord;
 use App\Listing\Tracer;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
+use App\Models\Page;
+use App\Models\User;
 use App\Modules\ModuleStore;
 use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Card\Part;
+use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
@@ -47,6 +50,7 @@ final readonly class Appearances
         private Tracer $tracer,
         private Format $format,
         private CatalogueStore $catalogue,
+        private ModulePlaces $places,
     ) {
     }
 
@@ -86,7 +90,7 @@ final readonly class Appearances
 
     /**
      * Whether the module shows the record on the pages that it stands on: on all that are about nothing together, and
-     * on that of each of the record's terms where a page is about terms. Its place is counted among all that the module
+     * on that of each of the record's terms where a page is about terms, and on that of its month, year or author. Its place is counted among all that the module
      * lists, so only where every rule lets it through.
      *
      * @return non-empty-list<array{
@@ -97,10 +101,21 @@ final readonly class Appearances
     private function tried(ModuleRow $row, Module $module, Record $record, Context $context): array
     {
         $plain = $tried = [];
+        foreach ($this->places->of($row->key) as $place) {
+            if ($place['how'] === 'frame' && $place['state'] !== 'added') {
+                $plain[] = ['title' => $place['words'], 'address' => ''];
+            } elseif ($place['how'] === 'instead') {
+                $plain[] = ['title' => $place['words'], 'address' => ''];
+            }
+        }
         foreach ($row->pages as $page) {
             $taxonomy = $page->live['about']['term'] ?? null;
             if (! is_string($taxonomy)) {
-                $plain[] = ['title' => $page->title, 'address' => $page->address];
+                $tried = [...$tried, ...$this->ofArchive($page, $record, $context)];
+                $address = $this->places->address($page->key, $page->address);
+                if ($address !== null) {
+                    $plain[] = ['title' => $page->title, 'address' => $address];
+                }
 
                 continue;
             }
@@ -125,6 +140,52 @@ final readonly class Appearances
 
             return $one + ['reasons' => $reasons, 'traced' => $traced];
         }, $tried);
+    }
+
+    /**
+     * On a page about a month, a year or a person: that of the record's own.
+     *
+     * @return list<array{context: Context, pages: list<array{title: string, address: string}>}>
+     */
+    private function ofArchive(Page $page, Record $record, Context $context): array
+    {
+        $about = is_array($page->live['about'] ?? null) ? $page->live['about'] : [];
+        $kind = array_key_first(array_intersect_key($about, ['month' => 0, 'year' => 0, 'person' => 0]));
+        $type = $this->catalogue->catalogue()->type($record->type);
+        if ($kind === null || $type === null) {
+            return [];
+        }
+        if ($kind === 'person') {
+            $author = $record->value($type->reachable['author']);
+            $name = is_array($author) ? $author[0] ?? null : $author;
+            $slug = is_string($name) ? User::query()->where('email', $name)->value('slug') : null;
+
+            return is_string($name) && is_string($slug)
+                ? [self::at($page, $slug, new PageSubject(person: $name), $context)]
+                : [];
+        }
+        $field = $type->reachable[is_string($about['by'] ?? null) ? $about['by'] : 'publish_at'] ?? null;
+        $value = $field === null ? null : $record->value($field);
+        $day = match (true) {
+            ! is_string($value) => null,
+            $field->family() === Family::Date => $value,
+            default => $context->calendar->dayOf($value),
+        };
+        $period = $day === null ? null : substr($day, 0, $kind === 'month' ? 7 : 4);
+
+        return $period === null ? [] : [self::at($page, $period, new PageSubject(month: $period), $context)];
+    }
+
+    /** @return array{context: Context, pages: list<array{title: string, address: string}>} */
+    private static function at(Page $page, string $slug, PageSubject $subject, Context $context): array
+    {
+        return [
+            'context' => $context->with(page: $subject),
+            'pages' => [[
+                'title' => "{$page->title}, {$slug}",
+                'address' => AddressPattern::of($page->address)->filled($slug),
+            ]],
+        ];
     }
 
     /**

@@ -116,7 +116,7 @@ final class ContentTest extends BrowserTestCase
         $this->browser->get($address);
         $this->enter('cook', 'Theirs');
         $this->enter('minutes', '7');
-        $this->findText('button', 'Save')->click();
+        $this->find('.form-bar button[type=submit]')->click();
         $this->sees('Saved');
         $this->browser->switchTo()->window($first);
         $this->enter('cook', 'Mine');

@@ -79,7 +79,7 @@ final class DrawnWorkTest extends BrowserTestCase
     {
         if ($kind === 'bench') {
             $starts = $this->ask('GET', '/modules/starts');
-            $start = $starts[mt_rand(0, count($starts) - 1)];
+            $start = (array) $starts[array_keys($starts)[mt_rand(0, count($starts) - 1)]];
             $made = $this->ask('POST', '/modules', ['name' => "Drawn {$n}", 'definition' => $start['definition']]);
             $this->drafts[$kind] = "/modules/{$made['key']}";
 

@@ -75,7 +75,7 @@ final class JourneyTest extends BrowserTestCase
         $this->findText('label', 'Lead')->click();
         $this->findText('button', 'a lead');
         $this->keys(WebDriverKeys::ESCAPE);
-        $this->findText('button', 'Save')->click();
+        $this->findText('button', 'Publish')->click();
         $this->sees('Saved');
         $this->visit('/shop');
         $this->assertSame(['Adder’s tongue', 'Ivy-leaved cyclamen'], $this->titles($key));
@@ -285,7 +285,7 @@ final class JourneyTest extends BrowserTestCase
         $this->signIn('/manage/content/product/new');
         $this->find('#field-title')->sendKeys('Another lady fern');
         $this->enter('slug', 'lady-fern');
-        $this->findText('button', 'Save')->click();
+        $this->find('.form-bar button[type=submit]')->click();
         $this->sees('“lady-fern” is taken by “Lady fern”');
         $this->assertSame('Another lady fern', $this->find('#field-title')->getAttribute('value'));
         $this->assertSame('true', $this->find('#field-slug')->getAttribute('aria-invalid'));

@@ -24,7 +24,7 @@ final class KeepingTest extends BrowserTestCase
         $this->find('[aria-label="Add hours to Monday"]')->click();
         $this->find('#field-title')->sendKeys('Spade');
         $this->enter('inventory', 'spade');
-        $this->findText('button', 'Save')->click();
+        $this->findText('button', 'Publish')->click();
         $this->sees('expected text that fits the pattern');
         $this->enter('inventory', 'SP-014');
         $this->browser->getKeyboard()->sendKeys(WebDriverKeys::CONTROL.'s');
@@ -81,7 +81,7 @@ final class KeepingTest extends BrowserTestCase
                 'return document.querySelector("#field-picture img")?.alt',
             ) === 'A hive' ?: null,
         );
-        $this->findText('button', 'Save')->click();
+        $this->findText('button', 'Publish')->click();
         $this->sees('View on site');
         $this->visit('/plots/plot-by-the-hives');
         $this->assertSame('A hive', $this->find('img.item-picture')->getAttribute('alt'));

@@ -52,7 +52,7 @@ final class NothingLostTest extends BrowserTestCase
             'it is not brought back',
             fn (): ?bool => $this->value('#field-title') === 'Typed just before the tab was closed' ?: null,
         );
-        $this->findText('button', 'Save')->click();
+        $this->find('.form-bar button[type=submit]')->click();
         $this->sees('Saved ');
         $now = $this->fetch("/items/{$id}");
         $this->assertSame(['Typed just before the tab was closed', null], [$now['values']['title'], $now['draft']]);
@@ -126,7 +126,7 @@ final class NothingLostTest extends BrowserTestCase
         ) === [] ? true : null);
         $this->sees('Draft kept');
         $this->assertSame($typed, $this->value('#field-title'));
-        $this->findText('button', 'Save')->click();
+        $this->find('.form-bar button[type=submit]')->click();
         $this->sees('Saved ');
         $this->findText('button', 'Sign out')->click();
         $this->find('[name=email]');

@@ -26,8 +26,9 @@ final class PagesTest extends BrowserTestCase
         $this->findText('button', '+ a band')->click();
         $this->findText('section[aria-label="Band 3"] button', '+ a block')->click();
         $this->findText('[role=dialog] button', 'Heading')->click();
-        $this->keys(WebDriverKeys::ESCAPE);
-        $this->findText('section[aria-label="Band 3"] button', 'The heading')->click();
+        $this->findText('section[aria-label="Band 3"] button', 'A heading without words')->click();
+        $this->findText('[role=dialog] label', 'Heading')->findElement(WebDriverBy::tagName('input'))
+            ->sendKeys('A heading');
         $this->findText('label', 'signed-out visitors')->click();
         $this->keys(WebDriverKeys::ESCAPE);
         $this->findText('button', 'anyone')->click();

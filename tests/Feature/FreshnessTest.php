@@ -17,7 +17,6 @@ use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
-use App\Pages\Placements;
 use App\Site\AddressAnswers;
 use App\Site\Listings;
 use App\Site\PageAddress;
@@ -476,7 +475,7 @@ final class FreshnessTest extends TestCase
                     "jsonb_set(definition::jsonb, '{x-wellspring,address}', '\"/green/{slug}\"')::json",
                 ),
             ]),
-            'a placement' => fn () => app(Placements::class)->place($row, []),
+            'a placement' => fn () => $this->stand($row, $page, false),
             'where it is in the order' => fn () => $other->refresh()->update(['position' => 0]),
             'the frame' => fn () => $this->publishFrame(['footer' => [['block' => 'heading', 'text' => 'End']]]),
         ];

@@ -38,7 +38,10 @@ final class ListsTest extends TestCase
         $this->assertContains('hours', array_column($types['kinds'], 'key'));
         $file = $this->get('/manage/api/types/plant/file')->assertOk()->assertDownload('plant.type.json');
         $this->assertSame(
-            ['file' => json_decode((string) $file->getContent(), true), 'items' => 1],
+            [
+                'file' => json_decode((string) $file->getContent(), true),
+                'items' => 1, 'revision' => 1, 'draft' => null,
+            ],
             $this->getJson('/manage/api/types/plant')->json(),
         );
         $this->getJson('/manage/api/people?q=MARI&role=manager')

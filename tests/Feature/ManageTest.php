@@ -212,9 +212,17 @@ final class ManageTest extends TestCase
         )->assertUnprocessable();
         $this->assertSame('Plants', Module::query()->where('key', 'plants')->firstOrFail()->draft['name']);
 
-        $this->putJson('/manage/api/modules/plants/pages', ['pages' => [$page->id]])
+        $placed = $this->putJson("/manage/api/modules/plants/pages/{$page->key}", ['stands' => true])
             ->assertOk()
-            ->assertJsonPath('pages.0.address', '/garden');
+            ->assertJsonPath('module.places.0.words', 'on the draft of Garden, which is not published')
+            ->json();
+        $this->assertStringNotContainsString('plants', (string) json_encode($page->refresh()->live), 'not published yet');
+        $this->postJson("/manage/api/pages/{$page->key}/publish", ['revision' => $placed['page']['revision'] - 1])
+            ->assertConflict();
+        $this->postJson("/manage/api/pages/{$page->key}/publish", ['revision' => $placed['page']['revision']])
+            ->assertOk()
+            ->assertJson(['live' => true, 'changed' => false]);
+        $this->getJson('/manage/api/modules/plants')->assertJsonPath('places.0.words', 'on Garden');
         $this->get('/garden')->assertDontSee('Hosta');
         $this->postJson('/manage/api/modules/plants/publish')
             ->assertOk()
@@ -238,8 +246,13 @@ final class ManageTest extends TestCase
             'plants' => ['live' => 2, 'draft' => 2],
             'plants-2' => ['live' => null, 'draft' => 4],
         ]);
-        $this->putJson('/manage/api/modules/plants/pages', ['pages' => []])->assertOk();
-        $this->get('/garden')->assertDontSee('Hosta');
+        $taken = $this->putJson("/manage/api/modules/plants/pages/{$page->key}", ['stands' => false])->assertOk();
+        $this->get('/garden')->assertSee('Hosta');
+        $taken->assertJsonPath('module.places.0.state', 'removed');
+        $this->putJson("/manage/api/pages/{$page->key}/draft", [
+            'definition' => $taken->json('before'), 'revision' => $taken->json('page.revision'),
+        ])->assertOk();
+        $this->getJson('/manage/api/modules/plants')->assertJsonPath('places.0.state', 'live');
         $this->getJson('/manage/api/modules/none')->assertNotFound();
     }
 

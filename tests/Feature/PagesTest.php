@@ -19,7 +19,9 @@ use App\Pages\SiteDefinitionStore;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use Tests\Support\Garden;
+use Wellspring\Core\Page\StarterBodies;
 use Wellspring\Core\Problem\Refused;
 
 /** Pages as definitions: addresses, what they are about, for whom, where they were, and what stands around them. */
@@ -160,7 +162,8 @@ final class PagesTest extends TestCase
         }
         $twin = $store->find('twin') ?? $this->fail('The draft is kept.');
         $this->assertNull($twin->live);
-        app(Placements::class)->place($this->placeOn($this->pageAt('/a'), Garden::module(['key' => 'm'])), [$twin->id]);
+        $module = $this->placeOn($this->pageAt('/a'), Garden::module(['key' => 'm']));
+        app(Placements::class)->stand($module, $twin->key, true);
         $this->assertNull($twin->refresh()->live, 'placing a module publishes no page');
         app(PageRemoval::class)->remove($store->find('new') ?? $this->fail('It is there.'));
         $this->get('/groups/hostas')->assertRedirect('/sorts/hostas');
@@ -303,7 +306,7 @@ final class PagesTest extends TestCase
     {
         $this->actingAs($this->manager());
         $api = '/manage/api/frame';
-        $plain = $this->getJson($api)->assertOk()->assertJson(['revision' => 0, 'live' => false])->json('definition');
+        $plain = $this->getJson($api)->assertOk()->assertJson(['revision' => 0, 'live' => true])->json('definition');
         $this->assertSame(['menu', 'searchBox', 'accountLinks'], array_column($plain['slots']['header'], 'block'));
         $entry = ['block' => 'heading', 'text' => 'All around', 'on' => ['except' => ['/']]];
         $changed = ['slots' => $plain['slots'] + ['after' => [$entry]]] + $plain;
@@ -532,9 +535,11 @@ final class PagesTest extends TestCase
         $this->assertSame(['plant' => true], array_intersect_key($marks(['as' => 'members']), ['plant' => 0]));
         $this->assertSame(['plant'], array_keys($marks(['pages' => '/plants/{plant'])));
         $this->assertSame([], $marks(['modules' => 'nowhere']));
-        $id = Page::query()->where('key', 'month')->firstOrFail()->id;
         foreach ([true, false] as $stands) {
-            $this->putJson("/manage/api/modules/of-this-group/pages/{$id}", ['stands' => $stands])->assertOk();
+            $this->putJson('/manage/api/modules/of-this-group/pages/month', ['stands' => $stands])->assertOk();
+            $states = array_column((array) $this->getJson("{$api}/grid")->json('modules.0.marks'), 'state', 'page');
+            $this->assertSame($stands ? 'added' : 'live', $states['month'], 'a mark of the draft');
+            $this->postJson("{$api}/month/publish")->assertOk();
             $on = in_array('of-this-group', app(PageQuery::class)->some(['month'])[0]->definition->modules(), true);
             $this->assertSame($stands, $on);
         }
@@ -640,5 +645,106 @@ final class PagesTest extends TestCase
         $this->publishPage(['key' => 'group', 'address' => '/groups/{group}', 'about' => ['term' => 'groups'],
             'title' => 'Group']);
         $this->assertNull($live(), 'the page lists nothing: all are counted');
+    }
+
+    public function test_every_screen_tells_the_same_of_where_a_module_stands(): void
+    {
+        $this->actingAs($this->manager());
+        $store = app(ModuleStore::class);
+        $item = $this->plant(['title' => 'Maple', 'publish_at' => '2026-09-04', 'author' => 'm@example.org']);
+        $beside = $store->publish($store->apply(Garden::module(['key' => 'beside', 'name' => 'Beside'])));
+        $store->publish($store->apply(Garden::module([
+            'key' => 'empty', 'name' => 'Nothing here', 'whenNothing' => ['do' => 'show', 'module' => 'beside'],
+        ])));
+        $this->pageAt('/', 'Front');
+        $this->publishFrame(['side' => [['module' => 'beside', 'on' => ['pages' => ['/']]]]]);
+        $words = ['around pages, at the side, only on /', 'where “Nothing here” has nothing to show'];
+        $this->assertSame($words, array_column($this->getJson('/manage/api/modules/beside')->json('places'), 'words'));
+        $list = array_column((array) $this->getJson('/manage/api/modules')->json(), null, 'key');
+        $this->assertSame($words, array_column($list['beside']['places'], 'words'));
+        $shown = fn (string $module): array => array_column(
+            (array) $this->getJson("/manage/api/items/{$item->id}/shown")->assertOk()->json(),
+            null,
+            'module',
+        )[$module];
+        $this->assertSame($words, array_column($shown('beside')['pages'], 'title'));
+
+        $this->publishPage(['key' => 'month', 'address' => '/plants/of/{month}', 'title' => 'A month',
+            'about' => ['month' => ['plant']], 'bands' => [['key' => 'body', 'slots' => [
+                ['share' => 12, 'blocks' => [['module' => 'of-month']]],
+            ]]]]);
+        $store->publish($store->apply(Garden::module(['key' => 'of-month', 'where' => ['all' => [
+            ['field' => 'publish_at', 'test' => 'on', 'value' => ['from' => 'page', 'take' => 'month']],
+        ]]])));
+        $of = $shown('of-month');
+        $this->assertSame([1, '/plants/of/2026-09'], [$of['place'], $of['pages'][0]['address']]);
+        $look = fn (string $key): TestResponse => $this->postJson('/manage/api/bench/look', [
+            'definition' => $this->getJson("/manage/api/modules/{$key}")->json('definition'),
+        ])->assertOk();
+        $look('of-month')->assertJson(['total' => 1, 'example' => '2026-09']);
+        $look('beside')->assertJson(['total' => 3, 'example' => null]);
+        $this->getJson('/manage/api/modules/records?keys[]=of-month')->assertJson(['of-month' => ['live' => 1]]);
+
+        $this->pageAt('/start', 'Start');
+        $this->placeOn(Page::query()->where('address', '/start')->firstOrFail(), $store->read($beside->draft));
+        $settings = $this->getJson('/manage/api/settings')->json();
+        $key = Page::query()->where('address', '/start')->firstOrFail()->key;
+        $this->putJson('/manage/api/settings/draft', [
+            'definition' => ['home' => $key] + $settings['definition'], 'revision' => $settings['revision'],
+        ])->assertOk();
+        $this->postJson('/manage/api/settings/publish')->assertOk();
+        $pages = array_column((array) $this->getJson('/manage/api/pages')->json(), null, 'title');
+        $this->assertSame(['/', null], [$pages['Start']['address'], $pages['Start']['note']]);
+        $this->assertStringContainsString('another page the home page', $pages['Front']['note']);
+        $this->assertContains('/', array_column($shown('beside')['pages'], 'address'));
+        $grid = (array) $this->getJson('/manage/api/pages/grid')->json('pages');
+        $this->assertSame('/', array_column($grid, 'address', 'title')['Start']);
+    }
+
+    public function test_a_new_page_gets_an_address_from_its_title_and_is_told_who_has_the_one_that_is_typed(): void
+    {
+        $this->actingAs($this->manager());
+        $this->pageAt('/visit', 'Visit');
+        $ask = fn (array $body): array => (array) $this->postJson('/manage/api/pages/address', $body)->assertOk()->json();
+        $visit = Page::query()->where('address', '/visit')->firstOrFail()->key;
+        $this->assertSame(['address' => '/opening-times', 'fault' => null], $ask(['title' => 'Opening times']));
+        $this->assertSame('/visit/fees', $ask(['title' => 'Fees', 'under' => $visit])['address']);
+        $this->assertSame('/visit-2', $ask(['title' => 'Visit'])['address']);
+        $this->assertSame('/plants/{plant}', $ask(['title' => '', 'about' => ['item' => 'plant']])['address']);
+        $this->assertSame('/groups/{groups}', $ask(['title' => '', 'about' => ['term' => 'groups']])['address']);
+        $this->assertStringContainsString('The page “Visit” has this address', $ask(['address' => '/visit'])['fault']);
+        $this->assertNull($ask(['address' => '/visit', 'key' => $visit])['fault']);
+        foreach (['visit' => 'Expected an address', '/a b' => 'Expected an address', '/{x}' => 'cannot hold {x}'] as $at => $why) {
+            $this->assertStringContainsString($why, $ask(['address' => $at])['fault']);
+        }
+        $first = $this->postJson('/manage/api/pages', ['title' => 'Fees', 'under' => $visit])->assertCreated()->json();
+        $this->assertSame('/visit/fees', $first['definition']['address']);
+        $this->postJson('/manage/api/pages', ['title' => 'Other', 'address' => '/visit/fees'])
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.message', 'The page “Fees” has this address in its draft.');
+        $this->assertSame('/people/{person}', $this->postJson('/manage/api/pages', [
+            'title' => 'A person', 'about' => ['person' => true],
+        ])->assertCreated()->json('definition.address'));
+        $second = $this->postJson('/manage/api/pages', ['title' => 'Second'])->assertCreated()->json();
+        $this->postJson("/manage/api/pages/{$first['key']}/publish", ['revision' => 1])->assertOk();
+        $this->putJson("/manage/api/pages/{$second['key']}/draft", [
+            'definition' => ['address' => '/visit/fees'] + $second['definition'], 'revision' => 1,
+        ])->assertOk();
+        $this->postJson("/manage/api/pages/{$second['key']}/publish", ['revision' => 2])
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.message', 'the page “Fees” has this address.');
+    }
+
+    public function test_what_a_new_page_begins_with_shows_visitors_no_placeholder(): void
+    {
+        $page = $this->publishPage(['key' => 'new', 'address' => '/new', 'title' => 'New', 'bands' => [
+            ...StarterBodies::of(null, null)[4]['bands'], ...[['key' => 'more', 'slots' => [['share' => 12, 'blocks' => [
+                ['block' => 'heading', 'text' => 'Words'],
+            ]]]]],
+        ]]);
+        $html = (string) $this->get('/new')->assertOk()->assertSee('Words')->getContent();
+        $this->assertSame(1, substr_count($html, 'block-heading'));
+        $this->assertSame(1, preg_match_all('/<(?:div|section) class="band[ "]/', $html), $html);
+        $this->assertNotNull($page->live);
     }
 }

@@ -9,7 +9,6 @@ use App\Models\Item;
 use App\Models\Page;
 use App\Models\User;
 use App\Modules\ModuleStore;
-use App\Pages\Placements;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
 
@@ -36,7 +35,7 @@ final class SiteTest extends TestCase
             'order' => [['by' => 'price']], 'page' => ['mode' => 'numbered', 'size' => 2],
             'whenNothing' => ['do' => 'say', 'text' => 'Come back <later>.'],
         ])));
-        app(Placements::class)->place($row, [$this->pageAt('/garden')->id]);
+        $this->stand($row, $this->pageAt('/garden'));
     }
 
     public function test_a_page_shows_its_module_and_pages_through_it_without_scripts(): void
@@ -111,7 +110,7 @@ final class SiteTest extends TestCase
         $other = $store->publish($store->apply($store->read([
             'key' => 'others', 'name' => 'Others', 'offer' => ['follow' => 'shade'], 'page' => ['size' => 50],
         ] + $row->draft)));
-        app(Placements::class)->place($other, [(int) Page::query()->where('address', '/garden')->value('id')]);
+        $this->stand($other, Page::query()->where('address', '/garden')->firstOrFail());
 
         $listed = fn (string $query): array => array_map(
             fn (string $section): array => preg_match_all('/>Plant \d</', $section, $found) > 0 ? $found[0] : [],

@@ -11,7 +11,6 @@ use App\Models\Media;
 use App\Models\Page;
 use App\Models\Taxonomy;
 use App\Modules\ModuleStore;
-use App\Pages\Placements;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
 use Wellspring\Core\Problem\Refused;
@@ -134,8 +133,8 @@ final class StoresTest extends TestCase
                     ]),
                 ),
             );
-            app(Placements::class)->place($row, [$page->id]);
-            app(Placements::class)->place($row, [$page->id]);
+            $this->stand($row, $page);
+            $this->stand($row, $page);
         }
         $this->get('/garden')->assertSeeInOrder(['Dear', 'Plant 4', 'Cheap', 'Plant 1']);
         $html = $this->get('/garden?cheap-page=3&dear-page=2')

@@ -161,9 +161,16 @@ abstract class TestCase extends LaravelTestCase
     protected function placeOn(Page $page, Module $module): ModuleRow
     {
         $row = app(ModuleStore::class)->publish(app(ModuleStore::class)->apply($module));
-        app(Placements::class)->place($row, [$page->id]);
+        $this->stand($row, $page);
 
         return $row;
+    }
+
+    /** Puts the module on the live page, or takes it off. */
+    protected function stand(ModuleRow $module, Page $page, bool $stands = true): void
+    {
+        app(Placements::class)->stand($module, $page->key, $stands);
+        app(PageStore::class)->publish($page);
     }
 
     protected function manager(): User

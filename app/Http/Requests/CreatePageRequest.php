@@ -6,7 +6,10 @@ namespace App\Http\Requests;
 
 use OpenApi\Attributes as OA;
 
-/** A new page: what it is called and its address; with a placeholder, what it is about. */
+/**
+ * A new page: what it is called, its address, and with a placeholder what it is about. Without an address, one is made
+ * from the title, under the page whose key is `under`.
+ */
 #[OA\Schema(properties: [
     new OA\Property(property: 'about', ref: '#/components/schemas/PageAbout'),
 ])]
@@ -17,8 +20,9 @@ final class CreatePageRequest extends ApiRequest
     {
         return [
             'title' => ['required', 'string', 'max:200'],
-            'address' => ['required', 'string', 'max:255'],
+            'address' => ['nullable', 'string', 'max:255'],
             'about' => ['nullable', 'array'],
+            'under' => ['nullable', 'string', 'max:64'],
         ];
     }
 }

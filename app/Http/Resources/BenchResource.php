@@ -48,6 +48,7 @@ use Wellspring\Core\Wording\Sentence;
  *     headings: list<array{words: string, records: int}>, empty: array{parts: JsonMap<int>, any: int},
  *     lastRow: array{phone: RowShape, tablet: RowShape, laptop: RowShape, desktop: RowShape}, notes: list<string>,
  *     advice: list<AdviceShape>, sample: JsonMap<string>, html: string,
+ *     example: string|null,
  * }
  */
 final readonly class BenchResource
@@ -66,6 +67,7 @@ final readonly class BenchResource
      * @param  array<array-key, mixed>  $definition  as it was given
      * @param  list<Facet>  $facets  what the filters have to choose
      * @param  string  $html  the visitor's page
+     * @param  string|null  $example  what the page is about that was chosen as an example
      * @return LookShape
      */
     public function of(
@@ -75,6 +77,7 @@ final readonly class BenchResource
         array $facets,
         Context $context,
         string $html,
+        ?string $example,
     ): array {
         $module = $salvaged->module;
         $result = $listing->result;
@@ -106,6 +109,7 @@ final readonly class BenchResource
             ),
             'sample' => new JsonMap($this->sample($module, $result, $context)),
             'html' => $html,
+            'example' => $example,
         ];
     }
 

@@ -9,6 +9,7 @@ use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
 use App\Modules\ModuleTitles;
+use App\Site\ModulePlaces;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Module\Module;
@@ -20,16 +21,17 @@ use Wellspring\Core\Wording\Format;
  * A module as the manage screens take it.
  *
  * @phpstan-import-type DefinitionShape from Definitions
+ * @phpstan-import-type ModulePlaceShape from ModulePlaces
  *
  * @phpstan-type SitePageShape array{id: int, key: string, address: string, title: string}
  * @phpstan-type ModuleWholeShape array{
  *     key: string, savedAt: string, live: bool, off: bool, changed: bool, publishedAt: string|null,
- *     pages: list<SitePageShape>, definition: DefinitionShape, liveDefinition: DefinitionShape|null, revision: int,
+ *     pages: list<SitePageShape>, places: list<ModulePlaceShape>, definition: DefinitionShape, liveDefinition: DefinitionShape|null, revision: int,
  * }
  * @phpstan-type NamedFilterShape array{name: string, label: string}
  * @phpstan-type ModuleSummaryShape array{
  *     key: string, savedAt: string, live: bool, off: bool, changed: bool, publishedAt: string|null,
- *     pages: list<SitePageShape>, name: string, by: string|null,
+ *     pages: list<SitePageShape>, places: list<ModulePlaceShape>, name: string, by: string|null,
  *     state: 'live'|'changed'|'draft'|'off'|'attention', problem: string|null, line: string|null, takes: list<string>,
  *     terms: list<array{key: string, name: string, taxonomy: string}>, filters: list<NamedFilterShape>,
  * }
@@ -41,6 +43,7 @@ final readonly class ModuleResource
         private CatalogueStore $catalogue,
         private Format $format,
         private ModuleTitles $titles,
+        private ModulePlaces $places,
     ) {
     }
 
@@ -54,6 +57,7 @@ final readonly class ModuleResource
             'revision' => $row->revision,
             'savedAt' => Iso8601::format($row->updated_at),
             'pages' => self::pages($row),
+            'places' => $this->places->of($row->key),
         ] + self::standing($row);
     }
 
@@ -70,6 +74,7 @@ final readonly class ModuleResource
             'savedAt' => Iso8601::format($row->updated_at),
             'by' => $row->user?->name,
             'pages' => self::pages($row),
+            'places' => $this->places->of($row->key),
         ] + self::standing($row);
         $problems = [];
         $module = null;

@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Models\Page;
 use App\Pages\PageStore;
+use App\Site\ModulePlaces;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
@@ -15,7 +16,7 @@ use Wellspring\Core\Time\Iso8601;
  * @phpstan-import-type PageFileShape from Definitions
  *
  * @phpstan-type PageSummaryShape array{
- *     key: string, title: string, address: string, state: 'live'|'changed'|'draft'|'attention',
+ *     key: string, title: string, address: string, state: 'live'|'changed'|'draft'|'attention', note: string|null,
  * }
  * @phpstan-type PageWholeShape array{
  *     key: string, definition: PageFileShape, revision: int, savedAt: string, live: bool, changed: bool,
@@ -24,7 +25,7 @@ use Wellspring\Core\Time\Iso8601;
  */
 final readonly class PageResource
 {
-    public function __construct(private PageStore $pages)
+    public function __construct(private PageStore $pages, private ModulePlaces $places)
     {
     }
 
@@ -37,7 +38,11 @@ final readonly class PageResource
         return [
             'key' => (string) $row->key,
             'title' => (string) $row->title,
-            'address' => (string) $row->address,
+            'address' => $this->places->address((string) $row->key, (string) $row->address)
+                ?? (string) $row->address,
+            'note' => $this->places->address((string) $row->key, (string) $row->address) === null
+                ? 'Visitors cannot reach it: Settings makes another page the home page. Give it another address.'
+                : null,
             'state' => $this->state((string) $row->state, is_string($row->draft) ? $row->draft : null),
         ];
     }
@@ -68,19 +73,22 @@ final readonly class PageResource
     {
         return [
             'key' => $row->key,
-            'definition' => $this->written($row),
+            'definition' => $this->written($row->draft),
             'revision' => $row->revision,
             'savedAt' => Iso8601::format($row->updated_at),
         ] + Standing::of($row);
     }
 
-    /** @return PageFileShape as a file holds it; as it is stored where it can no longer be read */
-    private function written(Page $row): array
+    /**
+     * @param  array<string, mixed>  $draft
+     * @return PageFileShape as a file holds it; as it is stored where it can no longer be read
+     */
+    public function written(array $draft): array
     {
         try {
-            return $this->pages->read($row->draft)->toArray();
+            return $this->pages->read($draft)->toArray();
         } catch (Refused) {
-            return ['bands' => []] + $row->draft;
+            return ['bands' => []] + $draft;
         }
     }
 }

@@ -8,7 +8,10 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Page\Block\Fields;
 
-/** Bodies that a page can begin with, each an ordinary list of bands. Slots for modules are empty. */
+/**
+ * Bodies that a page can begin with, each an ordinary list of bands. Slots for modules are empty, and so are headings and
+ * texts, so that no placeholder reaches visitors.
+ */
 final class StarterBodies
 {
     /**
@@ -31,8 +34,8 @@ final class StarterBodies
     /** @return non-empty-list<array{words: string, bands: list<array<string, mixed>>}> */
     private static function plain(): array
     {
-        $heading = ['block' => 'heading', 'text' => 'A heading'];
-        $text = ['block' => 'text', 'html' => '<p>Some words.</p>'];
+        $heading = ['block' => 'heading', 'text' => ''];
+        $text = ['block' => 'text', 'html' => ''];
 
         return [
             self::body('a listing over the whole width', self::band('listing', [[12, []]])),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
+use App\Freshness\Dependencies;
 use App\Http\PreviewContext;
 use App\Http\Requests\BenchRequest;
 use App\Http\Requests\ChangeSourceRequest;
@@ -25,10 +26,12 @@ use App\Models\Page;
 use App\Modules\ModuleStore;
 use App\Pages\PageQuery;
 use App\Pages\StoredPage;
+use App\Site\ExampleSubject;
 use App\Site\FoundPage;
 use App\Site\ListingPreview;
 use App\Site\Listings;
 use App\Site\PageAddress;
+use App\Site\PageFinder;
 use App\Site\SitePages;
 use App\Site\Subject;
 use Wellspring\Core\Card\Part;
@@ -39,6 +42,8 @@ use Wellspring\Core\Explain\Offering;
 use Wellspring\Core\Explain\SourceChange;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\SalvagedModule;
+use Wellspring\Core\Page\AboutKind;
+use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Problem\ProblemCode;
@@ -81,6 +86,8 @@ final readonly class BenchController
         private Format $format,
         private ModuleQuery $query,
         private Listings $listings,
+        private ExampleSubject $example,
+        private PageFinder $finder,
     ) {
     }
 
@@ -93,7 +100,7 @@ final readonly class BenchController
     {
         $at = (string) $request->validated()['part'];
         $module = $this->salvaged($request)->module;
-        $context = $this->preview->of($request);
+        [$context] = $this->example->in($module, $this->preview->of($request));
         $part = $module->shownCard->parts()[$at] ?? throw Refused::because(
             'part',
             ProblemCode::Unknown,
@@ -119,7 +126,7 @@ final readonly class BenchController
         $given = $request->validated();
         $salvaged = $this->salvaged($request);
         $module = $salvaged->module;
-        $context = $this->preview->of($request);
+        [$context, $example] = $this->example->in($module, $this->preview->of($request));
         $listing = $this->listing->runWithGaps($module, $context, $given['page'] ?? '1');
         $facets = $this->listings->facets($module, $context);
         $preview = new ListingPreview($module, $listing->result, $facets);
@@ -131,6 +138,7 @@ final readonly class BenchController
             $facets,
             $context,
             $this->page($preview, $given['on'] ?? null, $context),
+            $example,
         );
     }
 
@@ -145,7 +153,12 @@ final readonly class BenchController
                 ProblemCode::UnknownField,
                 "“{$given['field']}” is not a field of {$module->type()->plural}.",
             );
-        $options = $this->options->of($module, $field, $given['before'], $this->preview->of($request));
+        $options = $this->options->of(
+            $module,
+            $field,
+            $given['before'],
+            $this->example->in($module, $this->preview->of($request))[0],
+        );
 
         return [
             ...$options,
@@ -204,7 +217,7 @@ final readonly class BenchController
     {
         $given = $request->validated();
         $module = $this->salvaged($request)->module;
-        $context = $this->preview->of($request);
+        [$context] = $this->example->in($module, $this->preview->of($request));
         $table = $module->paged(new PagingRule(self::ROWS));
         $result = $this->listing->runWithGaps($table, $context, $given['page'] ?? '1')->result;
         $fields = array_values(
@@ -238,6 +251,21 @@ final readonly class BenchController
         ];
     }
 
+    /** What the page is about in the context; the page itself where that does not fit it. */
+    private function subject(PageDefinition $page, Context $context): Subject
+    {
+        $about = $context->page;
+        $slug = match ($page->about?->kind) {
+            AboutKind::Term => ($about->term['taxonomy'] ?? '') === $page->about->of[0] ? $about->term['slug'] ?? '' : '',
+            AboutKind::Item => $about->item?->type === $page->about->of[0] ? $about->item->slug : '',
+            AboutKind::Month => (string) $about->month,
+            default => '',
+        };
+        $subject = $slug === '' ? null : $this->finder->subjectOf($page, $slug, $context, new Dependencies);
+
+        return $subject ?? Subject::ofPage($page);
+    }
+
     private function salvaged(BenchRequest $request): SalvagedModule
     {
         return $this->store->reader()->salvage($request->definition());
@@ -255,7 +283,7 @@ final readonly class BenchController
             'This module stands on no page yet. This is how it would look on one.',
             $module->key,
         );
-        $found = new FoundPage($stored, Subject::ofPage($stored->definition));
+        $found = new FoundPage($stored, $this->subject($stored->definition, $context));
         $address = new PageAddress($stored->definition->address->pattern);
 
         return view('site.page', [

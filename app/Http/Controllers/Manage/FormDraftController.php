@@ -21,6 +21,7 @@ final readonly class FormDraftController
     /** @return array{keptAt: string} */
     public function keep(KeepFormDraftRequest $request, string $form): array
     {
+        self::check($form);
         $values = $request->json()->all()['values'] ?? null;
         if (! is_array($values)) {
             throw Refused::because('values', ProblemCode::NotAnObject, 'expected an object.');
@@ -38,9 +39,16 @@ final readonly class FormDraftController
     /** @return array{dropped: true} */
     public function drop(Request $request, string $form): array
     {
+        self::check($form);
         $this->drafts->drop(self::who($request), $form);
 
         return ['dropped' => true];
+    }
+
+    private static function check(string $form): void
+    {
+        preg_match('/^(type|taxonomy|term):[a-z0-9_-]{1,64}$/D', $form) === 1
+            || abort(404, 'Expected the name of a form, such as type:plant or term:12.');
     }
 
     private static function who(Request $request): User

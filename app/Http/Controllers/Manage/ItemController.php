@@ -85,7 +85,7 @@ final readonly class ItemController
         $type = $this->type($key);
 
         return [
-            'values' => new JsonMap(['status' => 'published', 'audience' => ['everyone']] + $type->defaults()),
+            'values' => new JsonMap(['status' => 'draft', 'audience' => ['everyone']] + $type->defaults()),
             'draft' => $this->shape->draft($this->who($request), $type, null),
         ];
     }

@@ -10,13 +10,13 @@ use App\Http\Requests\ChangeModulesRequest;
 use App\Http\Requests\CheckModuleRequest;
 use App\Http\Requests\CreateModuleRequest;
 use App\Http\Requests\ModuleRecordsRequest;
-use App\Http\Requests\PlaceModuleRequest;
 use App\Http\Requests\PublishRequest;
 use App\Http\Requests\SaveModuleDraftRequest;
 use App\Http\Requests\StandOnPageRequest;
 use App\Http\Resources\Definitions;
 use App\Http\Resources\JsonMap;
 use App\Http\Resources\ModuleResource;
+use App\Http\Resources\PageResource;
 use App\Listing\CachedListing;
 use App\Listing\ContextFactory;
 use App\Listing\Indexes;
@@ -25,6 +25,8 @@ use App\Modules\BulkModuleChange;
 use App\Modules\ModuleStore;
 use App\Modules\ModuleVersions;
 use App\Pages\Placements;
+use App\Site\ExampleSubject;
+use App\Site\ModulePlaces;
 use OpenApi\Attributes as OA;
 use Wellspring\Core\Explain\StarterDefinitions;
 use Wellspring\Core\Problem\Refused;
@@ -34,6 +36,8 @@ use Wellspring\Core\Time\Iso8601;
  * Modules: the list of them, each with its draft and its versions, and where they stand.
  *
  * @phpstan-import-type DefinitionShape from Definitions
+ * @phpstan-import-type PageFileShape from Definitions
+ * @phpstan-import-type PageWholeShape from PageResource
  * @phpstan-import-type ModuleSummaryShape from ModuleResource
  * @phpstan-import-type ModuleWholeShape from ModuleResource
  *
@@ -52,6 +56,8 @@ final readonly class ModuleController
         private CatalogueStore $catalogue,
         private ContextFactory $contexts,
         private Placements $placements,
+        private ModulePlaces $places,
+        private ExampleSubject $example,
     ) {
     }
 
@@ -85,7 +91,17 @@ final readonly class ModuleController
                 $modules["{$row->key} draft"] = null;
             }
         }
-        $totals = $this->listing->totals(array_filter($modules), $this->contexts->now());
+        $now = $this->contexts->now();
+        $plain = $totals = [];
+        foreach (array_filter($modules) as $name => $module) {
+            [$context, $example] = $this->example->in($module, $now);
+            if ($example === null) {
+                $plain[$name] = $module;
+            } else {
+                $totals += $this->listing->totals([$name => $module], $context);
+            }
+        }
+        $totals += $this->listing->totals($plain, $now);
         $records = [];
         foreach ($rows as $row) {
             $records[$row->key] = [
@@ -184,23 +200,26 @@ final readonly class ModuleController
         return ['change' => $change?->id, 'title' => $change->title ?? 'Nothing was published', 'faults' => $faults];
     }
 
-    /** @return ModuleWholeShape */
-    public function place(PlaceModuleRequest $request, string $key): array
+    /**
+     * Puts the module on a page, or takes it off, in the page's draft.
+     *
+     * @return array{page: PageWholeShape, before: PageFileShape, module: ModuleWholeShape} with the page's draft of
+     *   before, for taking it back
+     */
+    public function stand(StandOnPageRequest $request, PageResource $pages, string $key, string $page): array
     {
-        $given = $request->validated();
         $row = $this->row($key);
-        $this->placements->place($row, array_values(array_map(intval(...), $given['pages'])));
+        ['page' => $changed, 'before' => $before] = $this->placements->stand(
+            $row,
+            $page,
+            $request->boolean('stands'),
+        );
+        $this->places->forget();
 
-        return $this->shape->whole($row->refresh());
-    }
-
-    /** @return array{stands: bool} whether the module stands on the page now */
-    public function stand(StandOnPageRequest $request, string $key, int $id): array
-    {
-        $stands = $request->boolean('stands');
-        $this->placements->stand($this->row($key), $id, $stands);
-
-        return ['stands' => $stands];
+        return [
+            'page' => $pages->whole($changed), 'before' => $pages->written($before),
+            'module' => $this->shape->whole($row),
+        ];
     }
 
     private function row(string $key): ModuleRow

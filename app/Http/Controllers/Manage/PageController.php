@@ -11,6 +11,7 @@ use App\Http\PreviewContext;
 use App\Http\Requests\CreatePageRequest;
 use App\Http\Requests\FindSubjectsRequest;
 use App\Http\Requests\LookAtPageRequest;
+use App\Http\Requests\PageAddressRequest;
 use App\Http\Requests\PlacementGridRequest;
 use App\Http\Requests\PublishRequest;
 use App\Http\Requests\SavePageDraftRequest;
@@ -20,15 +21,16 @@ use App\Http\Resources\SourceResource;
 use App\Listing\ContextFactory;
 use App\Models\Page;
 use App\Modules\ModuleStore;
+use App\Pages\PageAddresses;
 use App\Pages\PageRemoval;
 use App\Pages\PageStore;
 use App\Pages\PageVersions;
-use App\Pages\PlacementGrid;
 use App\Pages\StoredPage;
 use App\Site\FoundPage;
 use App\Site\PageAddress;
 use App\Site\PageFinder;
 use App\Site\PagePlan;
+use App\Site\PlacementGrid;
 use App\Site\SitePages;
 use OpenApi\Attributes as OA;
 use Wellspring\Core\Page\StarterBodies;
@@ -70,6 +72,7 @@ final readonly class PageController
         private PageVersions $versions,
         private CatalogueStore $catalogue,
         private SourceResource $sources,
+        private PageAddresses $addresses,
     ) {
     }
 
@@ -96,9 +99,28 @@ final readonly class PageController
     {
         $given = $request->validated();
 
-        return new Created($this->shape->whole(
-            $this->pages->create($given['title'], $given['address'], $given['about'] ?? null),
-        ));
+        $about = $given['about'] ?? null;
+        $address = ($given['address'] ?? '') === ''
+            ? $this->addresses->suggested($given['title'], $about, $given['under'] ?? null)
+            : $given['address'];
+        $fault = $this->addresses->fault($address, $about, null);
+        if ($fault !== null) {
+            throw Refused::because('address', ProblemCode::Taken, $fault);
+        }
+
+        return new Created($this->shape->whole($this->pages->create($given['title'], $address, $about)));
+    }
+
+    /** @return array{address: string, fault: string|null} an address for the page, and what is wrong with it */
+    public function address(PageAddressRequest $request): array
+    {
+        $given = $request->validated();
+        $about = $given['about'] ?? null;
+        $address = ($given['address'] ?? '') === ''
+            ? $this->addresses->suggested($given['title'] ?? '', $about, $given['under'] ?? null)
+            : $given['address'];
+
+        return ['address' => $address, 'fault' => $this->addresses->fault($address, $about, $given['key'] ?? null)];
     }
 
     /** @return PageWholeShape */

@@ -9,7 +9,7 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** A line of text over what follows. */
+/** A line of text over what follows. An empty one waits for its words in the plan, and visitors get nothing of it. */
 final readonly class Heading implements Block
 {
     use Defaults;
@@ -25,17 +25,17 @@ final readonly class Heading implements Block
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
-        return new self($shape->text('text'));
+        return new self($shape->raw('text') === '' ? '' : $shape->text('text'));
     }
 
     public static function optionSchemas(): array
     {
-        return ['text' => ['type' => 'string', 'minLength' => 1]];
+        return ['text' => ['type' => 'string']];
     }
 
     public function words(): string
     {
-        return "the heading “{$this->text}”";
+        return $this->text === '' ? 'a heading without words' : "the heading “{$this->text}”";
     }
 
     public function toArray(): array

@@ -10,7 +10,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Html;
 
-/** Text with markup. */
+/** Text with markup. An empty one waits for its words in the plan, and visitors get nothing of it. */
 final readonly class RichText implements Block
 {
     use Defaults;
@@ -26,16 +26,20 @@ final readonly class RichText implements Block
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
-        return new self($shape->text('html'));
+        return new self($shape->raw('html') === '' ? '' : $shape->text('html'));
     }
 
     public static function optionSchemas(): array
     {
-        return ['html' => ['type' => 'string', 'minLength' => 1]];
+        return ['html' => ['type' => 'string']];
     }
 
     public function words(): string
     {
+        if ($this->html === '') {
+            return 'a text without words';
+        }
+
         return 'the text “'.mb_strimwidth(Html::visibleText($this->html), 0, 40, '…').'”';
     }
 

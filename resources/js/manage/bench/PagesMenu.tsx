@@ -1,51 +1,83 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
-import { send } from "../shared/api";
+import { useNavigate } from "react-router";
+import { get, send } from "../shared/api";
 import { Notice } from "../shared/Notice";
-import type { ModuleWhole } from "../shared/schema";
-import { useStart } from "../shared/start";
+import { placesWords } from "../shared/placesWords";
+import type { ModuleWhole, PageSummary, PageWhole } from "../shared/schema";
+import { usePlacing } from "../shared/usePlacing";
 
-/** On which pages the module stands; a change takes effect at once. */
+/** Where the module stands. A change is made in the page's draft, and visitors see it once the page is published. */
 export function PagesMenu({ module, onPlaced }: { module: ModuleWhole; onPlaced: (now: ModuleWhole) => void }) {
-	const { pages } = useStart();
 	const client = useQueryClient();
-	const on = module.pages.map((one) => one.id);
-	const place = useMutation({
-		mutationFn: (next: number[]) => send<ModuleWhole>("PUT", `/modules/${module.key}/pages`, { pages: next }),
-		onSuccess: (now) => {
-			onPlaced(now);
-			void client.invalidateQueries({ queryKey: ["look"] });
-			void client.invalidateQueries({ queryKey: ["modules"] });
+	const go = useNavigate();
+	const pages = useQuery({ queryKey: ["pages"], queryFn: ({ signal }) => get<PageSummary[]>("/pages", signal) });
+	const place = usePlacing(onPlaced);
+	const { places } = module;
+	const own = new Map(places.filter((one) => one.how === "own" && one.page !== null).map((one) => [one.page, one]));
+	const others = places.filter((one) => one.how !== "own");
+	const { name } = module.definition;
+	const make = useMutation({
+		mutationFn: async () => {
+			const page = await send<PageWhole>("POST", "/pages", { title: name });
+			await send("PUT", `/modules/${module.key}/pages/${page.key}`, { stands: true });
+			return page;
+		},
+		onSuccess: (page) => {
+			void client.invalidateQueries({ queryKey: ["pages"] });
+			void go(`/pages/${page.key}`);
 		},
 	});
 	return (
 		<DialogTrigger>
-			<Button className="word">
-				{on.length === 0 ? "on no page" : on.length === 1 ? `on ${module.pages[0]?.title}` : `on ${on.length} pages`}
-			</Button>
+			<Button className="word">{placesWords(places)}</Button>
 			<Popover
 				isNonModal
 				placement="bottom end"
-				className="bg-base-100 border border-base-300 rounded-box shadow-lg p-4 w-72"
+				className="bg-base-100 border border-base-300 rounded-box shadow-lg p-4 w-80 max-h-[75vh] overflow-y-auto"
 			>
-				<Dialog className="outline-none grid gap-2" aria-label="Pages it stands on">
-					<p className="text-quiet text-[0.85rem]">Visitors see it there once it is published.</p>
-					{pages.map((page) => (
-						<label key={page.id} className="flex items-center gap-2 cursor-pointer">
-							<input
-								type="checkbox"
-								className="checkbox checkbox-sm"
-								checked={on.includes(page.id)}
-								disabled={place.isPending}
-								onChange={(event) =>
-									place.mutate(event.target.checked ? [...on, page.id] : on.filter((id) => id !== page.id))
-								}
-							/>
-							<span className="flex-1">{page.title}</span>
-							<span className="text-quiet text-[0.85rem]">{page.address}</span>
-						</label>
+				<Dialog className="outline-none grid gap-2" aria-label="Where it stands">
+					<p className="text-quiet text-[0.85rem]">
+						A change is made in the page’s draft. Publish the page to show it.
+					</p>
+					{pages.data?.map((page) => {
+						const at = own.get(page.key);
+						const stands = at !== undefined && at.state !== "removed";
+						return (
+							<label key={page.key} className="flex items-start gap-2 cursor-pointer">
+								<input
+									type="checkbox"
+									className="checkbox checkbox-sm mt-0.5"
+									checked={stands}
+									disabled={place.isPending}
+									onChange={() => place.mutate({ module: module.key, page: page.key, stands: !stands })}
+								/>
+								<span className="flex-1">
+									{page.title}
+									{at && at.state !== "live" && (
+										<span className="block text-[0.8rem] text-secondary">
+											{at.state === "removed" ? "off its draft, still live" : "on its draft, not live yet"}
+										</span>
+									)}
+								</span>
+								<span className="text-quiet text-[0.85rem]">{page.address}</span>
+							</label>
+						);
+					})}
+					{others.map((one) => (
+						<p key={one.words} className="text-[0.85rem]">
+							Also {one.words}
+						</p>
 					))}
-					{place.error && <Notice>{place.error.message}</Notice>}
+					<button
+						type="button"
+						className="plain-add justify-self-start"
+						disabled={make.isPending}
+						onClick={() => make.mutate()}
+					>
+						+ a new page for it
+					</button>
+					{(place.error ?? make.error) && <Notice>{(place.error ?? make.error)?.message}</Notice>}
 				</Dialog>
 			</Popover>
 		</DialogTrigger>

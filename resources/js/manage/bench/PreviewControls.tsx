@@ -23,7 +23,11 @@ export function PreviewControls({ bench }: { bench: Bench }) {
 			<span className="text-quiet">on</span>
 			<OnDate previewContext={previewContext} set={set} />
 			<span className="text-quiet">on</span>
-			<Word placement="bottom end" words={aboutWords(previewContext)} label="On a page about">
+			<Word
+				placement="bottom end"
+				words={aboutWords(previewContext, bench.look.data?.example ?? null)}
+				label="On a page about"
+			>
 				<About bench={bench} set={set} />
 			</Word>
 			{Object.keys(previewContext.choices ?? {}).length > 0 && (
@@ -35,7 +39,10 @@ export function PreviewControls({ bench }: { bench: Bench }) {
 	);
 }
 
-function aboutWords({ about, words }: PreviewContext): string {
+function aboutWords({ about, words }: PreviewContext, example: string | null): string {
+	if (example !== null) {
+		return `the page of ${example} (an example)`;
+	}
 	if (about?.term) {
 		return `the page of ${about.term.split("/")[1]}`;
 	}

@@ -44,7 +44,9 @@ export function InPlace({
 		before.current = value;
 		flushSync(() => setOpen(true));
 		const control =
-			box.current?.querySelector<HTMLElement>(CONTROL) ?? box.current?.querySelector<HTMLElement>("button") ?? box.current;
+			box.current?.querySelector<HTMLElement>(CONTROL) ??
+			box.current?.querySelector<HTMLElement>("button") ??
+			box.current;
 		control?.focus();
 		if (control instanceof HTMLInputElement) {
 			control.select();

@@ -5,7 +5,7 @@ import type { Beside, ItemFormState } from "./useItemForm";
 
 /** The bar over an item's form: the way back, what became of what was typed, and what can be done with the item. */
 export function ItemHead({
-	state: { type, saved, draft, changed, save, remove, discard },
+	state: { type, saved, values, draft, changed, save, remove, discard, publish },
 	beside,
 	onHistory,
 }: {
@@ -14,6 +14,8 @@ export function ItemHead({
 	onHistory: () => void;
 }) {
 	const start = useStart();
+	const isDraft = values.status === "draft";
+	const wasLive = saved?.status === "published";
 	const Heading = beside ? "h2" : "h1";
 	return (
 		<div className="form-bar gap-x-3 gap-y-1.5 px-4 md:px-6 py-2">
@@ -66,13 +68,26 @@ export function ItemHead({
 					Drop the changes
 				</button>
 			)}
+			{isDraft && (
+				<button type="button" className="btn btn-secondary btn-sm h-9 px-4" disabled={save.isPending} onClick={publish}>
+					Publish
+				</button>
+			)}
 			<button
 				type="submit"
-				className="btn btn-secondary btn-sm h-9 px-4"
+				className={`btn btn-sm h-9 px-4 ${isDraft ? "" : "btn-secondary"}`}
 				disabled={save.isPending || (saved !== null && !changed)}
 			>
-				Save
+				{saveWords(isDraft, wasLive)}
 			</button>
 		</div>
 	);
+}
+
+/** What saving does, as visitors see it. */
+function saveWords(isDraft: boolean, wasLive: boolean): string {
+	if (isDraft) {
+		return wasLive ? "Take it off the site" : "Save draft";
+	}
+	return wasLive ? "Publish changes" : "Publish";
 }

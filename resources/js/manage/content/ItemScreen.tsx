@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useParams } from "react-router";
+import { Navigate, useParams } from "react-router";
 import { get } from "../shared/api";
 import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
@@ -44,6 +44,10 @@ export function OpenItem({ type: key, id, beside }: { type: string; id?: string;
 	}
 	if (!item.data) {
 		return <Opening queries={[item]} />;
+	}
+	if ("id" in item.data && item.data.type !== key) {
+		// An item has one form: that of its own type.
+		return <Navigate to={`/content/${item.data.type}/${item.data.id}`} replace />;
 	}
 	return "id" in item.data ? (
 		<ItemForm key={id} type={type} item={item.data} begun={item.data} beside={beside} />

@@ -32,9 +32,9 @@ export function ShownIn({ item }: { item: Item }) {
 								{one.pages.length === 0
 									? "; the module is on no page"
 									: one.pages.map((page, i) => (
-											<span key={page.address}>
-												{i === 0 ? "; on " : ", "}
-												{page.address.includes("{") ? (
+											<span key={page.title + page.address}>
+												{i === 0 ? (page.address === "" ? "; " : "; on ") : ", "}
+												{page.address === "" || page.address.includes("{") ? (
 													page.title
 												) : (
 													<a href={page.address} className="underline">

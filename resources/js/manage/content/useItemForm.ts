@@ -130,6 +130,14 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 			save.mutate({ of: values, revision });
 		}
 	};
+	/** Saves it as published, whatever else was changed. */
+	const publish = () => {
+		if (!save.isPending) {
+			const of = { ...values, status: "published" };
+			setValues(of);
+			save.mutate({ of, revision });
+		}
+	};
 	// Wherever the focus is: who asks to save means this form.
 	useEffect(() => {
 		const onKey = (event: KeyboardEvent) => {
@@ -176,6 +184,7 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 		remove,
 		discard,
 		submit,
+		publish,
 		form,
 		take,
 		stale,

@@ -41,19 +41,19 @@ export function ModuleLine({
 				{one.problem && <p className="text-secondary mt-0.5">{one.problem}</p>}
 			</div>
 			<div className="md:pt-1 max-md:col-start-2">
-				<div className="text-[0.78rem] text-quiet">On pages</div>
-				{one.pages.length === 0 ? (
-					<span className="text-secondary">no page yet</span>
-				) : (
-					one.pages.map((at, i) => (
-						<span key={at.id}>
-							{i > 0 && ", "}
-							<Link to={`/pages/${at.key}`} className="hover:underline">
-								{at.title}
-							</Link>
-						</span>
-					))
-				)}
+				<div className="text-[0.78rem] text-quiet">Where it stands</div>
+				{one.places.length === 0 && <span className="text-secondary">nowhere yet</span>}
+				{one.places.slice(0, 4).map((at) => (
+					<span key={at.words} className={`block ${at.state === "live" ? "" : "text-quiet"}`}>
+						<Link
+							to={at.page ? `/pages/${at.page}` : at.how === "frame" ? "/pages/_frame" : "/modules"}
+							className="hover:underline"
+						>
+							{at.words}
+						</Link>
+					</span>
+				))}
+				{one.places.length > 4 && <span className="text-quiet">and {one.places.length - 4} more</span>}
 			</div>
 			<div className="md:text-right md:pt-1 max-md:col-start-2">
 				<Records one={one} counted={counted} />

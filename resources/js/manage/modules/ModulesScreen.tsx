@@ -50,7 +50,7 @@ export function ModulesScreen() {
 			one.line,
 			one.by,
 			...one.terms.map((term) => term.name),
-			...one.pages.flatMap((at) => [at.title, at.address]),
+			...one.places.flatMap((at) => [at.words, at.address]),
 		]
 			.join(" ")
 			.toLowerCase();
@@ -58,7 +58,7 @@ export function ModulesScreen() {
 			wanted.every((word) => text.includes(word)) &&
 			(type === "" || one.takes.includes(type)) &&
 			(term === "" || one.terms.some((named) => named.key === term)) &&
-			(page === "" || (page === "none" ? one.pages.length === 0 : one.pages.some((at) => String(at.id) === page))) &&
+			(page === "" || (page === "none" ? one.places.length === 0 : one.places.some((at) => at.page === page))) &&
 			(state === "" || one.state === state)
 		);
 	});
@@ -116,8 +116,8 @@ export function ModulesScreen() {
 					value={page}
 					onChange={setPage}
 					options={[
-						["none", "on no page"],
-						...start.pages.map((one): [string, string] => [String(one.id), `on ${one.title}`]),
+						["none", "nowhere"],
+						...start.pages.map((one): [string, string] => [one.key, `on ${one.title} (${one.address})`]),
 					]}
 				/>
 				{terms.size > 0 && (

@@ -22,11 +22,11 @@ export function RemoveModules({
 				{modules.map((one) => (
 					<li key={one.key}>
 						<strong>{one.name}</strong>{" "}
-						{one.pages.length === 0 ? (
-							<span className="text-quiet">stands on no page.</span>
+						{one.places.length === 0 ? (
+							<span className="text-quiet">stands nowhere.</span>
 						) : (
 							<>
-								stands on {one.pages.map((at) => at.title).join(", ")}
+								stands {one.places.map((at) => at.words).join("; ")}
 								{one.live && !one.off ? "; visitors will no longer see it there." : "; visitors do not see it now."}
 							</>
 						)}

@@ -119,7 +119,7 @@ export function OwnControls({
 							onChange(
 								event.target.value === "name"
 									? without(block)
-									: { ...block, heading: event.target.value === "none" ? false : "A heading" },
+									: { ...block, heading: event.target.value === "none" ? false : "Heading" },
 							)
 						}
 					>
@@ -225,7 +225,8 @@ export function OwnControls({
 					<input
 						className="input input-sm"
 						value={block.text ?? ""}
-						onChange={(event) => event.target.value !== "" && onChange({ ...block, text: event.target.value }, "text")}
+						placeholder="Write here; visitors see nothing until then"
+						onChange={(event) => onChange({ ...block, text: event.target.value }, "text")}
 					/>
 				</label>
 			);
@@ -235,7 +236,7 @@ export function OwnControls({
 					id="block-text"
 					label="Text"
 					value={block.html ?? ""}
-					onChange={(html) => html !== null && onChange({ ...block, html }, "html")}
+					onChange={(html) => onChange({ ...block, html: html ?? "" }, "html")}
 				/>
 			);
 		case "field":

@@ -1,16 +1,16 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { get, send } from "../shared/api";
+import { get } from "../shared/api";
 import { Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { SeenBy } from "../shared/SeenBy";
 import type { Grid as GridData, PreviewContext } from "../shared/schema";
+import { usePlacing } from "../shared/usePlacing";
 import { useSettled } from "../shared/useSettled";
 
-/** Every module against every page: where it stands. A mark on the page itself is set and taken away in place. */
+/** Every module against every page: where it stands. A click puts a module on the draft of a page, or takes it off. */
 export function Grid() {
-	const client = useQueryClient();
 	const [words, setWords] = useState("");
 	const [pageWords, setPageWords] = useState("");
 	const [context, setContext] = useState<PreviewContext>({});
@@ -26,14 +26,7 @@ export function Grid() {
 		},
 		placeholderData: keepPreviousData,
 	});
-	const place = useMutation({
-		mutationFn: ({ module, page, stands }: { module: string; page: number; stands: boolean }) =>
-			send<{ stands: boolean }>("PUT", `/modules/${module}/pages/${page}`, { stands }),
-		onSettled: () => {
-			void client.invalidateQueries({ queryKey: ["pages"] });
-			void client.invalidateQueries({ queryKey: ["modules"] });
-		},
-	});
+	const place = usePlacing();
 	if (!grid.data) {
 		return <Opening queries={[grid]} />;
 	}
@@ -102,6 +95,9 @@ export function Grid() {
 					<Mark how="own" /> on the page itself
 				</span>
 				<span className="flex items-center gap-1.5">
+					<Mark how="own" state="added" /> added to its draft, <Mark how="own" state="removed" /> taken off its draft
+				</span>
+				<span className="flex items-center gap-1.5">
 					<Mark how="frame" /> from the frame
 				</span>
 				<span className="flex items-center gap-1.5">
@@ -122,13 +118,13 @@ function Row({
 	module: GridData["modules"][number];
 	columns: GridData["pages"];
 	isPending: boolean;
-	onPlace: (page: number, stands: boolean) => void;
+	onPlace: (page: string, stands: boolean) => void;
 }) {
 	const marked = new Map<string, typeof module.marks>();
 	for (const mark of module.marks) {
 		marked.set(mark.page, [...(marked.get(mark.page) ?? []), mark]);
 	}
-	const isOwn = (key: string) => marked.get(key)?.some((one) => one.how === "own") ?? false;
+	const own = (key: string) => marked.get(key)?.find((one) => one.how === "own");
 	return (
 		<tr className="border-t border-base-300">
 			<th scope="row" className="text-left font-normal pr-4 py-0.5 min-w-44">
@@ -137,7 +133,8 @@ function Row({
 				</Link>
 			</th>
 			{columns.map((page) => {
-				const stands = isOwn(page.key);
+				const mark = own(page.key);
+				const stands = mark !== undefined && mark.state !== "removed";
 				const said =
 					marked
 						.get(page.key)
@@ -152,10 +149,11 @@ function Row({
 							title={said}
 							disabled={isPending}
 							className="group size-7 grid place-items-center cursor-pointer"
-							onClick={() => onPlace(page.id, !stands)}
+							onClick={() => onPlace(page.key, !stands)}
 						>
 							<Mark
-								how={stands ? "own" : marked.has(page.key) ? "frame" : null}
+								how={mark ? "own" : marked.has(page.key) ? "frame" : null}
+								state={mark?.state ?? "live"}
 								admitted={marked.get(page.key)?.some((one) => one.admitted) ?? true}
 							/>
 						</button>
@@ -166,10 +164,26 @@ function Row({
 	);
 }
 
-function Mark({ how, admitted = true }: { how: "own" | "frame" | null; admitted?: boolean }) {
-	return how === null ? (
-		<span aria-hidden="true" className="size-1 rounded-full bg-base-300 group-hover:size-3" />
-	) : (
+function Mark({
+	how,
+	state = "live",
+	admitted = true,
+}: {
+	how: "own" | "frame" | null;
+	state?: "live" | "added" | "removed";
+	admitted?: boolean;
+}) {
+	if (how === null) {
+		return <span aria-hidden="true" className="size-1 rounded-full bg-base-300 group-hover:size-3" />;
+	}
+	if (state !== "live") {
+		return (
+			<span aria-hidden="true" className="text-secondary font-bold leading-none">
+				{state === "added" ? "+" : "−"}
+			</span>
+		);
+	}
+	return (
 		<span
 			aria-hidden="true"
 			className={`size-3 rounded-full border-2 ${admitted ? "border-primary" : "border-secondary border-dotted"} ${how === "own" && admitted ? "bg-primary" : ""}`}

@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { send } from "../shared/api";
@@ -7,14 +7,19 @@ import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import type { PageAbout, PageWhole } from "../shared/schema";
 import { useStart } from "../shared/start";
+import { useSettled } from "../shared/useSettled";
 
-/** A new page: what it is called, where it is, and, where its address has a placeholder, what it is about. */
-export function NewPage({ onClose }: { onClose: () => void }) {
+/**
+ * A new page: what it is called, its address, and what it is about where it serves many. The address follows the title
+ * until it is typed, and is checked while it is.
+ */
+export function NewPage({ under, onClose }: { under: string | null; onClose: () => void }) {
 	const client = useQueryClient();
 	const go = useNavigate();
 	const { types, taxonomies } = useStart();
 	const [title, setTitle] = useState("");
-	const [address, setAddress] = useState("/");
+	/** The address as the person typed it; null: it follows the title. */
+	const [typed, setTyped] = useState<string | null>(null);
 	const [about, setAbout] = useState("");
 	const kinds: [string, string, PageAbout][] = [
 		...taxonomies.map((one): [string, string, PageAbout] => [
@@ -34,24 +39,30 @@ export function NewPage({ onClose }: { onClose: () => void }) {
 		]),
 		["person", "every person who has an account", { person: true }],
 	];
+	const asked = kinds.find(([key]) => key === about)?.[2] ?? null;
+	const sought = useSettled(JSON.stringify([title, typed, about]), 200);
+	const checked = useQuery({
+		queryKey: ["page address", sought, under],
+		queryFn: ({ signal }) =>
+			send<{ address: string; fault: string | null }>(
+				"POST",
+				"/pages/address",
+				{ title, about: asked, under, address: typed },
+				{ signal },
+			),
+		enabled: title.trim() !== "" || asked !== null || typed !== null,
+		placeholderData: keepPreviousData,
+	});
+	const address = typed ?? checked.data?.address ?? "";
+	const fault = address === checked.data?.address ? checked.data.fault : null;
 	const make = useMutation({
-		mutationFn: () =>
-			send<PageWhole>("POST", "/pages", {
-				title,
-				address,
-				about: kinds.find(([key]) => key === about)?.[2] ?? null,
-			}),
+		mutationFn: () => send<PageWhole>("POST", "/pages", { title, address, about: asked, under }),
 		onSuccess: (page) => {
 			void client.invalidateQueries({ queryKey: ["pages"] });
 			onClose();
 			void go(`/pages/${page.key}`);
 		},
 	});
-	const choose = (next: string) => {
-		setAbout(next);
-		const base = address.replace(/\/\{[^}]*\}$/, "").replace(/\/$/, "");
-		setAddress(next === "" ? base || "/" : `${base}/{${next.split(" ")[0]}}`);
-	};
 	return (
 		<Sheet title="A new page" onClose={onClose}>
 			<form
@@ -70,9 +81,14 @@ export function NewPage({ onClose }: { onClose: () => void }) {
 					<input
 						className="input w-full"
 						required
+						aria-invalid={fault !== null}
 						value={address}
-						onChange={(event) => setAddress(event.target.value)}
+						placeholder="made from the title"
+						onChange={(event) => setTyped(event.target.value === "" ? null : event.target.value)}
 					/>
+					<span role="status" className={`text-[0.85rem] ${fault ? "text-error" : "text-quiet"}`}>
+						{fault ?? (address === "" ? "" : "This address is free.")}
+					</span>
 				</label>
 				<div className="grid gap-1">
 					<span className="font-semibold">One page for</span>
@@ -81,12 +97,19 @@ export function NewPage({ onClose }: { onClose: () => void }) {
 						placeholder="nothing but itself"
 						options={kinds.map(([key, words]) => ({ key, label: words }))}
 						value={about || null}
-						onPick={(key) => choose(key ?? "")}
+						onPick={(key) => {
+							setAbout(key ?? "");
+							setTyped(null);
+						}}
 						above
 					/>
 				</div>
 				{make.error && <Notice>{make.error.message}</Notice>}
-				<button type="submit" className="btn btn-secondary justify-self-start" disabled={make.isPending}>
+				<button
+					type="submit"
+					className="btn btn-secondary justify-self-start"
+					disabled={make.isPending || fault !== null || address === ""}
+				>
 					Add the page
 				</button>
 			</form>

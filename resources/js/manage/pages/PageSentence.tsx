@@ -1,6 +1,8 @@
+import { send } from "../shared/api";
 import { ChoosePicture } from "../shared/ChoosePicture";
 import { AudienceControl } from "../shared/fields/AudienceControl";
 import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
+import { KeptText } from "../shared/KeptText";
 import type { PageAbout, PageFile } from "../shared/schema";
 import { moment, useStart } from "../shared/start";
 import { Word } from "../shared/Word";
@@ -16,24 +18,18 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 		const { [key]: _, ...rest } = definition;
 		change(rest as PageFile);
 	};
-	const text = (key: "title" | "address" | "description", label: string) => (
-		<label className="grid gap-1">
-			<span className="font-semibold">{label}</span>
-			<input
-				className="input input-sm"
-				defaultValue={definition[key] ?? ""}
-				onBlur={(event) => {
-					const value = event.target.value.trim();
-					if (value === "" && key === "description") {
-						without(key);
-					} else if (value !== "" && value !== definition[key]) {
-						set({ [key]: value });
-					}
-				}}
-				onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-			/>
-		</label>
-	);
+	const check = async (address: string) => {
+		const { about, key } = definition;
+		const body = { address: address || "-", about: about ?? null, key };
+		return (await send<{ fault: string | null }>("POST", "/pages/address", body).catch(() => null))?.fault ?? null;
+	};
+	const take = (key: "title" | "address" | "description") => (value: string) => {
+		if (value !== "") {
+			set({ [key]: value });
+		} else if (key === "description") {
+			without(key);
+		}
+	};
 	const audience = definition.audience ?? ["everyone"];
 	const day = (key: "from" | "until", none: string) => {
 		const value = definition[key];
@@ -50,7 +46,7 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 		<div className="flex flex-wrap items-center gap-x-1.5 gap-y-1 px-4 md:px-5 py-2 bg-base-100 border-b border-base-300 text-[0.92rem]">
 			At
 			<Word words={definition.address} label="Address">
-				{text("address", "Address")}
+				<KeptText label="Address" value={definition.address} onTake={take("address")} check={check} />
 			</Word>
 			{definition.about && (
 				<>
@@ -67,7 +63,12 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 			)}
 			· called
 			<Word words={definition.title} label="Title">
-				{text("title", "Title")}
+				<KeptText
+					label="Title"
+					value={definition.title}
+					onTake={take("title")}
+					check={(next) => (next === "" ? "A page needs a title." : null)}
+				/>
 				<label className="flex items-center gap-2">
 					<input
 						type="checkbox"
@@ -77,7 +78,7 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 					/>
 					shown over the page
 				</label>
-				{text("description", "Description")}
+				<KeptText label="Description" value={definition.description ?? ""} onTake={take("description")} />
 			</Word>
 			· shared with
 			<Word
@@ -94,19 +95,12 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 			</Word>
 			· in the menu
 			<Word words={definition.menu ? `as ${definition.menu.label}` : "not by itself"} label="Menu">
-				<label className="grid gap-1">
-					<span className="font-semibold">Called in menus</span>
-					<input
-						className="input input-sm"
-						placeholder="in none"
-						defaultValue={definition.menu?.label ?? ""}
-						onBlur={(event) => {
-							const label = event.target.value.trim();
-							label === "" ? definition.menu && without("menu") : set({ menu: { label } });
-						}}
-						onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-					/>
-				</label>
+				<KeptText
+					label="Called in menus"
+					placeholder="in none"
+					value={definition.menu?.label ?? ""}
+					onTake={(label) => (label === "" ? without("menu") : set({ menu: { label } }))}
+				/>
 			</Word>
 			· seen by
 			<Word

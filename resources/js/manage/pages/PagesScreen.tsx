@@ -48,7 +48,7 @@ export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 					</DropTarget>
 					<Menus />
 				</div>
-				{adding && <NewPage onClose={() => setAdding(false)} />}
+				{adding && <NewPage under={key && !around ? key : null} onClose={() => setAdding(false)} />}
 			</nav>
 			{around === "frame" ? (
 				<FramePlan />
@@ -107,6 +107,7 @@ function Tree({ pages, open }: { pages: PageSummary[]; open: string | undefined 
 							>
 								<span className="min-w-0 break-words">{page.title}</span>
 								<State state={page.state} />
+								{page.note && <span className="basis-full text-secondary text-[0.78rem] font-normal">{page.note}</span>}
 								<span className="grow text-right text-quiet text-[0.78rem] font-normal">
 									{beside(page.address, addresses)}
 								</span>
@@ -120,7 +121,9 @@ function Tree({ pages, open }: { pages: PageSummary[]; open: string | undefined 
 					{(found.length - shown.length).toLocaleString()} more; type to find one.
 				</p>
 			)}
-			{found.length === 0 && <p className="text-quiet px-4 py-1">No page of that name.</p>}
+			{found.length === 0 && (
+				<p className="text-quiet px-4 py-1">{pages.length === 0 ? "No pages yet." : "No page of that name."}</p>
+			)}
 		</>
 	);
 }

@@ -12,6 +12,8 @@ interface BlockKind {
 	key: string;
 	label: string;
 	begin: (site: BlockSite) => PageBlock | null;
+	/** why none can stand there */
+	why?: string;
 }
 
 /** The fields for places of the page's own item. */
@@ -29,10 +31,13 @@ export function filteredModules(modules: ModuleSummary[]) {
 	return modules.filter((one) => one.filters.length > 0);
 }
 
+const ONE_OF_MANY =
+	"Only on a page that serves every item, term, month or person. A module can show one item anywhere.";
+
 /** What can be put into a slot beside modules, in the order in which it is offered. */
 export const BLOCK_KINDS: BlockKind[] = [
-	{ key: "heading", label: "Heading", begin: () => ({ block: "heading", text: "A heading" }) },
-	{ key: "text", label: "Text", begin: () => ({ block: "text", html: "<p>Some words.</p>" }) },
+	{ key: "heading", label: "Heading", begin: () => ({ block: "heading", text: "" }) },
+	{ key: "text", label: "Text", begin: () => ({ block: "text", html: "" }) },
 	{ key: "picture", label: "Picture", begin: () => ({ block: "picture", picture: "" }) },
 	{ key: "video", label: "Video", begin: () => ({ block: "video", video: "" }) },
 	{ key: "pageTitle", label: "The page’s title", begin: () => ({ block: "pageTitle" }) },
@@ -42,12 +47,14 @@ export const BLOCK_KINDS: BlockKind[] = [
 		key: "field",
 		label: "Fields",
 		begin: ({ about }) => (about ? { block: "field", fields: ["title"] } : null),
+		why: ONE_OF_MANY,
 	},
 	{
 		key: "parts",
 		label: "Parts, in lines",
 		begin: ({ about }) =>
 			about ? { block: "parts", card: { lines: [{ parts: [{ part: "title", level: 2 }] }] } } : null,
+		why: ONE_OF_MANY,
 	},
 	{
 		key: "map",
@@ -66,6 +73,7 @@ export const BLOCK_KINDS: BlockKind[] = [
 			const [first] = site.about ? orderModules(site) : [];
 			return first ? { block: "previousNext", order: first.key } : null;
 		},
+		why: `${ONE_OF_MANY} A module has to list them.`,
 	},
 	{ key: "breadcrumbs", label: "Breadcrumbs", begin: () => ({ block: "breadcrumbs" }) },
 	{ key: "menu", label: "Menu", begin: () => ({ block: "menu", menu: "main" }) },
@@ -77,6 +85,7 @@ export const BLOCK_KINDS: BlockKind[] = [
 			const [first] = filteredModules(modules);
 			return first ? { block: "filters", of: first.key } : null;
 		},
+		why: "No module lets visitors choose yet.",
 	},
 	{
 		key: "searchForm",
@@ -85,6 +94,7 @@ export const BLOCK_KINDS: BlockKind[] = [
 			const first = filteredModules(modules).find((one) => one.pages.length > 0);
 			return first ? { block: "searchForm", of: first.key, page: first.pages[0]?.address ?? "/" } : null;
 		},
+		why: "No module that lets visitors choose is on a live page yet.",
 	},
 	{ key: "accountLinks", label: "Account links", begin: () => ({ block: "accountLinks" }) },
 	{ key: "signIn", label: "Sign-in box", begin: () => ({ block: "signIn" }) },

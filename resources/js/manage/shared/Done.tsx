@@ -2,13 +2,22 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from "react";
 import { sendLong } from "./api";
 
+/** Something that can be done about what was told. What it answers is told next. */
+export interface DoneAction {
+	words: string;
+	act: () => Promise<string>;
+}
+
 interface Said {
 	words: string;
 	change: number | null;
 	left: string[];
+	actions: DoneAction[];
 }
 
-const DoneContext = createContext<(words: string, change?: number | null, left?: string[]) => void>(() => {});
+type Tell = (words: string, change?: number | null, left?: string[], actions?: DoneAction[]) => void;
+
+const DoneContext = createContext<Tell>(() => {});
 
 /** Tells what was done, at the foot of the screen, and offers to undo it. */
 export function useDone() {
@@ -19,19 +28,28 @@ export function DoneProvider({ children }: { children: ReactNode }) {
 	const client = useQueryClient();
 	const [said, setSaid] = useState<Said | null>(null);
 	const done = useCallback(
-		(words: string, change: number | null = null, left: string[] = []) => setSaid({ words, change, left }),
+		(words: string, change: number | null = null, left: string[] = [], actions: DoneAction[] = []) =>
+			setSaid({ words, change, left, actions }),
 		[],
 	);
 	const undo = useMutation({
 		mutationFn: (change: number) => sendLong<{ undone: number; left: string[] }>("POST", `/changes/${change}/undo`, {}),
 		onSuccess: (answer) => {
 			void client.invalidateQueries();
-			setSaid({ words: "Undone.", change: null, left: answer.left });
+			done("Undone.", null, answer.left);
 		},
-		onError: (error) => setSaid({ words: `Not undone: ${error.message}`, change: null, left: [] }),
+		onError: (error) => done(`Not undone: ${error.message}`),
+	});
+	const act = useMutation({
+		mutationFn: (action: DoneAction) => action.act(),
+		onSuccess: (words) => {
+			void client.invalidateQueries();
+			done(words);
+		},
+		onError: (error) => done(error.message),
 	});
 	useEffect(() => {
-		if (said && said.change === null && said.left.length === 0) {
+		if (said && said.change === null && said.left.length === 0 && said.actions.length === 0) {
 			const timer = setTimeout(() => setSaid(null), 6000);
 			return () => clearTimeout(timer);
 		}
@@ -57,6 +75,17 @@ export function DoneProvider({ children }: { children: ReactNode }) {
 								{undo.isPending ? "Undoing…" : "Undo"}
 							</button>
 						)}
+						{said.actions.map((one) => (
+							<button
+								key={one.words}
+								type="button"
+								className="font-semibold underline decoration-[#f0b184] underline-offset-4 cursor-pointer"
+								disabled={act.isPending}
+								onClick={() => act.mutate(one)}
+							>
+								{one.words}
+							</button>
+						))}
 						<button
 							type="button"
 							className="cursor-pointer text-[#c6dadb]"

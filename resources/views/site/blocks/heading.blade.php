@@ -1,1 +1,3 @@
-<h{{ $level }} class="block-heading">{{ $block->text }}</h{{ $level }}>
+@if ($block->text !== '')
+    <h{{ $level }} class="block-heading">{{ $block->text }}</h{{ $level }}>
+@endif

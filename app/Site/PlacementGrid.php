@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace App\Pages;
+namespace App\Site;
 
 use App\Modules\ModuleStore;
+use App\Pages\PageQuery;
+use App\Pages\SiteDefinitionStore;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Page\FrameDefinition;
 use Wellspring\Core\Page\FrameSlot;
@@ -14,7 +16,9 @@ use Wellspring\Core\Page\Schedule;
 /**
  * Every module against every page: where it stands, in a slot of the page's own or in the frame around it.
  *
- * @phpstan-type GridMarkShape array{page: string, how: 'own'|'frame', words: string, admitted: bool}
+ * @phpstan-type GridMarkShape array{
+ *     page: string, how: 'own'|'frame', state: 'live'|'added'|'removed', words: string, admitted: bool,
+ * }
  * @phpstan-type GridShape array{
  *     pages: list<array{id: int, key: string, title: string, address: string}>,
  *     modules: list<array{key: string, name: string, marks: list<GridMarkShape>}>,
@@ -32,6 +36,7 @@ final readonly class PlacementGrid
         private PageQuery $pages,
         private SiteDefinitionStore $frames,
         private ModuleStore $modules,
+        private ModulePlaces $places,
     ) {
     }
 
@@ -62,13 +67,14 @@ final readonly class PlacementGrid
                 'id' => (int) $stored->id,
                 'key' => $page->key,
                 'title' => $page->title,
-                'address' => $page->address->pattern,
+                'address' => $this->places->address($page->key, $page->address->pattern) ?? $page->address->pattern,
             ];
             foreach ([...self::on($page), ...$frame === null ? [] : self::around($frame, $page)] as $mark) {
                 [$module, $how, $where, $schedules] = $mark;
                 $marks[$module][] = [
                     'page' => $page->key,
                     'how' => $how,
+                    'state' => 'live',
                     'words' => implode(', ', array_filter([$where, ...array_map(
                         fn (Schedule $schedule): string => $schedule->words(),
                         $schedules,
@@ -81,7 +87,10 @@ final readonly class PlacementGrid
             }
         }
         $rows = array_map(
-            fn (string $key): array => ['key' => $key, 'name' => $names[$key], 'marks' => $marks[$key] ?? []],
+            fn (string $key): array => [
+                'key' => $key, 'name' => $names[$key],
+                'marks' => $this->withDrafts($key, $marks[$key] ?? [], array_column($columns, 'key')),
+            ],
             $keys,
         );
         if (trim($pageWords) !== '') {
@@ -93,6 +102,34 @@ final readonly class PlacementGrid
             'modules' => array_slice($rows, 0, self::MODULES),
             'more' => count($pages) > self::PAGES || count($rows) > self::MODULES,
         ];
+    }
+
+    /**
+     * @param  list<GridMarkShape>  $marks  of what is live
+     * @param  list<string>  $pages  keys
+     * @return list<GridMarkShape> with what the drafts of pages add and take away
+     */
+    private function withDrafts(string $module, array $marks, array $pages): array
+    {
+        foreach ($this->places->of($module) as $place) {
+            $page = $place['page'];
+            if ($place['how'] !== 'own' || $page === null || ! in_array($page, $pages, true)) {
+                continue;
+            }
+            if ($place['state'] === 'added') {
+                $marks[] = [
+                    'page' => $page, 'how' => 'own', 'state' => 'added', 'admitted' => true,
+                    'words' => 'on its draft, not published yet',
+                ];
+            }
+            foreach ($place['state'] === 'removed' ? $marks : [] as $n => $mark) {
+                if ($mark['page'] === $page && $mark['how'] === 'own') {
+                    $marks[$n] = ['state' => 'removed', 'words' => "{$mark['words']}, no longer on its draft"] + $mark;
+                }
+            }
+        }
+
+        return $marks;
     }
 
     /** @return list<array{string, 'own', string, list<Schedule>}> modules on the page itself, and what has to admit */

@@ -1,0 +1,10 @@
+import type { ModulePlace } from "./schema";
+
+/** Where a module stands, in few words. */
+export function placesWords(places: ModulePlace[]): string {
+	const first = places[0];
+	if (first === undefined) {
+		return "on no page";
+	}
+	return places.length === 1 ? first.words : `in ${places.length} places`;
+}
