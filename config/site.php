@@ -6,7 +6,11 @@ declare(strict_types=1);
  * The site itself. Name, locale, time zone, currency and sign-up hold until a manager publishes settings in Manage.
  */
 return [
-    'name' => env('SITE_NAME', 'Quillmoor Garden'),
+    // `bin/start --empty` leaves the file behind; any other site begins with the demo.
+    'name' => env(
+        'SITE_NAME',
+        is_file(dirname(__DIR__).'/var/begun-empty') ? 'My site' : 'Quillmoor Garden',
+    ),
     'locale' => env('SITE_LOCALE', 'en-GB'),
     'time_zone' => env('SITE_TIME_ZONE', 'Europe/London'),
     'currency' => env('SITE_CURRENCY', 'GBP'),

@@ -102,6 +102,8 @@ Route::middleware(['auth'])->prefix('manage')->group(function (): void {
         Route::put('menus/{key}/draft', [Manage\MenuController::class, 'saveDraft']);
         Route::post('menus/{key}/publish', [Manage\MenuController::class, 'publish']);
         Route::get('settings', [Manage\SettingsController::class, 'show']);
+        Route::get('settings/demo', [Manage\SettingsController::class, 'demo']);
+        Route::delete('settings/demo', [Manage\SettingsController::class, 'removeDemo']);
         Route::get('settings/choices', [Manage\SettingsController::class, 'choices']);
         Route::post('settings/look', [Manage\SettingsController::class, 'look']);
         Route::put('settings/draft', [Manage\SettingsController::class, 'saveDraft']);

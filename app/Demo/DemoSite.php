@@ -76,6 +76,7 @@ final readonly class DemoSite
             }
             $this->pages->publish($this->pages->apply($page));
         }
+        DemoRemoval::note();
     }
 
     /** Views of the last weeks, so that what is read most can be told. */

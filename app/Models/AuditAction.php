@@ -35,6 +35,7 @@ enum AuditAction: string
     case ItemsRemoved = 'itemsRemoved';
     case FileRemoved = 'fileRemoved';
     case Imported = 'imported';
+    case DemoRemoved = 'demoRemoved';
     case Undone = 'undone';
 
     public function words(): string
@@ -68,6 +69,7 @@ enum AuditAction: string
             self::ItemsRemoved => 'Items removed',
             self::FileRemoved => 'File removed',
             self::Imported => 'Imported',
+            self::DemoRemoved => 'Removed the demo',
             self::Undone => 'Taken back',
         };
     }

@@ -16,6 +16,7 @@ use App\Changes\UndoTypeChange;
 use App\Content\BulkEdit;
 use App\Content\Html\SafeHtml;
 use App\Content\TypeChange;
+use App\Demo\DemoRemoval;
 use App\Export\ExportFile;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Http\RequestFacts;
@@ -103,7 +104,10 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(PublishDefaults::class, CountedTypes::class);
         $this->app->bind(PageRecords::class, PagesAsRecords::class);
         $this->app->tag(
-            [UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class, PageRemoval::class],
+            [
+                UndoTypeChange::class, UndoTermChange::class, BulkModuleChange::class, PageRemoval::class,
+                DemoRemoval::class,
+            ],
             UndoHandler::class,
         );
         $this->app->when(Undo::class)->needs('$handlers')->giveTagged(UndoHandler::class);

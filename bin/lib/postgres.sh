@@ -121,6 +121,9 @@ ensure_database() {
 # copy_database FROM TO: nobody may be connected to the first.
 copy_database() { as_admin "$PG_BIN/createdb" -O wellspring -T "$1" "$2"; }
 
+# The answer of a query on the database, empty where it cannot be asked: ask_database NAME SQL.
+ask_database() { as_admin "$PG_BIN/psql" -d "$1" -AtqX -c "$2" 2>/dev/null || true; }
+
 drop_database() { as_admin "$PG_BIN/dropdb" --if-exists --force "$1"; }
 
 postgres_runs() {

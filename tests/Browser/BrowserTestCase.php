@@ -178,16 +178,13 @@ abstract class BrowserTestCase extends TestCase
     protected function publishOn(string $address): void
     {
         $this->findText('button', 'on no page')->click();
-        $this->findText('label', $address)->click();
-        $this->await(
-            'it is not placed',
-            fn (): ?bool => ! str_contains(
-                $this->find('h1 ~ button.word, button.word')->getText(),
-                'on no page',
-            ) ?: null,
-        );
+        $this->findText('[role=dialog] label', $address)->click();
+        $this->sees('once the page is published');
+        $this->findText('[role=status] button', 'Publish')->click();
+        $this->sees('is published.');
+        $this->keys(WebDriverKeys::ESCAPE);
         $this->sees('every change kept');
-        $this->findText('button', 'Publish')->click();
+        $this->findText('main button.btn-secondary, #manage button.btn-secondary', 'Publish')->click();
         $this->findText('button', 'Published');
     }
 

@@ -28,6 +28,17 @@ final class DrawnWorkTest extends BrowserTestCase
     /** @var array<string, string> ways through the application, by the kind of screen */
     private array $drafts = [];
 
+    /** @var list<string> keys of types that were made */
+    private array $types = [];
+
+    protected function tearDown(): void
+    {
+        foreach ($this->types as $key) {
+            $this->ask('DELETE', "/types/{$key}");
+        }
+        parent::tearDown();
+    }
+
     public function test_whatever_is_done_on_a_screen_it_stays_whole_and_shows_what_the_server_has(): void
     {
         $this->signIn();
@@ -101,20 +112,31 @@ final class DrawnWorkTest extends BrowserTestCase
             return "/manage/pages/{$made['key']}";
         }
         if ($kind === 'item') {
-            $type = ['post', 'product', 'event', 'plot'][mt_rand(0, 3)];
+            $type = ['post', 'product', 'plot'][mt_rand(0, 2)];
             $made = $this->ask('POST', '/items', ['type' => $type, 'values' => [
-                'title' => "Drawn {$n}", 'status' => 'draft', ...$type === 'plot' ? ['area' => 70] : [],
+                'title' => "Drawn {$n} ".bin2hex(random_bytes(3)), 'status' => 'draft',
+                ...$type === 'plot' ? ['area' => 70] : [],
             ]]);
-            if (! isset($made['id'])) {
-                $first = $this->ask('GET', "/items?type={$type}");
-                $made = ['id' => $first['items'][0]['id']];
-            }
             $this->drafts[$kind] = "/items/{$made['id']}";
 
             return "/manage/content/{$type}/{$made['id']}";
         }
         if ($kind === 'type') {
-            return '/manage/types/plot';
+            $key = 'drawn_'.bin2hex(random_bytes(3));
+            $this->ask('PUT', '/types', ['file' => [
+                '$schema' => 'https://json-schema.org/draft/2020-12/schema', 'title' => "Drawn {$n}",
+                'type' => 'object', 'x-wellspring' => [
+                    'format' => 1, 'key' => $key, 'plural' => "Drawn {$n}", 'address' => "/{$key}/{slug}",
+                    'taxonomies' => [],
+                ], 'properties' => [
+                    'area' => ['title' => 'Area', 'type' => 'number', 'x-wellspring' => ['kind' => 'number']],
+                    'soil' => ['title' => 'Soil', 'enum' => ['clay', 'loam'], 'x-wellspring' => ['kind' => 'choice']],
+                    'note' => ['title' => 'Note', 'type' => 'string', 'x-wellspring' => ['kind' => 'text']],
+                ],
+            ]]);
+            $this->types[] = $key;
+
+            return "/manage/types/{$key}";
         }
         $this->drafts[$kind] = '/frame';
 

@@ -47,11 +47,8 @@ final class JourneyTest extends BrowserTestCase
         $this->sees('Price is at most 5.3');
         $this->previewShows('Ivy-leaved cyclamen', 'Snowy wood-rush');
 
-        $this->findText('button', 'on no page')->click();
-        $this->findText('label', '/shop')->click();
+        $this->publishOn('/shop');
         $this->sees('on Plant shop');
-        $this->findText('button', 'Publish')->click();
-        $this->findText('button', 'Published');
 
         // A visitor sees it, and a product added afterwards, with nothing else done.
         $this->visit('/shop');

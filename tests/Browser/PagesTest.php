@@ -94,8 +94,9 @@ final class PagesTest extends BrowserTestCase
         $this->keys(WebDriverKeys::ARROW_RIGHT);
         $this->addBandByKeys(3);
         $this->putByKeys(3, 1, 'Heading');
-        $this->tabTo('section[aria-label="Band 3"] button', 'The heading');
+        $this->tabTo('section[aria-label="Band 3"] button', 'A heading without words');
         $this->keys(WebDriverKeys::ENTER);
+        $this->keys('A heading');
         $this->tabTo('[role=dialog] fieldset label:nth-of-type(2) input');
         $this->keys([WebDriverKeys::SPACE, WebDriverKeys::ESCAPE]);
         $this->publishByKeys();
@@ -185,8 +186,8 @@ final class PagesTest extends BrowserTestCase
         $this->findText('a', 'The frame around all pages')->click();
         $this->findText('[aria-label="After the body"] button', '+ a block')->click();
         $this->findText('[role=dialog] button', 'Heading')->click();
-        $this->keys(WebDriverKeys::ESCAPE);
         $this->findText('[aria-label="After the body"] button', 'Heading')->click();
+        $this->type('[role=dialog] input.input', 'A heading');
         $this->findText('[role=dialog] option', 'only on named pages')->click();
         $this->findText('[role=dialog] label', 'Addresses')->findElement(WebDriverBy::tagName('input'))
             ->sendKeys(['/people', WebDriverKeys::ENTER]);
@@ -210,8 +211,7 @@ final class PagesTest extends BrowserTestCase
             $this->findText('button', '+ a band')->click();
             $this->findText('section[aria-label^="Band"]:last-of-type button', '+ a block')->click();
             $this->findText('[role=dialog] button', 'Heading')->click();
-            $this->keys(WebDriverKeys::ESCAPE);
-            $this->findText('section[aria-label="Plan"] button', 'A heading')->click();
+            $this->findText('section[aria-label="Plan"] button', 'A heading without words')->click();
             $this->type('[role=dialog] input.input', $words);
             $this->keys(WebDriverKeys::ESCAPE);
             $this->sees("The heading “{$words}”");

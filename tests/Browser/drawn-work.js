@@ -3,7 +3,7 @@
  * Arguments: the kind of step, two numbers from 0 to 1, and the callback. Answers with what was done, in words.
  */
 const [kind, which, what, done] = arguments;
-const LEAVES = /publish|make it live|sign out|remove the|remove it|delete|bring in|bring back|as a file|as text|download|export|view on site|account|shortcuts|new page|history|create|upload|compare|versions/i;
+const LEAVES = /publish|^save$|take it off|make it live|sign out|remove the|remove it|delete|bring in|bring back|as a file|as text|download|export|view on site|account|shortcuts|new page|history|create|upload|a new page for it|compare|versions/i;
 const isShown = (one) => one.getClientRects().length > 0 && getComputedStyle(one).visibility !== "hidden";
 const nameOf = (one) =>
 	(one.getAttribute("aria-label") || one.labels?.[0]?.innerText || one.innerText || one.placeholder || one.tagName)

@@ -396,6 +396,10 @@ final class SourceTest extends TestCase
         $this->assertSame(['title'], array_column($tools['order'], 'by'));
         $same = $change->to($plants, ['one' => 'box', 'type' => 'plant']);
         $this->assertSame([$plants['card'], $plants['where']], [$same['card'], $same['where']]);
+        $grouped = ['where' => ['none' => [
+            ['field' => 'title', 'test' => 'filled'], ['field' => 'sown', 'test' => 'past'],
+        ]]] + $plants;
+        $this->assertArrayNotHasKey('where', $change->to($grouped, ['items' => ['tool']]), 'half a group is another rule');
         $this->expectException(Refused::class);
         $change->to($plants, ['items' => ['nothing']]);
     }

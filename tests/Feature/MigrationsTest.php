@@ -32,6 +32,8 @@ final class MigrationsTest extends TestCase
             );
             $this->assertSame(0, $do('migrate'));
             $this->assertSame($first, $this->said());
+            $this->assertSame(0, $do('migrate:fresh'), 'an operator who starts over');
+            $this->assertSame($first, $this->said());
         } finally {
             DB::purge('fresh');
         }

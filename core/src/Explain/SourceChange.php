@@ -68,11 +68,21 @@ final readonly class SourceChange
     private static function without(array $definition, array $places): array
     {
         $gone = array_map(
-            fn (string $place): array => preg_split('/[.\[\]]+/', $place, -1, PREG_SPLIT_NO_EMPTY) ?: [],
+            fn (string $place): array => preg_split('/[.\[\]]+/', self::rule($place), -1, PREG_SPLIT_NO_EMPTY) ?: [],
             $places,
         );
 
         return self::pruned($definition, $gone);
+    }
+
+    /** The whole rule that a place belongs to: a group without one of its conditions would mean something else. */
+    private static function rule(string $place): string
+    {
+        return match (true) {
+            preg_match('/^where\.all\[\d+\]/', $place, $found) === 1 => $found[0],
+            str_starts_with($place, 'where') => 'where',
+            default => $place,
+        };
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Content\StaleWrite;
+use App\Demo\DemoRemoval;
 use App\Http\Requests\LookAtSettingsRequest;
 use App\Http\Requests\PublishRequest;
 use App\Http\Requests\SaveSettingsDraftRequest;
@@ -139,6 +140,18 @@ final readonly class SettingsController
             [],
             $locale === $this->site->locale ? 0 : Item::query()->count(),
         );
+    }
+
+    /** @return array{left: int} how many things of the demo site are here */
+    public function demo(): array
+    {
+        return ['left' => DemoRemoval::left()];
+    }
+
+    /** @return array{change: int, removed: int, left: list<string>} */
+    public function removeDemo(DemoRemoval $removal): array
+    {
+        return $removal->remove();
     }
 
     /** @param  int  $number  ISO 8601: 1 is Monday */

@@ -44,7 +44,7 @@ export function ModuleLine({
 				<div className="text-[0.78rem] text-quiet">Where it stands</div>
 				{one.places.length === 0 && <span className="text-secondary">nowhere yet</span>}
 				{one.places.slice(0, 4).map((at) => (
-					<span key={at.words} className={`block ${at.state === "live" ? "" : "text-quiet"}`}>
+					<span key={at.words} className={`block py-0.5 leading-6 ${at.state === "live" ? "" : "text-quiet"}`}>
 						<Link
 							to={at.page ? `/pages/${at.page}` : at.how === "frame" ? "/pages/_frame" : "/modules"}
 							className="hover:underline"

@@ -99,7 +99,8 @@ export function NewPage({ under, onClose }: { under: string | null; onClose: () 
 						value={about || null}
 						onPick={(key) => {
 							setAbout(key ?? "");
-							setTyped(null);
+							const base = typed?.replace(/\/\{[^}]*\}$/, "").replace(/\/$/, "");
+							setTyped(base ? (key === null ? base : `${base}/{${key.split(" ")[0]}}`) : null);
 						}}
 						above
 					/>

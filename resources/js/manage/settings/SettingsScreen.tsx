@@ -1,11 +1,13 @@
-import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type ReactNode, useEffect } from "react";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type ReactNode, useEffect, useState } from "react";
 import { get, send } from "../shared/api";
+import { useDone } from "../shared/Done";
 import { DraftHeader } from "../shared/DraftHeader";
 import { Fault, Opening } from "../shared/Fault";
 import { Labelled } from "../shared/fields/Labelled";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
+import { Sheet } from "../shared/Sheet";
 import type { SettingsChoices, SettingsFile, SettingsLook, SettingsWhole } from "../shared/schema";
 import { useStart } from "../shared/start";
 import { useKeptDraft } from "../shared/useKeptDraft";
@@ -125,6 +127,7 @@ function Loaded({ settings, choices }: { settings: SettingsWhole; choices: Setti
 						</Labelled>
 						{chosen("currency", "currency", "Currency", choices.currencies)}
 					</Section>
+					<Demo />
 					<Section title="Pages">
 						{PLACES.map(([key, label, hint, none]) => (
 							<Labelled key={key} label={label} id={key} hint={hint}>
@@ -235,5 +238,54 @@ function Examples({ definition }: { definition: SettingsFile }) {
 				</dl>
 			)}
 		</section>
+	);
+}
+
+/** Removes what the demo made, where there is any of it. */
+function Demo() {
+	const client = useQueryClient();
+	const done = useDone();
+	const [asking, setAsking] = useState(false);
+	const demo = useQuery({
+		queryKey: ["demo"],
+		queryFn: ({ signal }) => get<{ left: number }>("/settings/demo", signal),
+	});
+	const remove = useMutation({
+		mutationFn: () => send<{ change: number; removed: number; left: string[] }>("DELETE", "/settings/demo", {}),
+		onSuccess: ({ change, removed, left }) => {
+			setAsking(false);
+			done(`${removed.toLocaleString()} things of the demo are removed.`, change, left);
+			void client.invalidateQueries();
+		},
+	});
+	if (!demo.data || demo.data.left === 0) {
+		return null;
+	}
+	return (
+		<Section title="The demo">
+			<p className="text-quiet">
+				This site began with a demo: {demo.data.left.toLocaleString()} items, pages, modules, files and people.
+			</p>
+			<button type="button" className="btn btn-sm justify-self-start" onClick={() => setAsking(true)}>
+				Remove the demo…
+			</button>
+			{asking && (
+				<Sheet title="Remove the demo?" onClose={() => setAsking(false)}>
+					<p>
+						Its items, pages, modules, files and people go in one step, which you can undo. What you changed, and what
+						your own pages and items use, stays and is listed. Content types, terms and the look stay.
+					</p>
+					{remove.error && <Notice>{remove.error.message}</Notice>}
+					<button
+						type="button"
+						className="btn btn-error justify-self-start"
+						disabled={remove.isPending}
+						onClick={() => remove.mutate()}
+					>
+						{remove.isPending ? "Removing…" : "Remove the demo"}
+					</button>
+				</Sheet>
+			)}
+		</Section>
 	);
 }

@@ -1,9 +1,6 @@
 import { useContext, useEffect, useRef, useState } from "react";
 import { Input, NumberField, NumberFieldStateContext } from "react-aria-components";
 
-/** How long typing pauses before the number counts, in milliseconds. */
-const PAUSE = 250;
-
 interface NumberInputProps {
 	label: string;
 	/** null: nothing is given */
@@ -26,8 +23,8 @@ interface NumberInputProps {
 }
 
 /**
- * A number. One that is out of range is said and not passed on; the number of before stays. A number counts when typing
- * pauses, and when the box is left.
+ * A number, passed on while it is typed. One that is out of range is said and not passed on; then the number counts that
+ * stood there when the box was entered.
  */
 export function NumberInput(props: NumberInputProps) {
 	const { label, value, onChange, onEmpty, min, max, whole = false, step = 1, className = "w-24" } = props;
@@ -61,7 +58,7 @@ export function NumberInput(props: NumberInputProps) {
 			{...(props.describedBy ? { "aria-describedby": props.describedBy } : {})}
 			className="inline-grid gap-0.5"
 		>
-			<WhileTyping onPause={take} />
+			<WhileTyping onTyped={take} />
 			<Input
 				className={`input input-sm ${className}`}
 				placeholder={props.placeholder ?? ""}
@@ -79,23 +76,21 @@ export function NumberInput(props: NumberInputProps) {
 	);
 }
 
-/** Passes on what is typed while the box has the focus, once typing pauses. */
-function WhileTyping({ onPause }: { onPause: (next: number) => void }) {
+/** Passes on what is typed, without waiting until the box is left. */
+function WhileTyping({ onTyped }: { onTyped: (next: number) => void }) {
 	const state = useContext(NumberFieldStateContext);
 	const typed = state?.inputValue ?? "";
 	const number = state?.numberValue ?? Number.NaN;
-	const first = useRef(typed);
-	const pass = useRef(onPause);
-	pass.current = onPause;
+	const last = useRef(typed);
+	const pass = useRef(onTyped);
+	pass.current = onTyped;
 	useEffect(() => {
-		if (typed === first.current || Number.isNaN(number)) {
-			return;
+		if (typed !== last.current) {
+			last.current = typed;
+			if (typed === "" || !Number.isNaN(number)) {
+				pass.current(typed === "" ? Number.NaN : number);
+			}
 		}
-		const timer = setTimeout(() => {
-			first.current = typed;
-			pass.current(number);
-		}, PAUSE);
-		return () => clearTimeout(timer);
 	}, [typed, number]);
 	return null;
 }

@@ -35,8 +35,9 @@ export function Word({
 }
 
 function focusWhatItStandsFor(dialog: HTMLElement | null) {
-	const control =
-		dialog?.querySelector<HTMLElement>("input:checked") ??
-		dialog?.querySelector<HTMLElement>("input, select, textarea");
-	control?.focus();
+	const first = dialog?.querySelector<HTMLElement>("input, select, textarea");
+	const chosen = first?.matches("[type=radio], [type=checkbox]")
+		? first.closest("fieldset")?.querySelector<HTMLElement>("input:checked")
+		: null;
+	(chosen ?? first)?.focus();
 }
