@@ -29,7 +29,9 @@ use Wellspring\Core\Problem\Refused;
  */
 final readonly class DemoRemoval implements UndoHandler
 {
-    private const TABLES = ['page' => 'pages', 'module' => 'modules', 'item' => 'items', 'user' => 'users', 'media' => 'media'];
+    private const TABLES = [
+        'page' => 'pages', 'module' => 'modules', 'item' => 'items', 'user' => 'users', 'media' => 'media',
+    ];
 
     public function __construct(private ItemWriter $writer, private MediaUse $use, private ModulePlaces $places)
     {
@@ -74,7 +76,8 @@ final readonly class DemoRemoval implements UndoHandler
             RevisionRecorder $recorder,
             Change $change,
         ) use (&$left, &$data, &$removed): void {
-            [$left, $data] = [[], ['records' => DB::table('demo_records')->get()->map(fn ($row): array => (array) $row)->all()]];
+            $records = DB::table('demo_records')->get();
+            [$left, $data] = [[], ['records' => $records->map(fn ($row): array => (array) $row)->all()]];
             $data['pages'] = $this->pages($left);
             $data['modules'] = $this->modules($left);
             $items = $this->items($left, $recorder);

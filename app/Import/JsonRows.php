@@ -71,7 +71,8 @@ final class JsonRows
             throw Refused::because(
                 '',
                 ProblemCode::TooLarge,
-                'the list is longer than 5 MiB. Use JSON Lines instead (.jsonl, one object a line), which has no such limit.',
+                'the list is longer than 5 MiB. Use JSON Lines instead (.jsonl, one object a line), which has no '
+                    .'such limit.',
             );
         }
         if (! mb_check_encoding($text, 'UTF-8')) {

@@ -29,9 +29,10 @@ final readonly class PageAddresses
      */
     public function suggested(string $title, ?array $about, ?string $under): string
     {
+        $problems = new Problems;
         $of = $about === null
             ? null
-            : PageAbout::read(new Shape($about, 'about', $problems = new Problems), $this->catalogue->catalogue(), $problems);
+            : PageAbout::read(new Shape($about, 'about', $problems), $this->catalogue->catalogue(), $problems);
         if ($of !== null) {
             return $this->ofKind($of, $this->base($under));
         }

@@ -13,7 +13,9 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Page\PageReader;
 
-/** Puts a module on a page, or takes it off. Only the draft of the page changes; visitors see it once it is published. */
+/**
+ * Puts a module on a page, or takes it off. Only the draft of the page changes. Visitors see it once it is published.
+ */
 final readonly class Placements
 {
     /**

@@ -90,7 +90,10 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         // What many classes ask for is made once for a request.
-        $shared = [ModulePlaces::class, CatalogueStore::class, PageQuery::class, Compiler::class, ModuleQuery::class, OrderSql::class];
+        $shared = [
+            ModulePlaces::class, CatalogueStore::class, PageQuery::class, Compiler::class, ModuleQuery::class,
+            OrderSql::class,
+        ];
         foreach ($shared as $class) {
             $this->app->scoped($class);
         }

@@ -89,9 +89,9 @@ final readonly class Appearances
     }
 
     /**
-     * Whether the module shows the record on the pages that it stands on: on all that are about nothing together, and
-     * on that of each of the record's terms where a page is about terms, and on that of its month, year or author. Its place is counted among all that the module
-     * lists, so only where every rule lets it through.
+     * Whether the module shows the record on the pages that it stands on. Pages that are about nothing count together.
+     * A page about terms is tried for each of the record's terms; one about months, years or people for the record's
+     * own. The place is counted among all that the module lists, so only where every rule lets the record through.
      *
      * @return non-empty-list<array{
      *     context: Context, pages: list<array{title: string, address: string}>, reasons: int,

@@ -148,7 +148,8 @@ final class ModulePlaces
             foreach ($frame?->entries($slot) ?? [] as $entry) {
                 foreach ($entry->placed->block->modules() as $module) {
                     $place = $entry->place->words();
-                    $words = 'around pages, '.strtolower($slot->words()).($place === '' ? ', everywhere' : ", {$place}");
+                    $words = 'around pages, '.strtolower($slot->words())
+                        .($place === '' ? ', everywhere' : ", {$place}");
                     $around["{$module} {$words}"] = [$module, $words];
                 }
             }

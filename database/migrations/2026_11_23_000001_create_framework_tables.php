@@ -19,11 +19,14 @@ return new class extends Migration
                         select from pg_depend where objid = pg_proc.oid and deptype = 'e'
                     )
                 loop execute format('drop function if exists %s cascade', one.name); end loop;
-                for one in select collname as name from pg_collation where collnamespace = current_schema()::regnamespace
+                for one in select collname as name from pg_collation
+                    where collnamespace = current_schema()::regnamespace
                 loop execute format('drop collation %I cascade', one.name); end loop;
-                for one in select cfgname as name from pg_ts_config where cfgnamespace = current_schema()::regnamespace
+                for one in select cfgname as name from pg_ts_config
+                    where cfgnamespace = current_schema()::regnamespace
                 loop execute format('drop text search configuration %I cascade', one.name); end loop;
-                for one in select dictname as name from pg_ts_dict where dictnamespace = current_schema()::regnamespace
+                for one in select dictname as name from pg_ts_dict
+                    where dictnamespace = current_schema()::regnamespace
                     and not exists (select from pg_depend where objid = pg_ts_dict.oid and deptype = 'e')
                 loop execute format('drop text search dictionary %I cascade', one.name); end loop;
             end $$;

@@ -7,8 +7,8 @@ namespace Tests\Browser;
 use PHPUnit\Framework\ExpectationFailedException;
 
 /**
- * Drawn work on the screens of managers: open, type, choose, Escape, undo, reload, leave, come back, and a second person
- * at the same time. No script fails, every screen can be shown, what the screen shows is what the server has, and no
+ * Drawn work on the screens of managers: open, type, choose, Escape, undo, reload, leave, come back, and a second
+ * person at the same time. No script fails, every screen can be shown, what the screen shows is what the server has, and no
  * edit is lost. `DRAWN=500 SEED=7` draws more sequences, or others.
  */
 final class DrawnWorkTest extends BrowserTestCase
@@ -227,7 +227,11 @@ final class DrawnWorkTest extends BrowserTestCase
                 return;
             }
             $edited === null
-                || $this->assertSame(self::sorted($server['definition']), self::sorted($edited['now']), 'an edit is lost');
+                || $this->assertSame(
+                    self::sorted($server['definition']),
+                    self::sorted($edited['now']),
+                    'an edit is lost',
+                );
         }
         $this->browser->navigate()->refresh();
         $this->settled();

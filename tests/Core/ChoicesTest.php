@@ -359,7 +359,10 @@ final class ChoicesTest extends TestCase
         $follower = Garden::module(['source' => ['items' => ['tool']], 'offer' => ['follow' => 'shade']]);
         $this->assertSame('shade', $follower->follows);
         $this->assertSame(['follow' => 'shade'], $follower->toArray()['offer']);
-        $this->assertStringContainsString('what they choose for “shade”', Sentences::asText($follower, Garden::format()));
+        $this->assertStringContainsString(
+            'what they choose for “shade”',
+            Sentences::asText($follower, Garden::format()),
+        );
         $offer = self::module()->offer ?? $this->fail('There is an offer.');
         $followed = $follower->following($offer, $follower->type()->reachable)
             ->bound(self::chosen('shade-price=3..10&shade-sowing=2026-03-01..&shade-size=2'));

@@ -388,7 +388,10 @@ final class SourceTest extends TestCase
             $to = $change->to($plants, $source);
             $about = (string) json_encode($to);
             $this->assertSame([], array_diff($whole, array_keys($to)), $about);
-            $this->assertSame(['more', 9, 'spotlight'], [$to['page']['mode'], $to['page']['size'], $to['arrange']['as']]);
+            $this->assertSame(
+                ['more', 9, 'spotlight'],
+                [$to['page']['mode'], $to['page']['size'], $to['arrange']['as']],
+            );
             $this->assertSame($to, $reader->read($to)->toArray(), $about);
         }
         $tools = $change->to($plants, ['items' => ['tool']]);
@@ -399,7 +402,11 @@ final class SourceTest extends TestCase
         $grouped = ['where' => ['none' => [
             ['field' => 'title', 'test' => 'filled'], ['field' => 'sown', 'test' => 'past'],
         ]]] + $plants;
-        $this->assertArrayNotHasKey('where', $change->to($grouped, ['items' => ['tool']]), 'half a group is another rule');
+        $this->assertArrayNotHasKey(
+            'where',
+            $change->to($grouped, ['items' => ['tool']]),
+            'half a group is another rule',
+        );
         $this->expectException(Refused::class);
         $change->to($plants, ['items' => ['nothing']]);
     }

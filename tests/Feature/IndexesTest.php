@@ -99,7 +99,8 @@ final class IndexesTest extends TestCase
                         ."when (items.fields->>'light') is not null then "
                             ."coalesce(array_position('{\"sun\",\"half-shade\",\"shade\"}'::text[], "
                                 ."(items.fields->>'light')), 4::int) end desc nulls last, "
-                                    ."(items.fields->>'price')::numeric asc, left(items.title, 200) collate wellspring_text asc, "
+                                    ."(items.fields->>'price')::numeric asc, left(items.title, 200) collate "
+                                        .'wellspring_text asc, '
                                         .'items.id asc limit 8',
                 ),
                 'QUERY PLAN',
@@ -134,7 +135,8 @@ final class IndexesTest extends TestCase
         $indexes = app(Indexes::class);
         $done = $indexes->keep($store->allLive());
         $this->assertSame([3, []], [count($done['made']), $done['failed']]);
-        $this->plant(['title' => mb_substr($long, 0, 300), 'nickname' => mb_substr($long, 0, 999).'b', 'publish_at' => '2026-01-01']);
+        $other = ['title' => mb_substr($long, 0, 300), 'nickname' => mb_substr($long, 0, 999).'b'];
+        $this->plant($other + ['publish_at' => '2026-01-01']);
         $this->plant(['title' => 'Short', 'nickname' => 'Fern', 'publish_at' => '2026-01-01']);
         $titles = fn (array $module): array => array_map(
             fn (int $id): string => mb_substr(Item::query()->findOrFail($id)->title, 0, 6),
@@ -170,7 +172,8 @@ final class IndexesTest extends TestCase
         ));
         $this->assertNotContains(false, $indexes->present(), 'no broken index stays behind');
         $this->assertSame(1, Artisan::call('wellspring:indexes'));
-        $rows = array_column((array) $this->actingAs($this->manager())->getJson('/manage/api/modules')->json(), null, 'key');
+        $list = $this->actingAs($this->manager())->getJson('/manage/api/modules')->json();
+        $rows = array_column((array) $list, null, 'key');
         $this->assertSame(['attention', 'live'], [$rows['first']['state'], $rows['later']['state']]);
         $this->assertStringContainsString('could not make the index of Plants by Height', $rows['first']['problem']);
         DB::table('items')->where('id', $plant->id)->update(['fields' => '{"height": 3}']);

@@ -397,13 +397,19 @@ final class KeepingTest extends TestCase
         )
             ->assertOk()->assertJson(['description' => '<p>Leafy</p>', 'colour' => '#00ff00']);
         $this->assertSame(['plantain-lilies', 'ferns'], $named(), 'modules follow a new slug');
-        $this->putJson('/manage/api/terms/'.$id('ferns'), ['revision' => $this->revision('terms', $id('ferns')), 'term' => ['name' => 'Ferns', 'slug' => 'shrubs']])
+        $this->putJson('/manage/api/terms/'.$id('ferns'), [
+            'revision' => $this->revision('terms', $id('ferns')),
+            'term' => ['name' => 'Ferns', 'slug' => 'shrubs'],
+        ])
             ->assertUnprocessable()
             ->assertJsonPath('problems.0.path', 'slug');
         $this->postJson('/manage/api/taxonomies/groups/terms', ['term' => ['name' => ' ']])->assertUnprocessable();
         $this->putJson(
             '/manage/api/taxonomies',
-            ['revision' => $this->revision('taxonomies', 'groups'), 'file' => ['format' => 1, 'key' => 'groups', 'label' => 'Groups', 'tree' => false]],
+            [
+                'revision' => $this->revision('taxonomies', 'groups'),
+                'file' => ['format' => 1, 'key' => 'groups', 'label' => 'Groups', 'tree' => false],
+            ],
         )->assertUnprocessable();
         $this->putJson(
             '/manage/api/taxonomies',
@@ -420,12 +426,17 @@ final class KeepingTest extends TestCase
         )->assertOk();
         $this->putJson(
             '/manage/api/terms/'.$id('ferns'),
-            ['revision' => $this->revision('terms', $id('ferns')), 'term' => ['name' => 'Ferns', 'fields' => ['latin' => 'Polypodiopsida']]],
+            [
+                'revision' => $this->revision('terms', $id('ferns')),
+                'term' => ['name' => 'Ferns', 'fields' => ['latin' => 'Polypodiopsida']],
+            ],
         )
             ->assertOk()
             ->assertJson(['fields' => ['latin' => 'Polypodiopsida']]);
         $about = ['format' => 1, 'key' => 'groups', 'label' => 'Groups', 'tree' => true];
-        $this->putJson('/manage/api/taxonomies', ['revision' => $this->revision('taxonomies', 'groups'), 'file' => $about])->assertOk();
+        $this->putJson('/manage/api/taxonomies', [
+            'revision' => $this->revision('taxonomies', 'groups'), 'file' => $about,
+        ])->assertOk();
         $this->assertSame(
             [],
             $this->getJson('/manage/api/terms/'.$id('ferns'))->json('fields'),

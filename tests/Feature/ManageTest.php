@@ -216,7 +216,8 @@ final class ManageTest extends TestCase
             ->assertOk()
             ->assertJsonPath('module.places.0.words', 'on the draft of Garden, which is not published')
             ->json();
-        $this->assertStringNotContainsString('plants', (string) json_encode($page->refresh()->live), 'not published yet');
+        $live = (string) json_encode($page->refresh()->live);
+        $this->assertStringNotContainsString('plants', $live, 'not published yet');
         $this->postJson("/manage/api/pages/{$page->key}/publish", ['revision' => $placed['page']['revision'] - 1])
             ->assertConflict();
         $this->postJson("/manage/api/pages/{$page->key}/publish", ['revision' => $placed['page']['revision']])

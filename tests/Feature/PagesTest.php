@@ -705,7 +705,8 @@ final class PagesTest extends TestCase
     {
         $this->actingAs($this->manager());
         $this->pageAt('/visit', 'Visit');
-        $ask = fn (array $body): array => (array) $this->postJson('/manage/api/pages/address', $body)->assertOk()->json();
+        $ask = fn (array $body): array => (array) $this->postJson('/manage/api/pages/address', $body)
+            ->assertOk()->json();
         $visit = Page::query()->where('address', '/visit')->firstOrFail()->key;
         $this->assertSame(['address' => '/opening-times', 'fault' => null], $ask(['title' => 'Opening times']));
         $this->assertSame('/visit/fees', $ask(['title' => 'Fees', 'under' => $visit])['address']);
@@ -714,7 +715,8 @@ final class PagesTest extends TestCase
         $this->assertSame('/groups/{groups}', $ask(['title' => '', 'about' => ['term' => 'groups']])['address']);
         $this->assertStringContainsString('The page “Visit” has this address', $ask(['address' => '/visit'])['fault']);
         $this->assertNull($ask(['address' => '/visit', 'key' => $visit])['fault']);
-        foreach (['visit' => 'Expected an address', '/a b' => 'Expected an address', '/{x}' => 'cannot hold {x}'] as $at => $why) {
+        $wrong = ['visit' => 'Expected an address', '/a b' => 'Expected an address', '/{x}' => 'cannot hold {x}'];
+        foreach ($wrong as $at => $why) {
             $this->assertStringContainsString($why, $ask(['address' => $at])['fault']);
         }
         $first = $this->postJson('/manage/api/pages', ['title' => 'Fees', 'under' => $visit])->assertCreated()->json();
@@ -737,10 +739,9 @@ final class PagesTest extends TestCase
 
     public function test_what_a_new_page_begins_with_shows_visitors_no_placeholder(): void
     {
+        $words = ['share' => 12, 'blocks' => [['block' => 'heading', 'text' => 'Words']]];
         $page = $this->publishPage(['key' => 'new', 'address' => '/new', 'title' => 'New', 'bands' => [
-            ...StarterBodies::of(null, null)[4]['bands'], ...[['key' => 'more', 'slots' => [['share' => 12, 'blocks' => [
-                ['block' => 'heading', 'text' => 'Words'],
-            ]]]]],
+            ...StarterBodies::of(null, null)[4]['bands'], ['key' => 'more', 'slots' => [$words]],
         ]]);
         $html = (string) $this->get('/new')->assertOk()->assertSee('Words')->getContent();
         $this->assertSame(1, substr_count($html, 'block-heading'));

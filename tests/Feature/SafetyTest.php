@@ -65,7 +65,10 @@ final class SafetyTest extends TestCase
         )->assertCreated();
         $this->putJson(
             "/manage/api/terms/{$bog->id}",
-            ['revision' => $this->revision('terms', $bog->id), 'term' => ['name' => 'Bog', 'slug' => 'bog', 'fields' => ['story' => $evil]]],
+            [
+                'revision' => $this->revision('terms', $bog->id),
+                'term' => ['name' => 'Bog', 'slug' => 'bog', 'fields' => ['story' => $evil]],
+            ],
         )->assertOk();
         $this->plant(['title' => 'Fern', 'text' => $evil, 'story' => $evil]);
         $stored = json_encode([

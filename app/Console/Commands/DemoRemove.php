@@ -26,7 +26,8 @@ final class DemoRemove extends Command
 
             return self::FAILURE;
         }
-        $this->info("Removed {$done['removed']} things of the demo. wellspring:undo {$done['change']} brings them back.");
+        $this->info("Removed {$done['removed']} things of the demo.");
+        $this->line("wellspring:undo {$done['change']} brings them back.");
         foreach ($done['left'] as $why) {
             $this->line("Left as it is: {$why}");
         }

@@ -26,7 +26,8 @@ use Wellspring\Core\Wording\Format;
  * @phpstan-type SitePageShape array{id: int, key: string, address: string, title: string}
  * @phpstan-type ModuleWholeShape array{
  *     key: string, savedAt: string, live: bool, off: bool, changed: bool, publishedAt: string|null,
- *     pages: list<SitePageShape>, places: list<ModulePlaceShape>, definition: DefinitionShape, liveDefinition: DefinitionShape|null, revision: int,
+ *     pages: list<SitePageShape>, places: list<ModulePlaceShape>, definition: DefinitionShape,
+ *     liveDefinition: DefinitionShape|null, revision: int,
  * }
  * @phpstan-type NamedFilterShape array{name: string, label: string}
  * @phpstan-type ModuleSummaryShape array{

@@ -9,8 +9,8 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Page\Block\Fields;
 
 /**
- * Bodies that a page can begin with, each an ordinary list of bands. Slots for modules are empty, and so are headings and
- * texts, so that no placeholder reaches visitors.
+ * Bodies that a page can begin with, each an ordinary list of bands. Slots for modules are empty, and so are headings
+ * and texts, so that no placeholder reaches visitors.
  */
 final class StarterBodies
 {

@@ -256,7 +256,9 @@ final readonly class BenchController
     {
         $about = $context->page;
         $slug = match ($page->about?->kind) {
-            AboutKind::Term => ($about->term['taxonomy'] ?? '') === $page->about->of[0] ? $about->term['slug'] ?? '' : '',
+            AboutKind::Term => ($about->term['taxonomy'] ?? '') === $page->about->of[0]
+                ? $about->term['slug'] ?? ''
+                : '',
             AboutKind::Item => $about->item?->type === $page->about->of[0] ? $about->item->slug : '',
             AboutKind::Month => (string) $about->month,
             default => '',

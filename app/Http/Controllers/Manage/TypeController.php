@@ -39,8 +39,11 @@ use Wellspring\Core\Content\Type;
  */
 final readonly class TypeController
 {
-    public function __construct(private CatalogueStore $store, private TypeWriter $writer, private FormDraftResource $drafts)
-    {
+    public function __construct(
+        private CatalogueStore $store,
+        private TypeWriter $writer,
+        private FormDraftResource $drafts,
+    ) {
     }
 
     /** @return TypesShape */

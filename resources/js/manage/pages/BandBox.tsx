@@ -112,7 +112,7 @@ export function BandEditor({ plan: { definition, change }, at }: { plan: PagePla
 				{shares.length > 1 && (
 					<div className="flex flex-wrap items-center gap-1.5 pt-1">
 						{shares.slice(0, -1).map((share, i) => (
-							<label key={i.toString()} className="flex items-center gap-1 text-[0.85rem]">
+							<span key={i.toString()} className="flex items-center gap-1 text-[0.85rem]">
 								slot {i + 1}
 								<NumberInput
 									label={`Twelfths of slot ${i + 1}`}
@@ -123,7 +123,7 @@ export function BandEditor({ plan: { definition, change }, at }: { plan: PagePla
 									value={share}
 									onChange={(next) => change(moveLine(definition, at, i, next - share), `share ${at} ${i}`)}
 								/>
-							</label>
+							</span>
 						))}
 						<span className="text-quiet text-[0.85rem]">of {TWELFTHS}</span>
 					</div>

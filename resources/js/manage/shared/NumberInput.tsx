@@ -23,8 +23,8 @@ interface NumberInputProps {
 }
 
 /**
- * A number, passed on while it is typed. One that is out of range is said and not passed on; then the number counts that
- * stood there when the box was entered.
+ * A number, passed on while it is typed. One that is out of range is said and not passed on. Then the number counts
+ * that stood there when the box was entered.
  */
 export function NumberInput(props: NumberInputProps) {
 	const { label, value, onChange, onEmpty, min, max, whole = false, step = 1, className = "w-24" } = props;
