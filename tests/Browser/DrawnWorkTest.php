@@ -8,7 +8,7 @@ use PHPUnit\Framework\ExpectationFailedException;
 
 /**
  * Drawn work on the screens of managers: open, type, choose, Escape, undo, reload, leave, come back, and a second
- * person at the same time. No script fails, every screen can be shown, what the screen shows is what the server has, and no
+ * person at the same time. No script fails, every screen can be shown, the screen shows what the server has, and no
  * edit is lost. `DRAWN=500 SEED=7` draws more sequences, or others.
  */
 final class DrawnWorkTest extends BrowserTestCase
