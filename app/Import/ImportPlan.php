@@ -23,6 +23,8 @@ final readonly class ImportPlan
      * @param  bool  $skipBad  whether the right rows are written though others are wrong
      * @param  bool  $plain  whether cells stand as they are: an apostrophe before what looks like a formula is a part
      *   of the text
+     * @param  array<string, string>  $forms  how columns of a table are written, where a person has chosen it: `point`,
+     *   `comma`, `dayFirst`, `monthFirst`, or the separator of lists
      * @param  string|null  $pictures  path of a zip file with the pictures that cells name
      */
     public function __construct(
@@ -33,18 +35,21 @@ final readonly class ImportPlan
         public bool $skipBad = false,
         public ?string $pictures = null,
         public bool $plain = false,
+        public array $forms = [],
     ) {
     }
 
     /**
-     * @param  array<string, mixed>  $said  columns, mode, key, makeTerms, skipBad, plain
+     * @param  array<string, mixed>  $said  columns, mode, key, makeTerms, skipBad, plain, forms
      *
      * @throws Refused
      */
     public static function read(array $said, Type $type, ?string $pictures): self
     {
         $problems = new Problems;
-        $shape = new Shape($said, '', $problems, ['columns', 'mode', 'key', 'makeTerms', 'skipBad', 'plain']);
+        $shape = new Shape($said, '', $problems, [
+            'columns', 'mode', 'key', 'makeTerms', 'skipBad', 'plain', 'forms',
+        ]);
         $columns = [];
         foreach (is_array($shape->raw('columns')) ? $shape->raw('columns') : [] as $heading => $column) {
             $columns[(string) $heading] = is_string($column) && $column !== '' ? $column : null;
@@ -54,6 +59,7 @@ final readonly class ImportPlan
         $makeTerms = $shape->flag('makeTerms');
         $skipBad = $shape->flag('skipBad');
         $plain = $shape->flag('plain');
+        $forms = array_filter(is_array($shape->raw('forms')) ? $shape->raw('forms') : [], is_string(...));
         $shape->noOthers();
         $problems->refuseIfAny();
 
@@ -65,6 +71,7 @@ final readonly class ImportPlan
             $skipBad,
             $pictures,
             $plain,
+            array_combine(array_map(strval(...), array_keys($forms)), array_values($forms)),
         );
     }
 

@@ -20,4 +20,14 @@ final readonly class Row
         public ?string $fault = null,
     ) {
     }
+
+    /**
+     * The same row with other values.
+     *
+     * @param  array<string, mixed>  $values  by column
+     */
+    public function with(array $values): self
+    {
+        return new self($this->place, $values, $this->cells, $this->fault);
+    }
 }

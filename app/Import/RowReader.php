@@ -15,6 +15,7 @@ use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\ItemReader;
+use Wellspring\Core\Content\Spreadsheet\ColumnForm;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
@@ -39,6 +40,9 @@ final class RowReader
      */
     private array $byKey = [];
 
+    /** @var array<string, ColumnForm> how columns of the file are written */
+    private array $forms = [];
+
     /** @var array<string, Field> fields by which an item links to others of its type */
     public array $linksToItsOwn = [];
 
@@ -47,6 +51,7 @@ final class RowReader
         private readonly TermWriter $terms,
         private readonly CatalogueStore $catalogue,
         private readonly MediaStore $media,
+        private readonly ColumnForms $columnForms,
     ) {
     }
 
@@ -71,6 +76,7 @@ final class RowReader
      */
     public function learn(ImportRows $rows): void
     {
+        $this->forms = $this->columnForms->of($rows, $this->type, $this->plan->forms);
         $this->expectLinks($rows);
         $this->findByKey($rows);
     }
@@ -84,6 +90,7 @@ final class RowReader
     public function readAll(array $rows, ?ImportResult $result, bool $writing): array
     {
         $read = $values = $drafts = $same = [];
+        $rows = array_map($this->formed(...), $rows);
         foreach ($rows as $n => $row) {
             try {
                 if ($row->fault !== null) {
@@ -224,6 +231,14 @@ final class RowReader
         return $ids[0] ?? null;
     }
 
+    /** The row with its cells as the file format has them. */
+    private function formed(Row $row): Row
+    {
+        return $row->cells && $row->fault === null
+            ? $row->with(ColumnForms::rewritten($this->forms, $row->values))
+            : $row;
+    }
+
     /** Items of the file may link to others that stand further down in it. */
     private function expectLinks(ImportRows $rows): void
     {
@@ -264,6 +279,7 @@ final class RowReader
         }
         $wanted = [];
         foreach ($rows->each() as $row) {
+            $row = $this->formed($row);
             try {
                 $value = $row->fault === null ? $this->keyOf($row->values, $row->cells) : null;
             } catch (Refused) {

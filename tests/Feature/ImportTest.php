@@ -381,4 +381,32 @@ final class ImportTest extends TestCase
 
         return $rows;
     }
+
+    public function test_an_ordinary_spreadsheet_comes_in_as_it_was_exported(): void
+    {
+        $rows = ['Title,Price,Sown,Light,Uses,Hardy,Plant groups'];
+        foreach (range(1, 40) as $n) {
+            $rows[] = "Plant {$n},\"£1,0{$n}7.76\",".sprintf('%02d/06/2026', 1 + $n % 28)
+                .',Full sun,"Pot, Cut",'.($n % 2 === 0 ? 'Y' : 'N').',"Perennials > Ferns, Perennials > Hostas"';
+        }
+        $import = $this->upload('plants.csv', implode("\n", $rows)."\n");
+        $readings = array_column($import['readings'], null, 'column');
+        $this->assertSame('“02/06/2026” is read as “2026-06-02”.', $readings['sown']['words']);
+        $this->assertSame([false, true], [$readings['sown']['ambiguous'], $readings['uses']['ambiguous']]);
+        $this->assertSame(['|', ';', ','], array_column($readings['groups']['forms'], 'key'));
+        $checked = $this->go($import, false);
+        $this->assertSame([40, 0], [$checked['result']['created'], $checked['result']['bad']]);
+        $this->go($import, true);
+        $plant = Item::query()->where('title', 'Plant 3')->firstOrFail();
+        $this->assertEquals(
+            ['price' => 1037.76, 'sown' => '2026-06-04', 'light' => 'sun', 'uses' => ['pot', 'cut'], 'hardy' => false],
+            array_intersect_key($plant->fields, array_flip(['price', 'sown', 'light', 'uses', 'hardy'])),
+        );
+        $this->assertCount(2, $plant->term_ids);
+
+        $asked = $this->upload('few.csv', "Title,Sown\nFern,03/04/2026\n");
+        $this->assertTrue($asked['readings'][0]['ambiguous']);
+        $this->go($asked, true, ['forms' => ['sown' => 'monthFirst']]);
+        $this->assertSame('2026-03-04', Item::query()->where('title', 'Fern')->firstOrFail()->fields['sown']);
+    }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Catalogue\CatalogueStore;
+use App\Import\ColumnForms;
 use App\Import\ImportFile;
 use App\Import\ImportPlan;
+use App\Import\ImportRows;
 use App\Models\Import;
 use App\Tasks\JobLease;
 use Illuminate\Support\Facades\Storage;
@@ -14,6 +16,7 @@ use OpenApi\Attributes as OA;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Kind\Text;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
@@ -22,11 +25,14 @@ use Wellspring\Core\Problem\Refused;
  * came to.
  *
  * @phpstan-type ImportOptionsShape array<string, mixed>
+ * @phpstan-type ColumnReadingShape array{
+ *     column: string, words: string, ambiguous: bool, form: string, forms: list<array{key: string, label: string}>,
+ * }
  * @phpstan-type ImportResultShape array<string, mixed>
  * @phpstan-type ImportShape array{
  *     id: int, type: string, name: string, state: 'new'|'checking'|'checked'|'writing'|'done'|'failed',
  *     stopped: bool, rows: int, done: int, headings: list<string>, samples: JsonMap<string>,
- *     options: ImportOptionsShape,
+ *     options: ImportOptionsShape, readings: list<ColumnReadingShape>,
  *     columns: list<array{key: string, label: string, needed: bool}>, keys: list<array{key: string, label: string}>,
  *     pictures: bool, result: ImportResultShape|null, change: int|null,
  * }
@@ -42,6 +48,12 @@ use Wellspring\Core\Problem\Refused;
     ),
     new OA\Property('mode', type: 'string', enum: ['create', 'update', 'both']),
     new OA\Property('key', type: 'string'),
+    new OA\Property(
+        'forms',
+        description: 'How columns are written, where a person has chosen it.',
+        type: 'object',
+        additionalProperties: new OA\AdditionalProperties(type: 'string'),
+    ),
     new OA\Property('makeTerms', type: 'boolean'),
     new OA\Property('skipBad', type: 'boolean'),
     new OA\Property(
@@ -77,7 +89,10 @@ use Wellspring\Core\Problem\Refused;
 ])]
 final readonly class ImportResource
 {
-    public function __construct(private CatalogueStore $catalogue)
+    /** Rows that are looked at to tell how columns are written; all are when they are checked. */
+    private const LOOKED_AT = 2_000;
+
+    public function __construct(private CatalogueStore $catalogue, private ColumnForms $forms)
     {
     }
 
@@ -102,6 +117,7 @@ final readonly class ImportResource
                 $known ? ImportFile::samples(Storage::disk('imports')->path($row->file)) : [],
             ),
             'options' => $row->options,
+            'readings' => $known && ! $row->isUnderWay() ? $this->readings($row, $type) : [],
             'columns' => array_map(
                 fn (string $column): array => [
                     'key' => $column,
@@ -123,5 +139,38 @@ final readonly class ImportResource
             'result' => $row->result,
             'change' => $row->change_id,
         ];
+    }
+
+    /** @return list<ColumnReadingShape> of the columns whose cells are rewritten, or can be read in several forms */
+    private function readings(Import $row, Type $type): array
+    {
+        try {
+            $plan = ImportPlan::read((array) json_decode((string) json_encode($row->options), true), $type, null);
+            $rows = new ImportRows(
+                Storage::disk('imports')->path($row->file),
+                $plan,
+                (new ItemReader($type))->columns(),
+            );
+            $forms = $this->forms->of($rows, $type, $plan->forms, self::LOOKED_AT);
+        } catch (Refused) {
+            // What is wrong with the file or its columns is told when the rows are checked.
+            return [];
+        }
+        $readings = [];
+        foreach ($forms as $column => $form) {
+            if ($form->words() !== '' || $form->forms !== []) {
+                $readings[] = [
+                    'column' => (string) $column, 'words' => $form->words(), 'ambiguous' => $form->isAmbiguous,
+                    'form' => $form->form,
+                    'forms' => array_map(
+                        fn (string $key, string $label): array => ['key' => $key, 'label' => $label],
+                        array_keys($form->forms),
+                        array_values($form->forms),
+                    ),
+                ];
+            }
+        }
+
+        return $readings;
     }
 }

@@ -8,6 +8,7 @@ import type { Import, ImportOptions } from "../../shared/schema";
 import { useStart } from "../../shared/start";
 import { Preview, Problems } from "./Checked";
 import { MatchColumns } from "./MatchColumns";
+import { Readings } from "./Readings";
 import { RowOptions } from "./RowOptions";
 
 /** Matching, checking and writing of one file. */
@@ -102,6 +103,7 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 					</button>
 				</div>
 				<MatchColumns row={row} options={options} busy={busy} set={set} />
+				<Readings row={row} options={options} busy={busy} set={set} />
 				<div className="grid sm:grid-cols-2 gap-4 border-t border-base-300 pt-4">
 					<RowOptions row={row} options={options} busy={busy} set={set} />
 					<label className="grid gap-1 content-start sm:col-span-2">
