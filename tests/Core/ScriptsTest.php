@@ -12,7 +12,7 @@ final class ScriptsTest extends TestCase
     public function test_a_wrong_call_gets_a_plain_sentence(): void
     {
         foreach ([
-            ['bin/start --again', 'bin/start knows only --fresh'],
+            ['bin/start --again', 'bin/start: expected --empty, --fresh or --yes'],
             ['WELLSPRING_PORT=abc bin/start', 'WELLSPRING_PORT: expected a port number such as 8081, found “abc”.'],
             ['bin/test --suite Unit', '--suite: expected Architecture, Core, Feature, Browser or Firefox.'],
             ['bin/test --fast', 'bin/test knows only --quick and --suite'],

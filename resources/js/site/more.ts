@@ -88,6 +88,10 @@ function begin(nav: HTMLElement): void {
 		const scrolled = kept().scrolled ?? 0;
 		nav.setAttribute("aria-busy", "true");
 		const pages = await Promise.all(addresses.map((one) => fetchPage(one).catch(() => null)));
+		if (!nav.isConnected) {
+			// A choice has put another listing in place meanwhile.
+			return;
+		}
 		for (const [i, found] of pages.entries()) {
 			const link = next();
 			// A page that does not follow what is here belongs to another choice.

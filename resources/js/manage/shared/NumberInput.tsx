@@ -33,11 +33,13 @@ export function NumberInput(props: NumberInputProps) {
 	const began = useRef(value);
 	const current = useRef(value);
 	current.current = value;
-	const take = (next: number) => {
+	/** While the box has the focus, what was there at first: what is typed is not written over by what comes of it. */
+	const [entered, setEntered] = useState<number | null | undefined>(undefined);
+	const take = (next: number): number | null => {
 		if (Number.isNaN(next)) {
 			onEmpty?.();
 			setFault(null);
-			return;
+			return onEmpty ? null : current.current;
 		}
 		const why = whyNot(next, min, max, whole ? step : null);
 		setFault(why === null ? null : `${next.toLocaleString()} is not possible: ${why}`);
@@ -45,12 +47,17 @@ export function NumberInput(props: NumberInputProps) {
 		if (kept !== null && kept !== current.current) {
 			onChange(kept);
 		}
+		return kept;
 	};
+	const shown = entered === undefined ? value : entered;
 	return (
 		<NumberField
 			aria-label={label}
-			value={value ?? Number.NaN}
-			onChange={take}
+			value={shown ?? Number.NaN}
+			onChange={(next) => {
+				const kept = take(next);
+				setEntered((now) => (now === undefined ? now : kept));
+			}}
 			commitBehavior="validate"
 			isInvalid={fault !== null || (props.isInvalid ?? false)}
 			formatOptions={{ useGrouping: false, maximumFractionDigits: whole ? 0 : 20 }}
@@ -65,7 +72,9 @@ export function NumberInput(props: NumberInputProps) {
 				data-word={props.word}
 				onFocus={() => {
 					began.current = value;
+					setEntered(value);
 				}}
+				onBlur={() => setEntered(undefined)}
 			/>
 			{fault && (
 				<span role="alert" className="text-[0.8rem] text-error">
