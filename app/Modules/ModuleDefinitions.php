@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Modules;
 
 use App\Catalogue\StoredDefinitions;
+use App\Catalogue\UseOfField;
 use App\Models\Module as ModuleRow;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Change\Renaming;
@@ -71,8 +72,14 @@ final readonly class ModuleDefinitions implements StoredDefinitions
                     // It is broken already, and not by this.
                     continue;
                 }
-                $message = "the live module “{$row->key}” could no longer be read: {$refused->problems[0]}";
-                $problems[] = new Problem('', ProblemCode::InUse, $message);
+                $name = $row->live['name'] ?? null;
+                $problems[] = UseOfField::problem(
+                    'The module',
+                    is_string($name) ? $name : $row->key,
+                    "/modules/{$row->key}",
+                    $refused,
+                    (new ModuleReader($before))->salvage($row->live ?? [])->module->references(),
+                );
             }
         }
 
@@ -105,7 +112,8 @@ final readonly class ModuleDefinitions implements StoredDefinitions
                 $problems[] = new Problem(
                     '',
                     ProblemCode::InUse,
-                    "the module “{$row->key}” draws from the terms below it.",
+                    'The module '.$row->quotedName().' draws from the terms below it. Change it first.',
+                    ['link' => "/modules/{$row->key}"],
                 );
             }
         }
@@ -127,7 +135,10 @@ final readonly class ModuleDefinitions implements StoredDefinitions
         $problems = [];
         foreach (ModuleRow::query()->whereNull('removed_at')->orderBy('key')->get() as $row) {
             if (self::names($row->draft, $keys, $name) || self::names($row->live ?? [], $keys, $name)) {
-                $problems[] = new Problem('', ProblemCode::InUse, "the module “{$row->key}” {$words}");
+                $name = is_string($row->draft['name'] ?? null) ? $row->draft['name'] : $row->key;
+                $problems[] = new Problem('', ProblemCode::InUse, "The module “{$name}” {$words} Change it first.", [
+                    'link' => "/modules/{$row->key}",
+                ]);
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Pages;
 
 use App\Catalogue\StoredDefinitions;
+use App\Catalogue\UseOfField;
 use App\Models\Page;
 use App\Models\SiteDefinition;
 use Illuminate\Database\Eloquent\Collection;
@@ -72,8 +73,13 @@ final readonly class PageDefinitions implements StoredDefinitions
             try {
                 (new PageReader($after))->read(self::renamed($page, $definition, $renaming, $before));
             } catch (Refused $refused) {
-                $message = "the live page “{$page->key}” could no longer be read: {$refused->problems[0]}";
-                $problems[] = new Problem('', ProblemCode::InUse, $message);
+                $problems[] = UseOfField::problem(
+                    'The page',
+                    $page->title,
+                    "/pages/{$page->key}",
+                    $refused,
+                    (new PageReader($before))->read($definition)->references($before),
+                );
             }
         }
 
@@ -94,7 +100,8 @@ final readonly class PageDefinitions implements StoredDefinitions
                 $problems[] = new Problem(
                     '',
                     ProblemCode::InUse,
-                    "the page “{$page->key}” is about it and the terms below it.",
+                    "The page “{$page->title}” is about it and the terms below it. Change it first.",
+                    ['link' => "/pages/{$page->key}"],
                 );
             }
         }
@@ -117,7 +124,9 @@ final readonly class PageDefinitions implements StoredDefinitions
         foreach ($this->live() as $page) {
             foreach ($kinds as $kind) {
                 if (in_array($name, (array) ($page->live['about'][$kind] ?? []), true)) {
-                    $problems[] = new Problem('', ProblemCode::InUse, "the page “{$page->key}” {$words}");
+                    $problems[] = new Problem('', ProblemCode::InUse, "The page “{$page->title}” {$words} Change it first.", [
+                        'link' => "/pages/{$page->key}",
+                    ]);
                 }
             }
         }

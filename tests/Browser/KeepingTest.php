@@ -36,7 +36,7 @@ final class KeepingTest extends BrowserTestCase
         $this->visit('/manage/types/plot');
         $this->find('[aria-label="Remove the field Soil"]')->click();
         $this->findText('button', 'Save')->click();
-        $this->sees('the live page “plot” could no longer be read');
+        $this->sees('The page “Garden plot” shows the field Soil. Remove it there first.');
         $this->hideOnPlotPage('Soil');
         $this->visit('/manage/types/plot');
         $this->find('[aria-label="Remove the field Soil"]')->click();

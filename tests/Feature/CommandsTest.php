@@ -147,7 +147,7 @@ final class CommandsTest extends TestCase
         $file = Garden::plantFile();
         unset($file['properties']['sown']);
         $this->assertStringContainsString(
-            'the live module “plants” could no longer be read: order[0].by',
+            'The module “Plants” orders by the field Sown. Remove it there first.',
             $this->refused($file),
         );
         $this->assertStringContainsString(

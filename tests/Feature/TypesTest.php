@@ -186,7 +186,7 @@ final class TypesTest extends TestCase
         $this->assertStringStartsWith('the live module “tall” could no', $refused->json('problems.0.message'));
         $this->assertStringStartsWith('the live page “plant” could no', $refused->json('problems.1.message'));
         $refused = $this->deleteJson('/manage/api/types/plant')->assertUnprocessable();
-        $this->assertContains('the page “plant” is about its items.', array_column(
+        $this->assertContains('The page “plant” is about its items. Change it first.', array_column(
             (array) $refused->json('problems'),
             'message',
         ));

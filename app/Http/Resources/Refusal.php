@@ -13,7 +13,7 @@ use Wellspring\Core\Problem\Refused;
 /**
  * What was wrong with a request.
  *
- * @phpstan-type ProblemShape array{path: string, code: value-of<ProblemCode>, message: string}
+ * @phpstan-type ProblemShape array{path: string, code: value-of<ProblemCode>, message: string, link?: string}
  */
 #[OA\Info(version: '1', title: 'Wellspring: what the manage screens ask of the server')]
 #[OA\Server(url: '/manage/api')]
@@ -83,6 +83,9 @@ final class Refusal
     /** @return ProblemShape */
     public static function problem(Problem $problem): array
     {
-        return ['path' => $problem->path, 'code' => $problem->code->value, 'message' => $problem->message];
+        $link = $problem->variables['link'] ?? null;
+
+        return ['path' => $problem->path, 'code' => $problem->code->value, 'message' => $problem->message]
+            + (is_string($link) ? ['link' => $link] : []);
     }
 }

@@ -43,7 +43,10 @@ export function Row({
 	const editor = useRef<HTMLDivElement>(null);
 	useEffect(() => {
 		if (isOpen && editor.current) {
-			controlOf(editor.current, sentence.rule, openAt)?.focus();
+			controlOf(editor.current, sentence.rule, openAt)?.focus({ preventScroll: true });
+			// With its heading; where it is higher than the window, its beginning.
+			const row = editor.current.closest("li");
+			row?.scrollIntoView({ block: row.offsetHeight > window.innerHeight * 0.6 ? "start" : "nearest" });
 		}
 	}, [isOpen, openAt, sentence.rule]);
 

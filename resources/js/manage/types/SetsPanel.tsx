@@ -1,10 +1,15 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { get, send } from "../shared/api";
+import { Link, useNavigate } from "react-router";
+import { ApiError, get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
+import { ProblemLine } from "../shared/ProblemLine";
 import { Sheet } from "../shared/Sheet";
-import type { LookedAtSet, SetPart } from "../shared/schema";
+import type { LookedAtSet, PageWhole, SetPart } from "../shared/schema";
+
+/** Where a part of a set is worked on. */
+const PLACES: Record<string, string> = { type: "/content", taxonomy: "/terms", module: "/modules" };
 
 const STATES = { new: "will be made", same: "is here already", kept: "is here and otherwise; stays as it is" };
 
@@ -17,12 +22,27 @@ export function SetsPanel() {
 	const client = useQueryClient();
 	const done = useDone();
 	const [body, setBody] = useState<FormData | null>(null);
+	const [came, setCame] = useState<SetPart[]>([]);
+	const go = useNavigate();
+	/** A page with the module that the set brought. */
+	const page = useMutation({
+		mutationFn: async (module: SetPart) => {
+			const made = await send<PageWhole>("POST", "/pages", { title: module.name });
+			await send("PUT", `/modules/${module.key}/pages/${made.key}`, { stands: true });
+			return made;
+		},
+		onSuccess: (made) => {
+			void client.invalidateQueries();
+			void go(`/pages/${made.key}`);
+		},
+	});
 	const look = useMutation({ mutationFn: (asked: FormData) => send<LookedAtSet>("POST", "/sets/look", asked) });
 	const apply = useMutation({
 		mutationFn: (asked: FormData) => send<{ parts: SetPart[] }>("POST", "/sets/apply", asked),
 		onSuccess: ({ parts }) => {
 			void client.invalidateQueries();
 			setBody(null);
+			setCame(parts);
 			const made = parts.filter((one) => one.state === "new").map((one) => one.name);
 			done(made.length === 0 ? "Everything of this set was here already." : `Brought in: ${made.join(", ")}.`);
 		},
@@ -83,10 +103,30 @@ export function SetsPanel() {
 					/>
 				</li>
 			</ul>
+			{came.length > 0 && (
+				<Notice tone="calm">
+					<p className="font-semibold">What came with the set</p>
+					<ul className="grid gap-1">
+						{came.map((one) => (
+							<li key={`${one.kind}-${one.key}`} className="flex flex-wrap gap-x-3">
+								<Link className="link" to={`${PLACES[one.kind] ?? "/types"}/${one.key}`}>
+									{one.name}
+								</Link>
+								<span>{one.kind}</span>
+								{one.kind === "module" && (
+									<button type="button" className="link" disabled={page.isPending} onClick={() => page.mutate(one)}>
+										Make a page with it
+									</button>
+								)}
+							</li>
+						))}
+					</ul>
+					{page.error && <p>{page.error.message}</p>}
+				</Notice>
+			)}
 			{body && (
 				<Sheet title={look.data?.name ?? "Looking at the set"} onClose={() => setBody(null)}>
-					{look.error && <Notice>{look.error.message}</Notice>}
-					{apply.error && <Notice>{apply.error.message}</Notice>}
+					{[look.error, apply.error].map((error) => error && <Refused key={error.message} error={error} />)}
 					{look.data && (
 						<>
 							<p>{look.data.about}</p>
@@ -112,5 +152,22 @@ export function SetsPanel() {
 				</Sheet>
 			)}
 		</section>
+	);
+}
+
+/** Why a set was refused, file by file. */
+function Refused({ error }: { error: Error }) {
+	return (
+		<Notice>
+			<p>Nothing of the set was brought in.</p>
+			{error instanceof ApiError && error.problems.length > 0
+				? error.problems.map((one) => (
+						<div key={one.path + one.message}>
+							<strong className="font-semibold">{one.path.split(" ")[0]}</strong>
+							<ProblemLine problem={one} />
+						</div>
+					))
+				: error.message}
+		</Notice>
 	);
 }

@@ -6,6 +6,7 @@ import { useDone } from "../shared/Done";
 import { Opening } from "../shared/Fault";
 import { FormNotices } from "../shared/FormNotices";
 import { Notice } from "../shared/Notice";
+import { ProblemLine } from "../shared/ProblemLine";
 import { Sheet } from "../shared/Sheet";
 import type { FormDraft, Problem, TypeEffect, TypeFile, Types } from "../shared/schema";
 import { useStart } from "../shared/start";
@@ -178,10 +179,7 @@ function TypeForm({
 					<Notice>
 						<p>Not saved; everything you changed is still here.</p>
 						{problems.map((one) => (
-							<p key={one.path + one.message}>
-								{one.path && `${one.path}: `}
-								{one.message}
-							</p>
+							<ProblemLine key={one.path + one.message} problem={one} />
 						))}
 					</Notice>
 				)}
