@@ -183,10 +183,16 @@ final class TypesTest extends TestCase
             '/manage/api/types',
             ['file' => $file, 'withLoss' => true, 'revision' => $this->revision('types', 'plant')],
         )->assertUnprocessable();
-        $this->assertStringStartsWith('the live module “tall” could no', $refused->json('problems.0.message'));
-        $this->assertStringStartsWith('the live page “plant” could no', $refused->json('problems.1.message'));
+        $this->assertSame(
+            ['The module “Tall” keeps records by the field Tallness. Remove it there first.', '/modules/tall'],
+            [$refused->json('problems.0.message'), $refused->json('problems.0.link')],
+        );
+        $this->assertSame(
+            'The page “Plant” shows the field Tallness. Remove it there first.',
+            $refused->json('problems.1.message'),
+        );
         $refused = $this->deleteJson('/manage/api/types/plant')->assertUnprocessable();
-        $this->assertContains('The page “plant” is about its items. Change it first.', array_column(
+        $this->assertContains('The page “Plant” is about its items. Change it first.', array_column(
             (array) $refused->json('problems'),
             'message',
         ));

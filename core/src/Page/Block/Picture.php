@@ -25,17 +25,17 @@ final readonly class Picture implements Block
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
-        return new self($shape->text('picture'));
+        return new self($shape->raw('picture') === '' ? '' : $shape->text('picture'));
     }
 
     public static function optionSchemas(): array
     {
-        return ['picture' => ['type' => 'string', 'minLength' => 1]];
+        return ['picture' => ['type' => 'string']];
     }
 
     public function words(): string
     {
-        return "the picture {$this->picture}";
+        return $this->picture === '' ? 'a picture that is not chosen yet' : "the picture {$this->picture}";
     }
 
     public function toArray(): array
