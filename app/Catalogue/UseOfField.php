@@ -23,16 +23,27 @@ final class UseOfField
      * @param  string  $link  where it is changed
      * @param  list<Reference>  $references  what it names now
      */
-    public static function problem(string $what, string $title, string $link, Refused $refused, array $references): Problem
-    {
+    public static function problem(
+        string $what,
+        string $title,
+        string $link,
+        Refused $refused,
+        array $references,
+    ): Problem {
         $first = $refused->problems[0];
+        $beside = fn (string $path): string => dirname(strtr($path, '.', '/'));
+        $ways = [
+            fn (string $path): bool => $path === $first->path,
+            fn (string $path): bool => str_starts_with($path, "{$first->path}."),
+            fn (string $path): bool => $beside($path) === $beside($first->path),
+        ];
         $label = null;
-        foreach ($references as $reference) {
-            $isThere = $reference->path === $first->path || str_starts_with($reference->path, "{$first->path}.")
-                || dirname(strtr($reference->path, '.', '/')) === dirname(strtr($first->path, '.', '/'));
-            if ($reference->field !== null && $isThere) {
-                $label = $reference->field->label;
-                break;
+        foreach ($ways as $fits) {
+            foreach ($label === null ? $references : [] as $reference) {
+                if ($reference->field !== null && $fits($reference->path)) {
+                    $label = $reference->field->label;
+                    break;
+                }
             }
         }
         $root = preg_split('/[.\[]/', $first->path)[0] ?? '';

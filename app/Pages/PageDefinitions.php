@@ -124,7 +124,8 @@ final readonly class PageDefinitions implements StoredDefinitions
         foreach ($this->live() as $page) {
             foreach ($kinds as $kind) {
                 if (in_array($name, (array) ($page->live['about'][$kind] ?? []), true)) {
-                    $problems[] = new Problem('', ProblemCode::InUse, "The page “{$page->title}” {$words} Change it first.", [
+                    $message = "The page “{$page->title}” {$words} Change it first.";
+                    $problems[] = new Problem('', ProblemCode::InUse, $message, [
                         'link' => "/pages/{$page->key}",
                     ]);
                 }

@@ -50,7 +50,7 @@ final class ContentTest extends BrowserTestCase
                     $n === 50 ? 'an hour' : $n,
                     $n / 4,
                     $n === 120 ? 'pudding' : ($n % 2 === 0 ? 'starter' : 'main'),
-                    $n === 180 ? '31/12/2025' : '2025-12-31',
+                    $n === 180 ? '31/13/2025' : '2025-12-31',
                 ],
             );
         }
@@ -75,7 +75,7 @@ final class ContentTest extends BrowserTestCase
         [$rows[50], $rows[120], $rows[180]] = [
             str_replace('an hour', '60', $rows[50]),
             str_replace('pudding', 'main', $rows[120]),
-            str_replace('31/12/2025', '2025-12-31', $rows[180]),
+            str_replace('31/13/2025', '2025-12-31', $rows[180]),
         ];
         $this->findText('button', 'Choose another file')->click();
         $this->attach('[aria-label="The file"]', 'recipes-mended.csv', implode("\n", $rows));

@@ -114,9 +114,9 @@ final class PagesTest extends BrowserTestCase
         foreach (['The page’s title', 'The page’s text', 'The page’s picture'] as $block) {
             $this->putByKeys(1, 1, $block);
         }
-        $this->tabTo('section[aria-label="Band 1"] button', '1');
+        $this->tabTo('section[aria-label="Band 1"] > div:first-child button', '1');
         $this->keys(WebDriverKeys::ENTER);
-        $this->tabTo('[role=dialog] label:nth-of-type(1) select');
+        $this->tabTo('[role=dialog][aria-label="Band 1"] label:first-of-type select');
         $this->keys('quiet');
         $this->keys(WebDriverKeys::ESCAPE);
         $this->addBandByKeys(2);
@@ -295,6 +295,7 @@ final class PagesTest extends BrowserTestCase
         $this->sees('A new page');
         $this->tabTo('[role=dialog] form > label:nth-of-type(1) input');
         $this->keys($title);
+        $this->sees('This address is free.');
         $this->tabTo('[role=dialog] form > label:nth-of-type(2) input');
         $this->keys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $address]);
         if ($about !== '') {

@@ -32,7 +32,8 @@ final class WorkedExamplesTest extends TestCase
     public function test_a_week_goes_from_its_monday_to_its_sunday_and_a_year_is_said_by_its_number(): void
     {
         $records = [
-            Garden::record(1, ['sown' => '2026-05-04'], 'Monday'), Garden::record(2, ['sown' => '2026-05-10'], 'Sunday'),
+            Garden::record(1, ['sown' => '2026-05-04'], 'Monday'),
+            Garden::record(2, ['sown' => '2026-05-10'], 'Sunday'),
             Garden::record(3, ['sown' => '2026-05-11'], 'Monday after'),
         ];
         $weeks = self::listed(['headings' => ['by' => 'sown', 'per' => 'week']], $records);

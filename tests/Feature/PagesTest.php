@@ -213,7 +213,10 @@ final class PagesTest extends TestCase
         $this->actingAs($this->manager());
         $id = Term::query()->where('slug', 'ferns')->firstOrFail()->id;
         $this->deleteJson("/manage/api/terms/{$id}")->assertUnprocessable()
-            ->assertJsonPath('problems.0.message', 'The page “Fern” is about it and the terms below it. Change it first.');
+            ->assertJsonPath(
+                'problems.0.message',
+                'The page “Fern” is about it and the terms below it. Change it first.',
+            );
         app(PageRemoval::class)->remove(app(PageStore::class)->find('fern') ?? $this->fail('It is there.'));
         $this->deleteJson("/manage/api/terms/{$id}")->assertOk();
     }

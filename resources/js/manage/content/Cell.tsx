@@ -72,7 +72,8 @@ export function Cell({
 					box.querySelector<HTMLElement>("input, select")?.focus();
 				}
 			}}
-			onKeyDown={(event) => {
+			// On the way down to the control: a box for numbers does not pass Enter on.
+			onKeyDownCapture={(event) => {
 				if (event.key === "Enter") {
 					event.preventDefault();
 					save();

@@ -107,6 +107,13 @@ export function InPlace({
 			ref={box}
 			tabIndex={-1}
 			className={`outline-none min-w-0 ${block ? "basis-full max-w-2xl py-1" : ""}`}
+			// On the way down to the control: a box for numbers does not pass Enter on.
+			onKeyDownCapture={(event) => {
+				if (event.key === "Enter" && (event.target as HTMLElement).matches("[data-number]")) {
+					event.preventDefault();
+					close();
+				}
+			}}
 			onKeyDown={onKeyDown}
 			onBlur={(event) => {
 				if (!event.currentTarget.contains(event.relatedTarget)) {

@@ -1,4 +1,4 @@
-import { useContext, useEffect, useRef, useState } from "react";
+import { useContext, useLayoutEffect, useRef, useState } from "react";
 import { Input, NumberField, NumberFieldStateContext } from "react-aria-components";
 
 interface NumberInputProps {
@@ -70,6 +70,7 @@ export function NumberInput(props: NumberInputProps) {
 				className={`input input-sm ${className}`}
 				placeholder={props.placeholder ?? ""}
 				data-word={props.word}
+				data-number
 				onFocus={() => {
 					began.current = value;
 					setEntered(value);
@@ -93,7 +94,8 @@ function WhileTyping({ onTyped }: { onTyped: (next: number) => void }) {
 	const last = useRef(typed);
 	const pass = useRef(onTyped);
 	pass.current = onTyped;
-	useEffect(() => {
+	// Before the next key: Enter saves the whole number.
+	useLayoutEffect(() => {
 		if (typed !== last.current) {
 			last.current = typed;
 			if (typed === "" || !Number.isNaN(number)) {
