@@ -244,7 +244,8 @@ abstract class BrowserTestCase extends TestCase
         // Once it is reached, the page takes no further Tab: so several are sent at a time.
         $this->browser->executeScript(<<<'JS'
             window.soughtByTab = arguments;
-            window.isReachedByTab = false;
+            window.isReachedByTab = document.activeElement.matches(arguments[0])
+                && document.activeElement.textContent.includes(arguments[1]);
             if (!window.watchesTab) {
                 window.watchesTab = true;
                 window.addEventListener("focusin", () => {

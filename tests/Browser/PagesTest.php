@@ -116,6 +116,7 @@ final class PagesTest extends BrowserTestCase
         }
         $this->tabTo('section[aria-label="Band 1"] > div:first-child button', '1');
         $this->keys(WebDriverKeys::ENTER);
+        $this->find('[role=dialog][aria-label="Band 1"]');
         $this->tabTo('[role=dialog][aria-label="Band 1"] label:first-of-type select');
         $this->keys('quiet');
         $this->keys(WebDriverKeys::ESCAPE);
