@@ -96,3 +96,18 @@ test("a picture that is open over the listing is not closed by the answer", asyn
 	await done;
 	expect(count()).toBe("three");
 });
+
+test("an answer that waited for a picture to be closed is dropped where another choice was made meanwhile", async () => {
+	document.querySelector("#shop")?.insertAdjacentHTML("beforeend", "<dialog open></dialog>");
+	const early = inPlace.show("/shop?light=sun");
+	asked[0]?.show("the earlier");
+	await new Promise((later) => setTimeout(later, 30));
+	const late = inPlace.show("/shop?light=shade");
+	document.querySelector("dialog")?.dispatchEvent(new Event("close"));
+	await early;
+	expect(count()).toBe("first");
+	document.querySelector("dialog")?.remove();
+	asked[1]?.show("the later");
+	await late;
+	expect(count()).toBe("the later");
+});

@@ -68,6 +68,8 @@ test("a token that is refused again is told, not asked for without end", async (
 test("who is signed out is asked once, and everything that waited goes on", async () => {
 	let isIn = false;
 	const ask = vi.fn(async () => {
+		// Both requests have been refused by the time the person has typed their password.
+		await new Promise((typed) => setTimeout(typed, 100));
 		isIn = true;
 	});
 	api.onSignedOut(ask);
