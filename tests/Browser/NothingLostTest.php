@@ -175,6 +175,27 @@ final class NothingLostTest extends BrowserTestCase
         }
     }
 
+    public function test_every_screen_has_its_title_in_the_tab_and_an_address_without_a_screen_says_so(): void
+    {
+        $this->signIn();
+        foreach ([
+            'modules' => 'Modules', 'modules/plants-for-shade' => 'Plants for shade', 'pages' => 'Pages',
+            'pages/_frame' => 'The frame', 'content/post' => 'Posts', 'content/post/new' => 'New post',
+            'types' => 'Types', 'types/post' => 'Posts', 'terms/groups' => 'Plant groups', 'files' => 'Files',
+            'people' => 'People', 'look' => 'Look', 'settings' => 'Settings', 'account' => 'Your account',
+            'moduls' => 'There is no screen at this address',
+        ] as $screen => $title) {
+            $this->visit("/manage/{$screen}");
+            $this->await(
+                "the tab of {$screen} does not say “{$title}”",
+                fn (): ?bool => str_starts_with($this->browser->getTitle(), $title) ?: null,
+            );
+        }
+        $this->sees('/manage/moduls leads nowhere');
+        $this->findText('a', 'Go to the first screen')->click();
+        $this->sees('Modules', 'h1');
+    }
+
     /** @return int the id of an item that others do not use */
     private function item(string $type): int
     {

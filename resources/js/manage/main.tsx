@@ -5,6 +5,7 @@ import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { ApiError } from "./shared/api";
 import { DoneProvider } from "./shared/Done";
 import { Opening, ScreenFault } from "./shared/Fault";
+import { NotFound } from "./shared/NotFound";
 import { makeQueryClient } from "./shared/queryClient";
 import { Shell } from "./shared/Shell";
 import { SignInAgain } from "./shared/SignInAgain";
@@ -67,7 +68,7 @@ const router = createBrowserRouter(
 						{ path: "look/:key", element: <LookScreen /> },
 						{ path: "settings", element: <SettingsScreen /> },
 						{ path: "account", element: <AccountScreen /> },
-						{ path: "*", element: <Navigate to="/" replace /> },
+						{ path: "*", element: <NotFound /> },
 					],
 				},
 			],

@@ -6,6 +6,7 @@ import { get } from "../shared/api";
 import { Fault, Opening } from "../shared/Fault";
 import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
 import type { ModuleWhole } from "../shared/schema";
+import { useTitle } from "../shared/useTitle";
 import { AdviceList } from "./AdviceList";
 import { AsText } from "./AsText";
 import { BenchHead, Trouble } from "./BenchHead";
@@ -64,8 +65,8 @@ function Loaded({ module }: { module: ModuleWhole }) {
 		setSide("page");
 	};
 
+	useTitle(bench.definition.name);
 	useEffect(() => {
-		document.title = `${bench.definition.name} · Wellspring`;
 		const keys = (event: KeyboardEvent) => {
 			const typing = (event.target as Element).closest?.("input, textarea, [contenteditable=true]");
 			if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z" && !typing) {
@@ -75,7 +76,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 		};
 		window.addEventListener("keydown", keys);
 		return () => window.removeEventListener("keydown", keys);
-	}, [bench.definition.name, bench.undo, bench.redo]);
+	}, [bench.undo, bench.redo]);
 
 	return (
 		<div className="flex-1 flex flex-col min-h-0 md:flex-none md:h-[calc(100vh-3rem)]">

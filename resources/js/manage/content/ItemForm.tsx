@@ -1,6 +1,7 @@
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { useDone } from "../shared/Done";
 import type { ContentType, Item, NewItem } from "../shared/schema";
+import { useTitle } from "../shared/useTitle";
 import { Conflict } from "./Conflict";
 import { History } from "./History";
 import { ItemFields } from "./ItemFields";
@@ -26,11 +27,7 @@ export function ItemForm({
 	const [history, setHistory] = useState(false);
 	const state = useItemForm(type, item, begun, beside);
 	const { saved, stale } = state;
-	useEffect(() => {
-		if (!beside) {
-			document.title = `${saved?.title ?? `New ${type.label.toLowerCase()}`} · Wellspring`;
-		}
-	}, [saved, type.label, beside]);
+	useTitle(beside ? null : (saved?.title ?? `New ${type.label.toLowerCase()}`));
 	return (
 		<form ref={state.form} onSubmit={state.submit} noValidate className="@container">
 			<div className="@max-2xl:contents @2xl:sticky short:static top-0 z-10">

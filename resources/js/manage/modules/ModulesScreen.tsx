@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
@@ -8,6 +8,7 @@ import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
 import type { ModuleSummary, ModuleWhole } from "../shared/schema";
 import { useStart } from "../shared/start";
+import { useTitle } from "../shared/useTitle";
 import { ModuleLine } from "./ModuleLine";
 import { useRecords } from "./ModuleRecords";
 import { NewModule } from "./NewModule";
@@ -37,9 +38,7 @@ export function ModulesScreen() {
 	// In the address, so that the command box leads there.
 	const [address, setAddress] = useSearchParams();
 	const [removing, setRemoving] = useState<ModuleSummary[] | null>(null);
-	useEffect(() => {
-		document.title = "Modules · Wellspring";
-	}, []);
+	useTitle("Modules");
 	const wanted = words.trim().toLowerCase().split(/\s+/).filter(Boolean);
 	const all = modules.data ?? [];
 	const shown = all.filter((one) => {

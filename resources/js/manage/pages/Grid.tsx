@@ -8,6 +8,7 @@ import { SeenBy } from "../shared/SeenBy";
 import type { Grid as GridData, PreviewContext } from "../shared/schema";
 import { usePlacing } from "../shared/usePlacing";
 import { useSettled } from "../shared/useSettled";
+import { useTitle } from "../shared/useTitle";
 
 /** Every module against every page: where it stands. A click puts a module on the draft of a page, or takes it off. */
 export function Grid() {
@@ -27,6 +28,7 @@ export function Grid() {
 		placeholderData: keepPreviousData,
 	});
 	const place = usePlacing();
+	useTitle("Pages");
 	if (!grid.data) {
 		return <Opening queries={[grid]} />;
 	}

@@ -1,10 +1,11 @@
 import { useMutation } from "@tanstack/react-query";
-import { type ReactNode, useEffect } from "react";
+import type { ReactNode } from "react";
 import { sendLong } from "./api";
 import { DraftState, DraftTrouble } from "./DraftState";
 import { Notice } from "./Notice";
 import type { Drafted, KeptDraft } from "./useKeptDraft";
 import { type Standing, useStanding } from "./useStanding";
+import { useTitle } from "./useTitle";
 
 /** The head of a screen for something with a draft: its title, whether the draft is kept, and the button to publish. */
 export function DraftHeader<T>({
@@ -51,9 +52,7 @@ export function DraftHeader<T>({
 			onPublished();
 		},
 	});
-	useEffect(() => {
-		document.title = `${title} · Wellspring`;
-	}, [title]);
+	useTitle(title);
 	const published = standing.live && !standing.changed;
 	return (
 		<>

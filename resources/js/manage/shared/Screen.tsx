@@ -1,4 +1,5 @@
-import { type ReactNode, useEffect } from "react";
+import type { ReactNode } from "react";
+import { useTitle } from "./useTitle";
 
 /** The frame of a screen: its title, what stands beside it, and the rest. */
 export function Screen({
@@ -14,9 +15,7 @@ export function Screen({
 	children: ReactNode;
 	wide?: boolean;
 }) {
-	useEffect(() => {
-		document.title = `${title} · Wellspring`;
-	}, [title]);
+	useTitle(title);
 	return (
 		<div
 			className={`w-full ${wide ? "max-w-[100rem]" : "max-w-6xl"} mx-auto px-4 md:px-6 py-6 grid grid-cols-[minmax(0,1fr)] gap-5 content-start`}

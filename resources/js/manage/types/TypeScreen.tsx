@@ -11,6 +11,7 @@ import { Sheet } from "../shared/Sheet";
 import type { FormDraft, Problem, TypeEffect, TypeFile, Types } from "../shared/schema";
 import { useStart } from "../shared/start";
 import { useKeptForm } from "../shared/useKeptForm";
+import { useTitle } from "../shared/useTitle";
 import { FieldList } from "./FieldList";
 import { type FieldRow, fileOf, renamedOf, rowsOf, withOwnIds } from "./typeFile";
 
@@ -136,6 +137,8 @@ function TypeForm({
 			fail(error);
 		},
 	});
+
+	useTitle(own.plural);
 
 	return (
 		<div>
