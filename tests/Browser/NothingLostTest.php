@@ -181,8 +181,9 @@ final class NothingLostTest extends BrowserTestCase
         foreach ([
             'modules' => 'Modules', 'modules/plants-for-shade' => 'Plants for shade', 'pages' => 'Pages',
             'pages/_frame' => 'The frame', 'content/post' => 'Posts', 'content/post/new' => 'New post',
-            'types' => 'Types', 'types/post' => 'Posts', 'terms/groups' => 'Plant groups', 'files' => 'Files',
-            'people' => 'People', 'look' => 'Look', 'settings' => 'Settings', 'account' => 'Your account',
+            'types' => 'Types', 'types/post' => 'Posts', 'terms/groups' => 'Terms', 'files' => 'Files',
+            'people' => 'People', 'settings' => 'Site settings', 'account' => 'Marigold',
+            'content/post/by-hand' => 'Posts by hand', 'people/audit' => 'Activity',
             'moduls' => 'There is no screen at this address',
         ] as $screen => $title) {
             $this->visit("/manage/{$screen}");

@@ -34,7 +34,7 @@ final class DemoTest extends TestCase
         DB::table('demo_records')->where('kind', 'user')->where('record_id', $own->id)->delete();
 
         $this->actingAs($own);
-        app(ItemWriter::class)->update($changed, (new ItemReader($type))->fromValues([
+        app(ItemWriter::class)->update($changed, $type, (new ItemReader($type))->fromValues([
             'title' => 'Lady fern, mended', 'slug' => $changed->slug,
         ]));
         $this->plant(['title' => 'My own', 'friends' => [$named->slug]]);
