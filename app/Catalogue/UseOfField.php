@@ -12,7 +12,7 @@ use Wellspring\Core\Problem\Refused;
 /** Says in words why a definition could no longer be read: what uses which field, and what to do about it. */
 final class UseOfField
 {
-    /** What a definition does with a field, by where it names it. */
+    /** What a field is used for, in words, by the part of the definition that names it. */
     private const DOES = [
         'where' => 'keeps records by', 'order' => 'orders by', 'headings' => 'puts records under headings by',
         'offer' => 'lets visitors choose by', 'card' => 'shows', 'source' => 'draws on', 'bands' => 'shows',

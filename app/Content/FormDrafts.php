@@ -10,8 +10,8 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Time\Iso8601;
 
 /**
- * What a person typed into a form of a type, a taxonomy or a term and has not saved: stored for that person alone. A
- * form is named after what it changes, such as `type:plant` or `term:12`.
+ * The unsaved drafts of the forms of types, taxonomies and terms. Each draft belongs to one person, and nobody else
+ * sees it. A form is named after what it changes, such as `type:plant` or `term:12`.
  */
 final readonly class FormDrafts
 {

@@ -47,7 +47,7 @@ final readonly class PageAddresses
     }
 
     /**
-     * What is wrong with an address for a page.
+     * Tells why a page cannot have an address.
      *
      * @param  array<array-key, mixed>|null  $about
      * @param  string|null  $key  of the page itself

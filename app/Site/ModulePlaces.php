@@ -13,8 +13,8 @@ use Wellspring\Core\Page\FrameSlot;
 use Wellspring\Core\Who\Viewer;
 
 /**
- * Where modules stand: on pages, in the frame, in place of another module that has nothing to show, and where a page
- * has the filters of a module. Every screen that tells where a module stands asks this.
+ * Tells where modules stand: on pages, in the frame, or in place of another module that has nothing to show. Blocks
+ * with the filters of a module count as well. Every screen asks this service.
  *
  * @phpstan-type ModulePlaceShape array{
  *     page: string|null, title: string, address: string, how: 'own'|'filters'|'frame'|'instead',

@@ -94,7 +94,7 @@ final class NothingLostTest extends BrowserTestCase
         $this->reopen();
         $this->visit("/manage/modules/{$key}");
         $isKept = fn (): bool => $this->fetch("/modules/{$key}")['definition']['page']['size'] === 5;
-        $this->bringBack('that did not reach the server', $isKept);
+        $this->bringBack('It did not reach the server', $isKept);
         $this->await('the change does not come back', fn (): ?bool => $isKept() ?: null);
     }
 

@@ -1,9 +1,15 @@
 /*
- * Does one drawn step on a manage screen, as a person would: opens, types, chooses, presses a key. Runs within the page.
+ * Does one drawn step on a manage screen, as a person would: opens, types, chooses, presses a key. It runs
+ * in the page.
  * Arguments: the kind of step, two numbers from 0 to 1, and the callback. Answers with what was done, in words.
  */
 const [kind, which, what, done] = arguments;
-const LEAVES = /publish|^save$|take it off|make it live|sign out|remove the|remove it|delete|bring in|bring back|as a file|as text|download|export|view on site|account|shortcuts|new page|history|create|upload|a new page for it|compare|versions/i;
+const LEAVES = new RegExp(
+	"publish|^save$|take it off|make it live|sign out|remove the|remove it|delete|bring in|bring back" +
+		"|as a file|as text|download|export|view on site|account|shortcuts|new page|history|create|upload" +
+		"|a new page for it|compare|versions",
+	"i",
+);
 const isShown = (one) => one.getClientRects().length > 0 && getComputedStyle(one).visibility !== "hidden";
 const nameOf = (one) =>
 	(one.getAttribute("aria-label") || one.labels?.[0]?.innerText || one.innerText || one.placeholder || one.tagName)
@@ -18,7 +24,8 @@ const all = (css) =>
 	);
 const drawn = (list) => list[Math.floor(which * list.length)];
 const set = (one, value) => {
-	const proto = one.tagName === "SELECT" ? HTMLSelectElement : one.tagName === "TEXTAREA" ? HTMLTextAreaElement : HTMLInputElement;
+	const proto =
+		one.tagName === "SELECT" ? HTMLSelectElement : one.tagName === "TEXTAREA" ? HTMLTextAreaElement : HTMLInputElement;
 	Object.getOwnPropertyDescriptor(proto.prototype, "value").set.call(one, value);
 	one.dispatchEvent(new Event("input", { bubbles: true }));
 	one.dispatchEvent(new Event("change", { bubbles: true }));
@@ -29,13 +36,26 @@ const press = (key, more = {}) => {
 		target.dispatchEvent(new KeyboardEvent(type, { key, bubbles: true, cancelable: true, ...more }));
 	}
 };
-const TEXTS = ["", " ", "Fern", "/fern", "500", "-3", "7", "0.5", "a".repeat(400), "“Ünïcødé” & <b>", "2026-12-01", "{group}"];
+const TEXTS = [
+	"",
+	" ",
+	"Fern",
+	"/fern",
+	"500",
+	"-3",
+	"7",
+	"0.5",
+	"a".repeat(400),
+	"“Ünïcødé” & <b>",
+	"2026-12-01",
+	"{group}",
+];
 const steps = {
 	click() {
 		const one = drawn(
-			all("button, [role=button], [role=tab], [role=option], [role=radio], summary, input[type=checkbox], input[type=radio]").filter(
-				(one) => !LEAVES.test(nameOf(one)),
-			),
+			all(
+				"button, [role=button], [role=tab], [role=option], [role=radio], summary, input[type=checkbox], input[type=radio]",
+			).filter((one) => !LEAVES.test(nameOf(one))),
 		);
 		one?.focus();
 		one?.click();
@@ -51,7 +71,9 @@ const steps = {
 		return `choose ${option.text} in ${nameOf(one)}`;
 	},
 	type() {
-		const one = drawn(all("input:not([type=checkbox]):not([type=radio]):not([type=file]):not([type=range]):not([readonly]), textarea"));
+		const one = drawn(
+			all("input:not([type=checkbox]):not([type=radio]):not([type=file]):not([type=range]):not([readonly]), textarea"),
+		);
 		const text = TEXTS[Math.floor(what * TEXTS.length)];
 		if (!one) {
 			return "nothing to type into";

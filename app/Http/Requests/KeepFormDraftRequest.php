@@ -6,7 +6,7 @@ namespace App\Http\Requests;
 
 use OpenApi\Attributes as OA;
 
-/** What is typed into a form and not saved, and the revision that it started from. */
+/** The unsaved values of a form, and the revision that the person began with. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'values', type: 'object', additionalProperties: true),
 ])]

@@ -9,7 +9,7 @@ use App\Models\User;
 use Illuminate\Http\Request;
 
 /**
- * What the person who asks has typed into a form and not saved.
+ * The unsaved draft that the signed-in person has of a form.
  *
  * @phpstan-type FormDraftShape array{values: JsonMap<mixed>, revision: int|null, keptAt: string}
  */

@@ -153,7 +153,7 @@ final readonly class ImportResource
             );
             $forms = $this->forms->of($rows, $type, $plan->forms, self::LOOKED_AT);
         } catch (Refused) {
-            // What is wrong with the file or its columns is told when the rows are checked.
+            // The check of the rows reports faults of the file and of its columns.
             return [];
         }
         $readings = [];

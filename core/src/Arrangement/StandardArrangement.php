@@ -113,7 +113,7 @@ abstract readonly class StandardArrangement implements Arrangement
     {
         $columns = $this->values->get('columns');
 
-        // The columns are always written, so that whoever reads the definition knows them.
+        // The columns are always written: the bench shows a box for each of them.
         return ['as' => static::key()] + ($columns instanceof Columns ? ['columns' => $columns->toArray()] : [])
             + array_diff_key($this->values->said(), ['columns' => null]);
     }

@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\Refused;
 /** Gives a module another source. Rules that the new records cannot answer go, and so does a card of other records. */
 final readonly class SourceChange
 {
-    /** What does not depend on the records. */
+    /** Parts of a definition that fit any source. */
     private const INDEPENDENT = ['format', 'key', 'name', 'page', 'arrange', 'whenNothing', 'look', 'skip', 'atMost'];
 
     public function __construct(private ModuleReader $reader)

@@ -13,7 +13,7 @@ use Wellspring\Core\Content\Record;
  */
 final class Comparator
 {
-    /** Texts are ordered by so many characters from their beginning. The record's key decides beyond them. */
+    /** Texts are ordered by their first characters, this many. Texts that begin alike are ordered by their keys. */
     public const LETTERS = 200;
 
     private \Collator $collator;
@@ -79,9 +79,14 @@ final class Comparator
         return $direction === Direction::Up ? $up : -$up;
     }
 
+    private static function beginning(string $text): string
+    {
+        return strlen($text) > self::LETTERS ? mb_substr($text, 0, self::LETTERS) : $text;
+    }
+
     private function byText(string $a, string $b): int
     {
-        $by = $this->collator->compare(mb_substr($a, 0, self::LETTERS), mb_substr($b, 0, self::LETTERS));
+        $by = $this->collator->compare(self::beginning($a), self::beginning($b));
 
         return $by === false ? throw new \InvalidArgumentException('Text to be ordered must be UTF-8.') : $by;
     }

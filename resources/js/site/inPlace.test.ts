@@ -97,7 +97,7 @@ test("a picture that is open over the listing is not closed by the answer", asyn
 	expect(count()).toBe("three");
 });
 
-test("an answer that waited for a picture to be closed is dropped where another choice was made meanwhile", async () => {
+test("an answer that waits for a picture to be closed is dropped after another choice", async () => {
 	document.querySelector("#shop")?.insertAdjacentHTML("beforeend", "<dialog open></dialog>");
 	const early = inPlace.show("/shop?light=sun");
 	asked[0]?.show("the earlier");

@@ -251,7 +251,7 @@ final readonly class BenchController
         ];
     }
 
-    /** What the page is about in the context; the page itself where that does not fit it. */
+    /** The term, item or month that the page is previewed with. Without a fitting one, it is the page itself. */
     private function subject(PageDefinition $page, Context $context): Subject
     {
         $about = $context->page;

@@ -14,7 +14,7 @@ final readonly class ColumnForm
      * @param  string  $form  such as `point`, `dayFirst` or `,`; empty where cells are taken as they stand
      * @param  array<string, string>  $forms  the forms that a person can choose instead, in words, by key
      * @param  bool  $isAmbiguous  whether the cells can be read in another of the forms as well
-     * @param  string  $example  a cell as it stands, whose reading tells the form; empty where there is none
+     * @param  string  $example  a cell of the column, to show how it is read; empty where no cell changes
      * @param  \Closure(string): string  $rewrite
      */
     public function __construct(
@@ -38,7 +38,7 @@ final readonly class ColumnForm
         return ($this->rewrite)($cell);
     }
 
-    /** How cells are read, for a person: “24/06/2026” is read as “2026-06-24”; empty where nothing is rewritten. */
+    /** Says how cells are read: “24/06/2026” is read as “2026-06-24”. It is empty where no cell changes. */
     public function words(): string
     {
         $read = $this->example === '' ? '' : $this->rewritten($this->example);

@@ -1,3 +1,4 @@
+import { LeftNotice } from "../shared/LeftNotice";
 import { Notice } from "../shared/Notice";
 import { moment, useStart } from "../shared/start";
 import type { ItemFormState } from "./useItemForm";
@@ -19,19 +20,7 @@ export function ItemNotices({
 					</button>
 				</Notice>
 			)}
-			{draft.left && (
-				<Notice tone="calm">
-					This browser still has what you typed on {moment(start, draft.left.at)}; it did not reach the server.{" "}
-					<button type="button" className="underline cursor-pointer font-semibold" onClick={bringBack}>
-						Bring it back
-					</button>{" "}
-					or{" "}
-					<button type="button" className="underline cursor-pointer font-semibold" onClick={draft.dropLeft}>
-						drop it
-					</button>
-					.
-				</Notice>
-			)}
+			<LeftNotice left={draft.left} onBringBack={bringBack} onDrop={draft.dropLeft} />
 			{save.error && !stale && (
 				<Notice>
 					{problems.length > 0

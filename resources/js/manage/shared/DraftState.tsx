@@ -1,4 +1,5 @@
 import { Redo2, Undo2 } from "lucide-react";
+import { LeftNotice } from "./LeftNotice";
 import { Notice } from "./Notice";
 import { Steady } from "./Steady";
 import { moment, useStart } from "./start";
@@ -61,7 +62,6 @@ export function DraftState<T>({
 
 /** What stands between the manager and a kept draft, with the ways out. */
 export function DraftTrouble<T>({ draft, newest }: { draft: KeptDraft<T>; newest: () => Promise<Drafted<T>> }) {
-	const start = useStart();
 	const { keeping, left } = draft;
 	return (
 		<>
@@ -96,17 +96,7 @@ export function DraftTrouble<T>({ draft, newest }: { draft: KeptDraft<T>; newest
 			)}
 			{left && (
 				<div className="px-4 pt-3">
-					<Notice tone="calm">
-						This browser still has a change of {moment(start, left.at)} that did not reach the server.{" "}
-						<button type="button" className="link font-semibold" onClick={draft.bringBackLeft}>
-							Bring it back
-						</button>{" "}
-						or{" "}
-						<button type="button" className="link font-semibold" onClick={draft.dropLeft}>
-							drop it
-						</button>
-						.
-					</Notice>
+					<LeftNotice left={left} onBringBack={draft.bringBackLeft} onDrop={draft.dropLeft} />
 				</div>
 			)}
 		</>

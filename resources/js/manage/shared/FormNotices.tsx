@@ -1,3 +1,4 @@
+import { LeftNotice } from "./LeftNotice";
 import { Notice } from "./Notice";
 import { moment, useStart } from "./start";
 import type { KeptForm } from "./useKeptForm";
@@ -5,13 +6,14 @@ import type { KeptForm } from "./useKeptForm";
 /** Tells of a draft that was kept, and of a save that someone else was faster with. */
 export function FormNotices<V extends object>({
 	form,
-	onOverwrite,
-	onTakeTheirs,
+	onSave,
+	onDropped,
 }: {
 	form: KeptForm<V>;
-	/** saves what is typed here over what someone else saved, which has this revision */
-	onOverwrite: (revision: number) => void;
-	onTakeTheirs: () => void;
+	/** Saves what is typed here over what someone else saved, which has this revision. */
+	onSave: (revision: number) => void;
+	/** Called when what was typed here has given way to what someone else saved. */
+	onDropped: () => void;
 }) {
 	const start = useStart();
 	const { draft, stale } = form;
@@ -20,11 +22,18 @@ export function FormNotices<V extends object>({
 			{stale !== null && (
 				<Notice>
 					Someone else saved this while you changed it. Yours is not saved, and still here.{" "}
-					<button type="button" className="link font-semibold" onClick={() => onOverwrite(stale)}>
+					<button
+						type="button"
+						className="link font-semibold"
+						onClick={() => {
+							form.overwrite(stale);
+							onSave(stale);
+						}}
+					>
 						Save mine over theirs
 					</button>{" "}
 					or{" "}
-					<button type="button" className="link font-semibold" onClick={onTakeTheirs}>
+					<button type="button" className="link font-semibold" onClick={() => void form.discard().then(onDropped)}>
 						take theirs
 					</button>
 					.
@@ -38,19 +47,7 @@ export function FormNotices<V extends object>({
 					</button>
 				</Notice>
 			)}
-			{draft.left && (
-				<Notice tone="calm">
-					This browser still has what you typed on {moment(start, draft.left.at)}. It did not reach the server.{" "}
-					<button type="button" className="link font-semibold" onClick={form.bringBack}>
-						Bring it back
-					</button>{" "}
-					or{" "}
-					<button type="button" className="link font-semibold" onClick={draft.dropLeft}>
-						drop it
-					</button>
-					.
-				</Notice>
-			)}
+			<LeftNotice left={draft.left} onBringBack={form.bringBack} onDrop={draft.dropLeft} />
 			{draft.problem && <Notice>Not kept yet: {draft.problem} What you typed is still here.</Notice>}
 		</>
 	);

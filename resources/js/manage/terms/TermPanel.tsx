@@ -110,17 +110,7 @@ function Form({
 	);
 	return (
 		<section aria-label={term.name} className="bg-base-100 border border-base-300 rounded-box p-5 grid gap-4 min-w-0">
-			<FormNotices
-				form={form}
-				onOverwrite={(revision) => {
-					form.overwrite(revision);
-					save.mutate(revision);
-				}}
-				onTakeTheirs={async () => {
-					await form.discard();
-					await onSaved();
-				}}
-			/>
+			<FormNotices form={form} onSave={(revision) => save.mutate(revision)} onDropped={() => void onSaved()} />
 			{save.error && form.stale === null && problems.length === 0 && <Notice>{save.error.message}</Notice>}
 			{text("name", "Name")}
 			{text("slug", "Slug", "In addresses and files. Modules, pages and menus that name it follow a new one.")}

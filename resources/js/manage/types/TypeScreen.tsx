@@ -167,17 +167,7 @@ function TypeForm({
 				</button>
 			</div>
 			<div className="w-full max-w-6xl mx-auto px-4 md:px-6 py-6 grid gap-6">
-				<FormNotices
-					form={form}
-					onOverwrite={(revision) => {
-						form.overwrite(revision);
-						save.mutate(revision);
-					}}
-					onTakeTheirs={async () => {
-						await form.discard();
-						await onSaved();
-					}}
-				/>
+				<FormNotices form={form} onSave={(revision) => save.mutate(revision)} onDropped={() => void onSaved()} />
 				{problems.length > 0 && (
 					<Notice>
 						<p>Not saved; everything you changed is still here.</p>
