@@ -20,6 +20,8 @@ export function NewPage({ under, onClose }: { under: string | null; onClose: () 
 	const [title, setTitle] = useState("");
 	/** The address as the person typed it; null: it follows the title. */
 	const [typed, setTyped] = useState<string | null>(null);
+	/** The address while its field has the focus: a late answer must not change it under the person's hands. */
+	const [held, setHeld] = useState<string | null>(null);
 	const [about, setAbout] = useState("");
 	const kinds: [string, string, PageAbout][] = [
 		...taxonomies.map((one): [string, string, PageAbout] => [
@@ -40,7 +42,8 @@ export function NewPage({ under, onClose }: { under: string | null; onClose: () 
 		["person", "every person who has an account", { person: true }],
 	];
 	const asked = kinds.find(([key]) => key === about)?.[2] ?? null;
-	const sought = useSettled(JSON.stringify([title, typed, about]), 200);
+	const now = JSON.stringify([title, typed, about]);
+	const sought = useSettled(now, 200);
 	const checked = useQuery({
 		queryKey: ["page address", sought, under],
 		queryFn: ({ signal }) =>
@@ -53,10 +56,13 @@ export function NewPage({ under, onClose }: { under: string | null; onClose: () 
 		enabled: title.trim() !== "" || asked !== null || typed !== null,
 		placeholderData: keepPreviousData,
 	});
-	const address = typed ?? checked.data?.address ?? "";
-	const fault = address === checked.data?.address ? checked.data.fault : null;
+	const address = typed ?? held ?? checked.data?.address ?? "";
+	const answer =
+		now === sought && !checked.isPlaceholderData && checked.data?.address === address ? checked.data : null;
+	const fault = answer?.fault ?? null;
 	const make = useMutation({
-		mutationFn: () => send<PageWhole>("POST", "/pages", { title, address, about: asked, under }),
+		// Without a typed address, the server makes one from the title.
+		mutationFn: () => send<PageWhole>("POST", "/pages", { title, address: typed, about: asked, under }),
 		onSuccess: (page) => {
 			void client.invalidateQueries({ queryKey: ["pages"] });
 			onClose();
@@ -80,14 +86,15 @@ export function NewPage({ under, onClose }: { under: string | null; onClose: () 
 					<span className="font-semibold">Address</span>
 					<input
 						className="input w-full"
-						required
 						aria-invalid={fault !== null}
 						value={address}
 						placeholder="made from the title"
+						onFocus={() => setHeld(address)}
+						onBlur={() => setHeld(null)}
 						onChange={(event) => setTyped(event.target.value === "" ? null : event.target.value)}
 					/>
-					<span role="status" className={`text-[0.85rem] ${fault ? "text-error" : "text-quiet"}`}>
-						{fault ?? (address === "" ? "" : "This address is free.")}
+					<span role="status" className={`min-h-[1.3em] text-[0.85rem] ${fault ? "text-error" : "text-quiet"}`}>
+						{fault ?? (answer ? "This address is free." : "")}
 					</span>
 				</label>
 				<div className="grid gap-1">
@@ -109,7 +116,7 @@ export function NewPage({ under, onClose }: { under: string | null; onClose: () 
 				<button
 					type="submit"
 					className="btn btn-secondary justify-self-start"
-					disabled={make.isPending || fault !== null || address === ""}
+					disabled={make.isPending || fault !== null}
 				>
 					Add the page
 				</button>
