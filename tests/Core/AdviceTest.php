@@ -127,10 +127,44 @@ final class AdviceTest extends TestCase
     {
         foreach ([
             [10, [4], 8], [11, [4], 12], [9, [4], 8], [3, [4], 4], [10, [1, 2, 4], 8], [10, [1, 2, 3], 12],
-            [7, [2, 3], 6], [10, [5, 6], 12], [20, [4, 6], 24], [1, [3], 3],
+            [7, [2, 3], 6], [20, [4, 6], 24], [1, [3], 3],
+            // No page of a useful length fills rows of five and of six; 10 fills one of them, as 12 would.
+            [10, [5, 6], 10], [11, [5, 6], 10], [14, [5, 6], 15],
         ] as [$size, $columns, $full]) {
             $this->assertSame($full, Advisor::fullSize($size, $columns), "{$size} with ".implode(', ', $columns));
         }
+    }
+
+    /** “Show 9” is never followed by “Show 12”: a cure that was taken is not advised against. */
+    public function test_the_advice_on_rows_agrees_with_itself(): void
+    {
+        foreach (range(1, 40) as $size) {
+            foreach ([[1, 2, 3, 4], [1, 2, 4, 5], [2, 3, 5, 7], [1, 1, 5, 6], [1, 3, 4, 8], [2, 2, 7, 9]] as $columns) {
+                $module = Garden::module([
+                    'page' => ['mode' => 'numbered', 'size' => $size],
+                    'arrange' => [
+                        'as' => 'grid',
+                        'columns' => array_combine(['phone', 'tablet', 'laptop', 'desktop'], $columns),
+                    ],
+                ]);
+                $advised = fn (Module $module): array => array_values(array_filter(
+                    Advisor::on($module, self::facts(['total' => 400])),
+                    fn (Advice $one): bool => $one->at === 'page.size',
+                ));
+                $first = $advised($module)[0] ?? null;
+                if ($first !== null) {
+                    $this->assertSame(
+                        [],
+                        array_map(fn (Advice $one): string => $one->sentence, $advised(Garden::module($first->definition))),
+                        "{$size} with ".implode(', ', $columns).": {$first->cure}",
+                    );
+                }
+            }
+        }
+        $this->assertSame('Show 12 at a time', $advised(Garden::module([
+            'page' => ['mode' => 'numbered', 'size' => 10],
+            'arrange' => ['as' => 'grid', 'columns' => ['phone' => 1, 'tablet' => 2, 'laptop' => 3, 'desktop' => 4]],
+        ]))[0]->cure);
     }
 
     private static function plain(): Module

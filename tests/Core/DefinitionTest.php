@@ -7,10 +7,12 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
+use Wellspring\Core\Card\PartKinds;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Explain\Sentences;
+use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\Sentence;
@@ -312,6 +314,47 @@ final class DefinitionTest extends TestCase
                 }
             }
         }
+    }
+
+    /** A menu lists each part once; two that show one field in two ways say how they differ. */
+    public function test_a_menu_of_parts_has_one_entry_a_part(): void
+    {
+        foreach (Garden::catalogue()->types as $type) {
+            $labels = array_column(PartKinds::offers($type), 'label');
+            $this->assertSame(array_values(array_unique($labels)), $labels, $type->plural);
+            foreach ($type->taxonomies as $taxonomy) {
+                $this->assertContains($taxonomy->label, $labels);
+            }
+        }
+        $labels = array_column(PartKinds::offers(Garden::catalogue()->type('plant') ?? self::fail()), 'label');
+        foreach (['Price', 'Price, without sale prices', 'Author', 'Height', 'Story, in full'] as $label) {
+            $this->assertContains($label, $labels);
+        }
+    }
+
+    /** What managers ask most often of such a field (common practice, no source). */
+    public function test_a_new_condition_begins_with_the_test_that_is_usual_for_its_field(): void
+    {
+        $fields = (Garden::catalogue()->type('plant') ?? self::fail())->reachable;
+        foreach ([
+            'price' => 'gte', 'nickname' => 'contains', 'story' => 'contains', 'light' => 'anyOf', 'groups' => 'anyOf',
+            'author' => 'anyOf', 'picture' => 'filled',
+        ] as $key => $test) {
+            $usual = Tests::usual($fields[$key], ['groups']);
+            $this->assertSame([$test, $test === 'filled'], [$usual['test'], $usual['isComplete']], $key);
+        }
+        foreach ([
+            'lead' => ['yes', null], 'publish_at' => ['inLast', ['amount' => 30, 'unit' => 'days']],
+            'id' => ['related', ['groups']], 'sown' => ['toCome', null],
+        ] as $key => [$test, $value]) {
+            $usual = Tests::usual($fields[$key], ['groups']);
+            $this->assertSame(['test' => $test, 'value' => $value, 'isComplete' => true], $usual, $key);
+            // Such a condition is whole: a definition may hold it as it is.
+            Garden::module(['where' => ['all' => [
+                array_filter(['field' => $key, 'test' => $test, 'value' => $value], fn (mixed $one): bool => $one !== null),
+            ]]]);
+        }
+        $this->assertSame('notThisOne', Tests::usual($fields['id'], [])['test']);
     }
 
     public function test_a_type_file_is_read_and_written_without_loss(): void

@@ -28,6 +28,7 @@ use Wellspring\Core\Sort\Direction;
  *     key: string, label: string, kind: string, family: value-of<Family>, origin: value-of<Origin>, help: string,
  *     unit: string, required: bool, section: string, types: list<string>, taxonomy: string|null, limits: LimitsShape,
  *     choices: list<array{key: string, label: string, colour: string|null}>, tests: list<FieldTestShape>,
+ *     usual: array{test: string, value: mixed, isComplete: bool},
  *     takes: list<value-of<SubjectPart>>, sorts: bool, directions: DirectionsShape|null, onCards: bool,
  *     controls: list<string>,
  * }
@@ -46,8 +47,11 @@ use Wellspring\Core\Sort\Direction;
 ], additionalProperties: false)]
 final class FieldResource
 {
-    /** @return FieldShape */
-    public static function of(Field $field): array
+    /**
+     * @param  list<string>  $taxonomies  keys of the taxonomies that the records have
+     * @return FieldShape
+     */
+    public static function of(Field $field, array $taxonomies = []): array
     {
         $family = $field->family();
 
@@ -82,6 +86,7 @@ final class FieldResource
                 'wantsValue' => $test->wantsValue(),
                 'from' => $test->valueOrigins($field),
             ], Tests::for($family)),
+            'usual' => Tests::usual($field, $taxonomies),
             'takes' => array_map(fn (SubjectPart $take): string => $take->value, ConditionReader::takes($field)),
             'sorts' => $family->ordered(),
             'directions' => $family->ordered() ? self::directions($field) : null,

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Catalogue\CatalogueStore;
-use Wellspring\Core\Card\PartKind;
 use Wellspring\Core\Card\PartKinds;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
@@ -50,7 +49,10 @@ final readonly class SourceResource
             'isItems' => $source->isItems(),
             'types' => $source->isItems() ? $source->typeKeys() : [],
             'taxonomies' => array_map(strval(...), array_keys($type->taxonomies)),
-            'fields' => array_values(array_map(FieldResource::of(...), $this->catalogue->catalogue()->askable($type))),
+            'fields' => array_values(array_map(
+                fn (Field $field): array => FieldResource::of($field, array_keys($type->taxonomies)),
+                $this->catalogue->catalogue()->askable($type),
+            )),
             'own' => array_map(strval(...), array_keys($type->reachable)),
             'orders' => array_values(array_map(fn (Criterion $by): array => [
                 'key' => $by->key(),
@@ -62,10 +64,7 @@ final readonly class SourceResource
                 ],
                 'options' => new JsonMap($by->options()),
             ], Criteria::offered($source))),
-            'parts' => array_merge(...array_values(array_map(
-                fn (PartKind $kind): array => $kind->offers($type),
-                PartKinds::all(),
-            ))),
+            'parts' => PartKinds::offers($type),
             'headings' => array_values(
                 array_map(
                     fn (Field $field): array => [

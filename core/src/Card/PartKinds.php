@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card;
 
+use Wellspring\Core\Content\Type;
+
 /** The register of part kinds. */
 final class PartKinds
 {
@@ -18,6 +20,30 @@ final class PartKinds
         }
 
         return self::$all ?? [];
+    }
+
+    /**
+     * The parts that a card of the type can have. No label stands twice: a later part of the same label names its kind.
+     *
+     * @return list<array{label: string, part: array<string, mixed>}>
+     */
+    public static function offers(Type $type): array
+    {
+        $offers = [];
+        foreach (self::all() as $kind) {
+            foreach ($kind->offers($type) as $offer) {
+                $taken = array_column($offers, 'label');
+                $label = in_array($offer['label'], $taken, true)
+                    ? "{$offer['label']} ({$kind->label()})"
+                    : $offer['label'];
+                for ($n = 2; in_array($label, $taken, true); $n++) {
+                    $label = "{$offer['label']} ({$kind->label()} {$n})";
+                }
+                $offers[] = ['label' => $label] + $offer;
+            }
+        }
+
+        return $offers;
     }
 
     /** @param  PartKind  $kind  of an installation's own */

@@ -46,8 +46,10 @@ final readonly class Advisor
     }
 
     /**
-     * The size of a page that fills every row at the widths given: the nearest, the smaller of two as near.
+     * The size of a page that fills the last row for as many of the column numbers as possible: the nearest, the smaller
+     * of two as near.
      *
+     * @param  positive-int  $size  as it is now
      * @param  non-empty-list<positive-int>  $columns
      * @return positive-int
      */
@@ -57,11 +59,42 @@ final readonly class Advisor
         foreach ($columns as $across) {
             $step = intdiv($step * $across, self::divisor($step, $across));
         }
-        $step = $step > max(self::LONG, $size) ? max($columns) : $step;
+        if ($step > max(self::LONG, $size)) {
+            return self::fullestSize($size, $columns);
+        }
         $below = intdiv($size, $step) * $step;
         $above = $below + $step;
 
         return max(1, $below > 0 && $size - $below <= $above - $size ? $below : $above);
+    }
+
+    /**
+     * The nearest size for columns that no page of a useful length fills all.
+     *
+     * @param  positive-int  $size
+     * @param  non-empty-list<positive-int>  $columns
+     * @return positive-int
+     */
+    private static function fullestSize(int $size, array $columns): int
+    {
+        $best = $size;
+        foreach (range(1, max(self::LONG, $size) + max($columns)) as $other) {
+            $isBetter = [self::ragged($other, $columns), abs($other - $size)]
+                <=> [self::ragged($best, $columns), abs($best - $size)];
+            $best = $isBetter < 0 ? $other : $best;
+        }
+
+        return $best;
+    }
+
+    /**
+     * @param  positive-int  $size
+     * @param  non-empty-list<positive-int>  $columns
+     * @return int for how many of the column numbers the last row is not full
+     */
+    private static function ragged(int $size, array $columns): int
+    {
+        return count(array_filter($columns, fn (int $across): bool => $size % $across !== 0));
     }
 
     private static function divisor(int $one, int $other): int
@@ -81,7 +114,11 @@ final readonly class Advisor
             Width::cases(),
         ));
         $all = array_values(array_unique(array_merge(...array_values($columns))));
-        foreach (array_reverse($columns) as $width => $each) {
+        $isLong = $size > self::LONG && $this->module->page->mode === PagingMode::Numbered;
+        $full = self::fullSize($isLong ? self::LONG : $size, $all);
+        // Advice that leaves as many rows ragged as before would be followed by the opposite advice.
+        $isCured = self::ragged($full, $all) < self::ragged($size, $all);
+        foreach ($isCured ? array_reverse($columns) : [] as $width => $each) {
             foreach ($each as $across) {
                 $alone = $size % $across;
                 if ($alone !== 0) {
@@ -89,17 +126,15 @@ final readonly class Advisor
                         'lastRow',
                         "With {$across} across on a {$width}, {$size} a page leave "
                             .($alone === 1 ? 'one alone' : "{$alone} alone").' in the last row.',
-                        self::fullSize($size, $all),
+                        $full,
                     )];
                 }
             }
         }
 
-        return $size > self::LONG && $this->module->page->mode === PagingMode::Numbered ? [$this->sized(
-            'longPage',
-            "{$size} at a time make a long page.",
-            self::fullSize(self::LONG, $all),
-        )] : [];
+        return $isLong && $full < $size
+            ? [$this->sized('longPage', "{$size} at a time make a long page.", $full)]
+            : [];
     }
 
     /** @return non-empty-list<positive-int> the numbers of columns that the slots where the module is placed allow */

@@ -94,6 +94,7 @@ final readonly class StarterDefinitions
             $items + [
                 'order' => [['by' => 'popularity', 'days' => 30, 'direction' => 'down']],
                 'page' => ['mode' => 'fixed', 'size' => 6],
+                'arrange' => self::grid(1, 2, 3, 3),
             ],
         );
         if (WeightedRating::of($type) !== null) {
@@ -103,6 +104,7 @@ final readonly class StarterDefinitions
                 $items + [
                     'order' => [['by' => 'weightedRating', 'direction' => 'down']],
                     'page' => ['mode' => 'fixed', 'size' => 6],
+                    'arrange' => self::grid(1, 2, 3, 3),
                 ],
             );
         }
@@ -140,6 +142,7 @@ final readonly class StarterDefinitions
                         ['by' => 'publish_at', 'direction' => 'down'],
                     ],
                     'page' => ['mode' => 'fixed', 'size' => 4],
+                    'arrange' => self::grid(1, 2, 4, 4),
                 ],
             );
         }
@@ -164,10 +167,7 @@ final readonly class StarterDefinitions
                 'headings' => ['by' => 'title'],
                 'order' => [['by' => 'title']],
                 'page' => ['mode' => 'fixed', 'size' => 200],
-                'arrange' => [
-                    'as' => 'links',
-                    'columns' => ['phone' => 1, 'tablet' => 2, 'laptop' => 3, 'desktop' => 4],
-                ],
+                'arrange' => ['as' => 'links'] + self::grid(1, 2, 3, 4),
             ],
         );
         $starts[] = self::start(
@@ -226,11 +226,27 @@ final readonly class StarterDefinitions
     }
 
     /**
+     * A grid with its columns at each width.
+     *
+     * @return array{as: string, columns: array<string, int>}
+     */
+    private static function grid(int $phone, int $tablet, int $laptop, int $desktop): array
+    {
+        return [
+            'as' => 'grid',
+            'columns' => ['phone' => $phone, 'tablet' => $tablet, 'laptop' => $laptop, 'desktop' => $desktop],
+        ];
+    }
+
+    /**
      * @param  array<string, mixed>  $definition
      * @return array{key: string, words: string, definition: array<string, mixed>}
      */
     private static function start(string $key, string $words, array $definition): array
     {
-        return ['key' => $key, 'words' => $words, 'definition' => $definition];
+        // The grid of a new module is 1, 2, 3 or 4 across: twelve fill the last row at every width.
+        return ['key' => $key, 'words' => $words, 'definition' => $definition + [
+            'page' => ['mode' => 'numbered', 'size' => 12],
+        ]];
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter;
 
 use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Filter\Test\Quantifier;
 
 /** The register of tests. */
@@ -69,6 +71,37 @@ final class Tests
         $tests = array_values(array_filter(self::all(), fn (Test $test): bool => $test->suits($family)));
 
         return $tests === [] ? throw new \LogicException('No test suits '.$family->value.'.') : $tests;
+    }
+
+    /**
+     * The test that a new condition on the field begins with: the one that managers ask most often of such a field
+     * (common practice, no source).
+     *
+     * @param  list<string>  $taxonomies  keys of the taxonomies that the records have
+     * @return array{test: string, value: mixed, isComplete: bool} without `isComplete`, a person still gives the value
+     */
+    public static function usual(Field $field, array $taxonomies): array
+    {
+        $key = match ($field->family()) {
+            Family::YesNo => 'yes',
+            Family::Number => 'gte',
+            Family::Text, Family::LongText => 'contains',
+            Family::Choice, Family::Choices, Family::Terms, Family::Items, Family::Person => 'anyOf',
+            // When a record was published lies behind; the dates of a type of its own are mostly ahead.
+            Family::Date, Family::Instant => $field->origin === Origin::Item ? 'inLast' : 'toCome',
+            Family::Identity => $taxonomies === [] ? 'notThisOne' : 'related',
+            Family::Words => 'search',
+            default => 'filled',
+        };
+        $value = match ($key) {
+            'inLast' => ['amount' => 30, 'unit' => 'days'],
+            'related' => $taxonomies,
+            'search' => ['from' => 'address', 'name' => 'q'],
+            default => null,
+        };
+        $wantsValue = self::find($key, $field->family())?->wantsValue() ?? false;
+
+        return ['test' => $key, 'value' => $value, 'isComplete' => ! $wantsValue || $value !== null];
     }
 
     public static function find(string $key, Family $family): ?Test

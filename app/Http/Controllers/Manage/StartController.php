@@ -24,6 +24,7 @@ use Wellspring\Core\Choice\FilterControl;
 use Wellspring\Core\Choice\FilterControls;
 use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Content\Catalogue;
+use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Look\Departure;
@@ -165,7 +166,7 @@ final readonly class StartController
             'plural' => $type->plural,
             'address' => $type->address,
             'fields' => array_map(
-                FieldResource::of(...),
+                fn (Field $field): array => FieldResource::of($field),
                 array_values(array_diff_key($type->reachable, ['views' => 0, 'id' => 0, 'words' => 0])),
             ),
             'own' => array_map(strval(...), array_keys($type->fields)),

@@ -61,12 +61,28 @@ final class FieldValue implements PartKind
     {
         $offers = [];
         foreach ($type->reachable as $field) {
-            if (self::suits($field) && ($field->origin !== Origin::Item || $field->key === 'author')) {
-                $offers[] = ['label' => $field->label, 'part' => ['part' => 'field', 'field' => $field->key]];
+            if (self::suits($field) && $field->origin !== Origin::Item && ! self::hasPartOfItsOwn($field)) {
+                $offers[] = ['label' => self::offerLabel($field), 'part' => ['part' => 'field', 'field' => $field->key]];
             }
         }
 
         return $offers;
+    }
+
+    /** Whether the part for terms or for dates already offers the field, under the same name. */
+    private static function hasPartOfItsOwn(Field $field): bool
+    {
+        return in_array($field->family(), [Family::Terms, Family::Date, Family::Instant], true);
+    }
+
+    /** The parts Price and Rating carry the names of their fields, so the plain fields say how they differ. */
+    private static function offerLabel(Field $field): string
+    {
+        return match (true) {
+            $field->key === 'price' && Price::isMoney($field) => "{$field->label}, without sale prices",
+            $field->key === 'rating' && $field->family() === Family::Number => "{$field->label}, as a number",
+            default => $field->label,
+        };
     }
 
     public function read(Shape $shape, CardFields $fields): ?PartContent

@@ -126,7 +126,8 @@ final class Price implements PartKind
         return $part->others() !== [];
     }
 
-    private static function isMoney(?Field $field): bool
+    /** Whether the part Price can show the field. */
+    public static function isMoney(?Field $field): bool
     {
         return $field?->kind->key() === 'money';
     }

@@ -1,7 +1,19 @@
 import { describe, expect, it } from "vitest";
 import { moved } from "../shared/lists";
 import type { Definition, Field, Group } from "../shared/schema";
-import { at, isGroup, joinOf, members, newCondition, withAt, withJoin, withMembers, withWhere } from "./definition";
+import {
+	at,
+	finishedCondition,
+	isGroup,
+	isUnfinished,
+	joinOf,
+	members,
+	newCondition,
+	withAt,
+	withJoin,
+	withMembers,
+	withWhere,
+} from "./definition";
 
 const definition: Definition = {
 	format: 1,
@@ -16,7 +28,12 @@ const definition: Definition = {
 	whenNothing: { do: "say", text: "Nothing." },
 };
 
-const price = { key: "price", family: "number" } as Field;
+const price = {
+	key: "price",
+	family: "number",
+	tests: [{ key: "gte", words: "is at least", wantsValue: true, from: [] }],
+	usual: { test: "gte", value: null, isComplete: false },
+} as unknown as Field;
 
 describe("places in a definition", () => {
 	it("are read as they are written", () => {
@@ -50,7 +67,13 @@ describe("groups", () => {
 
 	it("are told from conditions", () => {
 		expect(members(where).map(isGroup)).toEqual([false, true]);
-		expect(isGroup(newCondition(price, []))).toBe(false);
+		expect(isGroup(newCondition(price))).toBe(false);
+	});
+
+	it("hold a condition only when it has its value", () => {
+		expect(isUnfinished(newCondition(price), price)).toBe(true);
+		expect(isUnfinished({ field: "price", test: "gte", value: 0 }, price)).toBe(false);
+		expect(finishedCondition(price)).toEqual({ field: "price", test: "filled" });
 	});
 
 	it("change how they join without losing a member or being switched off", () => {
@@ -61,8 +84,8 @@ describe("groups", () => {
 	});
 
 	it("keep their join when their members change", () => {
-		expect(withMembers({ none: [] }, [newCondition(price, [])])).toEqual({
-			none: [{ field: "price", test: "filled" }],
+		expect(withMembers({ none: [] }, [newCondition(price)])).toEqual({
+			none: [{ field: "price", test: "gte" }],
 		});
 	});
 

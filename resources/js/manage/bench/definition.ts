@@ -71,18 +71,19 @@ export function withWhere(definition: Definition, where: Group): Definition {
 	return members(where).length === 0 ? rest : { ...rest, where };
 }
 
-/** The condition that a newly added rule begins with: one that is always right. */
-export function newCondition(field: Field, taxonomies: string[]): Condition {
-	switch (field.family) {
-		case "identity":
-			return {
-				field: field.key,
-				test: taxonomies.length > 0 ? "related" : "notThisOne",
-				...(taxonomies.length > 0 ? { value: taxonomies } : {}),
-			};
-		case "words":
-			return { field: field.key, test: "search", value: { from: "address", name: "q" } };
-		default:
-			return { field: field.key, test: "filled" };
-	}
+/** The condition that a new rule on the field begins with; it may still want a value. */
+export function newCondition(field: Field): Condition {
+	const { test, value } = field.usual;
+	return { field: field.key, test, ...(value === null ? {} : { value }) };
+}
+
+/** Whether the condition still wants a value that only a person can give. */
+export function isUnfinished(condition: Condition, field: Field | undefined): boolean {
+	const test = field?.tests.find((one) => one.key === condition.test);
+	return test !== undefined && test.wantsValue && condition.value === undefined;
+}
+
+/** A finished condition on the field: the usual one, or that it is filled where the usual one wants a value. */
+export function finishedCondition(field: Field): Condition {
+	return field.usual.isComplete ? newCondition(field) : { field: field.key, test: "filled" };
 }

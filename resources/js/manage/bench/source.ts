@@ -1,5 +1,5 @@
 import { createContext, useContext } from "react";
-import type { SourceRecords } from "../shared/schema";
+import type { SortKey, SourceRecords } from "../shared/schema";
 
 export const SourceContext = createContext<SourceRecords | null>(null);
 
@@ -10,4 +10,10 @@ export function useSource(): SourceRecords {
 		throw new Error("The bench's editors stand inside SourceContext.");
 	}
 	return source;
+}
+
+/** The sort key that an order begins with when it is chosen: in its usual direction. */
+export function begun(source: SourceRecords, by: string): SortKey {
+	const offered = source.orders.find((one) => one.key === by);
+	return { by, ...offered?.options, direction: (offered?.goesUp ?? true) ? "up" : "down", empty: "last" };
 }

@@ -77,7 +77,7 @@ function NewFilter({ type, onAdd }: { type: ContentType; onAdd: (filter: Conditi
 	const { taxonomies } = useStart();
 	const [key, setKey] = useState(type.fields.find((one) => one.origin !== "item")?.key ?? "title");
 	const field = type.fields.find((one) => one.key === key) as Field;
-	const [test, setTest] = useState(field.tests[0]?.key ?? "filled");
+	const [test, setTest] = useState(field.usual.test);
 	const [typed, setTyped] = useState("");
 	const [until, setUntil] = useState("");
 	const [chosen, setChosen] = useState<string[]>([]);
@@ -106,7 +106,7 @@ function NewFilter({ type, onAdd }: { type: ContentType; onAdd: (filter: Conditi
 				value={key}
 				onChange={(event) => {
 					setKey(event.target.value);
-					setTest(type.fields.find((one) => one.key === event.target.value)?.tests[0]?.key ?? "filled");
+					setTest(type.fields.find((one) => one.key === event.target.value)?.usual.test ?? "filled");
 					setChosen([]);
 					setTyped("");
 				}}

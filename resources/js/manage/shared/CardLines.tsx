@@ -1,6 +1,6 @@
 import { GripVertical } from "lucide-react";
 import { type ReactNode, useRef, useState } from "react";
-import { RowTools } from "./inputs";
+import { AddByChoice, RowTools } from "./inputs";
 import { moved } from "./lists";
 import { NumberInput } from "./NumberInput";
 import { OptionControl } from "./OptionControl";
@@ -369,26 +369,16 @@ function BadgeRule({ type, part, onChange }: { type: SourceRecords; part: Part; 
 
 function AddPart({ type, label, onAdd }: { type: SourceRecords; label: string; onAdd: (part: Part) => void }) {
 	return (
-		<select
-			className="select select-sm w-auto max-w-48 text-primary font-semibold justify-self-start"
-			aria-label={label.replace("+ ", "Add ")}
-			value=""
-			onChange={(event) => {
-				const found = type.parts.find((one) => offerKey(one.part) === event.target.value);
+		<AddByChoice
+			label={label}
+			options={type.parts.map((one) => ({ key: offerKey(one.part), label: one.label }))}
+			onPick={(key) => {
+				const found = type.parts.find((one) => offerKey(one.part) === key);
 				if (found) {
 					onAdd(found.part);
 				}
 			}}
-		>
-			<option value="" disabled>
-				{label}
-			</option>
-			{type.parts.map((one) => (
-				<option key={offerKey(one.part)} value={offerKey(one.part)}>
-					{one.label}
-				</option>
-			))}
-		</select>
+		/>
 	);
 }
 

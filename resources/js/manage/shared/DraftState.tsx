@@ -47,14 +47,13 @@ export function DraftState<T>({
 					<Redo2 className="size-4" aria-hidden="true" />
 				</button>
 			</span>
-			<Steady
-				room={`${stands} · every change kept, ${moment(start, savedAt)}`}
-				className="rounded-full bg-accent text-accent-content px-2.5 py-0.5 text-[0.8rem]"
-			>
-				{keeping.state === "kept" && kept(keeping.at)}
-				{keeping.state === "keeping" && `${stands} · keeping…`}
-				{keeping.state === "stale" && `${stands} · changed elsewhere`}
-				{keeping.state === "failed" && `${stands} · not kept yet`}
+			<Steady room={`${stands} · every change kept, ${moment(start, savedAt)}`} className="px-2.5 text-[0.8rem]">
+				<span className="-mx-2.5 rounded-full bg-accent text-accent-content px-2.5 py-0.5">
+					{keeping.state === "kept" && kept(keeping.at)}
+					{keeping.state === "keeping" && `${stands} · keeping…`}
+					{keeping.state === "stale" && `${stands} · changed elsewhere`}
+					{keeping.state === "failed" && `${stands} · not kept yet`}
+				</span>
 			</Steady>
 		</>
 	);

@@ -73,3 +73,36 @@ export function RowTools({
 		</span>
 	);
 }
+
+/** Adds what is chosen from a menu; nothing is chosen beforehand. Nothing is drawn where nothing can be added. */
+export function AddByChoice({
+	label,
+	options,
+	word,
+	onPick,
+}: {
+	/** With its plus sign, such as “+ a part here”. */
+	label: string;
+	options: { key: string; label: string }[];
+	word?: string;
+	onPick: (key: string) => void;
+}) {
+	return options.length === 0 ? null : (
+		<select
+			className="select select-sm w-auto max-w-48 text-primary font-semibold justify-self-start"
+			aria-label={label.replace("+ ", "Add ")}
+			data-word={word}
+			value=""
+			onChange={(event) => onPick(event.target.value)}
+		>
+			<option value="" disabled>
+				{label}
+			</option>
+			{options.map((one) => (
+				<option key={one.key} value={one.key}>
+					{one.label}
+				</option>
+			))}
+		</select>
+	);
+}

@@ -34,5 +34,6 @@ export function asField(key: string, schema: FieldSchema, required: boolean): Fi
 		taxonomy: null,
 		takes: [],
 		controls: [],
+		usual: { test: "filled", value: null, isComplete: true },
 	};
 }

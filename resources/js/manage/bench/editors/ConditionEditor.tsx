@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../../shared/api";
-import type { Condition, Options } from "../../shared/schema";
+import type { Condition, Field, Options } from "../../shared/schema";
 import { fieldOf } from "../../shared/start";
-import { newCondition } from "../definition";
+import { isUnfinished, newCondition } from "../definition";
 import { FieldPicker } from "../FieldPicker";
 import { useSource } from "../source";
 import type { Bench } from "../useBench";
@@ -14,22 +14,28 @@ import { Taken, takenOf } from "./values/Taken";
 
 /** One condition: its field, its test and its value, with counts beside the choices. */
 export function ConditionEditor({
-	condition,
+	condition: given,
 	onChange,
 	bench,
 	before,
 	tag,
+	isNew = false,
 }: {
 	condition: Condition;
 	onChange: (next: Condition, tag?: string | null) => void;
 	bench: Bench;
 	before: string;
 	tag: string;
+	/** Whether the condition is not a part of the definition yet. */
+	isNew?: boolean;
 }) {
 	const source = useSource();
+	// A condition that still wants a value waits here, so that the definition never holds an unfinished one.
+	const [waiting, setWaiting] = useState<Condition | null>(
+		isUnfinished(given, fieldOf(source, given.field)) ? given : null,
+	);
+	const condition = waiting ?? given;
 	const field = fieldOf(source, condition.field);
-	// A test that wants a value not given yet waits here, so that no wrong condition is ever built.
-	const [waiting, setWaiting] = useState<string | null>(null);
 	const options = useQuery({
 		queryKey: [
 			"options",
@@ -52,15 +58,21 @@ export function ConditionEditor({
 	});
 	const off = condition.off ? { off: true } : {};
 	const kept = { ...off, ...(condition.in ? { in: condition.in } : {}) };
+	const begin = (next: Condition, of: Field) => {
+		const isWaiting = isUnfinished(next, of);
+		setWaiting(isWaiting ? next : null);
+		if (!isWaiting) {
+			onChange(next);
+		}
+	};
 	const picker = (
 		<FieldPicker
 			label="Field"
 			value={condition.field}
 			onPick={(key) => {
-				setWaiting(null);
 				const next = fieldOf(source, key);
 				if (next) {
-					onChange({ ...newCondition(next, source.taxonomies), ...off });
+					begin({ ...newCondition(next), ...off }, next);
 				}
 			}}
 		/>
@@ -73,7 +85,7 @@ export function ConditionEditor({
 			</div>
 		);
 	}
-	const test = waiting ?? condition.test;
+	const test = condition.test;
 	const known = field.tests.find((one) => one.key === test);
 	const wants = known?.wantsValue ?? false;
 	// While a given value is waited for, nothing is taken from elsewhere.
@@ -87,18 +99,16 @@ export function ConditionEditor({
 		const value = next?.wantsValue
 			? firstValue(field, key, taken && !anew && next.from.includes(taken.from) ? taken : had, held, source.taxonomies)
 			: undefined;
-		if (next?.wantsValue && value === undefined) {
-			setWaiting(key);
-			return;
-		}
-		setWaiting(null);
-		onChange({
-			field: field.key,
-			test: key,
-			...(value === undefined ? {} : { value }),
-			...(value !== undefined && condition.below && field.family === "terms" ? { below: true } : {}),
-			...kept,
-		});
+		begin(
+			{
+				field: field.key,
+				test: key,
+				...(value === undefined ? {} : { value }),
+				...(value !== undefined && condition.below && field.family === "terms" ? { below: true } : {}),
+				...kept,
+			},
+			field,
+		);
 	};
 	const pickValue = (value: unknown, extra: Partial<Condition> = {}, typing = false) => {
 		setWaiting(null);
@@ -158,7 +168,16 @@ export function ConditionEditor({
 					onGiven={() => void pickTest(test, true)}
 				/>
 			)}
-			{waiting !== null && <p className="text-quiet text-[0.8rem]">The rule changes as soon as a value is given.</p>}
+			{waiting !== null && (
+				<p className="text-quiet text-[0.8rem]">
+					{isNew ? "The rule is added when it has a value." : "The rule stays as it was until this one has a value."}
+					{!isNew && (
+						<button type="button" className="plain-add ml-3" onClick={() => setWaiting(null)}>
+							Keep the rule as it was
+						</button>
+					)}
+				</p>
+			)}
 			<p className="text-quiet text-[0.8rem] min-h-5">
 				{options.data &&
 					options.data.empty > 0 &&

@@ -131,7 +131,7 @@ function NumberValue({
 			</div>
 		);
 	}
-	const given = typeof value === "number" ? value : 0;
+	const given = typeof value === "number" ? value : null;
 	return (
 		<div className="grid gap-2 basis-full">
 			<span className="flex flex-wrap items-center gap-2">
@@ -142,11 +142,12 @@ function NumberValue({
 				options={options}
 				say={say}
 				inside={(low, high) =>
-					test.startsWith("lt")
+					given !== null &&
+					(test.startsWith("lt")
 						? Number(low) <= given
 						: test.startsWith("gt")
 							? Number(high) >= given
-							: Number(low) <= given && given <= Number(high)
+							: Number(low) <= given && given <= Number(high))
 				}
 				onPick={(low) => onPick(round(low))}
 			/>

@@ -1,8 +1,8 @@
 import type { Group, Rule } from "../../shared/schema";
-import { isGroup, type Join, joinOf, members, newCondition, withJoin, withMembers } from "../definition";
-import { useSource } from "../source";
+import { isGroup, type Join, joinOf, members, withJoin, withMembers } from "../definition";
 import type { Bench } from "../useBench";
 import { ConditionEditor } from "./ConditionEditor";
+import { NewCondition } from "./NewCondition";
 
 const WORDS: Record<Join, string> = {
 	all: "all of these hold",
@@ -26,7 +26,6 @@ export function GroupEditor({
 	tag: string;
 	outermost?: boolean;
 }) {
-	const source = useSource();
 	const join = joinOf(group);
 	const all = members(group);
 	const set = (index: number, next: Rule, typing: string | null = null) =>
@@ -37,8 +36,6 @@ export function GroupEditor({
 			),
 			typing,
 		);
-	const plain = source.fields.find((one) => one.origin === "type") ?? source.fields[0];
-	const first: Rule = plain ? newCondition(plain, source.taxonomies) : { field: "title", test: "filled" };
 
 	return (
 		<div className="grid gap-2.5">
@@ -94,14 +91,18 @@ export function GroupEditor({
 					</li>
 				))}
 			</ul>
-			<div className="flex gap-4 text-[0.85rem]">
-				<button type="button" className="plain-add" onClick={() => onChange(withMembers(group, [...all, first]))}>
-					+ a condition
-				</button>
+			<div className="flex flex-wrap items-center gap-4 text-[0.85rem]">
+				<NewCondition
+					bench={bench}
+					before={before}
+					placeholder="+ a condition"
+					className="w-44"
+					onAdd={(condition) => onChange(withMembers(group, [...all, condition]))}
+				/>
 				<button
 					type="button"
 					className="plain-add"
-					onClick={() => onChange(withMembers(group, [...all, { [join === "any" ? "all" : "any"]: [first] }]))}
+					onClick={() => onChange(withMembers(group, [...all, { [join === "any" ? "all" : "any"]: [] }]))}
 				>
 					+ a group
 				</button>

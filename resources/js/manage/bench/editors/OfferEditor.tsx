@@ -4,6 +4,7 @@ import { moved } from "../../shared/lists";
 import { OptionControl } from "../../shared/OptionControl";
 import type { OfferedFilter } from "../../shared/schema";
 import { useStart } from "../../shared/start";
+import { finishedCondition } from "../definition";
 import { useSource } from "../source";
 import { useSetOffer } from "../useOffering";
 import { OfferedFilterRow } from "./OfferedFilterRow";
@@ -103,7 +104,7 @@ function AddFilter({ filters, onAdd }: { filters: OfferedFilter[]; onAdd: (filte
 					field: field.key,
 					as,
 					...(name === field.key ? {} : { name }),
-					...(takesRule ? { rule: { field: field.key, test: "filled" } } : {}),
+					...(takesRule ? { rule: finishedCondition(field) } : {}),
 				});
 			}}
 		/>

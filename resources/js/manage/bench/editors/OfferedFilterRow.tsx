@@ -2,7 +2,7 @@ import { RowTools, TextInput } from "../../shared/inputs";
 import { OptionControl } from "../../shared/OptionControl";
 import type { Condition, OfferedFilter } from "../../shared/schema";
 import { fieldOf, useStart } from "../../shared/start";
-import { isGroup } from "../definition";
+import { finishedCondition, isGroup } from "../definition";
 import { useSource } from "../source";
 import { useOffering } from "../useOffering";
 import { ConditionEditor } from "./ConditionEditor";
@@ -50,7 +50,9 @@ export function OfferedFilterRow({
 			...rest,
 			as,
 			...(next?.takesSeveral && join ? { join } : {}),
-			...(next?.takesRule ? { rule: rule ?? { field: filter.field, test: "filled" } } : {}),
+			...(next?.takesRule
+				? { rule: rule ?? (field ? finishedCondition(field) : { field: filter.field, test: "filled" }) }
+				: {}),
 		} as OfferedFilter);
 	};
 	return (

@@ -1,7 +1,7 @@
-import { RowTools, TextInput } from "../../shared/inputs";
+import { AddByChoice, RowTools, TextInput } from "../../shared/inputs";
 import { moved } from "../../shared/lists";
 import type { OfferedOrder } from "../../shared/schema";
-import { useSource } from "../source";
+import { begun, useSource } from "../source";
 import { useSetOffer } from "../useOffering";
 import type { EditorProps } from "./props";
 
@@ -17,7 +17,7 @@ export function OfferedOrders({ bench }: Pick<EditorProps, "bench">) {
 			orders.map((one, other) => (other === i ? { ...one, ...next } : one)),
 			tag,
 		);
-	const unused = source.orders.find((one) => !orders.some((order) => order.order[0]?.by === one.key));
+	const labelOf = (by: string | undefined) => source.orders.find((one) => one.key === by)?.label;
 	return (
 		<fieldset className="grid gap-2">
 			<legend className="text-quiet text-[0.85rem] mb-1">Orders to choose from</legend>
@@ -36,7 +36,11 @@ export function OfferedOrders({ bench }: Pick<EditorProps, "bench">) {
 						value={order.order[0]?.by ?? ""}
 						onChange={(event) =>
 							change(i, {
-								order: [{ by: event.target.value, direction: "up", empty: "last" }, ...order.order.slice(1)],
+								// A name that nobody gave follows what is chosen.
+								...(order.name === labelOf(order.order[0]?.by)
+									? { name: labelOf(event.target.value) ?? order.name }
+									: {}),
+								order: [begun(source, event.target.value), ...order.order.slice(1)],
 							})
 						}
 					>
@@ -72,30 +76,19 @@ export function OfferedOrders({ bench }: Pick<EditorProps, "bench">) {
 					/>
 				</div>
 			))}
-			{unused && (
-				<button
-					type="button"
-					className="plain-add justify-self-start"
-					data-word="offer.orders"
-					onClick={() => {
-						const keys = orders.map((one) => one.key);
-						let n = orders.length + 1;
-						while (keys.includes(`order-${n}`)) {
-							n += 1;
-						}
-						put([
-							...orders,
-							{
-								key: `order-${n}`,
-								name: unused.label,
-								order: [{ by: unused.key, direction: unused.goesUp ? "up" : "down", empty: "last" }],
-							},
-						]);
-					}}
-				>
-					+ an order
-				</button>
-			)}
+			<AddByChoice
+				label="+ an order by…"
+				word="offer.orders"
+				options={source.orders}
+				onPick={(by) => {
+					const keys = orders.map((one) => one.key);
+					let n = orders.length + 1;
+					while (keys.includes(`order-${n}`)) {
+						n += 1;
+					}
+					put([...orders, { key: `order-${n}`, name: labelOf(by) ?? by, order: [begun(source, by)] }]);
+				}}
+			/>
 		</fieldset>
 	);
 }

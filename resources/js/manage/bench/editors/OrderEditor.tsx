@@ -1,11 +1,11 @@
 import { PickByTyping } from "../../shared/fields/PickByTyping";
-import { RowTools } from "../../shared/inputs";
+import { AddByChoice, RowTools } from "../../shared/inputs";
 import { moved } from "../../shared/lists";
 import { NumberInput } from "../../shared/NumberInput";
 import type { SortKey } from "../../shared/schema";
 import { useStart } from "../../shared/start";
 import { withAt } from "../definition";
-import { useSource } from "../source";
+import { begun, useSource } from "../source";
 import type { Bench } from "../useBench";
 
 /** The keys that records are ordered by, first to last. */
@@ -14,12 +14,6 @@ export function OrderEditor({ bench }: { bench: Bench }) {
 	const source = useSource();
 	const keys = definition.order;
 	const set = (order: SortKey[], tag: string | null = null) => change({ ...definition, order }, tag);
-	const unused = source.orders.find((one) => !keys.some((key) => key.by === one.key));
-	const begin = (by: string): SortKey => {
-		const offered = source.orders.find((one) => one.key === by);
-		return { by, ...offered?.options, direction: (offered?.goesUp ?? true) ? "up" : "down", empty: "last" };
-	};
-
 	return (
 		<div className="grid gap-2">
 			{keys.map((key, i) => {
@@ -37,7 +31,9 @@ export function OrderEditor({ bench }: { bench: Bench }) {
 							aria-label={`Key ${i + 1}: by`}
 							data-word={`order[${i}].by`}
 							value={key.by}
-							onChange={(event) => set(keys.map((one, other) => (other === i ? begin(event.target.value) : one)))}
+							onChange={(event) =>
+								set(keys.map((one, other) => (other === i ? begun(source, event.target.value) : one)))
+							}
 						>
 							{!offered && <option value={key.by}>{key.by}: no longer there</option>}
 							{source.orders.map((one) => (
@@ -81,11 +77,11 @@ export function OrderEditor({ bench }: { bench: Bench }) {
 				);
 			})}
 			<div className="flex flex-wrap gap-4 text-[0.85rem]">
-				{unused && (
-					<button type="button" className="plain-add" onClick={() => set([...keys, begin(unused.key)])}>
-						+ then by
-					</button>
-				)}
+				<AddByChoice
+					label="+ then by…"
+					options={source.orders.filter((one) => !keys.some((key) => key.by === one.key))}
+					onPick={(by) => set([...keys, begun(source, by)])}
+				/>
 				{!definition.headings && source.headings[0] && (
 					<button
 						type="button"
