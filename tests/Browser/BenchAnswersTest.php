@@ -93,7 +93,8 @@ final class BenchAnswersTest extends BrowserTestCase
         $key = strtolower(str_replace(' ', '-', $name));
         $this->publishOn('/plots');
         $this->pickField('Add a condition', 'Soil');
-        $this->sees('Soil is filled');
+        $this->findText('[data-new-condition] button.chip', 'Loam')->click();
+        $this->sees('Soil is Loam');
         $this->sees('every change kept');
 
         $this->hideOnPlotPage('Soil');
@@ -125,7 +126,8 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->findText('button', 'Choose another field')->click();
         $this->sees('“soil” is no field any more. Choose another:');
         $this->pickField('Field', 'Hours of sun');
-        $this->sees('Hours of sun is filled');
+        $this->type('[aria-label=Value]', '5');
+        $this->sees('Hours of sun is at least 5');
         $this->await(
             'the mark does not go',
             fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[role=alert]')) === [] ?: null,
@@ -144,7 +146,7 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->find('[aria-label=Undo]')->click();
         $this->sees('“soil” is not a field of plot');
         $this->findText('button', 'Undo')->click();
-        $this->sees('Soil is filled');
+        $this->sees('Soil is Loam');
         $this->assertQuietConsole();
     }
 
@@ -153,6 +155,8 @@ final class BenchAnswersTest extends BrowserTestCase
         $name = $this->open('Dragged', 'garden plots');
         foreach (['Soil', 'Area', 'Villages'] as $i => $field) {
             $this->pickField('Add a condition', $field);
+            $this->choose('[data-new-condition] [aria-label=Test]', 'filled');
+            $this->findText('button', 'Add the rule')->click();
             $this->sees('filled', "[data-rule=\"where.all[{$i}]\"]");
             $this->findText('button', 'Done')->click();
         }
@@ -195,18 +199,18 @@ final class BenchAnswersTest extends BrowserTestCase
         };
         $write('{');
         $this->sees('This is no JSON');
-        $write(str_replace('"size": 10', '"size": "ten", "colour": "red"', $json));
+        $write(str_replace('"size": 12', '"size": "ten", "colour": "red"', $json));
         $this->sees('page.size');
         $this->sees('page.colour');
         $write(preg_replace('/"key": "[^"]+"/', '"key": "another"', $json) ?? '');
         $this->sees('A module keeps its key');
-        $write(str_replace('"size": 10', '"size": 4', $json));
+        $write(str_replace('"size": 12', '"size": 4', $json));
         $this->sees('It can be read, every rule of it.');
         $this->assertAccessible('a module as text');
         $this->findText('button', 'Apply')->click();
         $this->sees('4 at a time');
         $this->find('[aria-label=Undo]')->click();
-        $this->sees('10 at a time');
+        $this->sees('12 at a time');
         $this->assertQuietConsole(['422']);
     }
 

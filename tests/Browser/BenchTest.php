@@ -82,9 +82,8 @@ final class BenchTest extends BrowserTestCase
         $this->choose('[aria-label="When Price is empty"]', 'leaveOutLine');
         $this->sees('price drops its line');
         $this->pickField('Add a condition', 'Title');
-        $this->choose('[aria-label=Test]', 'contains');
-        $this->sees('The rule changes as soon as a value is given.');
-        $this->find('[aria-label=Text]')->sendKeys('no such plant');
+        $this->sees('The rule is added when it has a value.');
+        $this->find('[aria-label=Text]')->sendKeys(['no such plant', WebDriverKeys::ENTER]);
         $this->sees('0', '[data-rule="where.all[0]"]');
         $this->find('[data-at="whenNothing.text"]')->click();
         $this->type('[aria-label="What to say when nothing is left"]', 'The beds are resting.');
@@ -105,7 +104,7 @@ final class BenchTest extends BrowserTestCase
     {
         $this->open('Groups', 'product');
         $this->pickField('Add a condition', 'Plant groups');
-        $this->findText('section label', 'Bulbs')->click();
+        $this->findText('[data-new-condition] label', 'Bulbs')->click();
         $this->sees('Plant groups is Bulbs or below');
         $this->findText('section label', 'and all below')->click();
         $this->await(
@@ -118,12 +117,14 @@ final class BenchTest extends BrowserTestCase
         $this->pickField('Add a condition', 'Height');
         $this->choose('[aria-label=Test]', 'between');
         $this->type('[aria-label=To]', '15');
+        $this->findText('button', 'Add the rule')->click();
         $this->sees('Height is between 8 and 15 cm');
         $this->findText('button', 'let any one of these be enough')->click();
         $this->sees('any of these holds: Plant groups is Bulbs or below or Height is between 8 and 15 cm');
         $this->choose('[aria-label="How these join"]', 'none');
         $this->sees('none of these holds');
         $this->findText('button', '+ a group')->click();
+        $this->pickField('Add a condition to this group', 'Picture');
         $this->sees('(any of these holds: Picture is filled)');
         $this->find('[data-at=source]')->click();
         $this->findText('button.chip', 'Posts')->click();
@@ -158,7 +159,7 @@ final class BenchTest extends BrowserTestCase
         $this->sees('5 at a time');
         $this->sees('Grid');
         $this->find('[aria-label=Undo]')->click();
-        $this->sees('10 at a time');
+        $this->sees('12 at a time');
         $this->sees('List');
         $this->sees('every change kept');
     }

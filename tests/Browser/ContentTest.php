@@ -197,7 +197,24 @@ final class ContentTest extends BrowserTestCase
         $this->find('[aria-label^="Width of Area: 142 pixels"]');
         $this->find('[aria-label="Drop the filter on Area"]')->click();
         $this->sees('30 garden plots');
-        usleep(900_000);
+
+        // Leads in bulk; yes and no in the table, by one choice.
+        $this->find('[aria-label="Select all on this page"]')->click();
+        $this->findText('button', 'Set a field')->click();
+        $this->choose('[role=dialog] [aria-label=Field]', 'lead');
+        $this->choose('[role=dialog] #field-lead', 'yes');
+        $this->findText('[role=dialog] button', 'Change 30')->click();
+        $this->sees('30 of 30 changed.');
+        $this->findText('button', 'Undo')->click();
+        $this->sees('Undone.');
+        $cell = fn () => $this->findText('tbody td button', 'Edit Water on the plot of');
+        $before = trim(explode(':', $cell()->getText())[1] ?? '');
+        $cell()->click();
+        $this->choose('tbody #field-water', $before === 'yes' ? 'no' : 'yes');
+        $this->await(
+            'the other value in the table',
+            fn (): ?bool => trim(explode(':', $cell()->getText())[1] ?? '') === ($before === 'yes' ? 'no' : 'yes') ?: null,
+        );
         $this->assertQuietConsole();
     }
 

@@ -15,7 +15,7 @@ final class DrawnWorkTest extends BrowserTestCase
 {
     private const SEQUENCES = 30;
 
-    private const STEPS = 14;
+    private const STEPS = 10;
 
     /** Network answers that belong to drawn work: refused definitions, and a second person's save. */
     private const EXPECTED = ['409', '422', '404', 'ERR_ABORTED'];
@@ -333,7 +333,7 @@ final class DrawnWorkTest extends BrowserTestCase
             if ($isBusy) {
                 return null;
             }
-            usleep(400_000);
+            usleep(200_000);
             $again = (string) $this->browser->executeScript(
                 'return (document.querySelector("main") ?? document.body).innerText',
             );

@@ -23,6 +23,7 @@ final class JourneyTest extends BrowserTestCase
         $this->pickField('Add a condition', 'Price');
         $this->choose('[aria-label=Test]', 'lte');
         $this->type('[aria-label=Value]', '5.3');
+        $this->findText('button', 'Add the rule')->click();
         $this->sees('Price is at most 5.3');
         $this->find('body')->sendKeys(WebDriverKeys::ESCAPE);
         $this->find('[data-at="order[0].by"]')->click();
@@ -36,7 +37,7 @@ final class JourneyTest extends BrowserTestCase
 
         // Undo and redo reach back.
         $this->find('[aria-label=Undo]')->click();
-        $this->sees('10 at a time');
+        $this->sees('12 at a time');
         $this->find('[aria-label=Redo]')->click();
         $this->sees('2 at a time');
         $this->assertAccessible('the bench with a rule open');
@@ -123,6 +124,8 @@ final class JourneyTest extends BrowserTestCase
         $this->addCondition('Spaces left');
         $this->tabTo('[aria-label=Test]');
         $this->keys('is not');
+        $this->tabTo('[aria-label=Value]');
+        $this->keys(['0', WebDriverKeys::ENTER]);
         $this->sees('Spaces left is not 0');
         $this->keys(WebDriverKeys::ESCAPE);
         $this->sees('Starts, earliest first');
@@ -165,7 +168,7 @@ final class JourneyTest extends BrowserTestCase
         $this->keys($field);
         $this->sees($field, '[role=listbox]');
         $this->keys([WebDriverKeys::ARROW_DOWN, WebDriverKeys::ENTER]);
-        $this->sees("{$field} is filled");
+        $this->sees('The rule is added when it has a value.');
     }
 
     private function publish(): void
@@ -212,11 +215,12 @@ final class JourneyTest extends BrowserTestCase
     {
         $this->signIn('/manage/modules/newest-in-the-shop');
         $this->findText('button', '+ either of several')->click();
-        $this->sees('any of these holds: Picture is filled');
-        $this->pickField('Field', 'Stock');
-        $this->choose('section[aria-label="Change: Keep only"] [aria-label=Test]', 'gt');
-        $this->findText('button', '+ a condition')->click();
-        $this->sees('or Picture is filled');
+        $this->pickField('Add a condition to this group', 'Stock');
+        $this->type('[data-new-condition] [aria-label=Value]', '4');
+        $this->findText('button', 'Add the rule')->click();
+        $this->sees('any of these holds: Stock is at least 4');
+        $this->pickField('Add a condition to this group', 'Picture');
+        $this->sees('any of these holds: Stock is at least 4 or Picture is filled');
         $this->findText('button', 'Switch off')->click();
         $this->sees('Switched off');
         $this->findText('button', 'Remove')->click();

@@ -77,7 +77,7 @@ final class KeepingTest extends BrowserTestCase
         $input = $this->browser->findElement(WebDriverBy::id('field-picture-upload'));
         $input->setFileDetector(new \Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($path);
         unlink($path);
-        $this->find('[aria-label="What Beehive by the orchard.png shows"]')->sendKeys('A hive'.WebDriverKeys::ENTER);
+        $this->find('[aria-label="Alternative text of Beehive by the orchard.png"]')->sendKeys('A hive'.WebDriverKeys::ENTER);
         $this->await(
             'the words are kept',
             fn (): ?bool => $this->browser->executeScript(
@@ -120,6 +120,40 @@ final class KeepingTest extends BrowserTestCase
                 'return getComputedStyle(document.querySelector("img.item-picture")).objectPosition',
             ),
         );
+        $this->assertQuietConsole();
+    }
+
+    public function test_pictures_chosen_at_once_all_stay_in_their_order_and_their_words_can_be_changed_after_saving(): void
+    {
+        $paths = [];
+        // The first is the largest by far, and arrives last.
+        foreach (['Bud' => 1400, 'Flower' => 60, 'Fruit' => 40] as $name => $width) {
+            $image = imagecreatetruecolor($width, $width);
+            for ($n = 0; $n < $width * 40; $n++) {
+                imagesetpixel($image, mt_rand(0, $width), mt_rand(0, $width), mt_rand(0, 0xFFFFFF));
+            }
+            $paths[] = $path = sys_get_temp_dir()."/{$name} ".bin2hex(random_bytes(3)).'.png';
+            imagepng($image, $path);
+        }
+        $this->signIn('/manage/content/product/new');
+        $this->find('#field-title')->sendKeys('Quince');
+        $this->browser->findElement(WebDriverBy::id('value-more_pictures-upload'))->sendKeys(implode("\n", $paths));
+        $shown = fn (): array => (array) $this->browser->executeScript(
+            'return [...document.querySelectorAll("#value-more_pictures li img")].map((one) => '
+                .'one.closest("li").querySelector("input").getAttribute("aria-label").split(" ")[3])',
+        );
+        $this->await('three pictures', fn (): ?bool => count($shown()) === 3 ?: null);
+        $this->assertSame(['Bud', 'Flower', 'Fruit'], $shown());
+        $this->findText('button', 'Save')->click();
+        $this->sees('Saved');
+        $this->browser->navigate()->refresh();
+        $this->await('three pictures', fn (): ?bool => count($shown()) === 3 ?: null);
+        $this->assertSame(['Bud', 'Flower', 'Fruit'], $shown());
+        $this->find('[aria-label^="Alternative text of Flower"]')->sendKeys('A flower'.WebDriverKeys::TAB);
+        $this->sees('Saved', '#value-more_pictures li:nth-child(2)');
+        $this->browser->navigate()->refresh();
+        $this->assertSame('A flower', $this->find('[aria-label^="Alternative text of Flower"]')->getAttribute('value'));
+        array_map(unlink(...), $paths);
         $this->assertQuietConsole();
     }
 

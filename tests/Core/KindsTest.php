@@ -12,11 +12,13 @@ use Tests\Support\Garden;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\File\TypeFile;
+use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Kinds;
 use Wellspring\Core\Content\Limit;
 use Wellspring\Core\Content\Limits;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Filter\Tests;
+use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\Format;
 
 /** How values of every kind are read and written. */
@@ -194,6 +196,59 @@ final class KindsTest extends TestCase
         $this->assertSame('äöü', $short->kind->read('äöü', $short), 'characters count, not bytes');
         $this->expectException(WrongValue::class);
         $short->kind->read('abcd', $short);
+    }
+
+    /** An event that ends before it starts is refused, and so is every other range that a type declares. */
+    public function test_a_range_must_not_end_before_it_begins(): void
+    {
+        $file = fn (array $properties): array => [
+            '$schema' => TypeFile::DRAFT, 'title' => 'Walk', 'type' => 'object',
+            'x-wellspring' => [
+                'format' => 1, 'key' => 'walk', 'plural' => 'Walks', 'address' => '/walks/{slug}', 'taxonomies' => [],
+            ],
+            'properties' => $properties,
+        ];
+        $pair = fn (string $kind): array => [
+            "{$kind}_from" => ['title' => "{$kind} from", 'x-wellspring' => ['kind' => $kind]],
+            "{$kind}_to" => [
+                'title' => "{$kind} to", 'x-wellspring' => ['kind' => $kind, 'rangeFrom' => "{$kind}_from"],
+            ],
+        ];
+        $type = TypeFile::read($file([...$pair('date'), ...$pair('instant'), ...$pair('number'), ...$pair('money')]));
+        $this->assertSame('date_from', $type->fields['date_to']->limits->rangeFrom);
+        $this->assertEquals($type, TypeFile::read(json_decode((string) json_encode(TypeFile::write($type)), true)));
+        $reader = new ItemReader($type);
+        $values = [
+            'date' => ['2026-05-01', '2026-05-02'], 'instant' => ['2026-05-01T09:00:00Z', '2026-05-01T10:00:00Z'],
+            'number' => [9, 10], 'money' => [4.5, 12],
+        ];
+        foreach ($values as $kind => [$less, $more]) {
+            foreach ([[$less, $more], [$less, $less], [null, $less], [$more, null]] as [$from, $to]) {
+                $this->assertSame($to, $reader->fromValues([
+                    'title' => 'A walk', "{$kind}_from" => $from, "{$kind}_to" => $to,
+                ])->values()["{$kind}_to"] ?? null);
+            }
+            try {
+                $reader->fromValues(['title' => 'A walk', "{$kind}_to" => $less], ["{$kind}_from" => $more]);
+                $this->fail("{$kind}: a range that ends before it begins");
+            } catch (Refused $refused) {
+                $this->assertSame(["{$kind}_to"], array_column($refused->problems, 'path'));
+                $this->assertStringContainsString("{$kind} to comes before {$kind} from.", (string) $refused->problems[0]);
+            }
+        }
+        foreach (['nothing', 'date_to', 'number_from'] as $from) {
+            try {
+                $properties = $pair('date') + $pair('number');
+                $properties['date_to']['x-wellspring']['rangeFrom'] = $from;
+                TypeFile::read($file($properties));
+                $this->fail("a range from {$from}");
+            } catch (Refused $refused) {
+                $this->assertSame(
+                    ['properties.date_to.x-wellspring.rangeFrom'],
+                    array_column($refused->problems, 'path'),
+                );
+            }
+        }
     }
 
     public function test_a_number_in_a_cell_is_the_number_in_json(): void

@@ -260,6 +260,16 @@ final class KeepingTest extends TestCase
                 ->assertJson(['done' => 2])
                 ->json('change'),
         );
+        foreach ([
+            ['lead' => true], ['audience' => ['members']], ['author' => User::query()->firstOrFail()->email],
+            ['publish_at' => '2026-01-02T09:00:00Z'], ['expire_at' => '2099-01-02T09:00:00Z'],
+        ] as $values) {
+            $key = (string) array_key_first($values);
+            $change = $many('set', ['values' => $values])->assertJson(['done' => 4])->json('change');
+            $shown = $this->getJson("/manage/api/items/{$items[2]->id}")->assertOk()->json('values');
+            $this->assertEquals($values[$key], $shown[$key], $key);
+            $undo($change);
+        }
         $many('set', ['values' => ['light' => 'moon']])
             ->assertJson(['done' => 0])
             ->assertJsonPath('left.0', '“Plant 0”: light: expected one of sun, half-shade, shade, found “moon”.');

@@ -417,6 +417,7 @@ use OpenApi\Attributes as OA;
         new OA\Property('unit', type: 'string'),
         new OA\Property('decimals', type: 'integer'),
         new OA\Property('earliest', type: 'string'),
+        new OA\Property('rangeFrom', type: 'string'),
         new OA\Property('latest', type: 'string'),
         new OA\Property(
             'labels',

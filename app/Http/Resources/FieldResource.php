@@ -43,6 +43,7 @@ use Wellspring\Core\Sort\Direction;
     new OA\Property('pattern', type: 'string'),
     new OA\Property('earliest', type: 'string'),
     new OA\Property('latest', type: 'string'),
+    new OA\Property('rangeFrom', type: 'string'),
     new OA\Property('maxItems', type: 'integer'),
 ], additionalProperties: false)]
 final class FieldResource

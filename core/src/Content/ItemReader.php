@@ -121,6 +121,7 @@ final readonly class ItemReader
                 "expected a moment after publish_at ({$publishAt}), found {$expireAt}.",
             );
         }
+        Ranges::check($this->type->fields, $read, $problems, fn (string $key): string => $key);
         $problems->refuseIfAny();
 
         return $this->asItStands($read);

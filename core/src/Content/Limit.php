@@ -16,6 +16,7 @@ enum Limit: string
     case Pattern = 'pattern';
     case Earliest = 'earliest';
     case Latest = 'latest';
+    case RangeFrom = 'rangeFrom';
     case MaxItems = 'maxItems';
     case Choices = 'choices';
     case Types = 'types';

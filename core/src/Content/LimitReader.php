@@ -65,6 +65,12 @@ final readonly class LimitReader
         return [$earliest, $latest];
     }
 
+    /** @return string|null the key of the field that a range begins with; this field ends it */
+    public function rangeFrom(): ?string
+    {
+        return $this->own->has('rangeFrom') ? $this->own->text('rangeFrom') : null;
+    }
+
     public function maxItems(): ?int
     {
         return $this->schema->wholeOrNull('maxItems', 1, 1000);

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Content\File;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limits;
+use Wellspring\Core\Content\Ranges;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\ProblemCode;
@@ -50,6 +51,7 @@ final readonly class TermReader
         foreach ($this->fields as $key => $field) {
             $fields[$key] = $this->one($own, $problems, $key, $field);
         }
+        Ranges::check($this->fields, $fields, $problems, $own->at(...));
         $own->noOthers();
         $below = [];
         foreach ($withBelow ? $shape->items('below') : [] as $i => $one) {

@@ -147,7 +147,33 @@ final readonly class TypeFile
             }
         }
 
-        return array_filter($fields);
+        $fields = array_filter($fields);
+        self::checkRanges($fields, $problems);
+
+        return $fields;
+    }
+
+    /**
+     * A range begins with another field of the same kind; that one ends no range itself.
+     *
+     * @param  array<string, Field>  $fields
+     */
+    private static function checkRanges(array $fields, Problems $problems): void
+    {
+        foreach ($fields as $key => $field) {
+            $from = $field->limits->rangeFrom;
+            if ($from === null) {
+                continue;
+            }
+            $begins = $fields[$from] ?? null;
+            if ($from === $key || $begins === null || $begins->kind->key() !== $field->kind->key()) {
+                $problems->add(
+                    Path::to('properties', $key).'.x-wellspring.rangeFrom',
+                    ProblemCode::UnknownField,
+                    "expected the key of another field of the kind {$field->kind->key()}, found “{$from}”.",
+                );
+            }
+        }
     }
 
     private static function field(string $key, Shape $schema, bool $required, Problems $problems): ?Field
@@ -363,6 +389,7 @@ final readonly class TypeFile
                 'decimals' => $field->limits->decimals,
                 'earliest' => $field->limits->earliest,
                 'latest' => $field->limits->latest,
+                'rangeFrom' => $field->limits->rangeFrom,
                 'labels' => $field->choices === [] ? null : (object) $field->choices,
                 'colours' => $field->colours === [] ? null : (object) $field->colours,
                 'types' => $field->types === [] ? null : $field->types,

@@ -178,6 +178,11 @@ final class TypeSchema
                                     'type' => 'string',
                                     'format' => 'date',
                                 ],
+                                'rangeFrom' => [
+                                    'type' => 'string',
+                                    'description' => 'Key of the field of the same kind that a range begins with; this '
+                                        .'field ends it.',
+                                ],
                                 'labels' => [
                                     'type' => 'object',
                                     'additionalProperties' => [

@@ -35,14 +35,14 @@ final class Date implements Kind
 
     public function limits(): array
     {
-        return [Limit::Earliest, Limit::Latest, Limit::Default];
+        return [Limit::Earliest, Limit::Latest, Limit::RangeFrom, Limit::Default];
     }
 
     public function readLimits(LimitReader $words): Limits
     {
         [$earliest, $latest] = $words->days();
 
-        return new Limits(earliest: $earliest, latest: $latest);
+        return new Limits(earliest: $earliest, latest: $latest, rangeFrom: $words->rangeFrom());
     }
 
     public function read(mixed $value, Field $field): ?string

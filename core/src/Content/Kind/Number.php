@@ -41,7 +41,7 @@ final readonly class Number implements Kind
     {
         return [
             ...$this->key === 'money' ? [] : [Limit::Unit], Limit::Minimum, Limit::Maximum, Limit::Decimals,
-            Limit::Default,
+            Limit::RangeFrom, Limit::Default,
         ];
     }
 
@@ -49,7 +49,7 @@ final readonly class Number implements Kind
     {
         [$minimum, $maximum] = $words->numbers();
 
-        return new Limits($minimum, $maximum, $words->own->wholeOrNull('decimals', 0, 10));
+        return new Limits($minimum, $maximum, $words->own->wholeOrNull('decimals', 0, 10), rangeFrom: $words->rangeFrom());
     }
 
     public function read(mixed $value, Field $field): int|float|null

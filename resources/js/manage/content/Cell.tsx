@@ -13,7 +13,6 @@ export function isSimple(column: Column): boolean {
 		column.field !== null &&
 		column.field.origin !== "taxonomy" &&
 		column.key !== "slug" &&
-		column.key !== "lead" &&
 		SIMPLE.includes(column.field.family)
 	);
 }
@@ -35,7 +34,7 @@ export function Cell({
 		return <Value item={item} column={column} />;
 	}
 	const field = column.field;
-	const save = () => {
+	const save = (value: unknown) => {
 		if (JSON.stringify(value) === JSON.stringify(item.values[field.key] ?? null)) {
 			setEditing(false);
 			return;
@@ -76,7 +75,7 @@ export function Cell({
 			onKeyDownCapture={(event) => {
 				if (event.key === "Enter") {
 					event.preventDefault();
-					save();
+					save(value);
 				}
 				if (event.key === "Escape") {
 					setEditing(false);
@@ -84,11 +83,22 @@ export function Cell({
 			}}
 			onBlur={(event) => {
 				if (!event.currentTarget.contains(event.relatedTarget)) {
-					save();
+					save(value);
 				}
 			}}
 		>
-			<Control field={{ ...field, help: "" }} value={value} problem={problem} onChange={setValue} />
+			<Control
+				field={{ ...field, help: "" }}
+				value={value}
+				problem={problem}
+				onChange={(next) => {
+					setValue(next);
+					// Yes and no are chosen, not typed: the choice is the whole change.
+					if (field.family === "yesNo") {
+						save(next);
+					}
+				}}
+			/>
 		</div>
 	);
 }

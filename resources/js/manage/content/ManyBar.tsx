@@ -2,12 +2,13 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { sendLong } from "../shared/api";
 import { useDone } from "../shared/Done";
+import { AudienceControl } from "../shared/fields/AudienceControl";
 import { Control } from "../shared/fields/Control";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import type { ContentType } from "../shared/schema";
-import { isSimple } from "./Cell";
-import { columnsOf } from "./tableState";
+import { useStart } from "../shared/start";
+import { settable } from "./settable";
 
 type Asking = "addTerms" | "removeTerms" | "set" | "delete" | null;
 
@@ -35,7 +36,8 @@ export function ManyBar({
 	const done = useDone();
 	const [asking, setAsking] = useState<Asking>(null);
 	const taxonomies = type.fields.filter((one) => one.family === "terms");
-	const fields = columnsOf(type).filter(isSimple);
+	const { user } = useStart();
+	const fields = settable(type, user.role === "manager");
 	const [which, setWhich] = useState("");
 	const [value, setValue] = useState<unknown>(null);
 	const run = useMutation({
@@ -128,13 +130,21 @@ export function ManyBar({
 									</option>
 								))}
 							</select>
-							{field && <Control key={which} field={field} value={value} onChange={setValue} />}
+							{field?.key === "audience" ? (
+								<AudienceControl value={value} onChange={setValue} />
+							) : (
+								field && <Control key={which} field={field} value={value} onChange={setValue} />
+							)}
 						</>
 					)}
 					<button
 						type="button"
 						className="btn btn-secondary justify-self-start"
-						disabled={run.isPending || (asking.endsWith("Terms") && !(Array.isArray(value) && value.length > 0))}
+						disabled={
+							run.isPending ||
+							(asking.endsWith("Terms") && !(Array.isArray(value) && value.length > 0)) ||
+							(which === "lead" && value === null)
+						}
 						onClick={() =>
 							run.mutate({
 								what: asking,

@@ -34,6 +34,7 @@ export function FilesScreen() {
 				many
 				id="files-upload"
 				label="the site"
+				asksAlt
 				onUploaded={() => void client.invalidateQueries({ queryKey: ["media"] })}
 			/>
 			<div className="flex flex-wrap gap-2">

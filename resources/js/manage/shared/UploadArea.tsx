@@ -1,5 +1,6 @@
 import { type ReactNode, useRef, useState } from "react";
-import { ApiError, send, upload } from "./api";
+import { AltText } from "./AltText";
+import { ApiError, upload } from "./api";
 import type { Media } from "./schema";
 
 interface Going {
@@ -17,13 +18,17 @@ const TAKES = {
 
 let next = 0;
 
-/** Takes files by drop, paste or choosing, several at once, and asks what each picture shows. */
+/**
+ * Takes files by drop, paste or choosing, several at once, each with its progress. They are handed on in the order in
+ * which they were chosen, whichever arrives first.
+ */
 export function UploadArea({
 	kind,
 	many,
 	id,
 	label,
 	onUploaded,
+	asksAlt = false,
 	children,
 }: {
 	kind: Media["kind"] | null;
@@ -31,6 +36,8 @@ export function UploadArea({
 	id: string;
 	label: string;
 	onUploaded: (media: Media[]) => void;
+	/** Whether it asks here what each picture shows. */
+	asksAlt?: boolean;
 	/** Another way to come by one. */
 	children?: ReactNode;
 }) {
@@ -39,7 +46,20 @@ export function UploadArea({
 	const [over, setOver] = useState(false);
 	const input = useRef<HTMLInputElement>(null);
 	const begin = (files: File[]) => {
-		for (const file of many ? files : files.slice(0, 1)) {
+		const taken = many ? files : files.slice(0, 1);
+		const results: (Media | null | undefined)[] = taken.map(() => undefined);
+		let handed = 0;
+		const finish = (at: number, media: Media | null) => {
+			results[at] = media;
+			const ready: Media[] = [];
+			for (; handed < results.length && results[handed] !== undefined; handed++) {
+				ready.push(...[results[handed]].filter((one) => one !== null && one !== undefined));
+			}
+			if (ready.length > 0) {
+				onUploaded(ready);
+			}
+		};
+		taken.forEach((file, at) => {
 			const key = next++;
 			const set = (change: Partial<Going>) =>
 				setGoing((now) => now.map((one) => (one.key === key ? { ...one, ...change } : one)));
@@ -49,15 +69,16 @@ export function UploadArea({
 			upload<Media>("/media", body, (share) => set({ share }))
 				.then((media) => {
 					setGoing((now) => now.filter((one) => one.key !== key));
-					if (media.kind === "picture") {
+					if (asksAlt && media.kind === "picture") {
 						setAsked((now) => [...now, media]);
 					}
-					onUploaded([media]);
+					finish(at, media);
 				})
-				.catch((error: unknown) =>
-					set({ problem: error instanceof ApiError ? error.message : "The file was not taken." }),
-				);
-		}
+				.catch((error: unknown) => {
+					set({ problem: error instanceof ApiError ? error.message : "The file was not taken." });
+					finish(at, null);
+				});
+		});
 	};
 	return (
 		// biome-ignore lint/a11y/noStaticElementInteractions: a place to drop on; choosing by the button does the same
@@ -121,46 +142,18 @@ export function UploadArea({
 				</div>
 			))}
 			{asked.map((media) => (
-				<AltText
-					key={media.id}
-					media={media}
-					onDone={(now) => {
-						setAsked((all) => all.filter((one) => one.id !== media.id));
-						if (now) {
-							onUploaded([now]);
-						}
-					}}
-				/>
+				<div key={media.id} className="flex items-start gap-2 border-t border-base-300 pt-2">
+					<img src={media.small} alt="" width={48} height={36} className="w-12 h-9 object-cover rounded" />
+					<AltText media={media} onSaved={(now) => onUploaded([now])} />
+					<button
+						type="button"
+						className="btn btn-sm"
+						onClick={() => setAsked((all) => all.filter((one) => one.id !== media.id))}
+					>
+						Close
+					</button>
+				</div>
 			))}
-		</div>
-	);
-}
-
-function AltText({ media, onDone }: { media: Media; onDone: (media: Media | null) => void }) {
-	const [alt, setAlt] = useState(media.alt);
-	const keep = () =>
-		send<Media>("PUT", `/media/${media.id}`, { alt, focus: media.focus }).then(onDone, () => onDone(null));
-	return (
-		<div className="flex items-center gap-2 border-t border-base-300 pt-2">
-			<img src={media.small} alt="" width={48} height={36} className="w-12 h-9 object-cover rounded" />
-			<input
-				type="text"
-				className="input input-sm grow min-w-0"
-				aria-label={`What ${media.title} shows`}
-				placeholder="Alternative text: what it shows, for those who cannot see it"
-				value={alt}
-				maxLength={300}
-				onChange={(event) => setAlt(event.target.value)}
-				onKeyDown={(event) => {
-					if (event.key === "Enter") {
-						event.preventDefault();
-						void keep();
-					}
-				}}
-			/>
-			<button type="button" className="btn btn-sm" onClick={() => (alt.trim() === "" ? onDone(null) : void keep())}>
-				{alt.trim() === "" ? "Later" : "Keep"}
-			</button>
 		</div>
 	);
 }

@@ -19,18 +19,21 @@ const LABELS: Record<string, string> = {
 
 const WHOLE = ["decimals", "minLength", "maxLength", "maxItems"];
 
-const OWN = ["decimals", "earliest", "latest", "unit"];
+const OWN = ["decimals", "earliest", "latest", "rangeFrom", "unit"];
 
 /** Everything that can be said of one field. */
 export function FieldEditor({
 	row,
 	kinds,
 	problems,
+	starts,
 	onChange,
 }: {
 	row: FieldRow;
 	kinds: Types["kinds"];
 	problems: Problem[];
+	/** The fields that a range can begin with that this field ends. */
+	starts: FieldRow[];
 	onChange: (change: Partial<FieldRow>) => void;
 }) {
 	const { types } = useStart();
@@ -147,6 +150,24 @@ export function FieldEditor({
 			{["earliest", "latest"].filter(says).map((word) => (
 				<div key={word}>{labelled(LABELS[word] ?? word, input(word, "date"))}</div>
 			))}
+			{says("rangeFrom") &&
+				starts.length > 0 &&
+				labelled(
+					"Ends a range that begins with",
+					<select
+						className="select w-full"
+						value={value("rangeFrom") ?? ""}
+						onChange={(event) => set("rangeFrom", event.target.value)}
+					>
+						<option value="">no range</option>
+						{starts.map((one) => (
+							<option key={one.key} value={one.key}>
+								{one.schema.title || one.key}
+							</option>
+						))}
+					</select>,
+					"A value before that field’s is refused.",
+				)}
 			{says("pattern") && labelled(LABELS.pattern ?? "", input("pattern", "text"))}
 			{says("default") &&
 				own.kind !== "choices" &&

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Problem, Types } from "../shared/schema";
 import { FieldEditor } from "./FieldEditor";
-import { type FieldRow, newRow } from "./typeFile";
+import { changed, type FieldRow, newRow, rangeStarts, removed } from "./typeFile";
 
 /** The fields of a type, or of a taxonomy's terms, in their order; one of them open. */
 export function FieldList({
@@ -68,7 +68,7 @@ export function FieldList({
 									type="button"
 									className="btn btn-xs btn-ghost"
 									aria-label={`Remove the field ${row.schema.title}`}
-									onClick={() => onChange(rows.filter((one) => one.id !== row.id))}
+									onClick={() => onChange(removed(rows, row.id))}
 								>
 									×
 								</button>
@@ -79,7 +79,8 @@ export function FieldList({
 								row={row}
 								kinds={kinds}
 								problems={ofField(row)}
-								onChange={(change) => onChange(rows.map((one) => (one.id === row.id ? { ...one, ...change } : one)))}
+								starts={rangeStarts(rows, row)}
+								onChange={(change) => onChange(changed(rows, row.id, change))}
 							/>
 						)}
 					</li>

@@ -1,6 +1,18 @@
 import { expect, test } from "vitest";
 import type { TypeFile } from "../shared/schema";
-import { choicesOf, fileOf, keyFrom, newRow, ofKind, renamedOf, rowsOf, withChoices } from "./typeFile";
+import {
+	changed,
+	choicesOf,
+	fileOf,
+	keyFrom,
+	newRow,
+	ofKind,
+	rangeStarts,
+	removed,
+	renamedOf,
+	rowsOf,
+	withChoices,
+} from "./typeFile";
 
 const plot: TypeFile = {
 	$schema: "https://json-schema.org/draft/2020-12/schema",
@@ -56,4 +68,20 @@ test("choices keep their labels and colours; another kind keeps only what it has
 test("keys are made from words", () => {
 	expect(keyFrom("Hours of sun")).toBe("hours_of_sun");
 	expect(keyFrom("2. Größe (m²)")).toBe("gro_e_m2");
+});
+
+test("a range follows a renamed field, and is dropped with a field that is removed or of another kind", () => {
+	const rows = rowsOf({
+		properties: {
+			starts: { title: "Starts", "x-wellspring": { kind: "date" } },
+			ends: { title: "Ends", "x-wellspring": { kind: "date", rangeFrom: "starts" } },
+			area: { title: "Area", "x-wellspring": { kind: "number" } },
+		},
+	});
+	const [starts, ends] = rows as [(typeof rows)[0], (typeof rows)[0]];
+	expect(rangeStarts(rows, ends).map((one) => one.key)).toEqual(["starts"]);
+	const from = (all: typeof rows) => all.find((one) => one.key === "ends")?.schema["x-wellspring"].rangeFrom;
+	expect(from(changed(rows, starts.id, { key: "begins" }))).toBe("begins");
+	expect(from(removed(rows, starts.id))).toBeUndefined();
+	expect(from(changed(rows, starts.id, { schema: ofKind(starts.schema, "number") }))).toBeUndefined();
 });

@@ -93,6 +93,46 @@ export function fileOf(about: Omit<TypeFile, "properties" | "required">, rows: F
 	};
 }
 
+/**
+ * The rows with one field changed. Ranges that begin with it follow its new key; those that can no longer begin with it
+ * are dropped.
+ */
+export function changed(rows: FieldRow[], id: number, change: Partial<FieldRow>): FieldRow[] {
+	const before = rows.find((one) => one.id === id);
+	return withoutLostRanges(
+		rows.map((one) => {
+			if (one.id === id) {
+				return { ...one, ...change };
+			}
+			return change.key !== undefined && one.schema["x-wellspring"].rangeFrom === before?.key
+				? withRange(one, change.key)
+				: one;
+		}),
+	);
+}
+
+/** The rows without one field, and without the ranges that began with it. */
+export function removed(rows: FieldRow[], id: number): FieldRow[] {
+	return withoutLostRanges(rows.filter((one) => one.id !== id));
+}
+
+/** The fields that a range can begin with that this field ends. */
+export function rangeStarts(rows: FieldRow[], row: FieldRow): FieldRow[] {
+	return rows.filter((one) => one.id !== row.id && one.schema["x-wellspring"].kind === row.schema["x-wellspring"].kind);
+}
+
+function withRange(row: FieldRow, from: string | null): FieldRow {
+	const { rangeFrom: _, ...own } = row.schema["x-wellspring"];
+	return { ...row, schema: { ...row.schema, "x-wellspring": from === null ? own : { ...own, rangeFrom: from } } };
+}
+
+function withoutLostRanges(rows: FieldRow[]): FieldRow[] {
+	return rows.map((row) => {
+		const from = row.schema["x-wellspring"].rangeFrom;
+		return from === undefined || rangeStarts(rows, row).some((one) => one.key === from) ? row : withRange(row, null);
+	});
+}
+
 export function renamedOf(rows: FieldRow[]): Record<string, string> {
 	return Object.fromEntries(
 		rows.filter((row) => row.was !== null && row.was !== row.key).map((row) => [row.was, row.key]),

@@ -62,7 +62,8 @@ export function ConditionEditor({
 		const isWaiting = isUnfinished(next, of);
 		setWaiting(isWaiting ? next : null);
 		if (!isWaiting) {
-			onChange(next);
+			// A new condition is not added by its test alone: another test may be chosen next.
+			onChange(next, isNew ? tag : null);
 		}
 	};
 	const picker = (
@@ -99,6 +100,11 @@ export function ConditionEditor({
 		const value = next?.wantsValue
 			? firstValue(field, key, taken && !anew && next.from.includes(taken.from) ? taken : had, held, source.taxonomies)
 			: undefined;
+		// The least of all values says nothing yet; a new condition waits for a number of the person's own.
+		if (isNew && next?.wantsValue && field.family === "number" && key !== "between" && typeof had !== "number") {
+			setWaiting({ field: field.key, test: key, ...kept });
+			return;
+		}
 		begin(
 			{
 				field: field.key,

@@ -95,6 +95,7 @@ export function GroupEditor({
 				<NewCondition
 					bench={bench}
 					before={before}
+					label="Add a condition to this group"
 					placeholder="+ a condition"
 					className="w-44"
 					onAdd={(condition) => onChange(withMembers(group, [...all, condition]))}

@@ -14,12 +14,14 @@ import { ConditionEditor } from "./ConditionEditor";
 export function NewCondition({
 	bench,
 	before,
+	label = "Add a condition",
 	placeholder,
 	onAdd,
 	className,
 }: {
 	bench: Bench;
 	before: string;
+	label?: string;
 	placeholder: string;
 	onAdd: (condition: Condition) => void;
 	className?: string;
@@ -42,7 +44,7 @@ export function NewCondition({
 	if (begun === null) {
 		return (
 			<FieldPicker
-				label="Add a condition"
+				label={label}
 				placeholder={placeholder}
 				className={className ?? "w-56"}
 				onPick={(key) => {

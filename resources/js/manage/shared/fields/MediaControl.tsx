@@ -1,4 +1,5 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
+import { AltText } from "../AltText";
 import { MediaPicker } from "../MediaPicker";
 import type { Media } from "../schema";
 import { UploadArea } from "../UploadArea";
@@ -12,11 +13,17 @@ export function MediaControl({ field, value, onChange, files = {}, onFiles, id }
 		(one): one is string => typeof one === "string" && one !== "",
 	);
 	const kind = field.family === "pictures" ? "picture" : (field.family as Media["kind"]);
-	const set = (next: string[]) => onChange(many ? (next.length === 0 ? null : next) : (next[0] ?? null));
+	// Uploads end one after the other, some before the screen is drawn again: each adds to the latest names.
+	const latest = useRef(names);
+	latest.current = names;
+	const set = (next: string[]) => {
+		latest.current = next;
+		onChange(many ? (next.length === 0 ? null : next) : (next[0] ?? null));
+	};
 	const take = (taken: Media[]) => {
 		onFiles?.(taken);
-		const added = taken.map((one) => one.name).filter((name) => !names.includes(name));
-		set(many ? [...names, ...added] : added.slice(-1).concat(names).slice(0, 1));
+		const added = taken.map((one) => one.name).filter((name) => !latest.current.includes(name));
+		set(many ? [...latest.current, ...added] : added.slice(-1).concat(latest.current).slice(0, 1));
 	};
 	const elsewhere = field.family === "video" && (names[0] ?? "").includes("://");
 	return (
@@ -25,7 +32,7 @@ export function MediaControl({ field, value, onChange, files = {}, onFiles, id }
 				<ul className={many ? "grid grid-cols-3 gap-2" : "grid gap-2"}>
 					{names.map((name, i) => (
 						<li key={name} className="grid gap-1 content-start min-w-0">
-							<Shown name={name} media={files[name]} />
+							<Shown name={name} media={files[name]} onSaved={(media) => onFiles?.([media])} />
 							<div className="flex flex-wrap gap-1">
 								{many && i > 0 && (
 									<button
@@ -79,7 +86,7 @@ export function MediaControl({ field, value, onChange, files = {}, onFiles, id }
 	);
 }
 
-function Shown({ name, media }: { name: string; media: Media | undefined }) {
+function Shown({ name, media, onSaved }: { name: string; media: Media | undefined; onSaved: (media: Media) => void }) {
 	if (!media) {
 		return <span className="text-quiet break-all">{name}</span>;
 	}
@@ -93,7 +100,7 @@ function Shown({ name, media }: { name: string; media: Media | undefined }) {
 					height={media.height ?? undefined}
 					className="w-full h-auto rounded-field border border-base-300"
 				/>
-				{media.alt === "" && <span className="text-secondary text-[0.82rem]">No alternative text yet.</span>}
+				<AltText key={media.id} media={media} onSaved={onSaved} />
 			</>
 		);
 	}

@@ -4,9 +4,14 @@ import { Autocomplete, Input, ListBox, ListBoxItem, SearchField } from "react-ar
 export interface Option {
 	key: string;
 	label: string;
+	/** Its name alone, where the label says more. */
+	name?: string;
 	/** What tells it from others of the same name. */
 	beside?: string;
 }
+
+/** The key of the row that makes what was typed. */
+const MADE = "+make";
 
 /** So many are listed at once; typing finds the others. */
 const LISTED = 50;
@@ -23,6 +28,7 @@ export function PickByTyping({
 	onPick,
 	named,
 	onWords,
+	make,
 	above = false,
 	id,
 	isInvalid = false,
@@ -35,6 +41,8 @@ export function PickByTyping({
 	named?: string | undefined;
 	onPick: (key: string | null) => void;
 	onWords?: (words: string) => void;
+	/** Makes one of the name that was typed, where there is none; what that row says, and what it does. */
+	make?: { says: (words: string) => string; do: (words: string) => void } | undefined;
 	/** Whether the list opens over the box. */
 	above?: boolean;
 	id?: string | undefined;
@@ -49,17 +57,26 @@ export function PickByTyping({
 	};
 	const input = useRef<HTMLInputElement>(null);
 	const wanted = words === now ? "" : (words ?? "").trim().toLowerCase();
-	const found = useMemo(
+	const fitting = useMemo(
 		() =>
 			(options ?? []).filter(
 				(one) => wanted === "" || onWords !== undefined || one.label.toLowerCase().includes(wanted),
 			),
 		[options, wanted, onWords],
 	);
+	const typed = (words ?? "").trim();
+	const found: Option[] =
+		make && wanted !== "" && !fitting.some((one) => (one.name ?? one.label).toLowerCase() === wanted)
+			? [...fitting.slice(0, LISTED - 1), { key: MADE, label: make.says(typed) }]
+			: fitting;
 	const isOpen = words !== null && (onWords === undefined || words.trim() !== "");
 	const pick = (key: string) => {
 		setWords(null);
-		onPick(key);
+		if (key === MADE) {
+			make?.do(typed);
+		} else {
+			onPick(key);
+		}
 		input.current?.focus();
 	};
 	const leave = ({ currentTarget, relatedTarget }: FocusEvent) => {

@@ -1,4 +1,5 @@
 // @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { type FormEvent, useState } from "react";
@@ -39,9 +40,11 @@ beforeEach(() => {
 	vi.stubGlobal("CSS", { escape: (text: string) => text.replace(/[^\w-]/g, (sign) => `\\${sign}`) });
 	const taxonomies = [{ key: "groups", label: "Plant groups", tree: true, terms }];
 	render(
-		<StartContext value={{ taxonomies } as Start}>
-			<Form />
-		</StartContext>,
+		<QueryClientProvider client={new QueryClient()}>
+			<StartContext value={{ taxonomies, user: { role: "manager" } } as Start}>
+				<Form />
+			</StartContext>
+		</QueryClientProvider>,
 	);
 });
 
@@ -53,7 +56,10 @@ afterEach(() => {
 test("a term is found by a part of its name, and stands there with those above it", async () => {
 	const user = userEvent.setup();
 	await user.type(screen.getByRole("searchbox", { name: "Add plant groups" }), "fer");
-	expect(screen.getAllByRole("option").map((one) => one.textContent)).toEqual(["Perennials › Ferns"]);
+	expect(screen.getAllByRole("option").map((one) => one.textContent)).toEqual([
+		"Perennials › Ferns",
+		"Add the new term “fer”",
+	]);
 	await user.keyboard("{ArrowDown}{Enter}");
 	expect(onChange).toHaveBeenLastCalledWith(["hostas", "ferns"]);
 	await screen.findByRole("button", { name: "Take Perennials › Ferns away" });
@@ -76,5 +82,27 @@ test("Enter takes the first that fits, and never sends the form", async () => {
 	expect(onChange).toHaveBeenLastCalledWith(["hostas", "shrubs"]);
 	await user.type(box, "nothing like it{Enter}");
 	expect(onChange).toHaveBeenCalledTimes(1);
+	expect(onSubmit).not.toHaveBeenCalled();
+});
+
+test("a term that does not exist is made by its name, and one that exists is taken", async () => {
+	const asked: unknown[] = [];
+	vi.stubGlobal(
+		"fetch",
+		vi.fn(async (input: string, init: RequestInit) => {
+			asked.push([String(input).replace(/^.*\/taxonomies/, "/taxonomies"), JSON.parse(String(init.body))]);
+			return new Response(JSON.stringify({ slug: "sedges", name: "Sedges" }), {
+				headers: { "Content-Type": "application/json" },
+			});
+		}),
+	);
+	const user = userEvent.setup();
+	const box = screen.getByRole("searchbox", { name: "Add plant groups" });
+	await user.click(box);
+	await user.type(box, "Sedges{Enter}");
+	await vi.waitFor(() => expect(onChange).toHaveBeenLastCalledWith(["hostas", "sedges"]));
+	expect(asked).toEqual([["/taxonomies/groups/terms", { term: { name: "Sedges" } }]]);
+	await user.type(box, "hostas{Enter}");
+	expect(asked).toHaveLength(1);
 	expect(onSubmit).not.toHaveBeenCalled();
 });

@@ -1,5 +1,8 @@
-import { useMemo } from "react";
-import type { Field } from "../schema";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMemo, useRef } from "react";
+import { send } from "../api";
+import { Notice } from "../Notice";
+import type { Field, Term } from "../schema";
 import { useStart } from "../start";
 import { Word } from "../Word";
 import { PickByTyping } from "./PickByTyping";
@@ -17,14 +20,34 @@ export function TermsControl({
 	value: unknown;
 	onChange: (value: unknown) => void;
 }) {
-	const { taxonomies } = useStart();
+	const { taxonomies, user } = useStart();
 	const terms = taxonomies.find((one) => one.key === field.key)?.terms ?? [];
 	const chosen = useMemo(() => (Array.isArray(value) ? (value as string[]) : []), [value]);
 	const paths = useMemo(() => pathsOf(terms), [terms]);
 	const toggle = (slug: string) =>
 		onChange(chosen.includes(slug) ? chosen.filter((one) => one !== slug) : [...chosen, slug]);
-	if (terms.length === 0) {
-		return <p className="text-quiet text-[0.85rem]">There are no terms yet.</p>;
+	// Several terms may be made before the screen is drawn again.
+	const latest = useRef(chosen);
+	latest.current = chosen;
+	const client = useQueryClient();
+	const make = useMutation({
+		mutationFn: (name: string) => send<Term>("POST", `/taxonomies/${field.key}/terms`, { term: { name } }),
+		onSuccess: async (term) => {
+			await client.invalidateQueries({ queryKey: ["start"] });
+			onChange([...latest.current, term.slug]);
+		},
+	});
+	const makeOrTake = (name: string) => {
+		const there = terms.find((one) => one.name.toLowerCase() === name.toLowerCase());
+		if (!there) {
+			make.mutate(name);
+		} else if (!chosen.includes(there.slug)) {
+			toggle(there.slug);
+		}
+	};
+	const mayMake = user.role === "manager";
+	if (terms.length === 0 && !mayMake) {
+		return <p className="text-quiet text-[0.85rem]">There are no terms yet. A manager adds them under Terms.</p>;
 	}
 	return (
 		<div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
@@ -50,12 +73,15 @@ export function TermsControl({
 					placeholder="add by typing"
 					options={terms
 						.filter((one) => !chosen.includes(one.slug))
-						.map((one) => ({ key: one.slug, label: paths.get(one.slug) ?? one.name }))}
+						.map((one) => ({ key: one.slug, label: paths.get(one.slug) ?? one.name, name: one.name }))}
 					value={null}
 					onPick={(slug) => slug !== null && toggle(slug)}
+					make={mayMake ? { says: (words) => `Add the new term “${words}”`, do: makeOrTake } : undefined}
 				/>
 			</div>
-			{terms.length <= IN_TREE && (
+			{make.isPending && <span role="status">Adding the term…</span>}
+			{make.error && <Notice>{make.error.message}</Notice>}
+			{terms.length > 0 && terms.length <= IN_TREE && (
 				<Word words={`all ${terms.length}`} label={field.label}>
 					<ul className="grid">
 						{terms.map((one) => (

@@ -132,7 +132,8 @@ export function TermList({ field, condition, wants, options, onPick }: Props) {
 	const taxonomy = useStart().taxonomies.find((one) => one.key === field.taxonomy);
 	const [words, setWords] = useState("");
 	const on = chosen(condition, wants);
-	const below = wants ? (condition.below ?? false) : (taxonomy?.tree ?? false);
+	const isBegun = wants && condition.value !== undefined;
+	const below = isBegun ? (condition.below ?? false) : (taxonomy?.tree ?? false);
 	const terms = taxonomy?.terms ?? [];
 	const wanted = words.trim().toLowerCase();
 	const shown = wanted === "" ? terms : terms.filter((term) => term.name.toLowerCase().includes(wanted));
