@@ -71,6 +71,7 @@ Route::middleware(['auth'])->prefix('manage')->group(function (): void {
         Route::post('modules', [Manage\ModuleController::class, 'store']);
         Route::get('modules/records', [Manage\ModuleController::class, 'records']);
         Route::get('modules/starts', [Manage\ModuleController::class, 'starts']);
+        Route::get('modules/starts/records', [Manage\ModuleController::class, 'startingRecords']);
         Route::post('modules/many', [Manage\ModuleController::class, 'many']);
         Route::post('modules/check', [Manage\ModuleController::class, 'check']);
         Route::get('modules/{key}', [Manage\ModuleController::class, 'show']);

@@ -227,7 +227,7 @@ abstract class BrowserTestCase extends TestCase
     /** Finds a field by typing its name, and takes it. */
     protected function pickField(string $label, string $field): void
     {
-        $box = $this->find("[aria-label=\"{$label}\"]");
+        $box = $this->find("[aria-label$=\"{$label}\"]");
         $box->click();
         $box->sendKeys([WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL, $field]);
         $this->awaited(

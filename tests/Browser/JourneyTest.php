@@ -21,8 +21,8 @@ final class JourneyTest extends BrowserTestCase
         $this->sees('Light is Shade');
         $this->findText('button', 'Done')->click();
         $this->pickField('Add a condition', 'Price');
-        $this->choose('[aria-label=Test]', 'lte');
-        $this->type('[aria-label=Value]', '5.3');
+        $this->choose('[aria-label$=", test"]', 'lte');
+        $this->type('[aria-label$=", value"]', '5.3');
         $this->findText('button', 'Add the rule')->click();
         $this->sees('Price is at most 5.3');
         $this->find('body')->sendKeys(WebDriverKeys::ESCAPE);
@@ -116,15 +116,15 @@ final class JourneyTest extends BrowserTestCase
         $this->tabTo('button.chip', 'Workshop');
         $this->keys(WebDriverKeys::SPACE);
         $this->sees('Kind is Workshop');
-        $this->browser->executeScript('document.querySelector(\'[aria-label="Field"]\').focus()');
+        $this->browser->executeScript('document.querySelector(\'[aria-label$=", field"]\').focus()');
         $this->tabTo('button.chip', 'Walk');
         $this->keys(WebDriverKeys::SPACE);
         $this->sees('Kind is any of Workshop, Walk');
         $this->keys(WebDriverKeys::ESCAPE);
         $this->addCondition('Spaces left');
-        $this->tabTo('[aria-label=Test]');
+        $this->tabTo('[aria-label$=", test"]');
         $this->keys('is not');
-        $this->tabTo('[aria-label=Value]');
+        $this->tabTo('[aria-label$=", value"]');
         $this->keys(['0', WebDriverKeys::ENTER]);
         $this->sees('Spaces left is not 0');
         $this->keys(WebDriverKeys::ESCAPE);
@@ -216,7 +216,7 @@ final class JourneyTest extends BrowserTestCase
         $this->signIn('/manage/modules/newest-in-the-shop');
         $this->findText('button', '+ either of several')->click();
         $this->pickField('Add a condition to this group', 'Stock');
-        $this->type('[data-new-condition] [aria-label=Value]', '4');
+        $this->type('[data-new-condition] [aria-label$=", value"]', '4');
         $this->findText('button', 'Add the rule')->click();
         $this->sees('any of these holds: Stock is at least 4');
         $this->pickField('Add a condition to this group', 'Picture');

@@ -137,20 +137,18 @@ final class KeepingTest extends BrowserTestCase
         }
         $this->signIn('/manage/content/product/new');
         $this->find('#field-title')->sendKeys('Quince');
-        $this->browser->findElement(WebDriverBy::id('value-more_pictures-upload'))->sendKeys(implode("\n", $paths));
-        $shown = fn (): array => (array) $this->browser->executeScript(
-            'return [...document.querySelectorAll("#value-more_pictures li img")].map((one) => '
+        $this->browser->findElement(WebDriverBy::id('field-more_pictures-upload'))->sendKeys(implode("\n", $paths));
+        $shown = fn (): string => implode(' ', (array) $this->browser->executeScript(
+            'return [...document.querySelectorAll("#field-more_pictures li img")].map((one) => '
                 .'one.closest("li").querySelector("input").getAttribute("aria-label").split(" ")[3])',
-        );
-        $this->await('three pictures', fn (): ?bool => count($shown()) === 3 ?: null);
-        $this->assertSame(['Bud', 'Flower', 'Fruit'], $shown());
+        ));
+        $this->await('all three, in their order', fn (): ?bool => $shown() === 'Bud Flower Fruit' ?: null);
         $this->findText('button', 'Save')->click();
         $this->sees('Saved');
         $this->browser->navigate()->refresh();
-        $this->await('three pictures', fn (): ?bool => count($shown()) === 3 ?: null);
-        $this->assertSame(['Bud', 'Flower', 'Fruit'], $shown());
+        $this->await('all three, in their order', fn (): ?bool => $shown() === 'Bud Flower Fruit' ?: null);
         $this->find('[aria-label^="Alternative text of Flower"]')->sendKeys('A flower'.WebDriverKeys::TAB);
-        $this->sees('Saved', '#value-more_pictures li:nth-child(2)');
+        $this->sees('Saved', '#field-more_pictures li:nth-child(2)');
         $this->browser->navigate()->refresh();
         $this->assertSame('A flower', $this->find('[aria-label^="Alternative text of Flower"]')->getAttribute('value'));
         array_map(unlink(...), $paths);

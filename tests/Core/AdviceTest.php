@@ -152,7 +152,7 @@ final class AdviceTest extends TestCase
                     fn (Advice $one): bool => $one->at === 'page.size',
                 ));
                 $first = $advised($module)[0] ?? null;
-                if ($first !== null) {
+                if ($first?->definition !== null) {
                     $this->assertSame(
                         [],
                         array_map(fn (Advice $one): string => $one->sentence, $advised(Garden::module($first->definition))),

@@ -58,6 +58,7 @@ final class AccessTest extends TestCase
             'POST manage/api/modules',
             'GET manage/api/modules/records',
             'GET manage/api/modules/starts',
+            'GET manage/api/modules/starts/records',
             'POST manage/api/modules/many',
             'POST manage/api/modules/check',
             'GET manage/api/modules/{key}',

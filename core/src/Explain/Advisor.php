@@ -78,7 +78,7 @@ final readonly class Advisor
     private static function fullestSize(int $size, array $columns): int
     {
         $best = $size;
-        foreach (range(1, max(self::LONG, $size) + max($columns)) as $other) {
+        for ($other = 1; $other <= max(self::LONG, $size) + max($columns); $other++) {
             $isBetter = [self::ragged($other, $columns), abs($other - $size)]
                 <=> [self::ragged($best, $columns), abs($best - $size)];
             $best = $isBetter < 0 ? $other : $best;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Explain;
 
+use Wellspring\Core\Card\Part\Price;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
@@ -14,12 +15,33 @@ use Wellspring\Core\Sort\Criterion\WeightedRating;
 /** Sentences that a new module can start from; each is an ordinary definition, made of what the site has. */
 final readonly class StarterDefinitions
 {
+    /** What people call such listings (common practice, no source), by the first word of a sentence's key. */
+    private const EVERYDAY = [
+        'all' => ['list', 'catalogue', 'catalog', 'directory', 'overview', 'everything'],
+        'shop' => ['shop', 'store', 'catalogue', 'catalog', 'products', 'goods'],
+        'gallery' => ['gallery', 'portfolio', 'pictures', 'photos', 'work', 'projects'],
+        'newest' => ['blog', 'news', 'journal', 'latest', 'recent', 'feed'],
+        'sale' => ['offers', 'bargains', 'discount', 'reduced', 'shop'],
+        'read' => ['popular', 'trending', 'most viewed', 'top'],
+        'best' => ['top rated', 'reviews', 'stars', 'favourites'],
+        'term' => ['category', 'topic', 'tag', 'section'],
+        'related' => ['similar', 'more like this', 'see also', 'recommended'],
+        'upcoming' => ['calendar', 'events', 'agenda', 'programme', 'what’s on', 'schedule', 'next'],
+        'letters' => ['glossary', 'index', 'directory', 'alphabet', 'FAQ', 'questions', 'answers', 'help'],
+        'archive' => ['archive', 'months', 'history', 'blog'],
+        'spotlight' => ['featured', 'highlight', 'lead story', 'home page'],
+        'index' => ['categories', 'tags', 'topics', 'taxonomy', 'overview'],
+        'people' => ['team', 'staff', 'authors', 'members', 'about us'],
+        'search' => ['search', 'find', 'results'],
+    ];
+
     public function __construct(private Catalogue $catalogue)
     {
     }
 
     /**
-     * @return list<array{key: string, words: string, definition: array<string, mixed>}> without format, key and name
+     * @return list<array{key: string, words: string, finds: list<string>, definition: array<string, mixed>}> the
+     *   definition without format, key and name; `finds`: everyday words that it is found by, too
      */
     public function all(): array
     {
@@ -66,18 +88,47 @@ final readonly class StarterDefinitions
         return $starts;
     }
 
-    /** @return list<array{key: string, words: string, definition: array<string, mixed>}> */
+    /** @return list<array{key: string, words: string, finds: list<string>, definition: array<string, mixed>}> */
     private function ofType(Type $type): array
     {
         $items = ['source' => ['items' => [$type->key]], 'card' => StarterCards::of($type)];
         $plural = lcfirst($type->plural);
         $starts = [
             self::start(
+                "all-{$type->key}",
+                "All {$plural}, by title",
+                $items + ['order' => [['by' => 'title']]],
+            ),
+            self::start(
                 "newest-{$type->key}",
                 "The newest {$plural}",
                 $items + ['order' => [['by' => 'publish_at', 'direction' => 'down']]],
             ),
         ];
+        if (Price::isMoney($type->fields['price'] ?? null)) {
+            $starts[] = self::start(
+                "shop-{$type->key}",
+                ucfirst($plural).' for sale, cheapest first',
+                $items + [
+                    'where' => ['all' => [['field' => 'price', 'test' => 'filled']]],
+                    'order' => [['by' => PriceNow::of($type) === null ? 'price' : 'priceNow'], ['by' => 'title']],
+                ],
+            );
+        }
+        $pictures = array_filter($type->fields, fn (Field $field): bool => $field->family()->isPicture());
+        if ($pictures !== []) {
+            $starts[] = self::start(
+                "gallery-{$type->key}",
+                "The pictures of {$plural}, newest first",
+                [
+                    'source' => ['items' => [$type->key]],
+                    'where' => ['all' => [['field' => array_values($pictures)[0]->key, 'test' => 'filled']]],
+                    'order' => [['by' => 'publish_at', 'direction' => 'down']],
+                    'arrange' => ['as' => 'masonry'],
+                    'card' => self::card([['part' => 'picture']], [['part' => 'title']]),
+                ],
+            );
+        }
         if (PriceNow::of($type) !== null) {
             $starts[] = self::start(
                 "sale-{$type->key}",
@@ -240,13 +291,18 @@ final readonly class StarterDefinitions
 
     /**
      * @param  array<string, mixed>  $definition
-     * @return array{key: string, words: string, definition: array<string, mixed>}
+     * @return array{key: string, words: string, finds: list<string>, definition: array<string, mixed>}
      */
     private static function start(string $key, string $words, array $definition): array
     {
+        $kind = explode('-', $key)[0];
+
         // The grid of a new module is 1, 2, 3 or 4 across: twelve fill the last row at every width.
-        return ['key' => $key, 'words' => $words, 'definition' => $definition + [
-            'page' => ['mode' => 'numbered', 'size' => 12],
-        ]];
+        return [
+            'key' => $key,
+            'words' => $words,
+            'finds' => self::EVERYDAY[$kind] ?? [],
+            'definition' => $definition + ['page' => ['mode' => 'numbered', 'size' => 12]],
+        ];
     }
 }

@@ -27,6 +27,7 @@ use App\Modules\ModuleVersions;
 use App\Pages\Placements;
 use App\Site\ExampleSubject;
 use App\Site\ModulePlaces;
+use App\Site\StartingRecords;
 use OpenApi\Attributes as OA;
 use Wellspring\Core\Explain\StarterDefinitions;
 use Wellspring\Core\Problem\Refused;
@@ -42,7 +43,10 @@ use Wellspring\Core\Time\Iso8601;
  * @phpstan-import-type ModuleWholeShape from ModuleResource
  *
  * @phpstan-type ModuleRecordsShape array{live: int|null, draft: int|null}
- * @phpstan-type StartingPointShape array{key: string, words: string, definition: JsonMap<mixed>}
+ * @phpstan-type StartingPointShape array{
+ *     key: string, words: string, finds: list<string>, definition: JsonMap<mixed>,
+ * }
+ * @phpstan-type StartingRecordsShape array{records: int, first: string|null, picture: string|null}
  * @phpstan-type VersionShape array{number: int, publishedAt: string, by: string|null}
  */
 final readonly class ModuleController
@@ -58,6 +62,7 @@ final readonly class ModuleController
         private Placements $placements,
         private ModulePlaces $places,
         private ExampleSubject $example,
+        private StartingRecords $starting,
     ) {
     }
 
@@ -120,6 +125,27 @@ final readonly class ModuleController
             fn (array $one): array => ['definition' => new JsonMap($one['definition'])] + $one,
             (new StarterDefinitions($this->catalogue->catalogue()))->all(),
         );
+    }
+
+    /**
+     * What some of the sentences to start from would list now. Counted beside the list, since counting takes longer.
+     *
+     * @return JsonMap<StartingRecordsShape> by key, without those that are gone meanwhile
+     */
+    public function startingRecords(ModuleRecordsRequest $request): JsonMap
+    {
+        $keys = array_flip(array_values($request->validated()['keys']));
+        $starts = array_column(
+            (new StarterDefinitions($this->catalogue->catalogue()))->all(),
+            'definition',
+            'key',
+        );
+
+        return new JsonMap($this->starting->of(
+            array_intersect_key($starts, $keys),
+            $this->store->reader(),
+            $this->contexts->now(),
+        ));
     }
 
     /** @return Created<ModuleWholeShape> */

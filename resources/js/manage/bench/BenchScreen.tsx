@@ -90,7 +90,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 				}}
 			/>
 			<Trouble bench={bench} />
-			<div className="md:hidden flex gap-4 px-4 py-2 border-b border-base-300 bg-base-100">
+			<div className="md:hidden sticky top-0 z-20 flex gap-4 px-4 py-2 border-b border-base-300 bg-base-100">
 				{(["text", "page"] as const).map((one) => (
 					<button
 						key={one}

@@ -67,7 +67,7 @@ export function ResultsTable({
 				/>
 			</div>
 			{results.error && <Fault error={results.error} onRetry={results.refetch} />}
-			<div className="flex-1 min-h-0 overflow-auto relative">
+			<div className="flex-1 min-h-0 overflow-auto relative scroll-edge">
 				<table className="w-full text-[0.88rem]">
 					<thead className="sticky top-0 bg-base-200 text-left">
 						<tr>

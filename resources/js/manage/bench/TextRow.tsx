@@ -192,7 +192,7 @@ function Count({
 		return (
 			<div className="text-right shrink-0">
 				<div className="font-semibold">
-					{look.pages} <abbr title={look.pages === 1 ? "page" : "pages"}>pp</abbr>
+					{look.pages} <span className="text-[0.8rem] font-normal">{look.pages === 1 ? "page" : "pages"}</span>
 				</div>
 				<div className="text-[0.78rem] text-quiet">{look.total} in all</div>
 				{uneven && (

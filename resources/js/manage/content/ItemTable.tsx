@@ -8,7 +8,7 @@ import type { ItemTableState } from "./useItemTable";
 export function ItemTable({ type, table }: { type: ContentType; table: ItemTableState }) {
 	const { state, shown, items, rows, ticked, allThatFit, every, change, sortBy, save, tick } = table;
 	return (
-		<div className="bg-base-100 border border-base-300 rounded-box relative overflow-x-auto" tabIndex={-1}>
+		<div className="bg-base-100 border border-base-300 rounded-box relative overflow-x-auto scroll-edge" tabIndex={-1}>
 			<table
 				className="w-full table-fixed"
 				style={{ minWidth: `${300 + state.columns.reduce((sum, one) => sum + one.width, 0)}px` }}

@@ -68,7 +68,10 @@ export function FilesScreen() {
 				</select>
 			</div>
 			{found.error && <Fault error={found.error} onRetry={found.refetch} />}
-			<div className="relative overflow-x-auto bg-base-100 border border-base-300 rounded-box" tabIndex={-1}>
+			<div
+				className="relative overflow-x-auto bg-base-100 scroll-edge border border-base-300 rounded-box"
+				tabIndex={-1}
+			>
 				<table className="w-full min-w-[46rem]">
 					<thead className="border-b border-base-300 text-[0.85rem] text-quiet">
 						<tr>

@@ -85,7 +85,7 @@ export function Contrasts({
 }) {
 	const of = (text: string, ground: string) => pairs.find((one) => one.text === text && one.ground === ground);
 	return (
-		<div className="overflow-x-auto">
+		<div className="overflow-x-auto scroll-edge">
 			<table className="text-[0.85rem] w-full">
 				<thead>
 					<tr className="text-left text-quiet">

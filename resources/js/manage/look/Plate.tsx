@@ -87,7 +87,7 @@ export function Plate({
 	return (
 		<div ref={box} className="relative grid gap-5 lg:grid-cols-[13rem_minmax(0,1fr)] items-start">
 			<ul
-				className="grid gap-x-4 gap-y-4 sm:grid-cols-2 lg:grid-cols-1 lg:text-right text-[0.88rem]"
+				className="order-last lg:order-none grid gap-x-4 gap-y-4 sm:grid-cols-2 lg:grid-cols-1 lg:text-right text-[0.88rem]"
 				aria-label="Notes"
 			>
 				{NOTES.map((note) => (

@@ -6,11 +6,11 @@ import { useDone } from "../shared/Done";
 import { Fault } from "../shared/Fault";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
-import type { ModuleSummary, ModuleWhole } from "../shared/schema";
+import type { ModuleRecords, ModuleSummary, ModuleWhole } from "../shared/schema";
 import { useStart } from "../shared/start";
+import { useByChunks } from "../shared/useByChunks";
 import { useTitle } from "../shared/useTitle";
 import { ModuleLine } from "./ModuleLine";
-import { useRecords } from "./ModuleRecords";
 import { NewModule } from "./NewModule";
 import { Pick } from "./Pick";
 import { RemoveModules } from "./RemoveModules";
@@ -86,7 +86,10 @@ export function ModulesScreen() {
 			.sort((a, b) => a.name.localeCompare(b.name))
 			.map((named) => [named.key, `with ${named.name} (${named.taxonomy})`]),
 	);
-	const records = useRecords(all.map((one) => one.key));
+	const records = useByChunks<ModuleRecords>(
+		"/modules/records",
+		all.map((one) => one.key),
+	);
 
 	return (
 		<div className="w-full max-w-6xl mx-auto px-4 md:px-6 py-6 grid gap-4 content-start">

@@ -4,7 +4,8 @@ import { useNavigate } from "react-router";
 import { get, send } from "../shared/api";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { ModuleWhole, StartingPoint } from "../shared/schema";
+import type { ModuleWhole, StartingPoint, StartingRecords } from "../shared/schema";
+import { useByChunks } from "../shared/useByChunks";
 
 /** A new module begins as a sentence, chosen among those that the site's content makes possible. */
 export function NewModule({ onClose }: { onClose: () => void }) {
@@ -18,7 +19,14 @@ export function NewModule({ onClose }: { onClose: () => void }) {
 	const [chosen, setChosen] = useState<string | null>(null);
 	const [name, setName] = useState<string | null>(null);
 	const wanted = words.trim().toLowerCase().split(/\s+/);
-	const shown = (starts.data ?? []).filter((one) => wanted.every((word) => one.words.toLowerCase().includes(word)));
+	const shown = (starts.data ?? []).filter((one) => {
+		const found = [one.words, ...one.finds].join(" ").toLowerCase();
+		return wanted.every((word) => found.includes(word));
+	});
+	const counted = useByChunks<StartingRecords>(
+		"/modules/starts/records",
+		(starts.data ?? []).map((one) => one.key),
+	);
 	const start = starts.data?.find((one) => one.key === chosen);
 	const called = name ?? start?.words.split(/[:,]/)[0]?.trim() ?? "";
 	const make = useMutation({
@@ -43,7 +51,7 @@ export function NewModule({ onClose }: { onClose: () => void }) {
 					<input
 						type="search"
 						className="input w-full"
-						placeholder="newest, on sale, related, archive…"
+						placeholder="shop, news, gallery, calendar, team, FAQ…"
 						aria-label="Find a sentence"
 						value={words}
 						onChange={(event) => setWords(event.target.value)}
@@ -66,14 +74,15 @@ export function NewModule({ onClose }: { onClose: () => void }) {
 									setName(null);
 								}}
 							/>
-							{one.words}
+							<span className="grow">{one.words}</span>
+							<First of={counted.get(one.key)} />
 						</label>
 					))}
 					{starts.data && shown.length === 0 && <p className="px-4 py-3 text-quiet">No sentences found.</p>}
 				</fieldset>
 				<div className="flex flex-wrap items-end gap-3">
 					<label className="grid gap-1 grow">
-						<span className="text-quiet">called</span>
+						<span className="text-quiet">Name</span>
 						<input
 							className="input w-full"
 							aria-label="Name of the new module"
@@ -90,5 +99,29 @@ export function NewModule({ onClose }: { onClose: () => void }) {
 				{make.error && <Notice>{make.error.message}</Notice>}
 			</form>
 		</Sheet>
+	);
+}
+
+/** How many records it would list now, and the picture of the first. */
+function First({ of }: { of: StartingRecords | undefined }) {
+	return (
+		<>
+			<span className="text-quiet font-normal text-[0.82rem] whitespace-nowrap">
+				{of === undefined ? "…" : of.records === 1 ? "1 record" : `${of.records.toLocaleString()} records`}
+			</span>
+			<span className="w-12 h-9 shrink-0">
+				{of?.picture && (
+					<img
+						src={of.picture}
+						alt=""
+						title={of.first ?? undefined}
+						width={48}
+						height={36}
+						loading="lazy"
+						className="w-12 h-9 object-cover rounded"
+					/>
+				)}
+			</span>
+		</>
 	);
 }

@@ -28,6 +28,7 @@ export function BandBox({ plan, band: at }: { plan: PagePlanState; band: number 
 		return null;
 	}
 	const shown = look.data?.bands[at];
+	const isEmpty = band.slots.every((slot) => slot.blocks.length === 0);
 	return (
 		<section
 			aria-label={`Band ${at + 1}`}
@@ -39,7 +40,13 @@ export function BandBox({ plan, band: at }: { plan: PagePlanState; band: number 
 				</Word>
 			</div>
 			<div className="grow min-w-0 grid gap-1.5">
-				{shown?.why && <p className="text-secondary text-[0.82rem]">{shown.why}</p>}
+				{isEmpty ? (
+					<p className="text-quiet text-[0.82rem]">
+						Nothing stands here yet. Add a module or another block; until then visitors do not see this band.
+					</p>
+				) : (
+					shown?.why && <p className="text-secondary text-[0.82rem]">{shown.why}</p>
+				)}
 				<div className="flex flex-col sm:flex-row gap-2 sm:gap-0">
 					{band.slots.map((slot, i) => (
 						<Fragment key={i.toString()}>

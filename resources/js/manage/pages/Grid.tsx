@@ -34,7 +34,7 @@ export function Grid() {
 	}
 	const { pages, modules, more } = grid.data;
 	return (
-		<section aria-labelledby="grid" className="p-4 md:p-6 grid gap-3 content-start min-w-0 overflow-auto">
+		<section aria-labelledby="grid" className="p-4 md:p-6 grid gap-3 content-start min-w-0 overflow-auto scroll-edge">
 			<h2 id="grid" className="font-serif text-xl font-semibold">
 				What shows where
 			</h2>

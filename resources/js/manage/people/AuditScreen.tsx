@@ -60,7 +60,7 @@ export function AuditScreen() {
 						{found.data.total.toLocaleString()} {found.data.total === 1 ? "entry" : "entries"}, kept for{" "}
 						{found.data.days} days
 					</p>
-					<div className="overflow-x-auto bg-base-100 border border-base-300 rounded-box">
+					<div className="overflow-x-auto bg-base-100 scroll-edge border border-base-300 rounded-box">
 						<table className="table max-sm:table-fixed">
 							<thead>
 								<tr>

@@ -66,7 +66,10 @@ export function PeopleScreen() {
 				</select>
 			</div>
 			{people.error && <Fault error={people.error} onRetry={people.refetch} />}
-			<div className="relative overflow-x-auto bg-base-100 border border-base-300 rounded-box" tabIndex={-1}>
+			<div
+				className="relative overflow-x-auto bg-base-100 scroll-edge border border-base-300 rounded-box"
+				tabIndex={-1}
+			>
 				<table className="w-full min-w-[44rem]">
 					<thead className="border-b border-base-300 text-[0.85rem] text-quiet">
 						<tr>

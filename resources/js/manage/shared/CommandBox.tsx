@@ -29,13 +29,15 @@ export function CommandBox() {
 		<>
 			<button
 				type="button"
-				className="flex items-center gap-2 h-8 w-36 sm:w-44 xl:w-52 rounded-field bg-[#23555b] text-[#c6dadb] hover:text-white px-3 text-[0.88rem] cursor-pointer"
+				className="flex items-center gap-2 h-9 w-10 max-sm:justify-center sm:h-8 sm:w-44 xl:w-52 rounded-field bg-[#23555b] text-[#c6dadb] hover:text-white sm:px-3 text-[0.88rem] cursor-pointer"
 				aria-keyshortcuts="/"
 				onClick={() => setOpen("find")}
 			>
 				<Search className="size-4 shrink-0" aria-hidden="true" />
-				<span className="grow text-left truncate">Find anything</span>
-				<span aria-hidden="true">/</span>
+				<span className="max-sm:sr-only grow text-left truncate">Find anything</span>
+				<span aria-hidden="true" className="max-sm:hidden">
+					/
+				</span>
 			</button>
 			<Suspense fallback={null}>
 				{open === "find" && <CommandPanel onClose={() => setOpen(null)} />}

@@ -1,5 +1,6 @@
-import { ArrowUpRight } from "lucide-react";
+import { ArrowUpRight, Menu } from "lucide-react";
 import { Suspense } from "react";
+import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
 import { NavLink, Outlet } from "react-router";
 import { signOut } from "./api";
 import { CommandBox } from "./CommandBox";
@@ -39,6 +40,80 @@ const SCREENS: [string, string, boolean][] = [
 	["/settings", "Settings", false],
 ];
 
+/** The words of the main navigation; on a narrow screen they stand in a menu. */
+function Screens({ role, onGo, className }: { role: string; onGo?: () => void; className: string }) {
+	return (
+		<nav aria-label="Main" className={className}>
+			{(role === "manager" ? SCREENS : SCREENS.filter(([, , authors]) => authors)).map(([to, label]) => (
+				<NavLink
+					key={to}
+					to={to}
+					onClick={onGo}
+					className={({ isActive }) =>
+						`py-1 border-b-2 ${isActive ? "border-[#f0b184] font-semibold" : "border-transparent text-[#c6dadb] hover:text-white"}`
+					}
+				>
+					{label}
+				</NavLink>
+			))}
+		</nav>
+	);
+}
+
+function VisitSite() {
+	return (
+		<a
+			href="/"
+			target="_blank"
+			rel="noreferrer"
+			className="flex items-center gap-1 py-1 hover:underline whitespace-nowrap"
+		>
+			Visit site <ArrowUpRight className="size-4" aria-hidden="true" />
+			<span className="sr-only">(opens in a new tab)</span>
+		</a>
+	);
+}
+
+function SignOut() {
+	return (
+		<button type="button" className="cursor-pointer text-left text-[#c6dadb] hover:text-white py-1" onClick={leave}>
+			Sign out
+		</button>
+	);
+}
+
+/** On a narrow screen: everything of the top line that has no room there. */
+function NarrowMenu() {
+	const { user } = useStart();
+	return (
+		<DialogTrigger>
+			<Button className="wide:hidden flex items-center gap-1.5 min-h-9 px-2 -mr-2 cursor-pointer rounded-field hover:bg-white/10">
+				<Menu className="size-5" aria-hidden="true" /> Menu
+			</Button>
+			<Popover
+				placement="bottom end"
+				offset={0}
+				className="wide:hidden bg-neutral text-neutral-content shadow-lg w-screen max-w-sm max-h-[85vh] overflow-y-auto"
+			>
+				<Dialog aria-label="Menu" className="outline-none p-4 grid gap-3 text-[1.05rem]">
+					{({ close }) => (
+						<>
+							<Screens role={user.role} onGo={close} className="grid grid-cols-2 gap-x-6 gap-y-1.5" />
+							<div className="grid grid-cols-2 gap-x-6 gap-y-1.5 border-t border-white/20 pt-3">
+								<NavLink to="/account" onClick={close} className="text-[#c6dadb] hover:text-white py-1">
+									{user.name}
+								</NavLink>
+								<SignOut />
+								<VisitSite />
+							</div>
+						</>
+					)}
+				</Dialog>
+			</Popover>
+		</DialogTrigger>
+	);
+}
+
 export function Shell() {
 	const start = useStart();
 	return (
@@ -49,44 +124,23 @@ export function Shell() {
 			>
 				Skip to the screen
 			</a>
-			<header className="topline bg-neutral text-neutral-content flex flex-wrap items-center gap-x-4 gap-y-1 px-4 md:px-5 py-1.5 md:py-0 md:h-12 shrink-0">
+			<header className="topline bg-neutral text-neutral-content flex items-center gap-x-4 px-4 md:px-5 h-12 shrink-0">
 				<span className="flex items-center gap-2 font-serif text-xl font-semibold">
 					<Mark /> Wellspring
 				</span>
-				<nav
-					aria-label="Main"
-					className="flex flex-wrap gap-x-3.5 xl:gap-x-4 max-sm:text-[0.9rem] order-last basis-full md:order-none md:basis-auto"
-				>
-					{(start.user.role === "manager" ? SCREENS : SCREENS.filter(([, , authors]) => authors)).map(([to, label]) => (
-						<NavLink
-							key={to}
-							to={to}
-							className={({ isActive }) =>
-								`py-1 border-b-2 ${isActive ? "border-[#f0b184] font-semibold" : "border-transparent text-[#c6dadb] hover:text-white"}`
-							}
-						>
-							{label}
-						</NavLink>
-					))}
-				</nav>
+				<Screens role={start.user.role} className="hidden wide:flex gap-x-3.5 xl:gap-x-4" />
 				<span className="flex-1" />
 				<CommandBox />
-				<NavLink to="/account" className="text-[#c6dadb] hover:text-white py-1 truncate max-w-16 sm:max-w-none">
+				<NavLink to="/account" className="hidden wide:block text-[#c6dadb] hover:text-white py-1 truncate max-w-40">
 					{start.user.name}
 				</NavLink>
-				<button type="button" className="cursor-pointer text-[#c6dadb] hover:text-white py-1" onClick={leave}>
-					Sign out
-				</button>
-				<a
-					href="/"
-					target="_blank"
-					rel="noreferrer"
-					className="flex items-center gap-1 py-1 hover:underline whitespace-nowrap"
-				>
-					<span className="max-sm:sr-only">Visit site</span>{" "}
-					<ArrowUpRight className="size-5 sm:size-4" aria-hidden="true" />
-					<span className="sr-only">(opens in a new tab)</span>
-				</a>
+				<span className="hidden wide:block whitespace-nowrap">
+					<SignOut />
+				</span>
+				<span className="hidden wide:block">
+					<VisitSite />
+				</span>
+				<NarrowMenu />
 			</header>
 			{start.demoPassword && (
 				<p role="alert" className="bg-warning text-warning-content px-4 md:px-5 py-1.5">

@@ -7,7 +7,7 @@ import type { ReactNode } from "react";
 export function Steady({ room, children, className = "" }: { room: string; children: ReactNode; className?: string }) {
 	return (
 		<span role="status" className={`inline-grid *:col-start-1 *:row-start-1 ${className}`}>
-			<span className="invisible" aria-hidden="true">
+			<span className="invisible max-sm:hidden" aria-hidden="true">
 				{room}
 			</span>
 			<span>{children}</span>

@@ -8,6 +8,7 @@ import { FieldPicker } from "../FieldPicker";
 import { useSource } from "../source";
 import type { Bench } from "../useBench";
 import { firstValue, Value } from "./ConditionValue";
+import { RuleName } from "./ruleName";
 import { Chips, Linked, TermList, Texts } from "./values/ListValue";
 import { LooksIn } from "./values/LooksIn";
 import { Taken, takenOf } from "./values/Taken";
@@ -68,7 +69,7 @@ export function ConditionEditor({
 	};
 	const picker = (
 		<FieldPicker
-			label="Field"
+			label={`${field?.label ?? condition.field}, field`}
 			value={condition.field}
 			onPick={(key) => {
 				const next = fieldOf(source, key);
@@ -124,71 +125,74 @@ export function ConditionEditor({
 	const list = { field, condition, wants: wants && taken === null, options: options.data, onPick: pickValue };
 
 	return (
-		<div className="grid gap-2.5">
-			<div className="flex flex-wrap items-center gap-2">
-				{picker}
-				<select
-					className="select select-sm w-auto max-w-48"
-					aria-label="Test"
-					value={test}
-					onChange={(event) => void pickTest(event.target.value)}
-				>
-					{field.tests.map((one) => (
-						<option key={one.key} value={one.key}>
-							{one.words}
-						</option>
-					))}
-				</select>
-				{wants && taken === null && (
-					<Value field={field} test={test} condition={condition} options={options.data} onPick={pickValue} />
-				)}
-			</div>
-			{taken === null && (field.family === "choice" || field.family === "choices") && (
-				<Chips {...list} choices={field.choices} />
-			)}
-			{taken === null && field.family === "terms" && <TermList {...list} />}
-			{taken === null && (field.family === "items" || field.family === "person") && (wants || isNamed) && (
-				<Linked {...list} />
-			)}
-			{taken === null && wants && ["anyOf", "noneOf"].includes(test) && ["text", "longText"].includes(field.family) && (
-				<Texts {...list} />
-			)}
-			{taken === null && test === "related" && <Chips {...list} choices={field.choices} />}
-			{field.family === "words" && condition.value !== undefined && (
-				<LooksIn
-					field={field}
-					condition={condition}
-					onPick={(next) => {
-						const { in: _, ...rest } = condition;
-						onChange(next === undefined ? rest : { ...rest, in: next });
-					}}
-				/>
-			)}
-			{known && wants && (
-				<Taken
-					field={field}
-					test={known}
-					condition={condition}
-					now={taken}
-					onPick={(value, extra) => pickValue(value, { ...extra, ...(condition.below ? { below: true } : {}) })}
-					onGiven={() => void pickTest(test, true)}
-				/>
-			)}
-			{waiting !== null && (
-				<p className="text-quiet text-[0.8rem]">
-					{isNew ? "The rule is added when it has a value." : "The rule stays as it was until this one has a value."}
-					{!isNew && (
-						<button type="button" className="plain-add ml-3" onClick={() => setWaiting(null)}>
-							Keep the rule as it was
-						</button>
+		<RuleName value={`${field.label}, ${known?.words ?? test}`}>
+			<div className="grid gap-2.5">
+				<div className="flex flex-wrap items-center gap-2">
+					{picker}
+					<select
+						className="select select-sm w-auto max-w-48"
+						aria-label={`${field.label}, test`}
+						value={test}
+						onChange={(event) => void pickTest(event.target.value)}
+					>
+						{field.tests.map((one) => (
+							<option key={one.key} value={one.key}>
+								{one.words}
+							</option>
+						))}
+					</select>
+					{wants && taken === null && (
+						<Value field={field} test={test} condition={condition} options={options.data} onPick={pickValue} />
 					)}
+				</div>
+				{taken === null && (field.family === "choice" || field.family === "choices") && (
+					<Chips {...list} choices={field.choices} />
+				)}
+				{taken === null && field.family === "terms" && <TermList {...list} />}
+				{taken === null && (field.family === "items" || field.family === "person") && (wants || isNamed) && (
+					<Linked {...list} />
+				)}
+				{taken === null &&
+					wants &&
+					["anyOf", "noneOf"].includes(test) &&
+					["text", "longText"].includes(field.family) && <Texts {...list} />}
+				{taken === null && test === "related" && <Chips {...list} choices={field.choices} />}
+				{field.family === "words" && condition.value !== undefined && (
+					<LooksIn
+						field={field}
+						condition={condition}
+						onPick={(next) => {
+							const { in: _, ...rest } = condition;
+							onChange(next === undefined ? rest : { ...rest, in: next });
+						}}
+					/>
+				)}
+				{known && wants && (
+					<Taken
+						field={field}
+						test={known}
+						condition={condition}
+						now={taken}
+						onPick={(value, extra) => pickValue(value, { ...extra, ...(condition.below ? { below: true } : {}) })}
+						onGiven={() => void pickTest(test, true)}
+					/>
+				)}
+				{waiting !== null && (
+					<p className="text-quiet text-[0.8rem]">
+						{isNew ? "The rule is added when it has a value." : "The rule stays as it was until this one has a value."}
+						{!isNew && (
+							<button type="button" className="plain-add ml-3" onClick={() => setWaiting(null)}>
+								Keep the rule as it was
+							</button>
+						)}
+					</p>
+				)}
+				<p className="text-quiet text-[0.8rem] min-h-5">
+					{options.data &&
+						options.data.empty > 0 &&
+						`${options.data.empty} of those that reach this rule have no ${field.label.toLowerCase()}.`}
 				</p>
-			)}
-			<p className="text-quiet text-[0.8rem] min-h-5">
-				{options.data &&
-					options.data.empty > 0 &&
-					`${options.data.empty} of those that reach this rule have no ${field.label.toLowerCase()}.`}
-			</p>
-		</div>
+			</div>
+		</RuleName>
 	);
 }

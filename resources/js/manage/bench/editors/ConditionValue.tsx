@@ -1,6 +1,7 @@
 import { TextInput } from "../../shared/inputs";
 import { NumberInput } from "../../shared/NumberInput";
 import type { Condition, Field, Options } from "../../shared/schema";
+import { useRuleName } from "./ruleName";
 import { Bars } from "./values/Bars";
 import { DayValue, firstDayValue } from "./values/DayValue";
 
@@ -63,6 +64,7 @@ export function Value({
 	options: Options | undefined;
 	onPick: (value: unknown, extra?: Partial<Condition>, typing?: boolean) => void;
 }) {
+	const named = useRuleName();
 	if (field.family === "number") {
 		return (
 			<NumberValue
@@ -88,7 +90,7 @@ export function Value({
 	if (["text", "longText", "words"].includes(field.family) && !["anyOf", "noneOf"].includes(test)) {
 		return (
 			<TextInput
-				label={field.family === "words" ? "Words; * at the end of a word stands for any ending" : "Text"}
+				label={named(field.family === "words" ? "words; * at the end of a word stands for any ending" : "text")}
 				value={typeof condition.value === "string" ? condition.value : ""}
 				onChange={(next) => onPick(next, {}, true)}
 			/>
@@ -110,6 +112,7 @@ function NumberValue({
 	options: Options | undefined;
 	onPick: (value: unknown, typing?: boolean) => void;
 }) {
+	const named = useRuleName();
 	const round = (number: number | string) => Number(Number(number).toPrecision(3));
 	const say = (number: number | string) => `${round(number)}${field.unit ? ` ${field.unit}` : ""}`;
 	if (test === "between") {
@@ -117,9 +120,9 @@ function NumberValue({
 		return (
 			<div className="grid gap-2 basis-full">
 				<span className="flex flex-wrap items-center gap-2">
-					<NumberInput label="From" value={from} onChange={(next) => next <= to && onPick([next, to], true)} />
+					<NumberInput label={named("from")} value={from} onChange={(next) => next <= to && onPick([next, to], true)} />
 					and
-					<NumberInput label="To" value={to} onChange={(next) => next >= from && onPick([from, next], true)} />
+					<NumberInput label={named("to")} value={to} onChange={(next) => next >= from && onPick([from, next], true)} />
 					{field.unit}
 				</span>
 				<Bars
@@ -135,7 +138,7 @@ function NumberValue({
 	return (
 		<div className="grid gap-2 basis-full">
 			<span className="flex flex-wrap items-center gap-2">
-				<NumberInput label="Value" value={given} onChange={(next) => onPick(next, true)} />
+				<NumberInput label={named("value")} value={given} onChange={(next) => onPick(next, true)} />
 				{field.unit}
 			</span>
 			<Bars

@@ -69,11 +69,21 @@ export function NewCondition({
 					box.querySelector<HTMLElement>("select, input:not([role=combobox])")?.focus();
 				}
 			}}
+			// On the way down to the control: a box for numbers does not pass Enter on.
+			onKeyDownCapture={(event) => {
+				if (event.key === "Enter" && (event.target as Element).matches("[data-number]")) {
+					event.preventDefault();
+					add();
+				}
+			}}
 			onKeyDown={(event) => {
 				if (event.key === "Escape") {
 					event.stopPropagation();
 					put(null);
-				} else if (event.key === "Enter" && (event.target as Element).matches("input:not([role=combobox])")) {
+				} else if (
+					event.key === "Enter" &&
+					(event.target as Element).matches("input:not([role=combobox], [data-number])")
+				) {
 					add();
 				}
 			}}

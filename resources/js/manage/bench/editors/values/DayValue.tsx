@@ -1,5 +1,6 @@
 import { NumberInput } from "../../../shared/NumberInput";
 import type { Condition, Field, Options } from "../../../shared/schema";
+import { useRuleName } from "../ruleName";
 import { Bars } from "./Bars";
 
 export interface Length {
@@ -43,6 +44,7 @@ export function DayValue({
 	options: Options | undefined;
 	onPick: (value: unknown, typing?: boolean) => void;
 }) {
+	const named = useRuleName();
 	const value = condition.value;
 	const say = (day: number | string) =>
 		new Date(`${day}T12:00:00Z`).toLocaleDateString(undefined, { day: "numeric", month: "short", year: "2-digit" });
@@ -52,7 +54,7 @@ export function DayValue({
 		return (
 			<span className="flex flex-wrap items-center gap-2">
 				<NumberInput
-					label="How many"
+					label={named("how many")}
 					value={length.amount}
 					min={1}
 					max={500}
@@ -62,7 +64,7 @@ export function DayValue({
 				/>
 				<select
 					className="select select-sm w-auto"
-					aria-label="Unit"
+					aria-label={named("unit")}
 					value={length.unit}
 					onChange={(event) => onPick({ ...length, unit: event.target.value })}
 				>
@@ -77,7 +79,7 @@ export function DayValue({
 		return (
 			<select
 				className="select select-sm w-auto"
-				aria-label="Period"
+				aria-label={named("period")}
 				value={String(value)}
 				onChange={(event) => onPick(event.target.value)}
 			>
@@ -94,9 +96,9 @@ export function DayValue({
 		return (
 			<div className="grid gap-2 basis-full">
 				<span className="flex flex-wrap items-center gap-2">
-					<Day label="From" value={from} onChange={(next) => next <= to && onPick([next, to], true)} />
+					<Day label={named("from")} value={from} onChange={(next) => next <= to && onPick([next, to], true)} />
 					and
-					<Day label="To" value={to} onChange={(next) => next >= from && onPick([from, next], true)} />
+					<Day label={named("to")} value={to} onChange={(next) => next >= from && onPick([from, next], true)} />
 				</span>
 				<Bars
 					options={options}
@@ -109,7 +111,11 @@ export function DayValue({
 	}
 	return (
 		<div className="grid gap-2 basis-full">
-			<Day label="Day" value={typeof value === "string" ? value : ""} onChange={(next) => onPick(next, true)} />
+			<Day
+				label={named("day")}
+				value={typeof value === "string" ? value : ""}
+				onChange={(next) => onPick(next, true)}
+			/>
 			<Bars
 				options={options}
 				say={say}

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Condition, Field, Options } from "../../../shared/schema";
 import { useStart } from "../../../shared/start";
+import { useRuleName } from "../ruleName";
 
 interface Props {
 	field: Field;
@@ -86,6 +87,7 @@ export function Linked(props: Props) {
 
 /** Texts, of which any or none is to be had. */
 export function Texts({ field, condition, wants, options, onPick }: Props) {
+	const named = useRuleName();
 	const [typed, setTyped] = useState("");
 	const on = chosen(condition, wants);
 	const offered = Object.keys(options?.choices ?? {}).filter((one) => !on.includes(one));
@@ -108,7 +110,7 @@ export function Texts({ field, condition, wants, options, onPick }: Props) {
 			<span className="flex gap-2">
 				<input
 					className="input input-sm w-52"
-					aria-label="Another text"
+					aria-label={named("another text")}
 					placeholder="Another text"
 					value={typed}
 					onChange={(event) => setTyped(event.target.value)}

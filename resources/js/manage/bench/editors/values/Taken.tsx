@@ -1,5 +1,6 @@
 import type { Condition, Field, FieldTest } from "../../../shared/schema";
 import { useStart } from "../../../shared/start";
+import { useRuleName } from "../ruleName";
 
 interface From {
 	from: "page" | "viewer" | "address";
@@ -36,6 +37,7 @@ export function Taken({
 	onPick: (value: From, extra: Partial<Condition>) => void;
 	onGiven: () => void;
 }) {
+	const named = useRuleName();
 	const { types } = useStart();
 	if (test.from.length === 0) {
 		return null;
@@ -83,7 +85,7 @@ export function Taken({
 				<span className="text-quiet">The value is</span>
 				<select
 					className="select select-sm w-auto max-w-56"
-					aria-label="Where the value comes from"
+					aria-label={named("where the value comes from")}
 					value={is}
 					onChange={(event) => {
 						const way = ways.find(([key]) => key === event.target.value);
@@ -101,7 +103,7 @@ export function Taken({
 			{now?.take === "item" && now.of && (
 				<select
 					className="select select-sm w-auto"
-					aria-label="Which value of the item being shown"
+					aria-label={named("which value of the item being shown")}
 					value={now.of}
 					onChange={(event) => onPick({ ...now, of: event.target.value }, keep)}
 				>
@@ -117,7 +119,7 @@ export function Taken({
 					<span className="text-quiet">where there is none, keep</span>
 					<select
 						className="select select-sm w-auto"
-						aria-label="Where there is no value"
+						aria-label={named("where there is no value")}
 						value={condition.whenMissing ?? (now.from === "address" ? "keepAll" : "keepNone")}
 						onChange={(event) => onPick(now, { whenMissing: event.target.value as "keepAll" | "keepNone" })}
 					>
