@@ -118,6 +118,7 @@ Route::middleware(['auth'])->prefix('manage')->group(function (): void {
         Route::post('looks/{key}/publish', [Manage\LookController::class, 'publish']);
         Route::delete('looks/{key}', [Manage\LookController::class, 'remove']);
         Route::get('looks/{key}/tokens', [Manage\LookController::class, 'tokens']);
+        Route::post('frame/place', [Manage\FrameController::class, 'place']);
         Route::post('frame/look', [Manage\FrameController::class, 'look']);
         Route::post('bench/look', [Manage\BenchController::class, 'look']);
         Route::post('bench/results', [Manage\BenchController::class, 'results']);

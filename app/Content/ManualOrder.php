@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Models\Item;
+use App\Models\Media;
 use App\Models\Term;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Type;
@@ -37,7 +38,8 @@ final readonly class ManualOrder
 
     /**
      * @param  int  $most  how many of those that were never placed are given beside the placed ones
-     * @return list<array{id: int, title: string, placed: bool}>
+     * @return list<array{id: int, title: string, placed: bool, picture: string|null}> the address of the item's first
+     *   picture in a small size
      */
     public function list(Type $type, ?Term $term, int $most): array
     {
@@ -47,17 +49,35 @@ final readonly class ManualOrder
             $query->join('item_term', 'item_term.item_id', '=', 'items.id')->where('item_term.term_id', $term->id);
             $at = 'item_term.position';
         }
-        $rows = $query->toBase()->select(['items.id', 'items.title'])->selectRaw("{$at} as place")
+        $rows = $query->toBase()->select(['items.id', 'items.title', 'items.fields'])->selectRaw("{$at} as place")
             ->orderByRaw("{$at} nulls last, items.publish_at desc nulls last, items.id")->limit($most)->get();
+
+        $names = array_map(fn (object $row): ?string => self::picture($type, (string) $row->fields), $rows->all());
+        $pictures = Media::query()->whereIn('name', array_filter($names))->get()->keyBy('name');
 
         return array_values(
             $rows->map(
-                fn (object $row): array => [
+                fn (object $row, int $i): array => [
                     'id' => (int) $row->id,
                     'title' => (string) $row->title,
                     'placed' => $row->place !== null,
+                    'picture' => $pictures->get($names[$i] ?? '')?->smallUrl(),
                 ],
             )->all(),
         );
+    }
+
+    /** @return string|null the name of the item's first picture */
+    private static function picture(Type $type, string $fields): ?string
+    {
+        $values = (array) json_decode($fields, true);
+        foreach ($type->fields as $key => $field) {
+            $name = $field->family()->isPicture() ? ((array) ($values[$key] ?? []))[0] ?? null : null;
+            if (is_string($name)) {
+                return $name;
+            }
+        }
+
+        return null;
     }
 }

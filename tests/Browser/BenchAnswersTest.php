@@ -220,7 +220,7 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->type('[aria-label="Add a condition"]', 'its words'.WebDriverKeys::ENTER);
         $this->sees('Its words hold what the visitor looks for');
         $this->choose('[aria-label$="where the value comes from"]', 'given');
-        $this->find('[aria-label^="Words;"]')->sendKeys('fern*');
+        $this->find('[aria-label*=", words;"]')->sendKeys('fern*');
         $this->sees('Its words hold “fern*”');
         $everywhere = $this->left('where.all[0]');
         $this->findText('fieldset button.chip', 'Title')->click();

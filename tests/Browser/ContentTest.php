@@ -25,11 +25,13 @@ final class ContentTest extends BrowserTestCase
             $this->findText('button', 'Add')->click();
             $this->findText('label', 'Label')->findElement(WebDriverBy::tagName('input'))->sendKeys($label);
         }
-        // The choices: first and second become starter and main.
+        // A field of choices begins with one empty line; the key follows the label.
         $this->findText('li button', 'Course')->click();
-        foreach (['starter', 'main'] as $i => $key) {
-            $this->type('[aria-label="Key of choice '.($i + 1).'"]', $key);
-        }
+        $this->assertSame('', $this->find('[aria-label="Key of choice 1"]')->getAttribute('value'));
+        $this->type('[aria-label="Label of choice 1"]', 'Starter');
+        $this->findText('button', '+ a choice')->click();
+        $this->type('[aria-label="Label of choice 2"]', 'Main');
+        $this->assertSame('main', $this->find('[aria-label="Key of choice 2"]')->getAttribute('value'));
         $this->findText('li button', 'Minutes')->click();
         $this->labelled('At least')->sendKeys('1');
         $this->assertAccessible('the form of a type with a field open');
@@ -207,6 +209,9 @@ final class ContentTest extends BrowserTestCase
         $this->sees('30 of 30 changed.');
         $this->findText('button', 'Undo')->click();
         $this->sees('Undone.');
+        $this->findText('button', 'Columns')->click();
+        $this->findText('[aria-label=Columns] label', 'Water on the plot')->click();
+        $this->browser->getKeyboard()->sendKeys([WebDriverKeys::ESCAPE]);
         $cell = fn () => $this->findText('tbody td button', 'Edit Water on the plot of');
         $before = trim(explode(':', $cell()->getText())[1] ?? '');
         $cell()->click();

@@ -11,6 +11,8 @@ use Tests\Support\RandomModules;
 use Wellspring\Core\Choice\ChosenFilter;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Choice\FacetOption;
+use Wellspring\Core\Choice\FilterControl;
+use Wellspring\Core\Choice\FilterControls;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\Context;
@@ -389,6 +391,22 @@ final class ChoicesTest extends TestCase
                 $this->assertSame('page.count', $refused->problems[0]->path);
             }
         }
+    }
+
+    /** A search box has nothing to count beside it, so managers are not asked about counts there. */
+    public function test_each_control_says_which_settings_have_an_effect_with_it(): void
+    {
+        $takes = array_map(fn (FilterControl $one): string => implode(' ', $one->takes()), FilterControls::all());
+        $this->assertSame(
+            [
+                'search' => 'open', 'near' => 'open', 'checks' => 'counts most open', 'tree' => 'counts most open',
+                'range' => 'counts open', 'one' => 'counts open',
+            ],
+            array_replace(
+                array_flip(['search', 'near', 'checks', 'tree', 'range', 'one']),
+                array_intersect_key($takes, array_flip(['search', 'near', 'checks', 'tree', 'range', 'one'])),
+            ),
+        );
     }
 
     public function test_faults_of_an_offer_name_their_place(): void

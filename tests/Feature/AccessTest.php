@@ -82,7 +82,7 @@ final class AccessTest extends TestCase
             'GET manage/api/looks/{key}/tokens',
             'GET manage/api/settings', 'GET manage/api/settings/choices', 'POST manage/api/settings/look',
             'PUT manage/api/settings/draft', 'POST manage/api/settings/publish',
-            'POST manage/api/frame/look', 'GET manage/api/menus', 'GET manage/api/menus/{key}',
+            'POST manage/api/frame/look', 'POST manage/api/frame/place', 'GET manage/api/menus', 'GET manage/api/menus/{key}',
             'PUT manage/api/menus/{key}/draft', 'POST manage/api/menus/{key}/publish',
             'POST manage/api/bench/look',
             'POST manage/api/bench/results',

@@ -42,6 +42,11 @@ interface FilterControl
     /** Whether its filters say what they keep, as a rule of the manager's: `"rule": {…}`. */
     public function takesRule(): bool;
 
+    /**
+     * @return list<'counts'|'most'|'open'> which of the settings that several controls share have an effect with it
+     */
+    public function takes(): array;
+
     /** @return list<Option> what a definition may say for it alone */
     public function settings(): array;
 

@@ -28,6 +28,42 @@ final readonly class Place
         return new self('everywhere');
     }
 
+    /**
+     * @param  bool  $takesNewPages  whether the names are those where it does not show, so that new pages show it
+     * @param  list<string>  $names  addresses; one may end in `/*`
+     */
+    public static function of(bool $takesNewPages, array $names): self
+    {
+        return match (true) {
+            $names !== [] => new self($takesNewPages ? 'except' : 'pages', $names),
+            default => new self($takesNewPages ? 'everywhere' : 'nowhere'),
+        };
+    }
+
+    /** Whether a page that is made later shows it, where nothing names that page. */
+    public function takesNewPages(): bool
+    {
+        return $this->kind === 'everywhere' || $this->kind === 'except';
+    }
+
+    /** The name of a page with all below it. */
+    public static function allBelow(string $address): string
+    {
+        return $address.self::BELOW;
+    }
+
+    /** @return string|null the address of `/shop/*`, which is `/shop`; null where the name is that of one page */
+    public static function branchOf(string $name): ?string
+    {
+        return str_ends_with($name, self::BELOW) ? substr($name, 0, -strlen(self::BELOW)) : null;
+    }
+
+    /** @param  list<string>  $names */
+    public static function isNamedBy(array $names, string $address): bool
+    {
+        return array_filter($names, fn (string $name): bool => self::names($name, $address)) !== [];
+    }
+
     /** What cannot be read is noted. */
     public static function read(Shape $entry, Problems $problems): self
     {
@@ -66,10 +102,7 @@ final readonly class Place
      */
     public function admits(AddressPattern $page, string $path): bool
     {
-        $isNamed = array_filter(
-            $this->names,
-            fn (string $name): bool => self::names($name, $path) || self::names($name, $page->pattern),
-        ) !== [];
+        $isNamed = self::isNamedBy($this->names, $path) || self::isNamedBy($this->names, $page->pattern);
 
         return match ($this->kind) {
             'everywhere' => true,
@@ -115,7 +148,7 @@ final readonly class Place
 
     private static function isName(string $name): bool
     {
-        $address = str_ends_with($name, self::BELOW) ? substr($name, 0, -strlen(self::BELOW)) : $name;
+        $address = self::branchOf($name) ?? $name;
         try {
             AddressPattern::of($address === '' ? '/' : $address);
 
@@ -127,11 +160,10 @@ final readonly class Place
 
     private static function names(string $name, string $address): bool
     {
-        if (! str_ends_with($name, self::BELOW)) {
-            return $name === $address;
-        }
-        $from = substr($name, 0, -strlen(self::BELOW));
+        $from = self::branchOf($name);
 
-        return $address === $from || str_starts_with($address, "{$from}/");
+        return $from === null
+            ? $name === $address
+            : $address === $from || str_starts_with($address, "{$from}/");
     }
 }

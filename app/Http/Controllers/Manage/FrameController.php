@@ -8,15 +8,22 @@ use App\Http\PreviewContext;
 use App\Http\Requests\LookAtFrameRequest;
 use App\Http\Requests\PublishRequest;
 use App\Http\Requests\SaveFrameDraftRequest;
+use App\Http\Requests\TickPlaceRequest;
 use App\Http\Resources\Definitions;
+use App\Http\Resources\JsonMap;
 use App\Http\Resources\Standing;
 use App\Models\SiteDefinition;
+use App\Pages\PageStore;
 use App\Pages\SiteDefinitionStore;
 use App\Site\AddressAnswers;
 use App\Site\SitePages;
 use OpenApi\Attributes as OA;
 use Wellspring\Core\Page\FrameReader;
+use Wellspring\Core\Page\Place;
+use Wellspring\Core\Page\PlaceTree;
+use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Time\Iso8601;
 
 /**
@@ -28,6 +35,12 @@ use Wellspring\Core\Time\Iso8601;
  *     key: string, definition: FrameFileShape, revision: int, savedAt: string, live: bool, changed: bool,
  *     publishedAt: string|null,
  * }
+ * @phpstan-type PlaceRowShape array{
+ *     address: string, title: string, depth: int, shows: bool, branch: bool|null,
+ * }
+ * @phpstan-type PlaceTreeShape array{
+ *     entry: JsonMap<mixed>, sentence: string, newPages: bool, pages: list<PlaceRowShape>,
+ * }
  */
 final readonly class FrameController
 {
@@ -35,6 +48,7 @@ final readonly class FrameController
         private SiteDefinitionStore $frames,
         private PreviewContext $preview,
         private AddressAnswers $answers,
+        private PageStore $pages,
     ) {
     }
 
@@ -73,6 +87,36 @@ final readonly class FrameController
             : $this->frames->publish($row, $request->seen());
 
         return $this->show();
+    }
+
+    /**
+     * Where an entry shows, in one sentence and in the tree of pages, after a change to it.
+     *
+     * @return PlaceTreeShape `entry`: what the entry of the frame's file says of it
+     *
+     * @throws Refused
+     */
+    public function place(TickPlaceRequest $request): array
+    {
+        $given = $request->validated();
+        $problems = new Problems;
+        $place = Place::read(new Shape(['on' => $request->json('on')], '', $problems), $problems);
+        $problems->refuseIfAny();
+        $tree = new PlaceTree($this->pages->drafts()->mapWithKeys(
+            fn (object $page): array => [(string) $page->address => (string) $page->title],
+        )->all());
+        if (is_string($given['address'] ?? null)) {
+            $place = $tree->ticked($place, $given['address'], (bool) $given['shows'], (bool) $given['below']);
+        } elseif (isset($given['newPages'])) {
+            $place = $tree->withNewPages($place, (bool) $given['newPages']);
+        }
+
+        return [
+            'entry' => new JsonMap($place->toArray()),
+            'sentence' => $tree->sentence($place),
+            'newPages' => $place->takesNewPages(),
+            'pages' => $tree->rows($place),
+        ];
     }
 
     /**

@@ -36,7 +36,7 @@ use Wellspring\Core\Who\Audience;
  *
  * @phpstan-type ItemPageShape array{total: int, pages: int, page: int, items: list<ItemShape>}
  * @phpstan-type TablePresetsShape array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>}
- * @phpstan-type PlacedItemShape array{id: int, title: string, placed: bool}
+ * @phpstan-type PlacedItemShape array{id: int, title: string, placed: bool, picture: string|null}
  */
 final readonly class ItemTableController
 {

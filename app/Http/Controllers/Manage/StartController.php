@@ -46,7 +46,8 @@ use Wellspring\Core\Who\Audience;
  *
  * @phpstan-type PlugInShape array{key: string, label: string, options: list<OptionShape>}
  * @phpstan-type FilterControlShape array{
- *     key: string, words: string, takesSeveral: bool, takesRule: bool, settings: list<OptionShape>,
+ *     key: string, words: string, takesSeveral: bool, takesRule: bool,
+ *     takes: list<'counts'|'most'|'open'>, settings: list<OptionShape>,
  * }
  * @phpstan-type ContentTypeShape array{
  *     key: string, label: string, plural: string, address: string, fields: list<FieldShape>, own: list<string>,
@@ -141,6 +142,7 @@ final readonly class StartController
                 'words' => $one->words(),
                 'takesSeveral' => $one->takesSeveral(),
                 'takesRule' => $one->takesRule(),
+                'takes' => $one->takes(),
                 'settings' => self::options($one->settings()),
             ], FilterControls::all())),
             'offer' => self::options(Offer::settings()),

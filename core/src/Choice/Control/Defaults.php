@@ -41,6 +41,11 @@ trait Defaults
         return false;
     }
 
+    public function takes(): array
+    {
+        return ['counts', 'open'];
+    }
+
     public function settings(): array
     {
         return [];

@@ -52,6 +52,11 @@ final readonly class Near implements FilterControl
         ];
     }
 
+    public function takes(): array
+    {
+        return ['open'];
+    }
+
     public function counting(): Counting
     {
         return Counting::Nothing;

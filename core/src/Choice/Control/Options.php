@@ -42,6 +42,12 @@ final readonly class Options implements FilterControl
         return $this->words;
     }
 
+    public function takes(): array
+    {
+        // Only lists of check boxes fold what lies beyond the first options.
+        return in_array($this->key, ['checks', 'tree'], true) ? ['counts', 'most', 'open'] : ['counts', 'open'];
+    }
+
     public function counting(): Counting
     {
         return Counting::Values;

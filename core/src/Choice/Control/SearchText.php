@@ -37,6 +37,11 @@ final readonly class SearchText implements FilterControl
         return 'a search box';
     }
 
+    public function takes(): array
+    {
+        return ['open'];
+    }
+
     public function counting(): Counting
     {
         return Counting::Nothing;

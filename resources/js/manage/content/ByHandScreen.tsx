@@ -162,7 +162,19 @@ function Sortable({ type, term, rows }: { type: string; term: number | null; row
 								⋮⋮
 							</Button>
 							<span className="w-8 text-right text-quiet">{one.placed ? i + 1 : "–"}</span>
-							<span className="grow">{one.title}</span>
+							{one.picture ? (
+								<img
+									src={one.picture}
+									alt=""
+									width={64}
+									height={48}
+									loading="lazy"
+									className="w-16 h-12 object-cover rounded shrink-0"
+								/>
+							) : (
+								<span className="w-16 h-12 rounded border border-dashed border-[#b9b4a4] shrink-0" title="No picture" />
+							)}
+							<span className="grow min-w-0">{one.title}</span>
 							<Button
 								className="btn btn-xs btn-ghost"
 								isDisabled={i === 0}

@@ -9,8 +9,7 @@ import { BLOCK_KINDS } from "./blockKinds";
 import { DRAGGED, setDragged } from "./dragged";
 import { MoveElsewhere } from "./MoveElsewhere";
 import { AddBlock } from "./SlotBox";
-
-type On = "everywhere" | "nowhere" | { pages: string[] } | { except: string[] };
+import { WhereTree, WhereWords } from "./WhereTree";
 
 /** One slot of the frame, with the entries that stand in it, in order. */
 export function FrameSlot({
@@ -60,9 +59,12 @@ export function FrameSlot({
 							block={entry}
 							onChange={(next, tag) => onChange(entries.with(i, next), tag && `${tag} ${words} ${i}`)}
 						/>
-						<Where
-							on={(entry.on as On | undefined) ?? "everywhere"}
-							onChange={(on) => onChange(entries.with(i, { ...entry, on }))}
+						<WhereTree
+							on={entry.on ?? "everywhere"}
+							onChange={(next) => {
+								const { on: _, ...others } = entry;
+								onChange(entries.with(i, { ...others, ...next }));
+							}}
 						/>
 						<AudienceControl
 							value={entry.audience}
@@ -99,7 +101,9 @@ export function FrameSlot({
 							</button>
 						</div>
 					</Word>
-					<span className="ml-1.5 text-quiet text-[0.8rem]">{said((entry.on as On | undefined) ?? "everywhere")}</span>
+					<span className="block text-quiet text-[0.8rem]">
+						<WhereWords on={entry.on ?? "everywhere"} />
+					</span>
 				</div>
 			))}
 			<div className="text-[0.88rem]">
@@ -108,55 +112,5 @@ export function FrameSlot({
 				</Word>
 			</div>
 		</section>
-	);
-}
-
-function said(on: On): string {
-	if (typeof on === "string") {
-		return on;
-	}
-	return "pages" in on ? `only on ${on.pages.join(", ")}` : `everywhere but on ${on.except.join(", ")}`;
-}
-
-/** On which pages an entry shows. */
-function Where({ on, onChange }: { on: On; onChange: (on: On) => void }) {
-	const kind = typeof on === "string" ? on : "pages" in on ? "pages" : "except";
-	const names = typeof on === "string" ? [] : "pages" in on ? on.pages : on.except;
-	const to = (next: string, addresses: string[]) =>
-		onChange(
-			next === "pages"
-				? { pages: addresses }
-				: next === "except"
-					? { except: addresses }
-					: (next as "everywhere" | "nowhere"),
-		);
-	return (
-		<div className="grid gap-1">
-			<label className="grid gap-1">
-				<span className="font-semibold">Shows</span>
-				<select className="select select-sm" value={kind} onChange={(event) => to(event.target.value, names)}>
-					<option value="everywhere">everywhere</option>
-					<option value="nowhere">nowhere</option>
-					<option value="pages">only on named pages</option>
-					<option value="except">everywhere but on named pages</option>
-				</select>
-			</label>
-			{(kind === "pages" || kind === "except") && (
-				<label className="grid gap-1 text-[0.85rem]">
-					Addresses, with spaces between; /shop/* means it and all below
-					<input
-						className="input input-sm"
-						defaultValue={names.join(" ")}
-						onBlur={(event) =>
-							to(
-								kind,
-								event.target.value.split(/[\s,]+/).filter((one) => one !== ""),
-							)
-						}
-						onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-					/>
-				</label>
-			)}
-		</div>
 	);
 }

@@ -1,8 +1,25 @@
+import { useRef } from "react";
 import type { FieldSchema } from "../shared/schema";
-import { choicesOf, withChoices } from "./typeFile";
+import { choiceKeyFrom, choicesOf, withChoices } from "./typeFile";
 
-export function Choices({ schema, onChange }: { schema: FieldSchema; onChange: (schema: FieldSchema) => void }) {
+/** The choices of a field. A new choice gets its key from its label; that of an older one stays, since values hold it. */
+export function Choices({
+	schema,
+	isNew,
+	onChange,
+}: {
+	schema: FieldSchema;
+	/** Whether the field is new, so that no value holds one of its keys. */
+	isNew: boolean;
+	onChange: (schema: FieldSchema) => void;
+}) {
 	const choices = choicesOf(schema);
+	const held = useRef(isNew ? [] : choices.map((one) => one.key));
+	const setLabel = (at: number, label: string) => {
+		const now = choices[at];
+		const follows = now && !held.current.includes(now.key) && now.key === choiceKeyFrom(now.label);
+		set(at, { label, ...(follows ? { key: choiceKeyFrom(label) } : {}) });
+	};
 	const set = (at: number, change: Partial<(typeof choices)[number]>) =>
 		onChange(
 			withChoices(
@@ -13,20 +30,26 @@ export function Choices({ schema, onChange }: { schema: FieldSchema; onChange: (
 	return (
 		<fieldset className="col-span-full grid gap-2">
 			<legend className="font-semibold mb-1">Choices, in the order in which they sort</legend>
+			<div className="flex gap-2 text-[0.82rem] text-quiet" aria-hidden="true">
+				<span className="w-48">Label</span>
+				<span className="w-40">Key, in files and imports</span>
+				<span>Colour</span>
+			</div>
 			{choices.map((one, i) => (
 				<div key={`choice-${i.toString()}`} className="flex flex-wrap gap-2 items-center">
 					<input
-						className="input input-sm w-40 font-mono"
-						aria-label={`Key of choice ${i + 1}`}
-						value={one.key}
-						onChange={(event) => set(i, { key: event.target.value })}
-					/>
-					<input
 						className="input input-sm w-48"
 						aria-label={`Label of choice ${i + 1}`}
-						placeholder={one.key}
+						placeholder={one.key || "Label"}
 						value={one.label}
-						onChange={(event) => set(i, { label: event.target.value })}
+						onChange={(event) => setLabel(i, event.target.value)}
+					/>
+					<input
+						className="input input-sm w-40 font-mono"
+						aria-label={`Key of choice ${i + 1}`}
+						placeholder="key"
+						value={one.key}
+						onChange={(event) => set(i, { key: event.target.value })}
 					/>
 					<input
 						type="color"
@@ -69,9 +92,7 @@ export function Choices({ schema, onChange }: { schema: FieldSchema; onChange: (
 			<button
 				type="button"
 				className="plain-add justify-self-start"
-				onClick={() =>
-					onChange(withChoices(schema, [...choices, { key: `choice-${choices.length + 1}`, label: "", colour: "" }]))
-				}
+				onClick={() => onChange(withChoices(schema, [...choices, { key: "", label: "", colour: "" }]))}
 			>
 				+ a choice
 			</button>

@@ -193,7 +193,9 @@ export function FieldEditor({
 					</div>
 				</fieldset>
 			)}
-			{says("choices") && <Choices schema={schema} onChange={(next) => onChange({ schema: next })} />}
+			{says("choices") && (
+				<Choices schema={schema} isNew={row.was === null} onChange={(next) => onChange({ schema: next })} />
+			)}
 		</div>
 	);
 }

@@ -44,7 +44,8 @@ export function ofKind(schema: FieldSchema, kind: string): FieldSchema {
 	const { title, description } = schema;
 	const { section } = schema["x-wellspring"];
 	const keys = choicesOf(schema).map((one) => one.key);
-	const choices = keys.length > 0 ? keys : ["first", "second"];
+	// One empty line to begin with; what stands in it is the person's to say.
+	const choices = keys.length > 0 ? keys : [""];
 	const own = {
 		kind,
 		...(section ? { section } : {}),
@@ -137,6 +138,11 @@ export function renamedOf(rows: FieldRow[]): Record<string, string> {
 	return Object.fromEntries(
 		rows.filter((row) => row.was !== null && row.was !== row.key).map((row) => [row.was, row.key]),
 	);
+}
+
+/** The key of a choice from its label, such as `half-shade`. */
+export function choiceKeyFrom(label: string): string {
+	return keyFrom(label).replaceAll("_", "-");
 }
 
 /** A key from words, as a file has it. */

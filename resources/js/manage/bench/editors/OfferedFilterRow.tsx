@@ -36,6 +36,7 @@ export function OfferedFilterRow({
 	const field = fieldOf(source, filter.field);
 	const label = filter.label ?? field?.label ?? filter.field;
 	const control = filterControls.find((one) => one.key === filter.as);
+	const takes = (setting: "counts" | "most" | "open") => control?.takes.includes(setting) ?? false;
 	const put = (next: Partial<OfferedFilter>, tag: string | null = null) =>
 		onChange(
 			Object.fromEntries(
@@ -124,29 +125,35 @@ export function OfferedFilterRow({
 						/>
 					))}
 					<div className="flex flex-wrap gap-x-4 gap-y-1.5">
-						<label className="flex items-center gap-2">
-							<input
-								type="checkbox"
-								className="checkbox checkbox-sm"
-								checked={filter.counts ?? true}
-								onChange={(event) => put({ counts: event.target.checked ? undefined : false })}
+						{takes("counts") && (
+							<label className="flex items-center gap-2">
+								<input
+									type="checkbox"
+									className="checkbox checkbox-sm"
+									checked={filter.counts ?? true}
+									onChange={(event) => put({ counts: event.target.checked ? undefined : false })}
+								/>
+								with counts
+							</label>
+						)}
+						{takes("open") && (
+							<label className="flex items-center gap-2">
+								<input
+									type="checkbox"
+									className="checkbox checkbox-sm"
+									checked={filter.open ?? true}
+									onChange={(event) => put({ open: event.target.checked ? undefined : false })}
+								/>
+								open at first
+							</label>
+						)}
+						{takes("most") && (
+							<OptionControl
+								option={{ key: "most", label: "Options before “more”", kind: "whole", default: null, min: 1, max: 500 }}
+								value={filter.most}
+								onChange={(most) => put({ most: most as number | undefined } as Partial<OfferedFilter>)}
 							/>
-							with counts
-						</label>
-						<label className="flex items-center gap-2">
-							<input
-								type="checkbox"
-								className="checkbox checkbox-sm"
-								checked={filter.open ?? true}
-								onChange={(event) => put({ open: event.target.checked ? undefined : false })}
-							/>
-							open at first
-						</label>
-						<OptionControl
-							option={{ key: "most", label: "Options before “more”", kind: "whole", default: null, min: 1, max: 500 }}
-							value={filter.most}
-							onChange={(most) => put({ most: most as number | undefined } as Partial<OfferedFilter>)}
-						/>
+						)}
 					</div>
 					<button
 						type="button"
