@@ -99,7 +99,7 @@ final readonly class PageResult
     }
 
     /** @return list<DrawnBlock> of the body and of the frame */
-    private function blocks(): array
+    public function blocks(): array
     {
         $all = array_merge(...array_values($this->frame));
         foreach ($this->bands as $band) {

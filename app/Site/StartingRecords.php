@@ -42,7 +42,8 @@ final readonly class StartingRecords
             [$title, $picture] = $records === 0 ? [null, null] : $this->first($module, $context);
             $found[$key] = ['records' => $records, 'first' => $title, 'picture' => $picture];
         }
-        $pictures = Media::query()->whereIn('name', array_filter(array_column($found, 'picture')))->get()->keyBy('name');
+        $names = array_filter(array_column($found, 'picture'));
+        $pictures = Media::query()->whereIn('name', $names)->get()->keyBy('name');
 
         return array_map(fn (array $one): array => [
             'picture' => $one['picture'] === null ? null : $pictures->get($one['picture'])?->smallUrl(),

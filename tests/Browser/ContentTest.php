@@ -216,9 +216,10 @@ final class ContentTest extends BrowserTestCase
         $before = trim(explode(':', $cell()->getText())[1] ?? '');
         $cell()->click();
         $this->choose('tbody #field-water', $before === 'yes' ? 'no' : 'yes');
+        $after = $before === 'yes' ? 'no' : 'yes';
         $this->await(
             'the other value in the table',
-            fn (): ?bool => trim(explode(':', $cell()->getText())[1] ?? '') === ($before === 'yes' ? 'no' : 'yes') ?: null,
+            fn (): ?bool => trim(explode(':', $cell()->getText())[1] ?? '') === $after ?: null,
         );
         $this->assertQuietConsole();
     }

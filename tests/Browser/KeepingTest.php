@@ -77,7 +77,8 @@ final class KeepingTest extends BrowserTestCase
         $input = $this->browser->findElement(WebDriverBy::id('field-picture-upload'));
         $input->setFileDetector(new \Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($path);
         unlink($path);
-        $this->find('[aria-label="Alternative text of Beehive by the orchard.png"]')->sendKeys('A hive'.WebDriverKeys::ENTER);
+        $this->find('[aria-label="Alternative text of Beehive by the orchard.png"]')
+            ->sendKeys('A hive'.WebDriverKeys::ENTER);
         $this->await(
             'the words are kept',
             fn (): ?bool => $this->browser->executeScript(
@@ -123,7 +124,7 @@ final class KeepingTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
-    public function test_pictures_chosen_at_once_all_stay_in_their_order_and_their_words_can_be_changed_after_saving(): void
+    public function test_pictures_chosen_at_once_all_stay_in_their_order_and_can_be_described_after_saving(): void
     {
         $paths = [];
         // The first is the largest by far, and arrives last.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy;
+use Tests\Support\WebClient;
 
 /** What visitors do on the site, and managers with all modules at once. */
 final class SiteTest extends BrowserTestCase
@@ -209,5 +210,34 @@ final class SiteTest extends BrowserTestCase
         $this->assertCount($total, array_unique($printed), 'each once');
         $this->browser->executeScript('window.dispatchEvent(new Event("afterprint"))');
         $this->assertCount($shown, $this->titles('plants'), 'the screen is as it was');
+    }
+
+    /** The bar stands on a manager's page alone: never on another person's, never on one that is kept. */
+    public function test_a_manager_edits_from_the_page_and_nobody_else_sees_how(): void
+    {
+        $this->signIn('/shop');
+        $this->find('.manager-bar a[href="/manage/pages/shop"]');
+        $this->findText('.manager-bar summary', 'Modules here');
+        $this->assertAccessible('a page with the bar for managers');
+        $this->browser->executeScript('document.querySelector(".manager-mark").focus()');
+        $mark = $this->find('.manager-mark');
+        $key = $mark->findElement(WebDriverBy::xpath('..'))->getAttribute('id');
+        $mark->click();
+        $this->sees('The module as text', 'body');
+        $this->assertStringEndsWith("/manage/modules/{$key}", (string) $this->browser->getCurrentURL());
+        $this->visit('/shop');
+        $this->find('#'.$key.' .card a')->click();
+        $this->findText('.manager-bar a', 'Edit this item')->click();
+        $this->sees('Where it shows');
+
+        $reader = new WebClient(self::env('SITE_URL'));
+        $reader->get('/shop');
+        $again = $reader->get('/shop');
+        $this->assertSame('hit', $again['headers']['x-page-cache'] ?? '');
+        $this->assertStringNotContainsString('manager', $again['body']);
+        $this->browser->manage()->deleteAllCookies();
+        $this->visit('/shop');
+        $this->assertSame([], $this->browser->findElements(WebDriverBy::cssSelector('.manager-bar, .manager-mark')));
+        $this->assertQuietConsole();
     }
 }

@@ -155,7 +155,10 @@ final class AdviceTest extends TestCase
                 if ($first?->definition !== null) {
                     $this->assertSame(
                         [],
-                        array_map(fn (Advice $one): string => $one->sentence, $advised(Garden::module($first->definition))),
+                        array_map(
+                            fn (Advice $one): string => $one->sentence,
+                            $advised(Garden::module($first->definition)),
+                        ),
                         "{$size} with ".implode(', ', $columns).": {$first->cure}",
                     );
                 }

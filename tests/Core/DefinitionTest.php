@@ -351,7 +351,7 @@ final class DefinitionTest extends TestCase
             $this->assertSame(['test' => $test, 'value' => $value, 'isComplete' => true], $usual, $key);
             // Such a condition is whole: a definition may hold it as it is.
             Garden::module(['where' => ['all' => [
-                array_filter(['field' => $key, 'test' => $test, 'value' => $value], fn (mixed $one): bool => $one !== null),
+                ['field' => $key, 'test' => $test] + ($value === null ? [] : ['value' => $value]),
             ]]]);
         }
         $this->assertSame('notThisOne', Tests::usual($fields['id'], [])['test']);

@@ -233,7 +233,10 @@ final class KindsTest extends TestCase
                 $this->fail("{$kind}: a range that ends before it begins");
             } catch (Refused $refused) {
                 $this->assertSame(["{$kind}_to"], array_column($refused->problems, 'path'));
-                $this->assertStringContainsString("{$kind} to comes before {$kind} from.", (string) $refused->problems[0]);
+                $this->assertStringContainsString(
+                    "{$kind} to comes before {$kind} from.",
+                    (string) $refused->problems[0],
+                );
             }
         }
         foreach (['nothing', 'date_to', 'number_from'] as $from) {

@@ -10,6 +10,7 @@ use App\Http\Middleware\KeepsPages;
 use App\Http\QueryString;
 use App\Listing\ContextFactory;
 use App\Site\AddressAnswers;
+use App\Site\ManagerBar;
 use App\Site\Output\ModuleView;
 use App\Site\PageAddress;
 use App\Site\PageCache\PageCacheFront;
@@ -30,6 +31,7 @@ final readonly class SiteController
         private SitePages $sitePages,
         private StructuredItem $structured,
         private ContextFactory $contexts,
+        private ManagerBar $bar,
     ) {
     }
 
@@ -83,6 +85,9 @@ final readonly class SiteController
                 'result' => $answer->page,
                 'structured' => $this->structured->of($answer->page, rtrim(config()->string('app.url'), '/')),
                 'isStandIn' => $answer->status !== 200,
+                'bar' => $viewer->isSignedIn === true && $request->user()?->isManager() === true
+                    ? $this->bar->of($answer->page)
+                    : null,
                 'signInTo' => $answer->status === 401 && ! $answer->page->shows(SignIn::class) ? $address : null,
             ], $answer->status),
             $answer->location !== null => self::moved($answer->location, $query),

@@ -15,8 +15,8 @@ final readonly class Limits
      *   `pattern` means it
      * @param  string|null  $earliest  a day `Y-m-d`; of a moment, the day it falls on in UTC
      * @param  string|null  $latest  likewise
-     * @param  string|null  $rangeFrom  key of the field that a range begins with; this field ends it, so its value must not
-     *   come before that field's
+     * @param  string|null  $rangeFrom  key of the field that a range begins with; this field ends it, so its value must
+     *   not come before that field's
      * @param  int|null  $maxItems  how many values a list may hold
      */
     public function __construct(

@@ -29,8 +29,8 @@ final class Ranges
                 $problems->add(
                     $place($key),
                     ProblemCode::WrongValue,
-                    "{$field->label} comes before {$begins->label}. Expected the same value as {$begins->label} or a later "
-                        .'one.',
+                    "{$field->label} comes before {$begins->label}. Expected the same value as {$begins->label} or a "
+                        .'later one.',
                     ['found' => Shape::describe($to)],
                 );
             }

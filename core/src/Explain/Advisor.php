@@ -46,8 +46,8 @@ final readonly class Advisor
     }
 
     /**
-     * The size of a page that fills the last row for as many of the column numbers as possible: the nearest, the smaller
-     * of two as near.
+     * The size of a page that fills the last row for as many of the column numbers as possible: the nearest, the
+     * smaller of two as near.
      *
      * @param  positive-int  $size  as it is now
      * @param  non-empty-list<positive-int>  $columns

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page;
 
 /**
- * The pages of the site as a tree of addresses, in which a person ticks where something of the frame shows: one page, or
- * one with all below it. A place either names the pages that are ticked, or, where new pages are to show it too, those
- * that are not.
+ * The pages of the site as a tree of addresses, in which a person ticks where something of the frame shows: one page,
+ * or one with all below it. A place either names the pages that are ticked, or, where new pages are to show it too,
+ * those that are not.
  */
 final readonly class PlaceTree
 {
@@ -24,7 +24,8 @@ final readonly class PlaceTree
     public function __construct(array $titles)
     {
         // The slash sorts before every other sign, so that each page is followed by those below it.
-        uksort($titles, fn (string $one, string $other): int => strtr($one, '/', "\x01") <=> strtr($other, '/', "\x01"));
+        $sortKey = fn (string $address): string => strtr($address, '/', "\x01");
+        uksort($titles, fn (string $one, string $other): int => $sortKey($one) <=> $sortKey($other));
         $this->titles = $titles;
         $this->addresses = array_map(strval(...), array_keys($titles));
         $this->places = array_flip($this->addresses);

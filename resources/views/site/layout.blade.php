@@ -15,6 +15,7 @@
 </head>
 <body>
 <a class="skip" href="#content">Skip to the content</a>
+@yield('bar')
 <header class="site-head">
     <div class="wrap">
         <a class="site-name" href="/">{{ $site->name }}</a>

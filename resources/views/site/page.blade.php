@@ -21,6 +21,14 @@
         @vite($result->scripts())
     @endpush
 @endif
+@if (isset($bar))
+    @push('scripts')
+        @vite(['resources/css/manager-bar.css', 'resources/js/site/managerBar.ts'])
+    @endpush
+    @section('bar')
+        @include('site.manager-bar')
+    @endsection
+@endif
 @section('content')
     @if ($result->page->showsTitle)
         <div class="page-head">

@@ -62,7 +62,8 @@ final class FieldValue implements PartKind
         $offers = [];
         foreach ($type->reachable as $field) {
             if (self::suits($field) && $field->origin !== Origin::Item && ! self::hasPartOfItsOwn($field)) {
-                $offers[] = ['label' => self::offerLabel($field), 'part' => ['part' => 'field', 'field' => $field->key]];
+                $part = ['part' => 'field', 'field' => $field->key];
+                $offers[] = ['label' => self::offerLabel($field), 'part' => $part];
             }
         }
 

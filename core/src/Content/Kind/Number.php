@@ -49,7 +49,9 @@ final readonly class Number implements Kind
     {
         [$minimum, $maximum] = $words->numbers();
 
-        return new Limits($minimum, $maximum, $words->own->wholeOrNull('decimals', 0, 10), rangeFrom: $words->rangeFrom());
+        $decimals = $words->own->wholeOrNull('decimals', 0, 10);
+
+        return new Limits($minimum, $maximum, $decimals, rangeFrom: $words->rangeFrom());
     }
 
     public function read(mixed $value, Field $field): int|float|null

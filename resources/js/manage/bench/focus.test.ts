@@ -3,7 +3,7 @@ import { expect, test } from "vitest";
 import { controlOf } from "./focus";
 
 const condition = (name: string) =>
-	`<input role="combobox" id="${name}-field"><select aria-label="Test" id="${name}-test"></select><input id="${name}-value">`;
+	`<input role="combobox" id="${name}-field"><select data-test id="${name}-test"></select><input id="${name}-value">`;
 
 test("a word in a group of groups opens on its own control, not on the first of the rule", () => {
 	const editor = document.createElement("section");

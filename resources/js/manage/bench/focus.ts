@@ -20,7 +20,7 @@ export function controlOf(editor: HTMLElement, rule: string, at: string): HTMLEl
 	const first = (what: string) => member.querySelector<HTMLElement>(what);
 	const word = /\.(test|value)$/.exec(at)?.[1];
 	return (
-		(word === "test" && first("[aria-label=Test]")) ||
+		(word === "test" && first("[data-test]")) ||
 		(word === "value" && first("input:not([role=combobox]), fieldset button")) ||
 		first("input, select, button, textarea")
 	);

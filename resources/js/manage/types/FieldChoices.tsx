@@ -2,7 +2,10 @@ import { useRef } from "react";
 import type { FieldSchema } from "../shared/schema";
 import { choiceKeyFrom, choicesOf, withChoices } from "./typeFile";
 
-/** The choices of a field. A new choice gets its key from its label; that of an older one stays, since values hold it. */
+/**
+ * The choices of a field. A new choice gets its key from its label. The key of an older choice stays, since values
+ * hold it.
+ */
 export function Choices({
 	schema,
 	isNew,

@@ -131,6 +131,7 @@ export function ConditionEditor({
 					{picker}
 					<select
 						className="select select-sm w-auto max-w-48"
+						data-test
 						aria-label={`${field.label}, test`}
 						value={test}
 						onChange={(event) => void pickTest(event.target.value)}
