@@ -223,7 +223,7 @@ final class SiteTest extends BrowserTestCase
         $mark = $this->find('.manager-mark');
         $key = $mark->findElement(WebDriverBy::xpath('..'))->getAttribute('id');
         $mark->click();
-        $this->sees('The module as text', 'body');
+        $this->find('ol[aria-label="The module as text"]');
         $this->assertStringEndsWith("/manage/modules/{$key}", (string) $this->browser->getCurrentURL());
         $this->visit('/shop');
         $this->find('#'.$key.' .card a')->click();
