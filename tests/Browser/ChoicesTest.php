@@ -297,7 +297,7 @@ final class ChoicesTest extends BrowserTestCase
             $this->mouse('mousePressed', $right, $y);
             $this->mouse('mouseMoved', $right - 20, $y);
         });
-        usleep(800_000);
+        $this->await('the first choice has come', fn (): ?bool => $this->query() !== '' ?: null);
         $before = $at()[3];
         $this->mouse('mouseMoved', $right - 80, $y);
         $this->mouse('mouseReleased', $right - 80, $y);

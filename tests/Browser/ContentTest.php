@@ -193,7 +193,11 @@ final class ContentTest extends BrowserTestCase
             WebDriverKeys::ARROW_RIGHT,
         ]);
         $this->sees('8 garden plots');
-        usleep(900_000);
+        $this->await('the table is kept', fn (): ?bool => in_array(
+            142,
+            array_column($this->ask('GET', '/presets/plot')['state']['columns'] ?? [], 'width'),
+            true,
+        ) ?: null);
         $this->browser->navigate()->refresh();
         $this->sees('Area is at least 200');
         $this->find('[aria-label^="Width of Area: 142 pixels"]');

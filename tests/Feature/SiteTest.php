@@ -193,6 +193,55 @@ final class SiteTest extends TestCase
         $this->assertSame(['Open', 'Outside'], $this->asMember($member, $session));
     }
 
+    /** Authors go on with their work from a page; for all others the block, its slot and its band are not there. */
+    public function test_a_block_for_authors_shows_to_those_who_write_and_takes_no_place_for_others(): void
+    {
+        $this->publishPage(['key' => 'desk', 'address' => '/desk', 'title' => 'Desk', 'bands' => [
+            ['key' => 'writing', 'slots' => [
+                ['share' => 12, 'blocks' => [['block' => 'forAuthors', 'types' => ['plant', 'gone']]]],
+            ]],
+        ]]);
+        $people = [];
+        foreach (['manager', 'author', 'member'] as $role) {
+            $people[$role] = User::query()->create([
+                'name' => $role, 'email' => "{$role}@example.org", 'password' => 'a long password', 'role' => $role,
+            ])->refresh();
+        }
+        $this->plant(['title' => 'Half written', 'status' => 'draft', 'author' => 'author@example.org']);
+        $this->plant(['title' => 'By the keeper', 'status' => 'draft', 'author' => 'manager@example.org']);
+        $this->plant(['title' => 'For spring', 'publish_at' => '2099-03-01', 'author' => 'author@example.org']);
+        $seen = function (?string $role) use ($people): string {
+            $this->app->forgetScopedInstances();
+            if ($role !== null) {
+                $this->actingAs($people[$role]);
+                $this->withUnencryptedCookie(config()->string('session.cookie'), "of {$role}");
+            }
+
+            return (string) $this->get('/desk')->assertOk()->getContent();
+        };
+        foreach ([
+            [null, []], ['member', []],
+            ['author', ['My drafts', 'Half written', 'Published later', 'For spring']],
+            ['manager', [
+                'Edit this page', 'My drafts', 'By the keeper', 'Published later', 'For spring', 'Drafts of others',
+                'Half written',
+            ]],
+        ] as [$role, $words]) {
+            $html = $seen($role);
+            $all = [
+                'Edit this page', 'My drafts', 'By the keeper', 'Published later', 'For spring', 'Drafts of others',
+                'Half written',
+            ];
+            $this->assertEqualsCanonicalizing(
+                $words,
+                array_values(array_filter($all, fn (string $one): bool => str_contains($html, ">{$one}<"))),
+                (string) $role,
+            );
+            $this->assertSame($words !== [], str_contains($html, '/manage/content/plant/new'), (string) $role);
+            $this->assertSame($words !== [], str_contains($html, 'data-band="writing"'), (string) $role);
+        }
+    }
+
     /** @return list<string> */
     private function asMember(User $member, string $session): array
     {

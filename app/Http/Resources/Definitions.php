@@ -266,6 +266,7 @@ use OpenApi\Attributes as OA;
     new OA\Property('blocks', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageBlock')),
 ], additionalProperties: true)]
 #[OA\Schema(schema: 'PageBlock', description: 'A module or a block, with its own keys.', type: 'object', properties: [
+    new OA\Property('types', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('module', type: 'string'),
     new OA\Property('block', type: 'string'),
     new OA\Property('heading', oneOf: [new OA\Schema(type: 'string'), new OA\Schema(type: 'boolean')]),

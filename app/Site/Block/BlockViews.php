@@ -14,7 +14,7 @@ final readonly class BlockViews
     public const CLASSES = [
         BreadcrumbsData::class, FieldsData::class, MapData::class, MenuData::class, PagePictureData::class,
         PartsData::class, PictureData::class, PreviousNextData::class, RichTextData::class, FiltersData::class,
-        SearchFormData::class, VideoData::class,
+        SearchFormData::class, VideoData::class, ForAuthorsData::class,
     ];
 
     /** @var array<class-string, BlockData<covariant Block>> by the block's class */

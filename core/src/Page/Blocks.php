@@ -13,6 +13,7 @@ final class Blocks
         Block\Parts::class, Block\Breadcrumbs::class, Block\Menu::class, Block\SearchBox::class,
         Block\AccountLinks::class, Block\SignIn::class, Block\PreviousNext::class, Block\MapOfPlace::class,
         Block\Space::class, Block\Filters::class, Block\SearchForm::class, Block\Video::class,
+        Block\ForAuthors::class,
     ];
 
     /** @var list<class-string<Block>> of an installation's own */

@@ -4,6 +4,7 @@ import { PickItem } from "../shared/fields/PickItem";
 import { OnDate, SeenBy } from "../shared/SeenBy";
 import type { PreviewContext } from "../shared/schema";
 import { useStart } from "../shared/start";
+import { toldApart } from "../shared/toldApart";
 import { Word } from "../shared/Word";
 import type { Bench } from "./useBench";
 
@@ -119,7 +120,10 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 				<PickByTyping
 					label="A person"
 					placeholder="none"
-					options={people.map((one) => ({ key: one.email, label: one.name }))}
+					options={toldApart(
+						people.map((one) => ({ key: one.email, label: one.name })),
+						(email) => email,
+					)}
 					value={about.person ?? null}
 					onPick={(email) => put({ person: email ?? "" })}
 				/>

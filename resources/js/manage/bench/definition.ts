@@ -80,7 +80,7 @@ export function newCondition(field: Field): Condition {
 /** Whether the condition still wants a value that only a person can give. */
 export function isUnfinished(condition: Condition, field: Field | undefined): boolean {
 	const test = field?.tests.find((one) => one.key === condition.test);
-	return test !== undefined && test.wantsValue && condition.value === undefined;
+	return test?.wantsValue === true && condition.value === undefined;
 }
 
 /** A finished condition on the field: the usual one, or that it is filled where the usual one wants a value. */

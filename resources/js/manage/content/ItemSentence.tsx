@@ -2,6 +2,7 @@ import { AudienceControl } from "../shared/fields/AudienceControl";
 import { Control } from "../shared/fields/Control";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { moment, useStart } from "../shared/start";
+import { toldApart } from "../shared/toldApart";
 import { Word } from "../shared/Word";
 import type { ItemFormState } from "./useItemForm";
 
@@ -62,7 +63,10 @@ export function ItemSentence({ state: { saved, values, set, field, props, proble
 					<PickByTyping
 						label="Author"
 						placeholder={nobody}
-						options={start.people.map((one) => ({ key: one.email, label: one.name }))}
+						options={toldApart(
+							start.people.map((one) => ({ key: one.email, label: one.name })),
+							(email) => email,
+						)}
 						value={typeof values.author === "string" ? values.author : null}
 						onPick={(email) => set("author", email)}
 					/>

@@ -6,6 +6,8 @@ import { PickByTyping } from "../shared/fields/PickByTyping";
 import { RichText } from "../shared/fields/RichText";
 import { ScheduleControl, scheduled } from "../shared/fields/ScheduleControl";
 import type { ModuleSummary, PageBlock, PageFile, PlanBlock } from "../shared/schema";
+import { useStart } from "../shared/start";
+import { moduleOptions } from "../shared/toldApart";
 import { Word } from "../shared/Word";
 import { OF_SUBJECT, orderModules } from "./blockKinds";
 import { moveBlock, type Place, removeBlock, setBlock } from "./edits";
@@ -270,6 +272,8 @@ export function OwnControls({
 					/>
 				</label>
 			);
+		case "forAuthors":
+			return <TypesControl chosen={block.types ?? []} onChange={(types) => onChange({ ...block, types })} />;
 		case "picture":
 			return <ChoosePicture chosen={block.picture} onPick={(picture) => onChange({ ...block, picture })} />;
 		default:
@@ -297,7 +301,7 @@ function OrderControl({
 			<PickByTyping
 				label="In the order of which module"
 				placeholder="find by name"
-				options={orderModules({ about, modules: modules.data ?? [] }).map((one) => ({ key: one.key, label: one.name }))}
+				options={moduleOptions(orderModules({ about, modules: modules.data ?? [] }))}
 				value={block.order ?? null}
 				onPick={(key) => key !== null && onChange({ ...block, order: key })}
 			/>
@@ -345,5 +349,35 @@ function MoveTo({ plan: { definition, change }, place }: { plan: PagePlanState; 
 				/>
 			</div>
 		</div>
+	);
+}
+
+/** Which content types authors can begin an item of; at least one. */
+function TypesControl({ chosen, onChange }: { chosen: string[]; onChange: (types: string[]) => void }) {
+	const { types } = useStart();
+	return (
+		<fieldset className="grid gap-1">
+			<legend className="font-semibold mb-1">Links to write a new…</legend>
+			<div className="flex flex-wrap gap-1.5">
+				{types.map((one) => {
+					const isOn = chosen.includes(one.key);
+					const next = isOn ? chosen.filter((key) => key !== one.key) : [...chosen, one.key];
+					return (
+						<button
+							key={one.key}
+							type="button"
+							className="chip"
+							aria-pressed={isOn}
+							onClick={() => next.length > 0 && onChange(next)}
+						>
+							{one.label}
+						</button>
+					);
+				})}
+			</div>
+			<p className="text-quiet text-[0.85rem]">
+				Only authors and managers who have signed in see this block. It takes no room for others.
+			</p>
+		</fieldset>
 	);
 }

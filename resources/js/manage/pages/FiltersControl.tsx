@@ -3,6 +3,7 @@ import { get } from "../shared/api";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { TextInput } from "../shared/inputs";
 import type { ModuleSummary, PageBlock } from "../shared/schema";
+import { moduleOptions } from "../shared/toldApart";
 import { filteredModules } from "./blockKinds";
 
 /** Whose filters stand in a block, which of them, and of a search form where it leads and what its button says. */
@@ -33,7 +34,7 @@ export function FiltersControl({
 				<PickByTyping
 					label="Of which listing"
 					placeholder="find by name"
-					options={all.map((one) => ({ key: one.key, label: one.name }))}
+					options={moduleOptions(all)}
 					value={block.of ?? null}
 					onPick={(key) => {
 						const next = all.find((one) => one.key === key);

@@ -6,6 +6,7 @@ import { PickByTyping } from "../shared/fields/PickByTyping";
 import { PickItem } from "../shared/fields/PickItem";
 import type { MenuEntry, ModuleSummary, PageSummary } from "../shared/schema";
 import { useStart } from "../shared/start";
+import { moduleOptions } from "../shared/toldApart";
 import { Word } from "../shared/Word";
 import { below, indent, move, outdent, type Path, remove, set } from "./menuEdits";
 
@@ -199,11 +200,7 @@ function Target({ onPick }: { onPick: (entry: MenuEntry) => void }) {
 					onPick={(slug) => slug !== null && onPick({ item: [type, slug] })}
 				/>
 			</div>
-			{pick(
-				"All records of a module",
-				modules.data?.map((one) => ({ key: one.key, label: one.name })),
-				(module) => ({ module }),
-			)}
+			{pick("All records of a module", modules.data && moduleOptions(modules.data), (module) => ({ module }))}
 			<form
 				className="grid gap-1"
 				onSubmit={(event) => {

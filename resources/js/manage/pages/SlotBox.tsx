@@ -3,9 +3,9 @@ import { useContext, useEffect, useRef, useState } from "react";
 import { OverlayTriggerStateContext } from "react-aria-components";
 import { get } from "../shared/api";
 import { PickByTyping } from "../shared/fields/PickByTyping";
-import { placesWords } from "../shared/placesWords";
 import type { ModuleSummary, PageBlock, PageFile } from "../shared/schema";
 import { useStart } from "../shared/start";
+import { moduleOptions } from "../shared/toldApart";
 import { Word } from "../shared/Word";
 import { BlockBox } from "./BlockBox";
 import { BLOCK_KINDS } from "./blockKinds";
@@ -117,7 +117,7 @@ export function AddBlock({ about, onAdd }: { about?: PageFile["about"]; onAdd: (
 				<PickByTyping
 					label="A module"
 					placeholder="find by name"
-					options={modules.data?.map((one) => ({ key: one.key, label: one.name, beside: placesWords(one.places) }))}
+					options={modules.data && moduleOptions(modules.data)}
 					value={null}
 					onPick={(key) => key !== null && add({ module: key })}
 				/>

@@ -98,6 +98,12 @@ export const BLOCK_KINDS: BlockKind[] = [
 	},
 	{ key: "accountLinks", label: "Account links", begin: () => ({ block: "accountLinks" }) },
 	{ key: "signIn", label: "Sign-in box", begin: () => ({ block: "signIn" }) },
+	{
+		key: "forAuthors",
+		label: "For authors",
+		begin: ({ types }) => (types.length > 0 ? { block: "forAuthors", types: types.map((one) => one.key) } : null),
+		why: "There is no content type yet.",
+	},
 	{ key: "space", label: "Space", begin: () => ({ block: "space" }) },
 ];
 

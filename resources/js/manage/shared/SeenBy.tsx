@@ -1,6 +1,7 @@
 import { PickByTyping } from "./fields/PickByTyping";
 import type { PreviewContext } from "./schema";
 import { useStart } from "./start";
+import { toldApart } from "./toldApart";
 import { Word } from "./Word";
 import { fromZone, toZone } from "./zone";
 
@@ -63,7 +64,10 @@ export function SeenBy({
 			<PickByTyping
 				label="Somebody who has signed in"
 				placeholder="a member by name…"
-				options={people.map((one) => ({ key: one.email, label: one.name }))}
+				options={toldApart(
+					people.map((one) => ({ key: one.email, label: one.name })),
+					(email) => email,
+				)}
 				value={previewContext.person ?? null}
 				onPick={(email) => set({ as: "members", person: email ?? undefined })}
 			/>

@@ -5,6 +5,7 @@ import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { RichText } from "../../shared/fields/RichText";
 import { TextInput } from "../../shared/inputs";
 import type { Found } from "../../shared/schema";
+import { toldApart } from "../../shared/toldApart";
 import { useSettled } from "../../shared/useSettled";
 import type { Bench } from "../useBench";
 
@@ -94,12 +95,13 @@ function ModulePicker({ value, not, onPick }: { value: string | null; not: strin
 		.filter((one) => one.to.startsWith("/modules/"))
 		.map((one) => ({ key: one.to.replace("/modules/", ""), label: one.title }))
 		.filter((one) => one.key !== not);
+	const shown = toldApart(options, (key) => key);
 	return (
 		<PickByTyping
 			id="when-nothing-module"
 			label="The module that shows instead"
 			placeholder={value ?? "type a part of its name"}
-			options={options}
+			options={shown}
 			value={null}
 			onWords={setWords}
 			onPick={(key) => key !== null && onPick(key)}

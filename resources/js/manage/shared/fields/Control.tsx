@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import { NumberInput } from "../NumberInput";
 import { useStart } from "../start";
+import { toldApart } from "../toldApart";
 import { fromZone, toZone } from "../zone";
 import { HoursControl } from "./HoursControl";
 import { ItemsControl } from "./ItemsControl";
@@ -117,7 +118,10 @@ export function Control(props: ControlProps) {
 					id={id}
 					label={field.label}
 					placeholder="nobody"
-					options={people.map((one) => ({ key: one.email, label: one.name }))}
+					options={toldApart(
+						people.map((one) => ({ key: one.email, label: one.name })),
+						(email) => email,
+					)}
 					value={text || null}
 					onPick={onChange}
 					isInvalid={problem !== undefined}

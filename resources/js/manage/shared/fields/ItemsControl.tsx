@@ -3,6 +3,7 @@ import { useState } from "react";
 import { findItems } from "../findItems";
 import type { Field, Linked } from "../schema";
 import { useStart } from "../start";
+import { toldApart } from "../toldApart";
 import { useSettled } from "../useSettled";
 import { PickByTyping } from "./PickByTyping";
 
@@ -100,9 +101,15 @@ export function ItemsControl({
 						<PickByTyping
 							label={`Find items for ${field.label}`}
 							placeholder={`Find ${(types.find((one) => one.key === type)?.plural ?? "items").toLowerCase()} by title`}
-							options={found.data?.items
-								.map((one) => ({ key: `${one.type}/${String(one.values.slug)}`, label: one.title }))
-								.filter((one) => !names.includes(one.key))}
+							options={
+								found.data &&
+								toldApart(
+									found.data.items
+										.map((one) => ({ key: `${one.type}/${String(one.values.slug)}`, label: one.title }))
+										.filter((one) => !names.includes(one.key)),
+									(key) => key.slice(key.indexOf("/") + 1),
+								)
+							}
 							value={null}
 							onWords={setWords}
 							onPick={(name) => {

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Block;
+
+use Wellspring\Core\Content\Type;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Problem\Path;
+use Wellspring\Core\Problem\ProblemCode;
+use Wellspring\Core\Problem\Problems;
+use Wellspring\Core\Problem\Shape;
+
+/**
+ * For authors and managers alone: links to write new items of some types, their drafts, and what waits:
+ * `{"block": "forAuthors", "types": ["post"]}`. For all others it has nothing to show.
+ */
+final readonly class ForAuthors implements Block
+{
+    use Defaults;
+
+    /** @param  list<string>  $types  keys of content types; one that the site has not is passed over */
+    public function __construct(public array $types)
+    {
+    }
+
+    public static function key(): string
+    {
+        return 'forAuthors';
+    }
+
+    public static function read(Shape $shape, Problems $problems, ?Type $type): self
+    {
+        $types = [];
+        foreach ($shape->items('types') as $i => $key) {
+            if (is_string($key) && preg_match(Type::KEY, $key) === 1) {
+                $types[] = $key;
+            } else {
+                $problems->add(
+                    Path::to($shape->at('types'), $i),
+                    ProblemCode::WrongValue,
+                    'expected the key of a content type, found '.Shape::describe($key).'.',
+                );
+            }
+        }
+        if ($types === []) {
+            $shape->wrong('types', 'a list of content types, at least one', $shape->raw('types'));
+        }
+
+        return new self(array_values(array_unique($types)));
+    }
+
+    public static function optionSchemas(): array
+    {
+        return [
+            'types' => [
+                'type' => 'array',
+                'minItems' => 1,
+                'items' => ['type' => 'string', 'pattern' => '^[a-z][a-z0-9_]{0,62}$'],
+            ],
+        ];
+    }
+
+    public function words(): string
+    {
+        return 'links for authors';
+    }
+
+    public function toArray(): array
+    {
+        return ['block' => self::key(), 'types' => $this->types];
+    }
+}

@@ -1,0 +1,19 @@
+import type { Option } from "./fields/PickByTyping";
+import { placesWords } from "./placesWords";
+import type { ModuleSummary } from "./schema";
+
+/** Options of which those of the same name say what tells them apart. */
+export function toldApart(options: Option[], apart: (key: string) => string): Option[] {
+	const same = (one: Option) => options.filter((other) => other.label === one.label).length > 1;
+	return options.map((one) => (same(one) ? { ...one, beside: apart(one.key) } : one));
+}
+
+/** Modules to choose from: each with where it stands; those that stand alike, with their keys. */
+export function moduleOptions(modules: ModuleSummary[]): Option[] {
+	const options = modules.map((one) => ({ key: one.key, label: one.name, beside: placesWords(one.places) }));
+	return options.map((one) =>
+		options.filter((other) => other.label === one.label && other.beside === one.beside).length > 1
+			? { ...one, beside: `${one.beside} · ${one.key}` }
+			: one,
+	);
+}
