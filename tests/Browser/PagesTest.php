@@ -175,7 +175,7 @@ final class PagesTest extends BrowserTestCase
             JS);
         $this->sees('Moved into the frame, after the body.');
         $this->findText('a', 'The frame around all pages')->click();
-        $this->sees('only on /shelf', '[aria-label="After the body"]');
+        $this->sees('Only on Shelf.', '[aria-label="After the body"]');
         $this->assertQuietConsole();
     }
 
@@ -190,10 +190,14 @@ final class PagesTest extends BrowserTestCase
         $this->findText('[role=dialog] button', 'Heading')->click();
         $this->findText('[aria-label="After the body"] button', 'Heading')->click();
         $this->type('[role=dialog] input.input', 'A heading');
-        $this->findText('[role=dialog] option', 'only on named pages')->click();
-        $this->findText('[role=dialog] label', 'Addresses')->findElement(WebDriverBy::tagName('input'))
-            ->sendKeys(['/people', WebDriverKeys::ENTER]);
-        $this->sees('only on /people');
+        $this->findText('[role=dialog] button', 'Tick none')->click();
+        $this->sees('On no page.', '[role=dialog]');
+        $this->findText('[role=dialog] li label', '/people')->click();
+        $this->sees('Only on People.', '[role=dialog]');
+        $this->find('[aria-label="Tick People and all below it"]')->click();
+        $this->sees('Only on People and all below it.', '[role=dialog]');
+        $this->findText('[role=dialog] li label', '/people/{person}')->click();
+        $this->sees('Only on People.', '[role=dialog]');
         $this->assertAccessible('an entry of the frame');
         $this->keys(WebDriverKeys::ESCAPE);
         $this->sees('every change kept');

@@ -230,7 +230,7 @@ final class SiteTest extends BrowserTestCase
         $this->findText('.manager-bar a', 'Edit this item')->click();
         $this->sees('Where it shows');
 
-        $reader = new WebClient(self::env('SITE_URL'));
+        $reader = new WebClient((string) getenv('SITE_URL'));
         $reader->get('/shop');
         $again = $reader->get('/shop');
         $this->assertSame('hit', $again['headers']['x-page-cache'] ?? '');

@@ -49,6 +49,14 @@ export function WhereTree({ on, onChange }: { on: On; onChange: (entry: { on?: O
 		<fieldset className="grid gap-1.5">
 			<legend className="font-semibold">Shows</legend>
 			<p role="status">{place.data?.sentence ?? "…"}</p>
+			<div className="flex gap-4 text-[0.85rem]">
+				<button type="button" className="plain-add" onClick={() => onChange({})}>
+					Tick all
+				</button>
+				<button type="button" className="plain-add" onClick={() => onChange({ on: "nowhere" })}>
+					Tick none
+				</button>
+			</div>
 			{pages.length > FIND_FROM && (
 				<input
 					type="search"
