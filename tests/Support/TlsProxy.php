@@ -76,7 +76,9 @@ final class TlsProxy
         exec('rm -rf '.escapeshellarg($this->folder));
     }
 
-    /** @return array{status: int, headers: array<string, list<string>>, body: string} headers by name, in small letters */
+    /**
+     * @return array{status: int, headers: array<string, list<string>>, body: string} headers by name, in small letters
+     */
     public function get(string $path): array
     {
         $headers = [];

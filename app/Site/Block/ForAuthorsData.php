@@ -65,9 +65,10 @@ final readonly class ForAuthorsData implements BlockData
      */
     private static function links(Builder $items): array
     {
-        return array_values($items->orderByDesc('updated_at')->orderBy('id')->limit(self::MOST)
-            ->get(['id', 'type_key', 'title'])->map(fn (Item $item): array => [
-                'address' => "/manage/content/{$item->type_key}/{$item->id}", 'title' => $item->title,
-            ])->all());
+        $found = $items->getQuery()->orderByDesc('updated_at')->orderBy('id')->limit(self::MOST);
+
+        return array_values($found->get(['id', 'type_key', 'title'])->map(fn (\stdClass $item): array => [
+            'address' => "/manage/content/{$item->type_key}/{$item->id}", 'title' => (string) $item->title,
+        ])->all());
     }
 }

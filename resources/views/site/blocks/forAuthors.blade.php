@@ -1,7 +1,8 @@
 <section class="for-authors" aria-label="For authors">
     <p>
         @foreach ($types as $type)
-            <a class="button" href="/manage/content/{{ $type->key }}/new">Write a new {{ mb_strtolower($type->label) }}</a>
+            <a class="button" href="/manage/content/{{ $type->key }}/new">Write a new {{
+                mb_strtolower($type->label) }}</a>
         @endforeach
     </p>
     @foreach ($lists as $title => $items)
