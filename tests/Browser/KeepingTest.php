@@ -145,7 +145,10 @@ final class KeepingTest extends BrowserTestCase
         ));
         $this->await('all three, in their order', fn (): ?bool => $shown() === 'Bud Flower Fruit' ?: null);
         $this->findText('button', 'Save')->click();
-        $this->sees('Saved');
+        $this->await('the item has an address of its own', fn (): ?bool => preg_match(
+            '~/content/product/\d+$~',
+            (string) $this->browser->getCurrentURL(),
+        ) === 1 ?: null);
         $this->browser->navigate()->refresh();
         $this->await('all three, in their order', fn (): ?bool => $shown() === 'Bud Flower Fruit' ?: null);
         $this->find('[aria-label^="Alternative text of Flower"]')->sendKeys('A flower'.WebDriverKeys::TAB);

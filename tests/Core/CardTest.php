@@ -93,6 +93,15 @@ final class CardTest extends TestCase
         yield 'an excerpt of so many characters, cut at a word' => [
             ['part' => 'excerpt', 'characters' => 12], ['text' => '<p>One two <b>three</b> four</p>'], 'One two…',
         ];
+        $introduced = ['text' => '<p>One two</p><hr data-introduction /><p>three four</p>'];
+        $excerpt = ['part' => 'excerpt', 'words' => 3, 'introduction' => true];
+        yield 'an excerpt up to the end of the introduction' => [$excerpt, $introduced, 'One two…'];
+        yield 'of a text without such a line, so many words' => [
+            $excerpt, ['text' => '<p>1 2 3</p><hr><p>4'], '1 2 3…',
+        ];
+        yield 'so many words where the introduction is not asked for' => [
+            ['introduction' => false] + $excerpt, $introduced, 'One two three…',
+        ];
         yield 'an excerpt up to a mark' => [
             ['part' => 'excerpt', 'mark' => '<!--more-->'], ['text' => '<p>One two</p><!--more--><p>three</p>'],
             'One two…',
@@ -282,6 +291,8 @@ final class CardTest extends TestCase
         ] as [$text, $characters, $cut]) {
             $this->assertSame($cut, Excerpt::characters($text, $characters));
         }
+        $this->assertSame('All', Excerpt::introduction('<p>All</p><hr data-introduction="">'), 'nothing was cut');
+        $this->assertSame('', Excerpt::introduction('<p>1 < 2</p><hr title="data-introduction"><p>3</p>'));
         $html = '<p>Up to <a title="[…]" href="/[…]">here</a> and […] no further</p>';
         $this->assertSame('Up to here and…', Excerpt::upTo($html, '[…]'), 'a mark within a tag is none');
         $this->assertSame('', Excerpt::upTo($html, '%%'));

@@ -19,7 +19,8 @@ final class AllowedHtml
 
     /** Allowed elements, each with its own attributes. */
     private const ELEMENTS = [
-        'p' => [], 'br' => [], 'hr' => [], 'wbr' => [], 'pre' => [], 'blockquote' => [], 'address' => [],
+        'p' => [], 'br' => [], 'hr' => ['data-introduction'], 'wbr' => [], 'pre' => [], 'blockquote' => [],
+        'address' => [],
         'h1' => [], 'h2' => [], 'h3' => [], 'h4' => [], 'h5' => [], 'h6' => [],
         'div' => [], 'section' => [], 'article' => [], 'figure' => [], 'figcaption' => [],
         'details' => ['open'], 'summary' => [],

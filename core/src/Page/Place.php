@@ -102,14 +102,15 @@ final readonly class Place
      */
     public function admits(AddressPattern $page, string $path): bool
     {
-        $isNamed = self::isNamedBy($this->names, $path) || self::isNamedBy($this->names, $page->pattern);
+        return $this->takesNewPages() !== (
+            self::isNamedBy($this->names, $path) || self::isNamedBy($this->names, $page->pattern)
+        );
+    }
 
-        return match ($this->kind) {
-            'everywhere' => true,
-            'nowhere' => false,
-            'pages' => $isNamed,
-            'except' => ! $isNamed,
-        };
+    /** The same for the page that has the address, whatever of the many it is for is shown. */
+    public function admitsPage(string $address): bool
+    {
+        return $this->takesNewPages() !== self::isNamedBy($this->names, $address);
     }
 
     public function words(): string

@@ -47,10 +47,10 @@ final readonly class PlaceTree
                 'address' => $address,
                 'title' => $title,
                 'depth' => count($above),
-                'shows' => $this->shows($place, $address),
+                'shows' => $place->admitsPage($address),
                 'branch' => $below === [] ? null : array_filter(
                     [$address, ...$below],
-                    fn (string $one): bool => ! $this->shows($place, $one),
+                    fn (string $one): bool => ! $place->admitsPage($one),
                 ) === [],
             ];
             $above[] = $address;
@@ -83,7 +83,7 @@ final readonly class PlaceTree
         }
         $marked = array_values(array_filter(
             $this->addresses,
-            fn (string $address): bool => $this->shows($place, $address) !== $takesNewPages,
+            fn (string $address): bool => $place->admitsPage($address) !== $takesNewPages,
         ));
 
         return Place::of($takesNewPages, $this->shortened($marked));
@@ -107,11 +107,6 @@ final readonly class PlaceTree
             $names === [] => 'On no page.',
             default => "Only on {$list}.",
         };
-    }
-
-    private function shows(Place $place, string $address): bool
-    {
-        return $place->admits(AddressPattern::of($address), $address);
     }
 
     /**

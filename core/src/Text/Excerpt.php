@@ -50,14 +50,30 @@ final class Excerpt
             $before = substr($html, 0, $at);
             $isInTag = preg_match('/<[a-z\/!][^>]*$/iD', $before) === 1;
             if (! $isInTag) {
-                $text = Html::visibleText($before);
-                $rest = Html::visibleText(substr($html, $at + strlen($mark)));
-
-                return $text === '' || $rest === '' ? $text : $text.'…';
+                return self::before($before, substr($html, $at + strlen($mark)));
             }
         }
 
         return '';
+    }
+
+    /**
+     * The text before the line that ends the introduction in HTML, `<hr data-introduction>`, without markup.
+     *
+     * @return string empty where there is no such line, or nothing to read before it
+     */
+    public static function introduction(string $html): string
+    {
+        return preg_match('/<hr\b[^>]*\sdata-introduction\b[^>]*>/i', $html, $line, PREG_OFFSET_CAPTURE) === 1
+            ? self::before(substr($html, 0, $line[0][1]), substr($html, $line[0][1] + strlen($line[0][0])))
+            : '';
+    }
+
+    private static function before(string $html, string $rest): string
+    {
+        $text = Html::visibleText($html);
+
+        return $text === '' || Html::visibleText($rest) === '' ? $text : $text.'…';
     }
 
     /** @return int where the last word ends that lies within so many bytes; 0 where none does */

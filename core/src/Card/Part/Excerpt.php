@@ -13,6 +13,7 @@ use Wellspring\Core\Card\PartValue;
 use Wellspring\Core\Card\Presence;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Option\Flag;
 use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Option\Whole;
 use Wellspring\Core\Option\Words;
@@ -20,8 +21,9 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Excerpt as Cut;
 
 /**
- * The beginning of the record’s text, without markup: up to a mark in it, where the part names one and the text has it,
- * else so many words or characters, cut at a word.
+ * The beginning of the record’s text, without markup: up to the end of the introduction, where the part asks for that
+ * and the text has such a line; up to a mark, where the part names one and the text has it; else so many words or
+ * characters, cut at a word.
  */
 final class Excerpt implements PartKind
 {
@@ -44,14 +46,17 @@ final class Excerpt implements PartKind
         return [
             new Whole('words', 'Words', self::WORDS, 1, 500),
             new Whole('characters', 'Characters', null, 10, 3000),
-            new Words('mark', 'Up to the mark', hint: '<!--more-->'),
+            new Flag('introduction', 'Up to the end of the introduction', false),
+            new Words('mark', 'Up to these letters of the HTML'),
         ];
     }
 
     public function offers(Type $type): array
     {
         return isset($type->reachable['text'])
-            ? [['label' => $this->label(), 'part' => ['part' => $this->key(), 'words' => self::WORDS]]]
+            ? [['label' => $this->label(), 'part' => [
+                'part' => $this->key(), 'words' => self::WORDS, 'introduction' => true,
+            ]]]
             : [];
     }
 
@@ -71,7 +76,10 @@ final class Excerpt implements PartKind
         if (! is_string($html)) {
             return null;
         }
-        $marked = $part->option('mark') === '' ? '' : Cut::upTo($html, $part->option('mark'));
+        $marked = $part->flag('introduction') ? Cut::introduction($html) : '';
+        if ($marked === '' && $part->option('mark') !== '') {
+            $marked = Cut::upTo($html, $part->option('mark'));
+        }
         $text = $part->field === null ? '' : $record->visibleText($part->field);
 
         return PartValue::text(match (true) {

@@ -242,7 +242,9 @@ function PartOptions({
 	const { parts, partStyle } = useStart();
 	const isNumber = part.part === "views" || fieldOf(type, part.field ?? "")?.family === "number";
 	const own = (parts.find((one) => one.key === part.part)?.options ?? []).filter(
-		(one) => one.key !== "message" || isNumber,
+		// Words that only some fields have, and the older form of an excerpt, which files may still hold.
+		(one) =>
+			(one.key !== "message" || isNumber) && (part.part !== "excerpt" || one.key !== "mark" || part.mark !== undefined),
 	);
 	const label = partLabel(type, part);
 	const control = (option: Option) => (

@@ -3,6 +3,7 @@ import { type Editor, EditorContent, useEditor, useEditorState } from "@tiptap/r
 import StarterKit from "@tiptap/starter-kit";
 import { useEffect, useRef, useState } from "react";
 import { MediaPicker } from "../MediaPicker";
+import { IntroductionEnd, introductionEnd, putIntroductionEnd, removeIntroductionEnd } from "./introductionEnd";
 
 /** Text with markup, written as it will read. The HTML itself can be seen and mended. */
 export default function RichTextEditor({
@@ -20,7 +21,7 @@ export default function RichTextEditor({
 	const [picking, setPicking] = useState(false);
 	const last = useRef(value);
 	const editor = useEditor({
-		extensions: [StarterKit.configure({ link: { openOnClick: false }, codeBlock: false }), Image],
+		extensions: [StarterKit.configure({ link: { openOnClick: false }, codeBlock: false }), Image, IntroductionEnd],
 		content: value,
 		injectNonce: document.querySelector<HTMLMetaElement>("meta[property=csp-nonce]")?.nonce,
 		editorProps: {
@@ -94,6 +95,7 @@ function Tools({ editor, onPicture }: { editor: Editor; onPicture: () => void })
 			numbers: now.isActive("orderedList"),
 			quote: now.isActive("blockquote"),
 			link: now.isActive("link"),
+			introduction: introductionEnd(now) !== null,
 		}),
 	});
 	const [linking, setLinking] = useState<string | null>(null);
@@ -112,6 +114,8 @@ function Tools({ editor, onPicture }: { editor: Editor; onPicture: () => void })
 			{tool("Quote", on.quote, () => editor.chain().focus().toggleBlockquote().run())}
 			{tool("Link", on.link, () => setLinking(String(editor.getAttributes("link").href ?? "https://")))}
 			{tool("Picture", false, onPicture)}
+			{tool("End of the introduction", on.introduction, () => putIntroductionEnd(editor))}
+			{on.introduction && tool("Remove that line", false, () => removeIntroductionEnd(editor))}
 			{linking !== null && (
 				<span className="flex items-center gap-1 basis-full py-1">
 					<input
