@@ -268,7 +268,8 @@ final class ContentTest extends BrowserTestCase
         $path = sys_get_temp_dir()."/{$name}";
         file_put_contents($path, $content);
         $this->find($css)->setFileDetector(new \Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($path);
-        unlink($path);
+        // The browser reads it when it is sent, which may be later.
+        register_shutdown_function(fn () => @unlink($path));
     }
 
     private function labelled(string $words): \Facebook\WebDriver\Remote\RemoteWebElement

@@ -76,7 +76,8 @@ final class KeepingTest extends BrowserTestCase
         $this->enter('area', '70');
         $input = $this->browser->findElement(WebDriverBy::id('field-picture-upload'));
         $input->setFileDetector(new \Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($path);
-        unlink($path);
+        // The browser reads it when it is sent, which may be later.
+        register_shutdown_function(fn () => @unlink($path));
         $this->find('[aria-label="Alternative text of Beehive by the orchard.png"]')
             ->sendKeys('A hive'.WebDriverKeys::ENTER);
         $this->await(

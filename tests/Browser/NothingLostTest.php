@@ -78,7 +78,7 @@ final class NothingLostTest extends BrowserTestCase
         ] + $now['definition'];
         $this->fetch("/modules/{$key}/draft", 'PUT', ['definition' => $definition, 'revision' => $now['revision']]);
         $this->visit("/manage/modules/{$key}");
-        $this->findText('button.word', '10 at a time')->click();
+        $this->findText('button.word', '12 at a time')->click();
         $this->type('[aria-label="How many at a time"]', '7');
         $this->sees('every change kept');
         $this->await(
