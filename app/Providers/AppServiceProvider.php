@@ -155,6 +155,10 @@ final class AppServiceProvider extends ServiceProvider
             ],
             fn ($view) => $view->with('site', app(SiteSettings::class)),
         );
+        // It places cards: shown before, they would move (HTML, “blocking attributes”).
+        Vite::useScriptTagAttributes(fn (string $source): array => $source === 'resources/js/site/masonry.ts'
+            ? ['blocking' => 'render']
+            : []);
         View::composer('site.layout', function (ViewInstance $view): void {
             $look = $view->getData()['look'] ?? app(CatalogueStore::class)->look();
             $sheets = app(LookSheets::class);
