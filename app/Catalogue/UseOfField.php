@@ -12,7 +12,7 @@ use Wellspring\Core\Problem\Refused;
 /** Says in words why a definition could no longer be read: what uses which field, and what to do about it. */
 final class UseOfField
 {
-    /** What a field is used for, in words, by the part of the definition that names it. */
+    /** The verb phrase for each part of a definition that can name a field: an order “orders by” a field. */
     private const DOES = [
         'where' => 'keeps records by', 'order' => 'orders by', 'headings' => 'puts records under headings by',
         'offer' => 'lets visitors choose by', 'card' => 'shows', 'source' => 'draws on', 'bands' => 'shows',

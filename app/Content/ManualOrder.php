@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Models\Media;
 use App\Models\Term;
 use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Type;
 
 /** The manager's own order of items, within a type or within a term. Items never placed come after, newest first. */
@@ -49,35 +50,39 @@ final readonly class ManualOrder
             $query->join('item_term', 'item_term.item_id', '=', 'items.id')->where('item_term.term_id', $term->id);
             $at = 'item_term.position';
         }
-        $rows = $query->toBase()->select(['items.id', 'items.title', 'items.fields'])->selectRaw("{$at} as place")
+        $rows = $query->toBase()->select(['items.id', 'items.title'])
+            ->selectRaw("{$at} as place, ".self::firstPicture($type).' as picture')
             ->orderByRaw("{$at} nulls last, items.publish_at desc nulls last, items.id")->limit($most)->get();
-
-        $names = array_map(fn (object $row): ?string => self::picture($type, (string) $row->fields), $rows->all());
-        $pictures = Media::query()->whereIn('name', array_filter($names))->get()->keyBy('name');
+        $pictures = Media::query()->whereIn('name', $rows->pluck('picture')->filter())->get()->keyBy('name');
 
         return array_values(
             $rows->map(
-                fn (object $row, int $i): array => [
+                fn (object $row): array => [
                     'id' => (int) $row->id,
                     'title' => (string) $row->title,
                     'placed' => $row->place !== null,
-                    'picture' => $pictures->get($names[$i] ?? '')?->smallUrl(),
+                    'picture' => $pictures->get($row->picture ?? '')?->smallUrl(),
                 ],
             )->all(),
         );
     }
 
-    /** @return string|null the name of the item's first picture */
-    private static function picture(Type $type, string $fields): ?string
+    /**
+     * The keys of fields hold small letters, digits and _ only, so they can stand in SQL.
+     *
+     * @return string SQL for the name of an item's first picture
+     */
+    private static function firstPicture(Type $type): string
     {
-        $values = (array) json_decode($fields, true);
+        $names = [];
         foreach ($type->fields as $key => $field) {
-            $name = $field->family()->isPicture() ? ((array) ($values[$key] ?? []))[0] ?? null : null;
-            if (is_string($name)) {
-                return $name;
-            }
+            $names = [...$names, ...match ($field->family()) {
+                Family::Picture => ["items.fields ->> '{$key}'"],
+                Family::Pictures => ["items.fields -> '{$key}' ->> 0"],
+                default => [],
+            }];
         }
 
-        return null;
+        return $names === [] ? 'null' : 'coalesce('.implode(', ', $names).')';
     }
 }

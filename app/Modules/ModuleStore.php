@@ -58,10 +58,14 @@ final readonly class ModuleStore
         return ModuleRow::query()->whereIn('key', $keys)->whereNull('removed_at')->orderBy('key')->get();
     }
 
-    /** @return array<string, string> what each is called, by key */
-    public function names(): array
+    /**
+     * @param  list<string>|null  $keys  null: of all modules
+     * @return array<string, string> names by key
+     */
+    public function names(?array $keys = null): array
     {
         $rows = DB::table('modules')->whereNull('removed_at');
+        $keys === null || $rows->whereIn('key', $keys);
         $names = [];
         foreach ($rows->selectRaw("key, coalesce(draft ->> 'name', key) as name")->get() as $row) {
             $names[(string) $row->key] = (string) $row->name;

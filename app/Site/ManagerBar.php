@@ -30,7 +30,7 @@ final readonly class ManagerBar
             fn (DrawnBlock $block): string => $block->block instanceof ModuleBlock ? $block->block->module : '',
             $result->blocks(),
         )));
-        $names = $this->modules->names();
+        $names = $this->modules->names($keys);
 
         return [
             'page' => $isStored ? "/manage/pages/{$result->page->key}" : null,

@@ -14,7 +14,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
 
-/** What each sentence that a module can start from would list now: how many records, and the first of them. */
+/** Counts the records that each starting sentence of a new module would list now, and finds the first of them. */
 final readonly class StartingRecords
 {
     public function __construct(

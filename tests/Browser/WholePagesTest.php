@@ -375,6 +375,10 @@ final class WholePagesTest extends TestCase
                 "{$address} after: {$after}; SEED={$seed}",
             );
             $this->assertSame($kept['body'], $again['body'], "{$address} once more after: {$after}; SEED={$seed}");
+            // On a busy machine, the page may be asked for before the last answer is kept.
+            for ($try = 0; $try < 2 && ($again['headers']['x-page-cache'] ?? '') !== 'hit'; $try++) {
+                $again = $this->site->get($address);
+            }
             $hits[] = $again['headers']['x-page-cache'] ?? '';
             $statuses[] = $kept['status'];
         };
@@ -394,8 +398,7 @@ final class WholePagesTest extends TestCase
             }
         }
         $counts = array_count_values($hits);
-        // On a busy machine, some are asked for again before they are kept.
-        $this->assertGreaterThan(0.6 * count($hits), $counts['hit'] ?? 0, 'pages are kept');
+        $this->assertGreaterThan(0.8 * count($hits), $counts['hit'] ?? 0, 'pages are kept');
         $this->assertContains(404, $statuses, 'what is gone was asked for, too');
     }
 

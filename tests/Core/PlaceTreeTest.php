@@ -65,6 +65,17 @@ final class PlaceTreeTest extends TestCase
             ['on' => ['except' => ['/', '/journal/*', '/visit']]],
             $tree->withNewPages($some, true)->toArray(),
         );
+        // A branch whose own address is no page, typed by hand, keeps its other pages.
+        $rooms = new PlaceTree(['/rooms/east' => 'East', '/rooms/west' => 'West', '/visit' => 'Visit']);
+        $this->assertSame(
+            ['/rooms/west'],
+            $rooms->ticked(Place::of(false, ['/rooms/*']), '/rooms/east', false, false)->names,
+        );
+        $this->assertSame('Only on all pages.', $rooms->sentence(Place::of(false, ['/*'])));
+        $this->assertSame(
+            ['/rooms/east', '/rooms/west'],
+            $rooms->ticked(Place::of(false, ['/*']), '/visit', false, false)->names,
+        );
         // A name that is no page of the tree, typed by hand, stays.
         $typed = Place::of(false, ['/groups/ferns', '/visit']);
         $this->assertSame(['/groups/ferns'], $tree->ticked($typed, '/visit', false, false)->names);

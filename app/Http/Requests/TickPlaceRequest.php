@@ -7,8 +7,8 @@ namespace App\Http\Requests;
 use OpenApi\Attributes as OA;
 
 /**
- * Where an entry of the frame shows, and perhaps one change to it: a tick at a page (with all below it, or alone), or
- * whether new pages show it.
+ * The pages that show an entry of the frame (`on`), and at most one change. A change ticks or unticks a page, alone or
+ * with all below it, or says whether new pages show the entry.
  */
 #[OA\Schema(properties: [
     new OA\Property(property: 'on', oneOf: [

@@ -13,14 +13,14 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\ForAuthors;
 
 /**
- * What an author can begin and go on with; for managers the drafts of others, too. Pages for people who have signed in
- * are never kept, so nothing here is older than the request.
+ * The data of the block for authors: links to new items, the author's drafts, and what is published later. Managers
+ * also get the drafts of others. Pages for signed-in people are never cached, so the lists are always current.
  *
  * @implements BlockData<ForAuthors>
  */
 final readonly class ForAuthorsData implements BlockData
 {
-    /** So many items a list shows; the rest is under Content. */
+    /** The maximum number of items in a list. The Content screen shows all. */
     private const MOST = 8;
 
     public function __construct(private CatalogueStore $catalogue)

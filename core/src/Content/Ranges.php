@@ -8,7 +8,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** Pairs of fields of which the second must not come before the first, such as the start and the end of an event. */
+/** Checks ranges, such as the start and the end of an event. The field that ends a range must not come first. */
 final class Ranges
 {
     /**

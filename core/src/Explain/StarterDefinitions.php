@@ -15,7 +15,10 @@ use Wellspring\Core\Sort\Criterion\WeightedRating;
 /** Sentences that a new module can start from; each is an ordinary definition, made of what the site has. */
 final readonly class StarterDefinitions
 {
-    /** What people call such listings (common practice, no source), by the first word of a sentence's key. */
+    /**
+     * Everyday names for the listings (common practice, no source). The array key is the first word of the sentence's
+     * key: `newest` for `newest-post`.
+     */
     private const EVERYDAY = [
         'all' => ['list', 'catalogue', 'catalog', 'directory', 'overview', 'everything'],
         'shop' => ['shop', 'store', 'catalogue', 'catalog', 'products', 'goods'],

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page;
 
 /**
- * The pages of the site as a tree of addresses, in which a person ticks where something of the frame shows: one page,
- * or one with all below it. A place either names the pages that are ticked, or, where new pages are to show it too,
- * those that are not.
+ * The pages of the site as a tree of addresses. A person ticks the pages that show a block of the frame: one page, or
+ * one page with all below it. If new pages show the block too, the place names the pages without a tick. Otherwise it
+ * names the pages with a tick.
  */
 final readonly class PlaceTree
 {
@@ -95,6 +95,7 @@ final readonly class PlaceTree
         $names = array_map(fn (string $name): string => match (true) {
             isset($this->titles[$name]) => $this->titles[$name],
             Place::branchOf($name) === null => $name,
+            Place::branchOf($name) === '' => 'all pages',
             default => ($this->titles[Place::branchOf($name)] ?? Place::branchOf($name)).' and all below it',
         }, $place->names);
         $list = count($names) < 2
@@ -129,7 +130,7 @@ final readonly class PlaceTree
 
     /**
      * @param  list<string>  $names
-     * @return list<string> without the page; a name that covers it with others gives way to names of the others
+     * @return list<string> without the page; a branch that holds the page is replaced by the names of its other pages
      */
     private function unmarked(array $names, string $address, bool $below): array
     {
@@ -187,9 +188,16 @@ final readonly class PlaceTree
     /** @return list<string> the addresses below one, at any depth */
     private function below(string $address): array
     {
+        if (! isset($this->places[$address])) {
+            // No page has the address itself, as with `/groups/*` on a site without a page `/groups`.
+            return array_values(array_filter(
+                $this->addresses,
+                fn (string $one): bool => self::isBelow($one, $address),
+            ));
+        }
         $below = [];
-        // They follow it at once.
-        for ($at = ($this->places[$address] ?? -1) + 1; isset($this->addresses[$at]); $at++) {
+        // They follow the page in the sorted list.
+        for ($at = $this->places[$address] + 1; isset($this->addresses[$at]); $at++) {
             if (! self::isBelow($this->addresses[$at], $address)) {
                 break;
             }
@@ -212,7 +220,7 @@ final readonly class PlaceTree
         return $children;
     }
 
-    /** Nothing is below the home page by its address: all other pages stand beside it. */
+    /** The home page, `/`, has no pages below it in the tree, although every address begins with its address. */
     private static function isBelow(string $address, string $above): bool
     {
         return $above !== '/' && $address !== $above && str_starts_with($address, "{$above}/");

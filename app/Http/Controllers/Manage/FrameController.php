@@ -90,7 +90,8 @@ final readonly class FrameController
     }
 
     /**
-     * Where an entry shows, in one sentence and in the tree of pages, after a change to it.
+     * Applies one change to the pages that show an entry of the frame, and stores nothing. Without a change, it only
+     * describes them.
      *
      * @return PlaceTreeShape `entry`: what the entry of the frame's file says of it
      *

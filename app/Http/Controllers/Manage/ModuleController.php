@@ -128,7 +128,8 @@ final readonly class ModuleController
     }
 
     /**
-     * What some of the sentences to start from would list now. Counted beside the list, since counting takes longer.
+     * Counts the records that some of the starting sentences would list now. The list of sentences does not wait for
+     * the counts.
      *
      * @return JsonMap<StartingRecordsShape> by key, without those that are gone meanwhile
      */

@@ -21,9 +21,9 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Excerpt as Cut;
 
 /**
- * The beginning of the record’s text, without markup: up to the end of the introduction, where the part asks for that
- * and the text has such a line; up to a mark, where the part names one and the text has it; else so many words or
- * characters, cut at a word.
+ * The beginning of the record’s text, without markup. With `introduction`, the excerpt stops at the line that ends the
+ * introduction. With `mark`, it stops at that mark. If the text has neither, the excerpt has a number of words or
+ * characters and is cut at a word.
  */
 final class Excerpt implements PartKind
 {

@@ -9,6 +9,10 @@ function isTyping(target: EventTarget | null): boolean {
 	return target instanceof Element && target.matches("input, textarea, select, [contenteditable=true]");
 }
 
+const BOX =
+	"flex items-center gap-2 h-9 w-10 max-sm:justify-center sm:h-8 sm:w-44 xl:w-52 sm:px-3 " +
+	"rounded-field bg-[#23555b] text-[#c6dadb] hover:text-white text-[0.88rem] cursor-pointer";
+
 /** Opens the box that finds anything, on “/” too, and the list of shortcuts, on “?”. */
 export function CommandBox() {
 	const [open, setOpen] = useState<"find" | "shortcuts" | null>(null);
@@ -27,12 +31,7 @@ export function CommandBox() {
 	}, []);
 	return (
 		<>
-			<button
-				type="button"
-				className="flex items-center gap-2 h-9 w-10 max-sm:justify-center sm:h-8 sm:w-44 xl:w-52 rounded-field bg-[#23555b] text-[#c6dadb] hover:text-white sm:px-3 text-[0.88rem] cursor-pointer"
-				aria-keyshortcuts="/"
-				onClick={() => setOpen("find")}
-			>
+			<button type="button" className={BOX} aria-keyshortcuts="/" onClick={() => setOpen("find")}>
 				<Search className="size-4 shrink-0" aria-hidden="true" />
 				<span className="max-sm:sr-only grow text-left truncate">Find anything</span>
 				<span aria-hidden="true" className="max-sm:hidden">

@@ -40,6 +40,8 @@ const SCREENS: [string, string, boolean][] = [
 	["/settings", "Settings", false],
 ];
 
+const OTHER_SCREEN = "border-transparent text-[#c6dadb] hover:text-white";
+
 /** The words of the main navigation; on a narrow screen they stand in a menu. */
 function Screens({ role, onGo, className }: { role: string; onGo?: () => void; className: string }) {
 	return (
@@ -49,9 +51,7 @@ function Screens({ role, onGo, className }: { role: string; onGo?: () => void; c
 					key={to}
 					to={to}
 					onClick={onGo}
-					className={({ isActive }) =>
-						`py-1 border-b-2 ${isActive ? "border-[#f0b184] font-semibold" : "border-transparent text-[#c6dadb] hover:text-white"}`
-					}
+					className={({ isActive }) => `py-1 border-b-2 ${isActive ? "border-[#f0b184] font-semibold" : OTHER_SCREEN}`}
 				>
 					{label}
 				</NavLink>
@@ -87,7 +87,7 @@ function NarrowMenu() {
 	const { user } = useStart();
 	return (
 		<DialogTrigger>
-			<Button className="wide:hidden flex items-center gap-1.5 min-h-9 px-2 -mr-2 cursor-pointer rounded-field hover:bg-white/10">
+			<Button className="wide:hidden flex items-center gap-1.5 min-h-9 px-2 -mr-2 cursor-pointer rounded-field">
 				<Menu className="size-5" aria-hidden="true" /> Menu
 			</Button>
 			<Popover

@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Condition } from "../../shared/schema";
 import { fieldOf } from "../../shared/start";
 import { isUnfinished, newCondition } from "../definition";
@@ -41,6 +41,14 @@ export function NewCondition({
 			onAdd(made);
 		}
 	};
+	const box = useRef<HTMLDivElement>(null);
+	const isOpen = begun !== null;
+	// Once, when it opens: a later drawing of the screen must not take the focus from elsewhere.
+	useEffect(() => {
+		if (isOpen) {
+			box.current?.querySelector<HTMLElement>("select, input:not([role=combobox])")?.focus();
+		}
+	}, [isOpen]);
 	if (begun === null) {
 		return (
 			<FieldPicker
@@ -64,11 +72,7 @@ export function NewCondition({
 		<div
 			className="basis-full rounded-field border border-primary bg-base-100 p-3 grid gap-2"
 			data-new-condition
-			ref={(box) => {
-				if (box && !box.contains(document.activeElement)) {
-					box.querySelector<HTMLElement>("select, input:not([role=combobox])")?.focus();
-				}
-			}}
+			ref={box}
 			// On the way down to the control: a box for numbers does not pass Enter on.
 			onKeyDownCapture={(event) => {
 				if (event.key === "Enter" && (event.target as Element).matches("[data-number]")) {
