@@ -60,6 +60,7 @@ Route::middleware(['auth'])->prefix('manage')->group(function (): void {
         Route::get('tasks', [Manage\TaskController::class, 'index']);
         Route::get('tasks/{task}', [Manage\TaskController::class, 'show'])->can('view', 'task');
 
+        Route::post('texts/look', [Manage\TextController::class, 'look']);
         Route::get('media', [Manage\MediaController::class, 'index']);
         Route::post('media', [Manage\MediaController::class, 'store'])->middleware('throttle:uploads');
         Route::put('media/{media}', [Manage\MediaController::class, 'update'])->can('edit', 'media');

@@ -71,7 +71,7 @@ final readonly class ManageBenchmark implements Benchmark
     private function preview(string $key, BenchmarkSite $site): void
     {
         $run = $this->listing->runWithGaps($site->modules[$key], $site->context, '1');
-        $stored = StoredPage::plain('Bench', '', $key);
+        $stored = StoredPage::plain('Bench', '', ['module' => $key]);
         view('site.page', ['result' => $this->sitePages->page(
             new FoundPage($stored, Subject::ofPage($stored->definition)),
             new PageAddress('/'),

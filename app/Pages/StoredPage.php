@@ -16,15 +16,17 @@ final readonly class StoredPage
     {
     }
 
-    /** A page that is not stored, for a module that stands on none. */
-    public static function plain(string $title, string $description, string $module): self
+    /**
+     * A page that is not stored and has one block: a preview of what stands on no page.
+     *
+     * @param  array<string, string>  $block  as in a page's file
+     */
+    public static function plain(string $title, string $description, array $block): self
     {
-        $blocks = [['module' => $module]];
-
         return new self(null, (new PageReader(new Catalogue([])))->read([
             'format' => PageReader::FORMAT, 'key' => 'plain', 'address' => '/', 'title' => $title,
             ...trim($description) === '' ? [] : ['description' => $description],
-            'bands' => [['key' => 'body', 'slots' => [['share' => PageReader::SHARES, 'blocks' => $blocks]]]],
+            'bands' => [['key' => 'body', 'slots' => [['share' => PageReader::SHARES, 'blocks' => [$block]]]]],
         ]));
     }
 }

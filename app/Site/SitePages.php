@@ -111,7 +111,7 @@ final readonly class SitePages
         };
         $bands = PageResolver::show($page, $context, $draw);
         $isTitled = true;
-        $outline = new HeadingOutline;
+        $outline = new HeadingOutline($page->showsTitle);
 
         return (new PageResult(
             $page,

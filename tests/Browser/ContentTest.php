@@ -263,6 +263,62 @@ final class ContentTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    public function test_a_text_takes_a_pasted_document_a_table_and_a_film_and_is_seen_as_visitors_will_read_it(): void
+    {
+        $this->signIn('/manage/files');
+        // The first bytes say that it is a film (ISO/IEC 14496-12, 4.3); it has no pictures.
+        $bytes = pack('N', 24).'ftypisom'.pack('N', 512).'isommp42'.pack('N', 8).'mdat';
+        $name = 'walk-'.substr(str_shuffle('abcdefghij'), 0, 6);
+        $this->attach('input[type=file]', "{$name}.mp4", $bytes);
+        $this->findText('button', $name);
+
+        $this->visit('/manage/content/post/new');
+        $this->enter('title', "A walk {$name}");
+        $this->findText('.editor button', 'Film')->click();
+        $this->findText('.editor button', 'Choose a file')->click();
+        $this->findText('[role=dialog] li button', $name)->click();
+        $this->find('.rich video');
+        $this->findText('.editor button', 'Table')->click();
+        $this->keys('Bed');
+        $this->findText('.editor button', 'Add a row')->click();
+        $this->browser->executeScript(<<<'JS'
+            const data = new DataTransfer();
+            data.setData("text/html", arguments[0]);
+            const text = document.querySelector(".rich");
+            text.focus();
+            getSelection().selectAllChildren(text);
+            getSelection().collapseToEnd();
+            document.dispatchEvent(new Event("selectionchange"));
+            text.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
+            JS, ['<style>p { color: red }</style>'
+                .'<p style="color: red; font-weight: bold">Frost<img src="file:///a.png"></p>'
+                .'<p style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">1.</span>Cut back</p>']);
+        $this->sees('One picture was not pasted');
+        $this->assertAccessible('the editor of a text with a table and a film');
+
+        $this->findText('.editor button', 'Preview')->click();
+        $frame = $this->find('[role=dialog] iframe');
+        $this->browser->switchTo()->frame($frame);
+        $read = $this->await('The preview shows nothing.', fn (): ?string => $this->browser->executeScript(
+            'return document.querySelector(".prose")?.innerHTML ?? null',
+        ));
+        $this->browser->switchTo()->defaultContent();
+        $this->findText('[role=dialog] button', 'Close')->click();
+        $this->findText('button', 'Save draft')->click();
+        $this->sees('Saved');
+        foreach ([
+            "~<video src=\"/media/{$name}[^\"]*\" title=\"[^\"]+\" controls~",
+            '~<tr>(<th><p>(Bed)?</p></th>){3}</tr>(<tr>(<td><p></p></td>){3}</tr>){3}~',
+            '~<p><strong>Frost</strong></p>\s*<ol>\s*<li><p>Cut back</p></li>\s*</ol>~',
+        ] as $part) {
+            $this->assertMatchesRegularExpression($part, $read);
+        }
+        $this->browser->navigate()->refresh();
+        $this->find('.rich video');
+        $this->assertSame(4, count($this->browser->findElements(WebDriverBy::cssSelector('.rich tr'))));
+        $this->assertQuietConsole();
+    }
+
     private function attach(string $css, string $name, string $content): void
     {
         $path = sys_get_temp_dir()."/{$name}";

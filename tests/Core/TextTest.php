@@ -190,6 +190,8 @@ final class TextTest extends TestCase
         $this->assertSame('2323', $levels($h(2), $h(4), $h(2, 4)), 'a level is skipped in another block');
         $this->assertSame('2342', $levels($h(3, 5, 6, 3)), 'what stood under a heading still does');
         $this->assertSame('1233', $levels($h(1, 2), $h(3, 3)));
+        $this->assertSame('1223', $levels($h(1), $h(1, 2, 3)), 'a page has one h1');
+        $this->assertSame('<h2>A</h2>', (new HeadingOutline(true))->mended('<h1>A</h1>'), 'its title is the h1');
         $this->assertSame('<h4>A</h4><h6>B</h6><hr>', HeadingOutline::lowered('<h2>A</h2><h5>B</h5><hr>', 2));
     }
 }

@@ -52,6 +52,7 @@ final class AccessTest extends TestCase
             'PUT manage/api/presets/{key}',
             'DELETE manage/api/presets/{key}/{id}',
             'GET manage/api/changes', 'GET manage/api/tasks', 'GET manage/api/media', 'POST manage/api/media',
+            'POST manage/api/texts/look',
         ],
         'managers' => [
             'GET manage/api/modules',

@@ -79,6 +79,15 @@ final class SafetyTest extends TestCase
         $this->assertStringContainsString('Loam', (string) $stored);
         $this->assertDoesNotMatchRegularExpression('/<script|onclick|onerror|x\(\)/', (string) $stored);
 
+        // A text is made safe before its preview shows it.
+        $html = (string) $this->postJson('/manage/api/texts/look', ['html' => $evil])->assertOk()->json('html');
+        $this->assertStringContainsString('<div class="prose"><p>Loam</p>', $html);
+        $this->assertStringNotContainsString('x()', $html);
+        $deep = str_repeat('<div>', 101);
+        $this->postJson('/manage/api/texts/look', ['html' => $deep])
+            ->assertUnprocessable()
+            ->assertSee('elements inside');
+
         // What an older version stored is made safe once.
         DB::table('terms')
             ->where('id', $bog->id)

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Text;
 
 /**
- * Keeps the headings of a page in order: no heading is more than one level below the heading it stands under. Give it
- * the parts of the page from top to bottom.
+ * Keeps the headings of a page in order: there is one `h1`, and no heading is more than one level below the heading it
+ * stands under. Give it the parts of the page from top to bottom.
  */
 final class HeadingOutline
 {
@@ -16,6 +16,11 @@ final class HeadingOutline
     private array $above = [[1, 1]];
 
     private int $level = 1;
+
+    /** @param  bool  $isTitled  whether the page has its `h1` already; a second one becomes an `h2` */
+    public function __construct(private bool $isTitled = false)
+    {
+    }
 
     /**
      * @param  string  $html  well-formed
@@ -36,6 +41,8 @@ final class HeadingOutline
 
     private function next(int $asked): int
     {
+        $asked = $this->isTitled ? max(2, $asked) : $asked;
+        $this->isTitled = $this->isTitled || $asked === 1;
         while ($this->above !== [] && $this->above[array_key_last($this->above)][0] >= $asked) {
             array_pop($this->above);
         }

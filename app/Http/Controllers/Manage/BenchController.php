@@ -283,7 +283,7 @@ final readonly class BenchController
         $stored ??= StoredPage::plain(
             $module->name,
             'This module stands on no page yet. This is how it would look on one.',
-            $module->key,
+            ['module' => $module->key],
         );
         $found = new FoundPage($stored, $this->subject($stored->definition, $context));
         $address = new PageAddress($stored->definition->address->pattern);

@@ -31,6 +31,7 @@ use Wellspring\Core\Look\Departure;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
+use Wellspring\Core\Video\VideoSite;
 use Wellspring\Core\Who\Audience;
 
 /**
@@ -58,7 +59,8 @@ use Wellspring\Core\Who\Audience;
  * }
  * @phpstan-type StartShape array{
  *     user: array{name: string, email: string, role: 'manager'|'author'|'member'},
- *     site: array{name: string, locale: string, timeZone: string, currency: string}, demoPassword: bool,
+ *     site: array{name: string, locale: string, timeZone: string, currency: string, videoSites: list<string>},
+ *     demoPassword: bool,
  *     types: list<ContentTypeShape>, taxonomies: list<TaxonomyShape>, pages: list<SitePageShape>,
  *     arrangements: list<PlugInShape>, parts: list<PlugInShape>, partStyle: list<OptionShape>,
  *     departure: list<OptionShape>, audiences: list<NamedShape>, people: list<array{name: string, email: string}>,
@@ -93,6 +95,7 @@ final readonly class StartController
                 'locale' => $this->site->locale,
                 'timeZone' => $this->site->timeZone,
                 'currency' => $this->site->currency,
+                'videoSites' => array_map(fn (VideoSite $site): string => $site->name, $this->site->videoSites),
             ],
             // A site that others can reach, on which the demo's published password still opens an account.
             'demoPassword' => Gate::allows('manage') && ! DemoAccounts::openThisSite() && User::query()

@@ -5,7 +5,7 @@ import { useTitle } from "../shared/useTitle";
 import { Conflict } from "./Conflict";
 import { History } from "./History";
 import { ItemFields } from "./ItemFields";
-import { ItemHead } from "./ItemHead";
+import { ItemActions, ItemHead } from "./ItemHead";
 import { ItemNotices } from "./ItemNotices";
 import { ItemSentence } from "./ItemSentence";
 import { ShownIn } from "./ShownIn";
@@ -46,6 +46,9 @@ export function ItemForm({
 						</div>
 					</aside>
 				)}
+			</div>
+			<div className="@2xl:hidden sticky bottom-0 z-10 flex flex-wrap justify-end gap-3 px-4 py-2 bg-base-100 border-t border-base-300">
+				<ItemActions state={state} />
 			</div>
 			{history && saved && (
 				<History

@@ -5,7 +5,7 @@ import type { Beside, ItemFormState } from "./useItemForm";
 
 /** The bar over an item's form: the way back, what became of what was typed, and what can be done with the item. */
 export function ItemHead({
-	state: { type, saved, values, draft, changed, save, remove, discard, publish },
+	state,
 	beside,
 	onHistory,
 }: {
@@ -13,9 +13,8 @@ export function ItemHead({
 	beside: Beside | undefined;
 	onHistory: () => void;
 }) {
+	const { type, saved, draft, changed, remove } = state;
 	const start = useStart();
-	const isDraft = values.status === "draft";
-	const wasLive = saved?.status === "published";
 	const Heading = beside ? "h2" : "h1";
 	return (
 		<div className="form-bar gap-x-3 gap-y-1.5 px-4 md:px-6 py-2">
@@ -63,6 +62,18 @@ export function ItemHead({
 					</button>
 				</>
 			)}
+			<span className="@max-2xl:hidden flex items-center gap-3">
+				<ItemActions state={state} />
+			</span>
+		</div>
+	);
+}
+
+/** The buttons that save and publish. On a narrow screen they stay in sight at its foot. */
+export function ItemActions({ state: { saved, values, changed, save, discard, publish } }: { state: ItemFormState }) {
+	const isDraft = values.status === "draft";
+	return (
+		<>
 			{changed && saved && (
 				<button type="button" className="btn btn-sm btn-ghost h-9" onClick={() => discard.mutate()}>
 					Drop the changes
@@ -78,9 +89,9 @@ export function ItemHead({
 				className={`btn btn-sm h-9 px-4 ${isDraft ? "" : "btn-secondary"}`}
 				disabled={save.isPending || (saved !== null && !changed)}
 			>
-				{saveWords(isDraft, wasLive)}
+				{saveWords(isDraft, saved?.status === "published")}
 			</button>
-		</div>
+		</>
 	);
 }
 

@@ -1,6 +1,6 @@
 import { type ComponentProps, lazy, Suspense } from "react";
 
-const RichTextEditor = lazy(() => import("./RichTextEditor"));
+const RichTextEditor = lazy(() => import("./richText/RichTextEditor"));
 
 /** Text with markup. The editor is fetched only where there is such a text. */
 export function RichText(props: ComponentProps<typeof RichTextEditor>) {

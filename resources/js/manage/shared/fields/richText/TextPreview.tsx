@@ -1,0 +1,24 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { send } from "../../api";
+import { Fault } from "../../Fault";
+import { type Device, DeviceSwitch, PagePreview } from "../../PagePreview";
+import { Sheet } from "../../Sheet";
+
+/** A text as visitors will read it: in the site's look and at the width of its texts. */
+export function TextPreview({ label, html, onClose }: { label: string; html: string; onClose: () => void }) {
+	const [device, setDevice] = useState<Device>(window.innerWidth < 640 ? "Phone" : "Laptop");
+	const page = useQuery({
+		queryKey: ["text preview", html, label],
+		queryFn: ({ signal }) => send<{ html: string }>("POST", "/texts/look", { html, title: label }, { signal }),
+	});
+	return (
+		<Sheet title={`Preview of ${label}`} onClose={onClose} wide>
+			<DeviceSwitch device={device} onChange={setDevice} />
+			{page.error && <Fault error={page.error} onRetry={page.refetch} />}
+			<div className="h-[62vh] flex flex-col bg-stage">
+				{page.data && <PagePreview html={page.data.html} device={device} />}
+			</div>
+		</Sheet>
+	);
+}
