@@ -7,6 +7,7 @@ namespace App\Content;
 use App\Models\Item;
 use App\Models\Media;
 use App\Models\Term;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Type;
@@ -16,25 +17,40 @@ final readonly class ManualOrder
 {
     /**
      * @param  list<int>  $ids  the items that are placed, first to last; all others lose their place
+     * @param  int|null  $revision  the revision that the change started from; null to write in any case
+     *
+     * @throws StaleWrite
      */
-    public function place(Type $type, ?Term $term, array $ids): void
+    public function place(Type $type, ?Term $term, array $ids, ?int $revision = null): void
     {
-        DB::transaction(function () use ($type, $term, $ids): void {
+        DB::transaction(function () use ($type, $term, $ids, $revision): void {
+            DB::select(
+                "select pg_advisory_xact_lock(hashtext('wellspring.by-hand'), hashtext(?))",
+                ["{$type->key} {$term?->id}"],
+            );
+            StaleWrite::unless($this->revision($type, $term), $revision);
+            [$set, $within, $key] = $term === null
+                ? ['update items set position = array_position(?::bigint[], id)', 'type_key = ?', $type->key]
+                : [
+                    'update item_term set position = array_position(?::bigint[], item_id)',
+                    'term_id = ?',
+                    $term->id,
+                ];
+            $id = $term === null ? 'id' : 'item_id';
             $places = '{'.implode(',', $ids).'}';
-            if ($term === null) {
-                DB::update(
-                    'update items set position = array_position(?::bigint[], id) where type_key = ? and position is '
-                        .'distinct from array_position(?::bigint[], id)',
-                    [$places, $type->key, $places],
-                );
-            } else {
-                DB::update(
-                    'update item_term set position = array_position(?::bigint[], item_id) where term_id = ? and '
-                        .'position is distinct from array_position(?::bigint[], item_id)',
-                    [$places, $term->id, $places],
-                );
-            }
+            DB::update(
+                "{$set} where {$within} and position is distinct from array_position(?::bigint[], {$id})",
+                [$places, $key, $places],
+            );
         });
+    }
+
+    /** Changes whenever the placed items or their order change: a checksum of their ids. */
+    public function revision(Type $type, ?Term $term): int
+    {
+        $placed = $this->items($type, $term)->whereNotNull(self::position($term))->orderBy(self::position($term));
+
+        return crc32($placed->pluck('items.id')->implode(',')) & 0x7FFFFFFF;
     }
 
     /**
@@ -44,13 +60,8 @@ final readonly class ManualOrder
      */
     public function list(Type $type, ?Term $term, int $most): array
     {
-        $query = Item::query()->where('type_key', $type->key);
-        $at = 'items.position';
-        if ($term !== null) {
-            $query->join('item_term', 'item_term.item_id', '=', 'items.id')->where('item_term.term_id', $term->id);
-            $at = 'item_term.position';
-        }
-        $rows = $query->toBase()->select(['items.id', 'items.title'])
+        $at = self::position($term);
+        $rows = $this->items($type, $term)->select(['items.id', 'items.title'])
             ->selectRaw("{$at} as place, ".self::firstPicture($type).' as picture')
             ->orderByRaw("{$at} nulls last, items.publish_at desc nulls last, items.id")->limit($most)->get();
         $pictures = Media::query()->whereIn('name', $rows->pluck('picture')->filter())->get()->keyBy('name');
@@ -65,6 +76,21 @@ final readonly class ManualOrder
                 ],
             )->all(),
         );
+    }
+
+    private function items(Type $type, ?Term $term): Builder
+    {
+        $query = Item::query()->where('type_key', $type->key)->toBase();
+
+        return $term === null
+            ? $query
+            : $query->join('item_term', 'item_term.item_id', '=', 'items.id')->where('item_term.term_id', $term->id);
+    }
+
+    /** The column that holds the place of an item. */
+    private static function position(?Term $term): string
+    {
+        return $term === null ? 'items.position' : 'item_term.position';
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Media;
 
 use App\Audit\Actor;
 use App\Audit\AuditTrail;
+use App\Content\StaleWrite;
 use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\Media;
@@ -44,6 +45,26 @@ final class MediaStore
         'video/mp4' => ['video', 'mp4'],
         'video/webm' => ['video', 'webm'],
     ];
+
+    /**
+     * @param  float  $x  what must stay in sight when a picture is cut, 0 at the left to 1 at the right
+     * @param  float  $y  likewise, 0 at the top
+     * @param  int|null  $revision  the revision that the change started from; null to write in any case
+     *
+     * @throws StaleWrite with the file as it is now
+     */
+    public function describe(Media $media, string $alt, float $x, float $y, ?int $revision): Media
+    {
+        return DB::transaction(function () use ($media, $alt, $x, $y, $revision): Media {
+            $media = Media::query()->lockForUpdate()->findOrFail($media->id);
+            if ($revision !== null && $media->revision !== $revision) {
+                throw new StaleWrite($media->revision, ['media' => $media->about()]);
+            }
+            $media->update(['alt' => $alt, 'focus_x' => $x, 'focus_y' => $y, 'revision' => $media->revision + 1]);
+
+            return $media;
+        });
+    }
 
     /**
      * @param  string  $path  of the file on this machine

@@ -13,10 +13,13 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property int $id
  * @property string $key
  * @property string $name
+ * @property int $revision
  */
 final class Group extends Model
 {
-    protected $fillable = ['key', 'name'];
+    protected $fillable = ['key', 'name', 'revision'];
+
+    protected $attributes = ['revision' => 1];
 
     /** @return BelongsToMany<User, $this> */
     public function people(): BelongsToMany

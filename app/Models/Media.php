@@ -25,11 +25,13 @@ use Illuminate\Database\Eloquent\Model;
  * @property list<int> $sizes widths that it was made in, px, its own last; none for a picture of before there were
  *   any, which is WebP alone
  * @property int|null $user_id
+ * @property int $revision of its description
  * @property CarbonImmutable $created_at
  *
  * @phpstan-type MediaShape array{
  *     id: int, name: string, kind: 'picture'|'video'|'file', title: string, url: string, small: string,
  *     width: int|null, height: int|null, bytes: int, alt: string, focus: array{float, float},
+ *     revision: int,
  * }
  */
 final class Media extends Model
@@ -47,9 +49,10 @@ final class Media extends Model
         'focus_y',
         'sizes',
         'user_id',
+        'revision',
     ];
 
-    protected $attributes = ['focus_x' => 0.5, 'focus_y' => 0.5];
+    protected $attributes = ['focus_x' => 0.5, 'focus_y' => 0.5, 'revision' => 1];
 
     protected $dateFormat = 'Y-m-d H:i:sO';
 
@@ -128,6 +131,7 @@ final class Media extends Model
             'bytes' => $this->bytes,
             'alt' => $this->alt,
             'focus' => [$this->focus_x, $this->focus_y],
+            'revision' => $this->revision,
         ];
     }
 

@@ -27,6 +27,7 @@ use Wellspring\Core\Text\Slug;
  * @property string $session_key changes where all sessions are to end
  * @property CarbonImmutable|null $signed_in_at
  * @property CarbonImmutable $created_at
+ * @property int $revision of what the site says of the person
  * @property Collection<int, Group> $groups
  */
 final class User extends Authenticatable
@@ -48,11 +49,14 @@ final class User extends Authenticatable
         'role',
         'active',
         'signed_in_at',
+        'revision',
     ];
 
     protected $hidden = ['password', 'remember_token', 'session_key'];
 
-    protected $attributes = ['role' => 'member', 'active' => true, 'slug' => null, 'session_key' => ''];
+    protected $attributes = [
+        'role' => 'member', 'active' => true, 'slug' => null, 'session_key' => '', 'revision' => 1,
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:sO';
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\People;
 
 use App\Audit\AuditTrail;
+use App\Content\StaleWrite;
 use App\Models\AuditAction;
 use App\Models\FreeName;
 use App\Models\Group;
@@ -88,16 +89,27 @@ final readonly class People
      * Refused when nobody would be left to manage the site.
      *
      * @param  list<int>  $groups  ids
+     * @param  int|null  $revision  the revision that the change started from; null to write in any case
+     *
+     * @throws StaleWrite
      */
-    public function update(User $user, string $name, string $role, bool $active, array $groups): User
-    {
-        return DB::transaction(function () use ($user, $name, $role, $active, $groups): User {
+    public function update(
+        User $user,
+        string $name,
+        string $role,
+        bool $active,
+        array $groups,
+        ?int $revision = null,
+    ): User {
+        return DB::transaction(function () use ($user, $name, $role, $active, $groups, $revision): User {
             $managers = User::query()
                 ->where('role', 'manager')
                 ->where('active', true)
                 ->whereNotNull('password')
                 ->lockForUpdate()
                 ->pluck('id');
+            $user = User::query()->lockForUpdate()->findOrFail($user->id);
+            StaleWrite::unless($user->revision, $revision);
             if (($role !== 'manager' || ! $active) && $managers->all() === [$user->id]) {
                 throw Refused::because(
                     $active ? 'role' : 'active',
@@ -111,7 +123,12 @@ final readonly class People
                 'active' => $user->active,
                 'groups' => $user->groups()->orderBy('key')->pluck('key')->all(),
             ];
-            $user->update(['name' => Whitespace::trim($name), 'role' => $role, 'active' => $active]);
+            $user->update([
+                'name' => Whitespace::trim($name),
+                'role' => $role,
+                'active' => $active,
+                'revision' => $user->revision + 1,
+            ]);
             $user->groups()->sync($groups);
             $after = [
                 'name' => $user->name,
@@ -167,15 +184,26 @@ final readonly class People
         $user->save();
     }
 
-    public function saveGroup(?Group $group, string $name): Group
+    /**
+     * @param  Group|null  $group  null for a new one
+     * @param  int|null  $revision  the revision that the change started from; null to write in any case
+     *
+     * @throws StaleWrite
+     */
+    public function saveGroup(?Group $group, string $name, ?int $revision = null): Group
     {
         $name = Whitespace::trim($name);
-        AuditTrail::record(AuditAction::GroupSaved, $name, $group === null ? [] : ['before' => $group->name]);
         if ($group !== null) {
-            $group->update(['name' => $name]);
+            return DB::transaction(function () use ($group, $name, $revision): Group {
+                $group = Group::query()->lockForUpdate()->findOrFail($group->id);
+                StaleWrite::unless($group->revision, $revision);
+                AuditTrail::record(AuditAction::GroupSaved, $name, ['before' => $group->name]);
+                $group->update(['name' => $name, 'revision' => $group->revision + 1]);
 
-            return $group;
+                return $group;
+            });
         }
+        AuditTrail::record(AuditAction::GroupSaved, $name, []);
         $group = new Group(['name' => $name]);
         $base = Slug::from($name);
         FreeName::insert($group, 'key', [], fn (int $n): string => $n === 1 ? $base : "{$base}-{$n}");

@@ -79,10 +79,13 @@ final class FilesTest extends TestCase
         ], $sizes);
         $media = Media::query()->where('name', 'lady-fern.webp')->firstOrFail();
         $this->assertSame([400, 800, 1200, 1500], $media->sizes);
-        $this->putJson("/manage/api/media/{$media->id}", ['alt' => 'A lady fern', 'focus' => [0.1, 0.9]])
+        $said = ['revision' => 1, 'alt' => 'A lady fern', 'focus' => [0.1, 0.9]];
+        $this->putJson("/manage/api/media/{$media->id}", $said)
             ->assertOk()
             ->assertJson(['alt' => 'A lady fern', 'focus' => [0.1, 0.9]]);
-        $this->putJson("/manage/api/media/{$media->id}", ['alt' => '', 'focus' => [2, 0]])->assertUnprocessable();
+        $this->putJson("/manage/api/media/{$media->id}", ['revision' => 2, 'alt' => '', 'focus' => [2, 0]])
+            ->assertUnprocessable()
+            ->assertJsonMissingPath('errors.revision');
     }
 
     public function test_what_the_camera_noted_is_gone_and_the_picture_stands_upright(): void

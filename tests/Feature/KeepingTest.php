@@ -6,7 +6,9 @@ namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
 use App\Models\Change;
+use App\Models\Group;
 use App\Models\Item;
+use App\Models\Media;
 use App\Models\Revision;
 use App\Models\Term;
 use App\Models\User;
@@ -634,17 +636,64 @@ final class KeepingTest extends TestCase
             ->json('selections.0.id');
         $this->deleteJson("/manage/api/presets/plant/{$kept}")->assertJsonCount(0, 'selections');
         $ids = Item::query()->orderBy('id')->pluck('id')->all();
-        $this->putJson('/manage/api/by-hand/plant', ['ids' => [$ids[2], $ids[0]]])->assertJson([
+        $from = $this->getJson('/manage/api/by-hand/plant')->json('revision');
+        $this->putJson(
+            '/manage/api/by-hand/plant',
+            ['revision' => $from, 'ids' => [$ids[2], $ids[0]]],
+        )->assertJson(['items' => [
             ['id' => $ids[2], 'placed' => true],
             ['id' => $ids[0], 'placed' => true],
             ['id' => $ids[1], 'placed' => false],
-        ]);
+        ]]);
         $ferns = Term::query()->where('taxonomy_key', 'groups')->where('slug', 'ferns')->value('id');
-        $this->putJson('/manage/api/by-hand/plant', ['term' => $ferns, 'ids' => [$ids[0]]])
-            ->assertJson([['id' => $ids[0], 'placed' => true]])
-            ->assertJsonCount(1);
+        $from = $this->getJson("/manage/api/by-hand/plant?term={$ferns}")->json('revision');
+        $this->putJson('/manage/api/by-hand/plant', ['revision' => $from, 'term' => $ferns, 'ids' => [$ids[0]]])
+            ->assertJson(['items' => [['id' => $ids[0], 'placed' => true]]])
+            ->assertJsonCount(1, 'items');
         $this->save(Item::query()->whereKey($ids[0])->firstOrFail(), 1, ['groups' => ['ferns', 'shrubs']])->assertOk();
-        $this->getJson("/manage/api/by-hand/plant?term={$ferns}")->assertJsonPath('0.placed', true);
+        $this->getJson("/manage/api/by-hand/plant?term={$ferns}")->assertJsonPath('items.0.placed', true);
         $this->assertSame('plant', app(CatalogueStore::class)->catalogue()->types['plant']->key);
+    }
+
+    public function test_two_people_who_describe_a_file_a_person_a_group_or_an_order_do_not_overwrite_each_other(): void
+    {
+        $ids = array_map(fn (string $title): int => $this->plant(['title' => $title])->id, ['Ash', 'Birch', 'Cedar']);
+        $media = Media::query()->create(
+            ['name' => 'fern.webp', 'kind' => 'picture', 'title' => 'Fern', 'mime' => 'image/jpeg', 'bytes' => 1],
+        )->refresh();
+        $wren = User::query()->create(['name' => 'Wren', 'email' => 'wren@example.org'])->refresh();
+        $group = $this->putJson('/manage/api/groups', ['name' => 'Friends'])->assertOk()->json('0');
+        $order = $this->getJson('/manage/api/by-hand/plant')->json('revision');
+        $person = ['role' => 'member', 'active' => true];
+        foreach ([
+            [
+                "media/{$media->id}", 1,
+                ['alt' => 'A fern', 'focus' => [0, 0]], ['alt' => 'A frond', 'focus' => [1, 1]],
+                ['media.alt' => 'A fern'],
+            ],
+            [
+                "people/{$wren->id}", 1, ['name' => 'Wren Moss'] + $person, ['name' => 'W. Moss'] + $person,
+                ['person.name' => 'Wren Moss'],
+            ],
+            ['groups', $group['revision'], ['name' => 'A', 'revision' => null] + $group, ['name' => 'B'] + $group, []],
+            ['by-hand/plant', $order, ['ids' => [$ids[1]]], ['ids' => [$ids[2]]], []],
+        ] as [$path, $from, $first, $second, $told]) {
+            $path = "/manage/api/{$path}";
+            $this->putJson($path, $first)->assertUnprocessable();
+            $this->putJson($path, ['revision' => $from] + $first)->assertOk();
+            $stale = $this->putJson($path, ['revision' => $from] + $second)->assertConflict();
+            foreach ($told as $at => $said) {
+                $stale->assertJsonPath($at, $said);
+            }
+            $this->putJson($path, ['revision' => $stale->json('revision')] + $second)->assertOk();
+            $this->putJson($path, ['revision' => $stale->json('revision')] + $first)->assertConflict();
+        }
+        $this->assertSame(
+            ['A frond', 'W. Moss', 'B', [$ids[2]]],
+            [
+                $media->refresh()->alt, $wren->refresh()->name, Group::query()->value('name'),
+                Item::query()->whereNotNull('position')->pluck('id')->all(),
+            ],
+        );
     }
 }

@@ -91,7 +91,9 @@ final class PeopleTest extends TestCase
         $this->actingAs($manager);
         $put = fn (User $user, array $change) => $this->putJson(
             "/manage/api/people/{$user->id}",
-            $change + ['name' => $user->name, 'role' => 'manager', 'active' => true],
+            $change + [
+                'name' => $user->name, 'role' => 'manager', 'active' => true, 'revision' => $user->refresh()->revision,
+            ],
         );
         $key = $other->refresh()->session_key;
         $put($other, ['active' => false])->assertOk();

@@ -537,7 +537,7 @@ final class SafetyTest extends TestCase
         )->json('person.id');
         $this->putJson(
             "/manage/api/people/{$id}",
-            ['name' => 'Wren', 'role' => 'author', 'active' => true],
+            ['name' => 'Wren', 'role' => 'author', 'active' => true, 'revision' => 1],
         )->assertOk();
         $store = app(ModuleStore::class);
         $store->apply(Garden::module());

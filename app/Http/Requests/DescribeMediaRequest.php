@@ -16,6 +16,7 @@ final class DescribeMediaRequest extends ApiRequest
         return [
             'alt' => ['present', 'nullable', 'string', 'max:300'],
             'focus' => ['required', 'array', 'size:2'],
+            'revision' => ['required', ...self::STORED_INTEGER],
             'focus.*' => ['numeric', 'min:0', 'max:1'],
         ];
     }

@@ -21,6 +21,7 @@ final class PlaceByHandRequest extends ApiRequest
         return [
             'ids' => ['present', 'array', 'max:'.self::MOST],
             'ids.*' => ['integer'],
+            'revision' => ['required', ...self::STORED_INTEGER],
             'term' => [],
         ];
     }

@@ -15,6 +15,7 @@ final class SaveGroupRequest extends ApiRequest
     {
         return [
             'id' => ['nullable', 'integer'],
+            'revision' => ['nullable', ...self::STORED_INTEGER],
             'name' => ['required', 'string', 'max:100'],
         ];
     }

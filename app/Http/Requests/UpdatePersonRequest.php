@@ -13,6 +13,10 @@ final class UpdatePersonRequest extends PersonRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return [...parent::rules(), 'active' => ['required', 'boolean']];
+        return [
+            ...parent::rules(),
+            'active' => ['required', 'boolean'],
+            'revision' => ['required', ...self::STORED_INTEGER],
+        ];
     }
 }

@@ -37,6 +37,7 @@ use Wellspring\Core\Who\Audience;
  * @phpstan-type ItemPageShape array{total: int, pages: int, page: int, items: list<ItemShape>}
  * @phpstan-type TablePresetsShape array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>}
  * @phpstan-type PlacedItemShape array{id: int, title: string, placed: bool, picture: string|null}
+ * @phpstan-type OrderByHandShape array{revision: int, items: list<PlacedItemShape>}
  */
 final readonly class ItemTableController
 {
@@ -137,20 +138,30 @@ final readonly class ItemTableController
         return $this->presets($request, $key, $presets);
     }
 
-    /** @return list<PlacedItemShape> */
+    /** @return OrderByHandShape */
     public function byHand(Request $request, string $key, ManualOrder $byHand): array
     {
-        return $byHand->list($this->type($key), $this->term($request->query('term')), PlaceByHandRequest::MOST);
+        return $this->orderByHand($byHand, $this->type($key), $this->term($request->query('term')));
     }
 
-    /** @return list<PlacedItemShape> */
+    /** @return OrderByHandShape */
     public function placeByHand(PlaceByHandRequest $request, string $key, ManualOrder $byHand): array
     {
         $given = $request->validated();
         $term = $this->term($request->json('term'));
-        $byHand->place($this->type($key), $term, array_values(array_map(intval(...), $given['ids'])));
+        $ids = array_values(array_map(intval(...), $given['ids']));
+        $byHand->place($this->type($key), $term, $ids, $request->revision(true));
 
-        return $byHand->list($this->type($key), $term, PlaceByHandRequest::MOST);
+        return $this->orderByHand($byHand, $this->type($key), $term);
+    }
+
+    /** @return OrderByHandShape */
+    private function orderByHand(ManualOrder $byHand, Type $type, ?Term $term): array
+    {
+        return [
+            'revision' => $byHand->revision($type, $term),
+            'items' => $byHand->list($type, $term, PlaceByHandRequest::MOST),
+        ];
     }
 
     private function term(mixed $id): ?Term

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Content\StaleWrite;
 use App\Http\Created;
 use App\Http\Requests\DescribeMediaRequest;
 use App\Http\Requests\MediaTableRequest;
@@ -31,7 +32,8 @@ use Wellspring\Core\Time\Iso8601;
  *
  * @phpstan-type MediaRowShape array{
  *     id: int, name: string, kind: 'picture'|'video'|'file', title: string, url: string, small: string,
- *     width: int|null, height: int|null, bytes: int, alt: string, focus: array{float, float}, at: string,
+ *     width: int|null, height: int|null, bytes: int, alt: string, focus: array{float, float}, revision: int,
+ *     at: string,
  *     used: list<array{title: string, link: string|null}>,
  * }
  * @phpstan-type MediaPageShape array{total: int, pages: int, page: int, media: list<MediaRowShape>}
@@ -107,17 +109,19 @@ final readonly class MediaController
         return new Created($media->about());
     }
 
-    /** @return MediaShape */
+    /**
+     * @return MediaShape
+     *
+     * @throws StaleWrite with the file as it is now
+     */
     public function update(DescribeMediaRequest $request, Media $media): array
     {
         $given = $request->validated();
-        $media->update([
-            'alt' => Whitespace::trim($given['alt'] ?? ''),
-            'focus_x' => (float) $given['focus'][0],
-            'focus_y' => (float) $given['focus'][1],
-        ]);
+        [$x, $y] = array_map(floatval(...), array_values($given['focus']));
 
-        return $media->about();
+        return $this->store
+            ->describe($media, Whitespace::trim($given['alt'] ?? ''), $x, $y, $request->revision(true))
+            ->about();
     }
 
     /** @return array{removed: int} */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Content\StaleWrite;
 use App\Http\Created;
 use App\Http\Requests\ChangePasswordRequest;
 use App\Http\Requests\InviteRequest;
@@ -25,9 +26,9 @@ use Wellspring\Core\Time\Iso8601;
  *
  * @phpstan-type PersonShape array{
  *     id: int, name: string, email: string, role: 'manager'|'author'|'member', active: bool, invited: bool,
- *     groups: list<int>, demoPassword: bool, items: int, signedInAt: string|null,
+ *     groups: list<int>, demoPassword: bool, items: int, signedInAt: string|null, revision: int,
  * }
- * @phpstan-type PeopleGroupShape array{id: int, key: string, name: string, people: int}
+ * @phpstan-type PeopleGroupShape array{id: int, key: string, name: string, people: int, revision: int}
  */
 final readonly class PeopleController
 {
@@ -72,17 +73,30 @@ final readonly class PeopleController
         ]);
     }
 
-    /** @return PersonShape */
+    /**
+     * @return PersonShape
+     *
+     * @throws StaleWrite with the person as they are now
+     */
     public function update(UpdatePersonRequest $request, int $id): array
     {
         $given = $request->validated();
-        $user = $this->people->update(
-            User::query()->findOrFail($id),
-            $given['name'],
-            $given['role'],
-            (bool) $given['active'],
-            $given['groups'] ?? [],
-        );
+        $user = User::query()->findOrFail($id);
+        try {
+            $user = $this->people->update(
+                $user,
+                $given['name'],
+                $given['role'],
+                (bool) $given['active'],
+                $given['groups'] ?? [],
+                $request->revision(true),
+            );
+        } catch (StaleWrite $stale) {
+            throw new StaleWrite(
+                $stale->revision,
+                ['person' => $this->person($user->refresh()->load('groups'), 0)],
+            );
+        }
 
         return $this->person($user->load('groups'), 0);
     }
@@ -124,10 +138,8 @@ final readonly class PeopleController
     public function saveGroup(SaveGroupRequest $request): array
     {
         $given = $request->validated();
-        $this->people->saveGroup(
-            isset($given['id']) ? Group::query()->findOrFail((int) $given['id']) : null,
-            $given['name'],
-        );
+        $group = isset($given['id']) ? Group::query()->findOrFail((int) $given['id']) : null;
+        $this->people->saveGroup($group, $given['name'], $request->revision($group !== null));
 
         return $this->groups();
     }
@@ -154,6 +166,7 @@ final readonly class PeopleController
                         'key' => $group->key,
                         'name' => $group->name,
                         'people' => (int) $group->getAttribute('people_count'),
+                        'revision' => $group->revision,
                     ],
                 )
                 ->all(),
@@ -174,6 +187,7 @@ final readonly class PeopleController
             'demoPassword' => $this->people->hasDemoPassword($user),
             'items' => $items,
             'signedInAt' => $user->signed_in_at === null ? null : Iso8601::format($user->signed_in_at),
+            'revision' => $user->revision,
         ];
     }
 }

@@ -1,12 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Button, GridList, GridListItem, useDragAndDrop } from "react-aria-components";
 import { Link, useParams } from "react-router";
-import { get, send } from "../shared/api";
+import { ApiError, get, send } from "../shared/api";
 import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
-import type { PlacedItem } from "../shared/schema";
+import type { OrderByHand, PlacedItem } from "../shared/schema";
 import { useStart, useType } from "../shared/start";
 
 /** The manager's own order of a type's items, or of those of one term: by drag or by keyboard. */
@@ -24,7 +24,7 @@ export function ByHandScreen() {
 	});
 	const list = useQuery({
 		queryKey: ["by hand", key, term],
-		queryFn: ({ signal }) => get<PlacedItem[]>(`/by-hand/${key}${term === null ? "" : `?term=${term}`}`, signal),
+		queryFn: ({ signal }) => get<OrderByHand>(orderPath(key, term), signal),
 		enabled: taxonomy === "" || term !== null,
 	});
 	return (
@@ -73,23 +73,37 @@ export function ByHandScreen() {
 				)}
 			</div>
 			{list.error && <Fault error={list.error} onRetry={list.refetch} />}
-			{list.data && <Sortable key={`${term}`} type={key} term={term} rows={list.data} />}
+			{list.data && <Sortable key={`${term}`} type={key} term={term} order={list.data} />}
 		</Screen>
 	);
 }
 
-function Sortable({ type, term, rows }: { type: string; term: number | null; rows: PlacedItem[] }) {
+function orderPath(type: string, term: number | null): string {
+	return `/by-hand/${type}${term === null ? "" : `?term=${term}`}`;
+}
+
+function Sortable({ type, term, order }: { type: string; term: number | null; order: OrderByHand }) {
 	const client = useQueryClient();
-	const [now, setNow] = useState(rows);
+	const [now, setNow] = useState(order.items);
+	const revision = useRef(order.revision);
+	const take = (answer: OrderByHand) => {
+		setNow(answer.items);
+		revision.current = answer.revision;
+		client.setQueryData(["by hand", type, term], answer);
+	};
 	const save = useMutation({
 		mutationFn: (next: PlacedItem[]) =>
-			send<PlacedItem[]>("PUT", `/by-hand/${type}`, {
+			send<OrderByHand>("PUT", `/by-hand/${type}`, {
 				term,
+				revision: revision.current,
 				ids: next.filter((one) => one.placed).map((one) => one.id),
 			}),
-		onSuccess: (answer) => {
-			setNow(answer);
-			client.setQueryData(["by hand", type, term], answer);
+		scope: { id: "order by hand" },
+		onSuccess: take,
+		onError: async (error) => {
+			if (error instanceof ApiError && error.status === 409) {
+				take(await get<OrderByHand>(orderPath(type, term)));
+			}
 		},
 	});
 	/** Placing one places all that stand before it, so that what is seen is what is kept. */
@@ -135,7 +149,13 @@ function Sortable({ type, term, rows }: { type: string; term: number | null; row
 	const first = now.findIndex((one) => !one.placed);
 	return (
 		<>
-			{save.error && <Notice>{save.error.message}</Notice>}
+			{save.error && (
+				<Notice>
+					{save.error instanceof ApiError && save.error.status === 409
+						? "Someone else changed this order in the meantime, so your move was not saved. The list shows their order: move the item again."
+						: save.error.message}
+				</Notice>
+			)}
 			<p role="status" className="text-quiet">
 				{save.isPending ? "Keeping the order…" : `${first === -1 ? now.length : first} placed by hand.`}{" "}
 				{first > 0 && (

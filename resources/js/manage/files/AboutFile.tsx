@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
+import { savedByOther } from "../shared/AltText";
 import { send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
@@ -18,10 +19,13 @@ export function About({ media, onClose }: { media: MediaRow; onClose: () => void
 		void client.invalidateQueries({ queryKey: ["media"] });
 		onClose();
 	};
+	const [revision, setRevision] = useState(media.revision);
 	const save = useMutation({
-		mutationFn: () => send<Media>("PUT", `/media/${media.id}`, { alt, focus }),
+		mutationFn: () => send<Media>("PUT", `/media/${media.id}`, { alt, focus, revision }),
 		onSuccess: over,
+		onError: (error) => setRevision(savedByOther(error)?.revision ?? revision),
 	});
+	const other = savedByOther(save.error);
 	const remove = useMutation({
 		mutationFn: () => send("DELETE", `/media/${media.id}`, {}),
 		onSuccess: () => {
@@ -32,7 +36,14 @@ export function About({ media, onClose }: { media: MediaRow; onClose: () => void
 	const shift = (dx: number, dy: number) => setFocus(([x, y]) => [bounded(x + dx), bounded(y + dy)]);
 	return (
 		<Sheet title={media.name} onClose={onClose} wide={media.kind === "picture"}>
-			{(save.error ?? remove.error) && <Notice>{(save.error ?? remove.error)?.message}</Notice>}
+			{other ? (
+				<Notice>
+					Someone else saved this file in the meantime, with the alternative text “{other.alt}”. Save again to replace
+					it.
+				</Notice>
+			) : (
+				(save.error ?? remove.error) && <Notice>{(save.error ?? remove.error)?.message}</Notice>
+			)}
 			{media.kind === "picture" && (
 				<div className="grid md:grid-cols-[minmax(0,1fr)_16rem] gap-5">
 					<div className="grid gap-1 content-start">

@@ -1,11 +1,21 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api";
+import { ApiError, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import type { PeopleGroup, Person } from "../shared/schema";
 import { LinkToPass, Who } from "./Invite";
+
+/** The person as someone else saved them in the meantime; null if that is not what went wrong. */
+function savedByOther(error: Error | null): Person | null {
+	return error instanceof ApiError && error.status === 409 ? ((error.body.person as Person | undefined) ?? null) : null;
+}
+
+function saidOf(person: Person, groups: PeopleGroup[]): string {
+	const names = groups.filter((one) => person.groups.includes(one.id)).map((one) => one.name);
+	return [person.name, person.role, ...names, ...(person.active ? [] : ["deactivated"])].join(", ");
+}
 
 export function About({ person, groups, onClose }: { person: Person; groups: PeopleGroup[]; onClose: () => void }) {
 	const client = useQueryClient();
@@ -19,7 +29,16 @@ export function About({ person, groups, onClose }: { person: Person; groups: Peo
 			done(`${now.name} is saved.`);
 			onClose();
 		},
+		// What was chosen stays. Saved again, it replaces what someone else saved.
+		onError: (error) => {
+			const now = savedByOther(error);
+			if (now) {
+				setGiven({ ...given, revision: now.revision });
+				void again();
+			}
+		},
 	});
+	const other = savedByOther(save.error);
 	const link = useMutation({
 		mutationFn: () => send<{ link: string; valid: string }>("POST", `/people/${person.id}/link`, {}),
 	});
@@ -29,7 +48,24 @@ export function About({ person, groups, onClose }: { person: Person; groups: Peo
 	});
 	return (
 		<Sheet title={person.name} onClose={onClose}>
-			{save.error && <Notice>{save.error.message}</Notice>}
+			{other ? (
+				<Notice>
+					Someone else saved this person in the meantime: {saidOf(other, groups)}. Save again to replace that, or{" "}
+					<button
+						type="button"
+						className="underline font-semibold cursor-pointer"
+						onClick={() => {
+							setGiven(other);
+							save.reset();
+						}}
+					>
+						show what they saved
+					</button>
+					.
+				</Notice>
+			) : (
+				save.error && <Notice>{save.error.message}</Notice>
+			)}
 			<label className="grid gap-1">
 				<span className="font-semibold">Name</span>
 				<input

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { send } from "../shared/api";
+import { Notice } from "../shared/Notice";
 import type { PeopleGroup } from "../shared/schema";
 
 export function Groups({ groups }: { groups: PeopleGroup[] }) {
@@ -8,11 +9,13 @@ export function Groups({ groups }: { groups: PeopleGroup[] }) {
 	const [name, setName] = useState("");
 	const again = () => client.invalidateQueries({ queryKey: ["people"] });
 	const save = useMutation({
-		mutationFn: (group: { id?: number; name: string }) => send("PUT", "/groups", group),
+		mutationFn: (group: { id?: number; name: string; revision?: number }) => send("PUT", "/groups", group),
 		onSuccess: () => {
 			setName("");
 			void again();
 		},
+		// What was typed stays in its box. Saved again, it replaces what someone else saved.
+		onError: again,
 	});
 	const remove = useMutation({ mutationFn: (id: number) => send("DELETE", `/groups/${id}`, {}), onSuccess: again });
 	return (
@@ -20,6 +23,7 @@ export function Groups({ groups }: { groups: PeopleGroup[] }) {
 			<h2 id="groups" className="font-serif text-2xl font-semibold">
 				Groups
 			</h2>
+			{(save.error ?? remove.error) && <Notice>{(save.error ?? remove.error)?.message}</Notice>}
 			<ul className="flex flex-wrap gap-2">
 				{groups.map((one) => (
 					<li key={one.id} className="chip !cursor-default">
@@ -30,7 +34,7 @@ export function Groups({ groups }: { groups: PeopleGroup[] }) {
 							onBlur={(event) =>
 								event.target.value.trim() !== "" &&
 								event.target.value !== one.name &&
-								save.mutate({ id: one.id, name: event.target.value })
+								save.mutate({ id: one.id, name: event.target.value, revision: one.revision })
 							}
 						/>
 						<span className="text-quiet">{one.people}</span>

@@ -1,15 +1,29 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "./api";
+import { ApiError, send } from "./api";
 import type { Media } from "./schema";
+
+/** The file as someone else saved it in the meantime; null if that is not what went wrong. */
+export function savedByOther(error: Error | null): Media | null {
+	return error instanceof ApiError && error.status === 409 ? ((error.body.media as Media | undefined) ?? null) : null;
+}
 
 /** The alternative text of a picture. It is saved with the file when the box is left, or on Enter. */
 export function AltText({ media, onSaved }: { media: Media; onSaved: (media: Media) => void }) {
 	const [alt, setAlt] = useState(media.alt);
 	const save = useMutation({
-		mutationFn: () => send<Media>("PUT", `/media/${media.id}`, { alt: alt.trim(), focus: media.focus }),
+		mutationFn: () =>
+			send<Media>("PUT", `/media/${media.id}`, { alt: alt.trim(), focus: media.focus, revision: media.revision }),
 		onSuccess: onSaved,
+		// What was typed stays in the box. Saved again, it replaces what someone else saved.
+		onError: (error) => {
+			const now = savedByOther(error);
+			if (now) {
+				onSaved(now);
+			}
+		},
 	});
+	const other = savedByOther(save.error);
 	const saveChanged = () => {
 		if (alt.trim() !== media.alt && !save.isPending) {
 			save.mutate();
@@ -36,7 +50,9 @@ export function AltText({ media, onSaved }: { media: Media; onSaved: (media: Med
 				}}
 			/>
 			<span role="status" className={`text-[0.8rem] ${save.error ? "text-error" : "text-quiet"}`}>
-				{save.error?.message ?? (alt.trim() === media.alt && save.isSuccess ? "Saved" : "")}
+				{other
+					? `Someone else saved “${other.alt}”. Press Enter to replace it.`
+					: (save.error?.message ?? (alt.trim() === media.alt && save.isSuccess ? "Saved" : ""))}
 			</span>
 		</label>
 	);
