@@ -22,6 +22,24 @@ use Tests\Support\WebClient;
 /** A real Chromium before the application as bin/test serves it, the demo site loaded. */
 abstract class BrowserTestCase extends TestCase
 {
+    /** `onItsWay` is the number of requests by script whose answers are not complete. */
+    private const COUNT_REQUESTS = <<<'JS'
+        window.onItsWay = 0;
+        const ask = window.fetch;
+        window.fetch = async (...asked) => {
+            window.onItsWay++;
+            const end = () => { window.onItsWay--; };
+            try {
+                const answer = await ask(...asked);
+                void answer.clone().arrayBuffer().then(end, end);
+                return answer;
+            } catch (fault) {
+                end();
+                throw fault;
+            }
+        };
+        JS;
+
     /** Seconds that something may take to come on a machine that has other work to do. */
     private const PATIENCE = 45;
 
@@ -78,8 +96,28 @@ abstract class BrowserTestCase extends TestCase
             $browser->quit();
             exec('rm -rf '.escapeshellarg($profile));
         });
+        $command = ['cmd' => 'Page.addScriptToEvaluateOnNewDocument', 'params' => ['source' => self::COUNT_REQUESTS]];
+        $browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', $command);
 
         return $browser;
+    }
+
+    /** Waits until every answer that the page has asked for by script is there, and has been drawn. */
+    protected function answered(): void
+    {
+        $this->await('an answer does not come', fn (): ?bool => $this->browser->executeAsyncScript(<<<'JS'
+            const done = arguments[0];
+            const look = (times) => requestAnimationFrame(() => {
+                if (window.onItsWay > 0) {
+                    done(null);
+                } else if (times === 0) {
+                    done(true);
+                } else {
+                    setTimeout(() => look(times - 1));
+                }
+            });
+            look(5);
+            JS));
     }
 
     /** As the demo's manager; how somebody signs in by the form is a journey of its own. */

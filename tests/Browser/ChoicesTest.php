@@ -297,7 +297,6 @@ final class ChoicesTest extends BrowserTestCase
             $this->mouse('mousePressed', $right, $y);
             $this->mouse('mouseMoved', $right - 20, $y);
         });
-        usleep(800_000);
         $before = $at()[3];
         $this->mouse('mouseMoved', $right - 80, $y);
         $this->mouse('mouseReleased', $right - 80, $y);
@@ -355,7 +354,7 @@ final class ChoicesTest extends BrowserTestCase
         for ($last = 0; $last !== $cards();) {
             $last = $cards();
             $this->script("document.querySelector('#places-drawn nav')?.scrollIntoView()");
-            usleep(700_000);
+            $this->answered();
             $this->await('it goes on loading', fn (): ?bool => $this->script(
                 "return document.querySelector('#places-drawn nav[aria-busy]') === null",
             ) ?: null);
@@ -394,7 +393,6 @@ final class ChoicesTest extends BrowserTestCase
             more.click();
             more.click()"));
         $this->await('no more are added', fn (): ?bool => $pieces() > $before ?: null);
-        usleep(300_000);
         $this->assertSame($before + 12, $pieces(), 'two clicks bring one page');
 
         // Back from a choice, it is as long as it was, and at the same place.
@@ -427,7 +425,6 @@ final class ChoicesTest extends BrowserTestCase
             $this->script("document.querySelector('#pictures-of-plants .choice-tabs a').click()");
             $this->find('#pictures-of-plants a.large-view')->click();
         });
-        usleep(500_000);
         $this->find('#pictures-of-plants dialog[open]');
         $this->keys(WebDriverKeys::ESCAPE);
         $this->leadsTo('');
@@ -462,10 +459,9 @@ final class ChoicesTest extends BrowserTestCase
         $this->visit('/search');
         $this->late(function (): void {
             $this->find('.search-large [role=combobox]')->sendKeys('har');
-            usleep(400_000);
+            $this->await('nothing is asked for', fn (): ?bool => $this->script('return window.held.size > 0') ?: null);
             $this->keys(WebDriverKeys::TAB);
         });
-        usleep(500_000);
         $this->assertSame([], $this->browser->findElements(WebDriverBy::cssSelector('.search-large [role=option]')));
         $this->visit('/search?q=clemtis');
         $this->findText('.nothing a', 'clematis')->click();
@@ -517,7 +513,7 @@ final class ChoicesTest extends BrowserTestCase
     {
         $this->browser->executeScript(<<<'JS'
             const own = window.fetch;
-            const held = new Set();
+            const held = window.held = new Set();
             window.fetch = (address, options) => new Promise((answer) => {
                 const ask = () => held.delete(ask) && answer(own(address, options));
                 held.add(ask);
@@ -530,6 +526,7 @@ final class ChoicesTest extends BrowserTestCase
             JS);
         $work();
         $this->browser->executeScript('window.answer?.()');
+        $this->answered();
     }
 
     private function network(int $latency, bool $offline): void

@@ -38,7 +38,7 @@ final class SiteTest extends BrowserTestCase
             fn (): ?bool => $this->titles($key) === array_slice($all, 0, 40) ?: null,
         );
         $this->scrollTo("#{$key} nav");
-        usleep(700_000);
+        $this->answered();
         $this->assertSame(
             [50, 40],
             [count($all), count($this->titles($key))],
