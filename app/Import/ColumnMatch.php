@@ -58,6 +58,13 @@ final class ColumnMatch
                 $words[$word] ??= $taxonomy->key;
             }
         }
+        // A table of tools calls its first column “Tool”, and a column of sheds “Shed”.
+        foreach ([$type->label, $type->plural] as $word) {
+            $words[self::bare($word)] ??= 'title';
+        }
+        foreach ($type->taxonomies as $taxonomy) {
+            $words[rtrim(self::bare($taxonomy->label), 's')] ??= $taxonomy->key;
+        }
         $matched = [];
         foreach ($headings as $heading) {
             $column = $remembered[self::bare($heading)] ?? $words[self::bare($heading)] ?? null;

@@ -59,6 +59,24 @@ final readonly class ModuleStore
     }
 
     /**
+     * @param  list<string>  $keys
+     * @return array<string, string> why visitors do not see a module, by the keys of those that are not live
+     */
+    public function unseen(array $keys): array
+    {
+        $unseen = [];
+        foreach ($this->some($keys) as $row) {
+            if ($row->live === null) {
+                $unseen[$row->key] = 'not published yet';
+            } elseif ($row->off) {
+                $unseen[$row->key] = 'switched off';
+            }
+        }
+
+        return $unseen;
+    }
+
+    /**
      * @param  list<string>|null  $keys  null: of all modules
      * @return array<string, string> names by key
      */

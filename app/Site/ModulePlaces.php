@@ -111,7 +111,7 @@ final class ModulePlaces
                         'live' => "on {$row->title}",
                         'removed' => "on {$row->title}, but no longer in its draft",
                         'added' => "on the draft of {$row->title}, which is not published",
-                        'draft' => "on {$row->title}, which was never published",
+                        'draft' => "on {$row->title} (a draft)",
                     }.($address === null ? ' (visitors cannot reach it: another page is the home page)' : '')]];
                 }
             }

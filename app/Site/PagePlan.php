@@ -23,9 +23,10 @@ final class PagePlan
 {
     /**
      * @param  array<string, string>  $modules  names by key
+     * @param  array<string, string>  $unseen  why visitors do not see a module, by the keys of those that are not live
      * @return list<PlanBandShape> by the places of the definition
      */
-    public static function bands(PageResult $result, Context $context, array $modules): array
+    public static function bands(PageResult $result, Context $context, array $modules, array $unseen): array
     {
         [$drawn, $shares] = [new \WeakMap, new \WeakMap];
         foreach ($result->bands as $band) {
@@ -46,7 +47,14 @@ final class PagePlan
                     'share' => $shares[$slot] ?? null,
                     'why' => isset($shares[$slot]) ? null : $whySlot ?? 'nothing to show: it gives its room away',
                     'blocks' => array_map(
-                        fn (PlacedBlock $placed): array => self::block($placed, $whySlot, $drawn, $context, $modules),
+                        fn (PlacedBlock $placed): array => self::block(
+                            $placed,
+                            $whySlot,
+                            $drawn,
+                            $context,
+                            $modules,
+                            $unseen,
+                        ),
                         $slot->blocks,
                     ),
                 ];
@@ -108,6 +116,7 @@ final class PagePlan
     /**
      * @param  \WeakMap<object, DrawnBlock>  $drawn
      * @param  array<string, string>  $modules
+     * @param  array<string, string>  $unseen
      * @return PlanBlockShape
      */
     private static function block(
@@ -116,6 +125,7 @@ final class PagePlan
         \WeakMap $drawn,
         Context $context,
         array $modules,
+        array $unseen,
     ): array {
         $shown = $drawn[$placed->block] ?? null;
         $block = $placed->block;
@@ -132,9 +142,8 @@ final class PagePlan
             'shown' => $shown !== null,
             'why' => $shown !== null
                 ? null
-                : $why ?? self::notAdmitted($placed->schedule, $context) ?? ($block instanceof ModuleBlock
-                    ? 'nothing to show, or not live'
-                    : 'nothing to show'),
+                : $why ?? self::notAdmitted($placed->schedule, $context)
+                    ?? ($block instanceof ModuleBlock ? $unseen[$block->module] ?? null : null) ?? 'nothing to show',
             'total' => $shown?->result?->total,
         ];
     }

@@ -71,6 +71,7 @@ final class ImportTest extends TestCase
             $import['options']['columns'],
         );
         $this->assertSame('4.20', $import['samples']['Price in shop']);
+        $this->assertFalse($import['options']['makeTerms'], 'there are terms to choose from');
         $columns = ['Price in shop' => 'price', 'Grows to' => 'height'] + $import['options']['columns'];
         $checked = $this->go($import, false, ['columns' => $columns]);
         $this->assertSame('checked', $checked['state']);
@@ -408,5 +409,20 @@ final class ImportTest extends TestCase
         $this->assertTrue($asked['readings'][0]['ambiguous']);
         $this->go($asked, true, ['forms' => ['sown' => 'monthFirst']]);
         $this->assertSame('2026-03-04', Item::query()->where('title', 'Fern')->firstOrFail()->fields['sown']);
+    }
+
+    public function test_a_table_of_things_names_its_title_and_its_terms_after_them(): void
+    {
+        Term::query()->delete();
+        app(CatalogueStore::class)->forget();
+        $import = $this->upload('plants.csv', "Plant;Plant group\nFern;Shade plants\n");
+        $this->assertSame(['Plant' => 'title', 'Plant group' => 'groups'], $import['options']['columns']);
+        $this->assertTrue($import['options']['makeTerms'], 'there are no terms yet');
+        $said = json_encode($this->go($import, false, ['makeTerms' => false])['result'], JSON_UNESCAPED_UNICODE);
+        $this->assertStringContainsString(
+            'expected the path of a term of Plant groups; there are none yet, found “Shade plants”',
+            (string) $said,
+        );
+        $this->assertSame(1, $this->go($import, true)['result']['created']);
     }
 }

@@ -8,6 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Demo\PlantDrawing;
 use App\Media\MediaStore;
 use App\Models\Item;
+use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Models\Term;
 use App\Modules\ModuleStore;
@@ -519,6 +520,17 @@ final class PagesTest extends TestCase
         ], array_map(fn (array $one): array => [
             $one['words'], $one['detail'], $one['shown'], $one['why'], $one['total'],
         ], $look->json('bands.0.slots.0.blocks')));
+        // Why visitors do not see a module is told.
+        $whys = fn (): array => array_column((array) $this->postJson(
+            "{$api}/look",
+            ['definition' => $definition, 'slug' => 'hostas'],
+        )->json('bands.0.slots.0.blocks'), 'why');
+        ModuleRow::query()->where('key', 'of-this-group')->update(['off' => true]);
+        $this->assertContains('switched off', $whys());
+        $live = ModuleRow::query()->where('key', 'of-this-group')->value('live');
+        ModuleRow::query()->where('key', 'of-this-group')->update(['off' => false, 'live' => null]);
+        $this->assertContains('not published yet', $whys());
+        ModuleRow::query()->where('key', 'of-this-group')->update(['live' => $live]);
         $this->get('/kinds/hostas')->assertNotFound();
         $this->postJson("{$api}/{$key}/publish")->assertOk()->assertJson(['live' => true, 'changed' => false]);
         $this->get('/kinds/hostas')->assertOk()->assertSee('Here');

@@ -21,6 +21,7 @@ use App\Tasks\JobLease;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
+use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
@@ -76,13 +77,17 @@ final readonly class ImportController
             'file' => '',
             'columns' => $headings,
         ]);
+        $columns = ColumnMatch::guess($type, $headings);
         $row->update([
             'file' => (string) Storage::disk('imports')->putFileAs((string) $row->id, $file, "data.{$ending}"),
             'options' => [
-                'columns' => (object) ColumnMatch::guess($type, $headings),
+                'columns' => (object) $columns,
                 'mode' => 'create',
                 'key' => 'slug',
-                'makeTerms' => false,
+                'makeTerms' => array_filter(
+                    array_intersect_key($type->taxonomies, array_flip(array_filter($columns))),
+                    fn (Taxonomy $taxonomy): bool => $taxonomy->terms->all() === [],
+                ) !== [],
                 'skipBad' => false,
                 'plain' => false,
             ],

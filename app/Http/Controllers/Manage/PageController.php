@@ -200,7 +200,7 @@ final readonly class PageController
             'html' => view('site.page', ['result' => PagePlan::marked($result)])->render(),
             'address' => $address->path,
             'subject' => $page->about === null ? null : ['slug' => $slug, 'title' => $subject->title],
-            'bands' => PagePlan::bands($result, $context, $names),
+            'bands' => PagePlan::bands($result, $context, $names, $this->modules->unseen($page->modules())),
             'frame' => PagePlan::frame($result, $names),
             'depends' => $dependencies->keys(),
             'until' => $dependencies->until() === null ? null : Iso8601::format(

@@ -72,7 +72,7 @@ final class Terms implements Kind
             $term = $terms->byPath(array_map(Whitespace::trim(...), explode('>', $path)))
                 ?? $terms->find(Whitespace::trim($path))
                 ?? throw WrongValue::expected(
-                    "the path of a term of {$field->label}, such as “Perennials > Ferns”",
+                    "the path of a term of {$field->label}".$this->example($field),
                     Whitespace::trim($path),
                 );
             $slugs[$term->slug] = $term->slug;
@@ -87,6 +87,14 @@ final class Terms implements Kind
             ' | ',
             array_map(fn (mixed $slug): string => $this->path($field, is_string($slug) ? $slug : ''), (array) $value),
         );
+    }
+
+    /** A term of the taxonomy, for a message; nothing if it has none. */
+    private function example(Field $field): string
+    {
+        $first = $field->taxonomy?->terms->all()[0] ?? null;
+
+        return $first === null ? '; there are none yet' : ", such as “{$this->path($field, $first->slug)}”";
     }
 
     /** The term's path of names; its slug where the names would lead elsewhere or hold the signs that part them. */

@@ -36,7 +36,11 @@ export function ContentScreen() {
 		) : (
 			<div className="p-6">
 				<Notice tone="calm">
-					There are no content types yet. <Link to="/types">Make one, or bring in a ready-made set.</Link>
+					There are no content types yet.{" "}
+					<Link to="/types" className="link">
+						Create a type, or add a ready-made set
+					</Link>
+					. Then you can import a table.
 				</Notice>
 			</div>
 		);

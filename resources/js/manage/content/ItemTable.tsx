@@ -7,6 +7,7 @@ import type { ItemTableState } from "./useItemTable";
 /** A page of items, a line each; cells open in place. */
 export function ItemTable({ type, table }: { type: ContentType; table: ItemTableState }) {
 	const { state, shown, items, rows, ticked, allThatFit, every, change, sortBy, save, tick } = table;
+	const isNarrowed = state.q !== "" || state.status !== "" || state.filters.length > 0;
 	return (
 		<div className="bg-base-100 border border-base-300 rounded-box relative overflow-x-auto scroll-edge" tabIndex={-1}>
 			<table
@@ -87,7 +88,25 @@ export function ItemTable({ type, table }: { type: ContentType; table: ItemTable
 					))}
 				</tbody>
 			</table>
-			{items.data?.total === 0 && <p className="px-5 py-6 text-quiet">Nothing fits.</p>}
+			{items.data?.total === 0 && (
+				<p className="px-5 py-6 text-quiet">
+					{isNarrowed ? (
+						`No ${type.plural.toLowerCase()} found.`
+					) : (
+						<>
+							No {type.plural.toLowerCase()} yet.{" "}
+							<Link to={`/content/${type.key}/import`} className="link">
+								Import a table
+							</Link>
+							, or{" "}
+							<Link to={`/content/${type.key}/new`} className="link">
+								write the first one
+							</Link>
+							.
+						</>
+					)}
+				</p>
+			)}
 		</div>
 	);
 }

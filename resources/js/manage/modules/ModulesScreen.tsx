@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { get, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Fault } from "../shared/Fault";
@@ -174,7 +174,21 @@ export function ModulesScreen() {
 					/>
 				))}
 				{modules.data && shown.length === 0 && (
-					<li className="px-5 py-6 text-quiet">{all.length === 0 ? "No modules yet." : "No modules found."}</li>
+					<li className="px-5 py-6 text-quiet">
+						{all.length > 0 ? (
+							"No modules found."
+						) : start.types.length > 0 ? (
+							"No modules yet. Make the first one with New module."
+						) : (
+							<>
+								No modules yet. A module lists items, so begin with{" "}
+								<Link to="/types" className="link">
+									a type for your items
+								</Link>
+								.
+							</>
+						)}
+					</li>
 				)}
 			</ul>
 			{address.has("new") && <NewModule onClose={() => setAddress({}, { replace: true })} />}

@@ -5,9 +5,27 @@ import { send } from "../shared/api";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { PageAbout, PageWhole } from "../shared/schema";
+import type { ContentType, PageAbout, PageWhole, Taxonomy } from "../shared/schema";
 import { useStart } from "../shared/start";
 import { useSettled } from "../shared/useSettled";
+
+/** The first title of a page for many, by the key of what it is about; empty for a page about nothing but itself. */
+function titleAbout(about: string, types: ContentType[], taxonomies: Taxonomy[]): string {
+	const [kind = "", key] = about.split(" ");
+	const type = types.find((one) => one.key === key);
+	switch (kind) {
+		case "term":
+			return taxonomies.find((one) => one.key === key)?.label ?? "";
+		case "item":
+			return type?.label ?? "";
+		case "month":
+			return type ? `${type.plural} by month` : "";
+		case "person":
+			return "Person";
+		default:
+			return "";
+	}
+}
 
 /**
  * A new page: what it is called, its address, and what it is about where it serves many. The address follows the title
@@ -17,12 +35,14 @@ export function NewPage({ under, onClose }: { under: string | null; onClose: () 
 	const client = useQueryClient();
 	const go = useNavigate();
 	const { types, taxonomies } = useStart();
-	const [title, setTitle] = useState("");
+	/** The title as the person typed it; null: what the page is about names it. */
+	const [given, setGiven] = useState<string | null>(null);
 	/** The address as the person typed it; null: it follows the title. */
 	const [typed, setTyped] = useState<string | null>(null);
 	/** The address while its field has the focus: a late answer must not change it under the person's hands. */
 	const [held, setHeld] = useState<string | null>(null);
 	const [about, setAbout] = useState("");
+	const title = given ?? titleAbout(about, types, taxonomies);
 	const kinds: [string, string, PageAbout][] = [
 		...taxonomies.map((one): [string, string, PageAbout] => [
 			`term ${one.key}`,
@@ -80,7 +100,7 @@ export function NewPage({ under, onClose }: { under: string | null; onClose: () 
 			>
 				<label className="grid gap-1">
 					<span className="font-semibold">Title</span>
-					<input className="input w-full" required value={title} onChange={(event) => setTitle(event.target.value)} />
+					<input className="input w-full" required value={title} onChange={(event) => setGiven(event.target.value)} />
 				</label>
 				<label className="grid gap-1">
 					<span className="font-semibold">Address</span>

@@ -1,4 +1,4 @@
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { sendLong } from "./api";
 import { DraftState, DraftTrouble } from "./DraftState";
@@ -38,6 +38,7 @@ export function DraftHeader<T>({
 }) {
 	const { definition, keeping } = draft;
 	const { standing, published: taken } = useStanding(stored, definition);
+	const client = useQueryClient();
 	const publish = useMutation({
 		mutationFn: async () => {
 			if (!(await draft.keep())) {
@@ -49,6 +50,8 @@ export function DraftHeader<T>({
 		onSuccess: (now) => {
 			draft.published(now);
 			taken(now);
+			// What is live decides what previews of other things show: menus, links, listings.
+			void client.invalidateQueries({ predicate: ({ queryKey }) => String(queryKey[0]).endsWith(" look") });
 			onPublished();
 		},
 	});

@@ -1,9 +1,10 @@
 import { ArrowUpRight, Menu } from "lucide-react";
 import { Suspense } from "react";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
-import { NavLink, Outlet } from "react-router";
+import { NavLink, Outlet, useLocation } from "react-router";
 import { signOut } from "./api";
 import { CommandBox } from "./CommandBox";
+import { useDoneLeaves } from "./Done";
 import { Opening } from "./Fault";
 import { useStart } from "./start";
 import { TaskBar } from "./TaskBar";
@@ -116,6 +117,7 @@ function NarrowMenu() {
 
 export function Shell() {
 	const start = useStart();
+	useDoneLeaves(useLocation().pathname);
 	return (
 		<div className="min-h-screen flex flex-col">
 			<a

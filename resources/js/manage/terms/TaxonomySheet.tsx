@@ -68,7 +68,7 @@ export function TaxonomySheet({
 			{remove.error && <Notice>{remove.error.message}</Notice>}
 			<div className="flex flex-wrap gap-4 items-end">
 				<label className="grid gap-1 grow">
-					<span className="font-semibold">Called</span>
+					<span className="font-semibold">Name</span>
 					<input
 						className="input w-full"
 						value={label}

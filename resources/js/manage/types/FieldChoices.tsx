@@ -43,6 +43,8 @@ export function Choices({
 					<input
 						className="input input-sm w-48"
 						aria-label={`Label of choice ${i + 1}`}
+						// biome-ignore lint/a11y/noAutofocus: the person has just added the choice
+						autoFocus={i > 0 && one.label === "" && one.key === ""}
 						placeholder={one.key || "Label"}
 						value={one.label}
 						onChange={(event) => setLabel(i, event.target.value)}

@@ -84,6 +84,8 @@ export function FieldEditor({
 				"Label",
 				<input
 					className="input w-full"
+					// biome-ignore lint/a11y/noAutofocus: the person has just added the field
+					autoFocus={row.was === null && schema.title === ""}
 					value={schema.title}
 					onChange={(event) => {
 						const follows = row.was === null && (row.key === keyFrom(schema.title) || /^field_\d+$/.test(row.key));

@@ -178,7 +178,7 @@ function TypeForm({
 				)}
 				<section className="grid gap-4 sm:grid-cols-2 lg:grid-cols-[1fr_1fr_1.4fr]" aria-label="Words">
 					<label className="grid gap-1 content-start">
-						<span className="font-semibold">Name of one</span>
+						<span className="font-semibold">Singular name</span>
 						<input
 							className="input w-full"
 							value={about.title}
@@ -186,7 +186,7 @@ function TypeForm({
 						/>
 					</label>
 					<label className="grid gap-1 content-start">
-						<span className="font-semibold">Name of several</span>
+						<span className="font-semibold">Plural name</span>
 						<input
 							className="input w-full"
 							value={own.plural}

@@ -114,7 +114,7 @@ function NewType() {
 			className="flex flex-wrap items-end gap-3 bg-base-100 border border-base-300 rounded-box px-5 py-4"
 		>
 			<label className="grid gap-1">
-				<span className="font-semibold">A new type; the name of one</span>
+				<span className="font-semibold">New type: Singular name</span>
 				<input
 					className="input w-56"
 					value={label}
@@ -123,7 +123,7 @@ function NewType() {
 				/>
 			</label>
 			<label className="grid gap-1">
-				<span className="font-semibold">name of several</span>
+				<span className="font-semibold">Plural name</span>
 				<input
 					className="input w-56"
 					value={plural}

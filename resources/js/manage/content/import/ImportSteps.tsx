@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { send, upload } from "../../shared/api";
 import { useDone } from "../../shared/Done";
@@ -50,6 +50,13 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 	const n = (value = 0) => value.toLocaleString(locale);
 	const checked = row.state === "checked" && !touched && result !== null;
 	const right = (result?.created ?? 0) + (result?.changed ?? 0);
+	const report = useRef<HTMLElement>(null);
+	const hasRun = run.isSuccess;
+	useEffect(() => {
+		if (checked && hasRun) {
+			report.current?.scrollIntoView({ block: "start" });
+		}
+	}, [checked, hasRun]);
 
 	if (row.state === "done") {
 		return (
@@ -161,7 +168,7 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 			</section>
 			{row.state === "failed" && <Problems result={result} />}
 			{checked && result && (
-				<section className="grid gap-4" aria-labelledby="checked">
+				<section ref={report} className="grid gap-4 scroll-mt-4" aria-labelledby="checked">
 					<h2 id="checked" className="font-serif text-xl font-semibold">
 						{n(result.created)} new · {n(result.changed)} changed · {n(result.unchanged)} as they are ·{" "}
 						<span className={result.bad ? "text-error" : ""}>{n(result.bad)} wrong</span>
