@@ -187,7 +187,9 @@ final class Garden
 
     public static function catalogue(): Catalogue
     {
-        return self::catalogueWith(self::plantFile());
+        static $catalogue = null;
+
+        return $catalogue ??= self::catalogueWith(self::plantFile());
     }
 
     /** @param  array<string, mixed>  $plantFile */
