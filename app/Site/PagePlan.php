@@ -143,7 +143,7 @@ final class PagePlan
             'why' => $shown !== null
                 ? null
                 : $why ?? self::notAdmitted($placed->schedule, $context)
-                    ?? ($block instanceof ModuleBlock ? $unseen[$block->module] ?? null : null) ?? 'nothing to show',
+                    ?? ($block instanceof ModuleBlock ? $unseen[$block->module] ?? null : null) ?? $block->whyEmpty(),
             'total' => $shown?->result?->total,
         ];
     }

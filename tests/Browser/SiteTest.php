@@ -86,6 +86,22 @@ final class SiteTest extends BrowserTestCase
         }
     }
 
+    public function test_the_block_for_authors_can_be_read_and_its_place_in_the_plan_says_who_sees_it(): void
+    {
+        $this->signIn('/manage/pages/people');
+        $this->findText('main button, #manage button', '+ a block')->click();
+        $this->findText('[role=dialog] button', 'For authors')->click();
+        $this->sees('only authors and managers see it');
+        $this->findText('button', 'Publish')->click();
+        $this->findText('button', 'Published');
+        $this->visit('/people');
+        $this->findText('.for-authors a', 'Write a new post');
+        $this->assertAccessible('a page with the block for authors');
+        $this->browser->manage()->deleteAllCookies();
+        $this->visit('/people');
+        $this->assertSame([], $this->browser->findElements(WebDriverBy::cssSelector('.for-authors')));
+    }
+
     public function test_a_visitor_finds_by_words_of_the_title_the_text_and_the_term(): void
     {
         $this->visit('/search');

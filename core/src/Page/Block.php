@@ -36,6 +36,9 @@ interface Block
     /** What happens where it has nothing to show. */
     public function whenEmpty(): EmptyRule;
 
+    /** Why the plan of a page shows nothing in its place. */
+    public function whyEmpty(): string;
+
     /** @return list<string> keys of the modules that it shows */
     public function modules(): array;
 

@@ -34,6 +34,11 @@ trait Defaults
         return [];
     }
 
+    public function whyEmpty(): string
+    {
+        return 'nothing to show';
+    }
+
     public function whenEmpty(): EmptyRule
     {
         return new EmptyRule;

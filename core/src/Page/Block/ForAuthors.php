@@ -50,6 +50,11 @@ final readonly class ForAuthors implements Block
         return new self(array_values(array_unique($types)));
     }
 
+    public function whyEmpty(): string
+    {
+        return 'only authors and managers see it';
+    }
+
     public static function optionSchemas(): array
     {
         return [

@@ -6,7 +6,7 @@
         @endforeach
     </p>
     @foreach ($lists as $title => $items)
-        <p class="for-authors-title">{{ $title }}</p>
+        <p><strong>{{ $title }}</strong></p>
         <ul>
             @foreach ($items as $item)
                 <li><a href="{{ $item['address'] }}">{{ $item['title'] }}</a></li>
