@@ -53,6 +53,100 @@ final class ServicesTest extends TestCase
         exec('rm -rf '.escapeshellarg($var));
     }
 
+    /** In a copy of the project, with a database and a port of its own. The second start keeps the site as it is. */
+    public function test_an_empty_site_begins_without_the_demo_and_says_how_its_first_manager_is_made(): void
+    {
+        $root = dirname(__DIR__, 2);
+        $var = self::said("ROOT='{$root}'; . '{$root}/bin/lib/common.sh'; choose_places > /dev/null; printf %s \"\$VAR\"");
+        $copy = "{$var}/empty-".bin2hex(random_bytes(4));
+        mkdir($copy, 0755);
+        try {
+            self::said(<<<BASH
+                cd '{$root}'
+                for part in app artisan bin compat composer.* config core database docs lang node_modules package*.json \
+                    public resources routes tests vendor vite.config.ts tsconfig.json; do
+                    [ ! -e "\$part" ] || cp -al "\$part" '{$copy}/'
+                done
+                mkdir -p '{$copy}'/bootstrap/cache '{$copy}'/storage/{app,logs} \
+                    '{$copy}'/storage/framework/{cache,sessions,views} '{$copy}/var'
+                cp bootstrap/*.php '{$copy}/bootstrap/'
+                cp -a '{$var}/stamps' '{$copy}/var/'
+                BASH);
+            $port = (int) self::said(". '{$root}/bin/lib/common.sh'; free_port 8300");
+            foreach (['--empty', ''] as $option) {
+                [$output, $manager] = $this->startedIn($copy, $port, $option, function () use ($copy, $port): string {
+                    // There is no page yet.
+                    $anyway = stream_context_create(['http' => ['ignore_errors' => true]]);
+                    $page = (string) file_get_contents("http://127.0.0.1:{$port}/", context: $anyway);
+                    $this->assertStringContainsString('<title>Not found · My site</title>', $page);
+                    $this->assertStringNotContainsString('Quillmoor', $page);
+
+                    return self::said("cd '{$copy}' && php artisan wellspring:manager me@example.org 2>&1", clean: true);
+                });
+                $this->assertStringContainsString("Manage it       http://127.0.0.1:{$port}/manage", $output);
+                $this->assertStringNotContainsString('marigold', $output);
+                $option === ''
+                    ? $this->assertStringNotContainsString('Nobody manages it yet', $output)
+                    : $this->assertStringContainsString('Nobody manages it yet', $output);
+                $this->assertStringContainsString("http://127.0.0.1:{$port}/manage/welcome/", $manager);
+            }
+        } finally {
+            exec('rm -rf '.escapeshellarg($copy));
+        }
+    }
+
+    /**
+     * Starts the site of a copy, does something while it is served, and stops it.
+     *
+     * @param  \Closure(): string  $do
+     * @return array{string, string} what bin/start said, and what was done
+     */
+    private function startedIn(string $copy, int $port, string $option, \Closure $do): array
+    {
+        $log = "{$copy}/start.log";
+        $process = proc_open(
+            ['setsid', 'bash', 'bin/start', ...array_filter([$option])],
+            [['file', '/dev/null', 'r'], ['file', $log, 'w'], ['file', $log, 'a']],
+            $pipes,
+            $copy,
+            ['WELLSPRING_PORT' => (string) $port] + self::cleanEnvironment(),
+        );
+        $this->assertIsResource($process);
+        try {
+            $end = microtime(true) + 120;
+            while (! str_contains((string) file_get_contents($log), 'Ctrl-C stops') && microtime(true) < $end) {
+                $this->assertTrue(proc_get_status($process)['running'], (string) file_get_contents($log));
+                usleep(100_000);
+            }
+
+            return [(string) file_get_contents($log), $do()];
+        } finally {
+            posix_kill(proc_get_status($process)['pid'], SIGTERM);
+            proc_close($process);
+        }
+    }
+
+    /** @return array<string, string> without what bin/test has set for its own database */
+    private static function cleanEnvironment(): array
+    {
+        return array_intersect_key(getenv(), ['PATH' => 0, 'HOME' => 0, 'LANG' => 0]);
+    }
+
+    private static function said(string $script, bool $clean = false): string
+    {
+        $process = proc_open(
+            ['bash', '-euc', $script],
+            [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+            null,
+            $clean ? self::cleanEnvironment() : null,
+        );
+        $said = (string) stream_get_contents($pipes[1]);
+        proc_close(is_resource($process) ? $process : throw new \RuntimeException('bash cannot be started.'));
+
+        return $said;
+    }
+
     public function test_a_package_that_is_not_the_pinned_one_is_named(): void
     {
         $root = sys_get_temp_dir().'/wellspring-pins-'.bin2hex(random_bytes(6));
