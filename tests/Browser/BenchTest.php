@@ -83,6 +83,12 @@ final class BenchTest extends BrowserTestCase
         $this->sees('price drops its line');
         $this->pickField('Add a condition', 'Title');
         $this->sees('The rule is added when it has a value.');
+        // A condition that waits for its value takes the focus once. A later answer does not move it.
+        $this->find('[aria-label="Any record, by its title"]')->click();
+        $this->keys('fern');
+        $this->findText('button', 'Tablet')->click();
+        $this->answered();
+        $this->assertSame('Tablet', $this->browser->executeScript('return document.activeElement.innerText'));
         $this->find('[aria-label$=", text"]')->sendKeys(['no such plant', WebDriverKeys::ENTER]);
         $this->sees('0', '[data-rule="where.all[0]"]');
         $this->find('[data-at="whenNothing.text"]')->click();

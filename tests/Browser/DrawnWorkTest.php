@@ -286,7 +286,7 @@ final class DrawnWorkTest extends BrowserTestCase
             }
             document.activeElement?.blur();
             JS);
-        usleep(200_000);
+        $this->answered();
         $script = match ($screen) {
             'bench' => 'return [...document.querySelectorAll("ol[aria-label=\"The module as text\"] > li[data-rule] '
                 .'p.break-words")].map((one) => one.textContent)',
@@ -333,7 +333,7 @@ final class DrawnWorkTest extends BrowserTestCase
             if ($isBusy) {
                 return null;
             }
-            usleep(200_000);
+            $this->answered();
             $again = (string) $this->browser->executeScript(
                 'return (document.querySelector("main") ?? document.body).innerText',
             );
