@@ -295,7 +295,8 @@ final class DrawnWorkTest extends BrowserTestCase
                 .'"section[aria-label=Fields] li code")].map((one) => one.textContent))',
             default => <<<'JS'
                 const form = document.querySelector("form, section[aria-label=Plan], main");
-                const isOther = (one) => one.closest("[role=status], [role=alert], [role=dialog]");
+                // The names of what the mouse is over are not part of the plan.
+                const isOther = (one) => one.closest("[role=status], [role=alert], [role=dialog], .page-names");
                 return [
                     ...[...form.querySelectorAll("h1, h2, .word, [data-field]")]
                         .filter((one) => !isOther(one)).map((one) => one.textContent),

@@ -19,6 +19,12 @@ enum PagingMode: string
         return $this === self::More || $this === self::Continuous;
     }
 
+    /** @return array{loads?: int} the keys that only this mode has, with their defaults */
+    public function defaults(): array
+    {
+        return $this === self::Continuous ? ['loads' => PagingRule::LOADS] : [];
+    }
+
     public function words(): string
     {
         return match ($this) {

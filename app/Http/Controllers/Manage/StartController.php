@@ -64,7 +64,8 @@ use Wellspring\Core\Who\Audience;
  *     types: list<ContentTypeShape>, taxonomies: list<TaxonomyShape>, pages: list<SitePageShape>,
  *     arrangements: list<PlugInShape>, parts: list<PlugInShape>, partStyle: list<OptionShape>,
  *     departure: list<OptionShape>, audiences: list<NamedShape>, people: list<array{name: string, email: string}>,
- *     pageModes: list<NamedShape>, groups: list<array{key: string, name: string}>,
+ *     pageModes: list<array{key: string, label: string, defaults: array{loads?: int}}>,
+ *     groups: list<array{key: string, name: string}>,
  *     filterControls: list<FilterControlShape>, offer: list<OptionShape>,
  *     limits: array{columns: int, pageSize: int},
  * }
@@ -133,7 +134,11 @@ final readonly class StartController
                     ],
                 )->all()),
             'pageModes' => array_map(
-                fn (PagingMode $mode): array => ['key' => $mode->value, 'label' => $mode->words()],
+                fn (PagingMode $mode): array => [
+                    'key' => $mode->value,
+                    'label' => $mode->words(),
+                    'defaults' => $mode->defaults(),
+                ],
                 PagingMode::cases(),
             ),
             'groups' => array_map(

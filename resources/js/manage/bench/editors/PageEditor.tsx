@@ -32,6 +32,7 @@ export function PageEditor({ bench, look }: EditorProps) {
 						change({
 							...definition,
 							page: {
+								...pageModes.find((one) => one.key === event.target.value)?.defaults,
 								mode: event.target.value,
 								size,
 								...(definition.page.count ? { count: definition.page.count } : {}),
@@ -66,7 +67,7 @@ export function PageEditor({ bench, look }: EditorProps) {
 				<div className="flex items-center gap-2">
 					<NumberInput
 						label="How often it goes on by itself"
-						value={definition.page.loads ?? 3}
+						value={definition.page.loads ?? null}
 						min={0}
 						max={100}
 						whole
