@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Catalogue\CatalogueStore;
-use App\Listing\Compiler;
+use App\Listing\Compile\Compiler;
+use App\Listing\Compile\FieldSql;
 use App\Listing\ContextFactory;
-use App\Listing\FieldSql;
 use App\Models\Item;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;

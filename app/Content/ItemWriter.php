@@ -6,7 +6,7 @@ namespace App\Content;
 
 use App\Catalogue\CatalogueStore;
 use App\Content\Html\SafeHtml;
-use App\Models\FreeName;
+use App\Database\FreeName;
 use App\Models\Item;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\ModelNotFoundException;

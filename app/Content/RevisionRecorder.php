@@ -6,7 +6,7 @@ namespace App\Content;
 
 use App\Audit\Actor;
 use App\Catalogue\Records;
-use App\Listing\Fragment;
+use App\Listing\Compile\Fragment;
 use App\Models\Change;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Collection;

@@ -8,7 +8,7 @@ use App\Audit\Actor;
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\StoredDefinitions;
-use App\Models\AuditAction;
+use App\Enums\AuditAction;
 use App\Models\Change;
 use App\Models\Taxonomy as TaxonomyRow;
 use App\Models\Term;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Listing\Compile\OrderSql;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Listing\Compile\OrderSql;
+use App\Listing\Paging\CursorStore;
+use App\Listing\Paging\KeysetPaginator;
+use App\Listing\Trace\StepCounter;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;

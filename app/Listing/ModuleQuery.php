@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Listing\Compile\Compiler;
+use App\Listing\Compile\Fragment;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\Fragment;
 use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Family;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Listing\Compile\Fragment;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Wellspring\Core\Content\Record;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Listing\Compile\Fragment;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Who\Audience;

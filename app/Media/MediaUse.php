@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use App\Listing\Fragment;
+use App\Listing\Compile\Fragment;
 use App\Models\Item;
 use App\Models\Module;
 use App\Models\Page;

@@ -6,9 +6,9 @@ namespace App\Site;
 
 use App\Freshness\Dependencies;
 use App\Freshness\ReadMarks;
-use App\Listing\CachedFacets;
-use App\Listing\CachedListing;
-use App\Listing\FacetCounter;
+use App\Listing\Cache\CachedListing;
+use App\Listing\Facets\CachedFacets;
+use App\Listing\Facets\FacetCounter;
 use App\Listing\Sources;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Content\Record;

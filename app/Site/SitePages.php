@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Freshness\Dependencies;
-use App\Listing\ListingDependencies;
+use App\Listing\Cache\ListingDependencies;
 use App\Models\Media;
 use App\Pages\SiteDefinitionStore;
 use App\Site\Block\PageScene;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\Records;
+use App\Listing\Compile\Fragment;
 use App\Listing\ContextFactory;
-use App\Listing\Fragment;
 use App\Listing\Listing;
 use App\Listing\Options;
 use App\Models\Item;

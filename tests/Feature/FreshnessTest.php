@@ -7,7 +7,7 @@ namespace Tests\Feature;
 use App\Catalogue\CatalogueStore;
 use App\Freshness\ContentMarks;
 use App\Freshness\Dependencies;
-use App\Listing\CachedListing;
+use App\Listing\Cache\CachedListing;
 use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Models\ContentType;

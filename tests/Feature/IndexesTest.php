@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
+use App\Listing\Compile\Fragment;
 use App\Listing\ContextFactory;
-use App\Listing\FacetCounter;
-use App\Listing\Fragment;
-use App\Listing\Indexes;
+use App\Listing\Facets\FacetCounter;
+use App\Listing\Indexes\Indexes;
 use App\Listing\Listing;
 use App\Models\Item;
 use App\Models\Term;

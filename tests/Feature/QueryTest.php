@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
-use App\Listing\CachedListing;
+use App\Listing\Cache\CachedListing;
 use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Models\Group;

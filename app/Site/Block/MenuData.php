@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Site\Block;
 
 use App\Catalogue\CatalogueStore;
-use App\Listing\CacheExpiry;
+use App\Listing\Cache\CacheExpiry;
 use App\Listing\VisibleItems;
 use App\Modules\ModuleStore;
 use App\Pages\PageQuery;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
-use App\Listing\OrderBy;
+use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Sort\SortKey;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
-use App\Listing\FieldSql;
-use App\Listing\OrderBy;
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
-use App\Listing\Fragment;
-use App\Listing\OrderBy;
+use App\Listing\Compile\Fragment;
+use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Sort\Criterion\Shuffle;

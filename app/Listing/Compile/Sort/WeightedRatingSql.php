@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
-use App\Listing\FieldSql;
-use App\Listing\Fragment;
-use App\Listing\OrderBy;
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\Fragment;
+use App\Listing\Compile\OrderBy;
 use App\Listing\Sources;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;

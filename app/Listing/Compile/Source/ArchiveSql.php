@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Source;
 
-use App\Listing\FieldSql;
-use App\Listing\Fragment;
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\Fragment;
 use App\Listing\RecordRows;
 use App\Listing\VisibleItems;
 use Illuminate\Database\Eloquent\Builder;

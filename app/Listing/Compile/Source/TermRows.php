@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Source;
 
-use App\Listing\Fragment;
+use App\Listing\Compile\Fragment;
 use App\Listing\RecordRows;
 use App\Listing\VisibleItems;
 use App\Models\Item;

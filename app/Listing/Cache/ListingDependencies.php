@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Cache;
+
+use App\Freshness\ContentMarks;
+use App\Freshness\ReadMarks;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Value\FromAddress;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Source\Pages;
+
+/** What a listing is made of: whether what was kept of it is still right depends on these, and on time alone. */
+final readonly class ListingDependencies
+{
+    public function __construct(private ContentMarks $marks)
+    {
+    }
+
+    /**
+     * The marks of what modules depend on, to be read before any of their records.
+     *
+     * @param  array<array-key, Module>  $modules
+     */
+    public function marksOf(array $modules, Context $context): ReadMarks
+    {
+        $keys = array_merge(...array_values(array_map(
+            fn (Module $module): array => self::of($module->bound($context)),
+            $modules,
+        )));
+
+        return new ReadMarks($keys === [] ? [] : $this->marks->of(array_values(array_unique($keys))));
+    }
+
+    /** @return list<string> the keys of the marks that the module depends on */
+    public static function of(Module $module): array
+    {
+        $people = CacheExpiry::reachesPeople($module) ? ['people'] : [];
+        if ($module->source instanceof Pages) {
+            return [...$people, 'pages'];
+        }
+        // What reaches through other items, or counts all items, depends on every type.
+        if (! $module->source->isItems() || CacheExpiry::reachesItems($module)) {
+            return [...$people, 'content'];
+        }
+
+        return [
+            ...$people,
+            ...array_map(fn (string $type): string => "type:{$type}", $module->source->typeKeys()),
+            ...array_map(
+                fn (string $taxonomy): string => "taxonomy:{$taxonomy}",
+                array_map(strval(...), array_keys($module->type()->taxonomies)),
+            ),
+        ];
+    }
+
+    /**
+     * What of the context the result depends on, beside the moment.
+     *
+     * @return list<mixed>
+     */
+    public static function contextKey(Context $context): array
+    {
+        return [serialize($context->viewer), serialize($context->page)];
+    }
+
+    /** Whether a rule takes words that the visitor looks for: of those there is no end. Told before it is bound. */
+    public static function takesWords(Module $module, Context $context): bool
+    {
+        foreach ($module->where?->conditions() ?? [] as $condition) {
+            $value = $condition->value;
+            if ($value instanceof FromAddress && $value->take($condition->field, $context) !== null) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}
