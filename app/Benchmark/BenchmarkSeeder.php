@@ -6,6 +6,7 @@ namespace App\Benchmark;
 
 use App\Catalogue\CatalogueStore;
 use App\Content\TypeWriter;
+use App\Database\PostgresArray;
 use App\Media\MediaStore;
 use App\Models\Item;
 use App\Models\Media;
@@ -88,7 +89,7 @@ final readonly class BenchmarkSeeder
                 insert into item_term (term_id, item_id)
                 select distinct (?::bigint[])[(made.id / 5 * step + made.id % 5) % 20 + 1], made.id from made,
                     unnest(array[1, 3, 7]) as step
-                SQL, [$from, $to, '{'.implode(',', array_map(strval(...), $terms)).'}']);
+                SQL, [$from, $to, PostgresArray::literal($terms)]);
             $progress($to);
         }
         DB::statement('vacuum analyze items');

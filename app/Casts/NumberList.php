@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Casts;
 
+use App\Database\PostgresArray;
 use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
 use Illuminate\Database\Eloquent\Model;
 
@@ -24,6 +25,6 @@ final class NumberList implements CastsAttributes
 
     public function set(Model $model, string $key, mixed $value, array $attributes): string
     {
-        return '{'.implode(',', array_map(strval(...), $value ?? [])).'}';
+        return PostgresArray::literal(array_filter((array) $value, is_int(...)));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Casts;
 
+use App\Database\PostgresArray;
 use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
 use Illuminate\Database\Eloquent\Model;
 
@@ -25,8 +26,6 @@ final class TextList implements CastsAttributes
     /** @param  mixed  $value  list<string>, or one text */
     public function set(Model $model, string $key, mixed $value, array $attributes): string
     {
-        $texts = array_filter((array) $value, is_string(...));
-
-        return '{'.implode(',', array_map(fn (string $one): string => '"'.addcslashes($one, '"\\').'"', $texts)).'}';
+        return PostgresArray::literal(array_filter((array) $value, is_string(...)));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Catalogue\CatalogueStore;
+use App\Database\PostgresArray;
 use App\Listing\Compile\Compiler;
 use App\Listing\Compile\FieldSql;
 use App\Listing\ContextFactory;
@@ -124,7 +125,7 @@ final readonly class ItemQuery
             'updated_at',
         ];
         $query->getQuery()->select(array_map(fn (string $column): string => "items.{$column}", $columns))
-            ->selectRaw('null as text')->selectRaw('items.fields - ?::text[] as fields', ['{'.implode(',', $long).'}']);
+            ->selectRaw('null as text')->selectRaw('items.fields - ?::text[] as fields', [PostgresArray::literal($long)]);
 
         return $query;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Database\PostgresArray;
 use App\Listing\Compile\Compiler;
 use App\Listing\Compile\Fragment;
 use App\Models\Item;
@@ -51,7 +52,7 @@ final readonly class ModuleQuery
             $query,
             $module->pin === [] || $where->sql === 'true' ? $where : Fragment::any([
                 $where,
-                new Fragment('items.slug = any(?::text[])', [Fragment::arrayLiteral($module->pin)]),
+                new Fragment('items.slug = any(?::text[])', [PostgresArray::literal($module->pin)]),
             ]),
             $this->compiler->notLeftOut($module),
             $this->compiler->cardIsListed($module->shownCard, $context),

@@ -8,6 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
 use App\Content\ItemWriter;
 use App\Content\TypeWriter;
+use App\Database\PostgresArray;
 use App\Listing\Compile\OrderSql;
 use App\Listing\ContextFactory;
 use App\Listing\Facets\FacetCounter;
@@ -468,7 +469,7 @@ final class RunAgreementTest extends TestCase
         $placed = DB::select(
             'select dense_rank() over (order by t collate wellspring_text) as place from unnest(?::text[]) with '
                 .'ordinality as given(t, n) order by n',
-            [\App\Listing\Compile\Fragment::arrayLiteral($texts)],
+            [PostgresArray::literal($texts)],
         );
         $place = 0;
         $before = null;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile;
 
+use App\Database\PostgresArray;
 use App\Listing\Compile\Test\TestsSql;
 use App\Listing\Visibility;
 use Wellspring\Core\Card\Card;
@@ -44,7 +45,7 @@ final readonly class Compiler
     {
         return $module->leaveOut === []
             ? Fragment::true()
-            : new Fragment('items.slug <> all(?::text[])', [Fragment::arrayLiteral($module->leaveOut)]);
+            : new Fragment('items.slug <> all(?::text[])', [PostgresArray::literal($module->leaveOut)]);
     }
 
     /** True where the card is listed: no empty-value rule leaves it out. */
@@ -96,7 +97,7 @@ final readonly class Compiler
                 'items reached on reached.id = item_links.target_id',
                 $link,
                 Fragment::all([
-                    new Fragment('reached.type_key = any(?::text[])', [Fragment::arrayLiteral($link->types)]),
+                    new Fragment('reached.type_key = any(?::text[])', [PostgresArray::literal($link->types)]),
                     Visibility::ofItem($context, 'reached'),
                     $asked,
                 ]),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile;
 
+use App\Database\PostgresArray;
 use App\Listing\Visibility;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
@@ -91,13 +92,13 @@ final class FieldSql
     public static function isOneOf(Field $field, array $texts, string $of = 'items'): Fragment
     {
         $begins = array_map(fn (string $text): string => mb_substr($text, 0, self::INDEXED_LETTERS), $texts);
-        $among = new Fragment(self::beginning($field, $of).' = any(?::text[])', [Fragment::arrayLiteral($begins)]);
+        $among = new Fragment(self::beginning($field, $of).' = any(?::text[])', [PostgresArray::literal($begins)]);
         // A text that is shorter than the limit equals its own beginning.
         $isLong = fn (string $text): bool => mb_strlen($text) >= self::INDEXED_LETTERS;
 
         return array_filter($texts, $isLong) === [] ? $among : Fragment::all([
             $among,
-            new Fragment(self::folded($field, $of).' = any(?::text[])', [Fragment::arrayLiteral($texts)]),
+            new Fragment(self::folded($field, $of).' = any(?::text[])', [PostgresArray::literal($texts)]),
         ]);
     }
 
@@ -167,7 +168,7 @@ final class FieldSql
             Family::Choice => new Fragment(
                 "case when {$raw} is not null then coalesce(array_position(?::text[], {$raw}), ?::int) end",
                 [
-                    Fragment::arrayLiteral(array_map(strval(...), array_keys($field->choices))),
+                    PostgresArray::literal(array_map(strval(...), array_keys($field->choices))),
                     count($field->choices) + 1,
                 ],
             ),

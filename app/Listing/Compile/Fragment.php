@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile;
 
+use App\Database\PostgresArray;
+
 /**
  * A piece of SQL with its bindings: a condition that is true, false or null, where null counts as false.
  * Values only ever stand in the bindings.
@@ -57,11 +59,11 @@ final readonly class Fragment
     {
         // The ids beside the item are compared one by one; of very many terms the index tells sooner.
         return count($terms) <= self::COMPARED
-            ? new self("{$of}.term_ids && ?::bigint[]", [self::arrayLiteral($terms)])
+            ? new self("{$of}.term_ids && ?::bigint[]", [PostgresArray::literal($terms)])
             : new self(
                 'exists (select 1 from item_term where item_term.item_id = '
                     ."{$of}.id and item_term.term_id = any(?::bigint[]))",
-                [self::arrayLiteral($terms)],
+                [PostgresArray::literal($terms)],
             );
     }
 
@@ -82,14 +84,5 @@ final readonly class Fragment
                 array_merge(...array_map(fn (self $part): array => $part->bindings, $parts)),
             ),
         };
-    }
-
-    /** @param  list<int|string>  $values one binding for a whole list: a PostgreSQL array */
-    public static function arrayLiteral(array $values): string
-    {
-        return '{'.implode(',', array_map(
-            fn (int|string $value): string => is_int($value) ? (string) $value : '"'.addcslashes($value, '"\\').'"',
-            $values,
-        )).'}';
     }
 }

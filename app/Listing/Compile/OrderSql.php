@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Listing\Compile;
 
 use App\Catalogue\CatalogueStore;
+use App\Database\PostgresArray;
 use App\Listing\Compile\Sort\CriteriaSql;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
@@ -56,7 +57,7 @@ final readonly class OrderSql
         return match ($field->family()) {
             Family::Choice => new Fragment(
                 "array_position(?::text[], {$raw}) - 1",
-                [Fragment::arrayLiteral($headings->known())],
+                [PostgresArray::literal($headings->known())],
             ),
             Family::YesNo => new Fragment("({$raw})::boolean::int"),
             Family::Terms => new Fragment(
@@ -65,7 +66,7 @@ final readonly class OrderSql
                 array_fill(
                     0,
                     2,
-                    Fragment::arrayLiteral($this->catalogue->termIdsInOrder($field->key, $headings->known())),
+                    PostgresArray::literal($this->catalogue->termIdsInOrder($field->key, $headings->known())),
                 ),
             ),
             Family::Text => new Fragment('left('.FieldSql::folded($field).', 1) collate "C"'),

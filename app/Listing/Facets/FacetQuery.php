@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing\Facets;
 
-use App\Listing\Compile\Fragment;
+use App\Database\PostgresArray;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Choice\Counting;
 use Wellspring\Core\Choice\FacetRange;
@@ -156,7 +156,7 @@ final readonly class FacetQuery
                 then least({$bars} - 1, floor((value - least) * {$bars} / (greatest - least))) else 0 end)::int::text,
                 sum(records), null, null from numbers join ends using (place) group by 2, 4
             SQL;
-        $bindings = [...$asked->bindings, ...array_fill(0, 3, Fragment::arrayLiteral($numbers))];
+        $bindings = [...$asked->bindings, ...array_fill(0, 3, PostgresArray::literal($numbers))];
 
         return DB::transaction(function () use ($sql, $bindings): array {
             // There are few groups, which the database cannot know; it would sort all records.

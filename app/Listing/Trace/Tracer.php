@@ -6,7 +6,7 @@ namespace App\Listing\Trace;
 
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
-use App\Listing\Compile\Fragment;
+use App\Database\PostgresArray;
 use App\Listing\Paging\RankFinder;
 use App\Listing\Sources;
 use App\Models\Item;
@@ -62,7 +62,7 @@ final readonly class Tracer
         }
         $item = Item::query()
             ->where('slug', $slug)
-            ->orderByRaw('type_key = any(?::text[]) desc', [Fragment::arrayLiteral($module->source->typeKeys())])
+            ->orderByRaw('type_key = any(?::text[]) desc', [PostgresArray::literal($module->source->typeKeys())])
             ->orderBy('id')
             ->first();
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Listing\Compile\Sort;
 
 use App\Catalogue\CatalogueStore;
+use App\Database\PostgresArray;
 use App\Listing\Compile\Fragment;
 use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Context\Context;
@@ -36,7 +37,7 @@ final readonly class ManualOrderSql implements CriterionSql
             : new Fragment(
                 '(select item_term.position from item_term where item_term.item_id = items.id and item_term.term_id = '
                     .'any(?::bigint[]))',
-                [Fragment::arrayLiteral($this->catalogue->termIds($by->term['taxonomy'], [$by->term['slug']]))],
+                [PostgresArray::literal($this->catalogue->termIds($by->term['taxonomy'], [$by->term['slug']]))],
             );
 
         return [

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Listing\Compile\Sort;
 
 use App\Catalogue\CatalogueStore;
+use App\Database\PostgresArray;
 use App\Listing\Compile\Fragment;
 use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Context\Context;
@@ -30,7 +31,7 @@ final readonly class SharedTermsSql implements CriterionSql
         $shared = new Fragment(
             '(select count(*) from item_term'
                 .' where item_term.item_id = items.id and item_term.term_id = any(?::bigint[]))',
-            [Fragment::arrayLiteral($this->catalogue->termsOf($context->pageItem(), $by->taxonomies))],
+            [PostgresArray::literal($this->catalogue->termsOf($context->pageItem(), $by->taxonomies))],
         );
 
         return [new OrderBy($shared, 'bigint', $key->direction === Direction::Up, null)];

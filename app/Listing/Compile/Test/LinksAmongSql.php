@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Test;
 
+use App\Database\PostgresArray;
 use App\Listing\Compile\FieldSql;
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Content\Family;
@@ -37,7 +38,7 @@ final class LinksAmongSql implements TestSql
     private function has(Condition $condition, array $names, Context $context, string $of): Fragment
     {
         return FieldSql::linked($condition->field, $context, $of, $condition->field->family() === Family::Person
-            ? new Fragment('named.email = any(?::text[])', [Fragment::arrayLiteral($names)])
-            : new Fragment("(named.type_key || '/' || named.slug) = any(?::text[])", [Fragment::arrayLiteral($names)]));
+            ? new Fragment('named.email = any(?::text[])', [PostgresArray::literal($names)])
+            : new Fragment("(named.type_key || '/' || named.slug) = any(?::text[])", [PostgresArray::literal($names)]));
     }
 }
