@@ -57,14 +57,15 @@ final class ServicesTest extends TestCase
     public function test_an_empty_site_begins_without_the_demo_and_says_how_its_first_manager_is_made(): void
     {
         $root = dirname(__DIR__, 2);
-        $var = self::said("ROOT='{$root}'; . '{$root}/bin/lib/common.sh'; choose_places > /dev/null; printf %s \"\$VAR\"");
+        $common = "ROOT='{$root}'; . '{$root}/bin/lib/common.sh'";
+        $var = self::said("{$common}; choose_places > /dev/null; printf %s \"\$VAR\"");
         $copy = "{$var}/empty-".bin2hex(random_bytes(4));
         mkdir($copy, 0755);
         try {
             self::said(<<<BASH
                 cd '{$root}'
-                for part in app artisan bin compat composer.* config core database docs lang node_modules package*.json \
-                    public resources routes tests vendor vite.config.ts tsconfig.json; do
+                for part in app artisan bin compat composer.* config core database docs lang node_modules \
+                    package*.json public resources routes tests vendor vite.config.ts tsconfig.json; do
                     [ ! -e "\$part" ] || cp -al "\$part" '{$copy}/'
                 done
                 mkdir -p '{$copy}'/bootstrap/cache '{$copy}'/storage/{app,logs} \
@@ -72,7 +73,7 @@ final class ServicesTest extends TestCase
                 cp bootstrap/*.php '{$copy}/bootstrap/'
                 cp -a '{$var}/stamps' '{$copy}/var/'
                 BASH);
-            $port = (int) self::said(". '{$root}/bin/lib/common.sh'; free_port 8300");
+            $port = (int) self::said("{$common}; free_port 8300");
             foreach (['--empty', ''] as $option) {
                 [$output, $manager] = $this->startedIn($copy, $port, $option, function () use ($copy, $port): string {
                     // There is no page yet.
@@ -81,7 +82,7 @@ final class ServicesTest extends TestCase
                     $this->assertStringContainsString('<title>Not found · My site</title>', $page);
                     $this->assertStringNotContainsString('Quillmoor', $page);
 
-                    return self::said("cd '{$copy}' && php artisan wellspring:manager me@example.org 2>&1", clean: true);
+                    return self::said("cd '{$copy}'; php artisan wellspring:manager me@example.org 2>&1", clean: true);
                 });
                 $this->assertStringContainsString("Manage it       http://127.0.0.1:{$port}/manage", $output);
                 $this->assertStringNotContainsString('marigold', $output);
