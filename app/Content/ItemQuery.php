@@ -125,7 +125,8 @@ final readonly class ItemQuery
             'updated_at',
         ];
         $query->getQuery()->select(array_map(fn (string $column): string => "items.{$column}", $columns))
-            ->selectRaw('null as text')->selectRaw('items.fields - ?::text[] as fields', [PostgresArray::literal($long)]);
+            ->selectRaw('null as text')
+            ->selectRaw('items.fields - ?::text[] as fields', [PostgresArray::literal($long)]);
 
         return $query;
     }

@@ -18,7 +18,7 @@ final class LayersTest extends TestCase
 
     /** The folders of the application, likewise. */
     private const APP = [
-        'Enums', 'Casts', 'Database',
+        'Enums', 'Database', 'Casts',
         'Models',
         'Freshness',
         'Audit',
