@@ -20,7 +20,7 @@ final readonly class RenderingBenchmark implements Benchmark
 
     public function measure(BenchmarkSite $site): iterable
     {
-        $module = $site->modules['filtered']->paged(new PagingRule(48));
+        $module = $site->modules['filtered']->paged(new PagingRule(48))->bound($site->context);
         $run = fn (): ListingResult => $this->listings->of(
             $module,
             new PageAddress('/'),

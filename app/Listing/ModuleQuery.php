@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\CountedRule;
 use Wellspring\Core\Run\Steps;
@@ -25,10 +26,9 @@ final readonly class ModuleQuery
     }
 
     /**
-     * @param  Module  $module  bound
      * @return Builder<Item> what is left after step 5
      */
-    public function passing(Module $module, Context $context): Builder
+    public function passing(BoundModule $module, Context $context): Builder
     {
         $query = $this->sources->candidates($module->source, $context);
         $this->keep(
@@ -41,10 +41,9 @@ final readonly class ModuleQuery
     }
 
     /**
-     * @param  Module  $module  bound
      * @return Builder<Item> what would be left after step 5, pins included, had the visitor chosen nothing
      */
-    public function unchosen(Module $module, Context $context): Builder
+    public function unchosen(BoundModule $module, Context $context): Builder
     {
         $query = $this->sources->candidates($module->source, $context);
         $where = Fragment::all($this->conditions($module, $context));
@@ -99,7 +98,7 @@ final readonly class ModuleQuery
      *
      * @return array{keys: list<RecordKey>, extra: int}
      */
-    public function pins(Module $module, Context $context): array
+    public function pins(BoundModule $module, Context $context): array
     {
         if ($module->pin === []) {
             return ['keys' => [], 'extra' => 0];
@@ -123,10 +122,9 @@ final readonly class ModuleQuery
     /**
      * How many records are left after step 5; of a listing that shows but so many, no more are counted than can show.
      *
-     * @param  Module  $module  bound
      * @param  array{keys: list<RecordKey>, extra: int}  $pins
      */
-    public function count(Module $module, Context $context, array $pins): int
+    public function count(BoundModule $module, Context $context, array $pins): int
     {
         $passing = $this->passing($module, $context);
         if ($module->displayLimit() === null) {
@@ -144,7 +142,7 @@ final readonly class ModuleQuery
     }
 
     /** @return list<Fragment> the manager's conditions, each that is counted on its own */
-    public function conditions(Module $module, Context $context): array
+    public function conditions(BoundModule $module, Context $context): array
     {
         return array_map(
             fn (CountedRule $counted): Fragment => $this->compiler->rule($counted->rule, $context),
@@ -153,7 +151,7 @@ final readonly class ModuleQuery
     }
 
     /** @return list<Fragment> steps 3 to 5, which pinned records have to pass, too */
-    private function afterWhere(Module $module, Context $context): array
+    private function afterWhere(BoundModule $module, Context $context): array
     {
         return [
             $this->compiler->isChosen($module, $context),

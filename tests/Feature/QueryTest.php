@@ -758,7 +758,7 @@ final class QueryTest extends TestCase
                 ]]);
         $found = fn (Module $module): array => array_map(
             fn (int $id): string => (string) Item::query()->whereKey($id)->value('slug'),
-            app(CachedListing::class)->show($module, app(ContextFactory::class)->now())->ids(),
+            app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now())->ids(),
         );
         foreach ([
             ['rust', null, ['p0', 'p2', 'p1']],

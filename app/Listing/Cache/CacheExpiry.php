@@ -17,6 +17,7 @@ use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\MovingSpan;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Source\Pages;
 use Wellspring\Core\Source\People;
@@ -39,10 +40,9 @@ final readonly class CacheExpiry
     }
 
     /**
-     * @param  Module  $module  bound
      * @return int|null a timestamp; null: for good. Now: not at all
      */
-    public function until(Module $module, Context $context): ?int
+    public function until(BoundModule $module, Context $context): ?int
     {
         $now = $context->now->getTimestamp();
         $types = self::reachesItems($module) ? [] : $module->source->typeKeys();
@@ -123,7 +123,7 @@ final readonly class CacheExpiry
     }
 
     /** Whether the result depends on more than the module's own items and the terms that they share. */
-    public static function reachesItems(Module $module): bool
+    public static function reachesItems(BoundModule $module): bool
     {
         foreach ($module->conditions() as $condition) {
             // A search over several types looks in the names of terms of every taxonomy, shared or not.
@@ -136,13 +136,13 @@ final readonly class CacheExpiry
     }
 
     /** Whether the result depends on who has an account and what they are called. */
-    public static function reachesPeople(Module $module): bool
+    public static function reachesPeople(BoundModule $module): bool
     {
         return $module->source instanceof People || self::links($module, Family::Person);
     }
 
     /** Whether a condition or a part of the card asks for what items link to. */
-    private static function links(Module $module, Family $to): bool
+    private static function links(BoundModule $module, Family $to): bool
     {
         $fields = [
             ...array_map(

@@ -15,6 +15,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\PageNumbers;
@@ -41,28 +42,43 @@ final readonly class CachedListing
     }
 
     /**
+     * A module that is shown by itself: its marks are read for it alone. See show().
+     *
+     * @throws NoSuchPage
+     */
+    public function showAlone(
+        Module $module,
+        Context $context,
+        string $page = '1',
+        Dependencies $dependencies = new Dependencies,
+    ): Result {
+        $bound = $module->bound($context);
+
+        return $this->show($bound, $context, $page, $dependencies, $this->dependencies->marksOf([$bound]));
+    }
+
+    /**
      * What Listing::show gives.
      *
      * @param  Dependencies  $dependencies  told what the result is made of
-     * @param  ReadMarks|null  $marks  of this module and others; null: they are read here
+     * @param  ReadMarks  $marks  of this module and others
      * @param  int|null  $listed  see Listing::show
      *
      * @throws NoSuchPage
      */
     public function show(
-        Module $module,
+        BoundModule $module,
         Context $context,
-        string $page = '1',
-        Dependencies $dependencies = new Dependencies,
-        ?ReadMarks $marks = null,
+        string $page,
+        Dependencies $dependencies,
+        ReadMarks $marks,
         ?int $listed = null,
     ): Result {
         $now = $context->now->getTimestamp();
         $hasWords = ListingDependencies::takesWords($module, $context);
-        $module = $module->bound($context);
         // What no page can be called names nothing that is kept, and may be no text at all.
         $name = ! $hasWords && $module->chosen->isOneOfFew() && PageNumbers::isNumber($page)
-            ? $this->name($module, $context, ($marks ?? $this->dependencies->marksOf([$module], $context))->byKey)
+            ? $this->name($module, $context, $marks)
             : null;
         $dependencies->on(...ListingDependencies::of($module));
         if ($name === null) {
@@ -104,11 +120,10 @@ final readonly class CachedListing
      * @param  Dependencies  $dependencies  told what the result is made of
      * @return array{previous: RecordKey|null, next: RecordKey|null}
      */
-    public function neighbours(Module $module, int $id, Context $context, Dependencies $dependencies): array
+    public function neighbours(BoundModule $module, int $id, Context $context, Dependencies $dependencies): array
     {
-        $bound = $module->bound($context);
-        $dependencies->on(...ListingDependencies::of($bound));
-        $dependencies->changesAt($this->expiry->until($bound, $context));
+        $dependencies->on(...ListingDependencies::of($module));
+        $dependencies->changesAt($this->expiry->until($module, $context));
 
         return $this->neighbours->of($module, $id, $context);
     }
@@ -124,9 +139,9 @@ final readonly class CachedListing
     public function totals(array $modules, Context $context): array
     {
         $now = $context->now->getTimestamp();
-        $modules = array_map(fn (Module $module): Module => $module->bound($context), $modules);
-        $marks = $this->dependencies->marksOf($modules, $context)->byKey;
-        $names = array_map(fn (Module $module): ?string => $this->name($module, $context, $marks), $modules);
+        $modules = array_map(fn (Module $module): BoundModule => $module->bound($context), $modules);
+        $marks = $this->dependencies->marksOf($modules);
+        $names = array_map(fn (BoundModule $module): ?string => $this->name($module, $context, $marks), $modules);
         $wanted = array_values(
             array_unique(array_map(fn (string $name): string => "{$name}:total", array_filter($names))),
         );
@@ -152,18 +167,17 @@ final readonly class CachedListing
      *
      * @param  list<RecordKey>  $keys
      * @param  array<array-key, Field>  $fields  what is asked of them
-     * @param  ReadMarks|null  $marks  of this module and others; null: they are read here
+     * @param  ReadMarks  $marks  of this module and others
      * @return list<Record> in the order of the keys
      */
     public function records(
-        Module $module,
+        BoundModule $module,
         array $keys,
         array $fields,
         Context $context,
-        ?ReadMarks $marks = null,
+        ReadMarks $marks,
     ): array {
-        $marks = $keys === [] ? null : ($marks ?? $this->dependencies->marksOf([$module], $context))->byKey;
-        $marks = $marks === null ? null : array_intersect_key($marks, array_flip(ListingDependencies::of($module)));
+        $marks = $keys === [] ? null : $marks->of(ListingDependencies::of($module));
         if ($marks === null) {
             return $this->sources->records($module->source, $keys, $fields, $context);
         }
@@ -184,7 +198,7 @@ final readonly class CachedListing
         $records = $this->sources->records($module->source, $keys, $fields, $context);
         $written = serialize($records);
         if (strlen($written) <= self::MOST_BYTES) {
-            $until = $this->expiry->until($module->bound($context), $context);
+            $until = $this->expiry->until($module, $context);
             $this->cache->put($name, ['records' => $written], $now, $until);
         }
 
@@ -195,19 +209,15 @@ final readonly class CachedListing
      * What a listing is kept under. The marks are read before the content: after a change in between, what is kept lies
      * under a name that nobody asks for again.
      *
-     * @param  Module  $module  bound
-     * @param  array<string, string>|null  $marks  at least those that the module depends on
+     * @param  ReadMarks  $marks  at least those that the module depends on
      * @return string|null null where nothing may be kept
      */
-    private function name(Module $module, Context $context, ?array $marks): ?string
+    private function name(BoundModule $module, Context $context, ReadMarks $marks): ?string
     {
-        if ($marks === null) {
-            return null;
-        }
-        $marks = array_intersect_key($marks, array_flip(ListingDependencies::of($module)));
+        $read = $marks->of(ListingDependencies::of($module));
 
-        return 'listing:'.hash('xxh128', serialize([
-            $module->toArray(), $module->chosen->parameters(), ListingDependencies::contextKey($context), $marks,
+        return $read === null ? null : 'listing:'.hash('xxh128', serialize([
+            $module->toArray(), $module->chosen->parameters(), ListingDependencies::contextKey($context), $read,
         ]));
     }
 }

@@ -8,6 +8,7 @@ use App\Freshness\ContentMarks;
 use App\Freshness\ReadMarks;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Value\FromAddress;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Source\Pages;
 
@@ -21,20 +22,17 @@ final readonly class ListingDependencies
     /**
      * The marks of what modules depend on, to be read before any of their records.
      *
-     * @param  array<array-key, Module>  $modules
+     * @param  array<array-key, BoundModule>  $modules
      */
-    public function marksOf(array $modules, Context $context): ReadMarks
+    public function marksOf(array $modules): ReadMarks
     {
-        $keys = array_merge(...array_values(array_map(
-            fn (Module $module): array => self::of($module->bound($context)),
-            $modules,
-        )));
+        $keys = array_merge(...array_values(array_map(self::of(...), $modules)));
 
         return new ReadMarks($keys === [] ? [] : $this->marks->of(array_values(array_unique($keys))));
     }
 
     /** @return list<string> the keys of the marks that the module depends on */
-    public static function of(Module $module): array
+    public static function of(BoundModule $module): array
     {
         $people = CacheExpiry::reachesPeople($module) ? ['people'] : [];
         if ($module->source instanceof Pages) {
@@ -65,10 +63,10 @@ final readonly class ListingDependencies
         return [serialize($context->viewer), serialize($context->page)];
     }
 
-    /** Whether a rule takes words that the visitor looks for: of those there is no end. Told before it is bound. */
-    public static function takesWords(Module $module, Context $context): bool
+    /** Whether a rule takes words that the visitor looks for, so that there is no end of results. */
+    public static function takesWords(BoundModule $module, Context $context): bool
     {
-        foreach ($module->where?->conditions() ?? [] as $condition) {
+        foreach ($module->own->where?->conditions() ?? [] as $condition) {
             $value = $condition->value;
             if ($value instanceof FromAddress && $value->take($condition->field, $context) !== null) {
                 return true;

@@ -18,7 +18,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\Value\WhenMissing;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 
 /** Turns the rules of a definition, bound to where and when it runs, into conditions of queries over `items`. */
 final readonly class Compiler
@@ -33,7 +33,7 @@ final readonly class Compiler
     }
 
     /** True where the record is among what the visitor has chosen. */
-    public function isChosen(Module $module, Context $context): Fragment
+    public function isChosen(BoundModule $module, Context $context): Fragment
     {
         $rule = $module->chosen->rule();
 
@@ -41,7 +41,7 @@ final readonly class Compiler
     }
 
     /** True where the item is not left out by hand. */
-    public function notLeftOut(Module $module): Fragment
+    public function notLeftOut(BoundModule $module): Fragment
     {
         return $module->leaveOut === []
             ? Fragment::true()

@@ -11,6 +11,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Headings;
@@ -24,10 +25,9 @@ final readonly class OrderSql
     }
 
     /**
-     * @param  Module  $module  bound
      * @return non-empty-list<OrderBy>
      */
-    public function of(Module $module, Context $context): array
+    public function of(BoundModule $module, Context $context): array
     {
         $all = [];
         if ($module->headings !== null) {

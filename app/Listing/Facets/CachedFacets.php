@@ -14,6 +14,7 @@ use Wellspring\Core\Choice\FacetRange;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Test\Quantifier;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 
 /** What filters have to choose, as it was counted last, for as long as it is right. */
@@ -23,7 +24,6 @@ final readonly class CachedFacets
         private FacetCounter $facets,
         private CacheExpiry $expiry,
         private ResultCache $cache,
-        private ListingDependencies $dependencies,
     ) {
     }
 
@@ -31,10 +31,10 @@ final readonly class CachedFacets
      * What the filters of the module's offer have to choose, each kept under what the others are: what is chosen of a
      * filter changes nothing of its own counts.
      *
-     * @param  ReadMarks|null  $marks  of this module and others; null: they are read here
+     * @param  ReadMarks  $marks  of this module and others
      * @return list<Facet> in the order of the offer; none where the module follows another's
      */
-    public function of(Module $module, Context $context, ?ReadMarks $marks = null): array
+    public function of(BoundModule $module, Context $context, ReadMarks $marks): array
     {
         $filters = $module->follows === null ? $module->offer->filters ?? [] : [];
         if ($filters === []) {
@@ -42,14 +42,13 @@ final readonly class CachedFacets
         }
         $now = $context->now->getTimestamp();
         $hasWords = ListingDependencies::takesWords($module, $context);
-        $module = $module->bound($context);
-        $marks = ($marks ?? $this->dependencies->marksOf([$module], $context))->byKey;
+        $read = $marks->of(ListingDependencies::of($module));
         $facets = $missing = $names = [];
         foreach ($filters as $i => $filter) {
             $others = $module->chosen->without($filter);
-            $names[$i] = $marks === null || $hasWords || ! $others->isOneOfFew()
+            $names[$i] = $read === null || $hasWords || ! $others->isOneOfFew()
                 ? null
-                : $this->facetName($filter, $others, $module, $context, $marks);
+                : $this->facetName($filter, $others, $module, $context, $read);
             $kept = $names[$i] === null ? null : $this->cache->get($names[$i], $now);
             if ($kept === null) {
                 $missing[$i] = $filter;
@@ -72,11 +71,11 @@ final readonly class CachedFacets
         return array_values($facets);
     }
 
-    /** @param  array<string, string>  $marks  at least those that the module depends on */
+    /** @param  array<string, string>  $marks  those that the module depends on */
     private function facetName(
         OfferedFilter $filter,
         Chosen $others,
-        Module $module,
+        BoundModule $module,
         Context $context,
         array $marks,
     ): string {
@@ -89,11 +88,11 @@ final readonly class CachedFacets
             $filter->join === Quantifier::All ? $module->chosen->of($filter)?->said : null,
             $others->filterParameters(),
             ListingDependencies::contextKey($context),
-            array_intersect_key($marks, array_flip(ListingDependencies::of($module))),
+            $marks,
         ]));
     }
 
-    private static function facet(mixed $kept, OfferedFilter $filter, Module $module): Facet
+    private static function facet(mixed $kept, OfferedFilter $filter, BoundModule $module): Facet
     {
         /** @var array{array<array-key, int>, FacetRange|null, int} $read */
         $read = unserialize(is_string($kept) ? $kept : '', ['allowed_classes' => [FacetRange::class]]);

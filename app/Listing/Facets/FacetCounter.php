@@ -12,6 +12,7 @@ use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Test\Quantifier;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 
 /** Counts what the filters of a module offer. */
@@ -22,11 +23,10 @@ final readonly class FacetCounter
     }
 
     /**
-     * @param  Module  $module  bound
      * @param  list<OfferedFilter>  $filters  of its offer
      * @return list<Facet> one for each of the filters
      */
-    public function of(Module $module, Context $context, array $filters): array
+    public function of(BoundModule $module, Context $context, array $filters): array
     {
         return $filters === [] ? [] : array_map(
             fn (OfferedFilter $filter, FacetTally $tally): Facet => $this->facet($filter, $module, $context, $tally),
@@ -35,7 +35,7 @@ final readonly class FacetCounter
         );
     }
 
-    private function facet(OfferedFilter $filter, Module $module, Context $context, FacetTally $tally): Facet
+    private function facet(OfferedFilter $filter, BoundModule $module, Context $context, FacetTally $tally): Facet
     {
         $chosen = $module->chosen->of($filter);
         $counting = $filter->control->counting();

@@ -12,6 +12,7 @@ use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 
 /**
@@ -35,11 +36,10 @@ final readonly class FacetQuery
     }
 
     /**
-     * @param  Module  $module  bound
      * @param  list<OfferedFilter>  $filters  of its offer
      * @return list<FacetTally> one for each of the filters
      */
-    public function tallies(Module $module, Context $context, array $filters): array
+    public function tallies(BoundModule $module, Context $context, array $filters): array
     {
         $columns = self::columns($filters);
         $tallies = array_map(fn (): FacetTally => new FacetTally, $filters);
@@ -116,7 +116,7 @@ final readonly class FacetQuery
      *   what they hold: which of the filters they fail (`fails`), what they hold of each (`held`: empty, or the value
      *   after an equals sign); of a bar, which one (`held`); of the ends, `least` and `greatest`
      */
-    private function rows(Module $module, Context $context, array $filters, array $columns): array
+    private function rows(BoundModule $module, Context $context, array $filters, array $columns): array
     {
         $asked = $this->scan->of($module, $context, $filters);
         $texts = implode(', ', array_map(

@@ -18,6 +18,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Source\Items;
 
@@ -50,10 +51,9 @@ final readonly class FacetScan
      * One row for each record: what it holds of each filter as text (`held0` and on; null: nothing), and which of them
      * it `fails`.
      *
-     * @param  Module  $module  bound
      * @param  list<OfferedFilter>  $filters  of its offer
      */
-    public function of(Module $module, Context $context, array $filters): Fragment
+    public function of(BoundModule $module, Context $context, array $filters): Fragment
     {
         $asked = $this->asked($module, $context, $filters);
         $type = self::singleType($module);
@@ -72,10 +72,9 @@ final readonly class FacetScan
     /**
      * The columns of items that are read where the filters of a module are counted.
      *
-     * @param  Module  $module  bound
      * @return list<string>|null null where an index cannot hold them all
      */
-    public function columnsRead(Module $module, Context $context): ?array
+    public function columnsRead(BoundModule $module, Context $context): ?array
     {
         $filters = $module->offer->filters ?? [];
         $type = self::singleType($module);
@@ -92,7 +91,7 @@ final readonly class FacetScan
     }
 
     /** @param  list<OfferedFilter>  $filters */
-    private function asked(Module $module, Context $context, array $filters): Builder
+    private function asked(BoundModule $module, Context $context, array $filters): Builder
     {
         $asked = $this->query->unchosen($module, $context)->toBase();
         foreach ($filters as $i => $filter) {
@@ -110,7 +109,7 @@ final readonly class FacetScan
      *
      * @param  list<OfferedFilter>  $filters
      */
-    private function fails(Module $module, Context $context, array $filters): Fragment
+    private function fails(BoundModule $module, Context $context, array $filters): Fragment
     {
         if ($module->chosen->filters === []) {
             return new Fragment((string) self::NONE);
@@ -182,7 +181,7 @@ final readonly class FacetScan
     }
 
     /** @return string|null key of the type that all its records are of; null where there are several, or none */
-    private static function singleType(Module $module): ?string
+    private static function singleType(BoundModule $module): ?string
     {
         $types = $module->source instanceof Items ? $module->source->typeKeys() : [];
 

@@ -246,8 +246,9 @@ final readonly class Indexes
             ];
         };
         $context = $this->contexts->now();
+        $bound = $module->bound($context);
         if ($module->headings === null && $this->sorts($module->order)) {
-            $orders = $this->orders->of($module, $context);
+            $orders = $this->orders->of($bound, $context);
             $columns = array_map(
                 fn (OrderBy $by): string => '('.self::literal($by->by).')'.substr($by->sql(), strlen($by->by->sql)),
                 self::thatFit($orders),
@@ -260,7 +261,7 @@ final readonly class Indexes
                 ),
             );
         }
-        $counted = $this->facets->columnsRead($module->bound($context), $context);
+        $counted = $this->facets->columnsRead($bound, $context);
         if ($counted !== null) {
             $counted = array_diff($counted, ['type_key', 'status', 'publish_at', 'fits_index']);
             sort($counted);

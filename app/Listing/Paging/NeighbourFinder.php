@@ -10,6 +10,7 @@ use App\Listing\ModuleQuery;
 use App\Listing\RecordKeys;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 
 /** Finds what stands before and after a record among all that a module shows, without listing them. */
@@ -74,7 +75,7 @@ final readonly class NeighbourFinder
     }
 
     /** @param  list<RecordKey>  $keys */
-    private function firstShown(array $keys, Module $module, Context $context): ?RecordKey
+    private function firstShown(array $keys, BoundModule $module, Context $context): ?RecordKey
     {
         foreach ($keys as $key) {
             if ($this->isShown($module, $key, $context)) {
@@ -86,7 +87,7 @@ final readonly class NeighbourFinder
     }
 
     /** Whether a record that passes is left where the first are skipped and the rest is cut off. */
-    private function isShown(Module $module, RecordKey $record, Context $context): bool
+    private function isShown(BoundModule $module, RecordKey $record, Context $context): bool
     {
         [$skip, $limit] = [$module->skip, $module->displayLimit()];
         if ($skip === 0 && $limit === null) {

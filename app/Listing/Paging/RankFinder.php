@@ -12,6 +12,7 @@ use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 
 /** Finds the rank of one record among all that a module lists, without listing them. */
@@ -48,10 +49,9 @@ final readonly class RankFinder
      * One more than the records that are listed and do not come behind it: counted in one scan, since nothing need be
      * sorted for it.
      *
-     * @param  Module  $module  bound
      * @param  Builder<Item>  $holder  what the record is looked for in
      */
-    private function rankAmong(Module $module, RecordKey $record, Context $context, Builder $holder): ?int
+    private function rankAmong(BoundModule $module, RecordKey $record, Context $context, Builder $holder): ?int
     {
         $pins = $this->query->pins($module, $context)['keys'];
         foreach ($pins as $at => $pin) {

@@ -11,7 +11,7 @@ use App\Listing\Sources;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Run\CountedRule;
 use Wellspring\Core\Run\Step;
 use Wellspring\Core\Run\StepKind;
@@ -33,10 +33,9 @@ final readonly class StepCounter
      * records are counted by the rule that did. Beside them, of the records that pass the rules, how many have nothing
      * to show in each part of the card and in any.
      *
-     * @param  Module  $module  bound
      * @return array{non-empty-list<Step>, array<string, int>, int}
      */
-    public function count(Module $module, Context $context): array
+    public function count(BoundModule $module, Context $context): array
     {
         $names = array_map(fn (CountedRule $counted): StepName => $counted->name, Steps::ofWhere($module->where));
         $rules = $this->query->conditions($module, $context);

@@ -9,7 +9,7 @@ use App\Database\PostgresArray;
 use App\Listing\Compile\Fragment;
 use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\Criterion\ManualOrder;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
@@ -30,7 +30,7 @@ final readonly class ManualOrderSql implements CriterionSql
         return ManualOrder::class;
     }
 
-    public function orders(object $by, SortKey $key, Module $module, Context $context): array
+    public function orders(object $by, SortKey $key, BoundModule $module, Context $context): array
     {
         $place = $by->term === null
             ? new Fragment('items.position')

@@ -9,7 +9,7 @@ use App\Database\PostgresArray;
 use App\Listing\Compile\Fragment;
 use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\Criterion\SharedTerms;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
@@ -26,7 +26,7 @@ final readonly class SharedTermsSql implements CriterionSql
         return SharedTerms::class;
     }
 
-    public function orders(object $by, SortKey $key, Module $module, Context $context): array
+    public function orders(object $by, SortKey $key, BoundModule $module, Context $context): array
     {
         $shared = new Fragment(
             '(select count(*) from item_term'
