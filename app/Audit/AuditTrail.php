@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Audit;
 
-use App\Models\AuditAction;
+use App\Enums\AuditAction;
 use App\Models\AuditEntry;
 use App\Models\User;
 

@@ -7,7 +7,7 @@ namespace App\Content;
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
-use App\Models\AuditAction;
+use App\Enums\AuditAction;
 use App\Models\Change;
 use App\Models\Item;
 use App\Tasks\LongWork;

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Catalogue\CatalogueStore;
-use App\Listing\Compiler;
+use App\Database\PostgresArray;
+use App\Listing\Compile\Compiler;
+use App\Listing\Compile\FieldSql;
 use App\Listing\ContextFactory;
-use App\Listing\FieldSql;
 use App\Models\Item;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
@@ -124,7 +125,8 @@ final readonly class ItemQuery
             'updated_at',
         ];
         $query->getQuery()->select(array_map(fn (string $column): string => "items.{$column}", $columns))
-            ->selectRaw('null as text')->selectRaw('items.fields - ?::text[] as fields', ['{'.implode(',', $long).'}']);
+            ->selectRaw('null as text')
+            ->selectRaw('items.fields - ?::text[] as fields', [PostgresArray::literal($long)]);
 
         return $query;
     }

@@ -6,7 +6,8 @@ namespace App\Content;
 
 use App\Catalogue\CatalogueStore;
 use App\Content\Html\SafeHtml;
-use App\Models\FreeName;
+use App\Database\FreeName;
+use App\Database\PostgresArray;
 use App\Models\Item;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
@@ -165,7 +166,7 @@ final readonly class ItemWriter
         foreach (array_chunk($ids, 5000) as $some) {
             DB::select(
                 'select id from items where id = any(?::bigint[]) order by id for no key update',
-                ['{'.implode(',', $some).'}'],
+                [PostgresArray::literal($some)],
             );
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Content;
 
+use App\Database\PostgresArray;
 use App\Models\Item;
 use App\Models\Media;
 use App\Models\Term;
@@ -37,7 +38,7 @@ final readonly class ManualOrder
                     $term->id,
                 ];
             $id = $term === null ? 'id' : 'item_id';
-            $places = '{'.implode(',', $ids).'}';
+            $places = PostgresArray::literal($ids);
             DB::update(
                 "{$set} where {$within} and position is distinct from array_position(?::bigint[], {$id})",
                 [$places, $key, $places],

@@ -6,7 +6,7 @@ namespace App\Content;
 
 use App\Audit\Actor;
 use App\Catalogue\Records;
-use App\Listing\Fragment;
+use App\Database\PostgresArray;
 use App\Models\Change;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Collection;
@@ -115,8 +115,8 @@ final class RevisionRecorder
             'select item_id from unnest(?::bigint[], ?::integer[]) as now (id, number) join item_revisions on '
                 .'item_id = now.id and item_revisions.number = now.number',
             [
-                Fragment::arrayLiteral(array_column($items, 'id')),
-                Fragment::arrayLiteral(array_column($items, 'revision')),
+                PostgresArray::literal(array_column($items, 'id')),
+                PostgresArray::literal(array_column($items, 'revision')),
             ],
         ), 'item_id', 'item_id');
         $others = array_filter($items, fn (Item $item): bool => ! isset($kept[$item->id]));

@@ -8,7 +8,8 @@ use App\Audit\Actor;
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\StoredDefinitions;
-use App\Models\AuditAction;
+use App\Database\PostgresArray;
+use App\Enums\AuditAction;
 use App\Models\Change;
 use App\Models\Taxonomy as TaxonomyRow;
 use App\Models\Term;
@@ -257,7 +258,7 @@ final readonly class TermChanges
         ItemWriter::lock($items);
         $work();
         foreach (array_chunk($items, 5000) as $some) {
-            $ids = '{'.implode(',', $some).'}';
+            $ids = PostgresArray::literal($some);
             DB::statement(
                 'update items set revision = revision + 1, updated_at = now() where id = any(?::bigint[])',
                 [$ids],

@@ -8,8 +8,9 @@ use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\StoredDefinitions;
 use App\Content\Html\SafeHtml;
-use App\Models\AuditAction;
-use App\Models\FreeName;
+use App\Database\FreeName;
+use App\Database\PostgresArray;
+use App\Enums\AuditAction;
 use App\Models\Media;
 use App\Models\Taxonomy as TaxonomyRow;
 use App\Models\Term;
@@ -185,14 +186,11 @@ final readonly class TermWriter
             array_splice($neighbours, max(0, min($position, count($neighbours))), 0, [$term->id]);
             $term->parent_id = $parent?->id;
             $term->save();
-            $order = '{'.implode(
-                ',',
-                array_map(fn (mixed $id): string => is_numeric($id) ? (string) $id : '0', $neighbours),
-            ).'}';
+            $ids = array_map(fn (mixed $id): int => is_numeric($id) ? (int) $id : 0, $neighbours);
             DB::update(
                 'update terms set position = placed.place - 1 from unnest(?::bigint[]) with ordinality as placed(id, '
                     .'place) where terms.id = placed.id and position <> placed.place - 1',
-                [$order],
+                [PostgresArray::literal($ids)],
             );
             $this->store->forget();
         });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Catalogue\Records;
+use App\Database\PostgresArray;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\Change\Conversion;
@@ -158,7 +159,7 @@ final readonly class TypeEffects
             ->with(Item::whole())
             ->where('type_key', $now->key)
             ->where(function (Builder $query) use ($plain, $linked, $gone): void {
-                $query->whereRaw('jsonb_exists_any(items.fields, ?::text[])', ['{'.implode(',', $plain).'}']);
+                $query->whereRaw('jsonb_exists_any(items.fields, ?::text[])', [PostgresArray::literal($plain)]);
                 if ($linked !== []) {
                     $query->orWhereHas('links', fn ($links) => $links->whereIn('field', $linked));
                 }

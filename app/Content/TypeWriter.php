@@ -8,7 +8,7 @@ use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\StoredDefinitions;
 use App\Catalogue\ValueColumns;
-use App\Models\AuditAction;
+use App\Enums\AuditAction;
 use App\Models\Change;
 use App\Models\ContentType;
 use App\Models\Item;

@@ -6,11 +6,11 @@ namespace App\Demo;
 
 use App\Audit\Actor;
 use App\Audit\AuditTrail;
-use App\Changes\UndoHandler;
 use App\Content\ItemWriter;
 use App\Content\RevisionRecorder;
+use App\Enums\AuditAction;
+use App\History\UndoHandler;
 use App\Media\MediaUse;
-use App\Models\AuditAction;
 use App\Models\Change;
 use App\Models\Item;
 use App\Models\Media;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Freshness;
 
+use App\Database\PostgresArray;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -35,7 +36,7 @@ final readonly class ContentMarks
         $rows = DB::select(
             'select key, sum(number)::text as mark, bool_or(txid = pg_current_xact_id_if_assigned()) as own from ('
                 .self::ROWS.') as rows group by key order by key',
-            [self::array($keys), self::array($keys)],
+            [PostgresArray::literal($keys), PostgresArray::literal($keys)],
         );
         $marks = [];
         foreach ($rows as $row) {
@@ -66,7 +67,7 @@ final readonly class ContentMarks
         $row = DB::selectOne(
             'select coalesce(sum(number), 0)::text as mark, bool_and(txid is null or pg_visible_in_snapshot(txid, '
                 .'?::pg_snapshot)) as same from ('.self::ROWS.') as rows',
-            [$snapshot, self::array($keys), self::array($keys)],
+            [$snapshot, PostgresArray::literal($keys), PostgresArray::literal($keys)],
         );
 
         return $row?->same === false ? null : (string) $row?->mark;
@@ -89,14 +90,5 @@ final readonly class ContentMarks
                 returning 1
             ) select 1 from gone, (select count(*) from folded) as done
             SQL);
-    }
-
-    /**
-     * @param  list<string>  $keys
-     * @return string as PostgreSQL writes an array of text
-     */
-    public static function array(array $keys): string
-    {
-        return '{'.implode(',', array_map(fn (string $key): string => '"'.addcslashes($key, '"\\').'"', $keys)).'}';
     }
 }

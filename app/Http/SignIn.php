@@ -6,7 +6,7 @@ namespace App\Http;
 
 use App\Audit\AuditTrail;
 use App\Audit\ClientNetwork;
-use App\Models\AuditAction;
+use App\Enums\AuditAction;
 use App\Models\User;
 use App\People\DemoAccounts;
 use Illuminate\Cache\Lock;

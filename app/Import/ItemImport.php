@@ -8,7 +8,7 @@ use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Content\ItemWriter;
 use App\Content\RevisionRecorder;
-use App\Models\AuditAction;
+use App\Enums\AuditAction;
 use App\Models\Change;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Change\Differences;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Listing\Indexes;
+use App\Listing\Indexes\Indexes;
 use App\Modules\ModuleStore;
 use App\Tasks\LeasedJob;
 use Illuminate\Contracts\Queue\ShouldQueue;

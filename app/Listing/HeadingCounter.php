@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Listing\Compile\OrderSql;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 
 /** Tells which headings a listing has, and which of them each record stands under. */
 final readonly class HeadingCounter
@@ -20,7 +21,7 @@ final readonly class HeadingCounter
      * @param  list<RecordKey>  $pinned
      * @return array<string, int> by key, in order
      */
-    public function counts(Module $module, Context $context, array $pinned, int $total): array
+    public function counts(BoundModule $module, Context $context, array $pinned, int $total): array
     {
         $headings = $module->headings ?? throw new \LogicException('The module has headings.');
         $place = $this->orders->place($headings, $context);
@@ -51,7 +52,7 @@ final readonly class HeadingCounter
      * @param  list<RecordKey>  $keys
      * @return array<string, string> keys of headings by the records' keys as text
      */
-    public function under(Module $module, Context $context, array $keys): array
+    public function under(BoundModule $module, Context $context, array $keys): array
     {
         $headings = $module->headings ?? throw new \LogicException('The module has headings.');
         $place = $this->orders->place($headings, $context);

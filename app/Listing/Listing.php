@@ -4,8 +4,13 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Listing\Compile\OrderSql;
+use App\Listing\Paging\CursorStore;
+use App\Listing\Paging\KeysetPaginator;
+use App\Listing\Trace\StepCounter;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\PageNumbers;
@@ -128,7 +133,7 @@ final readonly class Listing
      * @param  int  $listed  how many records are left after step 5, pins included
      */
     private function page(
-        Module $module,
+        BoundModule $module,
         Context $context,
         string $page,
         array $pinned,
@@ -159,7 +164,7 @@ final readonly class Listing
      * @throws NoSuchPage
      */
     private function result(
-        Module $module,
+        BoundModule $module,
         Context $context,
         string $page,
         array $pinned,
@@ -187,7 +192,7 @@ final readonly class Listing
      * @return list<RecordKey> the records from a place among all that are listed
      */
     private function slice(
-        Module $module,
+        BoundModule $module,
         Context $context,
         array $pinned,
         int $from,

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Database\PostgresArray;
+use App\Listing\Compile\Compiler;
+use App\Listing\Compile\Fragment;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\CountedRule;
 use Wellspring\Core\Run\Steps;
@@ -22,10 +26,9 @@ final readonly class ModuleQuery
     }
 
     /**
-     * @param  Module  $module  bound
      * @return Builder<Item> what is left after step 5
      */
-    public function passing(Module $module, Context $context): Builder
+    public function passing(BoundModule $module, Context $context): Builder
     {
         $query = $this->sources->candidates($module->source, $context);
         $this->keep(
@@ -38,10 +41,9 @@ final readonly class ModuleQuery
     }
 
     /**
-     * @param  Module  $module  bound
      * @return Builder<Item> what would be left after step 5, pins included, had the visitor chosen nothing
      */
-    public function unchosen(Module $module, Context $context): Builder
+    public function unchosen(BoundModule $module, Context $context): Builder
     {
         $query = $this->sources->candidates($module->source, $context);
         $where = Fragment::all($this->conditions($module, $context));
@@ -49,7 +51,7 @@ final readonly class ModuleQuery
             $query,
             $module->pin === [] || $where->sql === 'true' ? $where : Fragment::any([
                 $where,
-                new Fragment('items.slug = any(?::text[])', [Fragment::arrayLiteral($module->pin)]),
+                new Fragment('items.slug = any(?::text[])', [PostgresArray::literal($module->pin)]),
             ]),
             $this->compiler->notLeftOut($module),
             $this->compiler->cardIsListed($module->shownCard, $context),
@@ -96,7 +98,7 @@ final readonly class ModuleQuery
      *
      * @return array{keys: list<RecordKey>, extra: int}
      */
-    public function pins(Module $module, Context $context): array
+    public function pins(BoundModule $module, Context $context): array
     {
         if ($module->pin === []) {
             return ['keys' => [], 'extra' => 0];
@@ -120,10 +122,9 @@ final readonly class ModuleQuery
     /**
      * How many records are left after step 5; of a listing that shows but so many, no more are counted than can show.
      *
-     * @param  Module  $module  bound
      * @param  array{keys: list<RecordKey>, extra: int}  $pins
      */
-    public function count(Module $module, Context $context, array $pins): int
+    public function count(BoundModule $module, Context $context, array $pins): int
     {
         $passing = $this->passing($module, $context);
         if ($module->displayLimit() === null) {
@@ -141,7 +142,7 @@ final readonly class ModuleQuery
     }
 
     /** @return list<Fragment> the manager's conditions, each that is counted on its own */
-    public function conditions(Module $module, Context $context): array
+    public function conditions(BoundModule $module, Context $context): array
     {
         return array_map(
             fn (CountedRule $counted): Fragment => $this->compiler->rule($counted->rule, $context),
@@ -150,7 +151,7 @@ final readonly class ModuleQuery
     }
 
     /** @return list<Fragment> steps 3 to 5, which pinned records have to pass, too */
-    private function afterWhere(Module $module, Context $context): array
+    private function afterWhere(BoundModule $module, Context $context): array
     {
         return [
             $this->compiler->isChosen($module, $context),

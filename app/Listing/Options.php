@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Database\PostgresArray;
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\Fragment;
 use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Family;
@@ -134,7 +137,7 @@ final readonly class Options
                     join unnest(?::text[], ?::text[]) as pair(above, slug) on pair.slug = terms.slug
                 ) as standing group by 1
                 SQL,
-            [$field->ownKey(), Fragment::arrayLiteral($above), Fragment::arrayLiteral($slugs)],
+            [$field->ownKey(), PostgresArray::literal($above), PostgresArray::literal($slugs)],
             count($above),
             [$field->ownKey()],
         );

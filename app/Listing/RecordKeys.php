@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Database\PostgresArray;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Wellspring\Core\Content\Record;
@@ -79,9 +80,9 @@ final class RecordKeys
         $matches = '(items.id, items.starts_at) in (select * from unnest(?::bigint[], ?::timestamptz[]))';
 
         return $query->whereRaw(($not ? 'not ' : '').$matches, [
-            Fragment::arrayLiteral($ids),
+            PostgresArray::literal($ids),
             // A key without a start names no occurrence.
-            Fragment::arrayLiteral(array_map(fn (RecordKey $key): string => $key->start ?? 'infinity', $keys)),
+            PostgresArray::literal(array_map(fn (RecordKey $key): string => $key->start ?? 'infinity', $keys)),
         ]);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing;
 
+use App\Database\PostgresArray;
+use App\Listing\Compile\Fragment;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Who\Audience;
@@ -19,7 +21,7 @@ final class Visibility
             "{$of}.status = '".Status::Published->value
                 ."' and {$of}.publish_at <= ? and ({$of}.expire_at is null or {$of}.expire_at > ?)"
                 ." and ({$of}.audience[1] = '".Audience::EVERYONE."' or {$of}.audience && ?::text[])",
-            [$context->at(), $context->at(), Fragment::arrayLiteral($context->viewer->belongsTo())],
+            [$context->at(), $context->at(), PostgresArray::literal($context->viewer->belongsTo())],
         );
     }
 

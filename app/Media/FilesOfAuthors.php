@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use App\Listing\Fragment;
+use App\Database\PostgresArray;
 use App\Models\Item;
 use App\Models\Media;
 use App\Models\User;
@@ -84,7 +84,7 @@ final readonly class FilesOfAuthors
                 Audience::EVERYONE, $key, ...str_starts_with($key, Audience::GROUP) ? [Audience::MEMBERS] : [],
             ];
             $isOpen = DB::scalar('select media_is_open(?, ?, ?)', [
-                $name, Fragment::arrayLiteral(array_values(array_unique($seenBy))), now(),
+                $name, PostgresArray::literal(array_values(array_unique($seenBy))), now(),
             ]);
             if ($isOpen !== true) {
                 return false;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use App\Listing\Fragment;
+use App\Database\PostgresArray;
 use App\Models\Item;
 use App\Models\Module;
 use App\Models\Page;
@@ -113,6 +113,6 @@ final readonly class MediaUse
     {
         $variants = array_merge(...array_map(StoredFile::variants(...), $names));
 
-        return $rows->whereRaw('media_names && ?::text[]', [Fragment::arrayLiteral($variants)])->orderBy('id');
+        return $rows->whereRaw('media_names && ?::text[]', [PostgresArray::literal($variants)])->orderBy('id');
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Media;
 
-use App\Listing\Fragment;
+use App\Database\PostgresArray;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Context\Context;
 
@@ -16,7 +16,7 @@ final readonly class OpenMedia
     {
         return (bool) DB::scalar('select media_is_open(?, ?, ?)', [
             $media,
-            Fragment::arrayLiteral($context->viewer->belongsTo()),
+            PostgresArray::literal($context->viewer->belongsTo()),
             $context->at(),
         ]);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Casts\JsonObject;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Pages;
 
 use App\Catalogue\CatalogueStore;
+use App\Database\PostgresArray;
 use App\Models\Page;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
@@ -114,7 +115,7 @@ final readonly class PageQuery
             $rows->orderByRaw(
                 'exists (select from placements join modules on modules.id = module_id where page_id = pages.id and '
                     .'modules.key = any(?::text[])) desc',
-                ['{'.implode(',', $modules).'}'],
+                [PostgresArray::literal($modules)],
             );
         }
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Pages;
 
 use App\Audit\AuditTrail;
-use App\Changes\UndoHandler;
 use App\Content\RevisionRecorder;
-use App\Models\AuditAction;
+use App\Enums\AuditAction;
+use App\History\UndoHandler;
 use App\Models\Change;
 use App\Models\Page;
 use Illuminate\Database\UniqueConstraintViolationException;

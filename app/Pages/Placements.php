@@ -6,7 +6,7 @@ namespace App\Pages;
 
 use App\Audit\Actor;
 use App\Audit\AuditTrail;
-use App\Models\AuditAction;
+use App\Enums\AuditAction;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use Illuminate\Database\Eloquent\ModelNotFoundException;

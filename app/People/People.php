@@ -6,8 +6,8 @@ namespace App\People;
 
 use App\Audit\AuditTrail;
 use App\Content\StaleWrite;
-use App\Models\AuditAction;
-use App\Models\FreeName;
+use App\Database\FreeName;
+use App\Enums\AuditAction;
 use App\Models\Group;
 use App\Models\User;
 use Illuminate\Support\Facades\Cache;

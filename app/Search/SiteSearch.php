@@ -68,7 +68,7 @@ final readonly class SiteSearch
             'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'text']]]]],
         ]);
 
-        return $this->listings->show($module, $address, $context, $page, new Dependencies);
+        return $this->listings->showAlone($module, $address, $context, $page, new Dependencies);
     }
 
     /** @return array<string, int> how many of each type are found, those of which none is left out; by key */

@@ -6,8 +6,8 @@ namespace App\Site;
 
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
-use App\Listing\TracedRecord;
-use App\Listing\Tracer;
+use App\Listing\Trace\TracedRecord;
+use App\Listing\Trace\Tracer;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;

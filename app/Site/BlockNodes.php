@@ -13,6 +13,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Empty\Node;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\ModuleBlock;
@@ -30,8 +31,8 @@ final readonly class BlockNodes
     }
 
     /**
-     * @param  array<string, Module>  $modules  that show, by key
-     * @param  \Closure(Module, ModuleBlock): ListingResult  $list
+     * @param  array<string, BoundModule>  $modules  that show, by key
+     * @param  \Closure(BoundModule, ModuleBlock): ListingResult  $list
      * @param  int  $level  of the heading that the block brings, if it brings one
      * @return Node<DrawnBlock>
      */
@@ -70,13 +71,18 @@ final readonly class BlockNodes
     }
 
     /**
-     * @param  array<string, Module>  $modules  that show, by key
-     * @param  \Closure(Module, ModuleBlock): ListingResult  $list
+     * @param  array<string, BoundModule>  $modules  that show, by key
+     * @param  \Closure(BoundModule, ModuleBlock): ListingResult  $list
      * @param  list<string>  $before  keys of those that had nothing to show, in whose place this one stands
      * @return Node<DrawnBlock>
      */
-    private function listing(Module $module, ModuleBlock $block, array $modules, \Closure $list, array $before): Node
-    {
+    private function listing(
+        BoundModule $module,
+        ModuleBlock $block,
+        array $modules,
+        \Closure $list,
+        array $before,
+    ): Node {
         $listing = $list($module, $block);
         $rule = $module->whenNothing;
         // Who has chosen what nothing fits is told so, and can choose again.
@@ -100,7 +106,7 @@ final readonly class BlockNodes
             [
                 ...self::scriptsFor($html),
                 ...$listing->module->arrange->scripts(),
-                ...$listing->own->offered() === null ? [] : ['choices'],
+                ...$listing->module->own->offered() === null ? [] : ['choices'],
                 ...$listing->result->pages > 1 ? ['printAll'] : [],
                 ...$listing->result->pages > 1 && $listing->module->page->mode->growsInPlace() ? ['more'] : [],
             ],

@@ -7,7 +7,7 @@ namespace App\Site;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Paging\PagingRule;
@@ -18,8 +18,6 @@ use Wellspring\Core\Wording\Format;
 final readonly class ListingResult
 {
     /**
-     * @param  Module  $module  bound
-     * @param  Module  $own  the same before it was bound: with what it shows where nothing is chosen
      * @param  list<Facet>  $facets  what the filters of its offer have to choose
      * @param  list<Record>  $records  of the page, in order
      * @param  PageAddress  $address  of the page that it stands on
@@ -28,8 +26,7 @@ final readonly class ListingResult
      * @param  int  $level  of the heading
      */
     public function __construct(
-        public Module $module,
-        public Module $own,
+        public BoundModule $module,
         public Result $result,
         public array $records,
         public Context $context,
@@ -45,7 +42,7 @@ final readonly class ListingResult
     public function countWords(Format $format): string
     {
         $pattern = $this->module->page->count;
-        if ($pattern === '' && $this->own->offer !== null) {
+        if ($pattern === '' && $this->module->own->offer !== null) {
             $pattern = PagingRule::COUNT;
         }
         $pages = new PageNumbers(max(0, $this->result->total), $this->module->page->size);
@@ -62,7 +59,6 @@ final readonly class ListingResult
     {
         return new self(
             $this->module,
-            $this->own,
             $this->result,
             $this->records,
             $this->context,

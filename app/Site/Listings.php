@@ -6,13 +6,15 @@ namespace App\Site;
 
 use App\Freshness\Dependencies;
 use App\Freshness\ReadMarks;
-use App\Listing\CachedFacets;
-use App\Listing\CachedListing;
-use App\Listing\FacetCounter;
+use App\Listing\Cache\CachedListing;
+use App\Listing\Cache\ListingDependencies;
+use App\Listing\Facets\CachedFacets;
+use App\Listing\Facets\FacetCounter;
 use App\Listing\Sources;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Run\Result;
@@ -25,24 +27,43 @@ final readonly class Listings
         private CachedFacets $cachedFacets,
         private Sources $sources,
         private FacetCounter $facets,
+        private ListingDependencies $dependencies,
     ) {
+    }
+
+    /**
+     * A module that is shown by itself: its marks are read for it alone. See show().
+     *
+     * @throws NoSuchPage
+     */
+    public function showAlone(
+        Module $module,
+        PageAddress $address,
+        Context $context,
+        string $page,
+        Dependencies $dependencies,
+    ): ListingResult {
+        $bound = $module->bound($context);
+        $marks = $this->dependencies->marksOf([$bound]);
+
+        return $this->show($bound, $address, $context, $page, $dependencies, $marks);
     }
 
     /**
      * A page of the module, as visitors get it: cached where that is right.
      *
      * @param  string  $page  the number that the address asks for
-     * @param  ReadMarks|null  $marks  of this module and others; null: they are read here
+     * @param  ReadMarks  $marks  of this module and others
      *
      * @throws NoSuchPage
      */
     public function show(
-        Module $module,
+        BoundModule $module,
         PageAddress $address,
         Context $context,
         string $page,
         Dependencies $dependencies,
-        ?ReadMarks $marks = null,
+        ReadMarks $marks,
     ): ListingResult {
         $facets = $this->cachedFacets->of($module, $context, $marks);
         $listed = self::listed($facets);
@@ -73,7 +94,7 @@ final readonly class Listings
      *
      * @return array{previous: Record|null, next: Record|null}
      */
-    public function neighbours(Module $module, int $id, Context $context, Dependencies $dependencies): array
+    public function neighbours(BoundModule $module, int $id, Context $context, Dependencies $dependencies): array
     {
         $keys = $this->listing->neighbours($module, $id, $context, $dependencies);
         $records = [];
@@ -88,11 +109,9 @@ final readonly class Listings
     }
 
     /** @return list<Facet> what a module's filters have to choose, counted anew */
-    public function facets(Module $module, Context $context): array
+    public function facets(BoundModule $module, Context $context): array
     {
-        $bound = $module->bound($context);
-
-        return $this->facets->of($bound, $context, $module->follows === null ? $bound->offer->filters ?? [] : []);
+        return $this->facets->of($module, $context, $module->follows === null ? $module->offer->filters ?? [] : []);
     }
 
     /**
@@ -101,7 +120,7 @@ final readonly class Listings
      * @param  list<Facet>  $facets  what its filters have to choose
      */
     public function of(
-        Module $module,
+        BoundModule $module,
         PageAddress $address,
         Context $context,
         Result $result,
@@ -117,15 +136,13 @@ final readonly class Listings
      * @param  list<Facet>  $facets
      */
     private static function result(
-        Module $module,
+        BoundModule $module,
         PageAddress $address,
         Context $context,
         Result $result,
         array $records,
         array $facets,
     ): ListingResult {
-        $own = $module->bound($context);
-
-        return new ListingResult($own, $module, $result, $records, $context, $address, $module->name, $facets);
+        return new ListingResult($module, $result, $records, $context, $address, $module->name, $facets);
     }
 }

@@ -7,7 +7,7 @@ namespace App\Site;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
 use App\Freshness\Dependencies;
-use App\Listing\CacheExpiry;
+use App\Listing\Cache\CacheExpiry;
 use App\Listing\Sources;
 use App\Listing\VisibleItems;
 use App\Pages\PageQuery;

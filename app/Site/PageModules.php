@@ -8,6 +8,7 @@ use App\Freshness\Dependencies;
 use App\Modules\ModuleStore;
 use App\Site\Output\ModuleView;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 
 /** The modules that stand on a page, and what its address says of them. */
@@ -20,9 +21,9 @@ final readonly class PageModules
     /**
      * @param  list<string>  $keys
      * @param  Module|null  $instead  of the live one with its key, or where none is live
-     * @return array<string, Module> those that show, by key; what follows another's offer with that offer
+     * @return array<string, BoundModule> those that show, by key; what follows another's offer with that offer
      */
-    public function of(array $keys, Dependencies $dependencies, ?Module $instead = null): array
+    public function of(array $keys, Context $context, Dependencies $dependencies, ?Module $instead = null): array
     {
         $modules = [];
         for ($wanted = $keys; $wanted !== []; $wanted = self::shownInstead($modules, $wanted)) {
@@ -36,7 +37,10 @@ final readonly class PageModules
         }
         $modules = array_filter($modules);
 
-        return array_map(fn (Module $module): Module => self::following($module, $modules), $modules);
+        return array_map(
+            fn (Module $module): BoundModule => self::following($module, $modules)->bound($context),
+            $modules,
+        );
     }
 
     /**
@@ -56,7 +60,7 @@ final readonly class PageModules
      * What links of the page say: for each module in turn what the visitor has chosen, in the order of the offer, and
      * the page that they are on. What else the address said is no part of it.
      *
-     * @param  array<string, Module>  $modules  of the page, by key
+     * @param  array<string, BoundModule>  $modules  of the page, by key
      * @param  array<string, string>  $asked  see SitePages::page
      * @return array<string, string>
      */
@@ -65,7 +69,7 @@ final readonly class PageModules
         $parameters = [];
         foreach ($modules as $key => $module) {
             if ($module->follows === null) {
-                $parameters += $module->bound($context)->chosen->parameters();
+                $parameters += $module->chosen->parameters();
             }
             foreach ($module->addressNames() as $name) {
                 $parameters += array_filter([$name => $context->choices->value($name)], is_string(...));

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Freshness\Dependencies;
-use App\Listing\ListingDependencies;
+use App\Listing\Cache\ListingDependencies;
 use App\Models\Media;
 use App\Pages\SiteDefinitionStore;
 use App\Site\Block\PageScene;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Empty\Node;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\AddressPattern;
 use Wellspring\Core\Page\Block;
@@ -68,15 +69,15 @@ final readonly class SitePages
         $keys = array_values(array_unique([...$page->modules(), ...$frame->modules()]));
         $elsewhere = array_values(array_diff([...$page->offersChoicesOf(), ...$frame->offersChoicesOf()], $keys));
         $asked = array_diff_key($asked, array_flip($elsewhere));
-        $modules = $this->modules->of([...$keys, ...$elsewhere], $dependencies, $preview?->module);
+        $modules = $this->modules->of([...$keys, ...$elsewhere], $context, $dependencies, $preview?->module);
         $names = array_merge(...array_values(
             array_map(fn (Module $module): array => $module->parameterNames(), $modules),
         ));
         $address = $address->withAll(PageModules::parameters($modules, $context, $asked), $names);
-        $marks = $this->listingDependencies->marksOf($modules, $context);
+        $marks = $this->listingDependencies->marksOf($modules);
         $times = $runs = [];
         $run = function (
-            Module $module,
+            BoundModule $module,
         ) use ($address, $context, $asked, $dependencies, $marks, $preview, &$runs): ListingResult {
             return $runs[$module->key] ??= $module->key === $preview?->module->key
                 ? $this->listings->of($module, $address, $context, $preview->result, $preview->facets)
@@ -91,7 +92,7 @@ final readonly class SitePages
         };
         $listed = fn (string $key): ?ListingResult => isset($modules[$key]) ? $run($modules[$key]) : null;
         $scene = new PageScene($found->subject, $address, $context, $live, $dependencies, $listed);
-        $list = function (Module $module, ModuleBlock $block) use ($run, &$times): ListingResult {
+        $list = function (BoundModule $module, ModuleBlock $block) use ($run, &$times): ListingResult {
             $times[$module->key] = ($times[$module->key] ?? 0) + 1;
 
             return $run($module)->standing(
@@ -122,10 +123,7 @@ final readonly class SitePages
             $address,
             array_values(array_unique($names)),
             self::grounds($bands, $found->subject),
-            array_filter(
-                $modules,
-                fn (Module $module): bool => ! $module->bound($context)->chosen->isOneOfFew(),
-            ) !== [],
+            array_filter($modules, fn (BoundModule $module): bool => ! $module->chosen->isOneOfFew()) !== [],
         ))->withBlocks(fn (DrawnBlock $drawn): DrawnBlock => $drawn->withHtml($outline->mended($drawn->html)));
     }
 
@@ -143,6 +141,7 @@ final readonly class SitePages
             array_values(array_unique([
                 ...$page->modules(), ...$frame->modules(), ...$page->offersChoicesOf(), ...$frame->offersChoicesOf(),
             ])),
+            $context,
             new Dependencies,
         );
 
@@ -179,10 +178,10 @@ final readonly class SitePages
         $frame = $live->frame ?? self::plainFrame();
         $dependencies->on('pages', 'frame', 'catalogue', 'media');
         $dependencies->expireWith($context, ...$frame->schedules());
-        $modules = $this->modules->of($frame->modules(), $dependencies);
+        $modules = $this->modules->of($frame->modules(), $context, $dependencies);
         $scene = new PageScene(null, $address, $context, $live, $dependencies);
-        $marks = $this->listingDependencies->marksOf($modules, $context);
-        $list = fn (Module $module, ModuleBlock $block): ListingResult => $this->listings
+        $marks = $this->listingDependencies->marksOf($modules);
+        $list = fn (BoundModule $module, ModuleBlock $block): ListingResult => $this->listings
             ->show($module, $address, $context, '1', $dependencies, $marks)
             ->standing($block->heading ?? $module->name, 1);
 

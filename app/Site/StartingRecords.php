@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-use App\Listing\CachedListing;
+use App\Listing\Cache\CachedListing;
 use App\Listing\Listing;
 use App\Listing\Sources;
 use App\Models\Media;

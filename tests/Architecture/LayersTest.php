@@ -18,6 +18,7 @@ final class LayersTest extends TestCase
 
     /** The folders of the application, likewise. */
     private const APP = [
+        'Enums', 'Database', 'Casts',
         'Models',
         'Freshness',
         'Audit',
@@ -25,15 +26,15 @@ final class LayersTest extends TestCase
         'Tasks',
         'Listing',
         'Content',
-        'Changes',
+        'History',
         'Modules',
         'Pages',
         'Look',
-        'Views',
+        'ViewCounts',
         'Video',
         'Site',
         'Search',
-        'Media', 'Import', 'Export', 'Mail', 'People', 'Sets', 'Demo', 'Bench',
+        'Media', 'Import', 'Export', 'Mail', 'People', 'Sets', 'Demo', 'Benchmark',
     ];
 
     /** Laravel's own folders of the application, which put the others to use and are used by none of them. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
-use App\Changes\UndoChange;
+use App\History\UndoChange;
 use App\Models\Change;
 use App\Models\Media;
 use App\Models\Task;

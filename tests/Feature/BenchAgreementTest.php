@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\Records;
+use App\Database\PostgresArray;
 use App\Listing\ContextFactory;
-use App\Listing\Fragment;
 use App\Listing\Listing;
 use App\Listing\Options;
 use App\Models\Item;
@@ -358,7 +358,7 @@ final class BenchAgreementTest extends TestCase
         }
         $this->assertSame(
             $hostile,
-            array_column(DB::select('select unnest(?::text[]) as one', [Fragment::arrayLiteral($hostile)]), 'one'),
+            array_column(DB::select('select unnest(?::text[]) as one', [PostgresArray::literal($hostile)]), 'one'),
         );
         foreach ($hostile as $n => $text) {
             foreach (['is', 'contains', 'begins', 'ends'] as $test) {

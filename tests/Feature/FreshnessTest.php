@@ -7,7 +7,7 @@ namespace Tests\Feature;
 use App\Catalogue\CatalogueStore;
 use App\Freshness\ContentMarks;
 use App\Freshness\Dependencies;
-use App\Listing\CachedListing;
+use App\Listing\Cache\CachedListing;
 use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Models\ContentType;
@@ -50,7 +50,7 @@ final class FreshnessTest extends TestCase
         $this->plantType();
         $this->plant(['title' => 'Fern', 'publish_at' => '2026-01-01']);
         $module = $this->module();
-        $look = fn () => app(CachedListing::class)->show($module, app(ContextFactory::class)->now());
+        $look = fn () => app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now());
         $first = $look();
         $this->assertSame(['marks', 'cache'], $this->tablesAsked(fn () => $this->assertEquals($first, $look())));
     }
@@ -91,7 +91,7 @@ final class FreshnessTest extends TestCase
                 'source' => $source,
                 'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'count']]]]],
             ]);
-            $cards = fn (): array => app(Listings::class)->show(
+            $cards = fn (): array => app(Listings::class)->showAlone(
                 $module,
                 new PageAddress('/'),
                 app(ContextFactory::class)->now(),
@@ -151,7 +151,7 @@ final class FreshnessTest extends TestCase
             'all deleted' => fn () => Item::query()->delete(),
         ] as $what => $write) {
             $this->assertSameNow($module, "before {$what}");
-            $before = app(CachedListing::class)->show($module, app(ContextFactory::class)->now());
+            $before = app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now());
             $write();
             app(\App\Catalogue\CatalogueStore::class)->forget();
             $module = $this->module(array_intersect_key($module->toArray(), ['where' => 0]));
@@ -172,7 +172,7 @@ final class FreshnessTest extends TestCase
         $module = $this->module();
         $titles = fn (string $at): array => Item::query()
             ->findMany(
-                app(CachedListing::class)->show(
+                app(CachedListing::class)->showAlone(
                     $module,
                     app(ContextFactory::class)->at(new \DateTimeImmutable($at), Viewer::signedOut()),
                 )->ids(),
@@ -234,7 +234,7 @@ final class FreshnessTest extends TestCase
                     'all' => [['field' => $field, 'test' => $test] + ($value === null ? [] : ['value' => $value])],
                 ],
             ]);
-            $shows = fn (\DateTimeImmutable $at): int => app(CachedListing::class)->show(
+            $shows = fn (\DateTimeImmutable $at): int => app(CachedListing::class)->showAlone(
                 $module,
                 app(ContextFactory::class)->at($at, Viewer::signedOut()),
             )->total;
@@ -266,7 +266,7 @@ final class FreshnessTest extends TestCase
                 ],
             ]]],
         ]);
-        $shown = app(CachedListing::class)->show($module, app(ContextFactory::class)->now());
+        $shown = app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now());
         $this->assertSame(1, $shown->total);
     }
 
@@ -293,7 +293,7 @@ final class FreshnessTest extends TestCase
                 );
                 $run = app(Listing::class)->show($module, $context);
                 foreach ([1, 2] as $time) {
-                    $kept = app(CachedListing::class)->show($module, $context);
+                    $kept = app(CachedListing::class)->showAlone($module, $context);
                     $this->assertEquals(
                         $run,
                         $kept,
@@ -355,10 +355,10 @@ final class FreshnessTest extends TestCase
         DB::beginTransaction();
         $this->plant(['title' => 'Gone', 'slug' => 'gone', 'publish_at' => '2026-01-01']);
         $this->assertNull($marks->of(['type:plant']));
-        $this->assertSame(2, app(CachedListing::class)->show($module, app(ContextFactory::class)->now())->total);
+        $this->assertSame(2, app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now())->total);
         DB::rollBack();
         $this->assertSame($before, $marks->of(['type:plant']));
-        $this->assertSame(1, app(CachedListing::class)->show($module, app(ContextFactory::class)->now())->total);
+        $this->assertSame(1, app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now())->total);
     }
 
     /**
@@ -403,7 +403,7 @@ final class FreshnessTest extends TestCase
         $only = fn (string $field): Module => $this->module([
             'card' => ['lines' => [['parts' => [['part' => 'field', 'field' => $field]]]]],
         ]);
-        $total = fn (string $field, string $at = '2026-06-01T00:00:00Z'): int => app(CachedListing::class)->show(
+        $total = fn (string $field, string $at = '2026-06-01T00:00:00Z'): int => app(CachedListing::class)->showAlone(
             $only($field),
             app(ContextFactory::class)->at(new \DateTimeImmutable($at), Viewer::signedOut()),
         )->total;
@@ -495,7 +495,7 @@ final class FreshnessTest extends TestCase
     private function assertSameNow(Module $module, string $what): \Wellspring\Core\Run\Result
     {
         $context = app(ContextFactory::class)->now();
-        $kept = app(CachedListing::class)->show($module, $context);
+        $kept = app(CachedListing::class)->showAlone($module, $context);
         $this->assertEquals(app(Listing::class)->show($module, $context)->ids(), $kept->ids(), $what);
 
         return $kept;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
+use App\Database\PostgresArray;
 use App\Listing\ContextFactory;
-use App\Listing\FacetCounter;
-use App\Listing\Fragment;
-use App\Listing\Indexes;
+use App\Listing\Facets\FacetCounter;
+use App\Listing\Indexes\Indexes;
 use App\Listing\Listing;
 use App\Models\Item;
 use App\Models\Term;
@@ -216,7 +216,7 @@ final class IndexesTest extends TestCase
         $this->plant(['title' => 'Too low', 'groups' => $terms, 'height' => 1] + $kept);
         $sets = array_map(fn (int $n): string => hash('sha256', "set {$n}"), range(1, 100));
         $id = $this->plant(['title' => 'For many sets', 'groups' => ['ferns']] + $kept)->id;
-        DB::table('items')->where('id', $id)->update(['audience' => Fragment::arrayLiteral(['everyone', ...$sets])]);
+        DB::table('items')->where('id', $id)->update(['audience' => PostgresArray::literal(['everyone', ...$sets])]);
         $this->assertSame([true, false, false, false], DB::table('items')->orderBy('id')->pluck('fits_index')->all());
 
         DB::statement('vacuum analyze items');

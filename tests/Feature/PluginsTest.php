@@ -101,7 +101,7 @@ final class PluginsTest extends TestCase
             'dishes under s · keep only those whose stars is even · order by length of the title, longest first',
             mb_strtolower(Sentences::asLine($module, app(Format::class))),
         );
-        $listing = app(Listings::class)->show($module, new PageAddress('/'), $context, '1', new Dependencies);
+        $listing = app(Listings::class)->showAlone($module, new PageAddress('/'), $context, '1', new Dependencies);
         $html = app(Outputs::class)->find('html')->write($listing);
         $this->assertMatchesRegularExpression(
             '~<ol class="pairs">.*initial">S<.*Salad of beans.*★★★★.*Soup.*★★.*</ol>~s',

@@ -9,7 +9,7 @@ use App\Content\TypeWriter;
 use App\Import\ImportPlan;
 use App\Import\ItemImport;
 use App\Listing\ContextFactory;
-use App\Listing\Tracer;
+use App\Listing\Trace\Tracer;
 use App\Models\Media;
 use App\Modules\ModuleStore;
 use App\Pages\PageStore;

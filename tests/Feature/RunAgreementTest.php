@@ -8,19 +8,20 @@ use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
 use App\Content\ItemWriter;
 use App\Content\TypeWriter;
-use App\Listing\CachedCursors;
+use App\Database\PostgresArray;
+use App\Listing\Compile\OrderSql;
 use App\Listing\ContextFactory;
-use App\Listing\FacetCounter;
+use App\Listing\Facets\FacetCounter;
 use App\Listing\HeadingCounter;
-use App\Listing\KeysetPaginator;
 use App\Listing\Listing;
 use App\Listing\ModuleQuery;
-use App\Listing\NeighbourFinder;
-use App\Listing\OrderSql;
-use App\Listing\RankFinder;
+use App\Listing\Paging\CachedCursors;
+use App\Listing\Paging\KeysetPaginator;
+use App\Listing\Paging\NeighbourFinder;
+use App\Listing\Paging\RankFinder;
 use App\Listing\Sources;
-use App\Listing\StepCounter;
-use App\Listing\Tracer;
+use App\Listing\Trace\StepCounter;
+use App\Listing\Trace\Tracer;
 use App\Models\Group;
 use App\Models\Item;
 use App\Models\Term;
@@ -468,7 +469,7 @@ final class RunAgreementTest extends TestCase
         $placed = DB::select(
             'select dense_rank() over (order by t collate wellspring_text) as place from unnest(?::text[]) with '
                 .'ordinality as given(t, n) order by n',
-            [\App\Listing\Fragment::arrayLiteral($texts)],
+            [PostgresArray::literal($texts)],
         );
         $place = 0;
         $before = null;

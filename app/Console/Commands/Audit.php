@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Models\AuditAction;
+use App\Enums\AuditAction;
 use App\Models\AuditEntry;
 use Illuminate\Console\Command;
 use Wellspring\Core\Time\Iso8601;

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Bench\Benchmark;
-use App\Bench\BenchmarkSeeder;
-use App\Bench\BenchmarkSite;
-use App\Bench\ChoicesBenchmark;
-use App\Bench\ImportBenchmark;
-use App\Bench\ManageBenchmark;
-use App\Bench\ManyPagesBenchmark;
-use App\Bench\QueryBenchmark;
-use App\Bench\RenderingBenchmark;
-use App\Bench\ServedPagesBenchmark;
+use App\Benchmark\Benchmark;
+use App\Benchmark\BenchmarkSeeder;
+use App\Benchmark\BenchmarkSite;
+use App\Benchmark\ChoicesBenchmark;
+use App\Benchmark\ImportBenchmark;
+use App\Benchmark\ManageBenchmark;
+use App\Benchmark\ManyPagesBenchmark;
+use App\Benchmark\QueryBenchmark;
+use App\Benchmark\RenderingBenchmark;
+use App\Benchmark\ServedPagesBenchmark;
 use App\Console\ReportsProblems;
 use App\Listing\ContextFactory;
-use App\Listing\Indexes;
+use App\Listing\Indexes\Indexes;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Listing\Indexes;
+use App\Listing\Indexes\Indexes;
 use App\Modules\ModuleStore;
 use Illuminate\Console\Command;
 

@@ -43,8 +43,9 @@ final class RunModule extends Command
             return self::FAILURE;
         }
         try {
-            $module = $store->read($this->option('draft') ? $row->draft : $row->live);
-            $context = $this->askedContext($module);
+            $definition = $store->read($this->option('draft') ? $row->draft : $row->live);
+            $context = $this->askedContext($definition);
+            $module = $definition->bound($context);
             $result = $run->run($module, $context, $this->given('--page'));
         } catch (Refused $refused) {
             $this->tellProblems($refused->problems);

@@ -11,7 +11,7 @@ use App\Freshness\ContentMarks;
 use App\Mail\Outbox;
 use App\People\AccountLinks;
 use App\Tasks\Tasks;
-use App\Views\ViewCounter;
+use App\ViewCounts\ViewCounter;
 use Illuminate\Cache\DatabaseStore;
 use Illuminate\Console\Command;
 use Illuminate\Contracts\Cache\Repository;

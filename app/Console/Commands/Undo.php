@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Changes\Undo as Undoing;
 use App\Console\ReportsProblems;
+use App\History\Undo as Undoing;
 use App\Models\Change;
 use Illuminate\Console\Command;
 use Wellspring\Core\Problem\Refused;

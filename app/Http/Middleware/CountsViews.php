@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Views\CountableVisit;
-use App\Views\ViewCounter;
+use App\ViewCounts\CountableVisit;
+use App\ViewCounts\ViewCounter;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;

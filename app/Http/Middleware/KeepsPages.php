@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Database\PostgresArray;
 use App\Freshness\ContentMarks;
 use App\Freshness\Dependencies;
 use App\Site\PageCache\PageCacheFront;
@@ -168,7 +169,7 @@ final readonly class KeepsPages
             $response->getStatusCode(),
             $this->lines($response),
             hash('xxh128', $body),
-            ContentMarks::array($dependencies->keys()),
+            PostgresArray::literal($dependencies->keys()),
             $mark,
             $now,
             $until,

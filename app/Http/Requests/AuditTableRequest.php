@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\AuditAction;
+use App\Enums\AuditAction;
 
 /** Which entries of the audit trail, and which page of them. */
 final class AuditTableRequest extends ApiRequest

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Site\Block;
 
 use App\Catalogue\CatalogueStore;
-use App\Listing\CacheExpiry;
+use App\Listing\Cache\CacheExpiry;
 use App\Listing\VisibleItems;
 use App\Modules\ModuleStore;
 use App\Pages\PageQuery;
@@ -131,7 +131,7 @@ final readonly class MenuData implements BlockData
         }
         // What visitors choose on a page changes nothing in the menus around it.
         $context = $scene->context->with(choices: Choices::none());
-        $listing = $this->listings->show($module, $scene->address, $context, '1', $scene->dependencies);
+        $listing = $this->listings->showAlone($module, $scene->address, $context, '1', $scene->dependencies);
         $addresses = $this->addresses->of($module->source, $listing->records);
 
         return array_values(array_filter(array_map(

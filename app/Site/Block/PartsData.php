@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site\Block;
 
-use App\Listing\CacheExpiry;
+use App\Listing\Cache\CacheExpiry;
 use App\Site\Output\CardAssets;
 use App\Site\Output\CardView;
 use App\Site\Output\PartsView;

@@ -42,7 +42,7 @@ final readonly class PreviousNextData implements BlockData
         }
         // What visitors choose of a listing elsewhere changes nothing here.
         $context = $scene->context->with(choices: Choices::none());
-        $found = $this->listings->neighbours($module, $record->id, $context, $scene->dependencies);
+        $found = $this->listings->neighbours($module->bound($context), $record->id, $context, $scene->dependencies);
         $addresses = $this->addresses->of($module->source, array_values(array_filter($found)));
         $links = array_filter(array_map(
             fn (?Record $one): ?array => $one === null || ! isset($addresses[(string) $one->key()])

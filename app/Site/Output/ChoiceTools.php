@@ -35,8 +35,8 @@ final readonly class ChoiceTools
      */
     public function orders(): array
     {
-        $orders = $this->listing->own->offer->orders ?? [];
-        $own = self::keys($this->listing->own->order);
+        $orders = $this->listing->module->own->offer->orders ?? [];
+        $own = self::keys($this->listing->module->own->order);
         $isOwn = fn (OfferedOrder $order): bool => self::keys($order->order) === $own;
 
         return $this->choices(
@@ -50,8 +50,8 @@ final readonly class ChoiceTools
     /** @return list<ToolChoice> see orders() */
     public function sizes(): array
     {
-        $own = $this->listing->own->page->size;
-        $sizes = $this->listing->own->offer->sizes ?? [];
+        $own = $this->listing->module->own->page->size;
+        $sizes = $this->listing->module->own->offer->sizes ?? [];
         $sizes = $sizes === [] ? [] : array_unique([$own, ...$sizes]);
         sort($sizes);
 
@@ -66,14 +66,14 @@ final readonly class ChoiceTools
     /** @return list<ToolChoice> see orders() */
     public function arrangements(): array
     {
-        $own = $this->listing->own->arrange;
+        $own = $this->listing->module->own->arrange;
         $isOwn = fn (Arrangement $one): bool => $one->toArray() === $own->toArray();
 
         return $this->choices(
             Offer::ARRANGEMENT,
             array_map(
                 fn (OfferedArrangement $one): array => [$one->key, $one->name, $isOwn($one->arrange)],
-                $this->listing->own->offer->arrangements ?? [],
+                $this->listing->module->own->offer->arrangements ?? [],
             ),
             $own::label(),
             $this->listing->module->chosen->arrangement?->key,

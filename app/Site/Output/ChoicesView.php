@@ -39,7 +39,7 @@ final readonly class ChoicesView
         public string $anchor,
         ?array $only = null,
     ) {
-        $this->offer = $listing->own->offered() ?? new Offer($listing->own->key);
+        $this->offer = $listing->module->own->offered() ?? new Offer($listing->module->own->key);
         $this->tools = new ChoiceTools($listing, $this->address(...));
         $chosen = $listing->module->chosen->filters !== [];
         $this->facets = array_values(array_filter(
@@ -138,7 +138,7 @@ final readonly class ChoicesView
     public function clearAddress(): string
     {
         return $this->address->without(
-            $this->listing->own->pageParameter(),
+            $this->listing->module->own->pageParameter(),
             ...array_map(fn (Facet $facet): string => $this->offer->parameter($facet->filter->name), $this->facets),
         )->withFragment($this->anchor);
     }
@@ -337,13 +337,13 @@ final readonly class ChoicesView
     private function address(string $name, ?string $value): string
     {
         return $this->address
-            ->without($this->listing->own->pageParameter())
+            ->without($this->listing->module->own->pageParameter())
             ->with($this->offer->parameter($name), $value, $this->anchor);
     }
 
     /** @return list<string> the parameters that the form's controls and the pages of the listing have */
     private function own(): array
     {
-        return [...$this->offer->parameterNames(), $this->listing->own->pageParameter()];
+        return [...$this->offer->parameterNames(), $this->listing->module->own->pageParameter()];
     }
 }

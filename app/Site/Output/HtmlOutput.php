@@ -78,7 +78,7 @@ final readonly class HtmlOutput implements Output
             today: $this->today($listing),
             count: $listing->countWords($this->format),
             // The form of what is chosen stands once.
-            choices: $listing->own->follows !== null || $listing->own->offer === null || $listing->time > 1
+            choices: $module->follows !== null || $module->offer === null || $listing->time > 1
                 ? null
                 : new ChoicesView($listing, $listing->address, $this->format, self::anchor($listing)),
             nothing: $cards === [] ? $this->html->of($module->whenNothing->html) : '',

@@ -7,7 +7,7 @@ namespace App\Site\Output;
 use App\Site\ListingResult;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Run\Step;
 
 /** What wellspring:run --json writes. */
@@ -66,7 +66,7 @@ final class JsonOutput implements Output
     }
 
     /** @return object what is chosen, as understood: parameters without the offer's key */
-    private static function choices(Module $module): object
+    private static function choices(BoundModule $module): object
     {
         $chosen = [];
         foreach ($module->chosen->parameters() as $name => $said) {

@@ -12,6 +12,7 @@ use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Card\Part;
 use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Content\Family;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\ColumnOrders;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Block\ModuleBlock;
@@ -43,7 +44,7 @@ final readonly class ModuleView
      * @param  string  $anchor  its id in the page: the module's key; another where it stands there again
      */
     public function __construct(
-        public Module $module,
+        public BoundModule $module,
         public array $cards,
         public CardAssets $assets,
         public array $columns,

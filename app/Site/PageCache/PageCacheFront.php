@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site\PageCache;
 
-use App\Views\CountableVisit;
+use App\ViewCounts\CountableVisit;
 
 /**
  * Answers requests with kept pages before the framework is loaded. A kept page is the answer as long as the marks of

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site\PageCache;
 
-use App\Views\CountableVisit;
+use App\ViewCounts\CountableVisit;
 
 /** What is asked of PostgreSQL before the framework is loaded, over a connection that the worker keeps. */
 final class PageDatabase

@@ -27,7 +27,7 @@ use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Source;
 
 /** The definition of one data-driven listing, read and found right by ModuleReader. */
-final readonly class Module
+readonly class Module
 {
     public const KEY = '/^[a-z0-9-]{1,64}$/D';
 
@@ -44,7 +44,6 @@ final readonly class Module
      * @param  positive-int|null  $atMost
      * @param  Offer|null  $offer  what visitors may choose
      * @param  string|null  $follows  the key of another module's offer, whose choices it follows
-     * @param  Chosen  $chosen  what the visitor has chosen; nothing before it is bound
      * @param  Departure|null  $look  in what it departs from the site's look
      */
     public function __construct(
@@ -64,7 +63,6 @@ final readonly class Module
         public ?Headings $headings = null,
         public ?Offer $offer = null,
         public ?string $follows = null,
-        public Chosen $chosen = new Chosen,
         public ?Departure $look = null,
     ) {
         $this->shownCard = $arrange->showsTitleAlone() ? $card->titleAlone() : $card;
@@ -122,8 +120,7 @@ final readonly class Module
     }
 
     /**
-     * @return list<Condition> of the manager, of what visitors may choose and, once bound, of what this one has chosen,
-     *   at any depth, those that are off too
+     * @return list<Condition> of the manager and of what visitors may choose, at any depth, those that are off too
      */
     public function conditions(): array
     {
@@ -133,7 +130,6 @@ final readonly class Module
                 fn (OfferedFilter $filter): array => $filter->conditions(),
                 $this->offer->filters ?? [],
             )),
-            ...$this->chosen->rule()?->conditions() ?? [],
         ];
     }
 
@@ -166,26 +162,32 @@ final readonly class Module
      * The module as it stands here and now: with what the page, the viewer and the address give its conditions, and
      * with the filters, the order, the page size and the arrangement that the visitor has chosen.
      */
-    public function bound(Context $context): self
+    public function bound(Context $context): BoundModule
     {
         $where = $this->where?->bound($context);
-        $offer = $this->offered();
-        $chosen = $offer === null || ! $this->chosen->isNothing()
-            ? $this->chosen
-            : $offer->chosen($context->choices, $this->order, $this->page->size, $this->arrange)->bound($context);
+        $chosen = $this->offered()
+            ?->chosen($context->choices, $this->order, $this->page->size, $this->arrange)
+            ->bound($context) ?? new Chosen;
         $asked = $where === null ? $chosen->rule() : new Group(Join::All, [$where, ...array_filter([$chosen->rule()])]);
         $order = array_map(
             fn (SortKey $key): SortKey => new SortKey($key->by->bound($asked), $key->direction, $key->emptyFirst),
             $chosen->order->order ?? $this->order,
         );
 
-        return $this->copy(
-            where: $where,
-            order: $order,
-            page: $chosen->size === null ? $this->page : $this->page->withSize($chosen->size),
-            arrange: $chosen->arrangement->arrange ?? $this->arrange,
-            chosen: $chosen,
+        return new BoundModule(
+            $this,
+            $chosen,
+            $where,
+            $order,
+            $chosen->size === null ? $this->page : $this->page->withSize($chosen->size),
+            $chosen->arrangement->arrange ?? $this->arrange,
         );
+    }
+
+    /** The module as its definition has it, before it was bound. */
+    public function definition(): self
+    {
+        return $this;
     }
 
     /**
@@ -279,36 +281,27 @@ final readonly class Module
     /**
      * The same with what is given instead of its own.
      *
-     * @param  non-empty-list<SortKey>|null  $order
      * @param  positive-int|null  $atMost
      */
-    private function copy(
-        ?Group $where = null,
-        ?array $order = null,
-        ?int $atMost = null,
-        ?PagingRule $page = null,
-        ?Arrangement $arrange = null,
-        ?Offer $offer = null,
-        ?Chosen $chosen = null,
-    ): self {
+    private function copy(?int $atMost = null, ?PagingRule $page = null, ?Offer $offer = null): self
+    {
         return new self(
             $this->key,
             $this->name,
             $this->source,
-            $where ?? $this->where,
+            $this->where,
             $this->leaveOut,
             $this->pin,
-            $order ?? $this->order,
+            $this->order,
             $this->skip,
             $atMost ?? $this->atMost,
             $page ?? $this->page,
-            $arrange ?? $this->arrange,
+            $this->arrange,
             $this->card,
             $this->whenNothing,
             $this->headings,
             $offer ?? $this->offer,
             $this->follows,
-            $chosen ?? $this->chosen,
             $this->look,
         );
     }

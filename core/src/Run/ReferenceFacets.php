@@ -18,6 +18,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Test\Quantifier;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Wording\Format;
 
@@ -52,7 +53,7 @@ final readonly class ReferenceFacets
     }
 
     /** @param  list<Record>  $listed */
-    private function facet(OfferedFilter $filter, Module $module, array $listed, Context $context): Facet
+    private function facet(OfferedFilter $filter, BoundModule $module, array $listed, Context $context): Facet
     {
         $chosen = $module->chosen->of($filter);
         $others = $module->chosen->without($filter)->rule() ?? new Group;

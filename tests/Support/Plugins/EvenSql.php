@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Support\Plugins;
 
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\Fragment;
 use App\Listing\Compile\Test\TestSql;
-use App\Listing\FieldSql;
-use App\Listing\Fragment;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Support\Plugins;
 
+use App\Listing\Compile\Fragment;
+use App\Listing\Compile\OrderBy;
 use App\Listing\Compile\Sort\CriterionSql;
-use App\Listing\Fragment;
-use App\Listing\OrderBy;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Sort\Direction;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
+use App\Enums\AuditAction;
 use App\Http\Requests\AuditTableRequest;
 use App\Http\RequestText;
-use App\Models\AuditAction;
 use App\Models\AuditEntry;
 use Wellspring\Core\Time\Iso8601;
 

@@ -128,7 +128,7 @@ final readonly class BenchController
         $module = $salvaged->module;
         [$context, $example] = $this->example->in($module, $this->preview->of($request));
         $listing = $this->listing->runWithGaps($module, $context, $given['page'] ?? '1');
-        $facets = $this->listings->facets($module, $context);
+        $facets = $this->listings->facets($module->bound($context), $context);
         $preview = new ListingPreview($module, $listing->result, $facets);
 
         return $shape->of(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage;
 
-use App\Changes\UndoChange;
+use App\History\UndoChange;
 use App\Models\Change;
 use App\Tasks\TaskAnswer;
 use App\Tasks\Tasks;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
-use App\Listing\OrderBy;
+use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\SortKey;
 
 /**
@@ -22,8 +22,7 @@ interface CriterionSql
     /**
      * @param  T  $by
      * @param  SortKey  $key  whose criterion it is
-     * @param  Module  $module  bound
      * @return non-empty-list<OrderBy>
      */
-    public function orders(object $by, SortKey $key, Module $module, Context $context): array;
+    public function orders(object $by, SortKey $key, BoundModule $module, Context $context): array;
 }

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
-use App\Listing\FieldSql;
-use App\Listing\OrderBy;
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\Criterion\FieldValue;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
@@ -23,7 +23,7 @@ final class FieldValueSql implements CriterionSql
         return FieldValue::class;
     }
 
-    public function orders(object $by, SortKey $key, Module $module, Context $context): array
+    public function orders(object $by, SortKey $key, BoundModule $module, Context $context): array
     {
         return [new OrderBy(
             FieldSql::order($by->field),

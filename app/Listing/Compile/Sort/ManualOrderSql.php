@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace App\Listing\Compile\Sort;
 
 use App\Catalogue\CatalogueStore;
-use App\Listing\Fragment;
-use App\Listing\OrderBy;
+use App\Database\PostgresArray;
+use App\Listing\Compile\Fragment;
+use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\Criterion\ManualOrder;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
@@ -29,14 +30,14 @@ final readonly class ManualOrderSql implements CriterionSql
         return ManualOrder::class;
     }
 
-    public function orders(object $by, SortKey $key, Module $module, Context $context): array
+    public function orders(object $by, SortKey $key, BoundModule $module, Context $context): array
     {
         $place = $by->term === null
             ? new Fragment('items.position')
             : new Fragment(
                 '(select item_term.position from item_term where item_term.item_id = items.id and item_term.term_id = '
                     .'any(?::bigint[]))',
-                [Fragment::arrayLiteral($this->catalogue->termIds($by->term['taxonomy'], [$by->term['slug']]))],
+                [PostgresArray::literal($this->catalogue->termIds($by->term['taxonomy'], [$by->term['slug']]))],
             );
 
         return [

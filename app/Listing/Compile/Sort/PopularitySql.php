@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
-use App\Listing\Fragment;
-use App\Listing\OrderBy;
+use App\Listing\Compile\Fragment;
+use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\Criterion\Popularity;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
@@ -20,7 +20,7 @@ final class PopularitySql implements CriterionSql
         return Popularity::class;
     }
 
-    public function orders(object $by, SortKey $key, Module $module, Context $context): array
+    public function orders(object $by, SortKey $key, BoundModule $module, Context $context): array
     {
         $views = new Fragment(
             '(select coalesce(sum(item_views.views), 0) from item_views'

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
-use App\Listing\FieldSql;
-use App\Listing\Fragment;
-use App\Listing\OrderBy;
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\Fragment;
+use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\Criterion\PriceNow;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
@@ -21,7 +21,7 @@ final class PriceNowSql implements CriterionSql
         return PriceNow::class;
     }
 
-    public function orders(object $by, SortKey $key, Module $module, Context $context): array
+    public function orders(object $by, SortKey $key, BoundModule $module, Context $context): array
     {
         [$price, $sale] = [FieldSql::number($by->price), FieldSql::number($by->salePrice)];
         $inside = Fragment::all([

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
+use App\Listing\Compile\Fragment;
+use App\Listing\Compile\OrderBy;
 use App\Listing\Compile\Test\SearchSql;
-use App\Listing\Fragment;
-use App\Listing\OrderBy;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\Criterion\Relevance;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
@@ -21,7 +21,7 @@ final class RelevanceSql implements CriterionSql
         return Relevance::class;
     }
 
-    public function orders(object $by, SortKey $key, Module $module, Context $context): array
+    public function orders(object $by, SortKey $key, BoundModule $module, Context $context): array
     {
         $sums = array_map(SearchSql::weight(...), $by->terms);
         $sum = $sums === [] ? new Fragment('0::int') : new Fragment(

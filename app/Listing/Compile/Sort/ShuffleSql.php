@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
-use App\Listing\Fragment;
-use App\Listing\OrderBy;
+use App\Listing\Compile\Fragment;
+use App\Listing\Compile\OrderBy;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\Criterion\Shuffle;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
@@ -20,7 +20,7 @@ final class ShuffleSql implements CriterionSql
         return Shuffle::class;
     }
 
-    public function orders(object $by, SortKey $key, Module $module, Context $context): array
+    public function orders(object $by, SortKey $key, BoundModule $module, Context $context): array
     {
         $hash = new Fragment('md5(? || items.id) collate "C"', [Shuffle::salt($module->key, $context)]);
 

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Sort;
 
-use App\Listing\FieldSql;
-use App\Listing\Fragment;
-use App\Listing\OrderBy;
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\Fragment;
+use App\Listing\Compile\OrderBy;
 use App\Listing\Sources;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Module\Module;
+use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\Criterion\WeightedRating;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
@@ -30,7 +30,7 @@ final readonly class WeightedRatingSql implements CriterionSql
         return WeightedRating::class;
     }
 
-    public function orders(object $by, SortKey $key, Module $module, Context $context): array
+    public function orders(object $by, SortKey $key, BoundModule $module, Context $context): array
     {
         [$rating, $ratings] = [FieldSql::number($by->rating), FieldSql::number($by->ratings)];
         $rated = "{$rating} is not null and {$ratings} > 0";

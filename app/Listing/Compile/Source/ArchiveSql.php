@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Source;
 
-use App\Listing\FieldSql;
-use App\Listing\Fragment;
+use App\Database\PostgresArray;
+use App\Listing\Compile\FieldSql;
 use App\Listing\RecordRows;
 use App\Listing\VisibleItems;
 use Illuminate\Database\Eloquent\Builder;
@@ -48,7 +48,7 @@ final class ArchiveSql implements SourceSql
             ->fromRaw(
                 'unnest(?::text[], ?::text[], ?::text[], ?::int[]) as held(stretch, title, folded, items)',
                 array_map(
-                    Fragment::arrayLiteral(...),
+                    PostgresArray::literal(...),
                     [$slugs, $titles, array_map(Fold::of(...), $titles), array_values($counts)],
                 ),
             );

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Source;
 
-use App\Listing\Fragment;
+use App\Database\PostgresArray;
 use App\Listing\PageRecords;
 use App\Listing\RecordRows;
 use Illuminate\Database\Eloquent\Builder;
@@ -34,7 +34,7 @@ final readonly class PagesSql implements SourceSql
                 ->whereRaw("items.fields->>'address' <> ?", [$source->under]);
         }
         if ($source->only !== []) {
-            $query->whereRaw("items.fields->>'address' = any(?::text[])", [Fragment::arrayLiteral($source->only)]);
+            $query->whereRaw("items.fields->>'address' = any(?::text[])", [PostgresArray::literal($source->only)]);
         }
 
         return $query;

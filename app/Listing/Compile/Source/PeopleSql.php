@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Source;
 
-use App\Listing\Fragment;
+use App\Database\PostgresArray;
 use App\Listing\RecordRows;
 use App\Listing\Visibility;
 use App\Listing\VisibleItems;
@@ -31,7 +31,7 @@ final class PeopleSql implements SourceSql
             ? $people
             : $people->whereRaw(
                 "jsonb_exists_any(items.fields->'groups', ?::text[])",
-                [Fragment::arrayLiteral(array_map(strval(...), array_keys($source->groups)))],
+                [PostgresArray::literal(array_map(strval(...), array_keys($source->groups)))],
             );
     }
 

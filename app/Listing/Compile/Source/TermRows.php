@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Source;
 
-use App\Listing\Fragment;
+use App\Database\PostgresArray;
 use App\Listing\RecordRows;
 use App\Listing\VisibleItems;
 use App\Models\Item;
@@ -42,14 +42,14 @@ final class TermRows
             ->fromRaw(
                 'terms listed join unnest(?::text[]) with ordinality as placed(slug, place) on placed.slug = '
                     .'listed.slug',
-                [Fragment::arrayLiteral($order)],
+                [PostgresArray::literal($order)],
             )
             ->leftJoinSub(
                 DB::query()->selectRaw('pair.above, count(distinct item_term.item_id) as items')
                     ->fromRaw(
                         'unnest(?::text[], ?::text[]) as pair(above, below) join terms on terms.slug = pair.below and '
                             .'terms.taxonomy_key = ? join item_term on item_term.term_id = terms.id',
-                        [Fragment::arrayLiteral($above), Fragment::arrayLiteral($below), $taxonomy->key],
+                        [PostgresArray::literal($above), PostgresArray::literal($below), $taxonomy->key],
                     )
                     ->whereRaw("item_term.item_id in ({$seen->toSql()})", $seen->getBindings())
                     ->groupBy('pair.above'),

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Test;
 
-use App\Listing\FieldSql;
-use App\Listing\Fragment;
+use App\Database\PostgresArray;
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\Fragment;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
@@ -22,7 +23,7 @@ final class ChoiceAmongSql implements TestSql
 
     public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
     {
-        $given = Fragment::arrayLiteral($test->readValue($condition->value, $condition->field));
+        $given = PostgresArray::literal($test->readValue($condition->value, $condition->field));
         $raw = FieldSql::raw($condition->field, $of);
         $list = FieldSql::json($condition->field, $of);
         $fragment = match (true) {

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Test;
 
-use App\Listing\FieldSql;
-use App\Listing\Fragment;
+use App\Database\PostgresArray;
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\Fragment;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
@@ -37,7 +38,7 @@ final class LinksAmongSql implements TestSql
     private function has(Condition $condition, array $names, Context $context, string $of): Fragment
     {
         return FieldSql::linked($condition->field, $context, $of, $condition->field->family() === Family::Person
-            ? new Fragment('named.email = any(?::text[])', [Fragment::arrayLiteral($names)])
-            : new Fragment("(named.type_key || '/' || named.slug) = any(?::text[])", [Fragment::arrayLiteral($names)]));
+            ? new Fragment('named.email = any(?::text[])', [PostgresArray::literal($names)])
+            : new Fragment("(named.type_key || '/' || named.slug) = any(?::text[])", [PostgresArray::literal($names)]));
     }
 }

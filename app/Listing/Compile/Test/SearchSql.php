@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Test;
 
-use App\Listing\Fragment;
+use App\Database\PostgresArray;
+use App\Listing\Compile\Fragment;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
@@ -108,7 +109,7 @@ final class SearchSql implements TestSql
                 "to_tsvector('wellspring', (select coalesce(jsonb_agg(texts.words), '[]') from "
                     ."jsonb_each({$of}.words) as standing, jsonb_each(standing.value) as texts(field, words) where "
                         ."texts.field = any(?::text[]))) @@ to_tsquery('wellspring', ?)",
-                [Fragment::arrayLiteral($others), self::query($word, '')],
+                [PostgresArray::literal($others), self::query($word, '')],
             )]);
         }
 
@@ -137,7 +138,7 @@ final class SearchSql implements TestSql
             ) select array_to_json(array_agg(id order by id)) from named
             SQL, [
             self::query($word, ''),
-            ...array_fill(0, 2, $taxonomies === null ? null : Fragment::arrayLiteral($taxonomies)),
+            ...array_fill(0, 2, $taxonomies === null ? null : PostgresArray::literal($taxonomies)),
         ]);
 
         $ids = is_string($found) ? json_decode($found) : [];

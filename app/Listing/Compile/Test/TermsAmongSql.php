@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Listing\Compile\Test;
 
 use App\Catalogue\CatalogueStore;
-use App\Listing\Fragment;
+use App\Listing\Compile\Fragment;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test\Quantifier;

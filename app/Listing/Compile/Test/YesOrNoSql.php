@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile\Test;
 
-use App\Listing\FieldSql;
-use App\Listing\Fragment;
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\Fragment;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Condition;

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Benchmark;
+
+/** What was measured, as it is printed. */
+final readonly class BenchmarkTable
+{
+    /**
+     * @param  list<string>  $headings
+     * @param  list<list<string|int>>  $rows  a cell for each heading
+     */
+    public function __construct(public array $headings, public array $rows)
+    {
+    }
+}

@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Facets;
+
+use App\Database\PostgresArray;
+use Illuminate\Support\Facades\DB;
+use Wellspring\Core\Choice\Counting;
+use Wellspring\Core\Choice\FacetRange;
+use Wellspring\Core\Choice\OfferedFilter;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
+use Wellspring\Core\Module\Module;
+
+/**
+ * What records hold of the filters of a module, counted in one scan: of each record that would be listed without the
+ * visitor's choices it is told which of the chosen filters it fails. One that fails none counts for every filter, one
+ * that fails one counts for that filter alone, and others count for none.
+ *
+ * Every record gives one text for each column, and equal texts are counted. Filters of few values share a column:
+ * there are fewer texts to count, and counting texts is faster than counting rows of several values.
+ */
+final readonly class FacetQuery
+{
+    /** Stands between what a column's filters hold. No choice holds it (Field::CHOICE). */
+    private const SEPARATOR = '|';
+
+    /** As many different texts as one column of several filters may come to. */
+    private const COMBINATIONS = 1000;
+
+    public function __construct(private FacetScan $scan)
+    {
+    }
+
+    /**
+     * @param  list<OfferedFilter>  $filters  of its offer
+     * @return list<FacetTally> one for each of the filters
+     */
+    public function tallies(BoundModule $module, Context $context, array $filters): array
+    {
+        $columns = self::columns($filters);
+        $tallies = array_map(fn (): FacetTally => new FacetTally, $filters);
+        foreach ($this->rows($module, $context, $filters, $columns) as $row) {
+            $places = $columns[(int) $row->place];
+            $held = array_combine($places, explode(self::SEPARATOR, (string) $row->held, count($places)));
+            foreach (array_intersect_key($tallies, $held) as $place => $tally) {
+                if ($row->what === 'ends') {
+                    $tally->ends = [(float) $row->least, (float) $row->greatest];
+                } elseif ($row->what === 'bar') {
+                    $tally->bars[(int) $row->held] = (int) $row->records;
+                } elseif (in_array((int) ($row->fails ?? FacetScan::NONE), [FacetScan::NONE, $place], true)) {
+                    $tally->add($held[$place], (int) $row->records, passes: (int) $row->fails !== $place);
+                }
+            }
+        }
+
+        return $tallies;
+    }
+
+    /**
+     * @param  list<OfferedFilter>  $filters
+     * @return list<non-empty-list<int>> which filters stand in each column, by place
+     */
+    private static function columns(array $filters): array
+    {
+        $shared = $single = [];
+        $combinations = 1;
+        foreach ($filters as $place => $filter) {
+            $values = self::differentValues($filter);
+            if ($values !== null && $combinations * $values <= self::COMBINATIONS) {
+                $combinations *= $values;
+                $shared[] = $place;
+            } else {
+                $single[] = [$place];
+            }
+        }
+
+        return $shared === [] ? $single : [$shared, ...$single];
+    }
+
+    /**
+     * How many different values records can hold of a filter at most; null: any number. Of terms, how many sets of them
+     * the database has seen when it last took its statistics.
+     */
+    private static function differentValues(OfferedFilter $filter): ?int
+    {
+        $counting = $filter->control->counting();
+
+        return match (true) {
+            $counting === Counting::Nothing => 1,
+            $counting === Counting::Rules => 2 ** min(count($filter->options()), 30),
+            $counting !== Counting::Values => null,
+            $filter->field->family() === Family::YesNo => 3,
+            $filter->field->family() === Family::Choice => 1 + count($filter->field->choices),
+            $filter->field->family() === Family::Terms => self::setsOfTerms(),
+            default => null,
+        };
+    }
+
+    /** @return int|null null where they are many, or not known */
+    private static function setsOfTerms(): ?int
+    {
+        $sets = DB::scalar('select n_distinct from pg_stats where schemaname = current_schema() and tablename = '
+            ."'items' and attname = 'term_list'");
+
+        return is_numeric($sets) && $sets > 0 ? (int) $sets : null;
+    }
+
+    /**
+     * @param  list<OfferedFilter>  $filters
+     * @param  list<non-empty-list<int>>  $columns  of their places
+     * @return list<\stdClass> `what` it tells (held, bar, ends); the `place` of the column; how many `records`; and of
+     *   what they hold: which of the filters they fail (`fails`), what they hold of each (`held`: empty, or the value
+     *   after an equals sign); of a bar, which one (`held`); of the ends, `least` and `greatest`
+     */
+    private function rows(BoundModule $module, Context $context, array $filters, array $columns): array
+    {
+        $asked = $this->scan->of($module, $context, $filters);
+        $texts = implode(', ', array_map(
+            fn (array $places, int $column): string => self::text($column, $places, $module->chosen->filters !== []),
+            $columns,
+            array_keys($columns),
+        ));
+        $numbers = array_keys(array_filter(
+            $columns,
+            fn (array $places): bool => $filters[$places[0]]->control->counting() === Counting::Numbers,
+        ));
+        $bars = FacetRange::BARS;
+        // Each record is asked once: but for the offset, the database would write the questions anew wherever their
+        // answers are spoken of. Given as text it is known to skip nothing before the plan is made, so that workers
+        // share the scan.
+        $sql = <<<SQL
+            with counted as (
+                select content, count(*) as records
+                from (select unnest(array[{$texts}]) as content from ({$asked->sql} offset '0') as asked) as texts
+                where content is not null group by content
+            ), grouped as materialized (
+                select one as place, two as fails, substr(content, length(one || two) + 3) as held, records
+                from counted
+                cross join lateral (select split_part(content, ':', 1), split_part(content, ':', 2)) as parts(one, two)
+            ), numbers as (
+                select place, substr(held, 2)::numeric as value, sum(records) as records from grouped
+                where place = any(?) and held <> '' group by 1, 2
+            ), ends as (
+                select place, min(value) as least, max(value) as greatest from numbers group by 1
+            )
+            select 'held' as what, place, fails, held, records, null::numeric as least, null::numeric as greatest
+                from grouped where place <> all(?)
+            union all select 'held', place, null, '', sum(records), null, null
+                from grouped where place = any(?) group by place
+            union all select 'ends', place, null, null, 0, least, greatest from ends
+            union all select 'bar', place, null, (case when greatest > least
+                then least({$bars} - 1, floor((value - least) * {$bars} / (greatest - least))) else 0 end)::int::text,
+                sum(records), null, null from numbers join ends using (place) group by 2, 4
+            SQL;
+        $bindings = [...$asked->bindings, ...array_fill(0, 3, PostgresArray::literal($numbers))];
+
+        return DB::transaction(function () use ($sql, $bindings): array {
+            // There are few groups, which the database cannot know; it would sort all records.
+            DB::statement('set local enable_sort = off');
+
+            return array_values(DB::select($sql, $bindings));
+        });
+    }
+
+    /**
+     * What a record tells of a column: the column, which filter it fails, and what it holds of each of them; null where
+     * it counts for none of them.
+     *
+     * @param  non-empty-list<int>  $places  of the column's filters
+     * @param  bool  $isNarrowed  whether anything is chosen
+     */
+    private static function text(int $column, array $places, bool $isNarrowed): string
+    {
+        // What is written before a value is joined with it at once: each joining costs as much as reading a value.
+        $held = fn (int $fails): string => implode(' || ', array_map(
+            fn (int $place, string $before): string => "coalesce('{$before}=' || held{$place}, '{$before}')",
+            $places,
+            ["{$column}:{$fails}:", ...array_fill(0, count($places) - 1, self::SEPARATOR)],
+        ));
+        $failing = array_map(fn (int $place): string => " when {$place} then {$held($place)}", $places);
+
+        return $isNarrowed
+            ? 'case fails when '.FacetScan::NONE." then {$held(FacetScan::NONE)}".implode($failing).' end'
+            : $held(FacetScan::NONE);
+    }
+}

@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Listing\Facets;
+
+use App\Catalogue\ValueColumns;
+use App\Listing\Compile\Compiler;
+use App\Listing\Compile\FieldSql;
+use App\Listing\Compile\Fragment;
+use App\Listing\Indexes\Indexes;
+use App\Listing\ModuleQuery;
+use Illuminate\Database\Query\Builder;
+use Wellspring\Core\Choice\Counting;
+use Wellspring\Core\Choice\OfferedFilter;
+use Wellspring\Core\Content\Family;
+use Wellspring\Core\Content\Field;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Module\BoundModule;
+use Wellspring\Core\Module\Module;
+use Wellspring\Core\Source\Items;
+
+/**
+ * The query that asks each record that would be listed without the visitor's choices what it holds of the filters of a
+ * module, and which of those that are chosen it fails.
+ *
+ * Of a single type, values are read from the columns that they have, so that an index of those columns answers where
+ * there is one (Indexes); the few items that do not fit into it are read beside it.
+ */
+final readonly class FacetScan
+{
+    /** Stands for the filter that a record fails where it fails none. */
+    public const NONE = -1;
+
+    /** Columns that an index holds, beside those of values: what is long, or may be, is not among them. */
+    private const SHORT_COLUMNS = [
+        'id', 'type_key', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'author_id', 'created_at',
+        'updated_at', 'term_ids', 'term_list',
+    ];
+
+    public function __construct(
+        private ModuleQuery $query,
+        private Compiler $compiler,
+        private ValueColumns $valueColumns,
+    ) {
+    }
+
+    /**
+     * One row for each record: what it holds of each filter as text (`held0` and on; null: nothing), and which of them
+     * it `fails`.
+     *
+     * @param  list<OfferedFilter>  $filters  of its offer
+     */
+    public function of(BoundModule $module, Context $context, array $filters): Fragment
+    {
+        $asked = $this->asked($module, $context, $filters);
+        $type = self::singleType($module);
+        if ($type === null) {
+            return new Fragment($asked->toSql(), $asked->getBindings());
+        }
+        $asked = (clone $asked)->whereRaw('items.fits_index')
+            ->unionAll((clone $asked)->whereRaw('not items.fits_index'));
+
+        return new Fragment(
+            FieldSql::inColumns($asked->toSql(), $this->valueColumns->of($type)),
+            $asked->getBindings(),
+        );
+    }
+
+    /**
+     * The columns of items that are read where the filters of a module are counted.
+     *
+     * @return list<string>|null null where an index cannot hold them all
+     */
+    public function columnsRead(BoundModule $module, Context $context): ?array
+    {
+        $filters = $module->offer->filters ?? [];
+        $type = self::singleType($module);
+        if ($filters === [] || $type === null) {
+            return null;
+        }
+        $values = $this->valueColumns->of($type);
+        $read = self::columnsIn(FieldSql::inColumns($this->asked($module, $context, $filters)->toSql(), $values));
+        // What is not asked of this page, or not chosen yet, may be of the next one.
+        $asked = array_map(fn (Condition $one): string => $one->field->key, $module->where?->conditions() ?? []);
+        $read = array_unique([...$read, 'term_ids', ...array_intersect_key($values, array_flip($asked))]);
+
+        return array_diff($read, self::SHORT_COLUMNS, $values) === [] ? array_values($read) : null;
+    }
+
+    /** @param  list<OfferedFilter>  $filters */
+    private function asked(BoundModule $module, Context $context, array $filters): Builder
+    {
+        $asked = $this->query->unchosen($module, $context)->toBase();
+        foreach ($filters as $i => $filter) {
+            $held = $this->held($filter, $context);
+            $asked->selectRaw("{$held->sql} as held{$i}", $held->bindings);
+        }
+        $fails = $this->fails($module, $context, $filters);
+
+        return $asked->selectRaw("{$fails->sql} as fails", $fails->bindings);
+    }
+
+    /**
+     * Which of the filters a record fails: its place, NONE where it fails none; null where it fails more, or one that
+     * is not counted.
+     *
+     * @param  list<OfferedFilter>  $filters
+     */
+    private function fails(BoundModule $module, Context $context, array $filters): Fragment
+    {
+        if ($module->chosen->filters === []) {
+            return new Fragment((string) self::NONE);
+        }
+        $names = array_column($filters, 'name');
+        $sum = $which = $bindings = [];
+        foreach ($module->chosen->filters as $chosen) {
+            $rule = $this->compiler->rule($chosen->rule, $context)->not();
+            $place = array_search($chosen->filter->name, $names, true);
+            // A number that tells which one it was, as long as it is the only one.
+            $number = $place === false ? 1_000_000 : 1 + 1000 * ($place + 1);
+            $sum[] = "case when {$rule->sql} then {$number} else 0 end";
+            array_push($bindings, ...$rule->bindings);
+        }
+        foreach (array_keys($filters) as $place) {
+            $which[] = 'when '.(1 + 1000 * ($place + 1))." then {$place}";
+        }
+
+        return new Fragment(
+            'case '.implode(' + ', $sum).' when 0 then '.self::NONE.' '.implode(' ', $which).' end',
+            $bindings,
+        );
+    }
+
+    /** What a record holds of a filter's field, as text. */
+    private function held(OfferedFilter $filter, Context $context): Fragment
+    {
+        $field = $filter->field;
+
+        return match ($filter->control->counting()) {
+            Counting::Values => new Fragment(
+                $field->family() === Family::Terms ? 'items.term_list' : FieldSql::raw($field),
+            ),
+            Counting::Rules => $this->answers($filter, $context),
+            // As it stands in the record: equal numbers that are written otherwise are put together later.
+            Counting::Numbers => new Fragment(
+                '('.($field->shared ? FieldSql::number($field) : FieldSql::raw($field)).')::text',
+            ),
+            Counting::Days => self::day($field, $context),
+            Counting::Nothing => new Fragment('null::text'),
+        };
+    }
+
+    /** For each option in turn `1` where its rule keeps the record, else `0`. */
+    private function answers(OfferedFilter $filter, Context $context): Fragment
+    {
+        $rules = array_map(
+            fn (string $option): Condition|Group => $filter->ruleOf($option, $context),
+            array_map(strval(...), array_keys($filter->options())),
+        );
+        $answers = array_map(fn (Condition|Group $rule): Fragment => $this->compiler->rule($rule, $context), $rules);
+
+        return new Fragment(
+            implode(' || ', array_map(
+                fn (Fragment $rule): string => "case when {$rule->sql} then '1' else '0' end",
+                $answers,
+            )),
+            array_merge(...array_map(fn (Fragment $rule): array => $rule->bindings, $answers)),
+        );
+    }
+
+    private static function day(Field $field, Context $context): Fragment
+    {
+        $raw = FieldSql::raw($field);
+
+        return $field->family() === Family::Date
+            ? new Fragment($raw)
+            : new Fragment("(({$raw}::timestamptz at time zone ?)::date)::text", [$context->calendar->zone->getName()]);
+    }
+
+    /** @return string|null key of the type that all its records are of; null where there are several, or none */
+    private static function singleType(BoundModule $module): ?string
+    {
+        $types = $module->source instanceof Items ? $module->source->typeKeys() : [];
+
+        return count($types) === 1 ? $types[0] : null;
+    }
+
+    /** @return list<string> */
+    private static function columnsIn(string $sql): array
+    {
+        preg_match_all('/\bitems"?\."?([a-z_0-9]+)/', $sql, $found);
+
+        return array_values(array_unique($found[1]));
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\ViewCounts;
+
+use App\Audit\ClientNetwork;
+
+/** Whether a request is somebody who looks at a page. Needs nothing of the framework. */
+final readonly class CountableVisit
+{
+    /** What programs call themselves that fetch pages without anybody reading them. Common practice, no source. */
+    private const PROGRAMS = '/bot\b|bot[\/;_ -]|crawl|spider|slurp|preview|fetch|scan|monitor|check|archiv'
+        .'|curl|wget|python|java\/|ruby|perl|php|go-http|httpclient|headless|lighthouse|feed|rss|validator/i';
+
+    /** @param  string  $visitor  a hash of the client's network: a browser may call itself anything */
+    private function __construct(public string $visitor)
+    {
+    }
+
+    /**
+     * @param  string  $method  of HTTP
+     * @param  string  $agent  what the browser calls itself
+     * @param  string  $purpose  the header Sec-Purpose or Purpose, empty where there is none
+     * @return self|null null of a program, and of a page that is fetched before anybody asks for it
+     */
+    public static function of(string $method, string $ip, string $agent, string $purpose): ?self
+    {
+        return $method !== 'GET'
+            || $agent === ''
+            || preg_match(self::PROGRAMS, $agent) === 1
+            || str_contains($purpose, 'prefetch')
+            ? null
+            : new self(hash('sha256', ClientNetwork::of($ip)));
+    }
+}

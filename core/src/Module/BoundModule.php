@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Module;
+
+use Wellspring\Core\Arrangement\Arrangement;
+use Wellspring\Core\Choice\Chosen;
+use Wellspring\Core\Choice\Offer;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Paging\PagingRule;
+use Wellspring\Core\Sort\SortKey;
+
+/**
+ * A module here and now: its conditions have the values that the page, the viewer and the address give, and its order,
+ * page size and arrangement are those that the visitor has chosen. `Module::bound()` makes it, once for each run.
+ */
+final readonly class BoundModule extends Module
+{
+    /**
+     * @param  Module  $own  the same before it was bound: with what it shows where nothing is chosen
+     * @param  Chosen  $chosen  what the visitor has chosen
+     * @param  non-empty-list<SortKey>  $order
+     */
+    public function __construct(
+        public Module $own,
+        public Chosen $chosen,
+        ?Group $where,
+        array $order,
+        PagingRule $page,
+        Arrangement $arrange,
+    ) {
+        parent::__construct(
+            $own->key,
+            $own->name,
+            $own->source,
+            $where,
+            $own->leaveOut,
+            $own->pin,
+            $order,
+            $own->skip,
+            $own->atMost,
+            $page,
+            $arrange,
+            $own->card,
+            $own->whenNothing,
+            $own->headings,
+            $own->offer,
+            $own->follows,
+            $own->look,
+        );
+    }
+
+    /** Itself: a module is bound once. */
+    public function bound(Context $context): self
+    {
+        return $this;
+    }
+
+    public function definition(): Module
+    {
+        return $this->own;
+    }
+
+    /** Those of the visitor's choice, too. */
+    public function conditions(): array
+    {
+        return [...parent::conditions(), ...$this->chosen->rule()?->conditions() ?? []];
+    }
+
+    /** What visitors may choose does not depend on what they have chosen. */
+    public function offered(): ?Offer
+    {
+        return $this->own->offered();
+    }
+
+    public function addressNames(): array
+    {
+        return $this->own->addressNames();
+    }
+}
