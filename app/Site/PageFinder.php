@@ -196,11 +196,10 @@ final readonly class PageFinder
         Context $context,
         Dependencies $dependencies,
     ): ?Subject {
-        if ($source instanceof Archive) {
+        if ($source->gathersItems()) {
             $dependencies->changesAt($this->expiry->ofItems($about->of, $context));
         }
-        // A month that holds nothing the viewer may see is none.
-        $isThere = ! $source instanceof Archive
+        $isThere = ! $source->gathersItems()
             || $this->sources->candidates($source, $context)->where('items.slug', $slug)->exists();
         $record = $isThere ? $this->sources->record($source, $slug, $context) : null;
 

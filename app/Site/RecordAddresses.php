@@ -35,21 +35,11 @@ final readonly class RecordAddresses
                 $addresses[(string) $record->key()] = SitePages::itemAddress($type, $record->slug);
             }
         }
-        foreach ($source instanceof Pages ? $records : [] as $record) {
-            $addresses[(string) $record->key()] = (string) $record->value($source->type()->fields['address']);
-        }
-        $fits = match (true) {
-            $source instanceof TaxonomyTerms => $this->ofTerm($source->taxonomy->key),
-            $source instanceof People => $this->ofPerson(),
-            $source instanceof Archive => $this->page(
-                fn (PageAbout $about): bool => $about->kind->value === $source->per->value
-                    && $about->by === $source->by->key
-                    && $about->of === $source->items->typeKeys(),
-            ),
-            default => null,
-        };
+        $fits = $source->about() === null
+            ? null
+            : $this->page(fn (PageAbout $about): bool => $about->isAboutRecordsOf($source));
         foreach ($records as $record) {
-            $address = $fits === null ? null : $fits($record->slug);
+            $address = $source->addressOf($record) ?? ($fits === null ? null : $fits($record->slug));
             if ($address !== null) {
                 $addresses[(string) $record->key()] = $address;
             }

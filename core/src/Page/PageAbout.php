@@ -116,14 +116,23 @@ final readonly class PageAbout
         };
     }
 
+    /** Whether the page can be about the records of the source; `distance()` tells about which. */
+    public function isAboutRecordsOf(Source $source): bool
+    {
+        return $source->about() === match ($this->kind) {
+            AboutKind::Term, AboutKind::Item => [$this->kind->value => $this->of[0]],
+            AboutKind::Person => ['person' => true],
+            AboutKind::Month, AboutKind::Year => [$this->kind->value => $this->of, 'by' => $this->by],
+        };
+    }
+
     /**
      * @param  string  $at  where it stands in the definition
      * @return list<Reference>
      */
     public function references(string $at, Catalogue $catalogue): array
     {
-        $source = $this->source($catalogue);
-        $all = $source instanceof Archive ? [Reference::toField("{$at}.by", $source->by, $this->of)] : [];
+        $all = $this->source($catalogue)?->references($at, $this->of) ?? [];
         if ($this->kind !== AboutKind::Term) {
             return $all;
         }

@@ -177,6 +177,16 @@ final readonly class Archive implements Source
         return new DefaultOrder($this->type->fields['begins'], descending: true);
     }
 
+    public function about(): array
+    {
+        return [$this->per->value => $this->typeKeys(), 'by' => $this->by->key];
+    }
+
+    public function gathersItems(): bool
+    {
+        return true;
+    }
+
     public function pieces(Format $format): array
     {
         return [

@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
 
-/** What a source holds: records of a kind that it takes, which the viewer may see, and which nothing speaks against. */
+/** What most sources have in common. */
 trait ContainsRecords
 {
     public static function isSaidBy(Shape $shape): bool
@@ -19,6 +19,21 @@ trait ContainsRecords
     public function references(string $at, array $types): array
     {
         return [];
+    }
+
+    public function about(): ?array
+    {
+        return null;
+    }
+
+    public function addressOf(Record $record): ?string
+    {
+        return null;
+    }
+
+    public function gathersItems(): bool
+    {
+        return false;
     }
 
     public function hasOccurrences(): bool

@@ -133,6 +133,11 @@ final readonly class Pages implements Source
         return new DefaultOrder($this->type->fields['place']);
     }
 
+    public function addressOf(Record $record): string
+    {
+        return (string) $record->value($this->type->fields['address']);
+    }
+
     public function pieces(Format $format): array
     {
         return [

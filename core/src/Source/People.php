@@ -163,6 +163,11 @@ final readonly class People implements Source
         return new DefaultOrder($this->type->reachable['title']);
     }
 
+    public function about(): array
+    {
+        return ['person' => true];
+    }
+
     public function pieces(Format $format): array
     {
         return [

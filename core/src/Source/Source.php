@@ -73,6 +73,20 @@ interface Source
      */
     public function slugTaxonomy(): ?string;
 
+    /**
+     * What a page says that is about each of its records: `about` in the page's file, without `under` and `only`; null
+     * if there is no such page.
+     *
+     * @return array<string, mixed>|null
+     */
+    public function about(): ?array;
+
+    /** The address that the record brings with it; null if the address is that of a page about it. */
+    public function addressOf(Record $record): ?string;
+
+    /** Whether a record stands for items, such as a month, and does not exist without an item that the viewer sees. */
+    public function gathersItems(): bool;
+
     /** How its records are ordered where a definition says nothing. */
     public function defaultOrder(): DefaultOrder;
 

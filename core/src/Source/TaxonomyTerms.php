@@ -162,6 +162,11 @@ final readonly class TaxonomyTerms implements Source
         return new DefaultOrder($this->type->fields['place']);
     }
 
+    public function about(): array
+    {
+        return ['term' => $this->taxonomy->key];
+    }
+
     public function pieces(Format $format): array
     {
         return [
