@@ -60,7 +60,9 @@ final class ServicesTest extends TestCase
         $common = "ROOT='{$root}'; . '{$root}/bin/lib/common.sh'";
         $var = self::said("{$common}; choose_places > /dev/null; printf %s \"\$VAR\"");
         $copy = "{$var}/empty-".bin2hex(random_bytes(4));
-        mkdir($copy, 0755);
+        // The users of the web server and of the database enter the copy.
+        $umask = umask(0022);
+        mkdir($copy);
         try {
             self::said(<<<BASH
                 cd '{$root}'
@@ -92,6 +94,7 @@ final class ServicesTest extends TestCase
                 $this->assertStringContainsString("http://127.0.0.1:{$port}/manage/welcome/", $manager);
             }
         } finally {
+            umask($umask);
             exec('rm -rf '.escapeshellarg($copy));
         }
     }

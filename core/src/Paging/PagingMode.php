@@ -19,10 +19,10 @@ enum PagingMode: string
         return $this === self::More || $this === self::Continuous;
     }
 
-    /** @return array{loads?: int} the keys that only this mode has, with their defaults */
-    public function defaults(): array
+    /** How many pages are loaded without a click unless the rule says it; null of a mode that loads none. */
+    public function defaultLoads(): ?int
     {
-        return $this === self::Continuous ? ['loads' => PagingRule::LOADS] : [];
+        return $this === self::Continuous ? PagingRule::LOADS : null;
     }
 
     public function words(): string

@@ -64,7 +64,7 @@ use Wellspring\Core\Who\Audience;
  *     types: list<ContentTypeShape>, taxonomies: list<TaxonomyShape>, pages: list<SitePageShape>,
  *     arrangements: list<PlugInShape>, parts: list<PlugInShape>, partStyle: list<OptionShape>,
  *     departure: list<OptionShape>, audiences: list<NamedShape>, people: list<array{name: string, email: string}>,
- *     pageModes: list<array{key: string, label: string, defaults: array{loads?: int}}>,
+ *     pageModes: list<array{key: string, label: string, loads: int|null}>,
  *     groups: list<array{key: string, name: string}>,
  *     filterControls: list<FilterControlShape>, offer: list<OptionShape>,
  *     limits: array{columns: int, pageSize: int},
@@ -137,7 +137,7 @@ final readonly class StartController
                 fn (PagingMode $mode): array => [
                     'key' => $mode->value,
                     'label' => $mode->words(),
-                    'defaults' => $mode->defaults(),
+                    'loads' => $mode->defaultLoads(),
                 ],
                 PagingMode::cases(),
             ),

@@ -28,17 +28,15 @@ export function PageEditor({ bench, look }: EditorProps) {
 					aria-label="How visitors get to the rest"
 					data-word="page.mode"
 					value={definition.page.mode}
-					onChange={(event) =>
+					onChange={(event) => {
+						const mode = event.target.value;
+						const loads = pageModes.find((one) => one.key === mode)?.loads ?? null;
+						const { count } = definition.page;
 						change({
 							...definition,
-							page: {
-								...pageModes.find((one) => one.key === event.target.value)?.defaults,
-								mode: event.target.value,
-								size,
-								...(definition.page.count ? { count: definition.page.count } : {}),
-							},
-						})
-					}
+							page: { mode, size, ...(loads === null ? {} : { loads }), ...(count ? { count } : {}) },
+						});
+					}}
 				>
 					{pageModes.map((one) => (
 						<option key={one.key} value={one.key}>
