@@ -20,7 +20,6 @@ use Wellspring\Core\Page\AboutKind;
 use Wellspring\Core\Page\PageAbout;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PageRouter;
-use Wellspring\Core\Source\Archive;
 use Wellspring\Core\Source\Source;
 
 /** Finds the page that answers an address, and what it is about there. */

@@ -9,11 +9,9 @@ use App\Pages\PageQuery;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Page\AboutKind;
 use Wellspring\Core\Page\PageAbout;
-use Wellspring\Core\Source\Archive;
 use Wellspring\Core\Source\Pages;
 use Wellspring\Core\Source\People;
 use Wellspring\Core\Source\Source;
-use Wellspring\Core\Source\TaxonomyTerms;
 
 /** Where records have pages of their own: items at their type's address, others where a page is about their kind. */
 final readonly class RecordAddresses
