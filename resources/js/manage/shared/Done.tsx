@@ -13,31 +13,15 @@ interface Said {
 	change: number | null;
 	left: string[];
 	actions: DoneAction[];
-	/** ms */
-	at: number;
 }
-
-/** A message said so shortly before the screen was left belongs to the next screen, in ms. */
-const CARRIED = 1000;
 
 type Tell = (words: string, change?: number | null, left?: string[], actions?: DoneAction[]) => void;
 
 const DoneContext = createContext<Tell>(() => {});
-const LeaveContext = createContext<() => void>(() => {});
 
 /** Tells what was done, at the foot of the screen, and offers to undo it. */
 export function useDone() {
 	return useContext(DoneContext);
-}
-
-/**
- * Removes a message when its screen is left: its Undo would undo something that is out of sight. It can still be undone
- * under Changes.
- */
-export function useDoneLeaves(screen: string) {
-	const leave = useContext(LeaveContext);
-	// biome-ignore lint/correctness/useExhaustiveDependencies: it runs when the screen changes
-	useEffect(() => leave(), [screen, leave]);
 }
 
 export function DoneProvider({ children }: { children: ReactNode }) {
@@ -45,10 +29,9 @@ export function DoneProvider({ children }: { children: ReactNode }) {
 	const [said, setSaid] = useState<Said | null>(null);
 	const done = useCallback(
 		(words: string, change: number | null = null, left: string[] = [], actions: DoneAction[] = []) =>
-			setSaid({ words, change, left, actions, at: Date.now() }),
+			setSaid({ words, change, left, actions }),
 		[],
 	);
-	const leave = useCallback(() => setSaid((now) => (now !== null && Date.now() - now.at < CARRIED ? now : null)), []);
 	const undo = useMutation({
 		mutationFn: (change: number) => sendLong<{ undone: number; left: string[] }>("POST", `/changes/${change}/undo`, {}),
 		onSuccess: (answer) => {
@@ -73,7 +56,7 @@ export function DoneProvider({ children }: { children: ReactNode }) {
 	}, [said]);
 	return (
 		<DoneContext value={done}>
-			<LeaveContext value={leave}>{children}</LeaveContext>
+			{children}
 			<div
 				role="status"
 				aria-live="polite"

@@ -1,10 +1,9 @@
 import { ArrowUpRight, Menu } from "lucide-react";
 import { Suspense } from "react";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
-import { NavLink, Outlet, useLocation } from "react-router";
+import { NavLink, Outlet } from "react-router";
 import { signOut } from "./api";
 import { CommandBox } from "./CommandBox";
-import { useDoneLeaves } from "./Done";
 import { Opening } from "./Fault";
 import { useStart } from "./start";
 import { TaskBar } from "./TaskBar";
@@ -117,7 +116,6 @@ function NarrowMenu() {
 
 export function Shell() {
 	const start = useStart();
-	useDoneLeaves(useLocation().pathname);
 	return (
 		<div className="min-h-screen flex flex-col">
 			<a
