@@ -8,7 +8,8 @@ declare(strict_types=1);
  */
 require dirname(__DIR__).'/vendor/symfony/http-foundation/IpUtils.php';
 foreach ([
-    'Audit/ClientNetwork', 'ViewCounts/CountableVisit', 'Site/PageCache/PageCacheSettings', 'Site/PageCache/RequestOrigin',
+    'Audit/ClientNetwork', 'ViewCounts/CountableVisit', 'Site/PageCache/PageCacheSettings',
+    'Site/PageCache/RequestOrigin',
     'Site/PageCache/PageRequest', 'Site/PageCache/PageEntry', 'Site/PageCache/PageMemory',
     'Site/PageCache/PageDatabase',
     'Site/PageCache/PageCacheFront', 'Media/StoredFile', 'Media/MediaFront',

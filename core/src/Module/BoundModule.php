@@ -69,7 +69,7 @@ final readonly class BoundModule extends Module
         return [...parent::conditions(), ...$this->chosen->rule()?->conditions() ?? []];
     }
 
-    /** What visitors may choose does not depend on what they have chosen. */
+    /** The offer of the definition: a choice that was made does not change it. */
     public function offered(): ?Offer
     {
         return $this->own->offered();

@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
 
-/** What most sources have in common. */
+/** Defaults that most sources share. */
 trait ContainsRecords
 {
     public static function isSaidBy(Shape $shape): bool

@@ -74,8 +74,8 @@ interface Source
     public function slugTaxonomy(): ?string;
 
     /**
-     * What a page says that is about each of its records: `about` in the page's file, without `under` and `only`; null
-     * if there is no such page.
+     * The key `about` of a page that serves every record of this source, as in the page's file, without `under` and
+     * `only`. Null if no page can serve them.
      *
      * @return array<string, mixed>|null
      */

@@ -86,22 +86,29 @@ function Sortable({ type, term, order }: { type: string; term: number | null; or
 	const client = useQueryClient();
 	const [now, setNow] = useState(order.items);
 	const revision = useRef(order.revision);
+	/** How many saves were refused. A move that was made before a refusal started from the old order. */
+	const refused = useRef(0);
 	const take = (answer: OrderByHand) => {
 		setNow(answer.items);
 		revision.current = answer.revision;
 		client.setQueryData(["by hand", type, term], answer);
 	};
 	const save = useMutation({
-		mutationFn: (next: PlacedItem[]) =>
-			send<OrderByHand>("PUT", `/by-hand/${type}`, {
+		mutationFn: ({ next, before }: { next: PlacedItem[]; before: number }) => {
+			if (before !== refused.current) {
+				throw new ApiError(409, "The order changed before this move was saved.");
+			}
+			return send<OrderByHand>("PUT", `/by-hand/${type}`, {
 				term,
 				revision: revision.current,
 				ids: next.filter((one) => one.placed).map((one) => one.id),
-			}),
+			});
+		},
 		scope: { id: "order by hand" },
 		onSuccess: take,
 		onError: async (error) => {
 			if (error instanceof ApiError && error.status === 409) {
+				refused.current++;
 				take(await get<OrderByHand>(orderPath(type, term)));
 			}
 		},
@@ -110,7 +117,7 @@ function Sortable({ type, term, order }: { type: string; term: number | null; or
 	const put = (next: PlacedItem[], last: number) => {
 		const placed = next.map((one, i) => (i <= last ? { ...one, placed: true } : one));
 		setNow(placed);
-		save.mutate(placed);
+		save.mutate({ next: placed, before: refused.current });
 	};
 	const moveTo = (ids: Set<number>, target: number, where: "before" | "after") => {
 		const moved = now.filter((one) => ids.has(one.id));
@@ -159,7 +166,11 @@ function Sortable({ type, term, order }: { type: string; term: number | null; or
 			<p role="status" className="text-quiet">
 				{save.isPending ? "Keeping the order…" : `${first === -1 ? now.length : first} placed by hand.`}{" "}
 				{first > 0 && (
-					<button type="button" className="plain-add" onClick={() => save.mutate([])}>
+					<button
+						type="button"
+						className="plain-add"
+						onClick={() => save.mutate({ next: [], before: refused.current })}
+					>
 						Forget the order
 					</button>
 				)}

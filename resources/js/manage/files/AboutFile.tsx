@@ -1,8 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { savedByOther } from "../shared/AltText";
-import { send } from "../shared/api";
+import { savedByOther, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
@@ -23,9 +22,9 @@ export function About({ media, onClose }: { media: MediaRow; onClose: () => void
 	const save = useMutation({
 		mutationFn: () => send<Media>("PUT", `/media/${media.id}`, { alt, focus, revision }),
 		onSuccess: over,
-		onError: (error) => setRevision(savedByOther(error)?.revision ?? revision),
+		onError: (error) => setRevision(savedByOther<Media>(error, "media")?.revision ?? revision),
 	});
-	const other = savedByOther(save.error);
+	const other = savedByOther<Media>(save.error, "media");
 	const remove = useMutation({
 		mutationFn: () => send("DELETE", `/media/${media.id}`, {}),
 		onSuccess: () => {

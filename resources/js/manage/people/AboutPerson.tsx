@@ -1,16 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { ApiError, send } from "../shared/api";
+import { savedByOther, send } from "../shared/api";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import type { PeopleGroup, Person } from "../shared/schema";
 import { LinkToPass, Who } from "./Invite";
-
-/** The person as someone else saved them in the meantime; null if that is not what went wrong. */
-function savedByOther(error: Error | null): Person | null {
-	return error instanceof ApiError && error.status === 409 ? ((error.body.person as Person | undefined) ?? null) : null;
-}
 
 function saidOf(person: Person, groups: PeopleGroup[]): string {
 	const names = groups.filter((one) => person.groups.includes(one.id)).map((one) => one.name);
@@ -29,16 +24,15 @@ export function About({ person, groups, onClose }: { person: Person; groups: Peo
 			done(`${now.name} is saved.`);
 			onClose();
 		},
-		// What was chosen stays. Saved again, it replaces what someone else saved.
 		onError: (error) => {
-			const now = savedByOther(error);
+			const now = savedByOther<Person>(error, "person");
 			if (now) {
 				setGiven({ ...given, revision: now.revision });
 				void again();
 			}
 		},
 	});
-	const other = savedByOther(save.error);
+	const other = savedByOther<Person>(save.error, "person");
 	const link = useMutation({
 		mutationFn: () => send<{ link: string; valid: string }>("POST", `/people/${person.id}/link`, {}),
 	});

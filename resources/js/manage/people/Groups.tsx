@@ -14,7 +14,7 @@ export function Groups({ groups }: { groups: PeopleGroup[] }) {
 			setName("");
 			void again();
 		},
-		// What was typed stays in its box. Saved again, it replaces what someone else saved.
+		// The newer revision is loaded; the typed name stays in its field.
 		onError: again,
 	});
 	const remove = useMutation({ mutationFn: (id: number) => send("DELETE", `/groups/${id}`, {}), onSuccess: again });

@@ -1,12 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { ApiError, send } from "./api";
+import { savedByOther, send } from "./api";
 import type { Media } from "./schema";
-
-/** The file as someone else saved it in the meantime; null if that is not what went wrong. */
-export function savedByOther(error: Error | null): Media | null {
-	return error instanceof ApiError && error.status === 409 ? ((error.body.media as Media | undefined) ?? null) : null;
-}
 
 /** The alternative text of a picture. It is saved with the file when the box is left, or on Enter. */
 export function AltText({ media, onSaved }: { media: Media; onSaved: (media: Media) => void }) {
@@ -15,15 +10,14 @@ export function AltText({ media, onSaved }: { media: Media; onSaved: (media: Med
 		mutationFn: () =>
 			send<Media>("PUT", `/media/${media.id}`, { alt: alt.trim(), focus: media.focus, revision: media.revision }),
 		onSuccess: onSaved,
-		// What was typed stays in the box. Saved again, it replaces what someone else saved.
 		onError: (error) => {
-			const now = savedByOther(error);
+			const now = savedByOther<Media>(error, "media");
 			if (now) {
 				onSaved(now);
 			}
 		},
 	});
-	const other = savedByOther(save.error);
+	const other = savedByOther<Media>(save.error, "media");
 	const saveChanged = () => {
 		if (alt.trim() !== media.alt && !save.isPending) {
 			save.mutate();
@@ -40,7 +34,8 @@ export function AltText({ media, onSaved }: { media: Media; onSaved: (media: Med
 				value={alt}
 				maxLength={300}
 				onChange={(event) => setAlt(event.target.value)}
-				onBlur={saveChanged}
+				// After a conflict only Enter saves: it replaces what someone else wrote.
+				onBlur={() => other === null && saveChanged()}
 				onKeyDown={(event) => {
 					if (event.key === "Enter") {
 						event.preventDefault();

@@ -50,7 +50,7 @@ export function DraftHeader<T>({
 		onSuccess: (now) => {
 			draft.published(now);
 			taken(now);
-			// What is live decides what previews of other things show: menus, links, listings.
+			// Previews show menus, links and listings that this change may have made live.
 			void client.invalidateQueries({ predicate: ({ queryKey }) => String(queryKey[0]).endsWith(" look") });
 			onPublished();
 		},

@@ -16,6 +16,14 @@ export class ApiError extends Error {
 	}
 }
 
+/**
+ * What someone else saved in the meantime, from an answer that refused a write for its old revision; null for any other
+ * error. A form keeps what was typed and takes the newer revision, so saving again replaces the other's change.
+ */
+export function savedByOther<T>(error: Error | null, key: "media" | "person"): T | null {
+	return error instanceof ApiError && error.status === 409 ? ((error.body[key] as T | undefined) ?? null) : null;
+}
+
 export interface RequestOptions {
 	/** ends the request before it is answered */
 	signal?: AbortSignal;

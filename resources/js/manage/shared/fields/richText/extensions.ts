@@ -4,7 +4,7 @@ import { Film } from "./film";
 import { IntroductionEnd } from "./introductionEnd";
 import { tables } from "./tables";
 
-/** What a text may hold in the editor. */
+/** The elements that the text editor can edit. */
 export const extensions = [
 	StarterKit.configure({ link: { openOnClick: false }, codeBlock: false }),
 	Image,

@@ -13,7 +13,7 @@ export const IntroductionEnd = Node.create({
 	renderHTML: ({ HTMLAttributes }) => ["hr", mergeAttributes(HTMLAttributes, { "data-introduction": "" })],
 });
 
-/** Where the line stands in the text; null where it has none. */
+/** The position of the line in the document; null if the text has none. */
 export function introductionEnd(editor: Editor): number | null {
 	let found: number | null = null;
 	editor.state.doc.descendants((node, at) => {

@@ -11,8 +11,8 @@ const SAME: Record<string, string> = { b: "strong", i: "em", del: "s" };
 const SAID = ["lang", "dir"];
 
 /**
- * What the editor would remove from a text at the first edit: names of elements and attributes, in the order in which
- * they first occur; an empty list if it keeps everything.
+ * The elements and attributes that the editor would remove at the first edit. Their names are in the order of their
+ * first use. The list is empty if the editor keeps everything.
  */
 export function notKept(html: string): string[] {
 	const before = counted(html);

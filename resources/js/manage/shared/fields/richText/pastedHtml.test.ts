@@ -5,7 +5,7 @@ import { expect, test } from "vitest";
 import { extensions } from "./extensions";
 import { cleanPasted } from "./pastedHtml";
 
-/** What the text is after the paste. */
+/** The HTML of the text after the paste. */
 function pasted(html: string): string {
 	return new Editor({ extensions, content: cleanPasted(html).html }).getHTML();
 }
