@@ -160,7 +160,7 @@ final class CalendarTest extends TestCase
     {
         $rule = Garden::module(['where' => ['all' => [['field' => $field] + $condition]]])->where->members[0] ?? null;
         $this->assertInstanceOf(Condition::class, $rule);
-        $keeps = fn (?string $value): bool => $rule->keeps(
+        $keeps = fn (?string $value): bool => $rule->bound(Garden::context('2026-06-01T11:00:00Z'))->keeps(
             Garden::record(1, [$field => $value]),
             Garden::context('2026-06-01T11:00:00Z'),
         );

@@ -100,10 +100,9 @@ final class TextTest extends TestCase
                 'where' => ['all' => [['field' => 'nickname', 'test' => 'is', 'value' => "{$space}tree FERN"]]],
             ])->where->members[0]
                 ?? null;
-            $this->assertTrue(
-                $is?->keeps(Garden::record(1, ['nickname' => 'Tree fern']), Garden::context()),
-                bin2hex($space),
-            );
+            $context = Garden::context();
+            $fern = Garden::record(1, ['nickname' => 'Tree fern']);
+            $this->assertTrue($is?->bound($context)->keeps($fern, $context), bin2hex($space));
         }
         $this->assertSame('4 5', Whitespace::squeeze("\u{3000}4 \u{A0}\t5\n"));
         foreach (["a\x00b", "a\x1Fb", "a\x0Bb", "a\x7Fb"] as $text) {

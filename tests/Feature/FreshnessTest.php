@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Catalogue\CatalogueStore;
 use App\Freshness\ContentMarks;
 use App\Freshness\Dependencies;
-use App\Listing\Cache\CachedListing;
 use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Models\ContentType;
@@ -50,7 +49,7 @@ final class FreshnessTest extends TestCase
         $this->plantType();
         $this->plant(['title' => 'Fern', 'publish_at' => '2026-01-01']);
         $module = $this->module();
-        $look = fn () => app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now());
+        $look = fn () => $this->cached($module);
         $first = $look();
         $this->assertSame(['marks', 'cache'], $this->tablesAsked(fn () => $this->assertEquals($first, $look())));
     }
@@ -151,7 +150,7 @@ final class FreshnessTest extends TestCase
             'all deleted' => fn () => Item::query()->delete(),
         ] as $what => $write) {
             $this->assertSameNow($module, "before {$what}");
-            $before = app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now());
+            $before = $this->cached($module);
             $write();
             app(\App\Catalogue\CatalogueStore::class)->forget();
             $module = $this->module(array_intersect_key($module->toArray(), ['where' => 0]));
@@ -172,7 +171,7 @@ final class FreshnessTest extends TestCase
         $module = $this->module();
         $titles = fn (string $at): array => Item::query()
             ->findMany(
-                app(CachedListing::class)->showAlone(
+                $this->cached(
                     $module,
                     app(ContextFactory::class)->at(new \DateTimeImmutable($at), Viewer::signedOut()),
                 )->ids(),
@@ -234,7 +233,7 @@ final class FreshnessTest extends TestCase
                     'all' => [['field' => $field, 'test' => $test] + ($value === null ? [] : ['value' => $value])],
                 ],
             ]);
-            $shows = fn (\DateTimeImmutable $at): int => app(CachedListing::class)->showAlone(
+            $shows = fn (\DateTimeImmutable $at): int => $this->cached(
                 $module,
                 app(ContextFactory::class)->at($at, Viewer::signedOut()),
             )->total;
@@ -266,7 +265,7 @@ final class FreshnessTest extends TestCase
                 ],
             ]]],
         ]);
-        $shown = app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now());
+        $shown = $this->cached($module);
         $this->assertSame(1, $shown->total);
     }
 
@@ -293,7 +292,7 @@ final class FreshnessTest extends TestCase
                 );
                 $run = app(Listing::class)->show($module, $context);
                 foreach ([1, 2] as $time) {
-                    $kept = app(CachedListing::class)->showAlone($module, $context);
+                    $kept = $this->cached($module, $context);
                     $this->assertEquals(
                         $run,
                         $kept,
@@ -355,10 +354,10 @@ final class FreshnessTest extends TestCase
         DB::beginTransaction();
         $this->plant(['title' => 'Gone', 'slug' => 'gone', 'publish_at' => '2026-01-01']);
         $this->assertNull($marks->of(['type:plant']));
-        $this->assertSame(2, app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now())->total);
+        $this->assertSame(2, $this->cached($module)->total);
         DB::rollBack();
         $this->assertSame($before, $marks->of(['type:plant']));
-        $this->assertSame(1, app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now())->total);
+        $this->assertSame(1, $this->cached($module)->total);
     }
 
     /**
@@ -403,7 +402,7 @@ final class FreshnessTest extends TestCase
         $only = fn (string $field): Module => $this->module([
             'card' => ['lines' => [['parts' => [['part' => 'field', 'field' => $field]]]]],
         ]);
-        $total = fn (string $field, string $at = '2026-06-01T00:00:00Z'): int => app(CachedListing::class)->showAlone(
+        $total = fn (string $field, string $at = '2026-06-01T00:00:00Z'): int => $this->cached(
             $only($field),
             app(ContextFactory::class)->at(new \DateTimeImmutable($at), Viewer::signedOut()),
         )->total;
@@ -495,7 +494,7 @@ final class FreshnessTest extends TestCase
     private function assertSameNow(Module $module, string $what): \Wellspring\Core\Run\Result
     {
         $context = app(ContextFactory::class)->now();
-        $kept = app(CachedListing::class)->showAlone($module, $context);
+        $kept = $this->cached($module, $context);
         $this->assertEquals(app(Listing::class)->show($module, $context)->ids(), $kept->ids(), $what);
 
         return $kept;

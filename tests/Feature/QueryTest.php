@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
-use App\Listing\Cache\CachedListing;
 use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Models\Group;
@@ -758,7 +757,7 @@ final class QueryTest extends TestCase
                 ]]);
         $found = fn (Module $module): array => array_map(
             fn (int $id): string => (string) Item::query()->whereKey($id)->value('slug'),
-            app(CachedListing::class)->showAlone($module, app(ContextFactory::class)->now())->ids(),
+            $this->cached($module)->ids(),
         );
         foreach ([
             ['rust', null, ['p0', 'p2', 'p1']],

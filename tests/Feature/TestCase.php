@@ -7,6 +7,10 @@ namespace Tests\Feature;
 use App\Catalogue\CatalogueStore;
 use App\Content\ItemWriter;
 use App\Content\TypeWriter;
+use App\Freshness\Dependencies;
+use App\Listing\Cache\CachedListing;
+use App\Listing\Cache\ListingDependencies;
+use App\Listing\ContextFactory;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
@@ -29,8 +33,10 @@ use Tests\Support\ApiContract;
 use Tests\Support\Garden;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\FrameReader;
+use Wellspring\Core\Run\Result;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Words;
 
@@ -171,6 +177,16 @@ abstract class TestCase extends LaravelTestCase
     {
         app(Placements::class)->stand($module, $page->key, $stands);
         app(PageStore::class)->publish($page);
+    }
+
+    /** The first page of a module by itself, as visitors get it. */
+    protected function cached(Module $module, ?Context $context = null): Result
+    {
+        $context ??= app(ContextFactory::class)->now();
+        $bound = $module->bound($context);
+        $marks = app(ListingDependencies::class)->marksOf([$bound]);
+
+        return app(CachedListing::class)->show($bound, $context, '1', new Dependencies, $marks);
     }
 
     protected function manager(): User

@@ -15,6 +15,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\MovingSpan;
 use Wellspring\Core\Module\BoundModule;
@@ -50,7 +51,7 @@ final readonly class CacheExpiry
             ? [$this->pages->nextChange($context)]
             : $this->nextChanges($types, $context);
         foreach ($module->conditions() as $condition) {
-            // Those of the offer are not bound before somebody chooses them.
+            // Conditions of the offer take part only after somebody chooses them.
             $moments[] = $this->condition($condition->bound($context), $types, $context);
         }
         foreach ($module->order as $key) {
@@ -180,7 +181,7 @@ final readonly class CacheExpiry
     }
 
     /** @param  list<string>  $types */
-    private function condition(Condition $condition, array $types, Context $context): ?int
+    private function condition(BoundCondition $condition, array $types, Context $context): ?int
     {
         $now = $context->now->getTimestamp();
         if ($condition->off || $condition->missing !== null) {

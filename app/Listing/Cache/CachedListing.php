@@ -42,22 +42,6 @@ final readonly class CachedListing
     }
 
     /**
-     * A module that is shown by itself: its marks are read for it alone. See show().
-     *
-     * @throws NoSuchPage
-     */
-    public function showAlone(
-        Module $module,
-        Context $context,
-        string $page = '1',
-        Dependencies $dependencies = new Dependencies,
-    ): Result {
-        $bound = $module->bound($context);
-
-        return $this->show($bound, $context, $page, $dependencies, $this->dependencies->marksOf([$bound]));
-    }
-
-    /**
      * What Listing::show gives.
      *
      * @param  Dependencies  $dependencies  told what the result is made of

@@ -14,8 +14,8 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\BoundCondition;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\Value\WhenMissing;
 use Wellspring\Core\Module\BoundModule;
@@ -27,9 +27,9 @@ final readonly class Compiler
     {
     }
 
-    public function rule(Condition|Group $rule, Context $context): Fragment
+    public function rule(BoundCondition|BoundGroup $rule, Context $context): Fragment
     {
-        return $rule instanceof Group ? $this->group($rule, $context) : $this->condition($rule, $context);
+        return $rule instanceof BoundGroup ? $this->group($rule, $context) : $this->condition($rule, $context);
     }
 
     /** True where the record is among what the visitor has chosen. */
@@ -69,7 +69,7 @@ final readonly class Compiler
         };
     }
 
-    private function condition(Condition $condition, Context $context): Fragment
+    private function condition(BoundCondition $condition, Context $context): Fragment
     {
         return match (true) {
             $condition->isInactive() => Fragment::true(),
@@ -79,7 +79,7 @@ final readonly class Compiler
         };
     }
 
-    private function test(Condition $condition, Context $context, string $of): Fragment
+    private function test(BoundCondition $condition, Context $context, string $of): Fragment
     {
         return $this->tests->find($condition->test)->fragment($condition->test, $condition, $context, $of);
     }
@@ -88,7 +88,7 @@ final readonly class Compiler
      * The test asked of what the field links to: one that passes is enough, and none may fail what asks that something
      * is not so.
      */
-    private function reached(Field $link, Condition $condition, Context $context): Fragment
+    private function reached(Field $link, BoundCondition $condition, Context $context): Fragment
     {
         $asked = $this->test($condition, $context, 'reached');
         $asked = $condition->test->isNegative() ? $asked->not() : $asked;
@@ -130,10 +130,10 @@ final readonly class Compiler
         );
     }
 
-    private function group(Group $group, Context $context): Fragment
+    private function group(BoundGroup $group, Context $context): Fragment
     {
         $members = array_map(
-            fn (Condition|Group $member): Fragment => $this->rule($member, $context),
+            fn (BoundCondition|BoundGroup $member): Fragment => $this->rule($member, $context),
             $group->off ? [] : $group->active(),
         );
         if ($members === []) {

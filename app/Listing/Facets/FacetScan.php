@@ -16,8 +16,9 @@ use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Source\Items;
@@ -157,10 +158,13 @@ final readonly class FacetScan
     private function answers(OfferedFilter $filter, Context $context): Fragment
     {
         $rules = array_map(
-            fn (string $option): Condition|Group => $filter->ruleOf($option, $context),
+            fn (string $option): BoundCondition|BoundGroup => $filter->ruleOf($option, $context),
             array_map(strval(...), array_keys($filter->options())),
         );
-        $answers = array_map(fn (Condition|Group $rule): Fragment => $this->compiler->rule($rule, $context), $rules);
+        $answers = array_map(
+            fn (BoundCondition|BoundGroup $rule): Fragment => $this->compiler->rule($rule, $context),
+            $rules,
+        );
 
         return new Fragment(
             implode(' || ', array_map(

@@ -42,7 +42,7 @@ interface PartKind
     /** @return list<Field> what it asks of a record */
     public function fields(Part $part): array;
 
-    /** @return list<Condition> what it asks beside, bound to nothing yet */
+    /** @return list<Condition> what it asks besides */
     public function conditions(Part $part): array;
 
     /** Whether it shows something else from midnight on though nothing was written. */

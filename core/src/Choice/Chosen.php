@@ -4,16 +4,15 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Choice;
 
-use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\BoundCondition;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Filter\Join;
 
 /** What a visitor has chosen of one offer. */
 final readonly class Chosen
 {
     /**
-     * @param  list<ChosenFilter>  $filters  in the order of the offer
+     * @param  list<BoundChosenFilter>  $filters  in the order of the offer
      * @param  positive-int|null  $size
      */
     public function __construct(
@@ -30,19 +29,8 @@ final readonly class Chosen
         return $this->parameters() === [];
     }
 
-    public function bound(Context $context): self
-    {
-        return new self(
-            $this->offer,
-            array_map(fn (ChosenFilter $chosen): ChosenFilter => $chosen->bound($context), $this->filters),
-            $this->order,
-            $this->size,
-            $this->arrangement,
-        );
-    }
-
     /** What is chosen of a filter; null where that is nothing. */
-    public function of(OfferedFilter $filter): ?ChosenFilter
+    public function of(OfferedFilter $filter): ?BoundChosenFilter
     {
         foreach ($this->filters as $chosen) {
             if ($chosen->filter->name === $filter->name) {
@@ -58,16 +46,16 @@ final readonly class Chosen
     {
         return new self($this->offer, array_values(array_filter(
             $this->filters,
-            fn (ChosenFilter $chosen): bool => $chosen->filter->name !== $filter->name,
+            fn (BoundChosenFilter $chosen): bool => $chosen->filter->name !== $filter->name,
         )), $this->order, $this->size, $this->arrangement);
     }
 
     /** What all the filters keep together; null where none is chosen. */
-    public function rule(): ?Group
+    public function rule(): ?BoundGroup
     {
-        $rules = array_map(fn (ChosenFilter $chosen): Condition|Group => $chosen->rule, $this->filters);
+        $rules = array_map(fn (BoundChosenFilter $chosen): BoundCondition|BoundGroup => $chosen->rule, $this->filters);
 
-        return $rules === [] ? null : new Group(Join::All, $rules);
+        return $rules === [] ? null : new BoundGroup(Join::All, $rules);
     }
 
     /** @return array<string, string> those of the filters, by parameter, in the order of the offer */
@@ -105,6 +93,9 @@ final readonly class Chosen
     public function isOneOfFew(): bool
     {
         return count($this->filters) <= 1
-            && array_filter($this->filters, fn (ChosenFilter $chosen): bool => count($chosen->options) !== 1) === [];
+            && array_filter(
+                $this->filters,
+                fn (BoundChosenFilter $chosen): bool => count($chosen->options) !== 1,
+            ) === [];
     }
 }

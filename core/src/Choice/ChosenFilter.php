@@ -9,8 +9,8 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Wording\Format;
 
-/** A filter with what a visitor has chosen. */
-final readonly class ChosenFilter
+/** A filter with what a visitor has chosen, as its control reads it. */
+readonly class ChosenFilter
 {
     /**
      * @param  string  $said  the parameter's value as the canonical address has it
@@ -27,9 +27,11 @@ final readonly class ChosenFilter
     ) {
     }
 
-    public function bound(Context $context): self
+    public function bound(Context $context): BoundChosenFilter
     {
-        return new self($this->filter, $this->said, $this->rule->bound($context), $this->options, $this->ends);
+        $rule = $this->rule->bound($context);
+
+        return new BoundChosenFilter($this->filter, $this->said, $rule, $this->options, $this->ends);
     }
 
     /** How it reads above the results. */

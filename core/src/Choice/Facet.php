@@ -8,14 +8,14 @@ namespace Wellspring\Core\Choice;
 final readonly class Facet
 {
     /**
-     * @param  ChosenFilter|null  $chosen  what is chosen of it
+     * @param  BoundChosenFilter|null  $chosen  what is chosen of it
      * @param  array<array-key, int>  $counts  by option
      * @param  FacetRange|null  $range  null where it is none, or there are no values
      * @param  int  $left  how many records would be listed if nothing were chosen of it
      */
     public function __construct(
         public OfferedFilter $filter,
-        public ?ChosenFilter $chosen = null,
+        public ?BoundChosenFilter $chosen = null,
         public array $counts = [],
         public ?FacetRange $range = null,
         public int $left = 0,

@@ -7,7 +7,7 @@ namespace Wellspring\Core\Choice;
 use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Reference;
-use Wellspring\Core\Context\Choices;
+use Wellspring\Core\Context\Context;
 use Wellspring\Core\Option\Flag;
 use Wellspring\Core\Option\OneOf;
 use Wellspring\Core\Option\Option;
@@ -85,18 +85,19 @@ final readonly class Offer
     }
 
     /**
-     * What the choices say of this offer. What is not offered, not known or no range says nothing; so does what is the
+     * What the visitor has chosen of this offer. A choice counts only if it is offered, known and different from the
      * module's own.
      *
      * @param  list<SortKey>  $order  the module's own
      * @param  int  $size  the module's own
      */
-    public function chosen(Choices $choices, array $order, int $size, Arrangement $arrange): Chosen
+    public function chosen(Context $context, array $order, int $size, Arrangement $arrange): Chosen
     {
+        $choices = $context->choices;
         $filters = [];
         foreach ($this->filters as $filter) {
             $said = $choices->value("{$this->key}-{$filter->name}");
-            $filters[] = $said === null ? null : $filter->read($said);
+            $filters[] = $said === null ? null : $filter->read($said)?->bound($context);
         }
         $own = fn (array $keys): array => array_map(fn (SortKey $key): array => $key->toArray(), $keys);
         $sort = self::named($this->orders, $choices->value($this->key.'-'.self::SORT));

@@ -7,6 +7,8 @@ namespace Wellspring\Core\Choice;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Test\Quantifier;
@@ -129,7 +131,7 @@ final readonly class OfferedFilter
     }
 
     /** What an option keeps, chosen alone. */
-    public function ruleOf(string $option, Context $context): Condition|Group
+    public function ruleOf(string $option, Context $context): BoundCondition|BoundGroup
     {
         return $this->read($option)?->bound($context)->rule
             ?? throw new \LogicException("“{$option}” is an option of {$this->name}.");

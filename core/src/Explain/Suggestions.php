@@ -158,14 +158,15 @@ final class Suggestions
         };
         $ways = [];
         if ($rule instanceof Condition) {
+            $bound = $rule->bound($context);
             $found = $rule->field->through === null && ! $rule->test->asksRecord()
                 ? $record->value($rule->field)
                 : null;
             // What the page, the viewer or the address gives is theirs to say.
             $wider = $found === null || $rule->value instanceof DynamicValue
                 ? null
-                : $rule->test->widened($found, $rule, $context);
-            if ($wider !== null && $rule->withValue($wider->value)->keeps($record, $context)) {
+                : $rule->test->widened($found, $bound, $context);
+            if ($wider !== null && $bound->withValue($wider->value)->keeps($record, $context)) {
                 $ways[] = self::way($wider->words, $with(['value' => $wider->value] + $rule->toArray()));
             }
         }

@@ -11,8 +11,8 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Empty\Level;
-use Wellspring\Core\Filter\Condition;
-use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\BoundCondition;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Module\Module;
@@ -150,9 +150,9 @@ final readonly class Trace
         );
     }
 
-    private static function label(Condition|Group $rule, Record $record, Format $format): string
+    private static function label(BoundCondition|BoundGroup $rule, Record $record, Format $format): string
     {
-        if ($rule instanceof Group) {
+        if ($rule instanceof BoundGroup) {
             return count($rule->active()) === 1
                 ? self::label($rule->active()[0], $record, $format)
                 : ucfirst($rule->join->value).' of '.count($rule->active()).' rules';
@@ -163,15 +163,23 @@ final readonly class Trace
             : "{$rule->field->label}: ".self::has($rule->field, $record, $format);
     }
 
-    private static function rule(Condition|Group $rule, Record $record, Context $context, Format $format): string
-    {
-        return $rule instanceof Condition
+    private static function rule(
+        BoundCondition|BoundGroup $rule,
+        Record $record,
+        Context $context,
+        Format $format,
+    ): string {
+        return $rule instanceof BoundCondition
             ? self::condition($rule, $record, $context, $format)
             : self::group($rule, $record, $context, $format);
     }
 
-    private static function condition(Condition $condition, Record $record, Context $context, Format $format): string
-    {
+    private static function condition(
+        BoundCondition $condition,
+        Record $record,
+        Context $context,
+        Format $format,
+    ): string {
         if ($condition->missing !== null) {
             return "The rule on {$condition->field->label} has no value to compare with on this page, and so keeps ".(
                 $condition->missing->value === 'keepAll' ? 'everything.' : 'nothing.'
@@ -219,10 +227,10 @@ final readonly class Trace
         return $found === null ? 'empty' : mb_strimwidth($found, 0, 80, '…');
     }
 
-    private static function group(Group $group, Record $record, Context $context, Format $format): string
+    private static function group(BoundGroup $group, Record $record, Context $context, Format $format): string
     {
         $kept = $group->keeps($record, $context);
-        $telling = array_filter($group->active(), fn (Condition|Group $member): bool => match (true) {
+        $telling = array_filter($group->active(), fn (BoundCondition|BoundGroup $member): bool => match (true) {
             // Of “any” that holds, and of “none” that does not, those that do hold tell why; otherwise those that do
             // not.
             $group->join === Join::All => $kept || ! $member->keeps($record, $context),
@@ -236,7 +244,10 @@ final readonly class Trace
         $inside = implode(
             '; ',
             array_map(
-                fn (Condition|Group $member): string => rtrim(self::rule($member, $record, $context, $format), '.'),
+                fn (BoundCondition|BoundGroup $member): string => rtrim(
+                    self::rule($member, $record, $context, $format),
+                    '.',
+                ),
                 $telling,
             ),
         );

@@ -4,15 +4,11 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Filter;
 
-use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Context\Context;
 
-/**
- * Conditions joined by all, any or none. A group with nothing in it, or that is off, keeps everything; a member that
- * asks nothing is not there.
- */
-final readonly class Group
+/** Conditions joined by all, any or none. A group that is empty or off keeps everything. */
+readonly class Group
 {
     /** @param  list<Condition|Group>  $members */
     public function __construct(
@@ -22,44 +18,15 @@ final readonly class Group
     ) {
     }
 
-    public function bound(Context $context): self
+    public function bound(Context $context): BoundGroup
     {
-        return new self(
+        return new BoundGroup(
             $this->join,
-            array_map(fn (Condition|Group $member): Condition|Group => $member->bound($context), $this->members),
-            $this->off,
-        );
-    }
-
-    public function keeps(Record $record, Context $context): bool
-    {
-        $members = $this->off ? [] : $this->active();
-        if ($members === []) {
-            return true;
-        }
-        foreach ($members as $member) {
-            $kept = $member->keeps($record, $context);
-            if ($kept !== ($this->join === Join::All)) {
-                return $this->join === Join::Any;
-            }
-        }
-
-        return $this->join !== Join::Any;
-    }
-
-    /**
-     * @return list<Condition|Group> the members that ask something: neither off, nor without a value while they then
-     *   keep everything
-     */
-    public function active(): array
-    {
-        return array_values(
-            array_filter(
+            array_map(
+                fn (Condition|Group $member): BoundCondition|BoundGroup => $member->bound($context),
                 $this->members,
-                fn (Condition|Group $member): bool => ! (
-                    $member instanceof Condition ? $member->isInactive() : $member->off
-                ),
             ),
+            $this->off,
         );
     }
 

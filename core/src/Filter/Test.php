@@ -71,12 +71,12 @@ interface Test
 
     /**
      * @param  mixed  $found  the record's value, null where it is empty
-     * @param  Condition  $condition  bound: its value is given
+     * @param  BoundCondition  $condition  its value is not missing
      */
-    public function keeps(mixed $found, Condition $condition, Context $context): bool;
+    public function keeps(mixed $found, BoundCondition $condition, Context $context): bool;
 
-    /** @param  Condition  $condition  bound */
-    public function keepsRecord(Record $record, Condition $condition, Context $context): bool;
+    /** @param  BoundCondition  $condition  its value is not missing */
+    public function keepsRecord(Record $record, BoundCondition $condition, Context $context): bool;
 
     /** How the test reads between the field's name and its value: “is at least”. */
     public function words(Condition $condition): string;
@@ -106,7 +106,7 @@ interface Test
      *
      * @param  mixed  $found  the record's value, not null
      */
-    public function widened(mixed $found, Condition $condition, Context $context): ?WiderValue;
+    public function widened(mixed $found, BoundCondition $condition, Context $context): ?WiderValue;
 
     /** @return list<SearchTerm> the words that it looks for, by which an order by relevance ranks */
     public function searchTerms(Condition $condition): array;

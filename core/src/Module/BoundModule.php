@@ -8,13 +8,15 @@ use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Choice\Chosen;
 use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Sort\SortKey;
 
 /**
  * A module here and now: its conditions have the values that the page, the viewer and the address give, and its order,
  * page size and arrangement are those that the visitor has chosen. `Module::bound()` makes it, once for each run.
+ *
+ * @property-read BoundGroup|null $where
  */
 final readonly class BoundModule extends Module
 {
@@ -26,7 +28,7 @@ final readonly class BoundModule extends Module
     public function __construct(
         public Module $own,
         public Chosen $chosen,
-        ?Group $where,
+        ?BoundGroup $where,
         array $order,
         PagingRule $page,
         Arrangement $arrange,

@@ -15,6 +15,7 @@ use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Empty\WhenNothing;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
@@ -166,9 +167,10 @@ readonly class Module
     {
         $where = $this->where?->bound($context);
         $chosen = $this->offered()
-            ?->chosen($context->choices, $this->order, $this->page->size, $this->arrange)
-            ->bound($context) ?? new Chosen;
-        $asked = $where === null ? $chosen->rule() : new Group(Join::All, [$where, ...array_filter([$chosen->rule()])]);
+            ?->chosen($context, $this->order, $this->page->size, $this->arrange) ?? new Chosen;
+        $asked = $where === null
+            ? $chosen->rule()
+            : new BoundGroup(Join::All, [$where, ...array_filter([$chosen->rule()])]);
         $order = array_map(
             fn (SortKey $key): SortKey => new SortKey($key->by->bound($asked), $key->direction, $key->emptyFirst),
             $chosen->order->order ?? $this->order,

@@ -7,9 +7,14 @@ namespace Wellspring\Core\Run;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 
-/** A part of the manager's conditions that is counted on its own. */
+/**
+ * A part of the manager's conditions that is counted on its own.
+ *
+ * @template-covariant TRule of Condition|Group
+ */
 final readonly class CountedRule
 {
+    /** @param  TRule  $rule */
     public function __construct(public StepName $name, public Condition|Group $rule)
     {
     }

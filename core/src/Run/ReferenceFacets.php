@@ -16,7 +16,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
@@ -56,7 +56,7 @@ final readonly class ReferenceFacets
     private function facet(OfferedFilter $filter, BoundModule $module, array $listed, Context $context): Facet
     {
         $chosen = $module->chosen->of($filter);
-        $others = $module->chosen->without($filter)->rule() ?? new Group;
+        $others = $module->chosen->without($filter)->rule() ?? new BoundGroup;
         $left = array_values(
             array_filter($listed, fn (Record $record): bool => $others->keeps($record, $context)),
         );

@@ -8,7 +8,7 @@ use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Paging\PageNumbers;
@@ -44,7 +44,7 @@ final readonly class ReferenceRun
             );
             $steps[] = new Step($counted->name, count($left));
         }
-        $choices = $module->chosen->rule() ?? new Group;
+        $choices = $module->chosen->rule() ?? new BoundGroup;
         $isChosen = fn (Record $record): bool => $choices->keeps($record, $context);
         $left = array_values(array_filter($left, $isChosen));
         $steps[] = new Step(StepName::of(StepKind::Choices), count($left));

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
+use Wellspring\Core\Filter\BoundCondition;
+use Wellspring\Core\Filter\BoundGroup;
+use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
 
@@ -14,7 +17,9 @@ final class Steps
      * Each member where the outermost group is `all`, otherwise the group as a whole; nothing where there are no
      * conditions.
      *
-     * @return list<CountedRule>
+     * @return ($where is BoundGroup|null
+     *   ? list<CountedRule<BoundCondition|BoundGroup>>
+     *   : list<CountedRule<Condition|Group>>)
      */
     public static function ofWhere(?Group $where): array
     {

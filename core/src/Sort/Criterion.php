@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Problem\Shape;
 
 /**
@@ -33,12 +33,8 @@ interface Criterion
     /** @return array<string, array<string, mixed>> JSON Schema (2020-12) of each option */
     public static function optionSchemas(): array;
 
-    /**
-     * As it stands for one run.
-     *
-     * @param  Group|null  $where  the module's conditions, bound
-     */
-    public function bound(?Group $where): self;
+    /** The criterion for one run: with what it takes from the conditions of the module and of the visitor. */
+    public function bound(?BoundGroup $where): self;
 
     /** How its values compare and read. */
     public function family(): Family;

@@ -7,6 +7,7 @@ namespace Tests\Support\Plugins;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\Test\ValueTest;
@@ -47,7 +48,7 @@ final readonly class Even implements Test
         return false;
     }
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    public function keeps(mixed $found, BoundCondition $condition, Context $context): bool
     {
         return is_int($found) && $found % 2 === 0;
     }

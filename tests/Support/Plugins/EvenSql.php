@@ -8,7 +8,7 @@ use App\Listing\Compile\FieldSql;
 use App\Listing\Compile\Fragment;
 use App\Listing\Compile\Test\TestSql;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 
 /** @implements TestSql<Even> */
 final class EvenSql implements TestSql
@@ -18,7 +18,7 @@ final class EvenSql implements TestSql
         return Even::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         return new Fragment(FieldSql::number($condition->field, $of).' % 2 = 0');
     }

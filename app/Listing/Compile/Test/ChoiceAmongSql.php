@@ -9,7 +9,7 @@ use App\Listing\Compile\FieldSql;
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\ChoiceAmong;
 use Wellspring\Core\Filter\Test\Quantifier;
 
@@ -21,7 +21,7 @@ final class ChoiceAmongSql implements TestSql
         return ChoiceAmong::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         $given = PostgresArray::literal($test->readValue($condition->value, $condition->field));
         $raw = FieldSql::raw($condition->field, $of);

@@ -7,7 +7,7 @@ namespace App\Listing\Compile\Test;
 use App\Listing\Compile\FieldSql;
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\Comparison;
 use Wellspring\Core\Filter\Test\ComparisonOperator;
 
@@ -19,7 +19,7 @@ final class ComparisonSql implements TestSql
         return Comparison::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         $operator = match ($test->operator) {
             ComparisonOperator::Equal, ComparisonOperator::NotEqual => '=',

@@ -7,7 +7,7 @@ namespace App\Listing\Compile\Test;
 use App\Listing\Compile\FieldSql;
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\Filled;
 
 /** @implements TestSql<Filled> */
@@ -18,7 +18,7 @@ final class FilledSql implements TestSql
         return Filled::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         $filled = FieldSql::filled($condition->field, $context, $of);
 

@@ -9,7 +9,7 @@ use App\Listing\Compile\FieldSql;
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\LinksAmong;
 use Wellspring\Core\Filter\Test\Quantifier;
 
@@ -21,7 +21,7 @@ final class LinksAmongSql implements TestSql
         return LinksAmong::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         $given = $test->readValue($condition->value, $condition->field);
         if ($test->quantifier === Quantifier::All) {
@@ -35,7 +35,7 @@ final class LinksAmongSql implements TestSql
     }
 
     /** @param  list<string>  $names */
-    private function has(Condition $condition, array $names, Context $context, string $of): Fragment
+    private function has(BoundCondition $condition, array $names, Context $context, string $of): Fragment
     {
         return FieldSql::linked($condition->field, $context, $of, $condition->field->family() === Family::Person
             ? new Fragment('named.email = any(?::text[])', [PostgresArray::literal($names)])

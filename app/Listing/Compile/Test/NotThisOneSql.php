@@ -6,7 +6,7 @@ namespace App\Listing\Compile\Test;
 
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\NotThisOne;
 
 /** @implements TestSql<NotThisOne> */
@@ -17,7 +17,7 @@ final class NotThisOneSql implements TestSql
         return NotThisOne::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         return new Fragment("{$of}.id <> ?", [$context->page->item?->id]);
     }

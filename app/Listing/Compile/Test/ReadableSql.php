@@ -7,7 +7,7 @@ namespace App\Listing\Compile\Test;
 use App\Listing\Compile\FieldSql;
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\Readable;
 
 /**
@@ -22,7 +22,7 @@ final class ReadableSql implements TestSql
         return Readable::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         return new Fragment(FieldSql::folded($condition->field, $of).' is not null');
     }

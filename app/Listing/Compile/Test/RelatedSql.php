@@ -7,7 +7,7 @@ namespace App\Listing\Compile\Test;
 use App\Catalogue\CatalogueStore;
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\Related;
 use Wellspring\Core\Filter\ValueLists;
 
@@ -23,7 +23,7 @@ final readonly class RelatedSql implements TestSql
         return Related::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         return Fragment::hasTerm(
             $this->catalogue->termsOf($context->pageItem(), ValueLists::texts($condition->value)),

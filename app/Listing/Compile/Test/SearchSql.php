@@ -8,7 +8,7 @@ use App\Database\PostgresArray;
 use App\Listing\Compile\Fragment;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\Search;
 use Wellspring\Core\Text\SearchTerm;
 use Wellspring\Core\Text\Words;
@@ -21,7 +21,7 @@ final class SearchSql implements TestSql
         return Search::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         return self::found(Search::terms($condition), $of);
     }

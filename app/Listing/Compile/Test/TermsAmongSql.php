@@ -7,7 +7,7 @@ namespace App\Listing\Compile\Test;
 use App\Catalogue\CatalogueStore;
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Filter\Test\TermsAmong;
 
@@ -23,7 +23,7 @@ final readonly class TermsAmongSql implements TestSql
         return TermsAmong::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         $wanted = $test->wanted($condition);
         if ($test->quantifier === Quantifier::All) {
@@ -37,7 +37,7 @@ final readonly class TermsAmongSql implements TestSql
     }
 
     /** @param  list<string>  $slugs */
-    private function has(Condition $condition, array $slugs, string $of): Fragment
+    private function has(BoundCondition $condition, array $slugs, string $of): Fragment
     {
         return Fragment::hasTerm($this->catalogue->termIds($condition->field->ownKey(), $slugs), $of);
     }

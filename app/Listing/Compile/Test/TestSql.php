@@ -6,7 +6,7 @@ namespace App\Listing\Compile\Test;
 
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 
 /**
  * The query of one of the core's tests.
@@ -20,8 +20,8 @@ interface TestSql
 
     /**
      * @param  T  $test
-     * @param  Condition  $condition  bound
+     * @param  BoundCondition  $condition  its value is not missing
      * @param  string  $of  the table, in the query, whose records are asked
      */
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment;
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment;
 }

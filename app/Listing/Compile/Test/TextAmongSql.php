@@ -7,7 +7,7 @@ namespace App\Listing\Compile\Test;
 use App\Listing\Compile\FieldSql;
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\TextAmong;
 
 /** @implements TestSql<TextAmong> */
@@ -18,7 +18,7 @@ final class TextAmongSql implements TestSql
         return TextAmong::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         $fragment = FieldSql::isOneOf($condition->field, $test->needles($condition), $of);
 

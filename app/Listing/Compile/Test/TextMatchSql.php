@@ -7,7 +7,7 @@ namespace App\Listing\Compile\Test;
 use App\Listing\Compile\FieldSql;
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\TextMatch;
 use Wellspring\Core\Filter\Test\TextPosition;
 
@@ -19,7 +19,7 @@ final class TextMatchSql implements TestSql
         return TextMatch::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         $text = FieldSql::folded($condition->field, $of);
         $needle = $test->needle($condition);

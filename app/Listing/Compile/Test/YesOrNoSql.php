@@ -8,7 +8,7 @@ use App\Listing\Compile\FieldSql;
 use App\Listing\Compile\Fragment;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\YesOrNo;
 
 /** @implements TestSql<YesOrNo> */
@@ -19,7 +19,7 @@ final class YesOrNoSql implements TestSql
         return YesOrNo::class;
     }
 
-    public function fragment(object $test, Condition $condition, Context $context, string $of): Fragment
+    public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment
     {
         $said = $test->yes ? 'true' : 'false';
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\ValueLists;
@@ -40,7 +41,7 @@ abstract readonly class Among implements Test
         return ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'string']];
     }
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    public function keeps(mixed $found, BoundCondition $condition, Context $context): bool
     {
         $has = ValueLists::texts($found);
 
@@ -50,7 +51,7 @@ abstract readonly class Among implements Test
     }
 
     /** The list with one more of the record's values, or without those that drop the record. */
-    protected function widenedList(mixed $found, Condition $condition, Context $context): ?WiderValue
+    protected function widenedList(mixed $found, BoundCondition $condition, Context $context): ?WiderValue
     {
         $given = ValueLists::texts($condition->value);
         if ($this->quantifier === Quantifier::Any) {

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\WiderValue;
@@ -57,14 +58,14 @@ final readonly class Between implements Test
         return false;
     }
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    public function keeps(mixed $found, BoundCondition $condition, Context $context): bool
     {
         [$from, $to] = $this->readValue($condition->value, $condition->field);
 
         return (is_int($found) || is_float($found)) && $found >= $from && $found <= $to;
     }
 
-    public function widened(mixed $found, Condition $condition, Context $context): ?WiderValue
+    public function widened(mixed $found, BoundCondition $condition, Context $context): ?WiderValue
     {
         if (! is_int($found) && ! is_float($found)) {
             return null;

@@ -7,7 +7,7 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Filter\WiderValue;
 
@@ -29,7 +29,7 @@ final readonly class ChoiceAmong extends Among
         );
     }
 
-    public function widened(mixed $found, Condition $condition, Context $context): ?WiderValue
+    public function widened(mixed $found, BoundCondition $condition, Context $context): ?WiderValue
     {
         return $this->widenedList($found, $condition, $context);
     }

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\WiderValue;
@@ -52,7 +53,7 @@ final readonly class Comparison implements Test
         return $this->operator === ComparisonOperator::NotEqual;
     }
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    public function keeps(mixed $found, BoundCondition $condition, Context $context): bool
     {
         if (! is_int($found) && ! is_float($found)) {
             return $this->operator === ComparisonOperator::NotEqual;
@@ -61,7 +62,7 @@ final readonly class Comparison implements Test
         return $this->operator->holds($found, self::number($condition->value));
     }
 
-    public function widened(mixed $found, Condition $condition, Context $context): ?WiderValue
+    public function widened(mixed $found, BoundCondition $condition, Context $context): ?WiderValue
     {
         $beyond = match ($this->operator) {
             ComparisonOperator::Less => 1,

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Time\Calendar;
@@ -46,7 +47,7 @@ abstract readonly class DateTest implements Test
     /** Which dates, or for an instant which instants, pass. */
     abstract public function span(Condition $condition, Context $context): Span;
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    public function keeps(mixed $found, BoundCondition $condition, Context $context): bool
     {
         return is_string($found) && $this->span($condition, $context)->contains($found);
     }

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\MovingSpan;
 use Wellspring\Core\Filter\WiderValue;
@@ -61,7 +62,7 @@ trait Defaults
         return null;
     }
 
-    public function widened(mixed $found, Condition $condition, Context $context): ?WiderValue
+    public function widened(mixed $found, BoundCondition $condition, Context $context): ?WiderValue
     {
         return null;
     }

@@ -6,6 +6,7 @@ namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 
@@ -39,7 +40,7 @@ final readonly class Filled implements Test
         return ! $this->filled;
     }
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    public function keeps(mixed $found, BoundCondition $condition, Context $context): bool
     {
         return ($found !== null) === $this->filled;
     }

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 
@@ -36,7 +37,7 @@ final readonly class NotThisOne implements Test
         return $context->page->item === null;
     }
 
-    public function keepsRecord(Record $record, Condition $condition, Context $context): bool
+    public function keepsRecord(Record $record, BoundCondition $condition, Context $context): bool
     {
         return $record->id !== $context->page->item?->id;
     }

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Filter\Test;
 
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 
 /** What tests of the record as a whole have in common. */
 trait RecordTest
@@ -18,7 +18,7 @@ trait RecordTest
         return true;
     }
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    public function keeps(mixed $found, BoundCondition $condition, Context $context): bool
     {
         throw new \LogicException("{$this->key()} asks the record as a whole.");
     }

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\ValueLists;
@@ -54,7 +55,7 @@ final readonly class Related implements Test
         return $context->pageItem() === null;
     }
 
-    public function keepsRecord(Record $record, Condition $condition, Context $context): bool
+    public function keepsRecord(Record $record, BoundCondition $condition, Context $context): bool
     {
         return self::shared($record, ValueLists::texts($condition->value), $context) > 0;
     }

@@ -12,6 +12,7 @@ use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Problem\ProblemCode;
@@ -70,7 +71,7 @@ final readonly class Search implements Test
         return false;
     }
 
-    public function keepsRecord(Record $record, Condition $condition, Context $context): bool
+    public function keepsRecord(Record $record, BoundCondition $condition, Context $context): bool
     {
         foreach (self::terms($condition) as $word) {
             if ($word->weight($record->words, $context->language) === 0) {

@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Taxonomy;
 use Wellspring\Core\Content\Term;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Filter\WiderValue;
@@ -44,7 +45,7 @@ final readonly class TermsAmong extends Among
         );
     }
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    public function keeps(mixed $found, BoundCondition $condition, Context $context): bool
     {
         $has = ValueLists::texts($found);
 
@@ -70,7 +71,7 @@ final readonly class TermsAmong extends Among
         return $field->taxonomy ?? throw new \LogicException('A field of terms has a taxonomy.');
     }
 
-    public function widened(mixed $found, Condition $condition, Context $context): ?WiderValue
+    public function widened(mixed $found, BoundCondition $condition, Context $context): ?WiderValue
     {
         return $this->widenedList($found, $condition, $context);
     }

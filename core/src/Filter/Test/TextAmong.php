@@ -7,6 +7,7 @@ namespace Wellspring\Core\Filter\Test;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Text\Fold;
@@ -33,7 +34,7 @@ final readonly class TextAmong extends Among
         return array_map(Fold::of(...), ValueLists::texts($condition->value));
     }
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    public function keeps(mixed $found, BoundCondition $condition, Context $context): bool
     {
         return (
             is_string($found)

@@ -9,6 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind\Text;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Text\Fold;
@@ -100,7 +101,7 @@ final readonly class TextMatch implements Test
         return ! $this->kept;
     }
 
-    public function keeps(mixed $found, Condition $condition, Context $context): bool
+    public function keeps(mixed $found, BoundCondition $condition, Context $context): bool
     {
         if (! is_string($found)) {
             return ! $this->kept;

@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Filter\Condition;
+use Wellspring\Core\Filter\BoundCondition;
 
 /** What tests of one value have in common. */
 trait ValueTest
@@ -25,7 +25,7 @@ trait ValueTest
         return false;
     }
 
-    public function keepsRecord(Record $record, Condition $condition, Context $context): bool
+    public function keepsRecord(Record $record, BoundCondition $condition, Context $context): bool
     {
         return $this->keeps($record->value($condition->field), $condition, $context);
     }

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Sort\Criterion;
 
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Sort\Criterion;
 
@@ -28,7 +28,7 @@ trait Defaults
         return [];
     }
 
-    public function bound(?Group $where): Criterion
+    public function bound(?BoundGroup $where): Criterion
     {
         return $this;
     }

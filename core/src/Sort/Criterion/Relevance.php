@@ -7,7 +7,7 @@ namespace Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
-use Wellspring\Core\Filter\Group;
+use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
@@ -20,7 +20,7 @@ final readonly class Relevance implements Criterion
 
     public const KEY = 'relevance';
 
-    /** @param  list<SearchTerm>  $terms  filled in once bound */
+    /** @param  list<SearchTerm>  $terms  empty until the module's conditions are known */
     public function __construct(public array $terms = [])
     {
     }
@@ -64,7 +64,7 @@ final readonly class Relevance implements Criterion
         return new self;
     }
 
-    public function bound(?Group $where): self
+    public function bound(?BoundGroup $where): self
     {
         $terms = [];
         foreach ($where?->conditions() ?? [] as $condition) {
