@@ -2,14 +2,14 @@ import { QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
-import { ApiError } from "./shared/api";
+import { ApiError } from "./shared/api/api";
+import { makeQueryClient } from "./shared/api/queryClient";
+import { StartContext, useStart, useStartQuery } from "./shared/api/start";
 import { DoneProvider } from "./shared/Done";
 import { Opening, ScreenFault } from "./shared/Fault";
-import { NotFound } from "./shared/NotFound";
-import { makeQueryClient } from "./shared/queryClient";
-import { Shell } from "./shared/Shell";
-import { SignInAgain } from "./shared/SignInAgain";
-import { StartContext, useStart, useStartQuery } from "./shared/start";
+import { NotFound } from "./shared/shell/NotFound";
+import { Shell } from "./shared/shell/Shell";
+import { SignInAgain } from "./shared/shell/SignInAgain";
 
 const BenchScreen = lazy(() => import("./bench/BenchScreen").then((screen) => ({ default: screen.BenchScreen })));
 const ByHandScreen = lazy(() => import("./content/ByHandScreen").then((screen) => ({ default: screen.ByHandScreen })));
@@ -17,7 +17,7 @@ const ContentScreen = lazy(() =>
 	import("./content/ContentScreen").then((screen) => ({ default: screen.ContentScreen })),
 );
 const ImportScreen = lazy(() => import("./content/ImportScreen").then((screen) => ({ default: screen.ImportScreen })));
-const ItemScreen = lazy(() => import("./content/ItemScreen").then((screen) => ({ default: screen.ItemScreen })));
+const ItemScreen = lazy(() => import("./content/item/ItemScreen").then((screen) => ({ default: screen.ItemScreen })));
 const FilesScreen = lazy(() => import("./files/FilesScreen").then((screen) => ({ default: screen.FilesScreen })));
 const LookScreen = lazy(() => import("./look/LookScreen").then((screen) => ({ default: screen.LookScreen })));
 const ModulesScreen = lazy(() =>

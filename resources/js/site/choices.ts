@@ -2,14 +2,14 @@
  * Puts what a visitor's choice changes in place, without a new page. The address says the choice all the same, and
  * without scripts the form and the links do.
  */
-import { addressOf } from "./choiceAddress";
-import { beginDrawers } from "./drawer";
-import { onEach } from "./each";
-import { inTurn, show } from "./inPlace";
-import { beginNear } from "./near";
-import { beginRange } from "./range";
-import { beginRemembering, recall } from "./remember";
-import { beginTabs } from "./tabs";
+import { addressOf } from "./choosing/choiceAddress";
+import { beginDrawers } from "./choosing/drawer";
+import { inTurn, show } from "./choosing/inPlace";
+import { beginNear } from "./choosing/near";
+import { beginRange } from "./choosing/range";
+import { beginRemembering, recall } from "./choosing/remember";
+import { beginTabs } from "./choosing/tabs";
+import { onEach } from "./shared/each";
 
 const TYPING = 350;
 

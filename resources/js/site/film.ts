@@ -1,6 +1,7 @@
 /** Plays a video of another site in a frame, after a click. Without scripts the link leads to the other site. */
-import { onEach } from "./each";
+
 import { filmFrame } from "./filmFrame";
+import { onEach } from "./shared/each";
 
 onEach("[data-film]", (film) => {
 	film.querySelector<HTMLAnchorElement>(".film-open")?.addEventListener("click", (event) => {

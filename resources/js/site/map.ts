@@ -2,7 +2,7 @@
  * Makes the drawn map of a place one that can be moved and zoomed. The site's own tiles come when the map is in sight;
  * those of another site come only when the visitor asks for them.
  */
-import { onEach } from "./each";
+import { onEach } from "./shared/each";
 
 /** The closest zoom that the application draws, see MapTile. Closer ones enlarge it. */
 const DRAWN_ZOOM = 9;

@@ -1,4 +1,4 @@
-import { onEach } from "./each";
 import { layOutMasonry } from "./masonryColumns";
+import { onEach } from "./shared/each";
 
 onEach("[data-masonry]", layOutMasonry);

@@ -2,10 +2,10 @@
  * Makes listings longer in place where a link leads to their next page; without scripts the links do. Who comes back
  * from a record finds the listing as long as it was, at the same place.
  */
-import { announce, failure } from "./announce";
-import { append } from "./appendPage";
-import { onEach } from "./each";
-import { fetchPage } from "./fetchPage";
+import { announce, failure } from "./shared/announce";
+import { append } from "./shared/appendPage";
+import { onEach } from "./shared/each";
+import { fetchPage } from "./shared/fetchPage";
 
 /** What the history keeps of a page: how many pages of each listing are there, and how far it was scrolled. */
 interface Kept {

@@ -2,10 +2,10 @@
  * Prints a listing with the records of all its pages. The link is hidden until this script runs: without scripts each
  * page is printed by itself.
  */
-import { announce } from "./announce";
-import { append } from "./appendPage";
-import { onEach } from "./each";
-import { fetchPage } from "./fetchPage";
+import { announce } from "./shared/announce";
+import { append } from "./shared/appendPage";
+import { onEach } from "./shared/each";
+import { fetchPage } from "./shared/fetchPage";
 
 /** More pages than this are not printed at once. */
 const MOST_PAGES = 100;

@@ -2,7 +2,7 @@
  * Suggests pages while words are typed into a search box (WAI-ARIA Authoring Practices, Combobox with list
  * autocomplete); without scripts the form finds them.
  */
-import { onEach } from "./each";
+import { onEach } from "./shared/each";
 
 interface Suggestion {
 	title: string;

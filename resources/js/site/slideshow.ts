@@ -1,6 +1,6 @@
 /** Moves a slideshow by buttons and keys, and by itself where it says so and motion is welcome. */
-import { onEach } from "./each";
-import { controls, prefersStill } from "./motion";
+import { onEach } from "./shared/each";
+import { controls, prefersStill } from "./shared/motion";
 
 function begin(box: HTMLElement): void {
 	const list = box.querySelector<HTMLElement>("ul");

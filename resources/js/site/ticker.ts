@@ -1,6 +1,6 @@
 /** Shows one headline after the other, at once or letter by letter; without motion they stay as they stand. */
-import { onEach } from "./each";
-import { controls, prefersStill } from "./motion";
+import { onEach } from "./shared/each";
+import { controls, prefersStill } from "./shared/motion";
 
 const LETTER = 35;
 

@@ -1,6 +1,6 @@
 import { Lightbulb } from "lucide-react";
 import { Link } from "react-router";
-import type { Definition, Look } from "../shared/schema";
+import type { Definition, Look } from "../shared/api/schema";
 import type { Bench } from "./useBench";
 
 /** What visitors would stumble over, each with a cure. */

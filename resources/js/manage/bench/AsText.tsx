@@ -1,9 +1,9 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api";
+import { send } from "../shared/api/api";
+import type { Definition, Look } from "../shared/api/schema";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { Definition, Look } from "../shared/schema";
 import { Faults } from "./Faults";
 import type { Bench } from "./useBench";
 

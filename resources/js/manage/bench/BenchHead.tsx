@@ -1,11 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { get, send } from "../shared/api";
-import { DraftState, DraftTrouble } from "../shared/DraftState";
+import { get, send } from "../shared/api/api";
+import type { ModuleWhole } from "../shared/api/schema";
+import { DraftState, DraftTrouble } from "../shared/drafts/DraftState";
+import { useStanding } from "../shared/drafts/useStanding";
 import { Notice } from "../shared/Notice";
-import type { ModuleWhole } from "../shared/schema";
-import { useStanding } from "../shared/useStanding";
 import { Faults } from "./Faults";
 import { PagesMenu } from "./PagesMenu";
 import type { Bench } from "./useBench";

@@ -1,12 +1,12 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
-import { OpenItem } from "../content/ItemScreen";
-import { get } from "../shared/api";
+import { OpenItem } from "../content/item/ItemScreen";
+import { get } from "../shared/api/api";
+import type { ModuleWhole } from "../shared/api/schema";
 import { Fault, Opening } from "../shared/Fault";
 import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
-import type { ModuleWhole } from "../shared/schema";
-import { useTitle } from "../shared/useTitle";
+import { useTitle } from "../shared/shell/useTitle";
 import { AdviceList } from "./AdviceList";
 import { AsText } from "./AsText";
 import { BenchHead, Trouble } from "./BenchHead";
@@ -14,7 +14,7 @@ import { CompareView, type Pair } from "./CompareView";
 import { PreviewControls } from "./PreviewControls";
 import { ResultsTable } from "./ResultsTable";
 import { SourceContext } from "./source";
-import { Text } from "./Text";
+import { Text } from "./stream/Text";
 import { type Asked, TraceBar } from "./TraceBar";
 import { useBench } from "./useBench";
 

@@ -1,9 +1,9 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
-import { get, send } from "../shared/api";
+import { get, send } from "../shared/api/api";
+import type { Compared, Definition, Version } from "../shared/api/schema";
+import { moment, useStart } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
-import type { Compared, Definition, Version } from "../shared/schema";
-import { moment, useStart } from "../shared/start";
 import type { Bench } from "./useBench";
 
 const MARKS = { comes: "comes", moves: "moves", otherPage: "from another page", stays: "" } as const;

@@ -1,4 +1,4 @@
-import { ApiError } from "../shared/api";
+import { ApiError } from "../shared/api/api";
 import { Notice } from "../shared/Notice";
 
 /** What is wrong with a definition, fault by fault with its place; or what else went wrong. */

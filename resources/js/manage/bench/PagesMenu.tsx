@@ -1,10 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
 import { useNavigate } from "react-router";
-import { get, send } from "../shared/api";
+import { get, send } from "../shared/api/api";
+import type { ModuleWhole, PageSummary, PageWhole } from "../shared/api/schema";
 import { Notice } from "../shared/Notice";
 import { placesWords } from "../shared/placesWords";
-import type { ModuleWhole, PageSummary, PageWhole } from "../shared/schema";
 import { usePlacing } from "../shared/usePlacing";
 
 /** Where the module stands. A change is made in the page's draft, and visitors see it once the page is published. */

@@ -1,9 +1,9 @@
 import { useState } from "react";
+import type { PreviewContext } from "../shared/api/schema";
+import { useStart } from "../shared/api/start";
+import { OnDate, SeenBy } from "../shared/controls/SeenBy";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { PickItem } from "../shared/fields/PickItem";
-import { OnDate, SeenBy } from "../shared/SeenBy";
-import type { PreviewContext } from "../shared/schema";
-import { useStart } from "../shared/start";
 import { toldApart } from "../shared/toldApart";
 import { Word } from "../shared/Word";
 import type { Bench } from "./useBench";

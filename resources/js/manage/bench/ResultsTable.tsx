@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api";
+import { send } from "../shared/api/api";
+import type { Results } from "../shared/api/schema";
+import { fieldOf } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
 import { Pager } from "../shared/Pager";
-import type { Results } from "../shared/schema";
-import { fieldOf } from "../shared/start";
-import { FieldPicker } from "./FieldPicker";
 import { useSource } from "./source";
+import { FieldPicker } from "./stream/FieldPicker";
 import type { Asked } from "./TraceBar";
 import type { Bench } from "./useBench";
 

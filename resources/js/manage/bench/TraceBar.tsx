@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api";
+import { send } from "../shared/api/api";
+import type { FoundRecord, TracedRecord, TraceStep } from "../shared/api/schema";
 import { PickByTyping } from "../shared/fields/PickByTyping";
-import type { FoundRecord, TracedRecord, TraceStep } from "../shared/schema";
 import { useSettled } from "../shared/useSettled";
 import type { Bench } from "./useBench";
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { moved } from "../shared/lists";
-import type { Definition, Field, Group } from "../shared/schema";
+import type { Definition, Field, Group } from "../shared/api/schema";
+import { moved } from "../shared/controls/lists";
 import {
 	at,
 	finishedCondition,

@@ -1,4 +1,4 @@
-import type { Condition, Definition, Field, Group, Rule } from "../shared/schema";
+import type { Condition, Definition, Field, Group, Rule } from "../shared/api/schema";
 
 /** How the rules of a group are joined. */
 export type Join = Exclude<keyof Group, "off">;

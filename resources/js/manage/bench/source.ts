@@ -1,5 +1,5 @@
 import { createContext, useContext } from "react";
-import type { SortKey, SourceRecords } from "../shared/schema";
+import type { SortKey, SourceRecords } from "../shared/api/schema";
 
 export const SourceContext = createContext<SourceRecords | null>(null);
 

@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
-import { send } from "../shared/api";
-import type { Definition, Look, ModuleWhole, PreviewContext } from "../shared/schema";
-import { useKeptDraft } from "../shared/useKeptDraft";
+import { send } from "../shared/api/api";
+import type { Definition, Look, ModuleWhole, PreviewContext } from "../shared/api/schema";
+import { useKeptDraft } from "../shared/drafts/useKeptDraft";
 import { useSettled } from "../shared/useSettled";
 
 /** The state of the bench: the definition with its history, how it looks, and the draft that keeps itself. */

@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
-import { send } from "../shared/api";
-import type { Definition, Offer } from "../shared/schema";
+import { send } from "../shared/api/api";
+import type { Definition, Offer } from "../shared/api/schema";
 import type { Bench } from "./useBench";
 
 /** Gives a rule to visitors to choose, or makes a filter of theirs a rule again: the server says what becomes of it. */

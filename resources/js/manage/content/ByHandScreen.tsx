@@ -2,12 +2,12 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Button, GridList, GridListItem, useDragAndDrop } from "react-aria-components";
 import { Link, useParams } from "react-router";
-import { ApiError, get, send } from "../shared/api";
+import { ApiError, get, send } from "../shared/api/api";
+import type { OrderByHand, PlacedItem } from "../shared/api/schema";
+import { useStart, useType } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
-import type { OrderByHand, PlacedItem } from "../shared/schema";
-import { useStart, useType } from "../shared/start";
 
 /** The manager's own order of a type's items, or of those of one term: by drag or by keyboard. */
 export function ByHandScreen() {

@@ -1,22 +1,22 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, Navigate, useParams } from "react-router";
-import { get } from "../shared/api";
+import { get } from "../shared/api/api";
+import type { ContentType, TablePresets } from "../shared/api/schema";
+import { useStart } from "../shared/api/start";
 import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
-import type { ContentType, TablePresets } from "../shared/schema";
-import { useStart } from "../shared/start";
-import { ChangesSheet } from "./ChangesSheet";
-import { Columns } from "./Columns";
 import { ExportMenu } from "./ExportMenu";
-import { Filters } from "./Filters";
-import { ItemTable } from "./ItemTable";
-import { ManyBar } from "./ManyBar";
-import { Selections } from "./Selections";
-import { restored } from "./tableState";
-import { useItemTable } from "./useItemTable";
+import { ChangesSheet } from "./table/ChangesSheet";
+import { Columns } from "./table/Columns";
+import { Filters } from "./table/Filters";
+import { ItemTable } from "./table/ItemTable";
+import { ManyBar } from "./table/ManyBar";
+import { Selections } from "./table/Selections";
+import { restored } from "./table/tableState";
+import { useItemTable } from "./table/useItemTable";
 
 /** The items of one type as a table that each person keeps as they like it. */
 export function ContentScreen() {

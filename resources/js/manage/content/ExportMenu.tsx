@@ -1,9 +1,9 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
-import { base, sendLong } from "../shared/api";
+import { base, sendLong } from "../shared/api/api";
+import type { ContentType } from "../shared/api/schema";
 import { Notice } from "../shared/Notice";
-import type { ContentType } from "../shared/schema";
 
 const FORMS = [
 	{ words: "Table (CSV)", format: "csv" },

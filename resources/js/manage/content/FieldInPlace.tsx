@@ -1,7 +1,7 @@
+import type { Field } from "../shared/api/schema";
+import { useStart } from "../shared/api/start";
 import { Control } from "../shared/fields/Control";
 import type { ControlProps } from "../shared/fields/props";
-import type { Field } from "../shared/schema";
-import { useStart } from "../shared/start";
 import { InPlace } from "./InPlace";
 import { ValueWords } from "./ValueWords";
 

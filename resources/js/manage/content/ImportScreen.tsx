@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
-import { get } from "../shared/api";
+import { get } from "../shared/api/api";
+import type { Import } from "../shared/api/schema";
+import { useType } from "../shared/api/start";
 import { Opening } from "../shared/Fault";
 import { Screen } from "../shared/Screen";
-import type { Import } from "../shared/schema";
-import { useType } from "../shared/start";
 import { ChooseFile } from "./import/ChooseFile";
 import { ImportSteps } from "./import/ImportSteps";
 

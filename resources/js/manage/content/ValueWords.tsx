@@ -1,5 +1,5 @@
-import type { Field, Linked } from "../shared/schema";
-import { moment, useStart } from "../shared/start";
+import type { Field, Linked } from "../shared/api/schema";
+import { moment, useStart } from "../shared/api/start";
 
 /** A field's value in words, as a person reads it. */
 export function ValueWords({ field, value, linked }: { field: Field; value: unknown; linked: Linked[] }) {

@@ -1,11 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { savedByOther, send } from "../shared/api";
+import { savedByOther, send } from "../shared/api/api";
+import type { Media, MediaRow } from "../shared/api/schema";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { Media, MediaRow } from "../shared/schema";
 
 /** A file of the list, with where it is used. */
 

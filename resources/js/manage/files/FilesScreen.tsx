@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { get } from "../shared/api";
+import { get } from "../shared/api/api";
+import type { MediaPage, MediaRow } from "../shared/api/schema";
+import { moment, useStart } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
+import { UploadArea } from "../shared/files/UploadArea";
 import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
-import type { MediaPage, MediaRow } from "../shared/schema";
-import { moment, useStart } from "../shared/start";
-import { UploadArea } from "../shared/UploadArea";
 import { useSettled } from "../shared/useSettled";
 import { About, bytes, Use } from "./AboutFile";
 

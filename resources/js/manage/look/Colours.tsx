@@ -1,4 +1,4 @@
-import type { Contrast, LookFile, Looks } from "../shared/schema";
+import type { Contrast, LookFile, Looks } from "../shared/api/schema";
 import { Word } from "../shared/Word";
 
 const HEX = /^#[0-9a-f]{6}$/i;

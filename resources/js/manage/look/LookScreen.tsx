@@ -1,12 +1,12 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { get, send } from "../shared/api";
-import { DraftHeader } from "../shared/DraftHeader";
+import { get, send } from "../shared/api/api";
+import type { LookFile, LookMeasure, Looks, LookWhole } from "../shared/api/schema";
+import { DraftHeader } from "../shared/drafts/DraftHeader";
+import { useKeptDraft } from "../shared/drafts/useKeptDraft";
 import { Fault, Opening } from "../shared/Fault";
 import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
-import type { LookFile, LookMeasure, Looks, LookWhole } from "../shared/schema";
-import { useKeptDraft } from "../shared/useKeptDraft";
 import { useSettled } from "../shared/useSettled";
 import { Colours, Contrasts } from "./Colours";
 import { MoreLooks } from "./MoreLooks";

@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { get, send } from "../shared/api";
-import type { LookWhole } from "../shared/schema";
+import { get, send } from "../shared/api/api";
+import type { LookWhole } from "../shared/api/schema";
 
 /** The name of a look, another look like it, and looks as files of design tokens. */
 export function MoreLooks({

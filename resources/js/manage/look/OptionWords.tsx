@@ -1,5 +1,5 @@
-import { OptionControl } from "../shared/OptionControl";
-import type { LookFile, Looks, Option } from "../shared/schema";
+import type { LookFile, Looks, Option } from "../shared/api/schema";
+import { OptionControl } from "../shared/controls/OptionControl";
 import { Word } from "../shared/Word";
 import type { Note } from "./notes";
 

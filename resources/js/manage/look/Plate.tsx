@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { LookFile, Looks } from "../shared/schema";
+import type { LookFile, Looks } from "../shared/api/schema";
 import { NOTES } from "./notes";
 import { OptionWords } from "./OptionWords";
 

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
-import type { ModuleRecords, ModuleSummary } from "../shared/schema";
-import { moment, useStart } from "../shared/start";
+import type { ModuleRecords, ModuleSummary } from "../shared/api/schema";
+import { moment, useStart } from "../shared/api/start";
 import { Records } from "./ModuleRecords";
 import { StateMark } from "./StateMark";
 

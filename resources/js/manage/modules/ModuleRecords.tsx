@@ -1,4 +1,4 @@
-import type { ModuleRecords, ModuleSummary } from "../shared/schema";
+import type { ModuleRecords, ModuleSummary } from "../shared/api/schema";
 
 export function Records({ one, counted }: { one: ModuleSummary; counted: ModuleRecords | undefined }) {
 	const now = counted && (one.live && !one.off ? counted.live : counted.draft);

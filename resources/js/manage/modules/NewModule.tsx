@@ -1,11 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
-import { get, send } from "../shared/api";
+import { get, send } from "../shared/api/api";
+import type { ModuleWhole, StartingPoint, StartingRecords } from "../shared/api/schema";
+import { useByChunks } from "../shared/api/useByChunks";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { ModuleWhole, StartingPoint, StartingRecords } from "../shared/schema";
-import { useByChunks } from "../shared/useByChunks";
 
 /** A new module begins as a sentence, chosen among those that the site's content makes possible. */
 export function NewModule({ onClose }: { onClose: () => void }) {

@@ -1,5 +1,5 @@
+import type { ModuleSummary } from "../shared/api/schema";
 import { Sheet } from "../shared/Sheet";
-import type { ModuleSummary } from "../shared/schema";
 
 /** Asks before modules are removed, saying where visitors will miss them. */
 export function RemoveModules({

@@ -1,4 +1,4 @@
-import type { ModuleSummary } from "../shared/schema";
+import type { ModuleSummary } from "../shared/api/schema";
 
 export const STATES: [ModuleSummary["state"], string][] = [
 	["live", "live"],

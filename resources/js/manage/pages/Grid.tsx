@@ -1,14 +1,14 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { get } from "../shared/api";
+import { get } from "../shared/api/api";
+import type { Grid as GridData, PreviewContext } from "../shared/api/schema";
+import { SeenBy } from "../shared/controls/SeenBy";
 import { Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
-import { SeenBy } from "../shared/SeenBy";
-import type { Grid as GridData, PreviewContext } from "../shared/schema";
+import { useTitle } from "../shared/shell/useTitle";
 import { usePlacing } from "../shared/usePlacing";
 import { useSettled } from "../shared/useSettled";
-import { useTitle } from "../shared/useTitle";
 
 /** Every module against every page: where it stands. A click puts a module on the draft of a page, or takes it off. */
 export function Grid() {

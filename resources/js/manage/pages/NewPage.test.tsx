@@ -4,8 +4,8 @@ import { act, cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { createMemoryRouter, RouterProvider } from "react-router";
 import { afterEach, expect, test, vi } from "vitest";
-import type { Start } from "../shared/schema";
-import { StartContext } from "../shared/start";
+import type { Start } from "../shared/api/schema";
+import { StartContext } from "../shared/api/start";
 import { NewPage } from "./NewPage";
 
 afterEach(() => {

@@ -1,12 +1,12 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
-import { send } from "../shared/api";
+import { send } from "../shared/api/api";
+import type { ContentType, PageAbout, PageWhole, Taxonomy } from "../shared/api/schema";
+import { useStart } from "../shared/api/start";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { ContentType, PageAbout, PageWhole, Taxonomy } from "../shared/schema";
-import { useStart } from "../shared/start";
 import { useSettled } from "../shared/useSettled";
 
 /** The first title of a page for many, by the key of what it is about; empty for a page about nothing but itself. */

@@ -1,11 +1,11 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { get } from "../shared/api";
+import { get } from "../shared/api/api";
+import type { ChangedLine, PageFile, PageVersions } from "../shared/api/schema";
+import { moment, useStart } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { ChangedLine, PageFile, PageVersions } from "../shared/schema";
-import { moment, useStart } from "../shared/start";
-import type { PagePlanState } from "./usePagePlan";
+import type { PagePlanState } from "./plan/usePagePlan";
 
 /** What publishing would change, and every version that was published, each of which can become the draft again. */
 export function PageHistory({ plan, pageKey, onClose }: { plan: PagePlanState; pageKey: string; onClose: () => void }) {

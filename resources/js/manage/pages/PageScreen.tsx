@@ -1,23 +1,23 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { get, send } from "../shared/api";
+import { get, send } from "../shared/api/api";
+import type { PageWhole, SubjectName } from "../shared/api/schema";
+import { moment, useStart } from "../shared/api/start";
+import { OnDate, SeenBy } from "../shared/controls/SeenBy";
 import { useDone } from "../shared/Done";
-import { DraftHeader } from "../shared/DraftHeader";
+import { DraftHeader } from "../shared/drafts/DraftHeader";
 import { Fault, Opening } from "../shared/Fault";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
 import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
-import { OnDate, SeenBy } from "../shared/SeenBy";
-import type { PageWhole, SubjectName } from "../shared/schema";
-import { moment, useStart } from "../shared/start";
 import { useSettled } from "../shared/useSettled";
 import { Word } from "../shared/Word";
 import { PageHistory } from "./PageHistory";
-import { PageSentence } from "./PageSentence";
 import { PlaceNames } from "./PlaceNames";
-import { Plan } from "./Plan";
-import { type PagePlanState, usePagePlan } from "./usePagePlan";
+import { PageSentence } from "./plan/PageSentence";
+import { Plan } from "./plan/Plan";
+import { type PagePlanState, usePagePlan } from "./plan/usePagePlan";
 
 /** One page: its plan, and beside it what visitors get. */
 export function PagePlan({ pageKey }: { pageKey: string }) {

@@ -1,17 +1,17 @@
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useMemo, useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
-import { get } from "../shared/api";
+import { get } from "../shared/api/api";
+import type { MenuSummary, PageSummary } from "../shared/api/schema";
 import { Opening } from "../shared/Fault";
-import type { MenuSummary, PageSummary } from "../shared/schema";
 import { Word } from "../shared/Word";
-import { DRAGGED, getDragged } from "./dragged";
-import { FramePlan } from "./FrameScreen";
+import { FramePlan } from "./frame/FrameScreen";
 import { Grid } from "./Grid";
-import { MenuPlan } from "./MenuScreen";
-import { useMoveElsewhere } from "./MoveElsewhere";
+import { MenuPlan } from "./menu/MenuScreen";
 import { NewPage } from "./NewPage";
 import { PagePlan } from "./PageScreen";
+import { DRAGGED, getDragged } from "./plan/dragged";
+import { useMoveElsewhere } from "./plan/MoveElsewhere";
 
 /** All pages as a tree by their addresses, and the plan of the one that is open. */
 export function PagesScreen({ around }: { around?: "frame" | "menu" }) {

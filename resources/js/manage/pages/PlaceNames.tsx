@@ -1,8 +1,8 @@
 import { Word } from "../shared/Word";
-import { BandEditor } from "./BandBox";
-import { BlockEditor } from "./BlockBox";
-import { SlotEditor } from "./SlotEditor";
-import type { PagePlanState } from "./usePagePlan";
+import { BandEditor } from "./plan/BandBox";
+import { BlockEditor } from "./plan/BlockBox";
+import { SlotEditor } from "./plan/SlotEditor";
+import type { PagePlanState } from "./plan/usePagePlan";
 
 /** A block's place as the page tells it, BAND.SLOT.BLOCK counted from 0. */
 export function placeOf(block: string) {

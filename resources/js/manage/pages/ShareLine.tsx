@@ -1,5 +1,5 @@
 import { type PointerEvent, useRef } from "react";
-import { TWELFTHS } from "./edits";
+import { TWELFTHS } from "./plan/edits";
 
 /** The line between two slots: dragged, or moved by the arrow keys, a twelfth at a time. */
 export function ShareLine({ label, value, onMove }: { label: string; value: number; onMove: (by: number) => void }) {

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { send } from "../shared/api";
-import type { PageFile, SourceRecords } from "../shared/schema";
+import { send } from "../shared/api/api";
+import type { PageFile, SourceRecords } from "../shared/api/schema";
 
 /** What the items, terms, months or people have that the page is about one of; null while it is not known, or none. */
 export function useSubjectRecords(about: PageFile["about"] | undefined): SourceRecords | null {

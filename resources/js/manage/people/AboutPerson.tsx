@@ -1,10 +1,10 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { savedByOther, send } from "../shared/api";
+import { savedByOther, send } from "../shared/api/api";
+import type { PeopleGroup, Person } from "../shared/api/schema";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { PeopleGroup, Person } from "../shared/schema";
 import { LinkToPass, Who } from "./Invite";
 
 function saidOf(person: Person, groups: PeopleGroup[]): string {

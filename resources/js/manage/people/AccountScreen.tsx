@@ -1,10 +1,10 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api";
+import { send } from "../shared/api/api";
+import { useStart } from "../shared/api/start";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
-import { useStart } from "../shared/start";
 
 /** One's own account. */
 export function AccountScreen() {

@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { get } from "../shared/api";
+import { get } from "../shared/api/api";
+import type { AuditPage } from "../shared/api/schema";
+import { moment, useStart } from "../shared/api/start";
 import { Fault, Opening } from "../shared/Fault";
 import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
-import type { AuditPage } from "../shared/schema";
-import { moment, useStart } from "../shared/start";
 import { useSettled } from "../shared/useSettled";
 
 /** Who did what, when and from where: sign-ins, roles, publishing, removals. It can be read and not changed. */

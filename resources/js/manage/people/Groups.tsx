@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { send } from "../shared/api";
+import { send } from "../shared/api/api";
+import type { PeopleGroup } from "../shared/api/schema";
 import { Notice } from "../shared/Notice";
-import type { PeopleGroup } from "../shared/schema";
 
 export function Groups({ groups }: { groups: PeopleGroup[] }) {
 	const client = useQueryClient();

@@ -1,9 +1,9 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api";
+import { send } from "../shared/api/api";
+import type { PeopleGroup } from "../shared/api/schema";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { PeopleGroup } from "../shared/schema";
 import { ROLES, type Role } from "./people";
 
 export function Who({

@@ -1,11 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { get } from "../shared/api";
+import { get } from "../shared/api/api";
+import type { PeopleGroup, Person } from "../shared/api/schema";
+import { moment, useStart } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
 import { Screen } from "../shared/Screen";
-import type { PeopleGroup, Person } from "../shared/schema";
-import { moment, useStart } from "../shared/start";
 import { useSettled } from "../shared/useSettled";
 import { About } from "./AboutPerson";
 import { Groups } from "./Groups";

@@ -1,4 +1,4 @@
-import type { Person } from "../shared/schema";
+import type { Person } from "../shared/api/schema";
 export type Role = Person["role"];
 
 export const ROLES: Record<Role, string> = {

@@ -1,16 +1,16 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useState } from "react";
-import { get, send } from "../shared/api";
+import { get, send } from "../shared/api/api";
+import type { SettingsChoices, SettingsFile, SettingsLook, SettingsWhole } from "../shared/api/schema";
+import { useStart } from "../shared/api/start";
 import { useDone } from "../shared/Done";
-import { DraftHeader } from "../shared/DraftHeader";
+import { DraftHeader } from "../shared/drafts/DraftHeader";
+import { useKeptDraft } from "../shared/drafts/useKeptDraft";
 import { Fault, Opening } from "../shared/Fault";
 import { Labelled } from "../shared/fields/Labelled";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { SettingsChoices, SettingsFile, SettingsLook, SettingsWhole } from "../shared/schema";
-import { useStart } from "../shared/start";
-import { useKeptDraft } from "../shared/useKeptDraft";
 import { VideoSites } from "./VideoSites";
 
 /** What holds for the site as a whole. */

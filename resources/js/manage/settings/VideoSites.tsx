@@ -1,4 +1,4 @@
-import type { SettingsFile } from "../shared/schema";
+import type { SettingsFile } from "../shared/api/schema";
 
 type Site = NonNullable<SettingsFile["videoSites"]>[number];
 

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from "react";
-import { sendLong } from "./api";
+import { sendLong } from "./api/api";
 
 /** Something that can be done about what was told. What it answers is told next. */
 export interface DoneAction {

@@ -1,6 +1,6 @@
 import { type ReactNode, useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
-import { choicesOf } from "../../site/choiceAddress";
+import { choicesOf } from "../../site/choosing/choiceAddress";
 import { layOutMasonry } from "../../site/masonryColumns";
 
 const WIDTHS = [

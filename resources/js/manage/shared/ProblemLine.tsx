@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import type { Problem } from "./schema";
+import type { Problem } from "./api/schema";
 
 /** What is wrong, in words; where something else has to be changed first, with the way there. */
 export function ProblemLine({ problem }: { problem: Problem }) {

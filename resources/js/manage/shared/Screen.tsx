@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { useTitle } from "./useTitle";
+import { useTitle } from "./shell/useTitle";
 
 /** The frame of a screen: its title, what stands beside it, and the rest. */
 export function Screen({

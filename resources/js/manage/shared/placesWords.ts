@@ -1,4 +1,4 @@
-import type { ModulePlace } from "./schema";
+import type { ModulePlace } from "./api/schema";
 
 /** Where a module stands, in few words. */
 export function placesWords(places: ModulePlace[]): string {

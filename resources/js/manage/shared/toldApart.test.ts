@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import type { ModuleSummary } from "./schema";
+import type { ModuleSummary } from "./api/schema";
 import { moduleOptions, toldApart } from "./toldApart";
 
 const module = (key: string, name: string, ...places: string[]) =>

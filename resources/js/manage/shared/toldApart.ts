@@ -1,6 +1,6 @@
+import type { ModuleSummary } from "./api/schema";
 import type { Option } from "./fields/PickByTyping";
 import { placesWords } from "./placesWords";
-import type { ModuleSummary } from "./schema";
 
 /** Options of which those of the same name say what tells them apart. */
 export function toldApart(options: Option[], apart: (key: string) => string): Option[] {

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { send } from "./api";
+import { send } from "./api/api";
+import type { ModuleWhole, PageFile, PageWhole } from "./api/schema";
 import { useDone } from "./Done";
-import type { ModuleWhole, PageFile, PageWhole } from "./schema";
 
 interface Placed {
 	page: PageWhole;

@@ -1,11 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { ApiError, get, send } from "../shared/api";
+import { ApiError, get, send } from "../shared/api/api";
+import type { TaxonomyRow, Types } from "../shared/api/schema";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { TaxonomyRow, Types } from "../shared/schema";
 import { FieldList } from "../types/FieldList";
 import { type FieldRow, rowsOf } from "../types/typeFile";
 

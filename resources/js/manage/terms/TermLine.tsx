@@ -1,7 +1,7 @@
 import { Check, ChevronDown, ChevronRight, GripVertical } from "lucide-react";
 import type { ReactNode } from "react";
 import { Button, Checkbox, TreeItem, TreeItemContent } from "react-aria-components";
-import type { TermRow } from "../shared/schema";
+import type { TermRow } from "../shared/api/schema";
 
 type Where = "before" | "on" | "after";
 

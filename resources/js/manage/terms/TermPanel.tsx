@@ -1,16 +1,16 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { ApiError, get, send } from "../shared/api";
+import { ApiError, get, send } from "../shared/api/api";
+import type { Field, Media, Problem, TaxonomyRow, Term } from "../shared/api/schema";
+import { FormNotices } from "../shared/drafts/FormNotices";
+import { useKeptForm } from "../shared/drafts/useKeptForm";
 import { Opening } from "../shared/Fault";
-import { FormNotices } from "../shared/FormNotices";
 import { ColourControl, Control } from "../shared/fields/Control";
 import { Labelled } from "../shared/fields/Labelled";
 import { MediaControl } from "../shared/fields/MediaControl";
 import { RichText } from "../shared/fields/RichText";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
-import type { Field, Media, Problem, TaxonomyRow, Term } from "../shared/schema";
-import { useKeptForm } from "../shared/useKeptForm";
 import { asField } from "./asField";
 
 /** What one term says: its words, its picture and colour, and the fields that its taxonomy gives it. */

@@ -2,7 +2,7 @@
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { expect, test, vi } from "vitest";
-import type { TermRow } from "../shared/schema";
+import type { TermRow } from "../shared/api/schema";
 import { TermTree } from "./TermTree";
 
 const term = (id: number, parent: number | null, name: string): TermRow => ({

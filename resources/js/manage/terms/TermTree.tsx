@@ -1,7 +1,7 @@
 import { GripVertical } from "lucide-react";
 import { useMemo, useState } from "react";
 import { type Key, ListLayout, Tree, useDragAndDrop, Virtualizer } from "react-aria-components";
-import type { TermRow } from "../shared/schema";
+import type { TermRow } from "../shared/api/schema";
 import { TermLine } from "./TermLine";
 import { above, childrenOf, fitting, landing } from "./tree";
 

@@ -1,12 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link, Navigate, useParams, useSearchParams } from "react-router";
-import { get, send } from "../shared/api";
+import { get, send } from "../shared/api/api";
+import type { TaxonomyRow, TermRow } from "../shared/api/schema";
 import { useDone } from "../shared/Done";
 import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
-import type { TaxonomyRow, TermRow } from "../shared/schema";
 import { keyFrom } from "../types/typeFile";
 import { TaxonomySheet } from "./TaxonomySheet";
 import { TermPanel } from "./TermPanel";

@@ -1,4 +1,4 @@
-import type { Field, FieldSchema } from "../shared/schema";
+import type { Field, FieldSchema } from "../shared/api/schema";
 import { choicesOf } from "../types/typeFile";
 
 /** A field as its file says it, as the controls take it. */

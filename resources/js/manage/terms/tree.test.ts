@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import type { TermRow } from "../shared/schema";
+import type { TermRow } from "../shared/api/schema";
 import { above, childrenOf, fitting, landing } from "./tree";
 
 const term = (id: number, parent: number | null, name: string): TermRow => ({

@@ -1,4 +1,4 @@
-import type { TermRow } from "../shared/schema";
+import type { TermRow } from "../shared/api/schema";
 
 /** The terms below each, in their order; under null those that stand below none. */
 export function childrenOf(terms: TermRow[]): Map<number | null, TermRow[]> {

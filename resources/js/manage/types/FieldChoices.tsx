@@ -1,5 +1,5 @@
 import { useRef } from "react";
-import type { FieldSchema } from "../shared/schema";
+import type { FieldSchema } from "../shared/api/schema";
 import { choiceKeyFrom, choicesOf, withChoices } from "./typeFile";
 
 /**

@@ -1,4 +1,4 @@
-import type { FieldSchema } from "../shared/schema";
+import type { FieldSchema } from "../shared/api/schema";
 import { choicesOf } from "./typeFile";
 
 export function Default({ schema, onChange }: { schema: FieldSchema; onChange: (value: unknown) => void }) {

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
-import type { FieldSchema, Problem, Types } from "../shared/schema";
-import { useStart } from "../shared/start";
+import type { FieldSchema, Problem, Types } from "../shared/api/schema";
+import { useStart } from "../shared/api/start";
 import { Choices } from "./FieldChoices";
 import { Default } from "./FieldDefault";
 import { type FieldRow, keyFrom, ofKind } from "./typeFile";

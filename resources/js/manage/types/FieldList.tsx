@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Problem, Types } from "../shared/schema";
+import type { Problem, Types } from "../shared/api/schema";
 import { FieldEditor } from "./FieldEditor";
 import { changed, type FieldRow, newRow, rangeStarts, removed } from "./typeFile";
 

@@ -1,12 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { ApiError, get, send } from "../shared/api";
+import { ApiError, get, send } from "../shared/api/api";
+import type { LookedAtSet, PageWhole, SetPart } from "../shared/api/schema";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { ProblemLine } from "../shared/ProblemLine";
 import { Sheet } from "../shared/Sheet";
-import type { LookedAtSet, PageWhole, SetPart } from "../shared/schema";
 
 /** Where a part of a set is worked on. */
 const PLACES: Record<string, string> = { type: "/content", taxonomy: "/terms", module: "/modules" };

@@ -1,17 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { ApiError, get, send, sendLong } from "../shared/api";
+import { ApiError, get, send, sendLong } from "../shared/api/api";
+import type { FormDraft, Problem, TypeEffect, TypeFile, Types } from "../shared/api/schema";
+import { useStart } from "../shared/api/start";
 import { useDone } from "../shared/Done";
+import { FormNotices } from "../shared/drafts/FormNotices";
+import { useKeptForm } from "../shared/drafts/useKeptForm";
 import { Opening } from "../shared/Fault";
-import { FormNotices } from "../shared/FormNotices";
 import { Notice } from "../shared/Notice";
 import { ProblemLine } from "../shared/ProblemLine";
 import { Sheet } from "../shared/Sheet";
-import type { FormDraft, Problem, TypeEffect, TypeFile, Types } from "../shared/schema";
-import { useStart } from "../shared/start";
-import { useKeptForm } from "../shared/useKeptForm";
-import { useTitle } from "../shared/useTitle";
+import { useTitle } from "../shared/shell/useTitle";
 import { FieldList } from "./FieldList";
 import { type FieldRow, fileOf, renamedOf, rowsOf, withOwnIds } from "./typeFile";
 

@@ -1,11 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { get, send, sendLong } from "../shared/api";
+import { get, send, sendLong } from "../shared/api/api";
+import type { TypeFile, Types } from "../shared/api/schema";
 import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
-import type { TypeFile, Types } from "../shared/schema";
 import { SetsPanel } from "./SetsPanel";
 import { keyFrom } from "./typeFile";
 

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import type { TypeFile } from "../shared/schema";
+import type { TypeFile } from "../shared/api/schema";
 import {
 	changed,
 	choicesOf,

@@ -1,4 +1,4 @@
-import type { FieldSchema, TypeFile } from "../shared/schema";
+import type { FieldSchema, TypeFile } from "../shared/api/schema";
 /** One field while it is edited; `was` is its key before, null for a new one. */
 export interface FieldRow {
 	id: number;

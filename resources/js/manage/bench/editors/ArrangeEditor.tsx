@@ -1,6 +1,6 @@
-import { ColumnsControl, OptionControl } from "../../shared/OptionControl";
-import type { Definition, Look, Option, PlugIn } from "../../shared/schema";
-import { useStart } from "../../shared/start";
+import type { Definition, Look, Option, PlugIn } from "../../shared/api/schema";
+import { useStart } from "../../shared/api/start";
+import { ColumnsControl, OptionControl } from "../../shared/controls/OptionControl";
 import { withAt } from "../definition";
 import { useSetOffer } from "../useOffering";
 import type { EditorProps } from "./props";

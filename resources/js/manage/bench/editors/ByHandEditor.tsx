@@ -1,10 +1,10 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { get, send } from "../../shared/api";
+import { get, send } from "../../shared/api/api";
+import type { Definition, ItemPage, Results } from "../../shared/api/schema";
+import { RowTools } from "../../shared/controls/inputs";
+import { moved } from "../../shared/controls/lists";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
-import { RowTools } from "../../shared/inputs";
-import { moved } from "../../shared/lists";
-import type { Definition, ItemPage, Results } from "../../shared/schema";
 import { useSettled } from "../../shared/useSettled";
 import { withAt } from "../definition";
 import { useSource } from "../source";

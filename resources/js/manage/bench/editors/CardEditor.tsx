@@ -1,4 +1,4 @@
-import { CardLines } from "../../shared/CardLines";
+import { CardLines } from "../../shared/controls/CardLines";
 import { useSource } from "../source";
 import type { EditorProps } from "./props";
 

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
-import { OptionControl } from "../../shared/OptionControl";
-import { useStart } from "../../shared/start";
+import { useStart } from "../../shared/api/start";
+import { OptionControl } from "../../shared/controls/OptionControl";
 import { withAt } from "../definition";
 import type { Bench } from "../useBench";
 

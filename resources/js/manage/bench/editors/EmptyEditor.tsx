@@ -1,10 +1,10 @@
 import { useState } from "react";
-import { partLabel } from "../../shared/CardLines";
-import { EmptyRuleControl } from "../../shared/EmptyRuleControl";
-import type { EmptyRule, Part } from "../../shared/schema";
+import type { EmptyRule, Part } from "../../shared/api/schema";
+import { partLabel } from "../../shared/controls/CardLines";
+import { EmptyRuleControl } from "../../shared/controls/EmptyRuleControl";
 import { withAt } from "../definition";
-import { FillIn } from "../FillIn";
 import { useSource } from "../source";
+import { FillIn } from "../stream/FillIn";
 import type { EditorProps } from "./props";
 
 /** What happens where a part has nothing to show, with how many records have it. */

@@ -1,6 +1,6 @@
+import type { Source } from "../../shared/api/schema";
+import { useStart } from "../../shared/api/start";
 import { PickItem } from "../../shared/fields/PickItem";
-import type { Source } from "../../shared/schema";
-import { useStart } from "../../shared/start";
 
 export function OneItem({
 	source,

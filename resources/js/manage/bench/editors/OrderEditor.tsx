@@ -1,9 +1,9 @@
+import type { SortKey } from "../../shared/api/schema";
+import { useStart } from "../../shared/api/start";
+import { AddByChoice, RowTools } from "../../shared/controls/inputs";
+import { moved } from "../../shared/controls/lists";
+import { NumberInput } from "../../shared/controls/NumberInput";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
-import { AddByChoice, RowTools } from "../../shared/inputs";
-import { moved } from "../../shared/lists";
-import { NumberInput } from "../../shared/NumberInput";
-import type { SortKey } from "../../shared/schema";
-import { useStart } from "../../shared/start";
 import { withAt } from "../definition";
 import { begun, useSource } from "../source";
 import type { Bench } from "../useBench";

@@ -1,5 +1,5 @@
-import { NumberInput } from "../../shared/NumberInput";
-import { useStart } from "../../shared/start";
+import { useStart } from "../../shared/api/start";
+import { NumberInput } from "../../shared/controls/NumberInput";
 import { withAt } from "../definition";
 import type { EditorProps } from "./props";
 

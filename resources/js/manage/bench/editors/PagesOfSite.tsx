@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
-import { get } from "../../shared/api";
+import { get } from "../../shared/api/api";
+import type { PageSummary, Source } from "../../shared/api/schema";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
-import type { PageSummary, Source } from "../../shared/schema";
 
 type Chosen = NonNullable<Source["pages"]>;
 

@@ -1,10 +1,10 @@
 import { useMutation } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { send } from "../../shared/api";
+import { send } from "../../shared/api/api";
+import type { Definition, Source } from "../../shared/api/schema";
+import { useStart } from "../../shared/api/start";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { Notice } from "../../shared/Notice";
-import type { Definition, Source } from "../../shared/schema";
-import { useStart } from "../../shared/start";
 import type { Bench } from "../useBench";
 import { OneItem } from "./OneItem";
 import { PagesOfSite } from "./PagesOfSite";

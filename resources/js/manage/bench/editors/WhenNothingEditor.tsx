@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { get } from "../../shared/api";
+import { get } from "../../shared/api/api";
+import type { Found } from "../../shared/api/schema";
+import { TextInput } from "../../shared/controls/inputs";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { RichText } from "../../shared/fields/RichText";
-import { TextInput } from "../../shared/inputs";
-import type { Found } from "../../shared/schema";
 import { toldApart } from "../../shared/toldApart";
 import { useSettled } from "../../shared/useSettled";
 import type { Bench } from "../useBench";

@@ -1,4 +1,4 @@
-import type { Look } from "../../shared/schema";
+import type { Look } from "../../shared/api/schema";
 import type { Bench } from "../useBench";
 
 export interface EditorProps {

@@ -1,4 +1,4 @@
-import type { Import, ImportResult } from "../../shared/schema";
+import type { Import, ImportResult } from "../../shared/api/schema";
 
 const BECOMES = { created: "new", changed: "changed", unchanged: "as it is", bad: "wrong" };
 

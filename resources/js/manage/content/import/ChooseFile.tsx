@@ -1,9 +1,9 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { get, send, upload } from "../../shared/api";
+import { get, send, upload } from "../../shared/api/api";
+import type { Import } from "../../shared/api/schema";
 import { Notice } from "../../shared/Notice";
-import type { Import } from "../../shared/schema";
 
 const STATES = {
 	new: "not checked yet",

@@ -1,11 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import { send, upload } from "../../shared/api";
+import { send, upload } from "../../shared/api/api";
+import type { Import, ImportOptions } from "../../shared/api/schema";
+import { useStart } from "../../shared/api/start";
 import { useDone } from "../../shared/Done";
 import { Notice } from "../../shared/Notice";
-import type { Import, ImportOptions } from "../../shared/schema";
-import { useStart } from "../../shared/start";
 import { Preview, Problems } from "./Checked";
 import { MatchColumns } from "./MatchColumns";
 import { Readings } from "./Readings";

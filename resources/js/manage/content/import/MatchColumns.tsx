@@ -1,4 +1,4 @@
-import type { Import, ImportOptions } from "../../shared/schema";
+import type { Import, ImportOptions } from "../../shared/api/schema";
 
 export interface StepProps {
 	row: Import;

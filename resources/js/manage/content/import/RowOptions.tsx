@@ -1,4 +1,4 @@
-import type { ImportOptions } from "../../shared/schema";
+import type { ImportOptions } from "../../shared/api/schema";
 import type { StepProps } from "./MatchColumns";
 
 const SWITCHES: [key: "makeTerms" | "skipBad" | "plain", words: string][] = [

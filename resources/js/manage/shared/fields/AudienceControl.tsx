@@ -1,4 +1,4 @@
-import { useStart } from "../start";
+import { useStart } from "../api/start";
 
 /** Who something is for: everyone, or any of the others. */
 export function AudienceControl({ value, onChange }: { value: unknown; onChange: (keys: string[]) => void }) {

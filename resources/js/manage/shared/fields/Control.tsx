@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
-import { NumberInput } from "../NumberInput";
-import { useStart } from "../start";
+import { useStart } from "../api/start";
+import { NumberInput } from "../controls/NumberInput";
 import { toldApart } from "../toldApart";
 import { fromZone, toZone } from "../zone";
 import { HoursControl } from "./HoursControl";

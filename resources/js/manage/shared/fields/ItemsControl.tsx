@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { findItems } from "../findItems";
-import type { Field, Linked } from "../schema";
-import { useStart } from "../start";
+import { findItems } from "../api/findItems";
+import type { Field, Linked } from "../api/schema";
+import { useStart } from "../api/start";
 import { toldApart } from "../toldApart";
 import { useSettled } from "../useSettled";
 import { PickByTyping } from "./PickByTyping";

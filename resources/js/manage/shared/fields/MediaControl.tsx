@@ -1,8 +1,8 @@
 import { useRef, useState } from "react";
-import { AltText } from "../AltText";
-import { MediaPicker } from "../MediaPicker";
-import type { Media } from "../schema";
-import { UploadArea } from "../UploadArea";
+import type { Media } from "../api/schema";
+import { AltText } from "../files/AltText";
+import { MediaPicker } from "../files/MediaPicker";
+import { UploadArea } from "../files/UploadArea";
 import type { ControlProps } from "./props";
 
 /** Pictures, a file or a video: uploaded here, or taken from what is there. */

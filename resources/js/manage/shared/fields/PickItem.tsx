@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { findItems } from "../findItems";
-import type { Item } from "../schema";
+import { findItems } from "../api/findItems";
+import type { Item } from "../api/schema";
 import { useSettled } from "../useSettled";
 import { PickByTyping } from "./PickByTyping";
 

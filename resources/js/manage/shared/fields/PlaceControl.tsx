@@ -1,4 +1,4 @@
-import { NumberInput } from "../NumberInput";
+import { NumberInput } from "../controls/NumberInput";
 
 interface Place {
 	address?: string;

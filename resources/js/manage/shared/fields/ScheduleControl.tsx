@@ -1,4 +1,4 @@
-import { useStart } from "../start";
+import { useStart } from "../api/start";
 import { fromZone, toZone } from "../zone";
 
 type End = "from" | "until";

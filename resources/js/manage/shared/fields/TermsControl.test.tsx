@@ -4,8 +4,8 @@ import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { type FormEvent, useState } from "react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
-import type { Field, Start } from "../schema";
-import { StartContext } from "../start";
+import type { Field, Start } from "../api/schema";
+import { StartContext } from "../api/start";
 import { TermsControl } from "./TermsControl";
 
 const terms = [

@@ -1,9 +1,9 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useRef } from "react";
-import { send } from "../api";
+import { send } from "../api/api";
+import type { Field, Term } from "../api/schema";
+import { useStart } from "../api/start";
 import { Notice } from "../Notice";
-import type { Field, Term } from "../schema";
-import { useStart } from "../start";
 import { Word } from "../Word";
 import { PickByTyping } from "./PickByTyping";
 

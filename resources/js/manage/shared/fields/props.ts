@@ -1,4 +1,4 @@
-import type { Field, Linked, Media } from "../schema";
+import type { Field, Linked, Media } from "../api/schema";
 
 export interface ControlProps {
 	field: Field;

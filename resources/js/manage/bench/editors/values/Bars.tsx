@@ -1,4 +1,4 @@
-import type { Options } from "../../../shared/schema";
+import type { Options } from "../../../shared/api/schema";
 
 /** How the values lie that reach a rule, drawn beside a range; those inside it are dark. Until they are there, room. */
 export function Bars({

@@ -1,5 +1,5 @@
-import { NumberInput } from "../../../shared/NumberInput";
-import type { Condition, Field, Options } from "../../../shared/schema";
+import type { Condition, Field, Options } from "../../../shared/api/schema";
+import { NumberInput } from "../../../shared/controls/NumberInput";
 import { useRuleName } from "../ruleName";
 import { Bars } from "./Bars";
 

@@ -1,6 +1,6 @@
 import { useState } from "react";
-import type { Condition, Field, Options } from "../../../shared/schema";
-import { useStart } from "../../../shared/start";
+import type { Condition, Field, Options } from "../../../shared/api/schema";
+import { useStart } from "../../../shared/api/start";
 import { useRuleName } from "../ruleName";
 
 interface Props {

@@ -1,4 +1,4 @@
-import type { Condition, Field } from "../../../shared/schema";
+import type { Condition, Field } from "../../../shared/api/schema";
 
 const MOST = 10;
 

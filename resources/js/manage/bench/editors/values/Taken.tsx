@@ -1,5 +1,5 @@
-import type { Condition, Field, FieldTest } from "../../../shared/schema";
-import { useStart } from "../../../shared/start";
+import type { Condition, Field, FieldTest } from "../../../shared/api/schema";
+import { useStart } from "../../../shared/api/start";
 import { useRuleName } from "../ruleName";
 
 interface From {

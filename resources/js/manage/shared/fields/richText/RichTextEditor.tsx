@@ -1,6 +1,6 @@
 import { EditorContent, useEditor } from "@tiptap/react";
 import { useEffect, useRef, useState } from "react";
-import { MediaPicker } from "../../MediaPicker";
+import { MediaPicker } from "../../files/MediaPicker";
 import { extensions } from "./extensions";
 import { notKept } from "./notKept";
 import { cleanPasted } from "./pastedHtml";

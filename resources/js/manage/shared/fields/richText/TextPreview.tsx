@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../../api";
+import { send } from "../../api/api";
 import { Fault } from "../../Fault";
 import { type Device, DeviceSwitch, PagePreview } from "../../PagePreview";
 import { Sheet } from "../../Sheet";

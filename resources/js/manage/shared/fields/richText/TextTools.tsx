@@ -1,6 +1,6 @@
 import { type Editor, useEditorState } from "@tiptap/react";
 import { useState } from "react";
-import { useStart } from "../../start";
+import { useStart } from "../../api/start";
 import { introductionEnd, putIntroductionEnd, removeIntroductionEnd } from "./introductionEnd";
 import { putTable, TABLE_TOOLS } from "./tables";
 

@@ -1,0 +1,75 @@
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { get, send } from "../../shared/api/api";
+import type { Item, ItemSave } from "../../shared/api/schema";
+import { moment, useStart } from "../../shared/api/start";
+import { Fault } from "../../shared/Fault";
+import { Notice } from "../../shared/Notice";
+import { Sheet } from "../../shared/Sheet";
+import { Beside } from "./Conflict";
+
+/** History of an item: who, when, how and what changed; any one can be restored. */
+export function History({ item, onClose, onBack }: { item: Item; onClose: () => void; onBack: (item: Item) => void }) {
+	const start = useStart();
+	const saves = useQuery({
+		queryKey: ["revisions", item.id, item.revision],
+		queryFn: ({ signal }) => get<ItemSave[]>(`/items/${item.id}/revisions`, signal),
+	});
+	const [open, setOpen] = useState<number | null>(null);
+	const back = useMutation({
+		mutationFn: (number: number) =>
+			send<Item>("POST", `/items/${item.id}/revisions/${number}`, { revision: item.revision }),
+		onSuccess: onBack,
+	});
+	return (
+		<Sheet title={`History of “${item.title}”`} onClose={onClose} wide>
+			{saves.error && <Fault error={saves.error} onRetry={saves.refetch} />}
+			{back.error && <Notice>{back.error.message}</Notice>}
+			<ol className="border border-base-300 rounded-box divide-y divide-base-300">
+				{saves.data?.map((one, i) => (
+					<li key={one.number} className="px-4 py-2.5 grid gap-2">
+						<div className="flex flex-wrap items-baseline gap-x-3">
+							<strong>{one.number}</strong>
+							<span>{moment(start, one.at)}</span>
+							<span className="text-quiet">
+								{one.by}, {one.how}
+							</span>
+							<span className="grow" />
+							<button
+								type="button"
+								className="plain-add"
+								aria-expanded={open === one.number}
+								onClick={() => setOpen(open === one.number ? null : one.number)}
+							>
+								{one.changed.length === 0
+									? "nothing changed"
+									: one.changed.length === 1
+										? (one.changed[0]?.label ?? "")
+										: `${one.changed.length} fields`}
+							</button>
+							{i > 0 && (
+								<button
+									type="button"
+									className="btn btn-xs"
+									disabled={back.isPending}
+									onClick={() => back.mutate(one.number)}
+								>
+									Restore
+								</button>
+							)}
+						</div>
+						{open === one.number && (
+							<ul className="grid gap-1.5">
+								{one.changed.map((difference) => (
+									<li key={difference.field}>
+										<Beside difference={difference} />
+									</li>
+								))}
+							</ul>
+						)}
+					</li>
+				))}
+			</ol>
+		</Sheet>
+	);
+}

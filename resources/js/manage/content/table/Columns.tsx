@@ -1,0 +1,85 @@
+import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import type { ContentType } from "../../shared/api/schema";
+import { columnsOf, type TableState, widthOf } from "./tableState";
+
+/** Which columns the table has, in which order. */
+export function Columns({
+	type,
+	columns,
+	onChange,
+}: {
+	type: ContentType;
+	columns: TableState["columns"];
+	onChange: (columns: TableState["columns"]) => void;
+}) {
+	const all = columnsOf(type);
+	const off = all.filter((one) => !columns.some((on) => on.key === one.key));
+	const move = (from: number, to: number) => {
+		const next = [...columns];
+		next.splice(to, 0, ...next.splice(from, 1));
+		onChange(next);
+	};
+	return (
+		<DialogTrigger>
+			<Button className="btn btn-sm h-9">Columns</Button>
+			<Popover
+				placement="bottom end"
+				className="bg-base-100 border border-base-300 rounded-box shadow-lg w-[20rem] max-w-[92vw] max-h-[70vh] overflow-y-auto"
+			>
+				<Dialog aria-label="Columns" className="outline-none p-4 grid gap-3">
+					<ul className="grid gap-0.5">
+						{columns.map((one, i) => {
+							const label = all.find((column) => column.key === one.key)?.label ?? one.key;
+							return (
+								<li key={one.key} className="flex items-center gap-1">
+									<label className="flex items-center gap-2 grow cursor-pointer">
+										<input
+											type="checkbox"
+											className="checkbox checkbox-xs"
+											checked
+											onChange={() => onChange(columns.filter((other) => other.key !== one.key))}
+										/>
+										{label}
+									</label>
+									<button
+										type="button"
+										className="btn btn-xs btn-ghost"
+										aria-label={`Move ${label} to the left`}
+										disabled={i === 0}
+										onClick={() => move(i, i - 1)}
+									>
+										↑
+									</button>
+									<button
+										type="button"
+										className="btn btn-xs btn-ghost"
+										aria-label={`Move ${label} to the right`}
+										disabled={i === columns.length - 1}
+										onClick={() => move(i, i + 1)}
+									>
+										↓
+									</button>
+								</li>
+							);
+						})}
+					</ul>
+					<ul className="grid gap-0.5 border-t border-base-300 pt-2">
+						{off.map((one) => (
+							<li key={one.key}>
+								<label className="flex items-center gap-2 cursor-pointer py-0.5">
+									<input
+										type="checkbox"
+										className="checkbox checkbox-xs"
+										checked={false}
+										onChange={() => onChange([...columns, { key: one.key, width: widthOf(one) }])}
+									/>
+									{one.label}
+								</label>
+							</li>
+						))}
+					</ul>
+				</Dialog>
+			</Popover>
+		</DialogTrigger>
+	);
+}

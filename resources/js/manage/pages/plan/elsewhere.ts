@@ -1,0 +1,49 @@
+import { get, send } from "../../shared/api/api";
+import type { FrameWhole, PageBlock, PageWhole } from "../../shared/api/schema";
+import { appendBlock } from "./edits";
+
+/** The slots of the frame, by key. */
+export const FRAME_SLOTS: [string, string][] = [
+	["header", "In the header"],
+	["before", "Before the body"],
+	["side", "At the side"],
+	["after", "After the body"],
+	["footer", "In the footer"],
+];
+
+/** Where a block can go from the page or the frame that it stands on: a page, by its key, or a slot of the frame. */
+export type Elsewhere = { page: string } | { slot: string };
+
+export function elsewhereOf(key: string): Elsewhere {
+	return key.startsWith("frame ") ? { slot: key.slice("frame ".length) } : { page: key };
+}
+
+/**
+ * Puts the block at the end of another page, or of a slot of the frame, as that one's draft has it. In the frame it
+ * shows on the page that it comes from alone. The server refuses what cannot stand there; nothing is changed then.
+ *
+ * @param from the address of the page that it comes from
+ */
+export async function putElsewhere(block: PageBlock, to: Elsewhere, from: string | null): Promise<void> {
+	if ("page" in to) {
+		const { on: _, ...rest } = block;
+		const page = await get<PageWhole>(`/pages/${to.page}`);
+		await send("PUT", `/pages/${to.page}/draft`, {
+			definition: appendBlock(page.definition, rest),
+			revision: page.revision,
+		});
+		return;
+	}
+	const frame = await get<FrameWhole>("/frame");
+	const { slots } = frame.definition;
+	await send("PUT", "/frame/draft", {
+		definition: {
+			...frame.definition,
+			slots: {
+				...slots,
+				[to.slot]: [...(slots[to.slot] ?? []), from === null ? block : { ...block, on: { pages: [from] } }],
+			},
+		},
+		revision: frame.revision,
+	});
+}

@@ -1,0 +1,44 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { send } from "../../shared/api/api";
+import type { PageFile, PageLook, PageWhole, PreviewContext } from "../../shared/api/schema";
+import { useKeptDraft } from "../../shared/drafts/useKeptDraft";
+import type { Pointed } from "../../shared/PagePreview";
+import { useSettled } from "../../shared/useSettled";
+
+/** The state of a page's plan: its definition with its history, how it looks, and the draft that keeps itself. */
+export function usePagePlan(page: PageWhole) {
+	const draft = useKeptDraft<PageFile>("page", page);
+	const [previewContext, setPreviewContext] = useState<PreviewContext>({});
+	/** What a page with a placeholder is looked at as; empty: the first that there is. */
+	const [slug, setSlug] = useState("");
+	/** The block that stands out in the plan and on the page. */
+	const [pointed, setPointed] = useState<Pointed | null>(null);
+	const shown = useSettled(draft.definition, 90);
+	const look = useQuery({
+		queryKey: ["page look", shown, slug, previewContext],
+		queryFn: ({ signal }) =>
+			send<PageLook>("POST", "/pages/look", { ...previewContext, definition: shown, slug }, { signal }),
+		placeholderData: keepPreviousData,
+		gcTime: 30_000,
+	});
+	return {
+		...draft,
+		look,
+		/** Whether what is shown is not yet that of the definition. */
+		updating: draft.definition !== shown || look.isFetching,
+		pointed,
+		setPointed,
+		slug,
+		setSlug,
+		previewContext,
+		set: (next: Partial<PreviewContext>) =>
+			setPreviewContext((now) =>
+				Object.fromEntries(
+					Object.entries({ ...now, ...next }).filter(([, value]) => value !== undefined && value !== ""),
+				),
+			),
+	};
+}
+
+export type PagePlanState = ReturnType<typeof usePagePlan>;

@@ -1,0 +1,395 @@
+import { GripVertical } from "lucide-react";
+import { type ReactNode, useRef, useState } from "react";
+import type { Option, Part, SourceRecords } from "../api/schema";
+import { fieldOf, useStart } from "../api/start";
+import { AddByChoice, RowTools } from "./inputs";
+import { moved } from "./lists";
+import { NumberInput } from "./NumberInput";
+import { OptionControl } from "./OptionControl";
+
+export interface Line {
+	parts: Part[];
+}
+
+/** Where a part stands: its line, and its place in it. */
+type Place = [line: number, part: number];
+
+/** What is dragged within a card. */
+const PART = "application/x-wellspring-part";
+
+export function partLabel(type: SourceRecords, part: Part): string {
+	const field = typeof part.field === "string" ? fieldOf(type, part.field) : undefined;
+	const said = part.text;
+	switch (part.part) {
+		case "field":
+		case "date":
+			return field?.label ?? part.field ?? "Date";
+		case "badge":
+		case "link":
+		case "button":
+		case "text":
+			return typeof said === "string" ? `${capital(part.part)} “${said}”` : capital(part.part);
+		default:
+			return capital(part.part);
+	}
+}
+
+/** A card put together in place: lines of parts, each moved by dragging or by keys, its options below it. */
+export function CardLines({
+	type,
+	lines,
+	at,
+	onChange,
+	beside,
+	sample = {},
+}: {
+	/** What the card shows one of. */
+	type: SourceRecords;
+	lines: Line[];
+	/** The place of the part that is open first, if one is: `card.lines[0].parts[1]`. */
+	at?: string;
+	/** Told the lines as they are then; changes of the same tag are undone at once. */
+	onChange: (lines: Line[], tag: string | null) => void;
+	/** What else can be said of a part. */
+	beside?: (part: Part, put: (next: Part) => void) => ReactNode;
+	/** What the parts of the first card show, by place. */
+	sample?: Record<string, string>;
+}) {
+	const [open, setOpen] = useState<Place | null>(() => {
+		const found = /^card\.lines\[(\d+)\]\.parts\[(\d+)\]$/.exec(at ?? "");
+		return found ? [Number(found[1]), Number(found[2])] : null;
+	});
+	const box = useRef<HTMLFieldSetElement>(null);
+	const count = lines.reduce((sum, line) => sum + line.parts.length, 0);
+
+	const set = (next: Line[], tag: string | null = null) =>
+		onChange(
+			next.filter((line) => line.parts.length > 0),
+			tag,
+		);
+	const setParts = (index: number, parts: Part[], tag: string | null = null) =>
+		set(
+			lines.map((line, i) => (i === index ? { parts } : line)),
+			tag,
+		);
+	const focus = ([line, part]: Place) =>
+		requestAnimationFrame(() =>
+			box.current?.querySelector<HTMLElement>(`[data-part="${line}.${part}"] [data-handle]`)?.focus(),
+		);
+
+	/** Puts a part where another stands; a line beyond the last is a new one. */
+	const place = ([fromLine, fromPart]: Place, [toLine, toPart]: Place) => {
+		const part = lines[fromLine]?.parts[fromPart];
+		if (!part || toLine < 0 || (toLine === fromLine && toPart === fromPart)) {
+			return;
+		}
+		const next = lines.map((line) => ({ parts: [...line.parts] }));
+		next[fromLine]?.parts.splice(fromPart, 1);
+		if (toLine >= next.length) {
+			next.push({ parts: [part] });
+		} else {
+			next[toLine]?.parts.splice(Math.min(toPart, next[toLine].parts.length), 0, part);
+		}
+		const gone = next[fromLine]?.parts.length === 0 && fromLine < toLine ? 1 : 0;
+		const to: Place = [Math.min(toLine, next.length - 1) - gone, Math.max(0, toPart)];
+		set(next);
+		setOpen(null);
+		focus(to);
+	};
+
+	const keys = (event: React.KeyboardEvent, [line, part]: Place) => {
+		if (!event.altKey) {
+			return;
+		}
+		const to: Record<string, Place> = {
+			ArrowLeft: [line, part - 1],
+			ArrowRight: [line, part + 1],
+			ArrowUp: [line - 1, lines[line - 1]?.parts.length ?? 0],
+			ArrowDown: [line + 1, 0],
+		};
+		const wanted = to[event.key];
+		if (wanted && wanted[1] >= 0) {
+			event.preventDefault();
+			event.stopPropagation();
+			place([line, part], wanted);
+		}
+	};
+
+	return (
+		<fieldset ref={box} className="grid gap-2" aria-label="The card">
+			{lines.map((line, l) => (
+				// biome-ignore lint/suspicious/noArrayIndexKey: a line is known by its place
+				<div key={l} className="border border-base-300 rounded-field p-2 grid gap-1.5 bg-base-100">
+					<div className="flex items-center text-[0.78rem] text-quiet">
+						<span className="flex-1">Line {l + 1}</span>
+						<RowTools what={`line ${l + 1}`} index={l} count={lines.length} onMove={(to) => set(moved(lines, l, to))} />
+					</div>
+					{/* biome-ignore lint/a11y/noStaticElementInteractions: dragging has its keys on the parts themselves */}
+					<div
+						className="flex flex-wrap gap-1.5"
+						onDragOver={(event) => event.dataTransfer.types.includes(PART) && event.preventDefault()}
+						onDrop={(event) => {
+							const [fromLine = 0, fromPart = 0] = event.dataTransfer.getData(PART).split(".").map(Number);
+							const over = (event.target as Element).closest<HTMLElement>("[data-part]")?.dataset.part;
+							event.preventDefault();
+							place([fromLine, fromPart], [l, over ? Number(over.split(".")[1]) : line.parts.length]);
+						}}
+					>
+						{line.parts.map((part, p) => {
+							const isOpen = open?.[0] === l && open[1] === p;
+							const label = partLabel(type, part);
+							const shows = sample[`card.lines[${l}].parts[${p}]`];
+							const tone = isOpen ? "border-primary bg-accent" : "border-base-300 bg-base-200";
+							return (
+								// biome-ignore lint/a11y/noStaticElementInteractions: dragging has its keys on the button within
+								<span
+									// biome-ignore lint/suspicious/noArrayIndexKey: a part is known by its place
+									key={p}
+									data-part={`${l}.${p}`}
+									draggable
+									onDragStart={(event) => {
+										event.dataTransfer.setData(PART, `${l}.${p}`);
+										event.dataTransfer.effectAllowed = "move";
+									}}
+									className={`inline-flex items-center rounded-field border ${tone}`}
+								>
+									<GripVertical size={14} aria-hidden="true" className="text-quiet cursor-grab" />
+									<button
+										type="button"
+										data-handle
+										aria-expanded={isOpen}
+										title="Alt and an arrow key move it"
+										className="py-1 pr-2 cursor-pointer text-left"
+										onClick={() => setOpen(isOpen ? null : [l, p])}
+										onKeyDown={(event) => keys(event, [l, p])}
+									>
+										<span className="font-semibold">{label}</span>
+										{shows && part.part !== "picture" && (
+											<span className="ml-1.5 text-quiet text-[0.85rem]">
+												{shows.length > 26 ? `${shows.slice(0, 25)}…` : shows}
+											</span>
+										)}
+									</button>
+								</span>
+							);
+						})}
+						<AddPart
+							type={type}
+							label="+ a part here"
+							onAdd={(part) => {
+								setParts(l, [...line.parts, part]);
+								setOpen([l, line.parts.length]);
+							}}
+						/>
+					</div>
+					{open?.[0] === l && line.parts[open[1]] && (
+						<PartOptions
+							key={open.join(".")}
+							type={type}
+							part={line.parts[open[1]] as Part}
+							word={`card.lines[${l}].parts[${open[1]}]`}
+							onChange={(next, tag) =>
+								setParts(
+									l,
+									line.parts.map((one, i) => (i === open[1] ? next : one)),
+									tag,
+								)
+							}
+							onRemove={
+								count > 1
+									? () => {
+											setParts(
+												l,
+												line.parts.filter((_, i) => i !== open[1]),
+											);
+											setOpen(null);
+										}
+									: undefined
+							}
+							beside={beside}
+						/>
+					)}
+				</div>
+			))}
+			<AddPart
+				type={type}
+				label="+ a line with…"
+				onAdd={(part) => {
+					set([...lines, { parts: [part] }]);
+					setOpen([lines.length, 0]);
+				}}
+			/>
+		</fieldset>
+	);
+}
+
+/** What can be said of one part. */
+function PartOptions({
+	type,
+	part,
+	word,
+	onChange,
+	onRemove,
+	beside,
+}: {
+	type: SourceRecords;
+	part: Part;
+	word: string;
+	onChange: (next: Part, tag: string | null) => void;
+	onRemove: (() => void) | undefined;
+	beside: ((part: Part, put: (next: Part) => void) => ReactNode) | undefined;
+}) {
+	const { parts, partStyle } = useStart();
+	const isNumber = part.part === "views" || fieldOf(type, part.field ?? "")?.family === "number";
+	const own = (parts.find((one) => one.key === part.part)?.options ?? []).filter(
+		// Words that only some fields have, and the older form of an excerpt, which files may still hold.
+		(one) =>
+			(one.key !== "message" || isNumber) && (part.part !== "excerpt" || one.key !== "mark" || part.mark !== undefined),
+	);
+	const label = partLabel(type, part);
+	const control = (option: Option) => (
+		<OptionControl
+			key={option.key}
+			option={option}
+			value={part[option.key]}
+			word={`${word}.${option.key}`}
+			fields={type.fields}
+			onChange={(next) => {
+				const { [option.key]: _, ...rest } = part;
+				onChange((next === undefined ? rest : { ...rest, [option.key]: next }) as Part, `${word}.${option.key}`);
+			}}
+		/>
+	);
+	return (
+		<fieldset className="border-t border-base-300 pt-2 grid gap-2" aria-label={`Options of ${label}`}>
+			<div className="flex flex-wrap gap-x-4 gap-y-2">{own.map(control)}</div>
+			{part.part === "badge" && <BadgeRule type={type} part={part} onChange={(next) => onChange(next, null)} />}
+			<details>
+				<summary className="text-[0.85rem] text-quiet cursor-pointer">Label, emphasis, widths</summary>
+				<div className="flex flex-wrap gap-x-4 gap-y-2 pt-2">{partStyle.map(control)}</div>
+			</details>
+			{beside?.(part, (next) => onChange(next, null))}
+			{onRemove && (
+				<button
+					type="button"
+					className="plain-add justify-self-start"
+					aria-label={`Remove ${label}`}
+					onClick={onRemove}
+				>
+					Remove
+				</button>
+			)}
+		</fieldset>
+	);
+}
+
+interface Simple {
+	field: string;
+	test: string;
+	value?: unknown;
+}
+
+/** Where a badge stands: for so many days after publishing, where a number lies between two, or where one says yes. */
+function BadgeRule({ type, part, onChange }: { type: SourceRecords; part: Part; onChange: (next: Part) => void }) {
+	const rule = (part.when ?? {}) as Simple;
+	const set = (when: Simple) => onChange({ ...part, when });
+	const numbers = type.fields.filter((one) => one.family === "number" && !one.key.includes("."));
+	const flags = type.fields.filter((one) => one.family === "yesNo" && !one.key.includes("."));
+	const days = (rule.value as { amount?: number } | undefined)?.amount;
+	const ends = Array.isArray(rule.value) ? (rule.value as [number, number]) : null;
+	if (rule.test === "inLast" && days !== undefined) {
+		return (
+			<span className="flex items-center gap-2 text-[0.85rem]">
+				for
+				<NumberInput
+					label="For so many days"
+					value={days}
+					min={1}
+					max={3650}
+					whole
+					className="w-18"
+					onChange={(amount) => set({ ...rule, value: { amount, unit: "days" } })}
+				/>
+				days after it was published
+			</span>
+		);
+	}
+	if (rule.test === "between" && ends) {
+		return (
+			<span className="flex flex-wrap items-center gap-2 text-[0.85rem]">
+				where
+				<select
+					className="select select-sm w-auto"
+					aria-label="The number that decides"
+					value={rule.field}
+					onChange={(event) => set({ ...rule, field: event.target.value })}
+				>
+					{numbers.map((one) => (
+						<option key={one.key} value={one.key}>
+							{one.label}
+						</option>
+					))}
+				</select>
+				is from
+				<NumberInput
+					label="From"
+					value={ends[0]}
+					className="w-18"
+					onChange={(from) => set({ ...rule, value: [from, Math.max(from, ends[1])] })}
+				/>
+				to
+				<NumberInput
+					label="To"
+					value={ends[1]}
+					className="w-18"
+					onChange={(to) => set({ ...rule, value: [Math.min(ends[0], to), to] })}
+				/>
+			</span>
+		);
+	}
+	return rule.test === "yes" ? (
+		<span className="flex items-center gap-2 text-[0.85rem]">
+			where
+			<select
+				className="select select-sm w-auto"
+				aria-label="What decides"
+				value={rule.field}
+				onChange={(event) => set({ ...rule, field: event.target.value })}
+			>
+				{flags.map((one) => (
+					<option key={one.key} value={one.key}>
+						{one.label}
+					</option>
+				))}
+			</select>
+			is yes
+		</span>
+	) : (
+		<span className="text-[0.85rem] text-quiet">By a rule of its own; “As text and JSON” shows it.</span>
+	);
+}
+
+function AddPart({ type, label, onAdd }: { type: SourceRecords; label: string; onAdd: (part: Part) => void }) {
+	return (
+		<AddByChoice
+			label={label}
+			options={type.parts.map((one) => ({ key: offerKey(one.part), label: one.label }))}
+			onPick={(key) => {
+				const found = type.parts.find((one) => offerKey(one.part) === key);
+				if (found) {
+					onAdd(found.part);
+				}
+			}}
+		/>
+	);
+}
+
+/** Tells the parts that are offered from each other: `field:height`. */
+function offerKey(part: Part): string {
+	const of = part.field ?? part.taxonomy ?? (part.part === "badge" ? part.text : undefined);
+	return of === undefined ? part.part : `${part.part}:${of}`;
+}
+
+function capital(text: string): string {
+	return text.charAt(0).toUpperCase() + text.slice(1);
+}

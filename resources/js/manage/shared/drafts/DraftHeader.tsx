@@ -1,0 +1,85 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import type { ReactNode } from "react";
+import { sendLong } from "../api/api";
+import { Notice } from "../Notice";
+import { useTitle } from "../shell/useTitle";
+import { DraftState, DraftTrouble } from "./DraftState";
+import type { Drafted, KeptDraft } from "./useKeptDraft";
+import { type Standing, useStanding } from "./useStanding";
+
+/** The head of a screen for something with a draft: its title, whether the draft is kept, and the button to publish. */
+export function DraftHeader<T>({
+	title,
+	path,
+	stored,
+	draft,
+	newest,
+	onPublished,
+	aside,
+	isFaulty = false,
+	words = ["Publish", "Published"],
+	children,
+}: {
+	title: string;
+	/** Of the API; below it, `/publish`. */
+	path: string;
+	stored: Drafted<T> & Standing;
+	draft: KeptDraft<T>;
+	newest: () => Promise<Drafted<T> & Standing>;
+	onPublished: () => void;
+	/** What else can be done, before the button. */
+	aside?: (isLive: boolean) => ReactNode;
+	/** Whether the draft is such that it cannot be published. */
+	isFaulty?: boolean;
+	/** What the button says, before and after. */
+	words?: [string, string];
+	/** What stands before the title. */
+	children?: ReactNode;
+}) {
+	const { definition, keeping } = draft;
+	const { standing, published: taken } = useStanding(stored, definition);
+	const client = useQueryClient();
+	const publish = useMutation({
+		mutationFn: async () => {
+			if (!(await draft.keep())) {
+				throw new Error("Nothing was published, because the draft is not kept yet.");
+			}
+			await sendLong("POST", `${path}/publish`, { revision: draft.revision() });
+			return newest();
+		},
+		onSuccess: (now) => {
+			draft.published(now);
+			taken(now);
+			// Previews show menus, links and listings that this change may have made live.
+			void client.invalidateQueries({ predicate: ({ queryKey }) => String(queryKey[0]).endsWith(" look") });
+			onPublished();
+		},
+	});
+	useTitle(title);
+	const published = standing.live && !standing.changed;
+	return (
+		<>
+			<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
+				{children}
+				<h1 className="font-serif text-xl font-semibold">{title}</h1>
+				<DraftState draft={draft} savedAt={stored.savedAt} standing={standing} />
+				<span className="flex-1" />
+				{aside?.(standing.live)}
+				<button
+					type="button"
+					className="btn btn-secondary btn-sm h-9 px-4"
+					disabled={published || publish.isPending || keeping.state === "stale" || isFaulty}
+					onClick={() => publish.mutate()}
+				>
+					{published ? words[1] : words[0]}
+				</button>
+				{publish.error && (
+					<div className="w-full">
+						<Notice>{publish.error.message}</Notice>
+					</div>
+				)}
+			</div>
+			<DraftTrouble draft={draft} newest={newest} />
+		</>
+	);
+}

@@ -1,0 +1,172 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import { ApiError, beforeSigningOut, fitsLeaving, send } from "../api/api";
+import { useStart } from "../api/start";
+import { dropUnsent, keepUnsent, type Unsent, unsentKey, unsentOf } from "./unsent";
+
+const WAIT = 700;
+const AGAIN = 5000;
+
+/** Where the draft of a form is kept. */
+export interface FormName {
+	/** the name in this browser, such as `item product/12` */
+	name: string;
+	/** of the API, such as `/items/draft` */
+	path: string;
+	/** sent beside the values, to say which form it is */
+	about?: Record<string, unknown>;
+	/** when the server kept the draft that the form began with; null where there was none */
+	keptAt: string | null;
+}
+
+/**
+ * Keeps what is typed into a form: in this browser at once, on the server a moment later. What did not reach the server
+ * stays in this browser and is offered when the form is opened again.
+ *
+ * @param revision that the values started from; null for something new
+ * @param changed whether the values differ from what is saved
+ */
+export function useFormDraft<V>(form: FormName, revision: number | null, values: V, changed: boolean) {
+	const start = useStart();
+	const { path } = form;
+	const key = unsentKey(start.user.email, form.name);
+	const [left, setLeft] = useState<Unsent<V> | null>(() => unsentOf<V>(key));
+	const [keptAt, setKeptAt] = useState<string | null>(form.keptAt);
+	const [problem, setProblem] = useState<string | null>(null);
+	/** What waits to be sent; null once it is on its way. */
+	const latest = useRef<string | null>(null);
+	/** What was typed last, sent or not. */
+	const newest = useRef<string | null>(null);
+	const onItsWay = useRef<Promise<void>>(Promise.resolve());
+	const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+	const body = JSON.stringify({ ...form.about, revision, values });
+
+	const flush = useCallback((): Promise<void> => {
+		if (timer.current) {
+			clearTimeout(timer.current);
+			timer.current = null;
+		}
+		const sent = latest.current;
+		if (sent === null) {
+			return onItsWay.current;
+		}
+		latest.current = null;
+		onItsWay.current = onItsWay.current
+			.then(() => send<{ keptAt: string }>("PUT", path, JSON.parse(sent)))
+			.then(
+				(answer) => {
+					setKeptAt(answer.keptAt);
+					setProblem(null);
+					// What was typed meanwhile may be on its way behind this, and is kept until it has arrived.
+					if (newest.current === sent) {
+						dropUnsent(key);
+					}
+				},
+				(error: Error) => {
+					latest.current ??= sent;
+					setProblem(error.message);
+					if (error instanceof ApiError && error.isPassing && timer.current === null) {
+						timer.current = setTimeout(() => void flush(), AGAIN);
+					}
+				},
+			);
+		return onItsWay.current;
+	}, [key, path]);
+	const forget = useCallback(() => {
+		if (timer.current) {
+			clearTimeout(timer.current);
+			timer.current = null;
+		}
+		latest.current = null;
+		newest.current = null;
+		dropUnsent(key);
+	}, [key]);
+	const drop = useCallback(() => {
+		forget();
+		setKeptAt(null);
+		setProblem(null);
+	}, [forget]);
+
+	useEffect(() => {
+		if (!changed) {
+			return;
+		}
+		latest.current = body;
+		newest.current = body;
+		const { values: typed, revision: from } = JSON.parse(body) as { values: V; revision: number | null };
+		keepUnsent(key, from, typed);
+		timer.current = setTimeout(() => void flush(), WAIT);
+		return () => {
+			if (timer.current) {
+				clearTimeout(timer.current);
+				timer.current = null;
+			}
+		};
+	}, [body, changed, flush, key]);
+	// A draft of changes that were taken back by hand is removed.
+	const about = JSON.stringify(form.about ?? {});
+	useEffect(() => {
+		if (changed || newest.current === null) {
+			return;
+		}
+		drop();
+		onItsWay.current = onItsWay.current
+			.then(() => send("DELETE", path, JSON.parse(about)))
+			.then(
+				() => undefined,
+				() => undefined,
+			);
+	}, [changed, drop, path, about]);
+	// What was typed last goes out when the form is left, whichever way; what is too large for that waits in this
+	// browser.
+	useEffect(() => {
+		const leave = () => {
+			if (latest.current !== null && fitsLeaving(latest.current)) {
+				void send("PUT", path, JSON.parse(latest.current), { leaving: true }).catch(() => undefined);
+			}
+		};
+		const online = () => void flush();
+		const unregister = beforeSigningOut(flush);
+		window.addEventListener("pagehide", leave);
+		window.addEventListener("online", online);
+		return () => {
+			unregister();
+			window.removeEventListener("pagehide", leave);
+			window.removeEventListener("online", online);
+			void flush();
+		};
+	}, [flush, path]);
+	/**
+	 * Before a save, a removal or dropping the draft: nothing more is sent, and what is on its way has arrived,
+	 * so that no draft comes after it.
+	 */
+	const settled = useCallback(() => {
+		if (timer.current) {
+			clearTimeout(timer.current);
+			timer.current = null;
+		}
+		latest.current = null;
+		return onItsWay.current;
+	}, []);
+	/** After a save that did not come about. */
+	const keep = () => {
+		latest.current = body;
+		newest.current = body;
+		void flush();
+	};
+	const isNews = left !== null && JSON.stringify(left.state) !== JSON.stringify(values);
+	return {
+		keptAt,
+		problem,
+		drop,
+		settled,
+		keep,
+		/** What was typed earlier and never reached the server. */
+		left: isNews ? left : null,
+		dropLeft: () => {
+			setLeft(null);
+			if (!changed) {
+				dropUnsent(key);
+			}
+		},
+	};
+}

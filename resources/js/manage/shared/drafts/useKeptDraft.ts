@@ -1,0 +1,214 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useReducer, useRef, useState } from "react";
+import { ApiError, beforeSigningOut, fitsLeaving, send } from "../api/api";
+import { useStart } from "../api/start";
+import { type Act, type History, recall, remember, step } from "./history";
+import { dropUnsent, keepUnsent, type Unsent, unsentKey, unsentOf } from "./unsent";
+
+export type Keeping =
+	| { state: "kept"; at: string }
+	| { state: "keeping" }
+	| { state: "stale" }
+	| { state: "failed"; why: string; passing: boolean };
+
+/** How long to wait, in milliseconds, before something is kept that could not be. */
+const AGAIN = 5000;
+
+/** What the server has of a draft. */
+export interface Drafted<T> {
+	key: string;
+	definition: T;
+	revision: number;
+	savedAt: string;
+}
+
+/**
+ * A draft that keeps itself while it is edited, with its history.
+ *
+ * @param kind `module`, `page`, `menu`, `look`, or `frame` or `settings`, of which there is but one
+ */
+export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "look" | "frame" | "settings", draft: Drafted<T>) {
+	const client = useQueryClient();
+	const path = kind === "frame" || kind === "settings" ? `/${kind}/draft` : `/${kind}s/${draft.key}/draft`;
+	const name = `${kind} ${draft.key}`;
+	const [history, act] = useReducer(
+		(now: History<T>, next: Act<T>) => step(now, next),
+		null,
+		(): History<T> => recall(sessionStorage, name, draft.definition, draft.revision),
+	);
+	const start = useStart();
+	const key = unsentKey(start.user.email, name);
+	const [left, setLeft] = useState<Unsent<T> | null>(() => {
+		const found = unsentOf<T>(key);
+		return found && JSON.stringify(found.state) !== JSON.stringify(draft.definition) ? found : null;
+	});
+	const definition = history.now;
+	const revision = useRef(draft.revision);
+	const kept = useRef(draft.definition);
+	const flight = useRef<Promise<boolean> | null>(null);
+	const wanted = useRef(definition);
+	const newest = useRef(history);
+	const [keeping, setKeeping] = useState<Keeping>({ state: "kept", at: draft.savedAt });
+	wanted.current = definition;
+	newest.current = history;
+
+	const save = useCallback(
+		async (saving: T, from: number): Promise<boolean> => {
+			setKeeping({ state: "keeping" });
+			try {
+				const answer = await send<{ revision: number; savedAt: string }>("PUT", path, {
+					definition: saving,
+					revision: from,
+				});
+				revision.current = answer.revision;
+				kept.current = saving;
+				if (wanted.current === saving) {
+					dropUnsent(key);
+				}
+				// Also where the screen was left meanwhile.
+				remember(sessionStorage, name, newest.current, answer.revision);
+				setKeeping({ state: "kept", at: answer.savedAt });
+				return true;
+			} catch (error) {
+				setKeeping(
+					error instanceof ApiError && error.status === 409
+						? { state: "stale" }
+						: {
+								state: "failed",
+								why: error instanceof Error ? error.message : String(error),
+								passing: error instanceof ApiError && error.isPassing,
+							},
+				);
+				return false;
+			}
+		},
+		[path, name, key],
+	);
+
+	/** Keeps the newest state, after whatever is on its way; tells whether it is kept. */
+	const keep = useCallback(async (): Promise<boolean> => {
+		while (flight.current) {
+			await flight.current;
+		}
+		if (wanted.current === kept.current) {
+			return true;
+		}
+		flight.current = save(wanted.current, revision.current);
+		const done = await flight.current;
+		flight.current = null;
+		return done && (wanted.current === kept.current || keep());
+	}, [save]);
+
+	// biome-ignore lint/correctness/useExhaustiveDependencies: what is kept counts the revision up
+	useEffect(() => remember(sessionStorage, name, history, revision.current), [name, history, keeping]);
+
+	// biome-ignore lint/correctness/useExhaustiveDependencies: every change of the definition is to be kept
+	useEffect(() => {
+		if (keeping.state === "stale") {
+			return;
+		}
+		if (definition !== kept.current) {
+			keepUnsent(key, revision.current, definition);
+		}
+		const timer = setTimeout(() => void keep(), 600);
+		return () => clearTimeout(timer);
+	}, [definition, keep, key]);
+
+	// What could not be kept for want of a connection is kept when there is one again.
+	useEffect(() => {
+		if (keeping.state !== "failed" || !keeping.passing) {
+			return;
+		}
+		const again = () => void keep();
+		const timer = setTimeout(again, AGAIN);
+		window.addEventListener("online", again);
+		return () => {
+			clearTimeout(timer);
+			window.removeEventListener("online", again);
+		};
+	}, [keeping, keep]);
+
+	useEffect(() => {
+		// A page that is being left cannot wait for what is on its way: that one will have counted the revision up.
+		const leave = () => {
+			const body = { definition: wanted.current, revision: revision.current + (flight.current ? 1 : 0) };
+			// What is too large for that waits in this browser, and is offered on return.
+			if (wanted.current !== kept.current && fitsLeaving(JSON.stringify(body))) {
+				void send("PUT", path, body, { leaving: true }).catch(() => undefined);
+			}
+		};
+		const unregister = beforeSigningOut(keep);
+		window.addEventListener("pagehide", leave);
+		return () => {
+			unregister();
+			window.removeEventListener("pagehide", leave);
+			void keep().then(() => client.invalidateQueries({ queryKey: [`${kind}s`] }));
+		};
+	}, [keep, client, path, kind]);
+
+	const change = useCallback((to: T, tag: string | null = null) => act({ do: "change", to, tag }), []);
+
+	/** After someone else saved: keep what is here, over theirs. */
+	const overwrite = useCallback(
+		async (newest: number) => {
+			revision.current = newest;
+			await keep();
+		},
+		[keep],
+	);
+
+	/** After someone else saved: take theirs; what is here stays behind undo. */
+	const takeTheirs = useCallback((theirs: Drafted<T>) => {
+		revision.current = theirs.revision;
+		kept.current = theirs.definition;
+		act({ do: "replace", to: theirs.definition });
+		setKeeping({ state: "kept", at: theirs.savedAt });
+	}, []);
+
+	/** After publishing, which may complete the definition and has a revision of its own. */
+	const published = useCallback(
+		(now: Drafted<T>) => {
+			revision.current = now.revision;
+			const isSame = JSON.stringify(kept.current) === JSON.stringify(now.definition);
+			const isEdited = wanted.current !== kept.current;
+			if (!isEdited && !isSame) {
+				kept.current = now.definition;
+				act({ do: "replace", to: now.definition });
+			}
+			remember(sessionStorage, name, newest.current, now.revision);
+			setKeeping({ state: "kept", at: now.savedAt });
+		},
+		[name],
+	);
+
+	return {
+		definition,
+		change,
+		published,
+		/** The revision of what the server keeps. */
+		revision: useCallback(() => revision.current, []),
+		undo: useCallback(() => act({ do: "undo" }), []),
+		redo: useCallback(() => act({ do: "redo" }), []),
+		canUndo: history.past.length > 0,
+		canRedo: history.future.length > 0,
+		keep,
+		// A change that waits to be sent is not kept yet.
+		keeping: keeping.state === "kept" && definition !== kept.current ? ({ state: "keeping" } as const) : keeping,
+		overwrite,
+		takeTheirs,
+		/** What was changed earlier and never reached the server. */
+		left,
+		bringBackLeft: useCallback(() => {
+			if (left) {
+				change(left.state);
+				setLeft(null);
+			}
+		}, [left, change]),
+		dropLeft: useCallback(() => {
+			setLeft(null);
+			dropUnsent(key);
+		}, [key]),
+	};
+}
+
+export type KeptDraft<T> = ReturnType<typeof useKeptDraft<T>>;

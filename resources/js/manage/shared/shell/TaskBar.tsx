@@ -1,0 +1,41 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { get, watchTasks } from "../api/api";
+import type { Task } from "../api/schema";
+
+/** Long work that is under way, with how much of it is done. It goes on when the screen is left. */
+export function TaskBar() {
+	const [own, setOwn] = useState<Task | null>(null);
+	const tasks = useQuery({
+		queryKey: ["tasks"],
+		queryFn: ({ signal }) => get<Task[]>("/tasks", signal),
+		// Only what was begun before this page was opened has to be asked for.
+		refetchInterval: (query) => ((query.state.data?.length ?? 0) > 0 ? 2000 : false),
+	});
+	useEffect(() => watchTasks(setOwn), []);
+	const shown = [...(own ? [own] : []), ...(tasks.data ?? []).filter((one) => one.id !== own?.id)];
+	return shown.length === 0 ? null : (
+		<ul className="bg-accent text-accent-content px-4 md:px-5 py-1.5 grid gap-1" aria-label="In progress">
+			{shown.map((task) => (
+				<li key={task.id} className="flex flex-wrap items-center gap-x-3">
+					<span>{task.title}</span>
+					{!task.stopped && (
+						<progress
+							className="progress progress-secondary w-40"
+							aria-label={task.title}
+							value={task.done}
+							max={Math.max(1, task.total)}
+						/>
+					)}
+					<span className="tabular-nums text-[0.85rem]">
+						{task.stopped
+							? "The server was stopped meanwhile. Nothing was written; it begins again by itself."
+							: task.state === "waiting"
+								? "waiting"
+								: `${task.done.toLocaleString()} of ${task.total.toLocaleString()}`}
+					</span>
+				</li>
+			))}
+		</ul>
+	);
+}

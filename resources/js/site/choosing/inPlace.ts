@@ -1,0 +1,172 @@
+/** Shows what an address says in place: the listing, what can be chosen, and what is. */
+import { announce, failure } from "../shared/announce";
+import { CHANGED } from "../shared/each";
+import { fetchPage } from "../shared/fetchPage";
+import { finder, withFocus } from "../shared/focus";
+
+/** A choice that takes longer than this shows that it does. */
+const SLOW = 200;
+
+let asked = new AbortController();
+
+const regions = (root: ParentNode, key?: string) => [
+	...root.querySelectorAll<HTMLElement>(key === undefined ? "[data-choices-of]" : `[data-choices-of="${key}"]`),
+];
+
+/** The answer that is on its way, and the form it was asked for by, if it was one. */
+let pending: { form: string | undefined; done: Promise<void> } | null = null;
+
+interface Asking {
+	/** Whether the address becomes the page's own; not where it is already, or says how many there would be. */
+	push?: boolean;
+	/** The one offer whose parts are put in place; all of them otherwise. */
+	key?: string;
+	/** The form whose state the address says. */
+	form?: string;
+}
+
+/** Shows what an address says, in place; an answer that is not the latest is dropped. */
+export function show(address: string, asking: Asking = {}): Promise<void> {
+	asked.abort();
+	asked = new AbortController();
+	const mine = { form: asking.form, done: load(address, asked.signal, asking) };
+	pending = mine;
+	return mine.done.finally(() => {
+		pending = pending === mine ? null : pending;
+	});
+}
+
+async function load(address: string, dropped: AbortSignal, asking: Asking): Promise<void> {
+	const { push = true, key } = asking;
+	const here = regions(document, key);
+	const slow = window.setTimeout(() => mark(here, true), SLOW);
+	for (const old of document.querySelectorAll(".choice-fault")) {
+		old.remove();
+	}
+	try {
+		const found = await fetchPage(address, dropped);
+		await released;
+		await closed(here);
+		if (dropped.aborted) {
+			return;
+		}
+		if (found.status !== 200) {
+			// There is no such page any more; trying again would not bring it.
+			location.assign(address);
+			return;
+		}
+		const now = canonical(found.page) ?? found.address.pathname + found.address.search;
+		if (push && now !== location.pathname + location.search) {
+			// On Back, a listing that was made longer is at the same place.
+			history.replaceState({ ...(history.state ?? {}), scrolled: window.scrollY }, "");
+			// Before the new listing is put in place: it must not take over the pages that the old one had loaded.
+			history.pushState({ chosen: true }, "", now);
+		}
+		put(found.page, here);
+		const within = key === undefined ? "" : `[data-choices-of="${key}"] `;
+		announce(document.querySelector(`${within}.count`)?.textContent?.trim() ?? "");
+	} catch (fault) {
+		if (!dropped.aborted) {
+			const box = failure("This could not be loaded.", () => void show(address, asking));
+			(here.find((one) => one.matches(".results")) ?? here[0])?.prepend(box);
+		} else if (!(fault instanceof DOMException)) {
+			throw fault;
+		}
+	} finally {
+		clearTimeout(slow);
+		if (!dropped.aborted) {
+			mark(regions(document), false);
+		}
+	}
+}
+
+/**
+ * Does something with a control once no answer is on its way that the control knows nothing of: its address, or what
+ * its form says beside it, was made before. Where the answer brings no such control, nothing is done.
+ */
+export async function inTurn(control: HTMLElement, act: (control: HTMLElement) => void, form?: string): Promise<void> {
+	const region = control.closest<HTMLElement>("[data-choices-of]");
+	const again = region && region !== control ? finder(control, region) : () => control;
+	while (pending && (form === undefined || pending.form !== form)) {
+		await pending.done;
+	}
+	const now = again();
+	if (now) {
+		act(now);
+	}
+}
+
+/** What a visitor has opened over the page meanwhile, a picture say, is theirs to close. */
+async function closed(parts: HTMLElement[]): Promise<void> {
+	const open = parts.map((part) => part.querySelector("dialog[open]")).find((one) => one !== null);
+	if (open) {
+		await new Promise((resolve) => open.addEventListener("close", resolve, { once: true }));
+	}
+}
+
+/** Nobody takes a handle out of the hand that moves it. */
+let released = Promise.resolve();
+
+document.addEventListener("pointerdown", (event) => {
+	if ((event.target as Element).matches('input[type="range"]')) {
+		released = new Promise((resolve) => {
+			const release = () => window.setTimeout(resolve);
+			document.addEventListener("pointerup", release, { once: true });
+			document.addEventListener("pointercancel", release, { once: true });
+		});
+	}
+});
+
+function mark(parts: HTMLElement[], isWaiting: boolean): void {
+	for (const part of parts) {
+		part.classList.toggle("is-waiting", isWaiting);
+		part.setAttribute("aria-busy", String(isWaiting));
+	}
+}
+
+/** The address that the page calls its own, without what server it stands on. */
+function canonical(page: Document): string | null {
+	const link = page.querySelector<HTMLLinkElement>('link[rel="canonical"]');
+	const own = link ? new URL(link.href) : null;
+	return own ? own.pathname + own.search : null;
+}
+
+/** What is open stays open, and the focus and what is in sight stay where they were. */
+function put(page: Document, here: HTMLElement[]): void {
+	loadScripts(page);
+	const [x, y] = [window.scrollX, window.scrollY];
+	for (const region of here) {
+		const fresh = page.getElementById(region.id);
+		if (!fresh) {
+			continue;
+		}
+		for (const filter of region.querySelectorAll<HTMLDetailsElement>("details[data-filter]")) {
+			const same = fresh.querySelector<HTMLDetailsElement>(`details[data-filter="${filter.dataset.filter}"]`);
+			if (same) {
+				same.open = filter.open;
+			}
+		}
+		const drawer = region.closest(".choose");
+		const scrolled = drawer?.scrollTop ?? 0;
+		withFocus(region, () => {
+			region.className = fresh.className;
+			region.replaceChildren(...[...fresh.childNodes].map((node) => document.adoptNode(node)));
+			region.dispatchEvent(new CustomEvent(CHANGED, { bubbles: true }));
+		});
+		drawer?.scrollTo({ top: scrolled });
+	}
+	window.scrollTo(x, y);
+}
+
+/** A layout that was not there may bring scripts of its own. */
+function loadScripts(page: Document): void {
+	const known = new Set([...document.scripts].map((one) => one.src));
+	for (const script of page.querySelectorAll<HTMLScriptElement>('script[type="module"][src]')) {
+		if (!known.has(script.src)) {
+			const made = document.createElement("script");
+			made.type = "module";
+			made.src = script.src;
+			document.head.append(made);
+		}
+	}
+}

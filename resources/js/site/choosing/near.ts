@@ -1,0 +1,28 @@
+import { announce } from "../shared/announce";
+
+/** Lets a visitor say where they are, and waits for a point before a distance means anything. */
+export function beginNear(box: HTMLElement): void {
+	const button = box.querySelector<HTMLButtonElement>("[data-here]");
+	const point = box.querySelector<HTMLSelectElement>("[data-point]");
+	const distance = box.querySelector<HTMLSelectElement>("[data-distance]");
+	if (!button || !point || !distance || !("geolocation" in navigator)) {
+		return;
+	}
+	button.hidden = false;
+	const tell = () => point.dispatchEvent(new Event("change", { bubbles: true }));
+	distance.addEventListener("change", (event) => {
+		if (point.value === "") {
+			event.stopPropagation();
+		}
+	});
+	button.addEventListener("click", () => {
+		navigator.geolocation.getCurrentPosition(
+			({ coords }) => {
+				const here = `${coords.latitude.toFixed(4)},${coords.longitude.toFixed(4)}`;
+				point.append(new Option("where you are", here, true, true));
+				tell();
+			},
+			() => announce("Your browser does not say where you are"),
+		);
+	});
+}

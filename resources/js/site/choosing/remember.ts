@@ -1,0 +1,51 @@
+import { announce } from "../shared/announce";
+import { show } from "./inPlace";
+
+/** Order, page size and layout of a listing, kept in this browser where the visitor asks for it. */
+export function beginRemembering(button: HTMLElement): void {
+	const key = button.dataset.remember ?? "";
+	const stored = `wellspring-choices-${key}`;
+	const names = ["sort", "size", "as"].map((name) => `${key}-${name}`);
+	const current = () => {
+		const here = new URLSearchParams(location.search);
+		return new URLSearchParams(names.flatMap((name) => (here.has(name) ? [[name, here.get(name) ?? ""]] : [])));
+	};
+	const say = () => {
+		const isKept = localStorage.getItem(stored) !== null;
+		button.hidden = !isKept && current().size === 0;
+		button.textContent = isKept ? "Forget this" : "Remember this";
+		button.setAttribute("aria-pressed", String(isKept));
+	};
+	button.addEventListener("click", () => {
+		if (localStorage.getItem(stored) === null) {
+			localStorage.setItem(stored, current().toString());
+			announce("Order, page size and layout are remembered in this browser");
+		} else {
+			localStorage.removeItem(stored);
+			announce("Forgotten");
+		}
+		say();
+	});
+	say();
+}
+
+/** What was remembered holds where the address says nothing of it. */
+export function recall(): void {
+	const here = new URLSearchParams(location.search);
+	let isMore = false;
+	for (const button of document.querySelectorAll<HTMLElement>("[data-remember]")) {
+		const key = button.dataset.remember ?? "";
+		const said = ["sort", "size", "as"].some((name) => here.has(`${key}-${name}`));
+		for (const [name, value] of said
+			? []
+			: new URLSearchParams(localStorage.getItem(`wellspring-choices-${key}`) ?? "")) {
+			here.set(name, value);
+			isMore = true;
+		}
+	}
+	if (isMore) {
+		const address = `${location.pathname}?${here.toString().replaceAll("%2C", ",")}`;
+		history.replaceState(history.state, "", address);
+		void show(address, { push: false });
+	}
+}
