@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Benchmark;
 
 use App\Catalogue\CatalogueStore;
-use App\Content\TypeWriter;
+use App\Content\Types\TypeWriter;
 use App\Database\PostgresArray;
 use App\Media\MediaStore;
 use App\Models\Item;
@@ -17,7 +17,7 @@ use App\Pages\PageStore;
 use App\Pages\SiteDefinitionStore;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Page\FrameReader;
+use Wellspring\Core\Page\Frame\FrameReader;
 
 /**
  * A database of the bench's own, filled by PostgreSQL itself with invented items: a fifth are products, the others

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Benchmark;
 
 use App\Pages\PageStore;
-use App\Site\AddressAnswers;
+use App\Site\Address\AddressAnswers;
 use App\Site\PlacementGrid;
 use Illuminate\Support\Facades\DB;
 

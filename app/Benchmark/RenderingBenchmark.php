@@ -5,23 +5,23 @@ declare(strict_types=1);
 namespace App\Benchmark;
 
 use App\Listing\Listing;
-use App\Site\ListingResult;
-use App\Site\Listings;
+use App\Site\Address\PageAddress;
+use App\Site\Listings\VisitorListing;
+use App\Site\Listings\VisitorListings;
 use App\Site\Output\Outputs;
-use App\Site\PageAddress;
 use Wellspring\Core\Paging\PagingRule;
 
 /** A page of cards, beside the run that feeds it. */
 final readonly class RenderingBenchmark implements Benchmark
 {
-    public function __construct(private Listing $listing, private Listings $listings, private Outputs $outputs)
+    public function __construct(private Listing $listing, private VisitorListings $listings, private Outputs $outputs)
     {
     }
 
     public function measure(BenchmarkSite $site): iterable
     {
         $module = $site->modules['filtered']->paged(new PagingRule(48))->bound($site->context);
-        $run = fn (): ListingResult => $this->listings->of(
+        $run = fn (): VisitorListing => $this->listings->of(
             $module,
             new PageAddress('/'),
             $site->context,

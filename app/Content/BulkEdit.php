@@ -8,6 +8,7 @@ use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
 use App\Enums\AuditAction;
+use App\History\RevisionRecorder;
 use App\Models\Change;
 use App\Models\Item;
 use App\Tasks\LongWork;

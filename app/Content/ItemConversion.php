@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Catalogue\Records;
+use App\Content\Types\TypeEffects;
+use App\History\RevisionRecorder;
 use Wellspring\Core\Content\Change\Conversion;
 use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\ItemReader;

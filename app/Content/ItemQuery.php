@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Content;
 
 use App\Catalogue\CatalogueStore;
+use App\Catalogue\PeopleNames;
 use App\Database\PostgresArray;
 use App\Listing\Compile\Compiler;
 use App\Listing\Compile\FieldSql;

@@ -8,6 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Content\Html\SafeHtml;
 use App\Database\FreeName;
 use App\Database\PostgresArray;
+use App\History\RevisionRecorder;
 use App\Models\Item;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\ModelNotFoundException;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\History;
 
-use App\Content\RevisionRecorder;
 use App\Models\Change;
 use Wellspring\Core\Problem\Refused;
 

@@ -7,7 +7,7 @@ namespace App\Import;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
 use App\Content\ItemChecks;
-use App\Content\TermWriter;
+use App\Content\Taxonomies\TermWriter;
 use App\Media\MediaStore;
 use App\Models\Item;
 use Illuminate\Support\Facades\DB;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Import;
 
 use App\Catalogue\CatalogueStore;
-use App\Content\TermWriter;
+use App\Content\Taxonomies\TermWriter;
 use App\Models\Term as TermRow;
 use Wellspring\Core\Content\File\TermDraft;
-use Wellspring\Core\Content\Term;
-use Wellspring\Core\Content\TermTree;
+use Wellspring\Core\Content\Taxonomy\Term;
+use Wellspring\Core\Content\Taxonomy\TermTree;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Text\Whitespace;

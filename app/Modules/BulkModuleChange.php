@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Modules;
 
 use App\Audit\AuditTrail;
-use App\Content\RevisionRecorder;
 use App\Enums\AuditAction;
+use App\History\RevisionRecorder;
 use App\History\UndoHandler;
 use App\Models\Change;
 use App\Models\Module as ModuleRow;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Pages;
 
-use Wellspring\Core\Page\FrameDefinition;
-use Wellspring\Core\Page\MenuDefinition;
+use Wellspring\Core\Page\Frame\FrameDefinition;
+use Wellspring\Core\Page\Menu\MenuDefinition;
 
 /** The frame and the menus that visitors get. */
 final readonly class LiveFrame

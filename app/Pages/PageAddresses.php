@@ -6,9 +6,9 @@ namespace App\Pages;
 
 use App\Catalogue\CatalogueStore;
 use App\Models\Page;
-use Wellspring\Core\Page\AboutKind;
-use Wellspring\Core\Page\AddressPattern;
-use Wellspring\Core\Page\PageAbout;
+use Wellspring\Core\Page\Address\AboutKind;
+use Wellspring\Core\Page\Address\AddressPattern;
+use Wellspring\Core\Page\Address\PageAbout;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Slug;

@@ -11,7 +11,7 @@ use App\Models\SiteDefinition;
 use Illuminate\Database\Eloquent\Collection;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Change\Renaming;
-use Wellspring\Core\Page\MenuReader;
+use Wellspring\Core\Page\Menu\MenuReader;
 use Wellspring\Core\Page\PageReader;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\ProblemCode;

@@ -17,10 +17,10 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Context\SiteSettingsReader;
-use Wellspring\Core\Page\FrameDefinition;
-use Wellspring\Core\Page\FrameReader;
-use Wellspring\Core\Page\MenuDefinition;
-use Wellspring\Core\Page\MenuReader;
+use Wellspring\Core\Page\Frame\FrameDefinition;
+use Wellspring\Core\Page\Frame\FrameReader;
+use Wellspring\Core\Page\Menu\MenuDefinition;
+use Wellspring\Core\Page\Menu\MenuReader;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 

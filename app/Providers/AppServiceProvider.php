@@ -10,18 +10,21 @@ use App\Catalogue\CatalogueStore;
 use App\Catalogue\StoredDefinitions;
 use App\Content\BulkEdit;
 use App\Content\Html\SafeHtml;
-use App\Content\TypeChange;
+use App\Content\RevisionRestorer;
+use App\Content\Taxonomies\UndoTermChange;
+use App\Content\Types\TypeChange;
+use App\Content\Types\UndoTypeChange;
 use App\Demo\DemoRemoval;
 use App\Export\ExportFile;
+use App\History\ItemRestorer;
 use App\History\Undo;
 use App\History\UndoChange;
 use App\History\UndoHandler;
-use App\History\UndoTermChange;
-use App\History\UndoTypeChange;
 use App\Http\Middleware\IdentifiesViewer;
 use App\Http\RequestFacts;
 use App\Jobs\FetchVideo;
 use App\Jobs\KeepIndexes;
+use App\Jobs\RunTask;
 use App\Listing\Cache\ResultCache;
 use App\Listing\Compile\Compiler;
 use App\Listing\Compile\OrderSql;
@@ -42,14 +45,15 @@ use App\Pages\PageQuery;
 use App\Pages\PageRemoval;
 use App\Pages\PagesAsRecords;
 use App\Pages\PublishSettings;
+use App\Site\Address\PageAddress;
 use App\Site\CountedTypes;
 use App\Site\KeptSafeHtml;
 use App\Site\ModulePlaces;
-use App\Site\PageAddress;
 use App\Site\PageResult;
 use App\Site\SitePages;
 use App\Tasks\JobLease;
 use App\Tasks\LongWorkRegister;
+use App\Tasks\Tasks;
 use App\Video\VideoWanted;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -102,6 +106,10 @@ final class AppServiceProvider extends ServiceProvider
         $cached = [CatalogueStore::class, ResultCache::class, KeptSafeHtml::class, LookSheets::class];
         $this->app->when($cached)->needs(Repository::class)->give(
             fn (): Repository => Cache::store(function_exists('apcu_enabled') && apcu_enabled() ? 'memory' : null),
+        );
+        $this->app->bind(ItemRestorer::class, RevisionRestorer::class);
+        $this->app->when(Tasks::class)->needs('$job')->give(
+            fn (): \Closure => fn (int $task): RunTask => new RunTask($task),
         );
         $this->app->bind(StoredDefinitions::class, AllDefinitions::class);
         $this->app->bind(PublishDefaults::class, CountedTypes::class);

@@ -10,9 +10,9 @@ use App\Listing\Compile\Test\SearchSql;
 use App\Listing\VisibleItems;
 use App\Models\Item;
 use App\Modules\ModuleStore;
-use App\Site\ListingResult;
-use App\Site\Listings;
-use App\Site\PageAddress;
+use App\Site\Address\PageAddress;
+use App\Site\Listings\VisitorListing;
+use App\Site\Listings\VisitorListings;
 use App\Site\SitePages;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Context\Context;
@@ -35,7 +35,7 @@ final readonly class SiteSearch
 
     public function __construct(
         private ModuleStore $modules,
-        private Listings $listings,
+        private VisitorListings $listings,
         private CatalogueStore $catalogue,
     ) {
     }
@@ -52,7 +52,7 @@ final readonly class SiteSearch
      *
      * @throws NoSuchPage
      */
-    public function run(array $types, PageAddress $address, Context $context, string $page): ListingResult
+    public function run(array $types, PageAddress $address, Context $context, string $page): VisitorListing
     {
         $module = $this->modules->read([
             'format' => 1, 'key' => self::KEY, 'name' => 'Found', 'source' => ['items' => $types],

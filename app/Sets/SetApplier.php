@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Sets;
 
 use App\Catalogue\CatalogueStore;
-use App\Content\TermWriter;
-use App\Content\TypeWriter;
+use App\Content\Taxonomies\TermWriter;
+use App\Content\Types\TypeWriter;
 use App\Modules\ModuleStore;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Field;

@@ -21,7 +21,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Explain\TraceStep;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Page\AddressPattern;
+use Wellspring\Core\Page\Address\AddressPattern;
 use Wellspring\Core\Wording\Format;
 
 /**

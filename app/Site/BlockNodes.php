@@ -6,6 +6,7 @@ namespace App\Site;
 
 use App\Site\Block\BlockViews;
 use App\Site\Block\PageScene;
+use App\Site\Listings\VisitorListing;
 use App\Site\Output\Outputs;
 use App\Site\Output\VideosInTexts;
 use Wellspring\Core\Card\CardContext;
@@ -32,7 +33,7 @@ final readonly class BlockNodes
 
     /**
      * @param  array<string, BoundModule>  $modules  that show, by key
-     * @param  \Closure(BoundModule, ModuleBlock): ListingResult  $list
+     * @param  \Closure(BoundModule, ModuleBlock): VisitorListing  $list
      * @param  int  $level  of the heading that the block brings, if it brings one
      * @return Node<DrawnBlock>
      */
@@ -72,7 +73,7 @@ final readonly class BlockNodes
 
     /**
      * @param  array<string, BoundModule>  $modules  that show, by key
-     * @param  \Closure(BoundModule, ModuleBlock): ListingResult  $list
+     * @param  \Closure(BoundModule, ModuleBlock): VisitorListing  $list
      * @param  list<string>  $before  keys of those that had nothing to show, in whose place this one stands
      * @return Node<DrawnBlock>
      */
@@ -121,7 +122,7 @@ final readonly class BlockNodes
     }
 
     /** What an empty part of a card takes away beside the card, where it takes the module or more. */
-    private function takenByCards(ListingResult $listing): ?Level
+    private function takenByCards(VisitorListing $listing): ?Level
     {
         if ($listing->module->arrange->suitedNumber() !== 1) {
             return null;

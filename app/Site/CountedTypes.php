@@ -11,7 +11,7 @@ use App\Pages\PageQuery;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Module as ModuleDefinition;
 use Wellspring\Core\Module\ModuleReader;
-use Wellspring\Core\Page\AboutKind;
+use Wellspring\Core\Page\Address\AboutKind;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Source\TaxonomyTerms;
 

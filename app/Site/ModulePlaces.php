@@ -8,8 +8,8 @@ use App\Modules\ModuleStore;
 use App\Pages\SiteDefinitionStore;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Context\SiteSettings;
-use Wellspring\Core\Page\FrameDefinition;
-use Wellspring\Core\Page\FrameSlot;
+use Wellspring\Core\Page\Frame\FrameDefinition;
+use Wellspring\Core\Page\Frame\FrameSlot;
 use Wellspring\Core\Who\Viewer;
 
 /**

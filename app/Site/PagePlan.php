@@ -6,7 +6,7 @@ namespace App\Site;
 
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Page\Block\ModuleBlock;
-use Wellspring\Core\Page\FrameSlot;
+use Wellspring\Core\Page\Frame\FrameSlot;
 use Wellspring\Core\Page\PlacedBlock;
 use Wellspring\Core\Page\Schedule;
 

@@ -6,6 +6,7 @@ namespace App\Site;
 
 use App\Freshness\Dependencies;
 use App\Models\Media;
+use App\Site\Address\PageAddress;
 use Wellspring\Core\Page\Band;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\PageDefinition;

@@ -8,8 +8,8 @@ use App\Modules\ModuleStore;
 use App\Pages\PageQuery;
 use App\Pages\SiteDefinitionStore;
 use Wellspring\Core\Context\Context;
-use Wellspring\Core\Page\FrameDefinition;
-use Wellspring\Core\Page\FrameSlot;
+use Wellspring\Core\Page\Frame\FrameDefinition;
+use Wellspring\Core\Page\Frame\FrameSlot;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\Schedule;
 

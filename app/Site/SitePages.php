@@ -8,20 +8,26 @@ use App\Freshness\Dependencies;
 use App\Listing\Cache\ListingDependencies;
 use App\Models\Media;
 use App\Pages\SiteDefinitionStore;
+use App\Site\Address\FoundPage;
+use App\Site\Address\PageAddress;
 use App\Site\Block\PageScene;
+use App\Site\Listings\ListingPreview;
+use App\Site\Listings\PageModules;
+use App\Site\Listings\VisitorListing;
+use App\Site\Listings\VisitorListings;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Empty\Node;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Page\AddressPattern;
+use Wellspring\Core\Page\Address\AddressPattern;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Heading;
 use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Page\Block\PageTitle;
-use Wellspring\Core\Page\FrameDefinition;
-use Wellspring\Core\Page\FrameReader;
-use Wellspring\Core\Page\FrameResolver;
+use Wellspring\Core\Page\Frame\FrameDefinition;
+use Wellspring\Core\Page\Frame\FrameReader;
+use Wellspring\Core\Page\Frame\FrameResolver;
 use Wellspring\Core\Page\PageResolver;
 use Wellspring\Core\Page\ShownBand;
 use Wellspring\Core\Paging\NoSuchPage;
@@ -32,7 +38,7 @@ final readonly class SitePages
 {
     public function __construct(
         private PageModules $modules,
-        private Listings $listings,
+        private VisitorListings $listings,
         private ListingDependencies $listingDependencies,
         private SiteDefinitionStore $frames,
         private BlockNodes $blocks,
@@ -78,7 +84,7 @@ final readonly class SitePages
         $times = $runs = [];
         $run = function (
             BoundModule $module,
-        ) use ($address, $context, $asked, $dependencies, $marks, $preview, &$runs): ListingResult {
+        ) use ($address, $context, $asked, $dependencies, $marks, $preview, &$runs): VisitorListing {
             return $runs[$module->key] ??= $module->key === $preview?->module->key
                 ? $this->listings->of($module, $address, $context, $preview->result, $preview->facets)
                 : $this->listings->show(
@@ -90,9 +96,9 @@ final readonly class SitePages
                     $marks,
                 );
         };
-        $listed = fn (string $key): ?ListingResult => isset($modules[$key]) ? $run($modules[$key]) : null;
+        $listed = fn (string $key): ?VisitorListing => isset($modules[$key]) ? $run($modules[$key]) : null;
         $scene = new PageScene($found->subject, $address, $context, $live, $dependencies, $listed);
-        $list = function (BoundModule $module, ModuleBlock $block) use ($run, &$times): ListingResult {
+        $list = function (BoundModule $module, ModuleBlock $block) use ($run, &$times): VisitorListing {
             $times[$module->key] = ($times[$module->key] ?? 0) + 1;
 
             return $run($module)->standing(
@@ -181,7 +187,7 @@ final readonly class SitePages
         $modules = $this->modules->of($frame->modules(), $context, $dependencies);
         $scene = new PageScene(null, $address, $context, $live, $dependencies);
         $marks = $this->listingDependencies->marksOf($modules);
-        $list = fn (BoundModule $module, ModuleBlock $block): ListingResult => $this->listings
+        $list = fn (BoundModule $module, ModuleBlock $block): VisitorListing => $this->listings
             ->show($module, $address, $context, '1', $dependencies, $marks)
             ->standing($block->heading ?? $module->name, 1);
 

@@ -6,6 +6,7 @@ namespace App\Tasks;
 
 use App\Audit\Actor;
 use App\Models\Task;
+use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\ProblemCode;
@@ -14,7 +15,8 @@ use Wellspring\Core\Problem\Refused;
 /** Does work in the request where it is short, and beside it where it is long. */
 final readonly class Tasks
 {
-    public function __construct(private LongWorkRegister $kinds)
+    /** @param  \Closure(int): ShouldQueue  $job  the job that does a task, by the task's id */
+    public function __construct(private LongWorkRegister $kinds, private \Closure $job)
     {
     }
 
@@ -70,7 +72,7 @@ final readonly class Tasks
             'input' => $input,
             'total' => $items,
         ]);
-        $job = JobLease::dispatch(new RunTask($task->id));
+        $job = JobLease::dispatch(($this->job)($task->id));
         Task::query()->whereKey($task->id)->update(['job_id' => $job]);
 
         /** @var TaskAnswer<TAnswer> $answer */

@@ -96,7 +96,7 @@ return new class extends Migration
             SQL);
     }
 
-    /** The lock of a taxonomy is the one that App\Content\TaxonomyLock takes. */
+    /** The lock of a taxonomy is the one that App\Content\Taxonomies\TaxonomyLock takes. */
     private function refuseCircles(): void
     {
         DB::unprepared(<<<'SQL'

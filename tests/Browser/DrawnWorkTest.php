@@ -253,7 +253,7 @@ final class DrawnWorkTest extends BrowserTestCase
         $this->assertSame($after, $before, 'loaded anew, it is another');
         if ($screen === 'bench') {
             $module = $this->ask('GET', $this->drafts[$screen]);
-            $look = $this->ask('POST', '/bench/look', ['definition' => $module['definition']]);
+            $look = $this->ask('POST', '/bench/preview', ['definition' => $module['definition']]);
             $said = array_map(
                 fn (array $sentence): string => self::plain(implode('', array_column($sentence['pieces'], 'text'))),
                 $look['sentences'],

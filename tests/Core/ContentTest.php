@@ -15,7 +15,7 @@ use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Kinds;
-use Wellspring\Core\Content\Limits;
+use Wellspring\Core\Content\Limit\Limits;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Explain\Trace;

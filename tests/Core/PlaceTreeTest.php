@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use PHPUnit\Framework\TestCase;
-use Wellspring\Core\Page\AddressPattern;
+use Wellspring\Core\Page\Address\AddressPattern;
 use Wellspring\Core\Page\Place;
 use Wellspring\Core\Page\PlaceTree;
 

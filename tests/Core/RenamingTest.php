@@ -9,7 +9,7 @@ use Tests\Support\Garden;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Content\Change\Renaming;
 use Wellspring\Core\Module\ModuleReader;
-use Wellspring\Core\Page\MenuReader;
+use Wellspring\Core\Page\Menu\MenuReader;
 use Wellspring\Core\Page\PageReader;
 use Wellspring\Core\Problem\Refused;
 

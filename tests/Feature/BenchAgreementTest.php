@@ -321,7 +321,7 @@ final class BenchAgreementTest extends TestCase
             $module = $store->read(['key' => 'drawn'] + (new RandomModules($seed))->rules(50, plants: true));
             $this->placeOn($page, $module);
             $site = (string) $this->get('/garden')->assertOk()->getContent();
-            $bench = $this->postJson('/manage/api/bench/look', ['definition' => $module->toArray()])
+            $bench = $this->postJson('/manage/api/bench/preview', ['definition' => $module->toArray()])
                 ->assertOk()
                 ->json('html');
             $main = fn (string $html): string => preg_match('~<main.*</main>~s', $html, $found) === 1 ? $found[0] : '';

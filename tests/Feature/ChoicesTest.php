@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Content\TypeWriter;
+use App\Content\Types\TypeWriter;
 use App\Http\Middleware\LimitsQueryTime;
 use App\Listing\ContextFactory;
 use App\Modules\ModuleStore;

@@ -15,8 +15,8 @@ use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Content\File\TypeFile;
 use Wellspring\Core\Look\LookReader;
 use Wellspring\Core\Module\ModuleReader;
-use Wellspring\Core\Page\FrameReader;
-use Wellspring\Core\Page\MenuReader;
+use Wellspring\Core\Page\Frame\FrameReader;
+use Wellspring\Core\Page\Menu\MenuReader;
 use Wellspring\Core\Page\PageReader;
 
 /**

@@ -16,9 +16,9 @@ use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
-use App\Site\AddressAnswers;
-use App\Site\Listings;
-use App\Site\PageAddress;
+use App\Site\Address\AddressAnswers;
+use App\Site\Address\PageAddress;
+use App\Site\Listings\VisitorListings;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
 use Tests\Support\RandomModules;
@@ -90,7 +90,7 @@ final class FreshnessTest extends TestCase
                 'source' => $source,
                 'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'field', 'field' => 'count']]]]],
             ]);
-            $cards = fn (): array => app(Listings::class)->showAlone(
+            $cards = fn (): array => app(VisitorListings::class)->showAlone(
                 $module,
                 new PageAddress('/'),
                 app(ContextFactory::class)->now(),

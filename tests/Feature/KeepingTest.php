@@ -468,7 +468,7 @@ final class KeepingTest extends TestCase
         Item::query()->delete();
         Term::query()->update(['parent_id' => null]);
         Term::query()->delete();
-        app(\App\Content\TermWriter::class)->apply(\Wellspring\Core\Content\File\TaxonomyFile::read($file));
+        app(\App\Content\Taxonomies\TermWriter::class)->apply(\Wellspring\Core\Content\File\TaxonomyFile::read($file));
         $this->assertSame(
             $file,
             json_decode((string) $this->get('/manage/api/taxonomies/groups/file')->getContent(), true),

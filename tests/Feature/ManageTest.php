@@ -21,7 +21,7 @@ final class ManageTest extends TestCase
         $this->get('/manage/modules')->assertRedirect('/manage/sign-in');
         foreach ([
             'get' => ['start', 'modules', 'items?type=plant'],
-            'post' => ['modules', 'bench/look', 'items', 'media', 'imports'],
+            'post' => ['modules', 'bench/preview', 'items', 'media', 'imports'],
             'put' => ['items/1', 'modules/x/draft'],
         ] as $method => $paths) {
             foreach ($paths as $path) {
@@ -131,7 +131,7 @@ final class ManageTest extends TestCase
             'card' => ['lines' => [['parts' => [['part' => 'title'], ['part' => 'price']]]]],
         ] + $made['definition'];
 
-        $look = $this->postJson('/manage/api/bench/look', ['definition' => $definition])->assertOk()
+        $look = $this->postJson('/manage/api/bench/preview', ['definition' => $definition])->assertOk()
             ->assertJson([
                 'total' => 2,
                 'pages' => 1,
@@ -148,13 +148,13 @@ final class ManageTest extends TestCase
         $this->assertSame(
             1,
             $this->postJson(
-                '/manage/api/bench/look',
+                '/manage/api/bench/preview',
                 ['definition' => array_diff_key($definition, ['where' => 0])],
             )->json('empty.any'),
             'one of all has no price',
         );
         $this->postJson(
-            '/manage/api/bench/look',
+            '/manage/api/bench/preview',
             [
                 'definition' => [
                     'where' => ['all' => [['field' => 'light', 'test' => 'anyOf', 'value' => ['gloom']]]],
@@ -166,7 +166,7 @@ final class ManageTest extends TestCase
             ->assertJsonPath('sentences.1.broken.0.at', 'where.all[0]')
             ->assertJsonPath('total', 4);
         $this->postJson(
-            '/manage/api/bench/look',
+            '/manage/api/bench/preview',
             ['definition' => ['source' => ['items' => ['tractor']]] + $definition],
         )
             ->assertUnprocessable()
@@ -370,7 +370,7 @@ final class ManageTest extends TestCase
         ]]);
         app(ModuleStore::class)->publish(app(ModuleStore::class)->apply($module));
         $advised = fn (): bool => in_array('lastRow', array_column(
-            $this->postJson('/manage/api/bench/look', ['definition' => $module->toArray()])->assertOk()->json('advice'),
+            $this->postJson('/manage/api/bench/preview', ['definition' => $module->toArray()])->assertOk()->json('advice'),
             'code',
         ), true);
         $this->assertTrue($advised(), 'four across, two are alone');

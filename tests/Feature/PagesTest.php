@@ -349,7 +349,7 @@ final class PagesTest extends TestCase
         $wrong = ['definition' => ['entries' => [['page' => 'new', 'link' => '/']]] + $main, 'revision' => 1];
         $this->putJson("{$api}/main/draft", $wrong)->assertUnprocessable()
             ->assertJsonPath('problems.0.path', 'entries[0]');
-        $look = fn (array $as): string => (string) $this->postJson('/manage/api/frame/look', [
+        $look = fn (array $as): string => (string) $this->postJson('/manage/api/frame/preview', [
             'address' => '/new',
         ] + $as)->json('html');
         $this->assertStringContainsString('Again', $look([]));
@@ -403,7 +403,7 @@ final class PagesTest extends TestCase
         $member = $this->look('/plants/secret', ['--as' => 'members']);
         $this->assertSame([['block' => 'previousNext']], $member['bands'][1]['slots'][0]['blocks']);
         $this->actingAs($this->manager());
-        $look = $this->postJson('/manage/api/pages/look', [
+        $look = $this->postJson('/manage/api/pages/preview', [
             'definition' => app(PageStore::class)->find('plant')->draft ?? [], 'slug' => $dell->slug,
         ])->assertOk();
         $this->assertStringContainsString('<nav data-block="1.0.1" class="previous-next"', $look->json('html'));
@@ -693,7 +693,7 @@ final class PagesTest extends TestCase
         ]]])));
         $of = $shown('of-month');
         $this->assertSame([1, '/plants/of/2026-09'], [$of['place'], $of['pages'][0]['address']]);
-        $look = fn (string $key): TestResponse => $this->postJson('/manage/api/bench/look', [
+        $look = fn (string $key): TestResponse => $this->postJson('/manage/api/bench/preview', [
             'definition' => $this->getJson("/manage/api/modules/{$key}")->json('definition'),
         ])->assertOk();
         $look('of-month')->assertJson(['total' => 1, 'example' => '2026-09']);

@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Content\ItemWriter;
-use App\Content\TypeWriter;
+use App\Content\Types\TypeWriter;
 use App\Freshness\Dependencies;
 use App\Listing\ContextFactory;
 use App\Listing\Listing;
 use App\Modules\ModuleStore;
 use App\Pages\StoredPage;
+use App\Site\Address\FoundPage;
+use App\Site\Address\PageAddress;
 use App\Site\DrawnBlock;
-use App\Site\FoundPage;
-use App\Site\Listings;
+use App\Site\Listings\VisitorListings;
 use App\Site\Output\Outputs;
-use App\Site\PageAddress;
 use App\Site\SitePages;
 use App\Site\Subject;
 use Illuminate\Support\Facades\View;
@@ -101,7 +101,8 @@ final class PluginsTest extends TestCase
             'dishes under s · keep only those whose stars is even · order by length of the title, longest first',
             mb_strtolower(Sentences::asLine($module, app(Format::class))),
         );
-        $listing = app(Listings::class)->showAlone($module, new PageAddress('/'), $context, '1', new Dependencies);
+        $listing = app(VisitorListings::class)
+            ->showAlone($module, new PageAddress('/'), $context, '1', new Dependencies);
         $html = app(Outputs::class)->find('html')->write($listing);
         $this->assertMatchesRegularExpression(
             '~<ol class="pairs">.*initial">S<.*Salad of beans.*★★★★.*Soup.*★★.*</ol>~s',

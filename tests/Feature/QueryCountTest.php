@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
-use App\Content\TypeWriter;
+use App\Content\Types\TypeWriter;
 use App\Import\ImportPlan;
 use App\Import\ItemImport;
 use App\Listing\ContextFactory;

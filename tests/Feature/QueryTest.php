@@ -470,7 +470,7 @@ final class QueryTest extends TestCase
         );
         $gone = json_decode(str_replace(['"light"', '"height"'], '"gone"', (string) json_encode($row->draft)), true);
         $row->forceFill(['draft' => $gone])->save();
-        $look = $this->postJson('/manage/api/bench/look', ['definition' => $gone])->assertOk()->json();
+        $look = $this->postJson('/manage/api/bench/preview', ['definition' => $gone])->assertOk()->json();
         $this->assertSame(['where.all[1].field', 'order[0].by'], array_column($look['problems'], 'path'));
         $this->assertSame(
             ['where.all[1]', 'order[0]'],
@@ -666,7 +666,7 @@ final class QueryTest extends TestCase
             )
                 ->assertCreated()
                 ->json('definition');
-            $this->postJson('/manage/api/bench/look', ['definition' => $made])
+            $this->postJson('/manage/api/bench/preview', ['definition' => $made])
                 ->assertOk()
                 ->assertJson(['problems' => []]);
         }
@@ -787,7 +787,7 @@ final class QueryTest extends TestCase
         $this->getJson('/manage/api/find?q=hedg')
             ->assertOk()
             ->assertJson([['kind' => 'item', 'title' => 'Lily'], ['kind' => 'term', 'title' => 'Hedges']]);
-        $this->postJson('/manage/api/bench/look', ['definition' => $groups->toArray()])
+        $this->postJson('/manage/api/bench/preview', ['definition' => $groups->toArray()])
             ->assertOk()
             ->assertSee('hold')
             ->assertSee('Plant groups (2) or Title (1)');

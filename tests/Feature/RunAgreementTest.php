@@ -7,7 +7,7 @@ namespace Tests\Feature;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\Records;
 use App\Content\ItemWriter;
-use App\Content\TypeWriter;
+use App\Content\Types\TypeWriter;
 use App\Database\PostgresArray;
 use App\Listing\Compile\OrderSql;
 use App\Listing\ContextFactory;

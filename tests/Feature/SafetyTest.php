@@ -7,7 +7,7 @@ namespace Tests\Feature;
 use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\ValueColumns;
-use App\Content\TermWriter;
+use App\Content\Taxonomies\TermWriter;
 use App\Demo\DemoSite;
 use App\Export\ItemExport;
 use App\Import\Csv;
@@ -80,11 +80,11 @@ final class SafetyTest extends TestCase
         $this->assertDoesNotMatchRegularExpression('/<script|onclick|onerror|x\(\)/', (string) $stored);
 
         // A text is made safe before its preview shows it.
-        $html = (string) $this->postJson('/manage/api/texts/look', ['html' => $evil])->assertOk()->json('html');
+        $html = (string) $this->postJson('/manage/api/texts/preview', ['html' => $evil])->assertOk()->json('html');
         $this->assertStringContainsString('<div class="prose"><p>Loam</p>', $html);
         $this->assertStringNotContainsString('x()', $html);
         $deep = str_repeat('<div>', 101);
-        $this->postJson('/manage/api/texts/look', ['html' => $deep])
+        $this->postJson('/manage/api/texts/preview', ['html' => $deep])
             ->assertUnprocessable()
             ->assertSee('elements inside');
 

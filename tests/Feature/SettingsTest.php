@@ -104,7 +104,7 @@ final class SettingsTest extends TestCase
     {
         $this->actingAs($this->manager());
         $settings = $this->getJson('/manage/api/settings')->assertOk()->json('definition');
-        $look = $this->postJson('/manage/api/settings/look', ['definition' => [
+        $look = $this->postJson('/manage/api/settings/preview', ['definition' => [
             'locale' => 'fr-FR', 'currency' => 'EUR', 'firstWeekday' => 7,
         ] + $settings])->assertOk();
         $this->assertSame('dimanche', $look->json('week.0'));

@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
 use App\Content\ItemWriter;
-use App\Content\TypeWriter;
+use App\Content\Types\TypeWriter;
 use App\Freshness\Dependencies;
 use App\Listing\Cache\CachedListing;
 use App\Listing\Cache\ListingDependencies;
@@ -35,7 +35,7 @@ use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Page\FrameReader;
+use Wellspring\Core\Page\Frame\FrameReader;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Words;

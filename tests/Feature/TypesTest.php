@@ -50,7 +50,7 @@ final class TypesTest extends TestCase
     private function effects(array $file, array $renamed = []): array
     {
         return array_column(
-            $this->postJson('/manage/api/types/look', ['file' => $file, 'renamed' => $renamed])
+            $this->postJson('/manage/api/types/effects', ['file' => $file, 'renamed' => $renamed])
                 ->assertOk()
                 ->json('effects'),
             'message',
@@ -314,7 +314,7 @@ final class TypesTest extends TestCase
             ->assertJsonPath('problems.0.message', '1 item is of this type. Remove it first.');
         foreach (['/manage/{slug}', '/plants', '/a/{slug}/b'] as $address) {
             $this->postJson(
-                '/manage/api/types/look',
+                '/manage/api/types/effects',
                 ['file' => array_replace_recursive($file, ['x-wellspring' => ['address' => $address]])],
             )
                 ->assertUnprocessable()
@@ -406,7 +406,7 @@ final class TypesTest extends TestCase
     public function test_a_set_is_looked_at_applied_and_does_no_harm_to_what_is_there(): void
     {
         $this->actingAs($this->manager());
-        $this->postJson('/manage/api/sets/look', ['shipped' => 'tools'])
+        $this->postJson('/manage/api/sets/inspect', ['shipped' => 'tools'])
             ->assertOk()
             ->assertJsonPath('parts.1.state', 'new')
             ->assertJsonPath('parts.0.says', '6 new terms');

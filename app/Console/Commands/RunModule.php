@@ -7,9 +7,9 @@ namespace App\Console\Commands;
 use App\Console\AsksContext;
 use App\Listing\Listing;
 use App\Modules\ModuleStore;
-use App\Site\Listings;
+use App\Site\Address\PageAddress;
+use App\Site\Listings\VisitorListings;
 use App\Site\Output\Outputs;
-use App\Site\PageAddress;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
 use Wellspring\Core\Content\Record;
@@ -29,7 +29,7 @@ final class RunModule extends Command
 
     protected $description = 'Run a module and print its page of records with the count after every step';
 
-    public function handle(ModuleStore $store, Listing $run, Listings $listings, Outputs $outputs): int
+    public function handle(ModuleStore $store, Listing $run, VisitorListings $listings, Outputs $outputs): int
     {
         $row = $store->find($this->given('key'));
         $fault = match (true) {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\AsksViewer;
-use App\Site\AddressAnswer;
-use App\Site\AddressAnswers;
+use App\Site\Address\AddressAnswer;
+use App\Site\Address\AddressAnswers;
 use Illuminate\Console\Command;
 use Wellspring\Core\Problem\Refused;
 

@@ -9,7 +9,7 @@ use App\Catalogue\Records;
 use App\Catalogue\ValueColumns;
 use App\Content\Html\SafeHtml;
 use App\Content\ItemTexts;
-use App\Content\TermWriter;
+use App\Content\Taxonomies\TermWriter;
 use App\Models\Item;
 use App\Models\Term;
 use App\Modules\LiveModulesChanged;

@@ -9,8 +9,8 @@ use Illuminate\Console\Command;
 use Wellspring\Core\Content\File\TypeSchema;
 use Wellspring\Core\Look\LookReader;
 use Wellspring\Core\Module\ModuleSchema;
-use Wellspring\Core\Page\FrameSchema;
-use Wellspring\Core\Page\MenuSchema;
+use Wellspring\Core\Page\Frame\FrameSchema;
+use Wellspring\Core\Page\Menu\MenuSchema;
 use Wellspring\Core\Page\PageSchema;
 
 final class WriteSchemas extends Command

@@ -13,7 +13,7 @@ use App\Models\User;
 use App\People\Accounts;
 use App\People\People;
 use App\People\Viewers;
-use App\Site\PageAddress;
+use App\Site\Address\PageAddress;
 use App\Site\SitePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;

@@ -9,10 +9,10 @@ use App\Http\Middleware\IdentifiesViewer;
 use App\Http\RequestText;
 use App\Listing\ContextFactory;
 use App\Search\SiteSearch;
-use App\Site\ListingResult;
+use App\Site\Address\PageAddress;
+use App\Site\Address\RecordAddresses;
+use App\Site\Listings\VisitorListing;
 use App\Site\Output\ModuleView;
-use App\Site\PageAddress;
-use App\Site\RecordAddresses;
 use App\Site\SitePages;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -96,7 +96,7 @@ final readonly class SearchController
      *     text: list<array{text: string, isMarked: bool}>,
      * }>
      */
-    private function found(ListingResult $listing, string $words): array
+    private function found(VisitorListing $listing, string $words): array
     {
         $snippet = new Snippet(SearchTerm::all($words, null), $this->language);
         $addresses = $this->addresses->of($listing->module->source, $listing->records);
@@ -142,7 +142,7 @@ final readonly class SearchController
         return $links;
     }
 
-    private function pageLinks(ListingResult $listing, PageAddress $address): ?ModuleView
+    private function pageLinks(VisitorListing $listing, PageAddress $address): ?ModuleView
     {
         $pages = new PageNumbers(max(0, $listing->result->total), $listing->module->page->size);
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Listing\ContextFactory;
-use App\Site\Sitemap;
+use App\Site\Address\Sitemap;
 use Illuminate\Http\Response;
 use Wellspring\Core\Who\Viewer;
 

@@ -8,7 +8,7 @@ use App\Listing\ListingWithGaps;
 use App\Listing\Sources;
 use App\Modules\ModuleStore;
 use App\Modules\ModuleTitles;
-use App\Site\ModuleAdvice;
+use App\Site\Listings\ModuleAdvice;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Card\CardContext;
@@ -42,7 +42,7 @@ use Wellspring\Core\Wording\Sentence;
  *     pieces: list<array{text: string, at: string|null}>,
  * }
  * @phpstan-type RowShape array{cards: int, columns: int}
- * @phpstan-type LookShape array{
+ * @phpstan-type BenchPreviewShape array{
  *     definition: DefinitionShape, problems: list<ProblemShape>, sentences: list<SentenceShape>, asText: string,
  *     source: SourceRecordsShape, total: int, pages: int, page: int, steps: list<array{step: string, left: int}>,
  *     headings: list<array{words: string, records: int}>, empty: array{parts: JsonMap<int>, any: int},
@@ -68,7 +68,7 @@ final readonly class BenchResource
      * @param  list<Facet>  $facets  what the filters have to choose
      * @param  string  $html  the visitor's page
      * @param  string|null  $example  what the page is about that was chosen as an example
-     * @return LookShape
+     * @return BenchPreviewShape
      */
     public function of(
         SalvagedModule $salvaged,

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Catalogue\PeopleNames;
 use App\Catalogue\Records;
 use App\Content\ItemDrafts;
 use App\Content\ItemQuery;
-use App\Content\PeopleNames;
 use App\Listing\ContextFactory;
 use App\Models\Item;
 use App\Models\Media;

@@ -6,8 +6,8 @@ namespace App\Site\Block;
 
 use App\Catalogue\CatalogueStore;
 use App\Pages\PageQuery;
-use App\Site\PageFinder;
-use App\Site\RecordAddresses;
+use App\Site\Address\PageFinder;
+use App\Site\Address\RecordAddresses;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Breadcrumbs;
 

@@ -11,18 +11,18 @@ use App\Modules\ModuleStore;
 use App\Pages\PageQuery;
 use App\Pages\SiteDefinitionStore;
 use App\Pages\StoredPage;
-use App\Site\Listings;
-use App\Site\RecordAddresses;
+use App\Site\Address\RecordAddresses;
+use App\Site\Listings\VisitorListings;
 use App\Site\SitePages;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Menu;
-use Wellspring\Core\Page\MenuDefinition;
-use Wellspring\Core\Page\MenuEntry;
-use Wellspring\Core\Page\MenuResolver;
-use Wellspring\Core\Page\MenuTarget;
+use Wellspring\Core\Page\Menu\MenuDefinition;
+use Wellspring\Core\Page\Menu\MenuEntry;
+use Wellspring\Core\Page\Menu\MenuResolver;
+use Wellspring\Core\Page\Menu\MenuTarget;
 use Wellspring\Core\Who\Audience;
 
 /**
@@ -36,7 +36,7 @@ final readonly class MenuData implements BlockData
     public function __construct(
         private PageQuery $pages,
         private ModuleStore $modules,
-        private Listings $listings,
+        private VisitorListings $listings,
         private CatalogueStore $catalogue,
         private RecordAddresses $addresses,
         private CacheExpiry $expiry,

@@ -6,8 +6,8 @@ namespace App\Site\Block;
 
 use App\Freshness\Dependencies;
 use App\Pages\LiveFrame;
-use App\Site\ListingResult;
-use App\Site\PageAddress;
+use App\Site\Address\PageAddress;
+use App\Site\Listings\VisitorListing;
 use App\Site\Subject;
 use Wellspring\Core\Context\Context;
 
@@ -17,8 +17,8 @@ final readonly class PageScene
     /**
      * @param  Subject|null  $subject  null of a page that no definition makes: the search, what is not found
      * @param  Dependencies  $dependencies  told what a block reads
-     * @param  (\Closure(string): (ListingResult|null))|null  $listing  a module's listing on the page, by its key; null
-     *   where it does not stand there
+     * @param  (\Closure(string): (VisitorListing|null))|null  $listing  a module's listing on the page, by key;
+     *   null where it does not stand there
      */
     public function __construct(
         public ?Subject $subject,
@@ -31,7 +31,7 @@ final readonly class PageScene
     }
 
     /** A module's listing on the page; null where it does not stand there. */
-    public function listing(string $module): ?ListingResult
+    public function listing(string $module): ?VisitorListing
     {
         return $this->listing === null ? null : ($this->listing)($module);
     }

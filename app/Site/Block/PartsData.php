@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Site\Block;
 
 use App\Listing\Cache\CacheExpiry;
+use App\Site\Address\RecordAddresses;
 use App\Site\Output\CardAssets;
 use App\Site\Output\CardView;
 use App\Site\Output\PartsView;
 use App\Site\Output\VideoPlayers;
-use App\Site\RecordAddresses;
 use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Page\Block;

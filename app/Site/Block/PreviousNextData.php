@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Site\Block;
 
 use App\Modules\ModuleStore;
-use App\Site\Listings;
-use App\Site\RecordAddresses;
+use App\Site\Address\RecordAddresses;
+use App\Site\Listings\VisitorListings;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Page\Block;
@@ -21,7 +21,7 @@ final readonly class PreviousNextData implements BlockData
 {
     public function __construct(
         private ModuleStore $modules,
-        private Listings $listings,
+        private VisitorListings $listings,
         private RecordAddresses $addresses,
     ) {
     }

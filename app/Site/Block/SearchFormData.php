@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Site\Block;
 
+use App\Site\Address\PageAddress;
 use App\Site\Output\ChoicesView;
-use App\Site\PageAddress;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\SearchForm;
 use Wellspring\Core\Wording\Format;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Site\Output;
 
 use App\Models\Media;
-use App\Site\RecordAddresses;
+use App\Site\Address\RecordAddresses;
 use Wellspring\Core\Card\Part\Video;
 use Wellspring\Core\Card\RenderedPart;
 

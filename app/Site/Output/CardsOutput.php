@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-use App\Site\ListingResult;
+use App\Site\Listings\VisitorListing;
 use Wellspring\Core\Card\CardContext;
 use Wellspring\Core\Card\RenderedPart;
 use Wellspring\Core\Content\Record;
@@ -27,7 +27,7 @@ final readonly class CardsOutput implements Output
         return 'application/json';
     }
 
-    public function write(ListingResult $listing): string
+    public function write(VisitorListing $listing): string
     {
         $context = new CardContext($listing->context, $this->format);
 

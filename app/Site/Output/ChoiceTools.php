@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-use App\Site\ListingResult;
+use App\Site\Listings\VisitorListing;
 use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Choice\OfferedArrangement;
@@ -19,7 +19,7 @@ use Wellspring\Core\Sort\SortKey;
 final readonly class ChoiceTools
 {
     /** @param  \Closure(string, string|null): string  $address  at which a parameter of the offer says so */
-    public function __construct(private ListingResult $listing, private \Closure $address)
+    public function __construct(private VisitorListing $listing, private \Closure $address)
     {
     }
 

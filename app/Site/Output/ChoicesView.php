@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-use App\Site\ListingResult;
-use App\Site\PageAddress;
+use App\Site\Address\PageAddress;
+use App\Site\Listings\VisitorListing;
 use Wellspring\Core\Choice\Control\Near;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Choice\FacetOption;
@@ -33,7 +33,7 @@ final readonly class ChoicesView
      * @param  list<string>|null  $only  names of the filters that are offered; null: all
      */
     public function __construct(
-        private ListingResult $listing,
+        private VisitorListing $listing,
         private PageAddress $address,
         private Format $format,
         public string $anchor,

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
+use App\Site\Address\RecordAddresses;
 use App\Site\KeptSafeHtml;
-use App\Site\ListingResult;
-use App\Site\RecordAddresses;
+use App\Site\Listings\VisitorListing;
 use Illuminate\Contracts\View\Factory;
 use Wellspring\Core\Arrangement\Width;
 use Wellspring\Core\Card\CardContext;
@@ -39,12 +39,12 @@ final readonly class HtmlOutput implements Output
         return 'text/html';
     }
 
-    public function write(ListingResult $listing): string
+    public function write(VisitorListing $listing): string
     {
         return $this->views->make('site.module', ['shown' => $this->view($listing)])->render();
     }
 
-    private function view(ListingResult $listing): ModuleView
+    private function view(VisitorListing $listing): ModuleView
     {
         [$module, $result] = [$listing->module, $listing->result];
         $addresses = $this->addresses->of($module->source, $listing->records);
@@ -86,13 +86,13 @@ final readonly class HtmlOutput implements Output
         );
     }
 
-    private static function anchor(ListingResult $listing): string
+    private static function anchor(VisitorListing $listing): string
     {
         return $listing->module->key.($listing->time === 1 ? '' : "-{$listing->time}");
     }
 
     /** @return array{day: string, words: string} */
-    private function today(ListingResult $listing): array
+    private function today(VisitorListing $listing): array
     {
         $today = $listing->context->today();
 
@@ -105,7 +105,7 @@ final readonly class HtmlOutput implements Output
     }
 
     /** @return array<string, array{words: string, records: int}> by the heading's key */
-    private function headings(ListingResult $listing): array
+    private function headings(VisitorListing $listing): array
     {
         $headings = $listing->module->headings;
         if ($headings === null) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-use App\Site\ListingResult;
+use App\Site\Listings\VisitorListing;
 use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Module\BoundModule;
@@ -23,7 +23,7 @@ final class JsonOutput implements Output
         return 'application/json';
     }
 
-    public function write(ListingResult $listing): string
+    public function write(VisitorListing $listing): string
     {
         return self::written(self::of($listing));
     }
@@ -35,7 +35,7 @@ final class JsonOutput implements Output
     }
 
     /** @return array<string, mixed> */
-    public static function of(ListingResult $listing): array
+    public static function of(VisitorListing $listing): array
     {
         $result = $listing->result;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-use App\Site\ListingResult;
-use App\Site\PageAddress;
+use App\Site\Address\PageAddress;
+use App\Site\Listings\VisitorListing;
 use Wellspring\Core\Arrangement\MasonryColumns;
 use Wellspring\Core\Arrangement\Table;
 use Wellspring\Core\Arrangement\Width;
@@ -64,7 +64,7 @@ final readonly class ModuleView
     }
 
     /** For the links to its pages alone. */
-    public static function ofPages(ListingResult $listing, PageNumbers $pages, PageAddress $address): self
+    public static function ofPages(VisitorListing $listing, PageNumbers $pages, PageAddress $address): self
     {
         $page = $listing->result->page;
 

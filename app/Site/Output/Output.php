@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-use App\Site\ListingResult;
+use App\Site\Listings\VisitorListing;
 
 /** A form in which a listing goes out. It asks nothing of the request: all that it needs is in what it is given. */
 interface Output
@@ -15,5 +15,5 @@ interface Output
     /** A media type, such as `text/html`. */
     public static function mediaType(): string;
 
-    public function write(ListingResult $listing): string;
+    public function write(VisitorListing $listing): string;
 }

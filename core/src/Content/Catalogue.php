@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
+use Wellspring\Core\Content\Taxonomy\Taxonomy;
+
 /** All content types, taxonomies and groups of people of a site: what a definition may speak of. */
 final readonly class Catalogue
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
+use Wellspring\Core\Content\Limit\Limits;
+use Wellspring\Core\Content\Taxonomy\Taxonomy;
 use Wellspring\Core\Wording\Format;
 
 /** One field of an item: its key, its words, its kind and its limits. */

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
+use Wellspring\Core\Content\Limit\Limit;
+use Wellspring\Core\Content\Limit\LimitReader;
+use Wellspring\Core\Content\Limit\Limits;
 use Wellspring\Core\Wording\Format;
 
 /**

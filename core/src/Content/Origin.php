@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
+use Wellspring\Core\Content\Taxonomy\Taxonomy;
+
 /** Where an item keeps a field's value. */
 enum Origin: string
 {

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
+use Wellspring\Core\Content\Limit\Limits;
+use Wellspring\Core\Content\Taxonomy\Taxonomy;
+use Wellspring\Core\Content\Taxonomy\Term;
+
 /** A content type: its words, the address of its items' own pages, its fields and its taxonomies. */
 final readonly class Type
 {

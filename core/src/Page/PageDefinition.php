@@ -6,6 +6,9 @@ namespace Wellspring\Core\Page;
 
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Reference;
+use Wellspring\Core\Page\Address\AboutKind;
+use Wellspring\Core\Page\Address\AddressPattern;
+use Wellspring\Core\Page\Address\PageAbout;
 
 /** The definition of a page, read and found right by PageReader. */
 final readonly class PageDefinition

@@ -7,6 +7,8 @@ namespace Wellspring\Core\Page;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Page\Address\AddressPattern;
+use Wellspring\Core\Page\Address\PageAbout;
 use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;

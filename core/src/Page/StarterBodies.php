@@ -6,6 +6,8 @@ namespace Wellspring\Core\Page;
 
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
+use Wellspring\Core\Page\Address\AboutKind;
+use Wellspring\Core\Page\Address\PageAbout;
 use Wellspring\Core\Page\Block\Fields;
 
 /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Source;
 
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\Taxonomy\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\ProblemCode;

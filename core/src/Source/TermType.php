@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Record;
-use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\Taxonomy\Taxonomy;
 use Wellspring\Core\Content\Type;
 
 /** What a term has for rules and cards to speak of. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support\Plugins;
 
-use App\Site\ListingResult;
+use App\Site\Listings\VisitorListing;
 use App\Site\Output\Output;
 
 /** An output: the titles, a line each. */
@@ -20,7 +20,7 @@ final class Titles implements Output
         return 'text/plain';
     }
 
-    public function write(ListingResult $listing): string
+    public function write(VisitorListing $listing): string
     {
         return implode("\n", array_column($listing->records, 'title'));
     }

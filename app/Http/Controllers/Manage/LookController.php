@@ -6,17 +6,17 @@ namespace App\Http\Controllers\Manage;
 
 use App\Http\Created;
 use App\Http\PreviewContext;
-use App\Http\Requests\CreateLookRequest;
-use App\Http\Requests\MeasureLookRequest;
-use App\Http\Requests\PreviewLookRequest;
-use App\Http\Requests\PublishRequest;
-use App\Http\Requests\SaveLookDraftRequest;
+use App\Http\Requests\Look\CreateLookRequest;
+use App\Http\Requests\Look\LookPreviewRequest;
+use App\Http\Requests\Look\MeasureLookRequest;
+use App\Http\Requests\RevisionRequest;
+use App\Http\Requests\SaveDraftRequest;
 use App\Http\Resources\Definitions;
 use App\Look\LookPlate;
 use App\Look\LookSheets;
 use App\Look\LookStore;
 use App\Look\OwnStyles;
-use App\Site\AddressAnswers;
+use App\Site\Address\AddressAnswers;
 use OpenApi\Attributes as OA;
 use Wellspring\Core\Look\Contrasts;
 use Wellspring\Core\Look\DesignTokens;
@@ -147,7 +147,7 @@ final readonly class LookController
      *
      * @return array{html: string}
      */
-    public function preview(PreviewLookRequest $request): array
+    public function preview(LookPreviewRequest $request): array
     {
         $look = LookReader::read($request->definition());
         $address = (string) $request->validated()['address'];
@@ -162,7 +162,7 @@ final readonly class LookController
         'application/json',
         new OA\Schema(ref: '#/components/schemas/Conflict'),
     ))]
-    public function saveDraft(SaveLookDraftRequest $request, string $key): array
+    public function saveDraft(SaveDraftRequest $request, string $key): array
     {
         $look = LookReader::read($request->definition());
         if ($look->key !== $key) {
@@ -174,7 +174,7 @@ final readonly class LookController
     }
 
     /** @return LookWholeShape */
-    public function publish(PublishRequest $request, string $key): array
+    public function publish(RevisionRequest $request, string $key): array
     {
         $this->looks->publish($key, $request->seen());
 

@@ -6,13 +6,13 @@ namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
 use App\Http\Created;
-use App\Http\Requests\ChangeModulesRequest;
-use App\Http\Requests\CheckModuleRequest;
-use App\Http\Requests\CreateModuleRequest;
-use App\Http\Requests\ModuleRecordsRequest;
-use App\Http\Requests\PublishRequest;
-use App\Http\Requests\SaveModuleDraftRequest;
-use App\Http\Requests\StandOnPageRequest;
+use App\Http\Requests\DefinitionRequest;
+use App\Http\Requests\Modules\ChangeModulesRequest;
+use App\Http\Requests\Modules\CreateModuleRequest;
+use App\Http\Requests\Modules\ModuleRecordsRequest;
+use App\Http\Requests\Modules\StandOnPageRequest;
+use App\Http\Requests\RevisionRequest;
+use App\Http\Requests\SaveDraftRequest;
 use App\Http\Resources\Definitions;
 use App\Http\Resources\JsonMap;
 use App\Http\Resources\ModuleResource;
@@ -168,7 +168,7 @@ final readonly class ModuleController
         'application/json',
         new OA\Schema(ref: '#/components/schemas/Conflict'),
     ))]
-    public function saveDraft(SaveModuleDraftRequest $request, string $key): array
+    public function saveDraft(SaveDraftRequest $request, string $key): array
     {
         $given = $request->validated();
         $row = $this->store->saveDraft($this->row($key), $request->definition(), (int) $given['revision']);
@@ -181,13 +181,13 @@ final readonly class ModuleController
      *
      * @return array{definition: DefinitionShape}
      */
-    public function check(CheckModuleRequest $request): array
+    public function check(DefinitionRequest $request): array
     {
         return ['definition' => $this->store->read($request->definition())->toArray()];
     }
 
     /** @return ModuleWholeShape */
-    public function publish(PublishRequest $request, string $key): array
+    public function publish(RevisionRequest $request, string $key): array
     {
         return $this->shape->whole($this->store->publish($this->row($key), $request->seen())->refresh());
     }

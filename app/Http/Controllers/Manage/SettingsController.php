@@ -6,9 +6,9 @@ namespace App\Http\Controllers\Manage;
 
 use App\Content\StaleWrite;
 use App\Demo\DemoRemoval;
-use App\Http\Requests\LookAtSettingsRequest;
-use App\Http\Requests\PublishRequest;
-use App\Http\Requests\SaveSettingsDraftRequest;
+use App\Http\Requests\DefinitionRequest;
+use App\Http\Requests\RevisionRequest;
+use App\Http\Requests\SaveDraftRequest;
 use App\Http\Resources\Definitions;
 use App\Http\Resources\Standing;
 use App\Models\Item;
@@ -37,7 +37,7 @@ use Wellspring\Core\Time\Iso8601;
  *     locales: list<NamedShape>, timeZones: list<NamedShape>, currencies: list<NamedShape>,
  *     weekdays: list<array{number: int, name: string}>,
  * }
- * @phpstan-type SettingsLookShape array{
+ * @phpstan-type SettingsPreviewShape array{
  *     moment: string, day: string, month: string, money: string, number: string, week: list<string>,
  * }
  */
@@ -91,8 +91,8 @@ final readonly class SettingsController
         ];
     }
 
-    /** @return SettingsLookShape how the site writes dates, money and numbers under these settings */
-    public function look(LookAtSettingsRequest $request): array
+    /** @return SettingsPreviewShape how the site writes dates, money and numbers under these settings */
+    public function preview(DefinitionRequest $request): array
     {
         $settings = SiteSettingsReader::read($request->definition());
         [$format, $calendar] = [$settings->format(), $settings->calendar()];
@@ -119,7 +119,7 @@ final readonly class SettingsController
         'application/json',
         new OA\Schema(ref: '#/components/schemas/Conflict'),
     ))]
-    public function saveDraft(SaveSettingsDraftRequest $request): array
+    public function saveDraft(SaveDraftRequest $request): array
     {
         $settings = SiteSettingsReader::read($request->definition());
         $row = $this->store->save($settings, (int) $request->validated()['revision']);
@@ -128,7 +128,7 @@ final readonly class SettingsController
     }
 
     /** @return TaskAnswer<array{published: bool}> */
-    public function publish(PublishRequest $request, Tasks $tasks): TaskAnswer
+    public function publish(RevisionRequest $request, Tasks $tasks): TaskAnswer
     {
         $row = $this->store->settings();
         $row === null || StaleWrite::unless($row->revision, $request->seen());

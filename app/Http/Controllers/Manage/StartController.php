@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
-use App\Content\PeopleNames;
+use App\Catalogue\PeopleNames;
 use App\Http\Resources\FieldResource;
 use App\Http\Resources\ModuleResource;
 use App\Models\User;

@@ -10,7 +10,7 @@ use App\Listing\VisibleItems;
 use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
-use Wellspring\Core\Content\Taxonomy;
+use Wellspring\Core\Content\Taxonomy\Taxonomy;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Source\TermType;
 

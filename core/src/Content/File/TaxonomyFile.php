@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content\File;
 
-use Wellspring\Core\Content\Taxonomy;
-use Wellspring\Core\Content\TermTree;
+use Wellspring\Core\Content\Taxonomy\Taxonomy;
+use Wellspring\Core\Content\Taxonomy\TermTree;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;

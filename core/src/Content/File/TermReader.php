@@ -6,7 +6,7 @@ namespace Wellspring\Core\Content\File;
 
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
-use Wellspring\Core\Content\Limits;
+use Wellspring\Core\Content\Limit\Limits;
 use Wellspring\Core\Content\Ranges;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Problem\Path;

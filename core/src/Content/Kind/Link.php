@@ -7,7 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
-use Wellspring\Core\Content\Limit;
+use Wellspring\Core\Content\Limit\Limit;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
 

@@ -7,9 +7,9 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
-use Wellspring\Core\Content\Limit;
-use Wellspring\Core\Content\LimitReader;
-use Wellspring\Core\Content\Limits;
+use Wellspring\Core\Content\Limit\Limit;
+use Wellspring\Core\Content\Limit\LimitReader;
+use Wellspring\Core\Content\Limit\Limits;
 use Wellspring\Core\Content\WrongValue;
 
 /** Pictures in an order, each named as it is kept on the site. */

@@ -1,13 +1,13 @@
 import { Lightbulb } from "lucide-react";
 import { Link } from "react-router";
-import type { Definition, Look } from "../shared/api/schema";
+import type { BenchPreview, Definition } from "../shared/api/schema";
 import type { Bench } from "./useBench";
 
 /** What visitors would stumble over, each with a cure. */
-export function AdviceList({ bench, look }: { bench: Bench; look: Look }) {
-	return look.advice.length === 0 ? null : (
+export function AdviceList({ bench, preview }: { bench: Bench; preview: BenchPreview }) {
+	return preview.advice.length === 0 ? null : (
 		<ul className="ml-[66px] mr-3 my-3 grid gap-2" aria-label="Advice">
-			{look.advice.map((one) => (
+			{preview.advice.map((one) => (
 				<li
 					key={`${one.code} ${one.at}`}
 					className="flex flex-wrap items-baseline gap-x-3 gap-y-0.5 text-[0.85rem] border-l-3 border-secondary/60 pl-2.5"

@@ -1,14 +1,14 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../shared/api/api";
-import type { Definition, Look } from "../shared/api/schema";
+import type { BenchPreview, Definition } from "../shared/api/schema";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { Faults } from "./Faults";
 import type { Bench } from "./useBench";
 
 /** The whole module as text to copy, and as JSON to copy, change, check and apply. */
-export function AsText({ bench, look, onClose }: { bench: Bench; look: Look; onClose: () => void }) {
+export function AsText({ bench, preview, onClose }: { bench: Bench; preview: BenchPreview; onClose: () => void }) {
 	const [json, setJson] = useState(() => JSON.stringify(bench.definition, null, 2));
 	const [copied, setCopied] = useState("");
 	const copy = async (what: string, text: string) => {
@@ -43,8 +43,12 @@ export function AsText({ bench, look, onClose }: { bench: Bench; look: Look; onC
 	return (
 		<Sheet title="As text" onClose={onClose} wide>
 			<div className="grid gap-2">
-				<pre className="whitespace-pre-wrap bg-base-200 rounded-box p-4 text-[0.88rem] font-sans">{look.asText}</pre>
-				<button type="button" className="btn btn-sm justify-self-start" onClick={() => copy("The text", look.asText)}>
+				<pre className="whitespace-pre-wrap bg-base-200 rounded-box p-4 text-[0.88rem] font-sans">{preview.asText}</pre>
+				<button
+					type="button"
+					className="btn btn-sm justify-self-start"
+					onClick={() => copy("The text", preview.asText)}
+				>
 					Copy the text
 				</button>
 			</div>

@@ -31,7 +31,7 @@ export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: 
 			void client.invalidateQueries({ queryKey: ["versions", module.key] });
 		},
 	});
-	const broken = (bench.look.data?.problems.length ?? 0) > 0;
+	const broken = (bench.preview.data?.problems.length ?? 0) > 0;
 	const published = standing.live && !standing.changed;
 
 	return (
@@ -84,14 +84,14 @@ export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: 
 
 /** What stands between the manager and a kept draft, with the ways out. */
 export function Trouble({ bench }: { bench: Bench }) {
-	const { look } = bench;
+	const { preview } = bench;
 	return (
 		<>
 			<DraftTrouble draft={bench} newest={() => get<ModuleWhole>(`/modules/${bench.definition.key}`)} />
-			{look.error && (
+			{preview.error && (
 				<div className="px-4 pt-3 grid gap-2">
-					<Faults error={look.error} />
-					<button type="button" className="plain-add justify-self-start" onClick={() => void look.refetch()}>
+					<Faults error={preview.error} />
+					<button type="button" className="plain-add justify-self-start" onClick={() => void preview.refetch()}>
 						Try again
 					</button>
 				</div>

@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { OpenItem } from "../content/item/ItemScreen";
 import { get } from "../shared/api/api";
+import { PREVIEW } from "../shared/api/previews";
 import type { ModuleWhole } from "../shared/api/schema";
 import { Fault, Opening } from "../shared/Fault";
 import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
@@ -55,7 +56,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 	const [pair, setPair] = useState<Pair>(LATEST);
 	const [wanted, setWanted] = useState<Asked | null>(null);
 	const [asText, setAsText] = useState(false);
-	const look = bench.look.data;
+	const preview = bench.preview.data;
 	const client = useQueryClient();
 	// In the address, so that the browser's own way back closes it.
 	const [address, setAddress] = useSearchParams();
@@ -103,16 +104,16 @@ function Loaded({ module }: { module: ModuleWhole }) {
 					</button>
 				))}
 			</div>
-			{look ? (
-				<SourceContext value={look.source}>
+			{preview ? (
+				<SourceContext value={preview.source}>
 					<div className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] md:grid-rows-[minmax(0,1fr)] md:grid-cols-[minmax(22rem,29rem)_minmax(0,1fr)]">
 						<section
 							className={`bg-base-200 border-r border-base-300 overflow-y-auto py-2 ${side === "page" ? "hidden md:block" : ""}`}
 							aria-label="Rules"
 						>
-							<Text bench={bench} look={look} />
-							<AdviceList bench={bench} look={look} />
-							{look.notes.map((note) => (
+							<Text bench={bench} preview={preview} />
+							<AdviceList bench={bench} preview={preview} />
+							{preview.notes.map((note) => (
 								<p key={note} className="mx-4 my-2 text-[0.85rem] text-secondary">
 									{note}
 								</p>
@@ -155,13 +156,13 @@ function Loaded({ module }: { module: ModuleWhole }) {
 													className={`cursor-pointer py-1 border-b-2 ${tab === key ? "font-semibold border-secondary" : "text-quiet border-transparent hover:text-base-content"}`}
 												>
 													{words}
-													{key === "results" && ` ${look.total}`}
-													{key === "page" && look.pages > 1 && ` ${look.page} of ${look.pages}`}
+													{key === "results" && ` ${preview.total}`}
+													{key === "page" && preview.pages > 1 && ` ${preview.page} of ${preview.pages}`}
 												</button>
 											))}
 										</fieldset>
 										<span className="sr-only" aria-live="polite">
-											{look.total === 1 ? "1 record" : `${look.total} records`}
+											{preview.total === 1 ? "1 record" : `${preview.total} records`}
 										</span>
 										<span className="flex-1" />
 										{tab === "page" && <DeviceSwitch device={device} onChange={setDevice} />}
@@ -170,7 +171,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 									{tab === "page" && (
 										<div className="flex-1 min-h-0 flex p-3">
 											<PagePreview
-												html={look.html}
+												html={preview.html}
 												moduleKey={module.key}
 												device={device}
 												onPage={bench.setPage}
@@ -185,10 +186,10 @@ function Loaded({ module }: { module: ModuleWhole }) {
 							<TraceBar bench={bench} wanted={wanted} onWanted={setWanted} onOpen={open} />
 						</section>
 					</div>
-					{asText && <AsText bench={bench} look={look} onClose={() => setAsText(false)} />}
+					{asText && <AsText bench={bench} preview={preview} onClose={() => setAsText(false)} />}
 				</SourceContext>
 			) : (
-				!bench.look.error && <p className="p-6 text-quiet">Counting…</p>
+				!bench.preview.error && <p className="p-6 text-quiet">Counting…</p>
 			)}
 		</div>
 	);
@@ -206,4 +207,4 @@ const TABS: [Tab, string][] = [
 const LATEST: Pair = { version: null, against: null };
 
 /** What the bench asks of the records, to be asked again when one of them is another. */
-const OF_RECORDS = ["look", "results", "trace", "options", "compare"];
+const OF_RECORDS = [PREVIEW, "results", "trace", "options", "compare"];

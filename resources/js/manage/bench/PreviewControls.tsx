@@ -26,7 +26,7 @@ export function PreviewControls({ bench }: { bench: Bench }) {
 			<span className="text-quiet">on</span>
 			<Word
 				placement="bottom end"
-				words={aboutWords(previewContext, bench.look.data?.example ?? null)}
+				words={aboutWords(previewContext, bench.preview.data?.example ?? null)}
 				label="On a page about"
 			>
 				<About bench={bench} set={set} />

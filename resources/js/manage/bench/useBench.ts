@@ -1,7 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import { send } from "../shared/api/api";
-import type { Definition, Look, ModuleWhole, PreviewContext } from "../shared/api/schema";
+import { PREVIEW } from "../shared/api/previews";
+import type { BenchPreview, Definition, ModuleWhole, PreviewContext } from "../shared/api/schema";
 import { useKeptDraft } from "../shared/drafts/useKeptDraft";
 import { useSettled } from "../shared/useSettled";
 
@@ -12,10 +13,10 @@ export function useBench(module: ModuleWhole) {
 	const [page, setPage] = useState("1");
 	const [previewContext, setPreviewContext] = useState<PreviewContext>({});
 	const shown = useSettled(definition, 90);
-	const look = useQuery({
-		queryKey: ["look", shown, page, previewContext],
+	const preview = useQuery({
+		queryKey: [PREVIEW, "module", shown, page, previewContext],
 		queryFn: ({ signal }) =>
-			send<Look>("POST", "/bench/look", { ...previewContext, definition: shown, page }, { signal }),
+			send<BenchPreview>("POST", "/bench/preview", { ...previewContext, definition: shown, page }, { signal }),
 		placeholderData: keepPreviousData,
 		gcTime: 30_000,
 	});
@@ -28,9 +29,9 @@ export function useBench(module: ModuleWhole) {
 			},
 			[changeDraft],
 		),
-		look,
+		preview,
 		/** Whether what is shown is not yet that of the definition. */
-		updating: definition !== shown || look.isFetching,
+		updating: definition !== shown || preview.isFetching,
 		page,
 		setPage,
 		previewContext,

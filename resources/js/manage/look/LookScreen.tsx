@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { get, send } from "../shared/api/api";
+import { PREVIEW } from "../shared/api/previews";
 import type { LookFile, LookMeasure, Looks, LookWhole } from "../shared/api/schema";
 import { DraftHeader } from "../shared/drafts/DraftHeader";
 import { useKeptDraft } from "../shared/drafts/useKeptDraft";
@@ -239,7 +240,7 @@ function Pages({ definition, compares, live }: { definition: LookFile; compares:
 		enabled: compares && live !== undefined,
 	});
 	const page = (look: LookFile | undefined) => ({
-		queryKey: ["look page", look, address],
+		queryKey: [PREVIEW, "look", look, address],
 		queryFn: ({ signal }: { signal: AbortSignal }) =>
 			send<{ html: string }>("POST", "/looks/preview", { definition: look, address }, { signal }),
 		placeholderData: keepPreviousData,

@@ -1,7 +1,8 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useState } from "react";
 import { get, send } from "../shared/api/api";
-import type { SettingsChoices, SettingsFile, SettingsLook, SettingsWhole } from "../shared/api/schema";
+import { PREVIEW } from "../shared/api/previews";
+import type { SettingsChoices, SettingsFile, SettingsPreview, SettingsWhole } from "../shared/api/schema";
 import { useStart } from "../shared/api/start";
 import { useDone } from "../shared/Done";
 import { DraftHeader } from "../shared/drafts/DraftHeader";
@@ -210,8 +211,8 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
 /** How the site writes things under these settings. */
 function Examples({ definition }: { definition: SettingsFile }) {
 	const look = useQuery({
-		queryKey: ["settings look", JSON.stringify(definition)],
-		queryFn: ({ signal }) => send<SettingsLook>("POST", "/settings/look", { definition }, { signal }),
+		queryKey: [PREVIEW, "settings", JSON.stringify(definition)],
+		queryFn: ({ signal }) => send<SettingsPreview>("POST", "/settings/preview", { definition }, { signal }),
 		placeholderData: keepPreviousData,
 	});
 	const rows: [string, string | undefined][] = [

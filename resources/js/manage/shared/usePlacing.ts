@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { send } from "./api/api";
+import { PREVIEW } from "./api/previews";
 import type { ModuleWhole, PageFile, PageWhole } from "./api/schema";
 import { useDone } from "./Done";
 
@@ -48,7 +49,7 @@ export function usePlacing(onPlaced: (now: ModuleWhole) => void = () => {}) {
 			);
 		},
 		onSettled: () => {
-			for (const key of ["pages", "modules", "look", "module places"]) {
+			for (const key of ["pages", "modules", PREVIEW, "module places"]) {
 				void client.invalidateQueries({ queryKey: [key] });
 			}
 		},

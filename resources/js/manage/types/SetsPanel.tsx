@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { ApiError, get, send } from "../shared/api/api";
-import type { LookedAtSet, PageWhole, SetPart } from "../shared/api/schema";
+import type { PageWhole, SetContents, SetPart } from "../shared/api/schema";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { ProblemLine } from "../shared/ProblemLine";
@@ -36,7 +36,7 @@ export function SetsPanel() {
 			void go(`/pages/${made.key}`);
 		},
 	});
-	const look = useMutation({ mutationFn: (asked: FormData) => send<LookedAtSet>("POST", "/sets/look", asked) });
+	const look = useMutation({ mutationFn: (asked: FormData) => send<SetContents>("POST", "/sets/inspect", asked) });
 	const apply = useMutation({
 		mutationFn: (asked: FormData) => send<{ parts: SetPart[] }>("POST", "/sets/apply", asked),
 		onSuccess: ({ parts }) => {

@@ -119,7 +119,7 @@ function TypeForm({
 		onError: fail,
 	});
 	const look = useMutation({
-		mutationFn: () => send<{ effects: TypeEffect[] }>("POST", "/types/look", sent),
+		mutationFn: () => send<{ effects: TypeEffect[] }>("POST", "/types/effects", sent),
 		onSuccess: (answer) => {
 			setProblems([]);
 			answer.effects.length === 0 ? save.mutate(form.revision) : setEffects(answer.effects);

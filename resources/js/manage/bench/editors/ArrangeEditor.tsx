@@ -1,4 +1,4 @@
-import type { Definition, Look, Option, PlugIn } from "../../shared/api/schema";
+import type { BenchPreview, Definition, Option, PlugIn } from "../../shared/api/schema";
 import { useStart } from "../../shared/api/start";
 import { ColumnsControl, OptionControl } from "../../shared/controls/OptionControl";
 import { withAt } from "../definition";
@@ -6,7 +6,7 @@ import { useSetOffer } from "../useOffering";
 import type { EditorProps } from "./props";
 
 /** How records are laid out: the arrangement, its columns, what else it says, and the one visitors can switch to. */
-export function ArrangeEditor({ bench, look }: EditorProps) {
+export function ArrangeEditor({ bench, preview }: EditorProps) {
 	const { definition, change } = bench;
 	const { arrangements, limits } = useStart();
 	const arrange = definition.arrange as Record<string, unknown> & typeof definition.arrange;
@@ -33,7 +33,7 @@ export function ArrangeEditor({ bench, look }: EditorProps) {
 					columns={columns}
 					most={limits.columns}
 					word="arrange.columns"
-					beside={(width) => rowOf(look, width)}
+					beside={(width) => rowOf(preview, width)}
 					onChange={(width, next) =>
 						change(withAt(definition, "arrange.columns", { ...columns, [width]: next }), `columns.${width}`)
 					}
@@ -68,9 +68,9 @@ function begun({ key, options }: PlugIn): Definition["arrange"] {
 }
 
 /** How full the last row is at a width. */
-function rowOf(look: Look, width: keyof Look["lastRow"]) {
-	const row = look.lastRow[width];
-	if (look.total === 0) {
+function rowOf(preview: BenchPreview, width: keyof BenchPreview["lastRow"]) {
+	const row = preview.lastRow[width];
+	if (preview.total === 0) {
 		return null;
 	}
 	return row.cards < row.columns

@@ -8,7 +8,7 @@ import { FillIn } from "../stream/FillIn";
 import type { EditorProps } from "./props";
 
 /** What happens where a part has nothing to show, with how many records have it. */
-export function EmptyEditor({ bench, look }: EditorProps) {
+export function EmptyEditor({ bench, preview }: EditorProps) {
 	const { definition } = bench;
 	const parts = definition.card.lines.flatMap((line, l) =>
 		line.parts.map((part, p) => [`card.lines[${l}].parts[${p}]`, part] as const),
@@ -16,18 +16,18 @@ export function EmptyEditor({ bench, look }: EditorProps) {
 	return (
 		<ul className="grid gap-3">
 			{parts.map(([place, part]) => (
-				<PartRule key={place} place={place} part={part} bench={bench} look={look} />
+				<PartRule key={place} place={place} part={part} bench={bench} preview={preview} />
 			))}
 		</ul>
 	);
 }
 
-function PartRule({ place, part, bench, look }: EditorProps & { place: string; part: Part }) {
+function PartRule({ place, part, bench, preview }: EditorProps & { place: string; part: Part }) {
 	const { definition, change } = bench;
 	const type = useSource();
 	const [filling, setFilling] = useState(false);
-	const missing = look.empty.parts[place] ?? 0;
-	const all = look.steps.find((one) => one.step === "leaveOut")?.left ?? 0;
+	const missing = preview.empty.parts[place] ?? 0;
+	const all = preview.steps.find((one) => one.step === "leaveOut")?.left ?? 0;
 	const label = partLabel(type, part);
 	const set = (next: EmptyRule) =>
 		change(
@@ -39,7 +39,7 @@ function PartRule({ place, part, bench, look }: EditorProps & { place: string; p
 		<li className="grid gap-1.5">
 			<div className="flex flex-wrap items-baseline gap-x-2">
 				<span className="font-semibold break-words">{label}</span>
-				{place in look.empty.parts && (
+				{place in preview.empty.parts && (
 					<span className={`text-[0.8rem] ${missing > 0 ? "text-secondary" : "text-quiet"}`}>
 						{missing > 0 ? `${all - missing} of ${all}` : all > 0 ? `all ${all} have one` : ""}
 					</span>

@@ -4,10 +4,10 @@ import { withAt } from "../definition";
 import type { EditorProps } from "./props";
 
 /** How much shows at a time, how many are skipped, how many at most. */
-export function PageEditor({ bench, look }: EditorProps) {
+export function PageEditor({ bench, preview }: EditorProps) {
 	const { definition, change } = bench;
 	const { limits, pageModes } = useStart();
-	const columns = look.lastRow.laptop.columns;
+	const columns = preview.lastRow.laptop.columns;
 	const size = definition.page.size;
 	const fuller = columns > 1 && size % columns !== 0 ? Math.max(columns, Math.round(size / columns) * columns) : null;
 	return (
@@ -102,7 +102,7 @@ export function PageEditor({ bench, look }: EditorProps) {
 						className="toggle toggle-sm"
 						checked={definition.atMost !== undefined}
 						onChange={(event) =>
-							change(withAt(definition, "atMost", event.target.checked ? Math.max(1, look.total) : undefined))
+							change(withAt(definition, "atMost", event.target.checked ? Math.max(1, preview.total) : undefined))
 						}
 					/>
 					at most

@@ -22,14 +22,14 @@ export function RuleEditor({
 	rule,
 	at,
 	bench,
-	look,
+	preview,
 	onClose,
 	onMove,
 }: EditorProps & { rule: string; at: string; onClose: () => void; onMove: (from: number, to: number) => void }) {
 	const withOffering = (editor: ReactNode) => (
 		<div className="grid gap-3">
 			{editor}
-			<LetVisitorsChoose rule={rule} bench={bench} look={look} />
+			<LetVisitorsChoose rule={rule} bench={bench} preview={preview} />
 		</div>
 	);
 	switch (rule) {
@@ -42,28 +42,28 @@ export function RuleEditor({
 		case "headings":
 			return <HeadingsEditor bench={bench} onClose={onClose} />;
 		case "page":
-			return withOffering(<PageEditor bench={bench} look={look} />);
+			return withOffering(<PageEditor bench={bench} preview={preview} />);
 		case "arrange":
-			return <ArrangeEditor bench={bench} look={look} />;
+			return <ArrangeEditor bench={bench} preview={preview} />;
 		case "card":
-			return <CardEditor bench={bench} look={look} at={at} />;
+			return <CardEditor bench={bench} preview={preview} at={at} />;
 		case "empty":
-			return <EmptyEditor bench={bench} look={look} />;
+			return <EmptyEditor bench={bench} preview={preview} />;
 		case "offer":
-			return <OfferEditor bench={bench} look={look} at={at} />;
+			return <OfferEditor bench={bench} preview={preview} at={at} />;
 		case "look":
 			return <DepartureEditor bench={bench} />;
 		case "whenNothing":
 			return <WhenNothingEditor bench={bench} />;
 		default:
-			return <WhereEditor rule={rule} bench={bench} look={look} onClose={onClose} onMove={onMove} />;
+			return <WhereEditor rule={rule} bench={bench} preview={preview} onClose={onClose} onMove={onMove} />;
 	}
 }
 
 /** A rule that visitors could choose becomes something that they do. */
-function LetVisitorsChoose({ rule, bench, look }: EditorProps & { rule: string }) {
+function LetVisitorsChoose({ rule, bench, preview }: EditorProps & { rule: string }) {
 	const { turn } = useOffering(bench);
-	return look.sentences.find((one) => one.rule === rule)?.canBeOffered ? (
+	return preview.sentences.find((one) => one.rule === rule)?.canBeOffered ? (
 		<button type="button" className="plain-add justify-self-start text-[0.85rem]" onClick={() => turn(rule)}>
 			Let visitors choose
 		</button>
@@ -73,7 +73,7 @@ function LetVisitorsChoose({ rule, bench, look }: EditorProps & { rule: string }
 function WhereEditor({
 	rule,
 	bench,
-	look,
+	preview,
 	onClose,
 	onMove,
 }: EditorProps & { rule: string; onClose: () => void; onMove: (from: number, to: number) => void }) {
@@ -160,7 +160,7 @@ function WhereEditor({
 						</button>
 					</>
 				)}
-				<LetVisitorsChoose rule={rule} bench={bench} look={look} />
+				<LetVisitorsChoose rule={rule} bench={bench} preview={preview} />
 				<button type="button" className="plain-add ml-auto" onClick={onClose}>
 					Done
 				</button>

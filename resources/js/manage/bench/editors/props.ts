@@ -1,7 +1,7 @@
-import type { Look } from "../../shared/api/schema";
+import type { BenchPreview } from "../../shared/api/schema";
 import type { Bench } from "../useBench";
 
 export interface EditorProps {
 	bench: Bench;
-	look: Look;
+	preview: BenchPreview;
 }

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { OpenItem } from "../../content/item/ItemScreen";
 import { send } from "../../shared/api/api";
+import { PREVIEW } from "../../shared/api/previews";
 import type { Gap } from "../../shared/api/schema";
 import { Fault } from "../../shared/Fault";
 import { Sheet } from "../../shared/Sheet";
@@ -59,7 +60,7 @@ export function FillIn({
 					beside={{
 						words: "the row",
 						onClose,
-						onChanged: () => void client.invalidateQueries({ queryKey: ["look"] }),
+						onChanged: () => void client.invalidateQueries({ queryKey: [PREVIEW] }),
 					}}
 				/>
 			)}

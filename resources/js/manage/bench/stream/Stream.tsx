@@ -1,5 +1,5 @@
 import { type RefObject, useLayoutEffect, useState } from "react";
-import type { Look } from "../../shared/api/schema";
+import type { BenchPreview } from "../../shared/api/schema";
 
 const WIDE = 52;
 const MIDDLE = 30;
@@ -46,7 +46,7 @@ function outline(rows: Row[]): string {
 }
 
 /** The drawn band beside the text: its width at each rule is the share of records still in it. */
-export function Stream({ list, look }: { list: RefObject<HTMLOListElement | null>; look: Look }) {
+export function Stream({ list, preview }: { list: RefObject<HTMLOListElement | null>; preview: BenchPreview }) {
 	const [rows, setRows] = useState<Row[]>([]);
 
 	useLayoutEffect(() => {
@@ -54,7 +54,7 @@ export function Stream({ list, look }: { list: RefObject<HTMLOListElement | null
 		if (!element) {
 			return;
 		}
-		const counts = new Map(look.steps.map((one) => [one.step, one.left]));
+		const counts = new Map(preview.steps.map((one) => [one.step, one.left]));
 		const source = counts.get("source") ?? 0;
 		const measure = () => {
 			let left = source;
@@ -78,7 +78,7 @@ export function Stream({ list, look }: { list: RefObject<HTMLOListElement | null
 			watch.observe(child);
 		}
 		return () => watch.disconnect();
-	}, [list, look]);
+	}, [list, preview]);
 
 	const height = rows.at(-1)?.bottom ?? 0;
 	return (

@@ -1,5 +1,5 @@
 import { useRef, useState } from "react";
-import type { Look } from "../../shared/api/schema";
+import type { BenchPreview } from "../../shared/api/schema";
 import { moved } from "../../shared/controls/lists";
 import { members, withMembers, withWhere } from "../definition";
 import type { Bench } from "../useBench";
@@ -8,12 +8,12 @@ import { Stream } from "./Stream";
 import { type Open, Row } from "./TextRow";
 
 /** The module as a short text, its underlined words being the controls; the stream and the counts beside it. */
-export function Text({ bench, look }: { bench: Bench; look: Look }) {
+export function Text({ bench, preview }: { bench: Bench; preview: BenchPreview }) {
 	const list = useRef<HTMLOListElement>(null);
 	const [open, setOpen] = useState<Open | null>(null);
-	const counts = new Map(look.steps.map((one) => [one.step, one.left]));
+	const counts = new Map(preview.steps.map((one) => [one.step, one.left]));
 	let before = counts.get("source") ?? 0;
-	const lastWhere = look.sentences.findLastIndex((one) => one.rule.startsWith("where"));
+	const lastWhere = preview.sentences.findLastIndex((one) => one.rule.startsWith("where"));
 	const addAfter = Math.max(lastWhere, 0);
 
 	/** A condition goes to another place among the conditions; an open one stays open. */
@@ -47,7 +47,7 @@ export function Text({ bench, look }: { bench: Bench; look: Look }) {
 				aria-label="The module as text"
 				data-updating={bench.updating || undefined}
 			>
-				{look.sentences.map((sentence, i) => {
+				{preview.sentences.map((sentence, i) => {
 					const left = sentence.step ? counts.get(sentence.step) : undefined;
 					const lost = left === undefined ? 0 : before - left;
 					before = left ?? before;
@@ -62,7 +62,7 @@ export function Text({ bench, look }: { bench: Bench; look: Look }) {
 							onClose={close}
 							onMove={move}
 							bench={bench}
-							look={look}
+							preview={preview}
 							left={left}
 							lost={lost}
 						/>,
@@ -72,7 +72,7 @@ export function Text({ bench, look }: { bench: Bench; look: Look }) {
 					];
 				})}
 			</ol>
-			<Stream list={list} look={look} />
+			<Stream list={list} preview={preview} />
 		</div>
 	);
 }

@@ -1,6 +1,6 @@
 import { GripHorizontal } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import type { Group, Look, Sentence } from "../../shared/api/schema";
+import type { BenchPreview, Group, Sentence } from "../../shared/api/schema";
 import { members, at as read, withAt, withWhere } from "../definition";
 import { RuleEditor } from "../editors/RuleEditor";
 import { controlOf } from "../focus";
@@ -21,7 +21,7 @@ export function Row({
 	onClose,
 	onMove,
 	bench,
-	look,
+	preview,
 	left,
 	lost,
 }: {
@@ -31,7 +31,7 @@ export function Row({
 	onClose: () => void;
 	onMove: (from: number, to: number) => void;
 	bench: Bench;
-	look: Look;
+	preview: BenchPreview;
 	left: number | undefined;
 	lost: number;
 }) {
@@ -124,7 +124,7 @@ export function Row({
 						)}
 					</p>
 				</div>
-				<Count sentence={sentence} look={look} left={left} lost={lost} />
+				<Count sentence={sentence} preview={preview} left={left} lost={lost} />
 			</div>
 			{sentence.broken.map((one) => (
 				<Broken key={one.at} at={one.at} why={one.why} bench={bench} onOpen={onOpen} />
@@ -135,7 +135,14 @@ export function Row({
 					className="mt-2.5 pt-2.5 border-t border-base-300"
 					aria-label={`Change: ${sentence.lead}`}
 				>
-					<RuleEditor rule={sentence.rule} at={open.at} bench={bench} look={look} onClose={onClose} onMove={onMove} />
+					<RuleEditor
+						rule={sentence.rule}
+						at={open.at}
+						bench={bench}
+						preview={preview}
+						onClose={onClose}
+						onMove={onMove}
+					/>
 				</section>
 			)}
 		</li>
@@ -177,24 +184,24 @@ function Broken({ at, why, bench, onOpen }: { at: string; why: string; bench: Be
 
 function Count({
 	sentence,
-	look,
+	preview,
 	left,
 	lost,
 }: {
 	sentence: Sentence;
-	look: Look;
+	preview: BenchPreview;
 	left: number | undefined;
 	lost: number;
 }) {
 	if (sentence.rule === "page") {
-		const row = look.lastRow.laptop;
-		const uneven = look.total > 0 && row.cards < row.columns;
+		const row = preview.lastRow.laptop;
+		const uneven = preview.total > 0 && row.cards < row.columns;
 		return (
 			<div className="text-right shrink-0">
 				<div className="font-semibold">
-					{look.pages} <span className="text-[0.8rem] font-normal">{look.pages === 1 ? "page" : "pages"}</span>
+					{preview.pages} <span className="text-[0.8rem] font-normal">{preview.pages === 1 ? "page" : "pages"}</span>
 				</div>
-				<div className="text-[0.78rem] text-quiet">{look.total} in all</div>
+				<div className="text-[0.78rem] text-quiet">{preview.total} in all</div>
 				{uneven && (
 					<div className="text-[0.78rem] text-secondary">
 						last row {row.cards} of {row.columns}
@@ -204,9 +211,9 @@ function Count({
 		);
 	}
 	if (sentence.rule === "empty") {
-		return look.empty.any > 0 ? (
+		return preview.empty.any > 0 ? (
 			<div className="text-right shrink-0">
-				<div className="font-semibold">{look.empty.any}</div>
+				<div className="font-semibold">{preview.empty.any}</div>
 				<div className="text-[0.78rem] text-secondary">with gaps</div>
 				{lost > 0 && <div className="text-[0.78rem] text-secondary">−{lost} left out</div>}
 			</div>

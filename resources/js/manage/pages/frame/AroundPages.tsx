@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import { send } from "../../shared/api/api";
+import { PREVIEW } from "../../shared/api/previews";
 import type { PreviewContext } from "../../shared/api/schema";
 import { useStart } from "../../shared/api/start";
 import { SeenBy } from "../../shared/controls/SeenBy";
@@ -40,8 +41,8 @@ export function AroundPages<T>({
 	const kept = keeping.state === "kept" ? keeping.at : null;
 	// The draft as it is kept stands around the page.
 	const look = useQuery({
-		queryKey: ["frame look", address, context, kept && JSON.stringify(definition)],
-		queryFn: ({ signal }) => send<{ html: string }>("POST", "/frame/look", { ...context, address }, { signal }),
+		queryKey: [PREVIEW, "frame", address, context, kept && JSON.stringify(definition)],
+		queryFn: ({ signal }) => send<{ html: string }>("POST", "/frame/preview", { ...context, address }, { signal }),
 		enabled: kept !== null,
 		placeholderData: keepPreviousData,
 	});

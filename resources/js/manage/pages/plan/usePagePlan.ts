@@ -1,7 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../../shared/api/api";
-import type { PageFile, PageLook, PageWhole, PreviewContext } from "../../shared/api/schema";
+import { PREVIEW } from "../../shared/api/previews";
+import type { PageFile, PagePreview, PageWhole, PreviewContext } from "../../shared/api/schema";
 import { useKeptDraft } from "../../shared/drafts/useKeptDraft";
 import type { Pointed } from "../../shared/PagePreview";
 import { useSettled } from "../../shared/useSettled";
@@ -16,9 +17,9 @@ export function usePagePlan(page: PageWhole) {
 	const [pointed, setPointed] = useState<Pointed | null>(null);
 	const shown = useSettled(draft.definition, 90);
 	const look = useQuery({
-		queryKey: ["page look", shown, slug, previewContext],
+		queryKey: [PREVIEW, "page", shown, slug, previewContext],
 		queryFn: ({ signal }) =>
-			send<PageLook>("POST", "/pages/look", { ...previewContext, definition: shown, slug }, { signal }),
+			send<PagePreview>("POST", "/pages/preview", { ...previewContext, definition: shown, slug }, { signal }),
 		placeholderData: keepPreviousData,
 		gcTime: 30_000,
 	});

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { sendLong } from "../api/api";
+import { PREVIEW } from "../api/previews";
 import { Notice } from "../Notice";
 import { useTitle } from "../shell/useTitle";
 import { DraftState, DraftTrouble } from "./DraftState";
@@ -51,7 +52,7 @@ export function DraftHeader<T>({
 			draft.published(now);
 			taken(now);
 			// Previews show menus, links and listings that this change may have made live.
-			void client.invalidateQueries({ predicate: ({ queryKey }) => String(queryKey[0]).endsWith(" look") });
+			void client.invalidateQueries({ queryKey: [PREVIEW] });
 			onPublished();
 		},
 	});

@@ -10,7 +10,7 @@ export function TextPreview({ label, html, onClose }: { label: string; html: str
 	const [device, setDevice] = useState<Device>(window.innerWidth < 640 ? "Phone" : "Laptop");
 	const page = useQuery({
 		queryKey: ["text preview", html, label],
-		queryFn: ({ signal }) => send<{ html: string }>("POST", "/texts/look", { html, title: label }, { signal }),
+		queryFn: ({ signal }) => send<{ html: string }>("POST", "/texts/preview", { html, title: label }, { signal }),
 	});
 	return (
 		<Sheet title={`Preview of ${label}`} onClose={onClose} wide>

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content\Taxonomies;
+
+use App\History\RevisionRecorder;
+use App\History\UndoHandler;
+use App\Models\Change;
+
+/** Brings back terms that were merged or removed. */
+final readonly class UndoTermChange implements UndoHandler
+{
+    public function __construct(private TermChanges $terms)
+    {
+    }
+
+    public function kind(): string
+    {
+        return 'terms';
+    }
+
+    public function undo(Change $change, RevisionRecorder $recorder): int
+    {
+        $this->terms->undo($change);
+
+        return 0;
+    }
+}

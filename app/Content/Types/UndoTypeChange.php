@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Content\Types;
+
+use App\History\RevisionRecorder;
+use App\History\UndoHandler;
+use App\Models\Change;
+
+/** Makes of a content type what it was. */
+final readonly class UndoTypeChange implements UndoHandler
+{
+    public function __construct(private TypeWriter $writer)
+    {
+    }
+
+    public function kind(): string
+    {
+        return 'type';
+    }
+
+    public function undo(Change $change, RevisionRecorder $recorder): int
+    {
+        $this->writer->undo($change, $recorder);
+
+        return 0;
+    }
+}

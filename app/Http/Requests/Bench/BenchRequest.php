@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Bench;
+
+use App\Http\Requests\HasDefinition;
+use App\Http\Requests\PreviewRequest;
+
+/** A definition that nobody has saved, and from where it is looked at. */
+abstract class BenchRequest extends PreviewRequest
+{
+    use HasDefinition;
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [...parent::rules(), 'definition' => ['required', 'array']];
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Bench;
+
+use OpenApi\Attributes as OA;
+
+/** A definition, and the source that it is to have. For one item without a slug, the newest is taken. */
+#[OA\Schema(properties: [
+    new OA\Property(property: 'definition', ref: '#/components/schemas/Definition'),
+    new OA\Property(property: 'source', ref: '#/components/schemas/Source'),
+])]
+final class ChangeSourceRequest extends BenchRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [...parent::rules(), 'source' => ['required', 'array']];
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Bench;
+
+use OpenApi\Attributes as OA;
+
+/** A rule of the definition that visitors are to choose, or a filter that is to be a rule again. */
+#[OA\Schema(properties: [
+    new OA\Property(property: 'definition', ref: '#/components/schemas/Definition'),
+])]
+final class OfferRequest extends BenchRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [...parent::rules(), 'rule' => ['required', 'string', 'max:200']];
+    }
+}

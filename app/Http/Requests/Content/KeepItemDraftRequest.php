@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Content;
+
+use App\Http\Requests\ApiRequest;
+use OpenApi\Attributes as OA;
+
+/** What is typed into an item’s form and not saved; without an id, of a new one. */
+#[OA\Schema(properties: [
+    new OA\Property(property: 'values', ref: '#/components/schemas/Values'),
+])]
+final class KeepItemDraftRequest extends ApiRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'type' => ['required', 'string'],
+            'id' => ['nullable', 'integer'],
+            'revision' => ['nullable', ...self::STORED_INTEGER],
+            'values' => [],
+        ];
+    }
+}

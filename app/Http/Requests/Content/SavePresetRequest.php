@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Content;
+
+use App\Http\Requests\ApiRequest;
+use OpenApi\Attributes as OA;
+
+/** How a person has the table of a type; with a name, to be chosen again. */
+#[OA\Schema]
+final class SavePresetRequest extends ApiRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'name' => ['present', 'nullable', 'string', 'max:100'],
+            'state' => ['required', 'array'],
+        ];
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Look;
+
+use App\Http\Requests\HasDefinition;
+use App\Http\Requests\PreviewRequest;
+use OpenApi\Attributes as OA;
+
+/** A look that is being edited, and the page that is seen in it: as whom, on which date. */
+#[OA\Schema(properties: [
+    new OA\Property(property: 'definition', ref: '#/components/schemas/LookFile'),
+])]
+final class LookPreviewRequest extends PreviewRequest
+{
+    use HasDefinition;
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            ...parent::rules(),
+            'definition' => ['required', 'array'],
+            'address' => ['required', 'string', 'max:255'],
+        ];
+    }
+}

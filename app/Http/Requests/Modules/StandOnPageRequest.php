@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Modules;
+
+use App\Http\Requests\ApiRequest;
+use OpenApi\Attributes as OA;
+
+/** Whether a module stands on a page. */
+#[OA\Schema]
+final class StandOnPageRequest extends ApiRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return ['stands' => ['required', 'boolean']];
+    }
+}

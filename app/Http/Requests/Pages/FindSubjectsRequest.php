@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Pages;
+
+use App\Http\Requests\ApiRequest;
+use App\Http\Requests\HasDefinition;
+use OpenApi\Attributes as OA;
+
+/** What a page with a placeholder can be looked at as, found by a part of its name. */
+#[OA\Schema(properties: [
+    new OA\Property(property: 'definition', ref: '#/components/schemas/PageFile'),
+])]
+final class FindSubjectsRequest extends ApiRequest
+{
+    use HasDefinition;
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'definition' => ['required', 'array'],
+            'q' => ['nullable', 'string', 'max:200'],
+        ];
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Site\Listings;
+
+use App\Site\Address\PageAddress;
+use Wellspring\Core\Choice\Facet;
+use Wellspring\Core\Content\Record;
+use Wellspring\Core\Context\Context;
+use Wellspring\Core\Module\BoundModule;
+use Wellspring\Core\Page\Block\ModuleBlock;
+use Wellspring\Core\Paging\PageNumbers;
+use Wellspring\Core\Paging\PagingRule;
+use Wellspring\Core\Run\Result;
+use Wellspring\Core\Wording\Format;
+
+/** A module that was run, with all that an output needs to write it. */
+final readonly class VisitorListing
+{
+    /**
+     * @param  list<Facet>  $facets  what the filters of its offer have to choose
+     * @param  list<Record>  $records  of the page, in order
+     * @param  PageAddress  $address  of the page that it stands on
+     * @param  string|false  $heading  what stands over it; false: nothing
+     * @param  int  $time  how many times the module stands on the page up to here
+     * @param  int  $level  of the heading
+     */
+    public function __construct(
+        public BoundModule $module,
+        public Result $result,
+        public array $records,
+        public Context $context,
+        public PageAddress $address,
+        public string|false $heading,
+        public array $facets = [],
+        public int $time = 1,
+        public int $level = ModuleBlock::LEVEL,
+    ) {
+    }
+
+    /** What is said above the records: which of how many they are; empty where nothing is. */
+    public function countWords(Format $format): string
+    {
+        $pattern = $this->module->page->count;
+        if ($pattern === '' && $this->module->own->offer !== null) {
+            $pattern = PagingRule::COUNT;
+        }
+        $pages = new PageNumbers(max(0, $this->result->total), $this->module->page->size);
+
+        return $pattern === '' ? '' : $format->inWords($pattern, $pages->places($this->result->page));
+    }
+
+    /**
+     * @param  string|false  $heading  what stands over it; false: nothing
+     * @param  int  $time  how many times the module stands on the page up to here
+     * @param  int  $level  of the heading
+     */
+    public function standing(string|false $heading, int $time, int $level = ModuleBlock::LEVEL): self
+    {
+        return new self(
+            $this->module,
+            $this->result,
+            $this->records,
+            $this->context,
+            $this->address,
+            $heading,
+            $this->facets,
+            $time,
+            $level,
+        );
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Content\Limit;
+
+/** What a field may say of its values, by the word that says it in a type file. */
+enum Limit: string
+{
+    case Unit = 'unit';
+    case Minimum = 'minimum';
+    case Maximum = 'maximum';
+    case Decimals = 'decimals';
+    case MinLength = 'minLength';
+    case MaxLength = 'maxLength';
+    case Pattern = 'pattern';
+    case Earliest = 'earliest';
+    case Latest = 'latest';
+    case RangeFrom = 'rangeFrom';
+    case MaxItems = 'maxItems';
+    case Choices = 'choices';
+    case Types = 'types';
+    case Default = 'default';
+}

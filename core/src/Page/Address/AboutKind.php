@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wellspring\Core\Page\Address;
+
+/** What a page with a placeholder is about. */
+enum AboutKind: string
+{
+    case Term = 'term';
+    case Item = 'item';
+    case Month = 'month';
+    case Year = 'year';
+    case Person = 'person';
+}
