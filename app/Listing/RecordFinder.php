@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Whitespace;
 
@@ -37,7 +38,7 @@ final readonly class RecordFinder
             return [];
         }
         $source = $module->source;
-        $found = $source->isItems()
+        $found = $source->recordsOf() === RecordsOf::Items
             ? []
             : $this->named($this->sources->allOfKind($source, $context), $looked, $module->type()->label, false);
         $types = $this->catalogue->catalogue()->types;

@@ -12,6 +12,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 
 /** The register of what sources are in the database, and the records that they give. */
@@ -79,7 +80,7 @@ final readonly class Sources
      */
     public function records(Source $source, array $keys, array $fields, Context $context): array
     {
-        if ($source->isItems()) {
+        if ($source->recordsOf() === RecordsOf::Items) {
             $ids = array_values(array_unique(array_map(fn (RecordKey $key): int => $key->id, $keys)));
 
             return RecordKeys::inOrder($keys, Records::byId($ids, $fields, $context));

@@ -12,6 +12,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\ListingDiff;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Sentence;
 
@@ -54,8 +55,8 @@ final readonly class Comparison
         $is = self::byText($this->listing->some($after, $context, 0, self::MOST));
         // Ids of terms and items are of different kinds; where the kind changes, all is new.
         $sameKind = $before !== null
-            && $before->source->isItems() === $after->source->isItems()
-            && ($before->source->isItems() || $before->type()->key === $after->type()->key);
+            && $before->source->recordsOf() === $after->source->recordsOf()
+            && ($before->source->recordsOf() === RecordsOf::Items || $before->type()->key === $after->type()->key);
         $shift = ListingDiff::between($sameKind ? array_keys($was) : [], array_keys($is));
         $goes = array_values($sameKind ? array_intersect_key($was, array_flip($shift->goes)) : $was);
         $titles = $this->titles($after, array_values($is), $context);

@@ -21,6 +21,7 @@ use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Text\Slug;
 
 /** Keeps modules: their drafts, what is live, and where they stand. */
@@ -317,7 +318,7 @@ final readonly class ModuleStore
         if ($named === []) {
             return [];
         }
-        $known = ($module->source->isItems()
+        $known = ($module->source->recordsOf() === RecordsOf::Items
             ? Item::query()->whereIn('type_key', $module->source->typeKeys())
             : $this->sources->candidates($module->source, $this->contexts->now()))
             ->whereIn('items.slug', $named)

@@ -8,7 +8,6 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Source\OneItem;
 use Wellspring\Core\Wording\Format;
 
 /** Finds what the site calls the items and modules that definitions name, so that sentences show titles, not slugs. */
@@ -45,9 +44,7 @@ final readonly class ModuleTitles
     /** @return list<string> the items that the module names, as `type/slug` */
     private static function items(Module $module): array
     {
-        $named = $module->source instanceof OneItem
-            ? ["{$module->source->type->key}/{$module->source->slug}"]
-            : [];
+        $named = $module->source->namedItems();
         foreach ($module->where?->conditions() ?? [] as $condition) {
             if ($condition->field->family() === Family::Items && is_array($condition->value)) {
                 array_push($named, ...ValueLists::texts($condition->value));

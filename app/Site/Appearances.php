@@ -22,6 +22,7 @@ use Wellspring\Core\Context\PageSubject;
 use Wellspring\Core\Explain\TraceStep;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Address\AddressPattern;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Wording\Format;
 
 /**
@@ -64,7 +65,7 @@ final readonly class Appearances
             $module = $this->modules->live($row);
             if (
                 $module === null
-                || ! $module->source->isItems()
+                || $module->source->recordsOf() !== RecordsOf::Items
                 || ! in_array($item->type_key, $module->source->typeKeys(), true)
             ) {
                 continue;

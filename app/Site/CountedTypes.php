@@ -13,12 +13,8 @@ use Wellspring\Core\Module\Module as ModuleDefinition;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Page\Address\AboutKind;
 use Wellspring\Core\Page\PageDefinition;
-use Wellspring\Core\Source\TaxonomyTerms;
 
-/**
- * The types that a list of terms counts where its module does not say: those that the page of the terms lists. So the
- * count beside a term's link is the number of records that the link leads to.
- */
+/** Completes the source of a module that is published with what the pages of its terms list. */
 final readonly class CountedTypes implements PublishDefaults
 {
     public function __construct(private PageQuery $pages, private CatalogueStore $catalogue)
@@ -27,14 +23,10 @@ final readonly class CountedTypes implements PublishDefaults
 
     public function completed(ModuleDefinition $module): ModuleDefinition
     {
-        $source = $module->source;
-        if (! $source instanceof TaxonomyTerms || $source->counting !== null) {
-            return $module;
-        }
-        $listed = $this->listedFor($source->taxonomy->key);
+        $source = $module->source->forPublishing($this->listedFor(...));
 
-        return $listed === [] ? $module : (new ModuleReader($this->catalogue->catalogue()))->read(
-            ['source' => $source->withCounting($listed)->toArray()] + $module->toArray(),
+        return $source === $module->source ? $module : (new ModuleReader($this->catalogue->catalogue()))->read(
+            ['source' => $source->toArray()] + $module->toArray(),
         );
     }
 

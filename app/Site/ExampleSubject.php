@@ -10,12 +10,9 @@ use App\Models\Term;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\PageSubject;
-use Wellspring\Core\Filter\Test\NotThisOne;
 use Wellspring\Core\Filter\Value\FromPage;
 use Wellspring\Core\Filter\Value\SubjectPart;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Source\PageItem;
-use Wellspring\Core\Source\PageTerm;
 use Wellspring\Core\Time\Calendar;
 
 /**
@@ -30,11 +27,10 @@ final readonly class ExampleSubject
      */
     public function in(Module $module, Context $context): array
     {
-        $needed = self::needed($module);
-        if ($needed === [] || $context->page != new PageSubject) {
+        if ($context->page != new PageSubject) {
             return [$context, null];
         }
-        foreach ($needed as $need) {
+        foreach (self::needed($module, $context) as $need) {
             [$subject, $title] = match ($need['part']) {
                 SubjectPart::Term => self::term($need['of'], $module),
                 default => self::item($need['of'], $module, $need['part'], $context),
@@ -47,16 +43,13 @@ final readonly class ExampleSubject
         return [$context, null];
     }
 
-    /** @return list<array{part: SubjectPart, of: string}> of: a taxonomy or a type; empty: any */
-    private static function needed(Module $module): array
+    /**
+     * @param  Context  $context  of a page about nothing
+     * @return list<array{part: SubjectPart, of: string}> of: a taxonomy or a type; empty: any
+     */
+    private static function needed(Module $module, Context $context): array
     {
-        $needed = [];
-        $source = $module->source;
-        if ($source instanceof PageItem) {
-            $needed[] = ['part' => SubjectPart::Item, 'of' => $source->toArray()['type'] ?? ''];
-        } elseif ($source instanceof PageTerm) {
-            $needed[] = ['part' => SubjectPart::Term, 'of' => $source->toArray()['of'] ?? ''];
-        }
+        $needed = array_filter([$module->source->takesFromPage()]);
         foreach ($module->where?->conditions() ?? [] as $condition) {
             if ($condition->value instanceof FromPage) {
                 $needed[] = [
@@ -65,14 +58,12 @@ final readonly class ExampleSubject
                         ? $condition->field->taxonomy->key ?? ''
                         : '',
                 ];
-            } elseif ($condition->test instanceof NotThisOne || $condition->test->relatedBy($condition) !== []) {
+            } elseif ($condition->test->lacks($context)) {
                 $needed[] = ['part' => SubjectPart::Item, 'of' => $module->source->typeKeys()[0] ?? ''];
             }
         }
 
-        return array_map(fn (array $one): array => [
-            'part' => $one['part'], 'of' => is_string($one['of']) ? $one['of'] : '',
-        ], $needed);
+        return $needed;
     }
 
     /** @return array{PageSubject|null, string} */

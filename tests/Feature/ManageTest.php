@@ -370,7 +370,9 @@ final class ManageTest extends TestCase
         ]]);
         app(ModuleStore::class)->publish(app(ModuleStore::class)->apply($module));
         $advised = fn (): bool => in_array('lastRow', array_column(
-            $this->postJson('/manage/api/bench/preview', ['definition' => $module->toArray()])->assertOk()->json('advice'),
+            $this->postJson('/manage/api/bench/preview', ['definition' => $module->toArray()])
+                ->assertOk()
+                ->json('advice'),
             'code',
         ), true);
         $this->assertTrue($advised(), 'four across, two are alone');

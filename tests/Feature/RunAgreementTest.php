@@ -50,6 +50,7 @@ use Wellspring\Core\Run\ReferenceFacets;
 use Wellspring\Core\Run\ReferenceRun;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Sort\Comparator;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Who\Audience;
@@ -329,7 +330,7 @@ final class RunAgreementTest extends TestCase
      */
     private function asked(Module $module, array $records, int $from, Context $context): array
     {
-        if (! $module->source->isItems()) {
+        if ($module->source->recordsOf() !== RecordsOf::Items) {
             return $this->allOfKind($module, $records, $context);
         }
         $some = array_slice($records, $from % (self::RECORDS - 4), 4);

@@ -14,6 +14,7 @@ use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Explain\Sentences;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Wording\Format;
 
@@ -122,7 +123,7 @@ final readonly class ModuleResource
     {
         $types = $this->catalogue->catalogue()->types;
 
-        return $module->source->isItems()
+        return $module->source->recordsOf() === RecordsOf::Items
             ? array_map(fn (string $key): string => $types[$key]->plural, $module->source->typeKeys())
             : [$module->type()->plural];
     }

@@ -12,6 +12,7 @@ use Wellspring\Core\Sort\Criteria;
 use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Headings;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 
 /**
@@ -46,8 +47,8 @@ final readonly class SourceResource
 
         return [
             'plural' => $type->plural,
-            'isItems' => $source->isItems(),
-            'types' => $source->isItems() ? $source->typeKeys() : [],
+            'isItems' => $source->recordsOf() === RecordsOf::Items,
+            'types' => $source->recordsOf() === RecordsOf::Items ? $source->typeKeys() : [],
             'taxonomies' => array_map(strval(...), array_keys($type->taxonomies)),
             'fields' => array_values(array_map(
                 fn (Field $field): array => FieldResource::of($field, array_keys($type->taxonomies)),

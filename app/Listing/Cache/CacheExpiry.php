@@ -20,8 +20,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\MovingSpan;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Source\Pages;
-use Wellspring\Core\Source\People;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Time\DurationUnit;
 
 /**
@@ -47,7 +46,7 @@ final readonly class CacheExpiry
     {
         $now = $context->now->getTimestamp();
         $types = self::reachesItems($module) ? [] : $module->source->typeKeys();
-        $moments = $module->source instanceof Pages
+        $moments = $module->source->recordsOf() === RecordsOf::Pages
             ? [$this->pages->nextChange($context)]
             : $this->nextChanges($types, $context);
         foreach ($module->conditions() as $condition) {
@@ -139,7 +138,7 @@ final readonly class CacheExpiry
     /** Whether the result depends on who has an account and what they are called. */
     public static function reachesPeople(BoundModule $module): bool
     {
-        return $module->source instanceof People || self::links($module, Family::Person);
+        return $module->source->recordsOf() === RecordsOf::People || self::links($module, Family::Person);
     }
 
     /** Whether a condition or a part of the card asks for what items link to. */

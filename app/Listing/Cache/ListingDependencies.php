@@ -10,7 +10,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Value\FromAddress;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
-use Wellspring\Core\Source\Pages;
+use Wellspring\Core\Source\RecordsOf;
 
 /** What a listing is made of: whether what was kept of it is still right depends on these, and on time alone. */
 final readonly class ListingDependencies
@@ -35,11 +35,11 @@ final readonly class ListingDependencies
     public static function of(BoundModule $module): array
     {
         $people = CacheExpiry::reachesPeople($module) ? ['people'] : [];
-        if ($module->source instanceof Pages) {
+        if ($module->source->recordsOf() === RecordsOf::Pages) {
             return [...$people, 'pages'];
         }
         // What reaches through other items, or counts all items, depends on every type.
-        if (! $module->source->isItems() || CacheExpiry::reachesItems($module)) {
+        if ($module->source->recordsOf() !== RecordsOf::Items || CacheExpiry::reachesItems($module)) {
             return [...$people, 'content'];
         }
 

@@ -187,9 +187,7 @@ final readonly class FacetScan
     /** @return string|null key of the type that all its records are of; null where there are several, or none */
     private static function singleType(BoundModule $module): ?string
     {
-        $types = $module->source instanceof Items ? $module->source->typeKeys() : [];
-
-        return count($types) === 1 ? $types[0] : null;
+        return $module->source->wholeType()?->key;
     }
 
     /** @return list<string> */

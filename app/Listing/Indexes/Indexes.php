@@ -232,10 +232,10 @@ final readonly class Indexes
     /** @return array<string, array{kind: 'index'|'statistics', sql: string, what: string}> by name */
     private function of(Module $module): array
     {
-        if (! $module->source instanceof Items || count($module->source->types) !== 1) {
+        $type = $module->source->wholeType();
+        if ($type === null) {
             return [];
         }
-        $type = $module->source->types[0];
         $indexes = [];
         $add = function (string $columns, string $what, string $and = '') use (&$indexes, $type): void {
             $sql = "on items {$columns} where type_key = '{$type->key}' and status = 'published'{$and}";

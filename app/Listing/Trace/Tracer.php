@@ -14,6 +14,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Explain\Trace;
 use Wellspring\Core\Module\Module;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Wording\Format;
 
 /** Answers “why is it here, or not?” of any record: the steps it passes and does not, and where it stands or would. */
@@ -56,7 +57,9 @@ final readonly class Tracer
      */
     public function bySlug(Module $module, string $slug, Context $context): ?TracedRecord
     {
-        $record = $module->source->isItems() ? null : $this->sources->record($module->source, $slug, $context);
+        $record = $module->source->recordsOf() === RecordsOf::Items
+            ? null
+            : $this->sources->record($module->source, $slug, $context);
         if ($record !== null) {
             return $this->record($module, $record, $context, $module->type()->label);
         }

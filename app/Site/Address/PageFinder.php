@@ -21,6 +21,7 @@ use Wellspring\Core\Page\Address\AboutKind;
 use Wellspring\Core\Page\Address\PageAbout;
 use Wellspring\Core\Page\Address\PageRouter;
 use Wellspring\Core\Page\PageDefinition;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 
 /** Finds the page that answers an address, and what it is about there. */
@@ -196,10 +197,10 @@ final readonly class PageFinder
         Context $context,
         Dependencies $dependencies,
     ): ?Subject {
-        if ($source->gathersItems()) {
+        if ($source->recordsOf() === RecordsOf::Periods) {
             $dependencies->changesAt($this->expiry->ofItems($about->of, $context));
         }
-        $isThere = ! $source->gathersItems()
+        $isThere = $source->recordsOf() !== RecordsOf::Periods
             || $this->sources->candidates($source, $context)->where('items.slug', $slug)->exists();
         $record = $isThere ? $this->sources->record($source, $slug, $context) : null;
 

@@ -12,6 +12,7 @@ use Wellspring\Core\Page\Address\AboutKind;
 use Wellspring\Core\Page\Address\PageAbout;
 use Wellspring\Core\Source\Pages;
 use Wellspring\Core\Source\People;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 
 /** Where records have pages of their own: items at their type's address, others where a page is about their kind. */
@@ -28,7 +29,7 @@ final readonly class RecordAddresses
     public function of(Source $source, array $records): array
     {
         $addresses = [];
-        foreach ($source->isItems() ? $records : [] as $record) {
+        foreach ($source->recordsOf() === RecordsOf::Items ? $records : [] as $record) {
             $type = $this->catalogue->catalogue()->type($record->type);
             if ($type !== null) {
                 $addresses[(string) $record->key()] = SitePages::itemAddress($type, $record->slug);

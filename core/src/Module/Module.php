@@ -25,6 +25,7 @@ use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 
 /** The definition of one data-driven listing, read and found right by ModuleReader. */
@@ -78,7 +79,7 @@ readonly class Module
     /** @return list<Reference> every place of the definition that names a field or a term */
     public function references(): array
     {
-        $types = $this->source->isItems() ? $this->source->typeKeys() : [];
+        $types = $this->source->recordsOf() === RecordsOf::Items ? $this->source->typeKeys() : [];
         $all = [
             ...$this->source->references('source', $types),
             ...$this->where?->references('where', $types) ?? [],

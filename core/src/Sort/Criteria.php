@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Sort;
 
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 
 /** The register of sort criteria. */
@@ -43,7 +44,8 @@ final class Criteria
                 $offered[$field->key] = new Criterion\FieldValue($field);
             }
         }
-        $classes = [...$source->isItems() ? [...self::OF_ITEMS, ...self::$added] : [], ...self::OF_ALL];
+        $ofItems = $source->recordsOf() === RecordsOf::Items ? [...self::OF_ITEMS, ...self::$added] : [];
+        $classes = [...$ofItems, ...self::OF_ALL];
         foreach ($classes as $class) {
             $criterion = $class::of($type);
             if ($criterion !== null) {

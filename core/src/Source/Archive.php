@@ -22,7 +22,7 @@ use Wellspring\Core\Wording\Piece;
 /** The months, or the years, that hold items by one of their dates, in the site's time zone: an archive. */
 final readonly class Archive implements Source
 {
-    use ContainsRecords;
+    use Defaults;
 
     private Type $type;
 
@@ -162,14 +162,9 @@ final readonly class Archive implements Source
         );
     }
 
-    public function isItems(): bool
+    public function recordsOf(): RecordsOf
     {
-        return false;
-    }
-
-    public function slugTaxonomy(): ?string
-    {
-        return null;
+        return RecordsOf::Periods;
     }
 
     public function defaultOrder(): DefaultOrder
@@ -180,11 +175,6 @@ final readonly class Archive implements Source
     public function about(): array
     {
         return [$this->per->value => $this->typeKeys(), 'by' => $this->by->key];
-    }
-
-    public function gathersItems(): bool
-    {
-        return true;
     }
 
     public function pieces(Format $format): array

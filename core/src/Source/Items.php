@@ -14,7 +14,7 @@ use Wellspring\Core\Wording\Piece;
 /** Items of one type, or of several with what they have in common. */
 final readonly class Items implements Source
 {
-    use ContainsRecords;
+    use Defaults;
 
     private Type $shared;
 
@@ -71,14 +71,14 @@ final readonly class Items implements Source
         return array_values(array_filter($all, fn (Record $record): bool => $this->contains($record, $context)));
     }
 
-    public function isItems(): bool
+    public function recordsOf(): RecordsOf
     {
-        return true;
+        return RecordsOf::Items;
     }
 
-    public function slugTaxonomy(): ?string
+    public function wholeType(): ?Type
     {
-        return null;
+        return count($this->types) === 1 ? $this->types[0] : null;
     }
 
     public function defaultOrder(): DefaultOrder

@@ -15,7 +15,7 @@ use Wellspring\Core\Wording\Piece;
 /** One item, picked by hand. */
 final readonly class OneItem implements Source
 {
-    use ContainsRecords;
+    use Defaults;
 
     public function __construct(public Type $type, public string $slug)
     {
@@ -74,14 +74,14 @@ final readonly class OneItem implements Source
         return array_values(array_filter($all, fn (Record $record): bool => $this->contains($record, $context)));
     }
 
-    public function isItems(): bool
+    public function recordsOf(): RecordsOf
     {
-        return true;
+        return RecordsOf::Items;
     }
 
-    public function slugTaxonomy(): ?string
+    public function namedItems(): array
     {
-        return null;
+        return ["{$this->type->key}/{$this->slug}"];
     }
 
     public function defaultOrder(): DefaultOrder

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Source;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Value\SubjectPart;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
@@ -15,7 +16,7 @@ use Wellspring\Core\Wording\Piece;
 /** The item that the page is about; nothing on a page about none. */
 final readonly class PageItem implements Source
 {
-    use ContainsRecords;
+    use Defaults;
 
     private Type $shared;
 
@@ -97,14 +98,14 @@ final readonly class PageItem implements Source
         return array_values(array_filter($all, fn (Record $record): bool => $this->contains($record, $context)));
     }
 
-    public function isItems(): bool
+    public function recordsOf(): RecordsOf
     {
-        return true;
+        return RecordsOf::Items;
     }
 
-    public function slugTaxonomy(): ?string
+    public function takesFromPage(): array
     {
-        return null;
+        return ['part' => SubjectPart::Item, 'of' => $this->named ? $this->shared->key : ''];
     }
 
     public function defaultOrder(): DefaultOrder

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Taxonomy\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Value\SubjectPart;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
@@ -16,7 +17,7 @@ use Wellspring\Core\Wording\Piece;
 /** The term that the page is about; nothing on a page about none. */
 final readonly class PageTerm implements Source
 {
-    use ContainsRecords;
+    use Defaults;
 
     private Type $shared;
 
@@ -120,14 +121,19 @@ final readonly class PageTerm implements Source
             );
     }
 
-    public function isItems(): bool
+    public function recordsOf(): RecordsOf
     {
-        return false;
+        return RecordsOf::Terms;
     }
 
     public function slugTaxonomy(): ?string
     {
         return count($this->taxonomies) === 1 ? array_key_first($this->taxonomies) : null;
+    }
+
+    public function takesFromPage(): array
+    {
+        return ['part' => SubjectPart::Term, 'of' => $this->named ? (string) array_key_first($this->taxonomies) : ''];
     }
 
     public function defaultOrder(): DefaultOrder

@@ -21,7 +21,7 @@ use Wellspring\Core\Wording\Piece;
  */
 final readonly class Pages implements Source
 {
-    use ContainsRecords;
+    use Defaults;
 
     public const KEY = 'pages';
 
@@ -118,14 +118,9 @@ final readonly class Pages implements Source
         return array_values(array_filter($all, fn (Record $record): bool => $this->contains($record, $context)));
     }
 
-    public function isItems(): bool
+    public function recordsOf(): RecordsOf
     {
-        return false;
-    }
-
-    public function slugTaxonomy(): ?string
-    {
-        return null;
+        return RecordsOf::Pages;
     }
 
     public function defaultOrder(): DefaultOrder

@@ -21,7 +21,7 @@ use Wellspring\Core\Wording\Piece;
  */
 final readonly class People implements Source
 {
-    use ContainsRecords;
+    use Defaults;
 
     public const KEY = 'people';
 
@@ -148,14 +148,9 @@ final readonly class People implements Source
         );
     }
 
-    public function isItems(): bool
+    public function recordsOf(): RecordsOf
     {
-        return false;
-    }
-
-    public function slugTaxonomy(): ?string
-    {
-        return null;
+        return RecordsOf::People;
     }
 
     public function defaultOrder(): DefaultOrder

@@ -8,6 +8,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
+use Wellspring\Core\Filter\Value\SubjectPart;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
@@ -65,8 +66,28 @@ interface Source
     /** Whether a record can stand more than once, by occurrence; its keys then have a start. */
     public function hasOccurrences(): bool;
 
-    /** Whether its records are items, which have pages of their own. */
-    public function isItems(): bool;
+    /** What its records stand for. */
+    public function recordsOf(): RecordsOf;
+
+    /** The content type whose items are all its candidates, so that an index of the type can serve it; null if none. */
+    public function wholeType(): ?Type;
+
+    /** @return list<string> the items that it names, as `type/slug` */
+    public function namedItems(): array;
+
+    /**
+     * The part of the page's subject that it takes its records from; null if it takes none.
+     *
+     * @return array{part: SubjectPart, of: string}|null `of`: key of the taxonomy or type; '' for any
+     */
+    public function takesFromPage(): ?array;
+
+    /**
+     * The source as it is published: with what the definition leaves to the pages of the site.
+     *
+     * @param  \Closure(string): list<Type>  $listed  the types that the pages of a taxonomy's terms list, by its key
+     */
+    public function forPublishing(\Closure $listed): self;
 
     /**
      * The taxonomy whose terms the slugs of its records name; null where they are no terms, or of several taxonomies.
@@ -83,9 +104,6 @@ interface Source
 
     /** The address that the record brings with it; null if the address is that of a page about it. */
     public function addressOf(Record $record): ?string;
-
-    /** Whether a record stands for items, such as a month, and does not exist without an item that the viewer sees. */
-    public function gathersItems(): bool;
 
     /** How its records are ordered where a definition says nothing. */
     public function defaultOrder(): DefaultOrder;

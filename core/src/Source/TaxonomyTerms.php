@@ -16,7 +16,7 @@ use Wellspring\Core\Wording\Piece;
 /** The terms of a taxonomy, each with the number of items that have it or a term below it. */
 final readonly class TaxonomyTerms implements Source
 {
-    use ContainsRecords;
+    use Defaults;
 
     private Type $type;
 
@@ -55,10 +55,12 @@ final readonly class TaxonomyTerms implements Source
         return new self($taxonomy, $under, $shape->flag('used'), $counting);
     }
 
-    /** @param  non-empty-list<Type>  $types */
-    public function withCounting(array $types): self
+    /** Counts the types that the page of its terms lists, so that a count is the number of records behind its link. */
+    public function forPublishing(\Closure $listed): self
     {
-        return new self($this->taxonomy, $this->under, $this->used, $types);
+        $types = $this->counting ?? $listed($this->taxonomy->key);
+
+        return $types === [] ? $this : new self($this->taxonomy, $this->under, $this->used, $types);
     }
 
     /** @return list<string> keys of the types whose items are counted; empty: all */
@@ -147,9 +149,9 @@ final readonly class TaxonomyTerms implements Source
         return array_values(array_filter($counted, fn (Record $term): bool => $this->contains($term, $context)));
     }
 
-    public function isItems(): bool
+    public function recordsOf(): RecordsOf
     {
-        return false;
+        return RecordsOf::Terms;
     }
 
     public function slugTaxonomy(): string

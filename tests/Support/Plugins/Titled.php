@@ -8,8 +8,9 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
-use Wellspring\Core\Source\ContainsRecords;
 use Wellspring\Core\Source\DefaultOrder;
+use Wellspring\Core\Source\Defaults;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 use Wellspring\Core\Source\SourceSite;
 use Wellspring\Core\Wording\Format;
@@ -18,7 +19,7 @@ use Wellspring\Core\Wording\Piece;
 /** A source: items of a type whose titles begin with a letter. */
 final readonly class Titled implements Source
 {
-    use ContainsRecords;
+    use Defaults;
 
     public function __construct(private Type $type, public string $letter)
     {
@@ -66,14 +67,9 @@ final readonly class Titled implements Source
         return array_values(array_filter($all, fn (Record $record): bool => $this->contains($record, $context)));
     }
 
-    public function isItems(): bool
+    public function recordsOf(): RecordsOf
     {
-        return true;
-    }
-
-    public function slugTaxonomy(): ?string
-    {
-        return null;
+        return RecordsOf::Items;
     }
 
     public function defaultOrder(): DefaultOrder

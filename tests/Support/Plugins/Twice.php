@@ -8,9 +8,10 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
-use Wellspring\Core\Source\ContainsRecords;
 use Wellspring\Core\Source\DefaultOrder;
+use Wellspring\Core\Source\Defaults;
 use Wellspring\Core\Source\Items;
+use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 use Wellspring\Core\Source\SourceSite;
 use Wellspring\Core\Time\Iso8601;
@@ -20,7 +21,7 @@ use Wellspring\Core\Wording\Piece;
 /** A source whose records repeat an id: each item stands when it is published, and again a day later. */
 final readonly class Twice implements Source
 {
-    use ContainsRecords;
+    use Defaults;
 
     private function __construct(private Items $items)
     {
@@ -83,14 +84,9 @@ final readonly class Twice implements Source
         return true;
     }
 
-    public function isItems(): bool
+    public function recordsOf(): RecordsOf
     {
-        return true;
-    }
-
-    public function slugTaxonomy(): ?string
-    {
-        return null;
+        return RecordsOf::Items;
     }
 
     public function defaultOrder(): DefaultOrder

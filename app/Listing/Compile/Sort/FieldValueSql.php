@@ -14,6 +14,7 @@ use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\Criterion\FieldValue;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Source\RecordsOf;
 
 /** @implements CriterionSql<FieldValue> */
 final class FieldValueSql implements CriterionSql
@@ -29,7 +30,7 @@ final class FieldValueSql implements CriterionSql
             FieldSql::order($by->field),
             self::type($by->field),
             $key->direction === Direction::Up,
-            $by->field->isNeverEmpty() && $module->source->isItems() ? null : $key->emptyFirst,
+            $by->field->isNeverEmpty() && $module->source->recordsOf() === RecordsOf::Items ? null : $key->emptyFirst,
         )];
     }
 

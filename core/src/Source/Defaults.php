@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Wellspring\Core\Source;
 
 use Wellspring\Core\Content\Record;
+use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
 
 /** Defaults that most sources share. */
-trait ContainsRecords
+trait Defaults
 {
     public static function isSaidBy(Shape $shape): bool
     {
@@ -31,9 +32,29 @@ trait ContainsRecords
         return null;
     }
 
-    public function gathersItems(): bool
+    public function slugTaxonomy(): ?string
     {
-        return false;
+        return null;
+    }
+
+    public function wholeType(): ?Type
+    {
+        return null;
+    }
+
+    public function namedItems(): array
+    {
+        return [];
+    }
+
+    public function takesFromPage(): ?array
+    {
+        return null;
+    }
+
+    public function forPublishing(\Closure $listed): Source
+    {
+        return $this;
     }
 
     public function hasOccurrences(): bool
