@@ -108,7 +108,7 @@ final class AppServiceProvider extends ServiceProvider
             fn (): Repository => Cache::store(function_exists('apcu_enabled') && apcu_enabled() ? 'memory' : null),
         );
         $this->app->bind(ItemRestorer::class, RevisionRestorer::class);
-        $this->app->when(Tasks::class)->needs('$job')->give(
+        $this->app->when(Tasks::class)->needs(\Closure::class)->give(
             fn (): \Closure => fn (int $task): RunTask => new RunTask($task),
         );
         $this->app->bind(StoredDefinitions::class, AllDefinitions::class);
