@@ -4,6 +4,11 @@ import react from "@vitejs/plugin-react";
 import laravel from "laravel-vite-plugin";
 import { defineConfig } from "vite";
 
+// Each script of the visitors’ pages; what several of them use is in folders below.
+const scripts = readdirSync("resources/js/site")
+	.filter((file) => file.endsWith(".ts"))
+	.map((file) => `resources/js/site/${file}`);
+
 export default defineConfig({
 	plugins: [
 		laravel({
@@ -14,17 +19,7 @@ export default defineConfig({
 				"resources/css/manage.css",
 				"resources/css/manager-bar.css",
 				"resources/js/manage/main.tsx",
-				"resources/js/site/choices.ts",
-				"resources/js/site/film.ts",
-				"resources/js/site/managerBar.ts",
-				"resources/js/site/map.ts",
-				"resources/js/site/masonry.ts",
-				"resources/js/site/more.ts",
-				"resources/js/site/printAll.ts",
-				"resources/js/site/search.ts",
-				"resources/js/site/slideshow.ts",
-				"resources/js/site/ticker.ts",
-				"resources/js/site/wall.ts",
+				...scripts,
 			],
 			refresh: false,
 		}),

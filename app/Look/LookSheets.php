@@ -23,7 +23,7 @@ final readonly class LookSheets
     /** The file of a family for the letters of most European languages. */
     private const LATIN = 'node_modules/@fontsource-variable/%1$s/files/%1$s-latin-wght-normal.woff2';
 
-    /** The classes of resources/css/parts.css that stand on each ground. */
+    /** The classes of resources/css/site that stand on each ground. */
     private const ON_GROUND = [
         'bed' => '.band-quiet,.ground-bed,.module-tone-quiet',
         'ink' => '.ground-ink',

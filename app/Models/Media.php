@@ -104,7 +104,7 @@ final class Media extends Model
     }
 
     /**
-     * @return list<string> classes of resources/css/steps.css that keep its point in sight where it is cut; none for
+     * @return list<string> classes of resources/css/generate.mjs that keep its point in sight where it is cut; none for
      *   its middle
      */
     public function focusClasses(): array

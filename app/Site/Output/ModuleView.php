@@ -121,7 +121,7 @@ final readonly class ModuleView
         ]);
     }
 
-    /** @return list<string> classes of resources/css/steps.css: how many columns stand at each width */
+    /** @return list<string> classes of resources/css/generate.mjs: how many columns stand at each width */
     public function columnClasses(): array
     {
         return array_map(

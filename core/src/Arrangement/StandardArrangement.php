@@ -17,7 +17,7 @@ abstract readonly class StandardArrangement implements Arrangement
     /** Options whose values are classes of the list: `gap-wide`. */
     private const AS_CLASSES = ['minWidth', 'gap', 'shape', 'crop', 'align', 'picture', 'mark', 'phone'];
 
-    /** Steps of the look's room between two cards, as in resources/css/parts.css. */
+    /** Steps of the look's room between two cards, as in resources/css/site/cards.css. */
     private const GAPS = ['none' => 0, 'tight' => 1, 'normal' => 2.5, 'wide' => 5];
 
     final private function __construct(public OptionValues $values)

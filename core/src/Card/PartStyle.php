@@ -20,7 +20,7 @@ final readonly class PartStyle
 
     public bool $isLabelAfter;
 
-    /** Classes of resources/css/parts.css, joined: `is-strong not-phone`. */
+    /** Classes of resources/css/site/card/parts.css, joined: `is-strong not-phone`. */
     public string $classes;
 
     private function __construct(private OptionValues $values)

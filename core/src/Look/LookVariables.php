@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Look;
 
-/** What a look says, as custom properties of CSS: all that resources/css/site.css speaks of. */
+/** What a look says, as custom properties of CSS: all that resources/css/site speaks of. */
 final class LookVariables
 {
     private const SHADOWS = [

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page;
 
 /**
- * How wide the slots of a band are in a window. The same computation as resources/css/parts.css has it: slots share the
+ * How wide the slots of a band are in a window. The same computation as resources/css/site/bands.css has it: slots share the
  * width of their row, none is narrower than its least width, and a slot that has no room goes to the next row. All
  * lengths are in px, with a root font size of 16 px.
  */

@@ -1,7 +1,7 @@
 /** Plays a video of another site in a frame, after a click. Without scripts the link leads to the other site. */
 
-import { filmFrame } from "./filmFrame";
 import { onEach } from "./shared/each";
+import { filmFrame } from "./shared/filmFrame";
 
 onEach("[data-film]", (film) => {
 	film.querySelector<HTMLAnchorElement>(".film-open")?.addEventListener("click", (event) => {

@@ -1,4 +1,4 @@
-import { layOutMasonry } from "./masonryColumns";
 import { onEach } from "./shared/each";
+import { layOutMasonry } from "./shared/masonryColumns";
 
 onEach("[data-masonry]", layOutMasonry);

@@ -1,7 +1,7 @@
 /** Opens the pictures of a wall large, one after the other, by pointing and by keys; a video plays there. */
 
-import { filmFrame } from "./filmFrame";
 import { onEach } from "./shared/each";
+import { filmFrame } from "./shared/filmFrame";
 
 function begin(wall: HTMLElement): void {
 	const links = () => [...wall.querySelectorAll<HTMLAnchorElement>("a.large-view")];

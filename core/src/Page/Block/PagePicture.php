@@ -53,7 +53,7 @@ final readonly class PagePicture implements Block
         return $this->empty;
     }
 
-    /** @return list<string> classes of resources/css/parts.css; none where it has its own shape */
+    /** @return list<string> classes of resources/css/site/blocks/picture.css; none where it has its own shape */
     public function classes(): array
     {
         $shape = $this->values->text('shape');

@@ -1,7 +1,7 @@
 import { type ReactNode, useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import { choicesOf } from "../../site/choosing/choiceAddress";
-import { layOutMasonry } from "../../site/masonryColumns";
+import { layOutMasonry } from "../../site/shared/masonryColumns";
 
 const WIDTHS = [
 	["Phone", 390],
