@@ -319,11 +319,11 @@ final class PagesTest extends TestCase
         $this->putJson("{$api}/draft", $saved)->assertConflict();
         $this->putJson("{$api}/draft", ['definition' => ['format' => 1, 'slots' => ['roof' => []]], 'revision' => 1])
             ->assertUnprocessable()->assertJsonPath('problems.0.path', 'slots.roof');
-        $html = fn (string $address): string => (string) $this->postJson("{$api}/look", ['address' => $address])
+        $html = fn (string $address): string => (string) $this->postJson("{$api}/preview", ['address' => $address])
             ->assertOk()->json('html');
         $this->assertStringContainsString('All around', $html('/groups/hostas'));
         $this->assertStringNotContainsString('All around', $html('/'));
-        $this->postJson("{$api}/look", ['address' => '/nowhere'])->assertNotFound();
+        $this->postJson("{$api}/preview", ['address' => '/nowhere'])->assertNotFound();
         $this->get('/groups/hostas')->assertDontSee('All around');
         $this->postJson("{$api}/publish")->assertOk()->assertJson(['live' => true, 'changed' => false]);
         $this->get('/groups/hostas')->assertSee('All around');
@@ -510,7 +510,7 @@ final class PagesTest extends TestCase
                 ['slug' => 'ferns', 'title' => 'Ferns'],
                 ['slug' => 'tree-ferns', 'title' => 'Tree ferns'],
             ]);
-        $look = $this->postJson("{$api}/look", ['definition' => $definition, 'slug' => 'hostas'])->assertOk();
+        $look = $this->postJson("{$api}/preview", ['definition' => $definition, 'slug' => 'hostas'])->assertOk();
         $this->assertSame('/kinds/hostas', $look->json('address'));
         $this->assertSame([
             ['The page’s title', null, true, null, null],
@@ -522,7 +522,7 @@ final class PagesTest extends TestCase
         ], $look->json('bands.0.slots.0.blocks')));
         // Why visitors do not see a module is told.
         $whys = fn (): array => array_column((array) $this->postJson(
-            "{$api}/look",
+            "{$api}/preview",
             ['definition' => $definition, 'slug' => 'hostas'],
         )->json('bands.0.slots.0.blocks'), 'why');
         ModuleRow::query()->where('key', 'of-this-group')->update(['off' => true]);

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page;
 
 /**
- * How wide the slots of a band are in a window. The same computation as resources/css/site/bands.css has it: slots share the
- * width of their row, none is narrower than its least width, and a slot that has no room goes to the next row. All
- * lengths are in px, with a root font size of 16 px.
+ * How wide the slots of a band are in a window, computed as browsers do it from resources/css/site/bands.css. Slots
+ * share the width of their row. No slot is narrower than its least width. A slot that has no room goes to the next row.
+ * All lengths are in px, with a root font size of 16 px.
  */
 final class SlotWidths
 {

@@ -10,7 +10,7 @@ export function AdviceList({ bench, preview }: { bench: Bench; preview: BenchPre
 			{preview.advice.map((one) => (
 				<li
 					key={`${one.code} ${one.at}`}
-					className="flex flex-wrap items-baseline gap-x-3 gap-y-0.5 text-[0.85rem] border-l-3 border-secondary/60 pl-2.5"
+					className="flex flex-wrap items-baseline gap-x-3 gap-y-0.5 text-sm border-l-3 border-secondary/60 pl-2.5"
 				>
 					<Lightbulb size={13} aria-hidden="true" className="text-secondary self-center" />
 					<span className="flex-1 min-w-40">{one.sentence}</span>

@@ -43,7 +43,7 @@ export function AsText({ bench, preview, onClose }: { bench: Bench; preview: Ben
 	return (
 		<Sheet title="As text" onClose={onClose} wide>
 			<div className="grid gap-2">
-				<pre className="whitespace-pre-wrap bg-base-200 rounded-box p-4 text-[0.88rem] font-sans">{preview.asText}</pre>
+				<pre className="whitespace-pre-wrap bg-base-200 rounded-box p-4 text-sm font-sans">{preview.asText}</pre>
 				<button
 					type="button"
 					className="btn btn-sm justify-self-start"
@@ -58,7 +58,7 @@ export function AsText({ bench, preview, onClose }: { bench: Bench; preview: Ben
 				</label>
 				<textarea
 					id="module-json"
-					className="textarea w-full font-mono text-[0.82rem] leading-snug h-72"
+					className="textarea w-full font-mono text-xs leading-snug h-72"
 					spellCheck={false}
 					value={json}
 					onChange={(event) => {

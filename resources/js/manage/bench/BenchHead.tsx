@@ -60,7 +60,7 @@ export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: 
 			<span className="flex-1" />
 			<PagesMenu module={state} onPlaced={setState} />
 			{state.off && (
-				<span className="rounded-full bg-warning text-warning-content px-2.5 py-0.5 text-[0.8rem]">switched off</span>
+				<span className="rounded-full bg-warning text-warning-content px-2.5 py-0.5 text-xs">switched off</span>
 			)}
 			<button type="button" className="btn btn-sm h-9" onClick={onCompare}>
 				Compare with live

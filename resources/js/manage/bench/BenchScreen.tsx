@@ -114,7 +114,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 							<Text bench={bench} preview={preview} />
 							<AdviceList bench={bench} preview={preview} />
 							{preview.notes.map((note) => (
-								<p key={note} className="mx-4 my-2 text-[0.85rem] text-secondary">
+								<p key={note} className="mx-4 my-2 text-sm text-secondary">
 									{note}
 								</p>
 							))}

@@ -76,7 +76,7 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 			{data && !data.compared && <p>Nothing of this module is live: all {data.after} records would come.</p>}
 			{data?.compared && (
 				<>
-					<p className="text-[1.05rem]" aria-live="polite">
+					<p className="text-lg" aria-live="polite">
 						<Said data={data} />
 					</p>
 					{data.said.length > 0 && (
@@ -90,7 +90,7 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 									>
 										<dt className="text-quiet">
 											{one.lead}
-											{one.looks && <span className="block text-[0.78rem]">looks</span>}
+											{one.looks && <span className="block text-xs">looks</span>}
 										</dt>
 										<dd>
 											{one.before !== "" && <del className="text-quiet block">{one.before}</del>}
@@ -133,7 +133,7 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 										>
 											<span className="w-8 text-right text-quiet">{row.place}</span>
 											<span className="flex-1">{row.title}</span>
-											<span className="text-[0.82rem] text-quiet">
+											<span className="text-xs text-quiet">
 												{MARKS[row.what]}
 												{row.was !== null &&
 													row.what !== "stays" &&
@@ -166,7 +166,7 @@ function Choice({
 	const start = useStart();
 	return (
 		<label className="grid gap-1">
-			<span className="text-[0.78rem] text-quiet">{label}</span>
+			<span className="text-xs text-quiet">{label}</span>
 			<select
 				className="select select-sm w-auto"
 				value={value ?? ""}

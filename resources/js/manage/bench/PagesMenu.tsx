@@ -37,7 +37,7 @@ export function PagesMenu({ module, onPlaced }: { module: ModuleWhole; onPlaced:
 				className="bg-base-100 border border-base-300 rounded-box shadow-lg p-4 w-80 max-h-[75vh] overflow-y-auto"
 			>
 				<Dialog className="outline-none grid gap-2" aria-label="Where it stands">
-					<p className="text-quiet text-[0.85rem]">
+					<p className="text-quiet text-sm">
 						A change is made in the page’s draft. Publish the page to show it.
 					</p>
 					{pages.data?.map((page) => {
@@ -55,17 +55,17 @@ export function PagesMenu({ module, onPlaced }: { module: ModuleWhole; onPlaced:
 								<span className="flex-1">
 									{page.title}
 									{at && at.state !== "live" && (
-										<span className="block text-[0.8rem] text-secondary">
+										<span className="block text-xs text-secondary">
 											{at.state === "removed" ? "off its draft, still live" : "on its draft, not live yet"}
 										</span>
 									)}
 								</span>
-								<span className="text-quiet text-[0.85rem]">{page.address}</span>
+								<span className="text-quiet text-sm">{page.address}</span>
 							</label>
 						);
 					})}
 					{others.map((one) => (
-						<p key={one.words} className="text-[0.85rem]">
+						<p key={one.words} className="text-sm">
 							Also {one.words}
 						</p>
 					))}

@@ -18,7 +18,7 @@ export function PreviewControls({ bench }: { bench: Bench }) {
 		);
 	};
 	return (
-		<div className="flex flex-wrap items-center gap-x-1.5 text-[0.88rem]">
+		<div className="flex flex-wrap items-center gap-x-1.5 text-sm">
 			<span className="text-quiet">seen by</span>
 			<SeenBy previewContext={previewContext} set={set} />
 			<span className="text-quiet">on</span>
@@ -67,9 +67,9 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 	};
 	return (
 		<div className="grid gap-2.5">
-			<p className="text-quiet text-[0.8rem]">Rules that take a value from the page take it from this one here.</p>
+			<p className="text-quiet text-xs">Rules that take a value from the page take it from this one here.</p>
 			<div className="grid gap-1">
-				<span className="text-[0.78rem] text-quiet">A term</span>
+				<span className="text-xs text-quiet">A term</span>
 				<PickByTyping
 					label="A term"
 					placeholder="none"
@@ -81,7 +81,7 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 				/>
 			</div>
 			<div className="grid gap-1">
-				<span className="text-[0.78rem] text-quiet">An item</span>
+				<span className="text-xs text-quiet">An item</span>
 				<div className="flex gap-2">
 					<select
 						className="select select-sm w-28"
@@ -107,7 +107,7 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 				</div>
 			</div>
 			<label className="grid gap-1">
-				<span className="text-[0.78rem] text-quiet">A month</span>
+				<span className="text-xs text-quiet">A month</span>
 				<input
 					type="month"
 					className="input input-sm"
@@ -116,7 +116,7 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 				/>
 			</label>
 			<div className="grid gap-1">
-				<span className="text-[0.78rem] text-quiet">A person</span>
+				<span className="text-xs text-quiet">A person</span>
 				<PickByTyping
 					label="A person"
 					placeholder="none"
@@ -129,7 +129,7 @@ function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContex
 				/>
 			</div>
 			<label className="grid gap-1">
-				<span className="text-[0.78rem] text-quiet">Words a visitor looks for</span>
+				<span className="text-xs text-quiet">Words a visitor looks for</span>
 				<input
 					type="search"
 					className="input input-sm"

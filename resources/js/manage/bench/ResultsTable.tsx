@@ -68,7 +68,7 @@ export function ResultsTable({
 			</div>
 			{results.error && <Fault error={results.error} onRetry={results.refetch} />}
 			<div className="flex-1 min-h-0 overflow-auto relative scroll-edge">
-				<table className="w-full text-[0.88rem]">
+				<table className="w-full text-sm">
 					<thead className="sticky top-0 bg-base-200 text-left">
 						<tr>
 							<th className="px-4 py-1.5 font-semibold w-16">Place</th>
@@ -101,7 +101,7 @@ export function ResultsTable({
 									) : (
 										row.title
 									)}
-									{row.pinned && <span className="ml-2 text-[0.78rem] text-secondary">pinned</span>}
+									{row.pinned && <span className="ml-2 text-xs text-secondary">pinned</span>}
 								</td>
 								{row.values.map((value, i) => (
 									// biome-ignore lint/suspicious/noArrayIndexKey: a cell is known by its column

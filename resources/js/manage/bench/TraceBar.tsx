@@ -101,7 +101,7 @@ export function TraceBar({
 							<Step key={step.step} step={step} number={i + 1} />
 						))}
 					</ol>
-					<div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[0.85rem]">
+					<div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
 						{answer.ways.map((way) =>
 							way.definition ? (
 								<button
@@ -140,7 +140,7 @@ function Step({ step, number }: { step: TraceStep; number: number }) {
 				? "bg-base-200 text-quiet"
 				: "bg-accent text-accent-content";
 	return (
-		<li className={`rounded-field px-2 py-0.5 text-[0.82rem] ${look}`} title={step.sentence}>
+		<li className={`rounded-field px-2 py-0.5 text-xs ${look}`} title={step.sentence}>
 			{number} {step.label}{" "}
 			<span aria-hidden="true">{step.passed === false ? "✗" : step.passed === null ? "–" : "✓"}</span>
 			<span className="sr-only">

@@ -45,7 +45,7 @@ export function ExportMenu({ type }: { type: ContentType }) {
 							{words}
 						</button>
 					))}
-					<p role="status" className="text-quiet text-[0.82rem]">
+					<p role="status" className="text-quiet text-xs">
 						{make.isPending
 							? "The file is being made. You may close this and go on; it is sent when it is ready."
 							: MARKS}

@@ -86,7 +86,7 @@ export function About({ media, onClose }: { media: MediaRow; onClose: () => void
 								style={{ left: `${focus[0] * 100}%`, top: `${focus[1] * 100}%` }}
 							/>
 						</button>
-						<p className="text-quiet text-[0.85rem]">Click what must stay in sight where the picture is cut.</p>
+						<p className="text-quiet text-sm">Click what must stay in sight where the picture is cut.</p>
 					</div>
 					<div className="grid gap-3 content-start">
 						{["1 / 1", "16 / 6"].map((shape) => (

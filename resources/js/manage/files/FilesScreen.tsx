@@ -73,7 +73,7 @@ export function FilesScreen() {
 				tabIndex={-1}
 			>
 				<table className="w-full min-w-[46rem]">
-					<thead className="border-b border-base-300 text-[0.85rem] text-quiet">
+					<thead className="border-b border-base-300 text-sm text-quiet">
 						<tr>
 							<th scope="col" className="w-24 px-4 py-2 text-left">
 								<span className="sr-only">Picture</span>
@@ -109,7 +109,7 @@ export function FilesScreen() {
 											className="w-16 h-12 object-cover rounded"
 										/>
 									) : (
-										<span className="text-quiet uppercase text-[0.8rem]">{one.name.split(".").pop()}</span>
+										<span className="text-quiet uppercase text-xs">{one.name.split(".").pop()}</span>
 									)}
 								</td>
 								<td className="px-3 py-1.5 break-all">
@@ -130,7 +130,7 @@ export function FilesScreen() {
 								</td>
 								<td className="px-3 py-1.5 text-right whitespace-nowrap">
 									{one.width ? `${one.width} × ${one.height}` : ""}
-									<div className="text-quiet text-[0.82rem]">{bytes(one.bytes)}</div>
+									<div className="text-quiet text-xs">{bytes(one.bytes)}</div>
 								</td>
 								<td className="px-3 py-1.5">
 									{one.used.length === 0 ? (

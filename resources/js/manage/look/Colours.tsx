@@ -27,11 +27,11 @@ export function Colours({
 						value={colours[key] ?? "#000000"}
 						onChange={(event) => onChange(key, event.target.value)}
 					/>
-					<span className="flex-1 text-[0.92rem]">{label}</span>
+					<span className="flex-1 text-sm">{label}</span>
 					<Least pairs={pairs.filter((one) => one.text === key)} />
 					<span>
 						<Word words={colours[key] ?? ""} label={label}>
-							<label className="grid gap-1 text-[0.85rem]">
+							<label className="grid gap-1 text-sm">
 								In hexadecimal
 								<input
 									className="input input-sm w-32"
@@ -53,7 +53,7 @@ function Least({ pairs }: { pairs: Contrast[] }) {
 	const tone = least?.level === "fails" ? "text-secondary font-semibold" : "text-quiet";
 	return (
 		least && (
-			<span className={`text-[0.8rem] whitespace-nowrap ${tone}`} title={`on ${least.ground}`}>
+			<span className={`text-xs whitespace-nowrap ${tone}`} title={`on ${least.ground}`}>
 				{least.ratio.toFixed(1)} {least.level}
 			</span>
 		)
@@ -86,7 +86,7 @@ export function Contrasts({
 	const of = (text: string, ground: string) => pairs.find((one) => one.text === text && one.ground === ground);
 	return (
 		<div className="overflow-x-auto scroll-edge">
-			<table className="text-[0.85rem] w-full">
+			<table className="text-sm w-full">
 				<thead>
 					<tr className="text-left text-quiet">
 						<th scope="col" className="font-normal py-1">

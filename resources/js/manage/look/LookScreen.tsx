@@ -103,7 +103,7 @@ function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
 					</button>
 				)}
 			/>
-			<nav className={`${BAR} bg-base-200 border-b border-base-300 text-[0.9rem]`} aria-label="Looks">
+			<nav className={`${BAR} bg-base-200 border-b border-base-300 text-sm`} aria-label="Looks">
 				<span className="text-quiet">{looks.looks.length} looks:</span>
 				{looks.looks.map((one) => (
 					<Link
@@ -170,23 +170,23 @@ function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
 								/>
 							)}
 						</section>
-						<p className="text-[0.9rem] leading-[1.8]">
+						<p className="text-sm leading-[1.8]">
 							<OptionWords says={ROOM} groups={looks.groups} look={definition} onChange={setOption} />
 						</p>
 						<Changes measure={measure.data} />
 						<label className="grid gap-1.5">
 							<span className="font-serif text-lg font-semibold">A style sheet of its own</span>
-							<span className="text-[0.85rem] text-quiet">
+							<span className="text-sm text-quiet">
 								It holds within the content of pages, fetches nothing, and lies over nothing else.
 							</span>
 							<textarea
-								className="textarea textarea-sm w-full font-mono text-[0.8rem]"
+								className="textarea textarea-sm w-full font-mono text-xs"
 								rows={4}
 								spellCheck={false}
 								value={definition.css ?? ""}
 								onChange={(event) => set({ css: event.target.value }, "css")}
 							/>
-							{measure.data?.cssFault && <span className="text-[0.85rem] text-error">{measure.data.cssFault}</span>}
+							{measure.data?.cssFault && <span className="text-sm text-error">{measure.data.cssFault}</span>}
 						</label>
 						<MoreLooks look={look} name={definition.name} onRename={(name) => set({ name }, "name")} />
 						{!isShipped && !look.live && (
@@ -209,7 +209,7 @@ function Changes({ measure }: { measure: LookMeasure | undefined }) {
 	return (
 		<section className="grid gap-1.5">
 			<h2 className="font-serif text-lg font-semibold">What this changes</h2>
-			<p className="text-[0.9rem]">
+			<p className="text-sm">
 				{measure?.pages ?? 0} pages
 				{(measure?.departing.length ?? 0) > 0 && (
 					<>
@@ -251,7 +251,7 @@ function Pages({ definition, compares, live }: { definition: LookFile; compares:
 	return (
 		<div className="flex-1 min-h-[70vh] flex flex-col bg-stage">
 			<div className="flex flex-wrap items-center gap-4 px-4 py-1.5 bg-base-200 border-b border-base-300">
-				<label className="flex items-center gap-2 text-[0.9rem]">
+				<label className="flex items-center gap-2 text-sm">
 					Address
 					<input
 						className="input input-sm w-48"
@@ -267,7 +267,7 @@ function Pages({ definition, compares, live }: { definition: LookFile; compares:
 			<div className="flex-1 min-h-0 flex gap-3 p-3">
 				{compares && before.data && (
 					<div className="flex-1 flex flex-col min-w-0 gap-1">
-						<span className="text-[0.85rem] text-quiet">Live</span>
+						<span className="text-sm text-quiet">Live</span>
 						<div className="flex-1 flex min-h-0">
 							<PagePreview html={before.data.html} device={device} />
 						</div>
@@ -275,7 +275,7 @@ function Pages({ definition, compares, live }: { definition: LookFile; compares:
 				)}
 				{tried.data && (
 					<div className="flex-1 flex flex-col min-w-0 gap-1">
-						{compares && <span className="text-[0.85rem] text-quiet">This look</span>}
+						{compares && <span className="text-sm text-quiet">This look</span>}
 						<div className="flex-1 flex min-h-0">
 							<PagePreview html={tried.data.html} device={device} />
 						</div>

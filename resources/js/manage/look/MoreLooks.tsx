@@ -41,7 +41,7 @@ export function MoreLooks({
 		URL.revokeObjectURL(url);
 	};
 	return (
-		<section className="grid gap-2 text-[0.9rem]">
+		<section className="grid gap-2 text-sm">
 			<h2 className="font-serif text-lg font-semibold">Name and files</h2>
 			<label className="grid gap-1">
 				Name

@@ -87,12 +87,12 @@ export function Plate({
 	return (
 		<div ref={box} className="relative grid gap-5 lg:grid-cols-[13rem_minmax(0,1fr)] items-start">
 			<ul
-				className="order-last lg:order-none grid gap-x-4 gap-y-4 sm:grid-cols-2 lg:grid-cols-1 lg:text-right text-[0.88rem]"
+				className="order-last lg:order-none grid gap-x-4 gap-y-4 sm:grid-cols-2 lg:grid-cols-1 lg:text-right text-sm"
 				aria-label="Notes"
 			>
 				{NOTES.map((note) => (
 					<li key={note.key} data-of={note.key}>
-						<div className="text-quiet text-[0.8rem]">{note.title}</div>
+						<div className="text-quiet text-xs">{note.title}</div>
 						<div className="leading-[1.6]">
 							<OptionWords says={note.says} groups={groups} look={look} onChange={onChange} />
 						</div>

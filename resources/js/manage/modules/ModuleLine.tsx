@@ -41,7 +41,7 @@ export function ModuleLine({
 				{one.problem && <p className="text-secondary mt-0.5">{one.problem}</p>}
 			</div>
 			<div className="md:pt-1 max-md:col-start-2">
-				<div className="text-[0.78rem] text-quiet">Where it stands</div>
+				<div className="text-xs text-quiet">Where it stands</div>
 				{one.places.length === 0 && <span className="text-secondary">nowhere yet</span>}
 				{one.places.slice(0, 4).map((at) => (
 					<span key={at.words} className={`block py-0.5 leading-6 ${at.state === "live" ? "" : "text-quiet"}`}>
@@ -57,11 +57,11 @@ export function ModuleLine({
 			</div>
 			<div className="md:text-right md:pt-1 max-md:col-start-2">
 				<Records one={one} counted={counted} />
-				<div className="text-[0.78rem] text-quiet">
+				<div className="text-xs text-quiet">
 					changed {moment(start, one.savedAt, false)}
 					{one.by && ` by ${one.by}`}
 				</div>
-				<button type="button" className="plain-add text-[0.85rem]" disabled={isBusy} onClick={onDuplicate}>
+				<button type="button" className="plain-add text-sm" disabled={isBusy} onClick={onDuplicate}>
 					Duplicate
 					<span className="sr-only"> {one.name}</span>
 				</button>

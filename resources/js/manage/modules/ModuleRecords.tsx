@@ -7,9 +7,9 @@ export function Records({ one, counted }: { one: ModuleSummary; counted: ModuleR
 		<div>
 			<div className="text-lg font-semibold leading-tight">
 				{counted ? (now ?? "–") : "…"}{" "}
-				<span className="text-[0.78rem] font-normal text-quiet">{now === 1 ? "record now" : "records now"}</span>
+				<span className="text-xs font-normal text-quiet">{now === 1 ? "record now" : "records now"}</span>
 			</div>
-			{differs && <div className="text-[0.78rem] text-secondary">{counted.draft} in the draft</div>}
+			{differs && <div className="text-xs text-secondary">{counted.draft} in the draft</div>}
 		</div>
 	);
 }

@@ -106,7 +106,7 @@ export function NewModule({ onClose }: { onClose: () => void }) {
 function First({ of }: { of: StartingRecords | undefined }) {
 	return (
 		<>
-			<span className="text-quiet font-normal text-[0.82rem] whitespace-nowrap">
+			<span className="text-quiet font-normal text-xs whitespace-nowrap">
 				{of === undefined ? "…" : of.records === 1 ? "1 record" : `${of.records.toLocaleString()} records`}
 			</span>
 			<span className="w-12 h-9 shrink-0">

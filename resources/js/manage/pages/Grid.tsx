@@ -72,7 +72,7 @@ export function Grid() {
 								<Link
 									to={`/pages/${page.key}`}
 									title={page.address}
-									className="block w-7 [writing-mode:vertical-rl] [text-orientation:sideways] rotate-180 whitespace-nowrap max-h-28 overflow-hidden text-[0.85rem] text-quiet hover:text-base-content hover:underline"
+									className="block w-7 [writing-mode:vertical-rl] [text-orientation:sideways] rotate-180 whitespace-nowrap max-h-28 overflow-hidden text-sm text-quiet hover:text-base-content hover:underline"
 								>
 									{page.title}
 								</Link>
@@ -92,7 +92,7 @@ export function Grid() {
 					))}
 				</tbody>
 			</table>
-			<p className="text-quiet text-[0.85rem] flex flex-wrap items-center gap-x-4">
+			<p className="text-quiet text-sm flex flex-wrap items-center gap-x-4">
 				<span className="flex items-center gap-1.5">
 					<Mark how="own" /> on the page itself
 				</span>

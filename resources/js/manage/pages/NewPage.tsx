@@ -113,7 +113,7 @@ export function NewPage({ under, onClose }: { under: string | null; onClose: () 
 						onBlur={() => setHeld(null)}
 						onChange={(event) => setTyped(event.target.value === "" ? null : event.target.value)}
 					/>
-					<span role="status" className={`min-h-[1.3em] text-[0.85rem] ${fault ? "text-error" : "text-quiet"}`}>
+					<span role="status" className={`min-h-[1.3em] text-sm ${fault ? "text-error" : "text-quiet"}`}>
 						{fault ?? (answer ? "This address is free." : "")}
 					</span>
 				</label>

@@ -60,7 +60,7 @@ export function PageHistory({ plan, pageKey, onClose }: { plan: PagePlanState; p
 
 function Lines({ lines }: { lines: ChangedLine[] }) {
 	return (
-		<ul className="text-[0.85rem] grid gap-0.5">
+		<ul className="text-sm grid gap-0.5">
 			{lines.map((one) => (
 				<li key={`${one.now} ${one.words}`} className={one.now ? "" : "text-quiet line-through"}>
 					{one.words}

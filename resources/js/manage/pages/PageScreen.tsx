@@ -60,7 +60,7 @@ function Loaded({ page }: { page: PageWhole }) {
 					className="bg-stage flex flex-col min-h-[60vh] border-l border-base-300"
 					aria-label="What visitors get"
 				>
-					<div className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1 min-h-11 bg-base-200 border-b border-base-300 text-[0.88rem]">
+					<div className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1 min-h-11 bg-base-200 border-b border-base-300 text-sm">
 						{definition.about && <SeenAs plan={plan} />}
 						<span className="text-quiet">seen by</span>
 						<SeenBy previewContext={plan.previewContext} set={plan.set} />
@@ -155,7 +155,7 @@ function Kept({ until, depends }: { until: string | null; depends: string[] }) {
 				Visitors without an account are given this page as it was made once, until one of these changes
 				{until === null ? "." : `, and at most until ${moment(start, until)}.`}
 			</p>
-			<ul className="text-[0.85rem] text-quiet columns-2">
+			<ul className="text-sm text-quiet columns-2">
 				{depends.map((one) => (
 					<li key={one}>{one.replace(":", " ")}</li>
 				))}

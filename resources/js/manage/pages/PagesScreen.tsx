@@ -107,8 +107,8 @@ function Tree({ pages, open }: { pages: PageSummary[]; open: string | undefined 
 							>
 								<span className="min-w-0 break-words">{page.title}</span>
 								<State state={page.state} />
-								{page.note && <span className="basis-full text-secondary text-[0.78rem] font-normal">{page.note}</span>}
-								<span className="grow text-right text-quiet text-[0.78rem] font-normal">
+								{page.note && <span className="basis-full text-secondary text-xs font-normal">{page.note}</span>}
+								<span className="grow text-right text-quiet text-xs font-normal">
 									{beside(page.address, addresses)}
 								</span>
 							</NavLink>
@@ -117,7 +117,7 @@ function Tree({ pages, open }: { pages: PageSummary[]; open: string | undefined 
 				))}
 			</ul>
 			{found.length > shown.length && (
-				<p className="text-quiet text-[0.82rem] px-4 py-1">
+				<p className="text-quiet text-xs px-4 py-1">
 					{(found.length - shown.length).toLocaleString()} more; type to find one.
 				</p>
 			)}
@@ -177,7 +177,7 @@ function Menus() {
 					}
 				>
 					The menu “{menu.key}”
-					<span className="grow text-right text-quiet text-[0.78rem] font-normal">{menu.entries}</span>
+					<span className="grow text-right text-quiet text-xs font-normal">{menu.entries}</span>
 				</NavLink>
 			))}
 			<div className="px-4 py-2">
@@ -213,7 +213,7 @@ function Menus() {
 
 function State({ state }: { state: PageSummary["state"] }) {
 	return state === "live" ? null : (
-		<span className="text-quiet italic text-[0.78rem] font-normal">
+		<span className="text-quiet italic text-xs font-normal">
 			{state === "draft" ? "draft" : state === "changed" ? "changed" : "needs attention"}
 		</span>
 	);

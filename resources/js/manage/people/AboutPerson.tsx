@@ -95,7 +95,7 @@ export function About({ person, groups, onClose }: { person: Person; groups: Peo
 				</button>
 			</div>
 			{link.data && <LinkToPass {...link.data} />}
-			<p className="text-quiet text-[0.85rem]">
+			<p className="text-quiet text-sm">
 				Who is deactivated is signed out at once and cannot sign in; their items and their name on them stay.
 			</p>
 		</Sheet>

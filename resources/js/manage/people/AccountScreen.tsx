@@ -51,7 +51,7 @@ export function AccountScreen() {
 						value={given.password}
 						onChange={(event) => setGiven({ ...given, password: event.target.value })}
 					/>
-					<span className="text-quiet text-[0.82rem]">At least 12 characters.</span>
+					<span className="text-quiet text-xs">At least 12 characters.</span>
 				</label>
 				<button type="submit" className="btn btn-secondary justify-self-start" disabled={change.isPending}>
 					Change it

@@ -80,14 +80,14 @@ export function AuditScreen() {
 									<tr key={entry.id}>
 										<td className="sm:whitespace-nowrap tabular-nums max-sm:px-2">
 											{moment(start, entry.at)}
-											<span className="block text-[0.82rem] text-quiet">{entry.origin}</span>
+											<span className="block text-xs text-quiet">{entry.origin}</span>
 										</td>
 										<td className="max-sm:wrap-anywhere sm:wrap-break-word max-sm:px-2">{entry.who}</td>
 										<td className="max-sm:wrap-anywhere sm:wrap-break-word max-sm:px-2">
 											<span className="font-semibold">{entry.action}</span>
 											{entry.subject && `: ${entry.subject}`}
 											{entry.details.length > 0 && (
-												<span className="block text-[0.82rem] text-quiet">{entry.details.join(" · ")}</span>
+												<span className="block text-xs text-quiet">{entry.details.join(" · ")}</span>
 											)}
 										</td>
 									</tr>

@@ -70,7 +70,7 @@ export function LinkToPass({ link, valid }: { link: string; valid: string }) {
 			</p>
 			<input
 				readOnly
-				className="input w-full font-mono text-[0.8rem]"
+				className="input w-full font-mono text-xs"
 				aria-label="The link"
 				value={link}
 				onFocus={(event) => event.target.select()}

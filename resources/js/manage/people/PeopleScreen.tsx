@@ -71,7 +71,7 @@ export function PeopleScreen() {
 				tabIndex={-1}
 			>
 				<table className="w-full min-w-[44rem]">
-					<thead className="border-b border-base-300 text-[0.85rem] text-quiet">
+					<thead className="border-b border-base-300 text-sm text-quiet">
 						<tr>
 							{["Name", "Role", "Groups", "Items", "Last signed in"].map((one) => (
 								<th key={one} scope="col" className={`px-4 py-2 ${one === "Items" ? "text-right" : "text-left"}`}>
@@ -91,7 +91,7 @@ export function PeopleScreen() {
 									>
 										{one.name}
 									</button>
-									<div className="text-quiet text-[0.85rem]">{one.email}</div>
+									<div className="text-quiet text-sm">{one.email}</div>
 								</td>
 								<td className="px-4 py-2">
 									{one.role}

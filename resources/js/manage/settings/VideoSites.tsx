@@ -19,7 +19,7 @@ export function VideoSites({ sites, onChange }: { sites: Site[]; onChange: (next
 				<fieldset key={at} className="grid sm:grid-cols-2 gap-x-5 gap-y-2 border-b border-base-300 pb-3">
 					<legend className="sr-only">{site.name || "A new site"}</legend>
 					{FIELDS.map(([key, label, hint]) => (
-						<label key={key} className="grid gap-1 text-[0.9rem]">
+						<label key={key} className="grid gap-1 text-sm">
 							{label}
 							<input
 								className="input input-sm w-full"
@@ -40,7 +40,7 @@ export function VideoSites({ sites, onChange }: { sites: Site[]; onChange: (next
 					</button>
 				</fieldset>
 			))}
-			<p className="text-quiet text-[0.9rem]">
+			<p className="text-quiet text-sm">
 				Visitors load nothing from a site before they press Play. Only its frames are allowed.
 			</p>
 			<button

@@ -95,7 +95,7 @@ export function DoneProvider({ children }: { children: ReactNode }) {
 							×
 						</button>
 						{said.left.length > 0 && (
-							<ul className="basis-full text-[0.85rem] text-[#f6dccd] max-h-32 overflow-y-auto">
+							<ul className="basis-full text-sm text-[#f6dccd] max-h-32 overflow-y-auto">
 								{said.left.map((why) => (
 									<li key={why}>Left as it is: {why}</li>
 								))}

@@ -42,7 +42,7 @@ export function ScreenFault() {
 		<div className="p-6 grid gap-3 justify-items-start">
 			<Notice>
 				This screen could not be shown. What you typed is kept.
-				<span className="block text-[0.85rem]">{error instanceof Error ? error.message : String(error)}</span>
+				<span className="block text-sm">{error instanceof Error ? error.message : String(error)}</span>
 			</Notice>
 			<button type="button" className="btn" onClick={() => window.location.reload()}>
 				Try again

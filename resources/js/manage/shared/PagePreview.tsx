@@ -273,7 +273,7 @@ function Names({
 				/>
 				<div
 					ref={bar}
-					className="page-names absolute flex items-baseline gap-1.5 bg-neutral text-neutral-content rounded-field px-2 py-0.5 text-[0.82rem] whitespace-nowrap *:last:truncate"
+					className="page-names absolute flex items-baseline gap-1.5 bg-neutral text-neutral-content rounded-field px-2 py-0.5 text-xs whitespace-nowrap *:last:truncate"
 					style={{
 						left: Math.max(0, Math.min(box.left, left + frame.clientWidth * scale - NAMES_WIDTH)),
 						top: Math.max(0, box.top - 32),

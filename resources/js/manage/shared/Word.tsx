@@ -27,7 +27,7 @@ export function Word({
 			>
 				<Dialog ref={focusWhatItStandsFor} className="outline-none grid gap-3" aria-label={label}>
 					{children}
-					{problem && <p className="text-[0.85rem] text-error font-medium">{problem}</p>}
+					{problem && <p className="text-sm text-error font-medium">{problem}</p>}
 				</Dialog>
 			</Popover>
 		</DialogTrigger>

@@ -82,7 +82,7 @@ export function TermLine({
 						<span className="grow truncate" aria-current={isChosen ? "true" : undefined}>
 							{term.name}
 						</span>
-						<span className="text-quiet text-[0.85rem] shrink-0">{numbers(term)}</span>
+						<span className="text-quiet text-sm shrink-0">{numbers(term)}</span>
 						{(isChosen || isHovered || isFocusVisible || isFocusVisibleWithin) && (
 							<span className="flex shrink-0">
 								{steps.map(([arrow, label, target, where]) => (

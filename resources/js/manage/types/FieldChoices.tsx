@@ -33,7 +33,7 @@ export function Choices({
 	return (
 		<fieldset className="col-span-full grid gap-2">
 			<legend className="font-semibold mb-1">Choices, in the order in which they sort</legend>
-			<div className="flex gap-2 text-[0.82rem] text-quiet" aria-hidden="true">
+			<div className="flex gap-2 text-xs text-quiet" aria-hidden="true">
 				<span className="w-48">Label</span>
 				<span className="w-40">Key, in files and imports</span>
 				<span>Colour</span>

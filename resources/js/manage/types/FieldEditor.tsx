@@ -59,7 +59,7 @@ export function FieldEditor({
 		<label className="grid gap-1 content-start min-w-0">
 			<span className="font-semibold">{words}</span>
 			{control}
-			{help && <span className="text-[0.82rem] text-quiet">{help}</span>}
+			{help && <span className="text-xs text-quiet">{help}</span>}
 		</label>
 	);
 	const input = (word: string, type: "number" | "text" | "date") => (

@@ -44,7 +44,7 @@ export function FieldList({
 								{row.was !== null && row.was !== row.key && <span className="text-secondary ml-2">was {row.was}</span>}
 								{ofField(row).length > 0 && <span className="text-error ml-2 font-medium">needs another look</span>}
 							</button>
-							<code className="text-[0.8rem] text-quiet hidden sm:inline">{row.key}</code>
+							<code className="text-xs text-quiet hidden sm:inline">{row.key}</code>
 							<span className="flex">
 								<button
 									type="button"

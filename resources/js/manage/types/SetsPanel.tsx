@@ -77,7 +77,7 @@ export function SetsPanel() {
 							<button type="button" className="btn btn-sm" onClick={() => open(of("shipped", one.key))}>
 								Look at it
 							</button>
-							<a className="hover:underline text-[0.85rem]" href={`/manage/api/sets/${one.key}/file`}>
+							<a className="hover:underline text-sm" href={`/manage/api/sets/${one.key}/file`}>
 								as a file
 							</a>
 						</div>
@@ -135,7 +135,7 @@ export function SetsPanel() {
 									<li key={`${part.kind}-${part.key}`} className="px-4 py-2.5">
 										<span className="text-quiet">{part.kind}</span> <strong>{part.name}</strong>{" "}
 										<span className={part.state === "new" ? "text-success" : "text-quiet"}>{STATES[part.state]}</span>
-										<p className="text-quiet text-[0.85rem]">{part.says}</p>
+										<p className="text-quiet text-sm">{part.says}</p>
 									</li>
 								))}
 							</ul>

@@ -200,7 +200,7 @@ function TypeForm({
 							value={own.address}
 							onChange={(event) => setAbout({ ...about, "x-wellspring": { ...own, address: event.target.value } })}
 						/>
-						<span className="text-[0.82rem] text-quiet">Ends in /{"{slug}"}.</span>
+						<span className="text-xs text-quiet">Ends in /{"{slug}"}.</span>
 					</label>
 					<fieldset className="sm:col-span-2 lg:col-span-3">
 						<legend className="font-semibold mb-1">Taxonomies its items have terms of</legend>

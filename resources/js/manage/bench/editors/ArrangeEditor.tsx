@@ -88,7 +88,7 @@ function Second({ bench }: Pick<EditorProps, "bench">) {
 		return null;
 	}
 	return (
-		<label className="flex flex-wrap items-center gap-2 text-[0.85rem]">
+		<label className="flex flex-wrap items-center gap-2 text-sm">
 			<span className="text-quiet">Visitors may switch to</span>
 			<select
 				className="select select-sm w-auto"

@@ -80,7 +80,7 @@ function Slugs({
 
 	return (
 		<section className="grid gap-1.5" aria-label={title}>
-			<h3 className="text-[0.78rem] text-quiet">{title}</h3>
+			<h3 className="text-xs text-quiet">{title}</h3>
 			{slugs.length > 0 && (
 				<ul>
 					{slugs.map((slug, i) => (

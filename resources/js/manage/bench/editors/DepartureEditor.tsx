@@ -32,7 +32,7 @@ export function DepartureEditor({ bench }: { bench: Bench }) {
 					Take it all back to the site’s look
 				</button>
 			)}
-			<Link to="/look" className="link text-[0.85rem] justify-self-start">
+			<Link to="/look" className="link text-sm justify-self-start">
 				The site’s look
 			</Link>
 		</div>

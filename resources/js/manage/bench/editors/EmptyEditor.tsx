@@ -40,12 +40,12 @@ function PartRule({ place, part, bench, preview }: EditorProps & { place: string
 			<div className="flex flex-wrap items-baseline gap-x-2">
 				<span className="font-semibold break-words">{label}</span>
 				{place in preview.empty.parts && (
-					<span className={`text-[0.8rem] ${missing > 0 ? "text-secondary" : "text-quiet"}`}>
+					<span className={`text-xs ${missing > 0 ? "text-secondary" : "text-quiet"}`}>
 						{missing > 0 ? `${all - missing} of ${all}` : all > 0 ? `all ${all} have one` : ""}
 					</span>
 				)}
 				{missing > 0 && type.isItems && (
-					<button type="button" className="plain-add text-[0.85rem]" onClick={() => setFilling(true)}>
+					<button type="button" className="plain-add text-sm" onClick={() => setFilling(true)}>
 						Fill in the {missing === 1 ? "one" : missing} without
 					</button>
 				)}

@@ -68,10 +68,10 @@ export function HeadingsEditor({ bench, onClose }: { bench: Bench; onClose: () =
 					<option value="down">{by?.directions.down}</option>
 				</select>
 			</div>
-			<p className="text-quiet text-[0.8rem]">
+			<p className="text-quiet text-xs">
 				A record stands once, under the first that fits. What is pinned stands before the first heading.
 			</p>
-			<div className="flex gap-4 text-[0.85rem]">
+			<div className="flex gap-4 text-sm">
 				<button
 					type="button"
 					className="plain-add"

@@ -76,7 +76,7 @@ export function OrderEditor({ bench }: { bench: Bench }) {
 					</div>
 				);
 			})}
-			<div className="flex flex-wrap gap-4 text-[0.85rem]">
+			<div className="flex flex-wrap gap-4 text-sm">
 				<AddByChoice
 					label="+ then by…"
 					options={source.orders.filter((one) => !keys.some((key) => key.by === one.key))}

@@ -76,7 +76,7 @@ export function PageEditor({ bench, preview }: EditorProps) {
 				</div>
 			)}
 			{fuller !== null && (
-				<p className="text-[0.85rem]">
+				<p className="text-sm">
 					{size} do not fill rows of {columns}.{" "}
 					<button type="button" className="plain-add" onClick={() => change(withAt(definition, "page.size", fuller))}>
 						Show {fuller}

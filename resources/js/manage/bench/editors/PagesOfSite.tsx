@@ -33,7 +33,7 @@ export function PagesOfSite({ of, onChange }: { of: Chosen; onChange: (next: Cho
 				</div>
 			</div>
 			<fieldset className="flex flex-wrap items-center gap-1.5">
-				<legend className="text-[0.78rem] text-quiet mb-1">Only these pages. If none is chosen, all.</legend>
+				<legend className="text-xs text-quiet mb-1">Only these pages. If none is chosen, all.</legend>
 				{only.map((address) => (
 					<button
 						key={address}

@@ -64,7 +64,7 @@ export function RuleEditor({
 function LetVisitorsChoose({ rule, bench, preview }: EditorProps & { rule: string }) {
 	const { turn } = useOffering(bench);
 	return preview.sentences.find((one) => one.rule === rule)?.canBeOffered ? (
-		<button type="button" className="plain-add justify-self-start text-[0.85rem]" onClick={() => turn(rule)}>
+		<button type="button" className="plain-add justify-self-start text-sm" onClick={() => turn(rule)}>
 			Let visitors choose
 		</button>
 	) : null;
@@ -128,7 +128,7 @@ function WhereEditor({
 			) : (
 				<ConditionEditor condition={part} onChange={set} bench={bench} before={rule} tag={rule} />
 			)}
-			<div className="flex flex-wrap gap-x-3 gap-y-1 text-[0.85rem]">
+			<div className="flex flex-wrap gap-x-3 gap-y-1 text-sm">
 				{!isGroup(part) && joinOf(where) === "all" && (
 					<button type="button" className="plain-add" onClick={() => set({ any: [on as Rule] })}>
 						or…

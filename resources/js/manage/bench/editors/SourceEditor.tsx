@@ -124,7 +124,7 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 							{type.plural}
 						</button>
 					))}
-					<label className="flex items-center gap-2 basis-full text-[0.85rem]">
+					<label className="flex items-center gap-2 basis-full text-sm">
 						<input
 							type="checkbox"
 							className="toggle toggle-sm"
@@ -213,7 +213,7 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 			)}
 			{source.terms !== undefined && (
 				<fieldset className="flex flex-wrap gap-1.5">
-					<legend className="text-[0.78rem] text-quiet mb-1">
+					<legend className="text-xs text-quiet mb-1">
 						Count items of these types. If none is chosen, publishing takes the types that the term’s page lists.
 					</legend>
 					{types.map((one) => {
@@ -240,7 +240,7 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 			{source.pages && <PagesOfSite of={source.pages} onChange={(pages) => narrow({ ...source, pages })} />}
 			{source.people && (
 				<fieldset className="flex flex-wrap gap-1.5">
-					<legend className="text-[0.78rem] text-quiet mb-1">of these groups; of none chosen, everybody</legend>
+					<legend className="text-xs text-quiet mb-1">of these groups; of none chosen, everybody</legend>
 					{groups.map((one) => (
 						<button
 							key={one.key}
@@ -276,7 +276,7 @@ export function SourceEditor({ bench }: { bench: Bench }) {
 			)}
 			{source.one !== undefined && <OneItem source={source} onNarrow={narrow} onPick={pick} />}
 			{other.error && <Notice>{other.error.message}</Notice>}
-			<p className="text-quiet text-[0.8rem]">
+			<p className="text-quiet text-xs">
 				Records of another kind have other fields. Rules that do not fit them are removed. Undo brings them back.
 			</p>
 		</div>

@@ -27,7 +27,7 @@ export function AddRule({ bench, onAdded }: { bench: Bench; onAdded: (rule: stri
 			{members(where).length > 1 && join === "all" && (
 				<button
 					type="button"
-					className="text-quiet underline cursor-pointer text-[0.8rem]"
+					className="text-quiet underline cursor-pointer text-xs"
 					onClick={() => {
 						change(withWhere(definition, withJoin(where, "any")));
 						onAdded("where");

@@ -69,7 +69,7 @@ export function FieldPicker({
 				<ListBox className="outline-none">
 					{sections(fields).map(([title, all]) => (
 						<ListBoxSection key={title} id={title}>
-							<Header className="px-2 pt-1.5 pb-0.5 text-[0.75rem] text-quiet">{title}</Header>
+							<Header className="px-2 pt-1.5 pb-0.5 text-xs text-quiet">{title}</Header>
 							{all.map((field) => (
 								<ListBoxItem
 									key={field.key}

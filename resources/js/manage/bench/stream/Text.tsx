@@ -43,7 +43,7 @@ export function Text({ bench, preview }: { bench: Bench; preview: BenchPreview }
 		<div className="relative">
 			<ol
 				ref={list}
-				className="relative ml-[66px] mr-3 list-none text-[0.9rem] data-updating:cursor-progress"
+				className="relative ml-[66px] mr-3 list-none text-sm data-updating:cursor-progress"
 				aria-label="The module as text"
 				data-updating={bench.updating || undefined}
 			>

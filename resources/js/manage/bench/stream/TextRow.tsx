@@ -92,7 +92,7 @@ export function Row({
 		>
 			<div className="flex gap-3 items-start">
 				<div className={`flex-1 min-w-0 ${sentence.off ? "opacity-60" : ""}`}>
-					<div className={`text-[0.78rem] text-quiet flex items-center gap-1 ${moves ? "cursor-grab" : ""}`}>
+					<div className={`text-xs text-quiet flex items-center gap-1 ${moves ? "cursor-grab" : ""}`}>
 						{sentence.lead}
 						{moves && (
 							<GripHorizontal
@@ -165,7 +165,7 @@ function Broken({ at, why, bench, onOpen }: { at: string; why: string; bench: Be
 	return (
 		<div
 			role="alert"
-			className="mt-1.5 border-l-3 border-secondary bg-warning/50 rounded-r-field px-2.5 py-1.5 text-[0.85rem]"
+			className="mt-1.5 border-l-3 border-secondary bg-warning/50 rounded-r-field px-2.5 py-1.5 text-sm"
 		>
 			<p>{why}</p>
 			<div className="flex flex-wrap gap-4">
@@ -199,11 +199,11 @@ function Count({
 		return (
 			<div className="text-right shrink-0">
 				<div className="font-semibold">
-					{preview.pages} <span className="text-[0.8rem] font-normal">{preview.pages === 1 ? "page" : "pages"}</span>
+					{preview.pages} <span className="text-xs font-normal">{preview.pages === 1 ? "page" : "pages"}</span>
 				</div>
-				<div className="text-[0.78rem] text-quiet">{preview.total} in all</div>
+				<div className="text-xs text-quiet">{preview.total} in all</div>
 				{uneven && (
-					<div className="text-[0.78rem] text-secondary">
+					<div className="text-xs text-secondary">
 						last row {row.cards} of {row.columns}
 					</div>
 				)}
@@ -214,15 +214,15 @@ function Count({
 		return preview.empty.any > 0 ? (
 			<div className="text-right shrink-0">
 				<div className="font-semibold">{preview.empty.any}</div>
-				<div className="text-[0.78rem] text-secondary">with gaps</div>
-				{lost > 0 && <div className="text-[0.78rem] text-secondary">−{lost} left out</div>}
+				<div className="text-xs text-secondary">with gaps</div>
+				{lost > 0 && <div className="text-xs text-secondary">−{lost} left out</div>}
 			</div>
 		) : null;
 	}
 	return left === undefined ? null : (
 		<div className="text-right shrink-0">
 			<div className="font-semibold">{left}</div>
-			{lost > 0 && <div className="text-[0.78rem] text-secondary">−{lost}</div>}
+			{lost > 0 && <div className="text-xs text-secondary">−{lost}</div>}
 		</div>
 	);
 }

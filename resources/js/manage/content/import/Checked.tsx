@@ -31,7 +31,7 @@ export function Preview({ row, result }: { row: Import; result: ImportResult }) 
 	const used = row.columns.filter((column) => matched.includes(column.key));
 	return (
 		<div className="relative overflow-x-auto bg-base-100 scroll-edge border border-base-300 rounded-box" tabIndex={-1}>
-			<table className="w-full text-[0.85rem]">
+			<table className="w-full text-sm">
 				<caption className="text-left px-4 py-2 text-quiet">The first rows as they will be</caption>
 				<thead className="text-quiet border-b border-base-300">
 					<tr>

@@ -81,7 +81,7 @@ function Title({ state: { values, set, field, problems } }: { state: ItemFormSta
 				onChange={(event) => set("title", event.target.value || null)}
 			/>
 			{problem && (
-				<p id="field-title-problem" className="text-[0.85rem] text-error font-medium">
+				<p id="field-title-problem" className="text-sm text-error font-medium">
 					{problem}
 				</p>
 			)}
@@ -143,10 +143,10 @@ function Row({
 			tabIndex={-1}
 			className="grid @2xl:grid-cols-[8.5rem_minmax(0,1fr)] gap-x-5 gap-y-2 border-t border-base-300 pt-3.5 min-w-0"
 		>
-			<h3 className="font-serif text-[1.05rem] font-semibold">{title}</h3>
+			<h3 className="font-serif text-lg font-semibold">{title}</h3>
 			<div className="min-w-0">
 				{children}
-				{problem && <p className="text-[0.85rem] text-error font-medium pt-1">{problem}</p>}
+				{problem && <p className="text-sm text-error font-medium pt-1">{problem}</p>}
 			</div>
 		</section>
 	);

@@ -85,7 +85,7 @@ export function ItemSentence({ state: { saved, values, set, field, props, proble
 					/>
 					<span>
 						<span className="font-semibold">Lead</span>
-						<span className="block text-[0.82rem] text-quiet">Modules can put leads first.</span>
+						<span className="block text-xs text-quiet">Modules can put leads first.</span>
 					</span>
 				</label>
 			</Word>

@@ -27,7 +27,7 @@ export function ShownIn({ item }: { item: Item }) {
 							<strong className="font-semibold">{one.name}</strong>
 						)}
 						{one.place !== null ? (
-							<p className="text-quiet text-[0.85rem]">
+							<p className="text-quiet text-sm">
 								{place(one.place)} of its records{one.page !== null && one.page > 1 ? `, on page ${one.page}` : ""}
 								{one.pages.length === 0
 									? "; the module is on no page"
@@ -46,7 +46,7 @@ export function ShownIn({ item }: { item: Item }) {
 								.
 							</p>
 						) : (
-							<ul className="text-secondary text-[0.85rem]">
+							<ul className="text-secondary text-sm">
 								{one.reasons.map((why) => (
 									<li key={why}>{why}</li>
 								))}
@@ -59,12 +59,12 @@ export function ShownIn({ item }: { item: Item }) {
 							</ul>
 						)}
 						{one.gaps.length > 0 && (
-							<p className="text-[0.85rem]">
+							<p className="text-sm">
 								<span className="text-secondary">Nothing to show in</span>{" "}
 								{one.gaps.map((gap) => `${gap.part} (it ${gap.then})`).join(", ")}.
 							</p>
 						)}
-						<details className="text-[0.85rem]">
+						<details className="text-sm">
 							<summary className="cursor-pointer text-quiet py-0.5">
 								rule by rule<span className="sr-only">: {one.name}</span>
 							</summary>

@@ -31,7 +31,7 @@ export function ChangesSheet({ onClose }: { onClose: () => void }) {
 					<li key={one.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2">
 						<span className="grow">
 							{one.title}
-							<span className="block text-quiet text-[0.85rem]">
+							<span className="block text-quiet text-sm">
 								{moment(start, one.at)}, {one.by}
 							</span>
 						</span>

@@ -21,7 +21,7 @@ export function ItemTable({ type, table }: { type: ContentType; table: ItemTable
 						<col key={one.key} style={{ width: `${one.width}px` }} />
 					))}
 				</colgroup>
-				<thead className="border-b border-base-300 text-[0.85rem] text-quiet">
+				<thead className="border-b border-base-300 text-sm text-quiet">
 					<tr>
 						<th scope="col" className="pl-4 py-2 text-left">
 							<input

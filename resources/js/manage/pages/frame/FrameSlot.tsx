@@ -36,7 +36,7 @@ export function FrameSlot({
 	};
 	return (
 		<section aria-label={words} className="rounded-box border border-base-300 bg-base-100 p-2.5 grid gap-1.5">
-			<h2 className="text-quiet text-[0.85rem]">{words}</h2>
+			<h2 className="text-quiet text-sm">{words}</h2>
 			{entries.map((entry, i) => (
 				// biome-ignore lint/a11y/noStaticElementInteractions: dragged to a page; a control does the same by keyboard
 				<div
@@ -52,7 +52,7 @@ export function FrameSlot({
 						});
 					}}
 					onDragEnd={() => setDragged(null)}
-					className={`cursor-grab border border-base-300 border-l-3 rounded-field px-2 py-1 text-[0.88rem] ${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
+					className={`cursor-grab border border-base-300 border-l-3 rounded-field px-2 py-1 text-sm ${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
 				>
 					<Word words={name(entry)} label={name(entry)}>
 						<OwnControls
@@ -101,12 +101,12 @@ export function FrameSlot({
 							</button>
 						</div>
 					</Word>
-					<span className="block text-quiet text-[0.8rem]">
+					<span className="block text-quiet text-xs">
 						<WhereWords on={entry.on ?? "everywhere"} />
 					</span>
 				</div>
 			))}
-			<div className="text-[0.88rem]">
+			<div className="text-sm">
 				<Word words="+ a block" label={`Add: ${words.toLowerCase()}`}>
 					<AddBlock onAdd={(block) => onChange([...entries, block])} />
 				</Word>

@@ -49,7 +49,7 @@ export function WhereTree({ on, onChange }: { on: On; onChange: (entry: { on?: O
 		<fieldset className="grid gap-1.5">
 			<legend className="font-semibold">Shows</legend>
 			<p role="status">{place.data?.sentence ?? "…"}</p>
-			<div className="flex gap-4 text-[0.85rem]">
+			<div className="flex gap-4 text-sm">
 				<button type="button" className="plain-add" onClick={() => onChange({})}>
 					Tick all
 				</button>
@@ -112,13 +112,13 @@ function PageRow({
 					onChange={() => onTick(!row.shows, false)}
 				/>
 				<span className="min-w-0 break-words">
-					{row.title} <span className="text-quiet text-[0.8rem]">{row.address}</span>
+					{row.title} <span className="text-quiet text-xs">{row.address}</span>
 				</span>
 			</label>
 			{row.branch !== null && (
 				<button
 					type="button"
-					className="plain-add text-[0.8rem] whitespace-nowrap"
+					className="plain-add text-xs whitespace-nowrap"
 					aria-label={`${row.branch ? "Take off" : "Tick"} ${row.title} and all below it`}
 					onClick={() => onTick(!row.branch, true)}
 				>
@@ -153,8 +153,8 @@ function TypedAddresses({
 	};
 	return (
 		<details>
-			<summary className="text-[0.85rem] text-quiet cursor-pointer">Type addresses</summary>
-			<label className="grid gap-1 text-[0.85rem] pt-1">
+			<summary className="text-sm text-quiet cursor-pointer">Type addresses</summary>
+			<label className="grid gap-1 text-sm pt-1">
 				{newPages ? "It does not show on" : "It shows only on"}
 				<input
 					className="input input-sm"

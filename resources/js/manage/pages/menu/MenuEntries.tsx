@@ -23,7 +23,7 @@ export function MenuEntries({
 	return (
 		<section aria-label={label} className="rounded-box border border-base-300 bg-base-100 p-2.5 grid gap-1.5">
 			<Level entries={entries} all={entries} path={[]} onChange={onChange} />
-			<div className="text-[0.88rem]">
+			<div className="text-sm">
 				<Word words="+ an entry" label="Add an entry">
 					<Target onPick={(entry) => onChange([...entries, entry])} />
 				</Word>
@@ -52,7 +52,7 @@ function Level({
 				return (
 					<li key={i.toString()} className="grid gap-1.5">
 						<div
-							className={`border border-base-300 border-l-3 rounded-field px-2 py-1 text-[0.88rem] ${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
+							className={`border border-base-300 border-l-3 rounded-field px-2 py-1 text-sm ${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
 						>
 							<Word words={words} label={words}>
 								<EntryEditor
@@ -97,7 +97,7 @@ function Level({
 									</button>
 								</div>
 							</Word>
-							<span className="ml-1.5 text-quiet text-[0.8rem]">{said(entry)}</span>
+							<span className="ml-1.5 text-quiet text-xs">{said(entry)}</span>
 						</div>
 						{below(entry).length > 0 && <Level entries={below(entry)} all={all} path={at} onChange={onChange} />}
 					</li>

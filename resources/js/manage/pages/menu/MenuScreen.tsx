@@ -42,7 +42,7 @@ function Loaded({ menu }: { menu: MenuWhole }) {
 				label={`The menu ${menu.key}`}
 				onChange={(entries, tag) => change({ ...definition, entries }, tag ?? null)}
 			/>
-			<p className="text-quiet text-[0.85rem]">
+			<p className="text-quiet text-sm">
 				It shows where a page or the frame has the block “Menu” with its key, {menu.key}.
 			</p>
 		</AroundPages>

@@ -35,7 +35,7 @@ export function AboutControl({
 	const named = (slug: string) => terms?.find((one) => one.slug === slug)?.name ?? slug;
 	return (
 		<>
-			<p className="text-quiet text-[0.85rem]">
+			<p className="text-quiet text-sm">
 				A page for some goes before the one for all of the same address; the nearest branch before one further up.
 			</p>
 			{terms && (

@@ -41,11 +41,11 @@ export function BandBox({ plan, band: at }: { plan: PagePlanState; band: number 
 			</div>
 			<div className="grow min-w-0 grid gap-1.5">
 				{isEmpty ? (
-					<p className="text-quiet text-[0.82rem]">
+					<p className="text-quiet text-xs">
 						Nothing stands here yet. Add a module or another block; until then visitors do not see this band.
 					</p>
 				) : (
-					shown?.why && <p className="text-secondary text-[0.82rem]">{shown.why}</p>
+					shown?.why && <p className="text-secondary text-xs">{shown.why}</p>
 				)}
 				<div className="flex flex-col sm:flex-row gap-2 sm:gap-0">
 					{band.slots.map((slot, i) => (
@@ -119,7 +119,7 @@ export function BandEditor({ plan: { definition, change }, at }: { plan: PagePla
 				{shares.length > 1 && (
 					<div className="flex flex-wrap items-center gap-1.5 pt-1">
 						{shares.slice(0, -1).map((share, i) => (
-							<span key={i.toString()} className="flex items-center gap-1 text-[0.85rem]">
+							<span key={i.toString()} className="flex items-center gap-1 text-sm">
 								slot {i + 1}
 								<NumberInput
 									label={`Twelfths of slot ${i + 1}`}
@@ -132,7 +132,7 @@ export function BandEditor({ plan: { definition, change }, at }: { plan: PagePla
 								/>
 							</span>
 						))}
-						<span className="text-quiet text-[0.85rem]">of {TWELFTHS}</span>
+						<span className="text-quiet text-sm">of {TWELFTHS}</span>
 					</div>
 				)}
 			</fieldset>

@@ -40,18 +40,18 @@ export function BlockBox({ plan, place, shown }: { plan: PagePlanState; place: P
 			onPointerEnter={point}
 			onPointerLeave={() => plan.setPointed(null)}
 			onFocus={point}
-			className={`min-w-0 break-words border border-base-300 border-l-3 rounded-field bg-base-100 px-2 py-1 text-[0.88rem] cursor-grab ${isPointed ? "outline-2 outline-secondary" : ""} ${shown && !shown.shown ? "border-l-base-300" : block.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
+			className={`min-w-0 break-words border border-base-300 border-l-3 rounded-field bg-base-100 px-2 py-1 text-sm cursor-grab ${isPointed ? "outline-2 outline-secondary" : ""} ${shown && !shown.shown ? "border-l-base-300" : block.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
 		>
 			<Word words={words} label={words}>
 				<BlockEditor plan={plan} place={place} block={block} />
 			</Word>
-			{shown?.detail && <span className="ml-1.5 text-quiet text-[0.78rem]">{shown.detail}</span>}
+			{shown?.detail && <span className="ml-1.5 text-quiet text-xs">{shown.detail}</span>}
 			{shown?.total != null && (
-				<span className="ml-1.5 inline-block whitespace-nowrap rounded-full bg-accent px-1.5 text-[0.76rem]">
+				<span className="ml-1.5 inline-block whitespace-nowrap rounded-full bg-accent px-1.5 text-xs">
 					{shown.total} now
 				</span>
 			)}
-			{shown?.why && <span className="ml-1.5 text-secondary text-[0.78rem]">{shown.why}</span>}
+			{shown?.why && <span className="ml-1.5 text-secondary text-xs">{shown.why}</span>}
 		</div>
 	);
 }
@@ -158,7 +158,7 @@ export function OwnControls({
 								</option>
 							))}
 						</select>
-						<span className="text-quiet text-[0.85rem]">The page never skips a level.</span>
+						<span className="text-quiet text-sm">The page never skips a level.</span>
 					</label>
 				)}
 			</>
@@ -179,7 +179,7 @@ export function OwnControls({
 								event.target.value !== block.video && onChange({ ...block, video: event.target.value.trim() })
 							}
 						/>
-						<span className="text-quiet text-[0.85rem]">
+						<span className="text-quiet text-sm">
 							A video of another site plays here if Settings names that site. Otherwise it is a link.
 						</span>
 					</label>
@@ -375,7 +375,7 @@ function TypesControl({ chosen, onChange }: { chosen: string[]; onChange: (types
 					);
 				})}
 			</div>
-			<p className="text-quiet text-[0.85rem]">
+			<p className="text-quiet text-sm">
 				Only authors and managers who have signed in see this block. It takes no room for others.
 			</p>
 		</fieldset>

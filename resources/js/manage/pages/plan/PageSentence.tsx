@@ -43,7 +43,7 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 		/>
 	);
 	return (
-		<div className="flex flex-wrap items-center gap-x-1.5 gap-y-1 px-4 md:px-5 py-2 bg-base-100 border-b border-base-300 text-[0.92rem]">
+		<div className="flex flex-wrap items-center gap-x-1.5 gap-y-1 px-4 md:px-5 py-2 bg-base-100 border-b border-base-300 text-sm">
 			At
 			<Word words={definition.address} label="Address">
 				<KeptText label="Address" value={definition.address} onTake={take("address")} check={check} />
@@ -85,7 +85,7 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 				words={definition.picture ?? (definition.about ? "its own picture" : "no picture")}
 				label="Picture for sharing"
 			>
-				<p className="text-quiet text-[0.85rem]">Those who share the page show it beside its title.</p>
+				<p className="text-quiet text-sm">Those who share the page show it beside its title.</p>
 				<ChoosePicture chosen={definition.picture} onPick={(picture) => set({ picture })} />
 				{definition.picture && (
 					<button type="button" className="btn btn-sm justify-self-start" onClick={() => without("picture")}>

@@ -62,7 +62,7 @@ function Begin({ plan }: { plan: PagePlanState }) {
 
 function Around({ slot, words }: { slot: string; words: string }) {
 	return (
-		<p className="border border-base-300 rounded-field bg-base-200 text-quiet text-[0.82rem] px-2.5 py-1">
+		<p className="border border-base-300 rounded-field bg-base-200 text-quiet text-xs px-2.5 py-1">
 			{slot.toLowerCase()} · {words}
 		</p>
 	);

@@ -77,8 +77,8 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 					<BlockBox plan={plan} place={{ band, slot: at, at: i }} shown={shown?.blocks[i]} />
 				</div>
 			))}
-			{shown?.why && slot.blocks.length > 0 && <p className="text-secondary text-[0.78rem]">{shown.why}</p>}
-			<div className="text-[0.88rem] flex flex-wrap gap-x-3 [&_.word]:min-h-6">
+			{shown?.why && slot.blocks.length > 0 && <p className="text-secondary text-xs">{shown.why}</p>}
+			<div className="text-sm flex flex-wrap gap-x-3 [&_.word]:min-h-6">
 				<Word words="+ a block" label={`Add to slot ${at + 1} of band ${band + 1}`}>
 					<AddBlock
 						about={definition.about}
@@ -136,7 +136,7 @@ export function AddBlock({ about, onAdd }: { about?: PageFile["about"]; onAdd: (
 				</div>
 			</fieldset>
 			{kinds.some((one) => one.block === null) && (
-				<details className="text-[0.85rem]">
+				<details className="text-sm">
 					<summary className="cursor-pointer text-quiet">What cannot stand here, and why</summary>
 					<ul className="grid gap-1 py-1">
 						{kinds

@@ -120,7 +120,7 @@ export function CardLines({
 			{lines.map((line, l) => (
 				// biome-ignore lint/suspicious/noArrayIndexKey: a line is known by its place
 				<div key={l} className="border border-base-300 rounded-field p-2 grid gap-1.5 bg-base-100">
-					<div className="flex items-center text-[0.78rem] text-quiet">
+					<div className="flex items-center text-xs text-quiet">
 						<span className="flex-1">Line {l + 1}</span>
 						<RowTools what={`line ${l + 1}`} index={l} count={lines.length} onMove={(to) => set(moved(lines, l, to))} />
 					</div>
@@ -165,7 +165,7 @@ export function CardLines({
 									>
 										<span className="font-semibold">{label}</span>
 										{shows && part.part !== "picture" && (
-											<span className="ml-1.5 text-quiet text-[0.85rem]">
+											<span className="ml-1.5 text-quiet text-sm">
 												{shows.length > 26 ? `${shows.slice(0, 25)}…` : shows}
 											</span>
 										)}
@@ -265,7 +265,7 @@ function PartOptions({
 			<div className="flex flex-wrap gap-x-4 gap-y-2">{own.map(control)}</div>
 			{part.part === "badge" && <BadgeRule type={type} part={part} onChange={(next) => onChange(next, null)} />}
 			<details>
-				<summary className="text-[0.85rem] text-quiet cursor-pointer">Label, emphasis, widths</summary>
+				<summary className="text-sm text-quiet cursor-pointer">Label, emphasis, widths</summary>
 				<div className="flex flex-wrap gap-x-4 gap-y-2 pt-2">{partStyle.map(control)}</div>
 			</details>
 			{beside?.(part, (next) => onChange(next, null))}
@@ -299,7 +299,7 @@ function BadgeRule({ type, part, onChange }: { type: SourceRecords; part: Part; 
 	const ends = Array.isArray(rule.value) ? (rule.value as [number, number]) : null;
 	if (rule.test === "inLast" && days !== undefined) {
 		return (
-			<span className="flex items-center gap-2 text-[0.85rem]">
+			<span className="flex items-center gap-2 text-sm">
 				for
 				<NumberInput
 					label="For so many days"
@@ -316,7 +316,7 @@ function BadgeRule({ type, part, onChange }: { type: SourceRecords; part: Part; 
 	}
 	if (rule.test === "between" && ends) {
 		return (
-			<span className="flex flex-wrap items-center gap-2 text-[0.85rem]">
+			<span className="flex flex-wrap items-center gap-2 text-sm">
 				where
 				<select
 					className="select select-sm w-auto"
@@ -348,7 +348,7 @@ function BadgeRule({ type, part, onChange }: { type: SourceRecords; part: Part; 
 		);
 	}
 	return rule.test === "yes" ? (
-		<span className="flex items-center gap-2 text-[0.85rem]">
+		<span className="flex items-center gap-2 text-sm">
 			where
 			<select
 				className="select select-sm w-auto"
@@ -365,7 +365,7 @@ function BadgeRule({ type, part, onChange }: { type: SourceRecords; part: Part; 
 			is yes
 		</span>
 	) : (
-		<span className="text-[0.85rem] text-quiet">By a rule of its own; “As text and JSON” shows it.</span>
+		<span className="text-sm text-quiet">By a rule of its own; “As text and JSON” shows it.</span>
 	);
 }
 

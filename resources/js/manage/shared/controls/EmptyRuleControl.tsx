@@ -75,7 +75,7 @@ export function EmptyRuleControl({
 			)}
 			{!says && rule.do === "standIn" && (
 				<div className="flex flex-wrap items-center gap-2">
-					<span className="text-[0.85rem] text-quiet break-all">{rule.picture}</span>
+					<span className="text-sm text-quiet break-all">{rule.picture}</span>
 					<ChoosePicture chosen={rule.picture} onPick={(picture) => onChange({ do: "standIn", picture })} />
 				</div>
 			)}
@@ -94,7 +94,7 @@ export function EmptyRuleControl({
 						))}
 					</select>
 					<div className="border-l-2 border-base-300 pl-2.5 grid gap-1">
-						<span className="text-[0.8rem] text-quiet">and where that is empty, too</span>
+						<span className="text-xs text-quiet">and where that is empty, too</span>
 						<EmptyRuleControl
 							label={fields.find((one) => one.key === rule.field)?.label ?? "that"}
 							rule={rule.then ?? { do: "leaveOut" }}

@@ -69,7 +69,7 @@ export function KeptText({
 					}
 				}}
 			/>
-			<span id={`${id}-said`} role="status" className={`text-[0.82rem] ${fault ? "text-error" : "text-quiet"}`}>
+			<span id={`${id}-said`} role="status" className={`text-xs ${fault ? "text-error" : "text-quiet"}`}>
 				{fault ?? hint ?? ""}
 			</span>
 		</label>

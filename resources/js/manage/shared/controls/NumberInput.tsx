@@ -78,7 +78,7 @@ export function NumberInput(props: NumberInputProps) {
 				onBlur={() => setEntered(undefined)}
 			/>
 			{fault && (
-				<span role="alert" className="text-[0.8rem] text-error">
+				<span role="alert" className="text-xs text-error">
 					{fault}
 				</span>
 			)}

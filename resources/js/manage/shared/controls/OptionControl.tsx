@@ -70,7 +70,7 @@ export function OptionControl({
 		}
 		case "flag":
 			return (
-				<label className="flex items-center gap-2 text-[0.85rem]">
+				<label className="flex items-center gap-2 text-sm">
 					<input
 						type="checkbox"
 						className="checkbox checkbox-sm"
@@ -83,7 +83,7 @@ export function OptionControl({
 		case "group": {
 			const said = (value ?? {}) as Record<string, unknown>;
 			return (
-				<details className="text-[0.85rem]" open={Object.keys(said).length > 0}>
+				<details className="text-sm" open={Object.keys(said).length > 0}>
 					<summary className="cursor-pointer py-0.5">{option.label}</summary>
 					<div className="grid gap-1.5 pl-4 py-1">
 						{option.options?.map((inner) => (
@@ -154,7 +154,7 @@ export function OptionControl({
 		case "several": {
 			const chosen = Array.isArray(now) ? (now as string[]) : [];
 			return (
-				<fieldset className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[0.85rem]">
+				<fieldset className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
 					<legend className="float-left mr-3 text-quiet">{option.label}</legend>
 					{option.choices?.map((one) => (
 						<label key={one.value} className="flex items-center gap-1.5">
@@ -223,7 +223,7 @@ function PointsControl({
 	const put = (i: number, next: Partial<Point>) =>
 		onChange(points.map((one, other) => (other === i ? { ...one, ...next } : one)));
 	return (
-		<fieldset className="grid gap-1.5 text-[0.85rem]">
+		<fieldset className="grid gap-1.5 text-sm">
 			<legend className="text-quiet">{label}</legend>
 			{points.map((point, i) => (
 				<div key={point.key} className="flex flex-wrap items-center gap-2">
@@ -307,7 +307,7 @@ export function ColumnsControl({
 						/>
 						<span className="flex-1">on a {words.toLowerCase()}</span>
 						{said && (
-							<span className={`text-[0.8rem] ${said.warns ? "text-secondary" : "text-quiet"}`}>{said.words}</span>
+							<span className={`text-xs ${said.warns ? "text-secondary" : "text-quiet"}`}>{said.words}</span>
 						)}
 					</div>
 				);
@@ -327,7 +327,7 @@ function Labelled({
 }) {
 	return (
 		// biome-ignore lint/a11y/noLabelWithoutControl: the control is among the children
-		<label className="flex flex-wrap items-center gap-x-2 gap-y-1 text-[0.85rem]">
+		<label className="flex flex-wrap items-center gap-x-2 gap-y-1 text-sm">
 			<span className="text-quiet">{label}</span>
 			{children}
 			{after && <span className="text-quiet">{after}</span>}

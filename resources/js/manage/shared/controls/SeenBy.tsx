@@ -31,7 +31,7 @@ export function SeenBy({
 			label="Seen by"
 		>
 			<fieldset className="grid gap-1.5">
-				<legend className="text-[0.78rem] text-quiet">Audience</legend>
+				<legend className="text-xs text-quiet">Audience</legend>
 				{Object.entries(AS).map(([key, words]) => (
 					<label key={key} className="flex items-center gap-2">
 						<input
@@ -47,7 +47,7 @@ export function SeenBy({
 			</fieldset>
 			{groups.length > 0 && (
 				<fieldset className="grid gap-1.5 max-h-44 overflow-y-auto">
-					<legend className="text-[0.78rem] text-quiet">A member of</legend>
+					<legend className="text-xs text-quiet">A member of</legend>
 					{groups.map((one) => (
 						<label key={one.key} className="flex items-center gap-2">
 							<input
@@ -98,7 +98,7 @@ export function OnDate({
 			label="On which date"
 		>
 			<label className="grid gap-1.5">
-				<span className="text-[0.78rem] text-quiet">The page as it will be, or would have been</span>
+				<span className="text-xs text-quiet">The page as it will be, or would have been</span>
 				<input
 					type="datetime-local"
 					className="input input-sm"

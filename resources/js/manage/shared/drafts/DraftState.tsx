@@ -47,7 +47,7 @@ export function DraftState<T>({
 					<Redo2 className="size-4" aria-hidden="true" />
 				</button>
 			</span>
-			<Steady room={`${stands} · every change kept, ${moment(start, savedAt)}`} className="px-2.5 text-[0.8rem]">
+			<Steady room={`${stands} · every change kept, ${moment(start, savedAt)}`} className="px-2.5 text-xs">
 				<span className="-mx-2.5 rounded-full bg-accent text-accent-content px-2.5 py-0.5">
 					{keeping.state === "kept" && kept(keeping.at)}
 					{keeping.state === "keeping" && `${stands} · keeping…`}

@@ -61,7 +61,7 @@ export function HoursControl({ value, onChange }: { value: unknown; onChange: (v
 						{spans.length === 0 && <span className="text-quiet">closed</span>}
 						<button
 							type="button"
-							className="plain-add text-[0.85rem]"
+							className="plain-add text-sm"
 							aria-label={`Add hours to ${name}`}
 							onClick={() => set(day, [...spans, spans.length === 0 ? ["09:00", "17:00"] : ["18:00", "20:00"]])}
 						>

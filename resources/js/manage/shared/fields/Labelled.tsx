@@ -29,12 +29,12 @@ export function Labelled({
 	const rest = (
 		<>
 			{hint && (
-				<p id={`${id}-hint`} className="text-[0.82rem] text-quiet">
+				<p id={`${id}-hint`} className="text-xs text-quiet">
 					{hint}
 				</p>
 			)}
 			{problem && (
-				<p id={`${id}-problem`} className="text-[0.85rem] text-error font-medium">
+				<p id={`${id}-problem`} className="text-sm text-error font-medium">
 					{problem}
 				</p>
 			)}

@@ -133,7 +133,7 @@ export function PickByTyping({
 							className="p-1.5 outline-none max-h-64 overflow-y-auto"
 							onAction={(key) => pick(String(key))}
 							renderEmptyState={() => (
-								<p className="text-quiet text-[0.85rem] px-2 py-1">{options ? "Nothing of that name." : "Looking…"}</p>
+								<p className="text-quiet text-sm px-2 py-1">{options ? "Nothing of that name." : "Looking…"}</p>
 							)}
 						>
 							{(one) => (
@@ -143,12 +143,12 @@ export function PickByTyping({
 									className="px-2 py-1 rounded-field cursor-pointer outline-none data-[focused]:bg-accent"
 								>
 									{one.label}
-									{one.beside && <span className="text-quiet text-[0.82rem]"> {one.beside}</span>}
+									{one.beside && <span className="text-quiet text-xs"> {one.beside}</span>}
 								</ListBoxItem>
 							)}
 						</ListBox>
 						{found.length > LISTED && (
-							<p className="text-quiet text-[0.82rem] px-3.5 pb-2">{found.length - LISTED} more; type to narrow.</p>
+							<p className="text-quiet text-xs px-3.5 pb-2">{found.length - LISTED} more; type to narrow.</p>
 						)}
 					</div>
 				)}

@@ -47,7 +47,7 @@ export function TermsControl({
 	};
 	const mayMake = user.role === "manager";
 	if (terms.length === 0 && !mayMake) {
-		return <p className="text-quiet text-[0.85rem]">There are no terms yet. A manager adds them under Terms.</p>;
+		return <p className="text-quiet text-sm">There are no terms yet. A manager adds them under Terms.</p>;
 	}
 	return (
 		<div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">

@@ -25,7 +25,7 @@ export function AltText({ media, onSaved }: { media: Media; onSaved: (media: Med
 	};
 	return (
 		<label className="grid gap-0.5 grow min-w-0">
-			<span className="text-[0.8rem] text-quiet">Alternative text</span>
+			<span className="text-xs text-quiet">Alternative text</span>
 			<input
 				type="text"
 				className="input input-sm w-full"
@@ -44,7 +44,7 @@ export function AltText({ media, onSaved }: { media: Media; onSaved: (media: Med
 					}
 				}}
 			/>
-			<span role="status" className={`text-[0.8rem] ${save.error ? "text-error" : "text-quiet"}`}>
+			<span role="status" className={`text-xs ${save.error ? "text-error" : "text-quiet"}`}>
 				{other
 					? `Someone else saved “${other.alt}”. Press Enter to replace it.`
 					: (save.error?.message ?? (alt.trim() === media.alt && save.isSuccess ? "Saved" : ""))}

@@ -62,7 +62,7 @@ export function MediaPicker({
 									className="w-full aspect-4/3 object-cover rounded"
 								/>
 							)}
-							<span className="text-[0.8rem] break-all">{one.name}</span>
+							<span className="text-xs break-all">{one.name}</span>
 						</button>
 					</li>
 				))}

@@ -11,7 +11,7 @@ function isTyping(target: EventTarget | null): boolean {
 
 const BOX =
 	"flex items-center gap-2 h-9 w-10 max-sm:justify-center sm:h-8 sm:w-44 xl:w-52 sm:px-3 " +
-	"rounded-field bg-[#23555b] text-[#c6dadb] hover:text-white text-[0.88rem] cursor-pointer";
+	"rounded-field bg-[#23555b] text-[#c6dadb] hover:text-white text-sm cursor-pointer";
 
 /** Opens the box that finds anything, on “/” too, and the list of shortcuts, on “?”. */
 export function CommandBox() {

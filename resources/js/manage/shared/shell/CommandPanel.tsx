@@ -82,7 +82,7 @@ export function CommandPanel({ onClose }: { onClose: () => void }) {
 									<Text slot="label" className="flex-1 font-semibold">
 										{one.title}
 									</Text>
-									<Text slot="description" className="text-quiet text-[0.85rem]">
+									<Text slot="description" className="text-quiet text-sm">
 										{one.about}
 									</Text>
 								</MenuItem>

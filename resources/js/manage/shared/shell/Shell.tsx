@@ -95,7 +95,7 @@ function NarrowMenu() {
 				offset={0}
 				className="wide:hidden bg-neutral text-neutral-content shadow-lg w-screen max-w-sm max-h-[85vh] overflow-y-auto"
 			>
-				<Dialog aria-label="Menu" className="outline-none p-4 grid gap-3 text-[1.05rem]">
+				<Dialog aria-label="Menu" className="outline-none p-4 grid gap-3 text-lg">
 					{({ close }) => (
 						<>
 							<Screens role={user.role} onGo={close} className="grid grid-cols-2 gap-x-6 gap-y-1.5" />

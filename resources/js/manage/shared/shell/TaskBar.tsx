@@ -27,7 +27,7 @@ export function TaskBar() {
 							max={Math.max(1, task.total)}
 						/>
 					)}
-					<span className="tabular-nums text-[0.85rem]">
+					<span className="tabular-nums text-sm">
 						{task.stopped
 							? "The server was stopped meanwhile. Nothing was written; it begins again by itself."
 							: task.state === "waiting"

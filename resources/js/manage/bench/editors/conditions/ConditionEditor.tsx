@@ -179,7 +179,7 @@ export function ConditionEditor({
 					/>
 				)}
 				{waiting !== null && (
-					<p className="text-quiet text-[0.8rem]">
+					<p className="text-quiet text-xs">
 						{isNew ? "The rule is added when it has a value." : "The rule stays as it was until this one has a value."}
 						{!isNew && (
 							<button type="button" className="plain-add ml-3" onClick={() => setWaiting(null)}>
@@ -188,7 +188,7 @@ export function ConditionEditor({
 						)}
 					</p>
 				)}
-				<p className="text-quiet text-[0.8rem] min-h-5">
+				<p className="text-quiet text-xs min-h-5">
 					{options.data &&
 						options.data.empty > 0 &&
 						`${options.data.empty} of those that reach this rule have no ${field.label.toLowerCase()}.`}

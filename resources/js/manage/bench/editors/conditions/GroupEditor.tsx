@@ -75,7 +75,7 @@ export function GroupEditor({
 						{(all.length > 1 || outermost) && (
 							<button
 								type="button"
-								className="plain-add justify-self-start text-[0.8rem]"
+								className="plain-add justify-self-start text-xs"
 								onClick={() =>
 									onChange(
 										withMembers(
@@ -91,7 +91,7 @@ export function GroupEditor({
 					</li>
 				))}
 			</ul>
-			<div className="flex flex-wrap items-center gap-4 text-[0.85rem]">
+			<div className="flex flex-wrap items-center gap-4 text-sm">
 				<NewCondition
 					bench={bench}
 					before={before}

@@ -86,7 +86,7 @@ export function OfferedFilterRow({
 				<RowTools what={label} index={index} count={count} onMove={onMove} onRemove={onRemove} />
 			</div>
 			{isOpen && (
-				<div className="grid gap-2 pl-3 border-l-2 border-base-300 text-[0.9rem]">
+				<div className="grid gap-2 pl-3 border-l-2 border-base-300 text-sm">
 					<div className="flex flex-wrap items-center gap-2">
 						<span className="text-quiet">Called</span>
 						<TextInput label="What visitors read" value={label} onChange={(next) => put({ label: next }, "label")} />

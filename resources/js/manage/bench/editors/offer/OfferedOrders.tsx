@@ -20,7 +20,7 @@ export function OfferedOrders({ bench }: Pick<EditorProps, "bench">) {
 	const labelOf = (by: string | undefined) => source.orders.find((one) => one.key === by)?.label;
 	return (
 		<fieldset className="grid gap-2">
-			<legend className="text-quiet text-[0.85rem] mb-1">Orders to choose from</legend>
+			<legend className="text-quiet text-sm mb-1">Orders to choose from</legend>
 			{orders.map((order, i) => (
 				// biome-ignore lint/suspicious/noArrayIndexKey: an order is known by its place
 				<div key={i} className="flex flex-wrap items-center gap-2">

@@ -42,7 +42,7 @@ export function Bars({
 					</button>
 				))}
 			</div>
-			<figcaption className="flex justify-between text-[0.75rem] text-quiet">
+			<figcaption className="flex justify-between text-xs text-quiet">
 				<span>{first && say(first.from)}</span>
 				<span>{last && say(last.to)}</span>
 			</figcaption>

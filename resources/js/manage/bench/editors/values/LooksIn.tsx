@@ -20,7 +20,7 @@ export function LooksIn({
 	};
 	return (
 		<fieldset className="grid gap-1.5">
-			<legend className="text-[0.78rem] text-quiet mb-1">looks in</legend>
+			<legend className="text-xs text-quiet mb-1">looks in</legend>
 			<span className="flex flex-wrap gap-1.5">
 				<button
 					type="button"
@@ -43,11 +43,11 @@ export function LooksIn({
 				))}
 			</span>
 			{condition.in === undefined ? (
-				<p className="text-quiet text-[0.8rem]">
+				<p className="text-quiet text-xs">
 					A word counts most in the title, then in a short text or a term’s name, then in a long text.
 				</p>
 			) : (
-				<span className="flex flex-wrap gap-x-4 gap-y-1.5 text-[0.85rem]">
+				<span className="flex flex-wrap gap-x-4 gap-y-1.5 text-sm">
 					{field.choices
 						.filter((choice) => choice.key in chosen)
 						.map((choice) => (

@@ -80,7 +80,7 @@ export function Taken({
 					: (now.take ?? "");
 	const keep = condition.whenMissing ? { whenMissing: condition.whenMissing } : {};
 	return (
-		<div className="flex flex-wrap items-center gap-2 text-[0.85rem]">
+		<div className="flex flex-wrap items-center gap-2 text-sm">
 			<label className="flex items-center gap-2">
 				<span className="text-quiet">The value is</span>
 				<select

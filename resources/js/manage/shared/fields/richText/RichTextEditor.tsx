@@ -88,7 +88,7 @@ export default function RichTextEditor({
 			{asHtml ? (
 				<textarea
 					aria-label={`${label} as HTML`}
-					className="textarea w-full min-h-40 font-mono text-[0.85rem] border-0"
+					className="textarea w-full min-h-40 font-mono text-sm border-0"
 					value={value}
 					onChange={(event) => onChange(event.target.value || null)}
 				/>

@@ -125,7 +125,7 @@ function AskFilm({ editor, onFile, onClose }: { editor: Editor; onFile: () => vo
 					Add
 				</button>
 			</span>
-			<span id="film-hint" className="text-quiet text-[0.85rem]">
+			<span id="film-hint" className="text-quiet text-sm">
 				{videoSites.length === 0
 					? "The settings name no site whose films play here, so an address becomes a link."
 					: `Films of ${new Intl.ListFormat("en").format(videoSites)} play in the text. Any other address becomes a link.`}
