@@ -35,13 +35,17 @@ export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: 
 	const published = standing.live && !standing.changed;
 
 	return (
-		<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
+		<div
+			className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b
+			border-base-300 shrink-0"
+		>
 			<Link to="/modules" className="text-quiet hover:underline">
 				Modules <span aria-hidden="true">›</span>
 			</Link>
 			<h1 className="sr-only">{definition.name}</h1>
 			<input
-				className="font-serif text-xl font-semibold bg-transparent border-b border-transparent hover:border-base-300 focus:border-primary px-0.5 w-[14ch] grow md:grow-0 md:[field-sizing:content] min-w-32 max-w-full"
+				className="font-serif text-xl font-semibold bg-transparent border-b border-transparent hover:border-base-300
+					focus:border-primary px-0.5 w-[14ch] grow md:grow-0 md:[field-sizing:content] min-w-32 max-w-full"
 				aria-label="Name of the module"
 				maxLength={200}
 				key={definition.name}

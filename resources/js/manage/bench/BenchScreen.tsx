@@ -97,7 +97,8 @@ function Loaded({ module }: { module: ModuleWhole }) {
 						key={one}
 						type="button"
 						aria-pressed={side === one}
-						className={`cursor-pointer py-1 border-b-2 ${side === one ? "font-semibold border-secondary" : "border-transparent text-quiet"}`}
+						className={`cursor-pointer py-1 border-b-2
+							${side === one ? "font-semibold border-secondary" : "border-transparent text-quiet"}`}
 						onClick={() => setSide(one)}
 					>
 						{one === "text" ? "The rules" : "The page"}
@@ -106,9 +107,13 @@ function Loaded({ module }: { module: ModuleWhole }) {
 			</div>
 			{preview ? (
 				<SourceContext value={preview.source}>
-					<div className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] md:grid-rows-[minmax(0,1fr)] md:grid-cols-[minmax(22rem,29rem)_minmax(0,1fr)]">
+					<div
+						className="flex-1 min-h-0 grid grid-cols-[minmax(0,1fr)] md:grid-rows-[minmax(0,1fr)]
+						md:grid-cols-[minmax(22rem,29rem)_minmax(0,1fr)]"
+					>
 						<section
-							className={`bg-base-200 border-r border-base-300 overflow-y-auto py-2 ${side === "page" ? "hidden md:block" : ""}`}
+							className={`bg-base-200 border-r border-base-300 overflow-y-auto py-2
+								${side === "page" ? "hidden md:block" : ""}`}
 							aria-label="Rules"
 						>
 							<Text bench={bench} preview={preview} />
@@ -144,7 +149,10 @@ function Loaded({ module }: { module: ModuleWhole }) {
 								</section>
 							) : (
 								<>
-									<div className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 py-1 min-h-11 shrink-0 bg-base-200 border-b border-base-300">
+									<div
+										className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 py-1 min-h-11 shrink-0 bg-base-200 border-b
+										border-base-300"
+									>
 										<fieldset className="flex gap-4">
 											<legend className="sr-only">What to see</legend>
 											{TABS.map(([key, words]) => (
@@ -153,7 +161,11 @@ function Loaded({ module }: { module: ModuleWhole }) {
 													type="button"
 													aria-pressed={tab === key}
 													onClick={() => setTab(key)}
-													className={`cursor-pointer py-1 border-b-2 ${tab === key ? "font-semibold border-secondary" : "text-quiet border-transparent hover:text-base-content"}`}
+													className={`cursor-pointer py-1 border-b-2 ${
+														tab === key
+															? "font-semibold border-secondary"
+															: "text-quiet border-transparent hover:text-base-content"
+													}`}
 												>
 													{words}
 													{key === "results" && ` ${preview.total}`}

@@ -129,7 +129,8 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 									{page.rows.map((row) => (
 										<li
 											key={row.key}
-											className={`flex gap-3 px-2 py-0.5 ${row.what === "comes" ? "bg-accent" : row.what === "moves" ? "bg-warning/60" : ""}`}
+											className={`flex gap-3 px-2 py-0.5
+												${row.what === "comes" ? "bg-accent" : row.what === "moves" ? "bg-warning/60" : ""}`}
 										>
 											<span className="w-8 text-right text-quiet">{row.place}</span>
 											<span className="flex-1">{row.title}</span>

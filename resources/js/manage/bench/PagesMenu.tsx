@@ -37,9 +37,7 @@ export function PagesMenu({ module, onPlaced }: { module: ModuleWhole; onPlaced:
 				className="bg-base-100 border border-base-300 rounded-box shadow-lg p-4 w-80 max-h-[75vh] overflow-y-auto"
 			>
 				<Dialog className="outline-none grid gap-2" aria-label="Where it stands">
-					<p className="text-quiet text-sm">
-						A change is made in the page’s draft. Publish the page to show it.
-					</p>
+					<p className="text-quiet text-sm">A change is made in the page’s draft. Publish the page to show it.</p>
 					{pages.data?.map((page) => {
 						const at = own.get(page.key);
 						const stands = at !== undefined && at.state !== "removed";

@@ -159,7 +159,8 @@ function Sortable({ type, term, order }: { type: string; term: number | null; or
 			{save.error && (
 				<Notice>
 					{save.error instanceof ApiError && save.error.status === 409
-						? "Someone else changed this order in the meantime, so your move was not saved. The list shows their order: move the item again."
+						? "Someone else changed this order in the meantime, so your move was not saved. " +
+							"The list shows their order: move the item again."
 						: save.error.message}
 				</Notice>
 			)}
@@ -187,7 +188,8 @@ function Sortable({ type, term, order }: { type: string; term: number | null; or
 						<GridListItem
 							id={one.id}
 							textValue={one.title}
-							className="flex items-center gap-3 px-4 py-1.5 outline-none data-[focus-visible]:outline-2 data-[focus-visible]:outline-secondary data-[dragging]:opacity-50"
+							className="flex items-center gap-3 px-4 py-1.5 outline-none data-[focus-visible]:outline-2
+								data-[focus-visible]:outline-secondary data-[dragging]:opacity-50"
 						>
 							<Button slot="drag" className="cursor-grab text-quiet px-1" aria-label={`Drag ${one.title}`}>
 								⋮⋮

@@ -86,7 +86,11 @@ function Items({ type, presets }: { type: ContentType; presets: TablePresets }) 
 						key={one.key}
 						to={`/content/${one.key}`}
 						aria-current={one.key === type.key ? "page" : undefined}
-						className={`border-b-2 py-0.5 ${one.key === type.key ? "font-semibold border-secondary" : "border-transparent text-quiet hover:text-base-content"}`}
+						className={`border-b-2 py-0.5 ${
+							one.key === type.key
+								? "font-semibold border-secondary"
+								: "border-transparent text-quiet hover:text-base-content"
+						}`}
 					>
 						{one.plural}
 					</Link>

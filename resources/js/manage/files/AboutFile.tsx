@@ -49,7 +49,10 @@ export function About({ media, onClose }: { media: MediaRow; onClose: () => void
 						<button
 							type="button"
 							className="relative cursor-crosshair block"
-							aria-label={`The point that stays in sight: ${Math.round(focus[0] * 100)} % from the left, ${Math.round(focus[1] * 100)} % from the top; arrow keys move it`}
+							aria-label={
+								`The point that stays in sight: ${Math.round(focus[0] * 100)} % from the left, ` +
+								`${Math.round(focus[1] * 100)} % from the top; arrow keys move it`
+							}
 							onClick={(event) => {
 								const box = event.currentTarget.getBoundingClientRect();
 								if (event.detail > 0) {

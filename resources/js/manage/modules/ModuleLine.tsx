@@ -22,7 +22,10 @@ export function ModuleLine({
 }) {
 	const start = useStart();
 	return (
-		<li className="grid grid-cols-[auto_minmax(0,1fr)] md:grid-cols-[auto_minmax(0,1fr)_10rem_9.5rem] gap-x-4 md:gap-x-5 gap-y-1 px-4 md:px-5 py-4">
+		<li
+			className="grid grid-cols-[auto_minmax(0,1fr)] md:grid-cols-[auto_minmax(0,1fr)_10rem_9.5rem] gap-x-4 md:gap-x-5
+			gap-y-1 px-4 md:px-5 py-4"
+		>
 			<input
 				type="checkbox"
 				className="checkbox checkbox-sm mt-1.5"

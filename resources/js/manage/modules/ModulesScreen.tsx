@@ -138,7 +138,10 @@ export function ModulesScreen() {
 			{modules.error && <Fault error={modules.error} onRetry={modules.refetch} />}
 			{(many.error ?? duplicate.error) && <Notice>{(many.error ?? duplicate.error)?.message}</Notice>}
 			{chosen.length > 0 && (
-				<div className="sticky top-2 z-10 flex flex-wrap items-center gap-2 bg-accent border border-base-300 rounded-box px-4 py-2">
+				<div
+					className="sticky top-2 z-10 flex flex-wrap items-center gap-2 bg-accent border border-base-300 rounded-box
+					px-4 py-2"
+				>
 					<span className="font-semibold grow">
 						{chosen.length === 1 ? "One module" : `${chosen.length} modules`} chosen
 					</span>

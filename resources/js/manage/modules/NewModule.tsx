@@ -62,7 +62,8 @@ export function NewModule({ onClose }: { onClose: () => void }) {
 					{shown.map((one) => (
 						<label
 							key={one.key}
-							className="flex items-center gap-3 px-4 py-2 cursor-pointer has-[:checked]:bg-accent has-[:checked]:font-semibold"
+							className="flex items-center gap-3 px-4 py-2 cursor-pointer has-[:checked]:bg-accent
+								has-[:checked]:font-semibold"
 						>
 							<input
 								type="radio"

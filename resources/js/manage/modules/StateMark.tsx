@@ -17,8 +17,6 @@ export function StateMark({ one }: { one: ModuleSummary }) {
 				? "bg-base-300 text-base-content"
 				: "bg-warning text-warning-content";
 	return (
-		<span className={`rounded-full px-2.5 py-0.5 text-xs ${look}`}>
-			{STATES.find(([key]) => key === state)?.[1]}
-		</span>
+		<span className={`rounded-full px-2.5 py-0.5 text-xs ${look}`}>{STATES.find(([key]) => key === state)?.[1]}</span>
 	);
 }

@@ -72,7 +72,8 @@ export function Grid() {
 								<Link
 									to={`/pages/${page.key}`}
 									title={page.address}
-									className="block w-7 [writing-mode:vertical-rl] [text-orientation:sideways] rotate-180 whitespace-nowrap max-h-28 overflow-hidden text-sm text-quiet hover:text-base-content hover:underline"
+									className="block w-7 [writing-mode:vertical-rl] [text-orientation:sideways] rotate-180 whitespace-nowrap
+										max-h-28 overflow-hidden text-sm text-quiet hover:text-base-content hover:underline"
 								>
 									{page.title}
 								</Link>
@@ -188,7 +189,8 @@ function Mark({
 	return (
 		<span
 			aria-hidden="true"
-			className={`size-3 rounded-full border-2 ${admitted ? "border-primary" : "border-secondary border-dotted"} ${how === "own" && admitted ? "bg-primary" : ""}`}
+			className={`size-3 rounded-full border-2 ${admitted ? "border-primary" : "border-secondary border-dotted"}
+				${how === "own" && admitted ? "bg-primary" : ""}`}
 		/>
 	);
 }

@@ -60,7 +60,10 @@ function Loaded({ page }: { page: PageWhole }) {
 					className="bg-stage flex flex-col min-h-[60vh] border-l border-base-300"
 					aria-label="What visitors get"
 				>
-					<div className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1 min-h-11 bg-base-200 border-b border-base-300 text-sm">
+					<div
+						className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1 min-h-11 bg-base-200 border-b
+						border-base-300 text-sm"
+					>
 						{definition.about && <SeenAs plan={plan} />}
 						<span className="text-quiet">seen by</span>
 						<SeenBy previewContext={plan.previewContext} set={plan.set} />

@@ -28,7 +28,8 @@ export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 		<div className="flex-1 flex min-h-0 lg:flex-none lg:h-[calc(100vh-3rem)]">
 			<nav
 				aria-label="Pages"
-				className={`w-full lg:w-60 shrink-0 border-r border-base-300 bg-base-200 overflow-y-auto py-2 ${key || around ? "hidden lg:block" : ""}`}
+				className={`w-full lg:w-60 shrink-0 border-r border-base-300 bg-base-200 overflow-y-auto py-2
+					${key || around ? "hidden lg:block" : ""}`}
 			>
 				{!key && !around && <h1 className="font-serif text-2xl font-semibold px-4 py-2">Pages</h1>}
 				<Tree pages={pages.data} open={key} />
@@ -40,7 +41,8 @@ export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 						<NavLink
 							to="/pages/_frame"
 							className={({ isActive }) =>
-								`block py-1 px-3.5 border-l-3 ${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
+								`block py-1 px-3.5 border-l-3
+									${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
 							}
 						>
 							The frame around all pages
@@ -101,7 +103,8 @@ function Tree({ pages, open }: { pages: PageSummary[]; open: string | undefined 
 							<NavLink
 								to={`/pages/${page.key}`}
 								className={({ isActive }) =>
-									`flex flex-wrap items-baseline gap-x-2 py-1 pr-3 border-l-3 ${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
+									`flex flex-wrap items-baseline gap-x-2 py-1 pr-3 border-l-3
+										${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
 								}
 								style={{ paddingLeft: `${0.9 + 0.9 * depth(page.address, addresses)}rem` }}
 							>
@@ -173,11 +176,11 @@ function Menus() {
 					key={menu.key}
 					to={`/pages/_menus/${menu.key}`}
 					className={({ isActive }) =>
-						`flex items-baseline gap-2 py-1 px-3.5 border-l-3 ${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
+						`flex items-baseline gap-2 py-1 px-3.5 border-l-3
+							${isActive ? "bg-accent border-secondary font-semibold" : "border-transparent hover:bg-base-100"}`
 					}
 				>
-					The menu “{menu.key}”
-					<span className="grow text-right text-quiet text-xs font-normal">{menu.entries}</span>
+					The menu “{menu.key}”<span className="grow text-right text-quiet text-xs font-normal">{menu.entries}</span>
 				</NavLink>
 			))}
 			<div className="px-4 py-2">

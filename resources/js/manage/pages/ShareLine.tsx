@@ -25,7 +25,8 @@ export function ShareLine({ label, value, onMove }: { label: string; value: numb
 			aria-valuemin={1}
 			aria-valuemax={TWELFTHS - 1}
 			tabIndex={0}
-			className="hidden sm:block w-3 shrink-0 cursor-col-resize touch-none relative after:absolute after:inset-y-2 after:left-1/2 after:w-px after:bg-transparent hover:after:bg-primary focus-visible:after:bg-primary"
+			className="hidden sm:block w-3 shrink-0 cursor-col-resize touch-none relative after:absolute after:inset-y-2
+				after:left-1/2 after:w-px after:bg-transparent hover:after:bg-primary focus-visible:after:bg-primary"
 			onPointerDown={(event) => {
 				from.current = event.clientX;
 				event.currentTarget.setPointerCapture(event.pointerId);

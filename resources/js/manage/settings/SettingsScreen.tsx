@@ -85,7 +85,10 @@ function Loaded({ settings, choices }: { settings: SettingsWhole; choices: Setti
 				newest={() => get<SettingsWhole>("/settings")}
 				onPublished={() => void client.invalidateQueries({ queryKey: ["start"] })}
 			/>
-			<div className="flex-1 grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)] content-start items-start gap-x-8 gap-y-6 w-full max-w-6xl mx-auto px-4 md:px-6 py-6">
+			<div
+				className="flex-1 grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)] content-start
+				items-start gap-x-8 gap-y-6 w-full max-w-6xl mx-auto px-4 md:px-6 py-6"
+			>
 				<div className="grid gap-6">
 					<Section title="The site">
 						<Labelled label="Name" id="name" hint="At the top of every page, in titles, and in messages.">
@@ -102,7 +105,8 @@ function Loaded({ settings, choices }: { settings: SettingsWhole; choices: Setti
 							"locale",
 							"Language and country",
 							choices.locales,
-							"How dates and numbers are written, and how text is ordered and searched. With many items another language takes minutes.",
+							"How dates and numbers are written, and how text is ordered and searched. " +
+								"With many items another language takes minutes.",
 						)}
 					</Section>
 					<Section title="Time and money">

@@ -63,7 +63,10 @@ export function DoneProvider({ children }: { children: ReactNode }) {
 				className="fixed z-40 bottom-4 inset-x-4 flex justify-center pointer-events-none"
 			>
 				{said && (
-					<div className="pointer-events-auto max-w-2xl bg-neutral text-neutral-content rounded-box shadow-lg px-4 py-2.5 flex flex-wrap items-center gap-x-4 gap-y-1">
+					<div
+						className="pointer-events-auto max-w-2xl bg-neutral text-neutral-content rounded-box shadow-lg px-4 py-2.5
+						flex flex-wrap items-center gap-x-4 gap-y-1"
+					>
 						<span>{said.words}</span>
 						{said.change !== null && (
 							<button

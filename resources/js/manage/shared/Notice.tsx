@@ -5,7 +5,8 @@ export function Notice({ children, tone = "warning" }: { children: ReactNode; to
 	return (
 		<div
 			role={tone === "warning" ? "alert" : "status"}
-			className={`rounded-box px-4 py-3 ${tone === "warning" ? "bg-warning text-warning-content" : "bg-accent text-accent-content"}`}
+			className={`rounded-box px-4 py-3
+				${tone === "warning" ? "bg-warning text-warning-content" : "bg-accent text-accent-content"}`}
 		>
 			{children}
 		</div>

@@ -273,7 +273,8 @@ function Names({
 				/>
 				<div
 					ref={bar}
-					className="page-names absolute flex items-baseline gap-1.5 bg-neutral text-neutral-content rounded-field px-2 py-0.5 text-xs whitespace-nowrap *:last:truncate"
+					className="page-names absolute flex items-baseline gap-1.5 bg-neutral text-neutral-content rounded-field px-2
+						py-0.5 text-xs whitespace-nowrap *:last:truncate"
 					style={{
 						left: Math.max(0, Math.min(box.left, left + frame.clientWidth * scale - NAMES_WIDTH)),
 						top: Math.max(0, box.top - 32),
@@ -297,7 +298,8 @@ export function DeviceSwitch({ device, onChange }: { device: Device; onChange: (
 					type="button"
 					aria-pressed={device === name}
 					onClick={() => onChange(name)}
-					className={`cursor-pointer py-1 border-b-2 ${device === name ? "font-semibold border-secondary" : "text-quiet border-transparent hover:text-base-content"}`}
+					className={`cursor-pointer py-1 border-b-2
+						${device === name ? "font-semibold border-secondary" : "text-quiet border-transparent hover:text-base-content"}`}
 				>
 					{name}
 				</button>

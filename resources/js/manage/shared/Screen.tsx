@@ -18,7 +18,8 @@ export function Screen({
 	useTitle(title);
 	return (
 		<div
-			className={`w-full ${wide ? "max-w-[100rem]" : "max-w-6xl"} mx-auto px-4 md:px-6 py-6 grid grid-cols-[minmax(0,1fr)] gap-5 content-start`}
+			className={`w-full ${wide ? "max-w-[100rem]" : "max-w-6xl"} mx-auto px-4 md:px-6 py-6 grid grid-cols-[minmax(0,1fr)]
+				gap-5 content-start`}
 		>
 			<div className="flex flex-wrap items-end gap-x-5 gap-y-3">
 				<div className="grow">

@@ -39,7 +39,10 @@ export function TermLine({
 		<TreeItem
 			id={term.id}
 			textValue={term.name}
-			className={`group outline-none cursor-pointer data-[focus-visible]:outline-2 data-[focus-visible]:outline-secondary data-[focus-visible]:-outline-offset-2 data-[dragging]:opacity-50 data-[drop-target]:outline-2 data-[drop-target]:outline-secondary data-[drop-target]:-outline-offset-2 ${isChosen ? "bg-accent" : "hover:bg-base-200"}`}
+			className={`group outline-none cursor-pointer data-[focus-visible]:outline-2 data-[focus-visible]:outline-secondary
+				data-[focus-visible]:-outline-offset-2 data-[dragging]:opacity-50 data-[drop-target]:outline-2
+				data-[drop-target]:outline-secondary data-[drop-target]:-outline-offset-2
+				${isChosen ? "bg-accent" : "hover:bg-base-200"}`}
 		>
 			<TreeItemContent>
 				{({ level, hasChildItems, isExpanded, isHovered, isFocusVisible, isFocusVisibleWithin }) => (
@@ -71,7 +74,8 @@ export function TermLine({
 						)}
 						<Checkbox slot={null} isSelected={isTicked} onChange={onTick} aria-label={`Tick ${term.name}`}>
 							<span
-								className={`grid place-items-center size-4 rounded-selector border ${isTicked ? "bg-primary border-primary text-primary-content" : "border-[#8d8878]"}`}
+								className={`grid place-items-center size-4 rounded-selector border
+									${isTicked ? "bg-primary border-primary text-primary-content" : "border-[#8d8878]"}`}
 							>
 								{isTicked && <Check className="size-3" aria-hidden="true" />}
 							</span>

@@ -56,7 +56,8 @@ export function TermsScreen() {
 						key={one.key}
 						to={`/terms/${one.key}`}
 						aria-current={one.key === key ? "page" : undefined}
-						className={`border-b-2 py-0.5 ${one.key === key ? "font-semibold border-secondary" : "border-transparent text-quiet hover:text-base-content"}`}
+						className={`border-b-2 py-0.5
+							${one.key === key ? "font-semibold border-secondary" : "border-transparent text-quiet hover:text-base-content"}`}
 					>
 						{one.label} <span className="text-quiet">{one.terms.toLocaleString()}</span>
 					</Link>

@@ -31,7 +31,8 @@ export function TypesScreen() {
 				{types.data?.types.map((one, i) => (
 					<li
 						key={one.key}
-						className="grid grid-cols-[minmax(0,1fr)_auto] md:grid-cols-[minmax(0,1fr)_8rem_auto] gap-x-5 gap-y-1 px-5 py-3.5 items-center"
+						className="grid grid-cols-[minmax(0,1fr)_auto] md:grid-cols-[minmax(0,1fr)_8rem_auto] gap-x-5 gap-y-1 px-5 py-3.5
+							items-center"
 					>
 						<div className="min-w-0">
 							<Link to={`/types/${one.key}`} className="font-serif text-xl font-semibold hover:underline">

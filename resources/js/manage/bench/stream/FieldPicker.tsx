@@ -75,7 +75,8 @@ export function FieldPicker({
 									key={field.key}
 									id={field.key}
 									textValue={field.label}
-									className="px-2 py-1 rounded-field cursor-pointer outline-none data-[focused]:bg-accent data-[selected]:font-semibold"
+									className="px-2 py-1 rounded-field cursor-pointer outline-none data-[focused]:bg-accent
+										data-[selected]:font-semibold"
 								>
 									{field.label}
 								</ListBoxItem>

@@ -12,6 +12,11 @@ interface Row {
 }
 
 /** Half the band's width at a row; a trickle is still drawn while anything is left. */
+/** The line of what a rule drops: it leaves the stream at its edge and turns to the right. */
+function branch(half: number, top: number): string {
+	return `M ${MIDDLE + half + 3} ${top + 12} q 10 3 ${Math.max(6, 30 - half)} 14`;
+}
+
 function half(row: Row): number {
 	return Math.max(row.share > 0 ? 1.5 : 0.5, (WIDE * row.share) / 2);
 }
@@ -95,7 +100,7 @@ export function Stream({ list, preview }: { list: RefObject<HTMLOListElement | n
 					row.lost > 0 && (
 						<path
 							key={row.top}
-							d={`M ${MIDDLE + (WIDE * row.share) / 2 + 3} ${row.top + 12} q 10 3 ${Math.max(6, 30 - (WIDE * row.share) / 2)} 14`}
+							d={branch((WIDE * row.share) / 2, row.top)}
 							fill="none"
 							stroke="#ad4a22"
 							strokeWidth="1.5"

@@ -40,7 +40,8 @@ export function ChooseFile({ type, onTaken }: { type: string; onTaken: (row: Imp
 	return (
 		// biome-ignore lint/a11y/noStaticElementInteractions: a place to drop on; choosing a file does the same
 		<div
-			className={`border border-dashed rounded-box p-8 grid gap-3 justify-items-start ${over ? "border-secondary bg-accent" : "border-[#8b9a9c] bg-base-100"}`}
+			className={`border border-dashed rounded-box p-8 grid gap-3 justify-items-start
+				${over ? "border-secondary bg-accent" : "border-[#8b9a9c] bg-base-100"}`}
 			onDragOver={(event) => {
 				event.preventDefault();
 				setOver(true);

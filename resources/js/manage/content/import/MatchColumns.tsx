@@ -14,7 +14,8 @@ export function MatchColumns({ row, options, busy, set }: StepProps) {
 			{row.headings.map((heading) => (
 				<div
 					key={heading}
-					className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] sm:grid-cols-[minmax(0,14rem)_minmax(0,1fr)_minmax(0,16rem)] gap-x-4 items-center"
+					className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)]
+						sm:grid-cols-[minmax(0,14rem)_minmax(0,1fr)_minmax(0,16rem)] gap-x-4 items-center"
 				>
 					<span className="font-semibold truncate">{heading}</span>
 					<span className="text-quiet truncate hidden sm:block">

@@ -47,7 +47,10 @@ export function ItemForm({
 					</aside>
 				)}
 			</div>
-			<div className="@2xl:hidden sticky bottom-0 z-10 flex flex-wrap justify-end gap-3 px-4 py-2 bg-base-100 border-t border-base-300">
+			<div
+				className="@2xl:hidden sticky bottom-0 z-10 flex flex-wrap justify-end gap-3 px-4 py-2 bg-base-100 border-t
+				border-base-300"
+			>
 				<ItemActions state={state} />
 			</div>
 			{history && saved && (

@@ -24,7 +24,8 @@ export function ItemNotices({
 			{save.error && !stale && (
 				<Notice>
 					{problems.length > 0
-						? `Not saved: ${problems.length === 1 ? "one field needs" : `${problems.length} fields need`} another look. What you typed is still here.`
+						? `Not saved: ${problems.length === 1 ? "one field needs" : `${problems.length} fields need`} another look. ` +
+							"What you typed is still here."
 						: save.error.message}
 					{problems
 						.filter((problem) => !type.fields.some((one) => one.key === problem.path))

@@ -18,7 +18,10 @@ export function ItemSentence({ state: { saved, values, set, field, props, proble
 	const author = start.people.find((one) => one.email === values.author);
 	const nobody = saved ? "nobody" : "you";
 	return (
-		<div className="flex flex-wrap items-center gap-x-1.5 gap-y-1 px-4 md:px-6 py-2.5 bg-base-100 border-b border-base-300">
+		<div
+			className="flex flex-wrap items-center gap-x-1.5 gap-y-1 px-4 md:px-6 py-2.5 bg-base-100 border-b
+			border-base-300"
+		>
 			<Word words={values.status === "draft" ? "Draft" : "Published"} label="State" problem={problem("status")}>
 				<fieldset className="grid gap-1.5">
 					<legend className="font-semibold mb-1">State</legend>

@@ -48,7 +48,8 @@ export function Cell({
 		return (
 			<button
 				type="button"
-				className={`w-full min-h-7 cursor-text rounded px-1 -mx-1 hover:bg-accent ${field.family === "number" ? "text-right" : "text-left"}`}
+				className={`w-full min-h-7 cursor-text rounded px-1 -mx-1 hover:bg-accent
+					${field.family === "number" ? "text-right" : "text-left"}`}
 				onClick={() => {
 					setValue(item.values[field.key] ?? null);
 					setProblem(undefined);

@@ -24,7 +24,8 @@ export function Columns({
 			<Button className="btn btn-sm h-9">Columns</Button>
 			<Popover
 				placement="bottom end"
-				className="bg-base-100 border border-base-300 rounded-box shadow-lg w-[20rem] max-w-[92vw] max-h-[70vh] overflow-y-auto"
+				className="bg-base-100 border border-base-300 rounded-box shadow-lg w-[20rem] max-w-[92vw] max-h-[70vh]
+					overflow-y-auto"
 			>
 				<Dialog aria-label="Columns" className="outline-none p-4 grid gap-3">
 					<ul className="grid gap-0.5">

@@ -79,7 +79,8 @@ export function ItemTable({ type, table }: { type: ContentType; table: ItemTable
 								<td
 									key={column.key}
 									data-cell={column.key}
-									className={`px-3 py-1.5 overflow-hidden text-ellipsis ${column.field?.family === "number" ? "text-right" : ""}`}
+									className={`px-3 py-1.5 overflow-hidden text-ellipsis
+										${column.field?.family === "number" ? "text-right" : ""}`}
 								>
 									<Cell item={item} column={column} onSave={(value) => save(item, column.key, value)} />
 								</td>

@@ -68,7 +68,10 @@ export function AroundPages<T>({
 					className="bg-stage flex flex-col min-h-[60vh] border-l border-base-300"
 					aria-label="What visitors get"
 				>
-					<div className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1 min-h-11 bg-base-200 border-b border-base-300 text-sm">
+					<div
+						className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1 min-h-11 bg-base-200 border-b
+						border-base-300 text-sm"
+					>
 						<span className="text-quiet">around</span>
 						<div className="w-40">
 							<PickByTyping

@@ -52,7 +52,8 @@ export function FrameSlot({
 						});
 					}}
 					onDragEnd={() => setDragged(null)}
-					className={`cursor-grab border border-base-300 border-l-3 rounded-field px-2 py-1 text-sm ${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
+					className={`cursor-grab border border-base-300 border-l-3 rounded-field px-2 py-1 text-sm
+						${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
 				>
 					<Word words={name(entry)} label={name(entry)}>
 						<OwnControls

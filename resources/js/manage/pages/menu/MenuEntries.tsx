@@ -52,7 +52,8 @@ function Level({
 				return (
 					<li key={i.toString()} className="grid gap-1.5">
 						<div
-							className={`border border-base-300 border-l-3 rounded-field px-2 py-1 text-sm ${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
+							className={`border border-base-300 border-l-3 rounded-field px-2 py-1 text-sm
+								${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
 						>
 							<Word words={words} label={words}>
 								<EntryEditor

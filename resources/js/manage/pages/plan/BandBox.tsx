@@ -32,7 +32,8 @@ export function BandBox({ plan, band: at }: { plan: PagePlanState; band: number 
 	return (
 		<section
 			aria-label={`Band ${at + 1}`}
-			className={`flex gap-2 rounded-box border border-base-300 p-2 ${shown && !shown.shown ? "border-dashed" : "bg-base-100"}`}
+			className={`flex gap-2 rounded-box border border-base-300 p-2
+				${shown && !shown.shown ? "border-dashed" : "bg-base-100"}`}
 		>
 			<div className="w-6 shrink-0 text-center font-serif">
 				<Word words={String(at + 1)} label={`Band ${at + 1}`}>

@@ -40,7 +40,9 @@ export function BlockBox({ plan, place, shown }: { plan: PagePlanState; place: P
 			onPointerEnter={point}
 			onPointerLeave={() => plan.setPointed(null)}
 			onFocus={point}
-			className={`min-w-0 break-words border border-base-300 border-l-3 rounded-field bg-base-100 px-2 py-1 text-sm cursor-grab ${isPointed ? "outline-2 outline-secondary" : ""} ${shown && !shown.shown ? "border-l-base-300" : block.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
+			className={`min-w-0 break-words border border-base-300 border-l-3 rounded-field bg-base-100 px-2 py-1 text-sm
+				cursor-grab ${isPointed ? "outline-2 outline-secondary" : ""}
+				${shown && !shown.shown ? "border-l-base-300" : block.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
 		>
 			<Word words={words} label={words}>
 				<BlockEditor plan={plan} place={place} block={block} />

@@ -43,7 +43,10 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 		/>
 	);
 	return (
-		<div className="flex flex-wrap items-center gap-x-1.5 gap-y-1 px-4 md:px-5 py-2 bg-base-100 border-b border-base-300 text-sm">
+		<div
+			className="flex flex-wrap items-center gap-x-1.5 gap-y-1 px-4 md:px-5 py-2 bg-base-100 border-b border-base-300
+			text-sm"
+		>
 			At
 			<Word words={definition.address} label="Address">
 				<KeptText label="Address" value={definition.address} onTake={take("address")} check={check} />

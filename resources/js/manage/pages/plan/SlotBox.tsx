@@ -41,7 +41,8 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 		<section
 			ref={box}
 			aria-label={`Slot ${at + 1} of band ${band + 1}`}
-			className={`h-full min-h-14 grid grid-cols-[minmax(0,1fr)] gap-1.5 content-start border border-dashed rounded-field p-1.5 ${over ? "border-secondary bg-accent" : "border-[#b9c4c0]"}`}
+			className={`h-full min-h-14 grid grid-cols-[minmax(0,1fr)] gap-1.5 content-start border border-dashed rounded-field
+				p-1.5 ${over ? "border-secondary bg-accent" : "border-[#b9c4c0]"}`}
 			onDragOver={(event) => {
 				if (event.dataTransfer.types.includes(DRAGGED)) {
 					event.preventDefault();

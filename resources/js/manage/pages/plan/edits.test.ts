@@ -20,10 +20,12 @@ const page: PageFile = {
 };
 /** Bands as `key: share [blocks]`, to be read at a glance. */
 const said = (now: PageFile) =>
-	now.bands.map(
-		(band) =>
-			`${band.key}: ${band.slots.map((one) => `${one.share} [${one.blocks.map((block) => block.module ?? block.block).join(" ")}]`).join(" | ")}`,
-	);
+	now.bands.map((band) => {
+		const slots = band.slots.map(
+			({ share, blocks }) => `${share} [${blocks.map((block) => block.module ?? block.block).join(" ")}]`,
+		);
+		return `${band.key}: ${slots.join(" | ")}`;
+	});
 
 test("bands are added, copied under a key of their own, and moved", () => {
 	expect(said(addBand(page))[2]).toBe("band-2: 12 []");

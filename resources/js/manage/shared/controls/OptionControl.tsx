@@ -306,9 +306,7 @@ export function ColumnsControl({
 							onChange={(next) => onChange(width, next)}
 						/>
 						<span className="flex-1">on a {words.toLowerCase()}</span>
-						{said && (
-							<span className={`text-xs ${said.warns ? "text-secondary" : "text-quiet"}`}>{said.words}</span>
-						)}
+						{said && <span className={`text-xs ${said.warns ? "text-secondary" : "text-quiet"}`}>{said.words}</span>}
 					</div>
 				);
 			})}

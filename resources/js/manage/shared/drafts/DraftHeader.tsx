@@ -60,7 +60,10 @@ export function DraftHeader<T>({
 	const published = standing.live && !standing.changed;
 	return (
 		<>
-			<div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b border-base-300 shrink-0">
+			<div
+				className="flex flex-wrap items-center gap-x-3 gap-y-2 px-4 md:px-5 py-2 min-h-13 bg-base-100 border-b
+				border-base-300 shrink-0"
+			>
 				{children}
 				<h1 className="font-serif text-xl font-semibold">{title}</h1>
 				<DraftState draft={draft} savedAt={stored.savedAt} standing={standing} />

@@ -125,7 +125,8 @@ export function PickByTyping({
 				</SearchField>
 				{isOpen && (
 					<div
-						className={`absolute ${above ? "bottom-full mb-1" : "top-full mt-1"} left-0 z-20 w-[max(100%,14rem)] max-w-[80vw] bg-base-100 border border-base-300 rounded-box shadow-lg`}
+						className={`absolute ${above ? "bottom-full mb-1" : "top-full mt-1"} left-0 z-20 w-[max(100%,14rem)] max-w-[80vw]
+							bg-base-100 border border-base-300 rounded-box shadow-lg`}
 					>
 						<ListBox<Option>
 							aria-label={label}

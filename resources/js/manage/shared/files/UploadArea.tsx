@@ -83,7 +83,8 @@ export function UploadArea({
 	return (
 		// biome-ignore lint/a11y/noStaticElementInteractions: a place to drop on; choosing by the button does the same
 		<div
-			className={`rounded-field border border-dashed px-2.5 py-1.5 text-sm grid gap-1.5 ${over ? "border-secondary bg-accent" : "border-[#8b9a9c]"}`}
+			className={`rounded-field border border-dashed px-2.5 py-1.5 text-sm grid gap-1.5
+				${over ? "border-secondary bg-accent" : "border-[#8b9a9c]"}`}
 			onDragOver={(event) => {
 				event.preventDefault();
 				setOver(true);

@@ -32,7 +32,8 @@ export function Bars({
 						tabIndex={-1}
 						disabled={!onPick}
 						title={`${say(bar.from)} to ${say(bar.to)}: ${bar.records}`}
-						className={`flex-1 min-w-0 rounded-t-sm ${inside(bar.from, bar.to) ? "bg-primary" : "bg-[#b9cfd0]"} ${onPick ? "cursor-pointer" : ""}`}
+						className={`flex-1 min-w-0 rounded-t-sm ${inside(bar.from, bar.to) ? "bg-primary" : "bg-[#b9cfd0]"}
+							${onPick ? "cursor-pointer" : ""}`}
 						style={{ height: `${bar.records === 0 ? 2 : Math.max(8, (bar.records / most) * 100)}%` }}
 						onClick={() => onPick?.(bar.from, bar.to)}
 					>

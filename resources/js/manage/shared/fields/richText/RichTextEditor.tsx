@@ -58,7 +58,10 @@ export default function RichTextEditor({
 		}
 	}, [editor, value]);
 	return (
-		<div className="editor border border-[#8b9a9c] rounded-field bg-base-100 focus-within:outline-2 focus-within:outline-secondary focus-within:outline-offset-2">
+		<div
+			className="editor border border-[#8b9a9c] rounded-field bg-base-100 focus-within:outline-2
+			focus-within:outline-secondary focus-within:outline-offset-2"
+		>
 			<div
 				role="toolbar"
 				aria-label={`How ${label} is written`}
