@@ -87,6 +87,7 @@ Route::middleware(['auth'])->prefix('manage')->group(function (): void {
         Route::get('pages/grid', [Manage\Pages\PageController::class, 'grid']);
         Route::post('pages', [Manage\Pages\PageController::class, 'store']);
         Route::post('pages/address', [Manage\Pages\PageController::class, 'address']);
+        Route::post('pages/blocks', [Manage\Pages\PageController::class, 'blocks']);
         Route::post('pages/preview', [Manage\Pages\PageController::class, 'preview']);
         Route::post('pages/bodies', [Manage\Pages\PageController::class, 'bodies']);
         Route::post('pages/records', [Manage\Pages\PageController::class, 'records']);

@@ -58,6 +58,7 @@ final class StyleTest extends TestCase
                 fn (int $files): bool => $files > self::FILES,
             )));
         }
+        sort($full);
         $this->assertSame(self::A_FILE_A_PLUGIN, $full);
     }
 }

@@ -7,7 +7,7 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\Garden;
-use Tests\Support\Plugins\Twice;
+use Tests\Support\Twice;
 use Wellspring\Core\Card\RenderedPart;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\RecordKey;

@@ -70,7 +70,7 @@ final class AccessTest extends TestCase
             'GET manage/api/modules/{key}/versions/{number}',
             'PUT manage/api/modules/{key}/pages/{page}',
             'GET manage/api/pages', 'GET manage/api/pages/grid', 'POST manage/api/pages',
-            'POST manage/api/pages/preview',
+            'POST manage/api/pages/preview', 'POST manage/api/pages/blocks',
             'GET manage/api/settings/demo', 'DELETE manage/api/settings/demo',
             'POST manage/api/pages/address', 'POST manage/api/pages/records',
             'POST manage/api/pages/subjects', 'POST manage/api/pages/bodies',

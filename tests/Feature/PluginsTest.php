@@ -19,18 +19,19 @@ use App\Site\Output\Outputs;
 use App\Site\SitePages;
 use App\Site\Subject;
 use Illuminate\Support\Facades\View;
-use Tests\Support\Plugins\AtLeast;
-use Tests\Support\Plugins\Even;
-use Tests\Support\Plugins\EvenSql;
-use Tests\Support\Plugins\Initial;
-use Tests\Support\Plugins\Pairs;
-use Tests\Support\Plugins\Shout;
-use Tests\Support\Plugins\Stars;
-use Tests\Support\Plugins\Titled;
-use Tests\Support\Plugins\TitledSql;
-use Tests\Support\Plugins\TitleLength;
-use Tests\Support\Plugins\TitleLengthSql;
-use Tests\Support\Plugins\Titles;
+use Tests\Plugins\Arrangement\Pairs;
+use Tests\Plugins\Block\Shout;
+use Tests\Plugins\CardPart\Initial;
+use Tests\Plugins\ConditionTest\Even;
+use Tests\Plugins\ConditionTest\EvenSql;
+use Tests\Plugins\FieldKind\Stars;
+use Tests\Plugins\FilterControl\AtLeast;
+use Tests\Plugins\Order\TitleLength;
+use Tests\Plugins\Order\TitleLengthSql;
+use Tests\Plugins\Output\Titles;
+use Tests\Plugins\Source\Titled;
+use Tests\Plugins\Source\TitledSql;
+use Tests\Support\Garden;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Context\Choices;
@@ -44,6 +45,8 @@ use Wellspring\Core\Wording\Format;
 /** One of each plug-in, added from a folder of its own by lines in a register alone. */
 final class PluginsTest extends TestCase
 {
+    private const FOLDER = __DIR__.'/../Plugins';
+
     protected function setUp(): void
     {
         parent::setUp();
@@ -51,7 +54,7 @@ final class PluginsTest extends TestCase
             Stars::class, Even::class, EvenSql::class, TitleLength::class, TitleLengthSql::class,
             Titled::class, TitledSql::class, Initial::class, Pairs::class, Shout::class, AtLeast::class, Titles::class,
         ]);
-        View::addLocation(dirname(__DIR__).'/Support/Plugins/views');
+        array_map(View::addLocation(...), glob(self::FOLDER.'/*/views') ?: []);
     }
 
     public function test_one_of_each_is_added_and_used(): void
@@ -129,5 +132,46 @@ final class PluginsTest extends TestCase
         ] as $key) {
             $this->assertStringContainsString($key, $schema);
         }
+    }
+
+    public function test_manage_offers_what_was_added(): void
+    {
+        $this->plantType();
+        $this->actingAs($this->manager());
+        $start = $this->getJson('/manage/api/start')->assertOk();
+        $this->assertContains(['key' => 'titled', 'label' => 'Items under a letter', 'options' => [
+            ['key' => 'titled', 'label' => 'First letter', 'kind' => 'words', 'default' => 'A', 'hint' => ''],
+        ]], $start->json('sources'));
+        $this->assertContains('Loud words', array_column($start->json('blocks'), 'label'));
+        $offers = $this->postJson('/manage/api/pages/blocks', ['about' => null])->assertOk();
+        $this->assertContains(
+            ['key' => 'shout', 'begin' => ['block' => 'shout'], 'why' => ''],
+            $offers->json('blocks'),
+        );
+        $module = Garden::module();
+        $asked = ['definition' => $module->toArray(), 'start' => 'titled'];
+        $begun = $this->postJson('/manage/api/bench/source', $asked)->assertOk();
+        $this->assertSame(['titled' => 'A', 'type' => 'plant'], $begun->json('definition.source'));
+        $this->postJson('/manage/api/bench/source', ['start' => 'wells'] + $asked)
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.path', 'start');
+    }
+
+    /** Each kind of plug-in needs the files of its folder, and a line in config/plugins.php. */
+    public function test_the_counted_files_are_those_that_the_docs_tell(): void
+    {
+        $counted = [];
+        foreach (glob(self::FOLDER.'/*', GLOB_ONLYDIR) ?: [] as $folder) {
+            $files = new \RecursiveIteratorIterator(
+                new \RecursiveDirectoryIterator($folder, \FilesystemIterator::SKIP_DOTS),
+            );
+            $counted[basename($folder)] = iterator_count($files) + 1;
+        }
+        ksort($counted);
+        $docs = (string) file_get_contents(base_path('docs/developers/add-to-it.md'));
+        preg_match_all('/^\| [^|]+ \| `tests\/Plugins\/(\w+)` \| (\d+) \|/m', $docs, $told, PREG_SET_ORDER);
+        $told = array_map(intval(...), array_column($told, 2, 1));
+        ksort($told);
+        $this->assertSame($counted, $told);
     }
 }

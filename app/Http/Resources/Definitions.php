@@ -15,6 +15,7 @@ use OpenApi\Attributes as OA;
  * @phpstan-type PageFileShape array<string, mixed>
  * @phpstan-type FrameFileShape array<string, mixed>
  * @phpstan-type PageBandShape array<string, mixed>
+ * @phpstan-type PageBlockShape array<string, mixed>
  * @phpstan-type MenuFileShape array<string, mixed>
  * @phpstan-type SettingsFileShape array<string, mixed>
  * @phpstan-type LookFileShape array<string, mixed>

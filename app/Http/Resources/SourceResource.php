@@ -23,7 +23,8 @@ use Wellspring\Core\Source\Source;
  * @phpstan-import-type PartShape from Definitions
  *
  * @phpstan-type SourceRecordsShape array{
- *     plural: string, isItems: bool, types: list<string>, taxonomies: list<string>, fields: list<FieldShape>,
+ *     start: string, plural: string, isItems: bool, types: list<string>, taxonomies: list<string>,
+ *     fields: list<FieldShape>,
  *     own: list<string>, orders: list<OrderShape>, headings: list<HeadingFieldShape>, parts: list<PartOfferShape>,
  * }
  * @phpstan-type PartOfferShape array{label: string, part: PartShape}
@@ -46,6 +47,7 @@ final readonly class SourceResource
         $type = $source->type();
 
         return [
+            'start' => $source->startKey(),
             'plural' => $type->plural,
             'isItems' => $source->recordsOf() === RecordsOf::Items,
             'types' => $source->recordsOf() === RecordsOf::Items ? $source->typeKeys() : [],

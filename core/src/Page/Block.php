@@ -7,6 +7,8 @@ namespace Wellspring\Core\Page;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Empty\EmptyRule;
+use Wellspring\Core\Option\Option;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -19,6 +21,22 @@ interface Block
 {
     /** The `block` of a definition. */
     public static function key(): string;
+
+    /** What it is called in the list of blocks that can be added. */
+    public static function label(): string;
+
+    /** @return list<Option> its keys that an editor offers with a plain control */
+    public static function options(): array;
+
+    /**
+     * A new block, as a definition has it.
+     *
+     * @return array<string, mixed>|null null if none can stand there; whyNone() says why
+     */
+    public static function begin(BlockSite $site): ?array;
+
+    /** Why none can stand there, in a sentence; '' if one always can. */
+    public static function whyNone(): string;
 
     /**
      * What cannot be read is noted; the definition is refused then.

@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page;
 
+use Wellspring\Core\Page\Offer\BlockSite;
+use Wellspring\Core\Page\Offer\OfferedBlock;
+
 /** The register of blocks. */
 final class Blocks
 {
+    /** In the order in which they are offered. */
     private const ALL = [
-        Block\ModuleBlock::class, Block\RichText::class, Block\Picture::class, Block\Heading::class,
-        Block\PageTitle::class, Block\PageText::class, Block\PagePicture::class, Block\Fields::class,
-        Block\Parts::class, Block\Breadcrumbs::class, Block\Menu::class, Block\SearchBox::class,
-        Block\AccountLinks::class, Block\SignIn::class, Block\PreviousNext::class, Block\MapOfPlace::class,
-        Block\Space::class, Block\Filters::class, Block\SearchForm::class, Block\Video::class,
-        Block\ForAuthors::class,
+        Block\ModuleBlock::class, Block\Heading::class, Block\RichText::class, Block\Picture::class,
+        Block\Video::class, Block\PageTitle::class, Block\PageText::class, Block\PagePicture::class,
+        Block\Fields::class, Block\Parts::class, Block\MapOfPlace::class, Block\PreviousNext::class,
+        Block\Breadcrumbs::class, Block\Menu::class, Block\SearchBox::class, Block\Filters::class,
+        Block\SearchForm::class, Block\AccountLinks::class, Block\SignIn::class, Block\ForAuthors::class,
+        Block\Space::class,
     ];
 
     /** @var list<class-string<Block>> of an installation's own */
@@ -40,5 +44,16 @@ final class Blocks
         }
 
         return $all;
+    }
+
+    /** @return list<OfferedBlock> what can be put into a slot besides modules, and what cannot, with the reason */
+    public static function offered(BlockSite $site): array
+    {
+        $kinds = array_diff_key(self::all(), [Block\ModuleBlock::key() => 0]);
+
+        return array_values(array_map(
+            fn (string $kind): OfferedBlock => new OfferedBlock($kind::key(), $kind::begin($site), $kind::whyNone()),
+            $kinds,
+        ));
     }
 }

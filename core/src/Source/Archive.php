@@ -50,6 +50,24 @@ final readonly class Archive implements Source
         return ['months', 'years'];
     }
 
+    public static function starts(): array
+    {
+        return [
+            self::start('months', 'Months'),
+            self::start('years', 'Years'),
+        ];
+    }
+
+    private static function start(string $key, string $label): SourceStart
+    {
+        return new SourceStart($key, $label, fn (string $type): array => [$key => [$type], 'by' => 'publish_at']);
+    }
+
+    public function startKey(): string
+    {
+        return "{$this->per->value}s";
+    }
+
     public static function read(Shape $shape, SourceSite $site): ?self
     {
         $per = $shape->has('years') ? CalendarUnit::Year : CalendarUnit::Month;

@@ -17,6 +17,11 @@ trait Defaults
         return array_filter(self::keys(), $shape->has(...)) !== [];
     }
 
+    public function startKey(): string
+    {
+        return self::starts()[0]->key;
+    }
+
     public function references(string $at, array $types): array
     {
         return [];

@@ -29,6 +29,11 @@ final readonly class Items implements Source
         return ['items'];
     }
 
+    public static function starts(): array
+    {
+        return [new SourceStart('items', 'Items', fn (string $type): array => ['items' => [$type]])];
+    }
+
     public static function read(Shape $shape, SourceSite $site): ?self
     {
         $types = $site->types($shape, 'items');

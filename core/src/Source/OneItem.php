@@ -26,6 +26,11 @@ final readonly class OneItem implements Source
         return ['one'];
     }
 
+    public static function starts(): array
+    {
+        return [new SourceStart('one', 'One item by hand', fn (string $type): array => ['one' => '', 'type' => $type])];
+    }
+
     public static function read(Shape $shape, SourceSite $site): ?self
     {
         $type = $site->type($shape);

@@ -39,6 +39,11 @@ final readonly class PageItem implements Source
         return $shape->has('page') && $shape->raw('page') !== 'term';
     }
 
+    public static function starts(): array
+    {
+        return [new SourceStart('pageItem', 'The page’s item', fn (): array => ['page' => 'item'])];
+    }
+
     public static function read(Shape $shape, SourceSite $site): ?self
     {
         $shape->oneOf('page', ['item', 'term']);

@@ -40,6 +40,11 @@ final readonly class PageTerm implements Source
         return $shape->has('page') && $shape->raw('page') === 'term';
     }
 
+    public static function starts(): array
+    {
+        return [new SourceStart('pageTerm', 'The page’s term', fn (): array => ['page' => 'term'])];
+    }
+
     public static function read(Shape $shape, SourceSite $site): ?self
     {
         $all = $site->catalogue->taxonomies;

@@ -55,6 +55,11 @@ final readonly class Pages implements Source
         return [self::KEY];
     }
 
+    public static function starts(): array
+    {
+        return [new SourceStart('pages', 'Pages', fn (): array => ['pages' => []])];
+    }
+
     public static function read(Shape $shape, SourceSite $site): self
     {
         $pages = new Shape($shape->raw(self::KEY), 'source.pages', $site->problems, ['under', 'only']);

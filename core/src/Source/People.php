@@ -63,6 +63,11 @@ final readonly class People implements Source
         return ['people'];
     }
 
+    public static function starts(): array
+    {
+        return [new SourceStart('people', 'People', fn (): array => ['people' => ['groups' => []]])];
+    }
+
     public static function read(Shape $shape, SourceSite $site): self
     {
         $people = new Shape($shape->raw('people'), 'source.people', $site->problems, ['groups']);

@@ -32,6 +32,12 @@ interface Source
     /** @return non-empty-list<array<string, mixed>> JSON Schemas (2020-12) of the forms that it has in a definition */
     public static function schemas(): array;
 
+    /** @return non-empty-list<SourceStart> the forms in which a module can begin with it */
+    public static function starts(): array;
+
+    /** The key of the start that it has the form of. */
+    public function startKey(): string;
+
     /** What its records have for rules and cards to speak of. */
     public function type(): Type;
 

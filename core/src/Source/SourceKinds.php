@@ -7,9 +7,10 @@ namespace Wellspring\Core\Source;
 /** The register of sources. */
 final class SourceKinds
 {
+    /** In the order in which they are offered. */
     private const ALL = [
-        Items::class, TaxonomyTerms::class, People::class, Archive::class, PageTerm::class, PageItem::class,
-        OneItem::class, Pages::class,
+        Items::class, TaxonomyTerms::class, People::class, Archive::class, Pages::class, PageItem::class,
+        PageTerm::class, OneItem::class,
     ];
 
     /** @var list<class-string<Source>> of an installation's own */
@@ -31,6 +32,14 @@ final class SourceKinds
     public static function all(): array
     {
         return [...self::ALL, ...self::$added];
+    }
+
+    /** @return array<string, SourceStart> by key */
+    public static function starts(): array
+    {
+        $starts = array_merge(...array_map(fn (string $kind): array => $kind::starts(), self::all()));
+
+        return array_column($starts, null, 'key');
     }
 
     /** @return list<string> the keys of definitions that say a source, each once */

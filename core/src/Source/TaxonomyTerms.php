@@ -39,6 +39,13 @@ final readonly class TaxonomyTerms implements Source
         return ['terms'];
     }
 
+    public static function starts(): array
+    {
+        return [
+            new SourceStart('terms', 'Terms', fn (string $type, string $taxonomy): array => ['terms' => $taxonomy]),
+        ];
+    }
+
     public static function read(Shape $shape, SourceSite $site): ?self
     {
         $taxonomy = $site->taxonomy($shape, 'terms');

@@ -15,6 +15,7 @@ use App\People\People;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
+use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Card\PartKind;
@@ -29,8 +30,12 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Look\Departure;
 use Wellspring\Core\Option\Option;
+use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Blocks;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
+use Wellspring\Core\Source\SourceKinds;
+use Wellspring\Core\Source\SourceStart;
 use Wellspring\Core\Video\VideoSite;
 use Wellspring\Core\Who\Audience;
 
@@ -62,7 +67,8 @@ use Wellspring\Core\Who\Audience;
  *     site: array{name: string, locale: string, timeZone: string, currency: string, videoSites: list<string>},
  *     demoPassword: bool,
  *     types: list<ContentTypeShape>, taxonomies: list<TaxonomyShape>, pages: list<SitePageShape>,
- *     arrangements: list<PlugInShape>, parts: list<PlugInShape>, partStyle: list<OptionShape>,
+ *     sources: list<PlugInShape>, blocks: list<PlugInShape>, arrangements: list<PlugInShape>,
+ *     parts: list<PlugInShape>, partStyle: list<OptionShape>,
  *     departure: list<OptionShape>, audiences: list<NamedShape>, people: list<array{name: string, email: string}>,
  *     pageModes: list<array{key: string, label: string, loads: int|null}>,
  *     groups: list<array{key: string, name: string}>,
@@ -107,14 +113,13 @@ final readonly class StartController
             'types' => array_map($this->type(...), array_values($catalogue->types)),
             'taxonomies' => $this->taxonomies($catalogue),
             'pages' => array_map(ModuleResource::page(...), array_values($this->pages->published()->all())),
-            'arrangements' => array_values(array_map(
-                fn (string $one): array => [
-                    'key' => $one::key(),
-                    'label' => $one::label(),
-                    'options' => self::options($one::options()),
-                ],
-                Arrangements::all(),
-            )),
+            'sources' => array_values(array_map(fn (SourceStart $start): array => [
+                'key' => $start->key,
+                'label' => $start->label,
+                'options' => self::options($start->options),
+            ], SourceKinds::starts())),
+            'blocks' => self::plugIns(Blocks::all()),
+            'arrangements' => self::plugIns(Arrangements::all()),
             'parts' => array_values(array_map(fn (PartKind $kind): array => [
                 'key' => $kind->key(),
                 'label' => $kind->label(),
@@ -156,6 +161,19 @@ final readonly class StartController
             'offer' => self::options(Offer::settings()),
             'limits' => ['columns' => Columns::MAX, 'pageSize' => PagingRule::MAX_SIZE],
         ];
+    }
+
+    /**
+     * @param  array<string, class-string<Block|Arrangement>>  $kinds
+     * @return list<PlugInShape>
+     */
+    private static function plugIns(array $kinds): array
+    {
+        return array_values(array_map(fn (string $kind): array => [
+            'key' => $kind::key(),
+            'label' => $kind::label(),
+            'options' => self::options($kind::options()),
+        ], $kinds));
     }
 
     /**

@@ -16,6 +16,10 @@ final class ChangeSourceRequest extends BenchRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return [...parent::rules(), 'source' => ['required', 'array']];
+        return [
+            ...parent::rules(),
+            'source' => ['required_without:start', 'array'],
+            'start' => ['nullable', 'string'],
+        ];
     }
 }

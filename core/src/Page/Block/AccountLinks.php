@@ -19,6 +19,11 @@ final readonly class AccountLinks implements Block
         return 'accountLinks';
     }
 
+    public static function label(): string
+    {
+        return 'Account links';
+    }
+
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
         return new self;

@@ -19,6 +19,11 @@ final readonly class Breadcrumbs implements Block
         return 'breadcrumbs';
     }
 
+    public static function label(): string
+    {
+        return 'Breadcrumbs';
+    }
+
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
         return new self;

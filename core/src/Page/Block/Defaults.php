@@ -5,13 +5,30 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page\Block;
 
 use Wellspring\Core\Empty\EmptyRule;
+use Wellspring\Core\Option\OptionValues;
+use Wellspring\Core\Page\Offer\BlockSite;
 
 /** What most blocks say of themselves. */
 trait Defaults
 {
-    public static function optionSchemas(): array
+    public static function options(): array
     {
         return [];
+    }
+
+    public static function optionSchemas(): array
+    {
+        return OptionValues::schemas(self::options());
+    }
+
+    public static function begin(BlockSite $site): ?array
+    {
+        return ['block' => self::key()];
+    }
+
+    public static function whyNone(): string
+    {
+        return '';
     }
 
     public function modules(): array

@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
@@ -31,6 +32,21 @@ final readonly class Fields implements Block
     public static function key(): string
     {
         return 'field';
+    }
+
+    public static function label(): string
+    {
+        return 'Fields';
+    }
+
+    public static function begin(BlockSite $site): ?array
+    {
+        return $site->about === null ? null : ['block' => self::key(), 'fields' => ['title']];
+    }
+
+    public static function whyNone(): string
+    {
+        return BlockSite::ONE_OF_MANY;
     }
 
     /**

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Page\Block;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -26,6 +27,23 @@ final readonly class Filters implements Block
     public static function key(): string
     {
         return 'filters';
+    }
+
+    public static function label(): string
+    {
+        return 'Filters of a listing';
+    }
+
+    public static function begin(BlockSite $site): ?array
+    {
+        $first = $site->filteredModules()[0] ?? null;
+
+        return $first === null ? null : ['block' => self::key(), 'of' => $first->key];
+    }
+
+    public static function whyNone(): string
+    {
+        return 'No module lets visitors choose yet.';
     }
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self

@@ -6,6 +6,7 @@ namespace Wellspring\Core\Page\Block;
 
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
@@ -27,6 +28,23 @@ final readonly class ForAuthors implements Block
     public static function key(): string
     {
         return 'forAuthors';
+    }
+
+    public static function label(): string
+    {
+        return 'For authors';
+    }
+
+    public static function begin(BlockSite $site): ?array
+    {
+        return $site->types === []
+            ? null
+            : ['block' => self::key(), 'types' => array_column($site->types, 'key')];
+    }
+
+    public static function whyNone(): string
+    {
+        return 'There is no content type yet.';
     }
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self

@@ -6,6 +6,7 @@ namespace Wellspring\Core\Page\Block;
 
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -21,6 +22,16 @@ final readonly class Heading implements Block
     public static function key(): string
     {
         return 'heading';
+    }
+
+    public static function label(): string
+    {
+        return 'Heading';
+    }
+
+    public static function begin(BlockSite $site): array
+    {
+        return ['block' => self::key(), 'text' => ''];
     }
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self

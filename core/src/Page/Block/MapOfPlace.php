@@ -13,6 +13,7 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
@@ -45,6 +46,22 @@ final readonly class MapOfPlace implements Block
     public static function key(): string
     {
         return 'map';
+    }
+
+    public static function label(): string
+    {
+        return 'Map of a place';
+    }
+
+    public static function begin(BlockSite $site): array
+    {
+        $field = $site->placeField();
+
+        return ['block' => self::key()] + (
+            $field === null
+                ? ['place' => ['address' => '', 'latitude' => 0, 'longitude' => 0], 'zoom' => 1]
+                : ['field' => $field->key]
+        );
     }
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self

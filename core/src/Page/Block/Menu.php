@@ -7,6 +7,7 @@ namespace Wellspring\Core\Page\Block;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -22,6 +23,16 @@ final readonly class Menu implements Block
     public static function key(): string
     {
         return 'menu';
+    }
+
+    public static function label(): string
+    {
+        return 'Menu';
+    }
+
+    public static function begin(BlockSite $site): array
+    {
+        return ['block' => self::key(), 'menu' => 'main'];
     }
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self

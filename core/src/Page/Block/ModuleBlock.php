@@ -7,6 +7,7 @@ namespace Wellspring\Core\Page\Block;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
@@ -35,6 +36,16 @@ final readonly class ModuleBlock implements Block
     public static function key(): string
     {
         return 'module';
+    }
+
+    public static function label(): string
+    {
+        return 'Module';
+    }
+
+    public static function begin(BlockSite $site): null
+    {
+        return null;
     }
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self

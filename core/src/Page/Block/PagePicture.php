@@ -8,7 +8,6 @@ use Wellspring\Core\Arrangement\PictureOptions;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\EmptyRule;
-use Wellspring\Core\Option\Option;
 use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
@@ -28,6 +27,11 @@ final readonly class PagePicture implements Block
     public static function key(): string
     {
         return 'pagePicture';
+    }
+
+    public static function label(): string
+    {
+        return 'The page’s picture';
     }
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
@@ -67,8 +71,7 @@ final readonly class PagePicture implements Block
             + ($this->empty->do === EmptyAction::LeaveOut ? [] : ['empty' => $this->empty->toArray()]);
     }
 
-    /** @return list<Option> */
-    private static function options(): array
+    public static function options(): array
     {
         return [PictureOptions::shape('own'), PictureOptions::crop()];
     }

@@ -16,6 +16,11 @@ final readonly class PageText implements Block
         return 'pageText';
     }
 
+    public static function label(): string
+    {
+        return 'The page’s text';
+    }
+
     public function words(): string
     {
         return 'the page’s text';

@@ -16,6 +16,11 @@ final readonly class PageTitle implements Block
         return 'pageTitle';
     }
 
+    public static function label(): string
+    {
+        return 'The page’s title';
+    }
+
     public function words(): string
     {
         return 'the page’s title';

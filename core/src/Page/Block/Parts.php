@@ -10,6 +10,7 @@ use Wellspring\Core\Card\Part;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
@@ -27,6 +28,23 @@ final readonly class Parts implements Block
     public static function key(): string
     {
         return 'parts';
+    }
+
+    public static function label(): string
+    {
+        return 'Parts, in lines';
+    }
+
+    public static function begin(BlockSite $site): ?array
+    {
+        $lines = [['parts' => [['part' => 'title', 'level' => 2]]]];
+
+        return $site->about === null ? null : ['block' => self::key(), 'card' => ['lines' => $lines]];
+    }
+
+    public static function whyNone(): string
+    {
+        return BlockSite::ONE_OF_MANY;
     }
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Page\Block;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
@@ -27,6 +28,23 @@ final readonly class PreviousNext implements Block
     public static function key(): string
     {
         return 'previousNext';
+    }
+
+    public static function label(): string
+    {
+        return 'Previous and next';
+    }
+
+    public static function begin(BlockSite $site): ?array
+    {
+        $first = $site->orderModules()[0] ?? null;
+
+        return $first === null ? null : ['block' => self::key(), 'order' => $first->key];
+    }
+
+    public static function whyNone(): string
+    {
+        return BlockSite::ONE_OF_MANY.' A module has to list them.';
     }
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self

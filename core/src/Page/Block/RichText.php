@@ -6,6 +6,7 @@ namespace Wellspring\Core\Page\Block;
 
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Html;
@@ -22,6 +23,16 @@ final readonly class RichText implements Block
     public static function key(): string
     {
         return 'text';
+    }
+
+    public static function label(): string
+    {
+        return 'Text';
+    }
+
+    public static function begin(BlockSite $site): array
+    {
+        return ['block' => self::key(), 'html' => ''];
     }
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self

@@ -19,6 +19,11 @@ final readonly class SearchBox implements Block
         return 'searchBox';
     }
 
+    public static function label(): string
+    {
+        return 'Search box';
+    }
+
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
         return new self;

@@ -7,6 +7,7 @@ namespace Wellspring\Core\Page\Block;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
@@ -36,6 +37,27 @@ final readonly class SearchForm implements Block
     public static function key(): string
     {
         return 'searchForm';
+    }
+
+    public static function label(): string
+    {
+        return 'Search form';
+    }
+
+    public static function begin(BlockSite $site): ?array
+    {
+        foreach ($site->filteredModules() as $one) {
+            if ($one->addresses !== []) {
+                return ['block' => self::key(), 'of' => $one->key, 'page' => $one->addresses[0]];
+            }
+        }
+
+        return null;
+    }
+
+    public static function whyNone(): string
+    {
+        return 'No module that lets visitors choose is on a live page yet.';
     }
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self

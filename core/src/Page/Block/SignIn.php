@@ -19,6 +19,11 @@ final readonly class SignIn implements Block
         return 'signIn';
     }
 
+    public static function label(): string
+    {
+        return 'Sign-in box';
+    }
+
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
         return new self;

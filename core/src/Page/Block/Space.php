@@ -19,6 +19,11 @@ final readonly class Space implements Block
         return 'space';
     }
 
+    public static function label(): string
+    {
+        return 'Space';
+    }
+
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
         return new self;

@@ -10,6 +10,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Page\Block;
+use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Video\VideoOptions;
@@ -28,6 +29,16 @@ final readonly class Video implements Block
         return 'video';
     }
 
+    public static function label(): string
+    {
+        return 'Video';
+    }
+
+    public static function begin(BlockSite $site): array
+    {
+        return ['block' => self::key(), 'video' => ''];
+    }
+
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
         $video = $shape->text('video', '');
@@ -40,9 +51,14 @@ final readonly class Video implements Block
         return new self($video, OptionValues::read(VideoOptions::all(), $shape));
     }
 
+    public static function options(): array
+    {
+        return VideoOptions::all();
+    }
+
     public static function optionSchemas(): array
     {
-        return ['video' => ['type' => 'string']] + OptionValues::schemas(VideoOptions::all());
+        return ['video' => ['type' => 'string']] + OptionValues::schemas(self::options());
     }
 
     public function words(): string

@@ -48,6 +48,7 @@ use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Source\SourceKinds;
 use Wellspring\Core\Wording\Format;
 
 /**
@@ -194,7 +195,7 @@ final readonly class BenchController
      */
     public function source(ChangeSourceRequest $request): array
     {
-        $source = (array) ($request->json()->all()['source'] ?? []);
+        $source = $this->asked($request);
         if (($source['one'] ?? null) === '' && is_string($source['type'] ?? null)) {
             $newest = Item::query()->where('type_key', $source['type'])->where('status', 'published')
                 ->orderByDesc('publish_at')->orderByDesc('id')->value('slug');
@@ -206,6 +207,31 @@ final readonly class BenchController
         }
 
         return ['definition' => (new SourceChange($this->store->reader()))->to($request->definition(), $source)];
+    }
+
+    /**
+     * The source that the request names: a whole one, or one to begin with, for the type that the module has now.
+     *
+     * @return array<string, mixed>
+     */
+    private function asked(ChangeSourceRequest $request): array
+    {
+        $given = $request->validated();
+        if (! isset($given['start'])) {
+            return (array) ($request->json()->all()['source'] ?? []);
+        }
+        $start = SourceKinds::starts()[$given['start']] ?? throw Refused::because(
+            'start',
+            ProblemCode::WrongValue,
+            'expected one of '.implode(', ', array_keys(SourceKinds::starts())).'.',
+        );
+        $catalogue = $this->catalogue->catalogue();
+        $now = $this->store->reader()->salvage($request->definition())->module->source->typeKeys();
+
+        return ($start->begin)(
+            $now[0] ?? (string) array_key_first($catalogue->types),
+            (string) array_key_first($catalogue->taxonomies),
+        );
     }
 
     /**

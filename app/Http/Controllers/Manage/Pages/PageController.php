@@ -8,6 +8,7 @@ use App\Catalogue\CatalogueStore;
 use App\Freshness\Dependencies;
 use App\Http\Created;
 use App\Http\PreviewContext;
+use App\Http\Requests\Pages\BlocksRequest;
 use App\Http\Requests\Pages\CreatePageRequest;
 use App\Http\Requests\Pages\FindSubjectsRequest;
 use App\Http\Requests\Pages\PageAddressRequest;
@@ -29,10 +30,13 @@ use App\Pages\StoredPage;
 use App\Site\Address\FoundPage;
 use App\Site\Address\PageAddress;
 use App\Site\Address\PageFinder;
+use App\Site\BlockOffers;
 use App\Site\PagePlan;
 use App\Site\PlacementGrid;
 use App\Site\SitePages;
 use OpenApi\Attributes as OA;
+use Wellspring\Core\Page\Blocks;
+use Wellspring\Core\Page\Offer\OfferedBlock;
 use Wellspring\Core\Page\StarterBodies;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
@@ -43,6 +47,7 @@ use Wellspring\Core\Time\Iso8601;
  *
  * @phpstan-import-type PageFileShape from Definitions
  * @phpstan-import-type PageBandShape from Definitions
+ * @phpstan-import-type PageBlockShape from Definitions
  * @phpstan-import-type PageVersionsShape from PageVersions
  * @phpstan-import-type PageSummaryShape from PageResource
  * @phpstan-import-type PageWholeShape from PageResource
@@ -51,6 +56,8 @@ use Wellspring\Core\Time\Iso8601;
  * @phpstan-import-type GridShape from PlacementGrid
  *
  * @phpstan-type StarterBodyShape array{words: string, bands: list<PageBandShape>}
+ * @phpstan-type BlockOfferShape array{key: string, begin: PageBlockShape|null, why: string}
+ * @phpstan-type BlockOffersShape array{blocks: list<BlockOfferShape>, orders: list<string>}
  * @phpstan-type SubjectNameShape array{slug: string, title: string}
  * @phpstan-type PagePreviewShape array{
  *     html: string, address: string, subject: SubjectNameShape|null, bands: list<PlanBandShape>,
@@ -73,6 +80,7 @@ final readonly class PageController
         private CatalogueStore $catalogue,
         private SourceResource $sources,
         private PageAddresses $addresses,
+        private BlockOffers $blockOffers,
     ) {
     }
 
@@ -206,6 +214,21 @@ final readonly class PageController
             'until' => $dependencies->until() === null ? null : Iso8601::format(
                 (new \DateTimeImmutable)->setTimestamp($dependencies->until()),
             ),
+        ];
+    }
+
+    /** @return BlockOffersShape */
+    public function blocks(BlocksRequest $request): array
+    {
+        $site = $this->blockOffers->site($request->validated()['about']);
+
+        return [
+            'blocks' => array_map(fn (OfferedBlock $one): array => [
+                'key' => $one->key,
+                'begin' => $one->begin,
+                'why' => $one->why,
+            ], Blocks::offered($site)),
+            'orders' => array_column($site->orderModules(), 'key'),
         ];
     }
 

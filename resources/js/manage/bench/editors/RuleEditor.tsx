@@ -14,7 +14,7 @@ import { OrderEditor } from "./OrderEditor";
 import { OfferEditor } from "./offer/OfferEditor";
 import { PageEditor } from "./PageEditor";
 import type { EditorProps } from "./props";
-import { SourceEditor } from "./SourceEditor";
+import { SourceEditor } from "./sources/SourceEditor";
 import { WhenNothingEditor } from "./WhenNothingEditor";
 
 /** The controls for one rule, opened in place below its sentence. */
@@ -34,7 +34,7 @@ export function RuleEditor({
 	);
 	switch (rule) {
 		case "source":
-			return <SourceEditor bench={bench} />;
+			return <SourceEditor bench={bench} preview={preview} />;
 		case "byHand":
 			return <ByHandEditor bench={bench} />;
 		case "order":

@@ -1,14 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
 import { get } from "../../shared/api/api";
 import type { ModuleSummary, PageBlock } from "../../shared/api/schema";
+import { useStart } from "../../shared/api/start";
 import { AudienceControl } from "../../shared/fields/AudienceControl";
 import { ScheduleControl, scheduled } from "../../shared/fields/ScheduleControl";
 import { Word } from "../../shared/Word";
-import { OwnControls } from "../plan/BlockBox";
-import { BLOCK_KINDS } from "../plan/blockKinds";
+import { AddBlock } from "../blocks/AddBlock";
+import { OwnControls } from "../blocks/OwnControls";
 import { DRAGGED, setDragged } from "../plan/dragged";
 import { MoveElsewhere } from "../plan/MoveElsewhere";
-import { AddBlock } from "../plan/SlotBox";
 import { WhereTree, WhereWords } from "./WhereTree";
 
 /** One slot of the frame, with the entries that stand in it, in order. */
@@ -21,6 +21,7 @@ export function FrameSlot({
 	entries: PageBlock[];
 	onChange: (entries: PageBlock[], tag?: string) => void;
 }) {
+	const { blocks } = useStart();
 	const modules = useQuery({
 		queryKey: ["modules"],
 		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
@@ -28,7 +29,7 @@ export function FrameSlot({
 	const name = (entry: PageBlock) =>
 		entry.module !== undefined
 			? (modules.data?.find((one) => one.key === entry.module)?.name ?? entry.module)
-			: (BLOCK_KINDS.find((one) => one.key === entry.block)?.label ?? entry.block ?? "");
+			: (blocks.find((one) => one.key === entry.block)?.label ?? entry.block ?? "");
 	const move = (from: number, to: number) => {
 		const next = [...entries];
 		next.splice(to, 0, ...next.splice(from, 1));

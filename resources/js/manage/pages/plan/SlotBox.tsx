@@ -1,14 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
-import { useContext, useEffect, useRef, useState } from "react";
-import { OverlayTriggerStateContext } from "react-aria-components";
-import { get } from "../../shared/api/api";
-import type { ModuleSummary, PageBlock, PageFile } from "../../shared/api/schema";
-import { useStart } from "../../shared/api/start";
-import { PickByTyping } from "../../shared/fields/PickByTyping";
-import { moduleOptions } from "../../shared/toldApart";
+import { useEffect, useRef, useState } from "react";
 import { Word } from "../../shared/Word";
+import { AddBlock } from "../blocks/AddBlock";
 import { BlockBox } from "./BlockBox";
-import { BLOCK_KINDS } from "./blockKinds";
 import { DRAGGED, setDragged } from "./dragged";
 import { addBlock, moveBlock, type Place, removeBlock } from "./edits";
 import { SlotEditor, useSlotWords } from "./SlotEditor";
@@ -96,60 +89,5 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 				</span>
 			</div>
 		</section>
-	);
-}
-
-export function AddBlock({ about, onAdd }: { about?: PageFile["about"]; onAdd: (block: PageBlock) => void }) {
-	const { types } = useStart();
-	const modules = useQuery({
-		queryKey: ["modules"],
-		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
-	});
-	const kinds = BLOCK_KINDS.map((one) => ({ ...one, block: one.begin({ about, types, modules: modules.data ?? [] }) }));
-	const popover = useContext(OverlayTriggerStateContext);
-	const add = (block: PageBlock) => {
-		onAdd(block);
-		popover?.close();
-	};
-	return (
-		<>
-			<div className="grid gap-1">
-				<span className="font-semibold">A module</span>
-				<PickByTyping
-					label="A module"
-					placeholder="find by name"
-					options={modules.data && moduleOptions(modules.data)}
-					value={null}
-					onPick={(key) => key !== null && add({ module: key })}
-				/>
-			</div>
-			<fieldset className="grid gap-1">
-				<legend className="font-semibold mb-1">Or something else</legend>
-				<div className="flex flex-wrap gap-1.5">
-					{kinds.map(
-						({ key, label, block }) =>
-							block && (
-								<button key={key} type="button" className="chip" onClick={() => add(block)}>
-									{label}
-								</button>
-							),
-					)}
-				</div>
-			</fieldset>
-			{kinds.some((one) => one.block === null) && (
-				<details className="text-sm">
-					<summary className="cursor-pointer text-quiet">What cannot stand here, and why</summary>
-					<ul className="grid gap-1 py-1">
-						{kinds
-							.filter((one) => one.block === null)
-							.map((one) => (
-								<li key={one.key}>
-									<strong className="font-semibold">{one.label}:</strong> {one.why}
-								</li>
-							))}
-					</ul>
-				</details>
-			)}
-		</>
 	);
 }

@@ -1,0 +1,75 @@
+import type { ComponentType } from "react";
+import { useStart } from "../../shared/api/start";
+import { OptionControl } from "../../shared/controls/OptionControl";
+import { RichText } from "../../shared/fields/RichText";
+import { ChoosePicture } from "../../shared/files/ChoosePicture";
+import { FieldsControl } from "./FieldsControl";
+import { FiltersControl } from "./FiltersControl";
+import { HeadingControl } from "./HeadingControl";
+import { MapControl } from "./MapControl";
+import { MenuControl } from "./MenuControl";
+import { ModuleControls } from "./ModuleControls";
+import { OrderControl } from "./OrderControl";
+import { PartsControl } from "./PartsControl";
+import type { BlockControlProps } from "./props";
+import { TypesControl } from "./TypesControl";
+import { VideoControl } from "./VideoControl";
+import { WhenEmpty } from "./WhenEmpty";
+
+/** The controls of blocks that have more to say than plain options. */
+const CONTROLS: Record<string, ComponentType<BlockControlProps>> = {
+	heading: HeadingControl,
+	text: ({ block, onChange }) => (
+		<RichText
+			id="block-text"
+			label="Text"
+			value={block.html ?? ""}
+			onChange={(html) => onChange({ ...block, html: html ?? "" }, "html")}
+		/>
+	),
+	picture: ({ block, onChange }) => (
+		<ChoosePicture chosen={block.picture} onPick={(picture) => onChange({ ...block, picture })} />
+	),
+	video: VideoControl,
+	field: FieldsControl,
+	parts: PartsControl,
+	map: MapControl,
+	previousNext: OrderControl,
+	menu: MenuControl,
+	filters: FiltersControl,
+	searchForm: FiltersControl,
+	forAuthors: TypesControl,
+};
+
+/** Blocks of which the page may have nothing to show. */
+const MAY_BE_EMPTY = ["pageTitle", "pageText", "pagePicture", "field", "map"];
+
+/** What a block says of its own: its controls, its options, and what happens where it has nothing to show. */
+export function OwnControls(props: BlockControlProps) {
+	const { block, onChange } = props;
+	const { blocks } = useStart();
+	if (block.module !== undefined) {
+		return <ModuleControls {...props} />;
+	}
+	const key = block.block ?? "";
+	const Controls = CONTROLS[key];
+	return (
+		<>
+			{Controls && <Controls {...props} />}
+			{blocks
+				.find((one) => one.key === key)
+				?.options.map((option) => (
+					<OptionControl
+						key={option.key}
+						option={option}
+						value={(block as Record<string, unknown>)[option.key]}
+						onChange={(value) => {
+							const { [option.key]: _, ...rest } = block as Record<string, unknown>;
+							onChange(value === undefined ? rest : { ...rest, [option.key]: value }, option.key);
+						}}
+					/>
+				))}
+			{MAY_BE_EMPTY.includes(key) && <WhenEmpty {...props} />}
+		</>
+	);
+}

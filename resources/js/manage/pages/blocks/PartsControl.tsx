@@ -1,0 +1,31 @@
+import { CardLines, partLabel } from "../../shared/controls/CardLines";
+import { EmptyRuleControl } from "../../shared/controls/EmptyRuleControl";
+import { useSubjectRecords } from "../subject";
+import type { BlockControlProps } from "./props";
+
+/** Lines of parts of what the page is about, each with what happens where it has nothing to show. */
+export function PartsControl({ block, about, onChange }: BlockControlProps) {
+	const records = useSubjectRecords(about);
+	if (records === null) {
+		return null;
+	}
+	return (
+		<CardLines
+			type={records}
+			lines={block.card?.lines ?? []}
+			onChange={(lines, tag) => onChange({ ...block, card: { lines } }, tag ?? undefined)}
+			beside={(part, put) => (
+				<EmptyRuleControl
+					label={partLabel(records, part)}
+					rule={part.empty ?? { do: "leaveOut" }}
+					type={records}
+					alone
+					onChange={(empty) => {
+						const { empty: _, ...rest } = part;
+						put(empty.do === "leaveOut" ? rest : { ...rest, empty });
+					}}
+				/>
+			)}
+		/>
+	);
+}

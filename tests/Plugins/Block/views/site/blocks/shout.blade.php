@@ -1,0 +1,1 @@
+<p class="shout">{{ mb_strtoupper($block->values->text('words')) }}</p>

@@ -1,1 +1,0 @@
-<p class="shout">{{ mb_strtoupper($block->words) }}</p>
