@@ -62,6 +62,12 @@ final class LayersTest extends TestCase
         $this->assertLayered(self::SCREENS, Imports::typeScript('resources/js/manage'));
     }
 
+    public function test_the_drawing_shows_the_imports_as_they_are(): void
+    {
+        $file = dirname(__DIR__, 2).'/'.HouseDrawing::FILE;
+        $this->assertSame(HouseDrawing::svg(), file_get_contents($file), 'bin/draw draws it anew');
+    }
+
     public function test_a_circle_is_found(): void
     {
         $this->assertSame(
