@@ -76,60 +76,27 @@ final readonly class BulkEdit implements LongWork
      */
     public function do(Type $type, array $ids, string $do, array $with, ?\Closure $progress = null): array
     {
-        if (count($ids) > self::MOST) {
-            throw Refused::because(
-                'ids',
-                ProblemCode::TooMany,
-                'expected at most '.number_format(self::MOST).' items at a time, found '.number_format(count($ids))
-                    .'. Narrow the table with a filter first.',
-            );
-        }
+        self::refuseTooMany($ids);
+        $terms = str_ends_with($do, 'Terms') ? $this->terms($type, $with) : ['taxonomy' => '', 'slugs' => []];
+        sort($ids);
         $left = [];
         $done = 0;
-        sort($ids);
-        $taxonomy = is_string($with['taxonomy'] ?? null) ? $with['taxonomy'] : '';
-        $slugs = array_values(array_filter((array) ($with['terms'] ?? []), is_string(...)));
-        if (
-            str_ends_with($do, 'Terms')
-            && (
-                ! isset($type->taxonomies[$taxonomy])
-                    || $slugs === []
-                    || count($this->catalogue->termIds($taxonomy, $slugs)) !== count($slugs)
-            )
-        ) {
-            throw Refused::because(
-                'terms',
-                ProblemCode::WrongValue,
-                "expected terms of a taxonomy of {$type->plural}.",
-            );
-        }
         $change = RevisionRecorder::change(
             'items',
             'Edited many',
             self::how($do),
             function (RevisionRecorder $recorder, Change $change) use (
-                $type, $ids, $do, $with, $taxonomy, $slugs, $progress, &$left, &$done,
+                $type, $ids, $do, $with, $terms, $progress, &$left, &$done,
             ): void {
                 [$left, $done, $seen] = [[], 0, 0];
                 $this->writer->lockType($type);
                 ItemWriter::lock($ids);
                 foreach (array_chunk($ids, self::LOT) as $some) {
-                    $changes = [];
-                    $found = Item::query()->with($do === 'delete' ? [] : Item::whole())
-                        ->where('type_key', $type->key)->whereIn('id', $some);
-                    $items = array_values($found->orderBy('id')->get()->all());
-                    foreach ($do === 'delete' ? [] : $items as $item) {
-                        try {
-                            $draft = $this->changed($type, $item, $do, $with, $taxonomy, $slugs);
-                            $draft === null || $changes[] = [$item, $draft];
-                        } catch (Refused $refused) {
-                            $left[] = "“{$item->title}”: {$refused->problems[0]}";
-                        }
-                    }
-                    $do === 'delete'
-                        ? $this->writer->remove($items, $recorder)
-                        : $this->writer->updateAll($type, $changes, $recorder);
-                    $done += count($do === 'delete' ? $items : $changes);
+                    $items = Item::query()->with($do === 'delete' ? [] : Item::whole())
+                        ->where('type_key', $type->key)->whereIn('id', $some)->orderBy('id')->get()->all();
+                    $done += $do === 'delete'
+                        ? $this->remove(array_values($items), $recorder)
+                        : $this->update($type, array_values($items), $do, $with, $terms, $recorder, $left);
                     $progress === null || $progress($seen += count($items));
                 }
                 if ($do === 'delete') {
@@ -144,6 +111,88 @@ final readonly class BulkEdit implements LongWork
         );
 
         return ['change' => $change->id, 'done' => $done, 'left' => $left];
+    }
+
+    /**
+     * @param  list<int>  $ids
+     *
+     * @throws Refused
+     */
+    private static function refuseTooMany(array $ids): void
+    {
+        if (count($ids) > self::MOST) {
+            throw Refused::because(
+                'ids',
+                ProblemCode::TooMany,
+                'expected at most '.number_format(self::MOST).' items at a time, found '.number_format(count($ids))
+                    .'. Narrow the table with a filter first.',
+            );
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $with
+     * @return array{taxonomy: string, slugs: non-empty-list<string>} the terms that are given or taken
+     *
+     * @throws Refused where they are no terms of the type
+     */
+    private function terms(Type $type, array $with): array
+    {
+        $taxonomy = is_string($with['taxonomy'] ?? null) ? $with['taxonomy'] : '';
+        $slugs = array_values(array_filter((array) ($with['terms'] ?? []), is_string(...)));
+        if (
+            ! isset($type->taxonomies[$taxonomy]) || $slugs === []
+            || count($this->catalogue->termIds($taxonomy, $slugs)) !== count($slugs)
+        ) {
+            throw Refused::because(
+                'terms',
+                ProblemCode::WrongValue,
+                "expected terms of a taxonomy of {$type->plural}.",
+            );
+        }
+
+        return ['taxonomy' => $taxonomy, 'slugs' => $slugs];
+    }
+
+    /**
+     * @param  list<Item>  $items
+     * @return int how many were removed
+     */
+    private function remove(array $items, RevisionRecorder $recorder): int
+    {
+        $this->writer->remove($items, $recorder);
+
+        return count($items);
+    }
+
+    /**
+     * @param  list<Item>  $items
+     * @param  array<string, mixed>  $with
+     * @param  array{taxonomy: string, slugs: list<string>}  $terms
+     * @param  list<string>  $left  told which were not changed, with the reason
+     * @return int how many were changed
+     */
+    private function update(
+        Type $type,
+        array $items,
+        string $do,
+        array $with,
+        array $terms,
+        RevisionRecorder $recorder,
+        array &$left,
+    ): int {
+        $changes = [];
+        foreach ($items as $item) {
+            try {
+                $draft = $this->changed($type, $item, $do, $with, $terms['taxonomy'], $terms['slugs']);
+                $draft === null || $changes[] = [$item, $draft];
+            } catch (Refused $refused) {
+                $left[] = "“{$item->title}”: {$refused->problems[0]}";
+            }
+        }
+        $this->writer->updateAll($type, $changes, $recorder);
+
+        return count($changes);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Site;
 
 use App\Site\Block\BlockViews;
 use App\Site\Block\PageScene;
+use App\Site\Listings\PageListings;
 use App\Site\Listings\VisitorListing;
 use App\Site\Output\Outputs;
 use App\Site\Output\VideosInTexts;
@@ -32,21 +33,19 @@ final readonly class BlockNodes
     }
 
     /**
-     * @param  array<string, BoundModule>  $modules  that show, by key
-     * @param  \Closure(BoundModule, ModuleBlock): VisitorListing  $list
      * @param  int  $level  of the heading that the block brings, if it brings one
      * @return Node<DrawnBlock>
      */
-    public function node(Block $block, array $modules, PageScene $scene, \Closure $list, int $level): Node
+    public function node(Block $block, PageScene $scene, PageListings $listings, int $level): Node
     {
         if (! $block instanceof ModuleBlock) {
             return $this->block($block, $scene, $level);
         }
-        $module = $modules[$block->module] ?? null;
+        $module = $listings->modules[$block->module] ?? null;
 
         return $module === null
             ? Node::emptyLeaf(Level::Module, Level::Module)
-            : $this->listing($module, $block, $modules, $list, []);
+            : $this->listing($module, $block, $listings, []);
     }
 
     /** @return Node<DrawnBlock> */
@@ -72,25 +71,22 @@ final readonly class BlockNodes
     }
 
     /**
-     * @param  array<string, BoundModule>  $modules  that show, by key
-     * @param  \Closure(BoundModule, ModuleBlock): VisitorListing  $list
      * @param  list<string>  $before  keys of those that had nothing to show, in whose place this one stands
      * @return Node<DrawnBlock>
      */
     private function listing(
         BoundModule $module,
         ModuleBlock $block,
-        array $modules,
-        \Closure $list,
+        PageListings $listings,
         array $before,
     ): Node {
-        $listing = $list($module, $block);
+        $listing = $listings->placed($module, $block);
         $rule = $module->whenNothing;
         // Who has chosen what nothing fits is told so, and can choose again.
         $isEmpty = $listing->records === [] && $listing->module->chosen->parameters() === [];
-        $next = $isEmpty && $rule->module !== null ? $modules[$rule->module] ?? null : null;
+        $next = $isEmpty && $rule->module !== null ? $listings->modules[$rule->module] ?? null : null;
         if ($next !== null && ! in_array($next->key, [...$before, $module->key], true)) {
-            return $this->listing($next, $block, $modules, $list, [...$before, $module->key]);
+            return $this->listing($next, $block, $listings, [...$before, $module->key]);
         }
         $takes = $isEmpty
             ? ($rule->module === null ? $rule->takes() : Level::Module)

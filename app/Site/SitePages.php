@@ -12,8 +12,8 @@ use App\Site\Address\FoundPage;
 use App\Site\Address\PageAddress;
 use App\Site\Block\PageScene;
 use App\Site\Listings\ListingPreview;
+use App\Site\Listings\PageListings;
 use App\Site\Listings\PageModules;
-use App\Site\Listings\VisitorListing;
 use App\Site\Listings\VisitorListings;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
@@ -23,7 +23,6 @@ use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Address\AddressPattern;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Heading;
-use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Page\Block\PageTitle;
 use Wellspring\Core\Page\Frame\FrameDefinition;
 use Wellspring\Core\Page\Frame\FrameReader;
@@ -80,37 +79,21 @@ final readonly class SitePages
             array_map(fn (Module $module): array => $module->parameterNames(), $modules),
         ));
         $address = $address->withAll(PageModules::parameters($modules, $context, $asked), $names);
-        $marks = $this->listingDependencies->marksOf($modules);
-        $times = $runs = [];
-        $run = function (
-            BoundModule $module,
-        ) use ($address, $context, $asked, $dependencies, $marks, $preview, &$runs): VisitorListing {
-            return $runs[$module->key] ??= $module->key === $preview?->module->key
-                ? $this->listings->of($module, $address, $context, $preview->result, $preview->facets)
-                : $this->listings->show(
-                    $module,
-                    $address,
-                    $context,
-                    $asked[$module->key] ?? '1',
-                    $dependencies,
-                    $marks,
-                );
-        };
-        $listed = fn (string $key): ?VisitorListing => isset($modules[$key]) ? $run($modules[$key]) : null;
-        $scene = new PageScene($found->subject, $address, $context, $live, $dependencies, $listed);
-        $list = function (BoundModule $module, ModuleBlock $block) use ($run, &$times): VisitorListing {
-            $times[$module->key] = ($times[$module->key] ?? 0) + 1;
-
-            return $run($module)->standing(
-                $block->heading ?? $module->name,
-                $times[$module->key],
-                $block->level ?? ModuleBlock::LEVEL,
-            );
-        };
-        // The page's title is its first heading: where it is not shown, the first block that brings one has it.
+        $listings = new PageListings(
+            $this->listings,
+            $modules,
+            $address,
+            $context,
+            $asked,
+            $dependencies,
+            $this->listingDependencies->marksOf($modules),
+            $preview,
+        );
+        $scene = new PageScene($found->subject, $address, $context, $live, $dependencies, $listings->of(...));
         $isTitled = $page->showsTitle;
-        $draw = function (Block $block) use ($modules, $scene, $list, &$isTitled): Node {
-            $node = $this->blocks->node($block, $modules, $scene, $list, $isTitled ? 2 : 1);
+        $draw = function (Block $block) use ($scene, $listings, &$isTitled): Node {
+            // The first block that brings a heading has the page's title, unless the page shows its title itself.
+            $node = $this->blocks->node($block, $scene, $listings, $isTitled ? 2 : 1);
             $isTitled = $isTitled || ($block instanceof PageTitle || $block instanceof Heading)
                 && $node->content !== null;
 
@@ -187,16 +170,14 @@ final readonly class SitePages
         $modules = $this->modules->of($frame->modules(), $context, $dependencies);
         $scene = new PageScene(null, $address, $context, $live, $dependencies);
         $marks = $this->listingDependencies->marksOf($modules);
-        $list = fn (BoundModule $module, ModuleBlock $block): VisitorListing => $this->listings
-            ->show($module, $address, $context, '1', $dependencies, $marks)
-            ->standing($block->heading ?? $module->name, 1);
+        $listings = new PageListings($this->listings, $modules, $address, $context, [], $dependencies, $marks);
 
         return FrameResolver::show(
             $frame,
             AddressPattern::of($address->path),
             $address->path,
             $context,
-            fn (Block $block): Node => $this->blocks->node($block, $modules, $scene, $list, 2),
+            fn (Block $block): Node => $this->blocks->node($block, $scene, $listings, 2),
         );
     }
 

@@ -44,93 +44,121 @@ final readonly class TypeEffects
         foreach ($now->fields as $key => $old) {
             $new = $type->fields[$renamed[$key] ?? $key] ?? null;
             $found = $outcomes[$key] ?? [];
-            $count = array_sum($found);
-            $values = fn (string $words, int $n): string => Message::of(
-                $words,
-                ['n' => $n, 'old' => $old->label, 'new' => $new->label ?? '', 'key' => $new->key ?? ''],
-            );
-            if ($new === null) {
-                $effects[] = new TypeEffect(
-                    $key,
-                    $values(
-                        '{n, plural, =0 {{old} goes; no item has a value of it.} one {{old} goes, and with it the '
-                            .'value of # item.} other {{old} goes, and with it the values of # items.}}',
-                        $count,
-                    ),
-                    $count,
-                    $count > 0,
-                );
-
-                continue;
-            }
-            if ($new->key !== $key) {
-                $effects[] = new TypeEffect(
-                    $new->key,
-                    $values(
-                        '{old} gets the key {key}; {n, plural, one {the value of # item} other {the values of # '
-                            .'items}} and the modules and pages that name it follow.',
-                        $count,
-                    ),
-                    $count,
-                );
-            }
-            foreach ([
-                [
-                    ConversionOutcome::Converted,
-                    '{n, plural, one {the value of # item is} other {the values of # items are}} written in the new '
-                        .'form',
-                    false,
-                ],
-                [
-                    ConversionOutcome::Lost,
-                    '{n, plural, one {the value of # item cannot be held any more and goes} other {the values of # '
-                        .'items cannot be held any more and go}}',
-                    true,
-                ],
-                [
-                    ConversionOutcome::Unfit,
-                    '{n, plural, one {the value of # item no longer fits; it stays as it is until the item is saved '
-                        .'next} other {the values of # items no longer fit; each stays as it is until its item is '
-                            .'saved next}}',
-                    false,
-                ],
-            ] as [$outcome, $words, $loses]) {
-                if (($n = $found[$outcome->name] ?? 0) > 0) {
-                    $effects[] = new TypeEffect($new->key, $values("{new}: {$words}.", $n), $n, $loses);
-                }
-            }
-            if ($new->required && ! $old->required) {
-                $without = Item::query()
-                    ->where('type_key', $type->key)
-                    ->count() - $count + ($found[ConversionOutcome::Lost->name] ?? 0);
-                if ($without > 0) {
-                    $effects[] = new TypeEffect(
-                        $new->key,
-                        $values(
-                            '{n, plural, one {# item has no {new}; it is asked for when the item is saved next} other '
-                                .'{# items have no {new}; it is asked for when they are saved next}}.',
-                            $without,
-                        ),
-                        $without,
-                    );
-                }
-            }
+            array_push($effects, ...$new === null
+                ? [self::removed($old, array_sum($found))]
+                : [
+                    ...self::rekeyed($old, $new, array_sum($found)),
+                    ...self::converted($new, $found),
+                    ...self::asked($type, $old, $new, $found),
+                ]);
         }
         foreach (array_diff_key($now->taxonomies, $type->taxonomies) as $taxonomy) {
-            $count = $this->ofTaxonomy($type, $taxonomy)->count();
-            $effects[] = new TypeEffect(
-                '',
-                Message::of(
-                    '{label} no longer belongs to this type{n, plural, =0 {; no item has a term of it} one {, and # '
-                        .'item loses its terms of it} other {, and # items lose their terms of it}}.',
-                    ['n' => $count, 'label' => $taxonomy->label],
-                ),
-                $count,
-                $count > 0,
-            );
+            $effects[] = $this->untagged($type, $taxonomy);
         }
 
         return $effects;
+    }
+
+    private static function removed(Field $old, int $count): TypeEffect
+    {
+        return new TypeEffect(
+            $old->key,
+            Message::of(
+                '{n, plural, =0 {{old} goes; no item has a value of it.} one {{old} goes, and with it the value of # '
+                    .'item.} other {{old} goes, and with it the values of # items.}}',
+                ['n' => $count, 'old' => $old->label],
+            ),
+            $count,
+            $count > 0,
+        );
+    }
+
+    /** @return list<TypeEffect> */
+    private static function rekeyed(Field $old, Field $new, int $count): array
+    {
+        return $new->key === $old->key ? [] : [new TypeEffect(
+            $new->key,
+            Message::of(
+                '{old} gets the key {key}; {n, plural, one {the value of # item} other {the values of # items}} and '
+                    .'the modules and pages that name it follow.',
+                ['n' => $count, 'old' => $old->label, 'key' => $new->key],
+            ),
+            $count,
+        )];
+    }
+
+    /**
+     * @param  array<string, int>  $found  how often each outcome comes
+     * @return list<TypeEffect>
+     */
+    private static function converted(Field $new, array $found): array
+    {
+        $effects = [];
+        foreach ([
+            [
+                ConversionOutcome::Converted,
+                '{n, plural, one {the value of # item is} other {the values of # items are}} written in the new form',
+            ],
+            [
+                ConversionOutcome::Lost,
+                '{n, plural, one {the value of # item cannot be held any more and goes} other {the values of # items '
+                    .'cannot be held any more and go}}',
+            ],
+            [
+                ConversionOutcome::Unfit,
+                '{n, plural, one {the value of # item no longer fits; it stays as it is until the item is saved next} '
+                    .'other {the values of # items no longer fit; each stays as it is until its item is saved next}}',
+            ],
+        ] as [$outcome, $words]) {
+            $n = $found[$outcome->name] ?? 0;
+            if ($n > 0) {
+                $words = Message::of("{new}: {$words}.", ['n' => $n, 'new' => $new->label]);
+                $effects[] = new TypeEffect($new->key, $words, $n, $outcome === ConversionOutcome::Lost);
+            }
+        }
+
+        return $effects;
+    }
+
+    /**
+     * Items without a value of a field that becomes required.
+     *
+     * @param  array<string, int>  $found  how often each outcome comes
+     * @return list<TypeEffect>
+     */
+    private static function asked(Type $type, Field $old, Field $new, array $found): array
+    {
+        if (! $new->required || $old->required) {
+            return [];
+        }
+        $without = Item::query()->where('type_key', $type->key)->count()
+            - array_sum($found) + ($found[ConversionOutcome::Lost->name] ?? 0);
+
+        return $without <= 0 ? [] : [new TypeEffect(
+            $new->key,
+            Message::of(
+                '{n, plural, one {# item has no {new}; it is asked for when the item is saved next} other {# items '
+                    .'have no {new}; it is asked for when they are saved next}}.',
+                ['n' => $without, 'new' => $new->label],
+            ),
+            $without,
+        )];
+    }
+
+    private function untagged(Type $type, Taxonomy $taxonomy): TypeEffect
+    {
+        $count = $this->ofTaxonomy($type, $taxonomy)->count();
+
+        return new TypeEffect(
+            '',
+            Message::of(
+                '{label} no longer belongs to this type{n, plural, =0 {; no item has a term of it} one {, and # item '
+                    .'loses its terms of it} other {, and # items lose their terms of it}}.',
+                ['n' => $count, 'label' => $taxonomy->label],
+            ),
+            $count,
+            $count > 0,
+        );
     }
 
     /**

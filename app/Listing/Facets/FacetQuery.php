@@ -10,7 +10,6 @@ use Wellspring\Core\Choice\Counting;
 use Wellspring\Core\Choice\FacetRange;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Family;
-use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
@@ -20,14 +19,11 @@ use Wellspring\Core\Module\Module;
  * visitor's choices it is told which of the chosen filters it fails. One that fails none counts for every filter, one
  * that fails one counts for that filter alone, and others count for none.
  *
- * Every record gives one text for each column, and equal texts are counted. Filters of few values share a column:
- * there are fewer texts to count, and counting texts is faster than counting rows of several values.
+ * Every record gives one FacetText for each column. Filters of few values share a column, so that there are fewer texts
+ * to count.
  */
 final readonly class FacetQuery
 {
-    /** Stands between what a column's filters hold. No choice holds it (Field::CHOICE). */
-    private const SEPARATOR = '|';
-
     /** As many different texts as one column of several filters may come to. */
     private const COMBINATIONS = 1000;
 
@@ -45,7 +41,7 @@ final readonly class FacetQuery
         $tallies = array_map(fn (): FacetTally => new FacetTally, $filters);
         foreach ($this->rows($module, $context, $filters, $columns) as $row) {
             $places = $columns[(int) $row->place];
-            $held = array_combine($places, explode(self::SEPARATOR, (string) $row->held, count($places)));
+            $held = FacetText::held((string) $row->held, $places);
             foreach (array_intersect_key($tallies, $held) as $place => $tally) {
                 if ($row->what === 'ends') {
                     $tally->ends = [(float) $row->least, (float) $row->greatest];
@@ -120,7 +116,11 @@ final readonly class FacetQuery
     {
         $asked = $this->scan->of($module, $context, $filters);
         $texts = implode(', ', array_map(
-            fn (array $places, int $column): string => self::text($column, $places, $module->chosen->filters !== []),
+            fn (array $places, int $column): string => FacetText::sql(
+                $column,
+                $places,
+                $module->chosen->filters !== [],
+            ),
             $columns,
             array_keys($columns),
         ));
@@ -164,27 +164,5 @@ final readonly class FacetQuery
 
             return array_values(DB::select($sql, $bindings));
         });
-    }
-
-    /**
-     * What a record tells of a column: the column, which filter it fails, and what it holds of each of them; null where
-     * it counts for none of them.
-     *
-     * @param  non-empty-list<int>  $places  of the column's filters
-     * @param  bool  $isNarrowed  whether anything is chosen
-     */
-    private static function text(int $column, array $places, bool $isNarrowed): string
-    {
-        // What is written before a value is joined with it at once: each joining costs as much as reading a value.
-        $held = fn (int $fails): string => implode(' || ', array_map(
-            fn (int $place, string $before): string => "coalesce('{$before}=' || held{$place}, '{$before}')",
-            $places,
-            ["{$column}:{$fails}:", ...array_fill(0, count($places) - 1, self::SEPARATOR)],
-        ));
-        $failing = array_map(fn (int $place): string => " when {$place} then {$held($place)}", $places);
-
-        return $isNarrowed
-            ? 'case fails when '.FacetScan::NONE." then {$held(FacetScan::NONE)}".implode($failing).' end'
-            : $held(FacetScan::NONE);
     }
 }

@@ -32,8 +32,11 @@ use Wellspring\Core\Source\Items;
  */
 final readonly class FacetScan
 {
-    /** Stands for the filter that a record fails where it fails none. */
+    /** Marker: the record fails no filter. */
     public const NONE = -1;
+
+    /** The code of a failed filter that is not counted. */
+    private const NOT_COUNTED = 1_000_000;
 
     /** Columns that an index holds, beside those of values: what is long, or may be, is not among them. */
     private const SHORT_COLUMNS = [
@@ -105,8 +108,10 @@ final readonly class FacetScan
     }
 
     /**
-     * Which of the filters a record fails: its place, NONE where it fails none; null where it fails more, or one that
-     * is not counted.
+     * The place of the only filter that a record fails. NONE if it fails none. Null if it fails several, or one that is
+     * not counted.
+     *
+     * The SQL adds a code for each failed filter. A sum that is the code of one filter means that it failed alone.
      *
      * @param  list<OfferedFilter>  $filters
      */
@@ -115,24 +120,30 @@ final readonly class FacetScan
         if ($module->chosen->filters === []) {
             return new Fragment((string) self::NONE);
         }
-        $names = array_column($filters, 'name');
-        $sum = $which = $bindings = [];
+        $places = array_flip(array_column($filters, 'name'));
+        $sum = $bindings = [];
         foreach ($module->chosen->filters as $chosen) {
             $rule = $this->compiler->rule($chosen->rule, $context)->not();
-            $place = array_search($chosen->filter->name, $names, true);
-            // A number that tells which one it was, as long as it is the only one.
-            $number = $place === false ? 1_000_000 : 1 + 1000 * ($place + 1);
-            $sum[] = "case when {$rule->sql} then {$number} else 0 end";
+            $place = $places[$chosen->filter->name] ?? null;
+            $code = $place === null ? self::NOT_COUNTED : self::code($place);
+            $sum[] = "case when {$rule->sql} then {$code} else 0 end";
             array_push($bindings, ...$rule->bindings);
         }
-        foreach (array_keys($filters) as $place) {
-            $which[] = 'when '.(1 + 1000 * ($place + 1))." then {$place}";
-        }
+        $which = array_map(
+            fn (int $place): string => ' when '.self::code($place)." then {$place}",
+            array_keys($filters),
+        );
 
         return new Fragment(
-            'case '.implode(' + ', $sum).' when 0 then '.self::NONE.' '.implode(' ', $which).' end',
+            'case '.implode(' + ', $sum).' when 0 then '.self::NONE.implode($which).' end',
             $bindings,
         );
+    }
+
+    /** A number that no sum of other codes gives: each code is 1 more than a multiple of 1,000. */
+    private static function code(int $place): int
+    {
+        return 1 + 1000 * ($place + 1);
     }
 
     /** What a record holds of a filter's field, as text. */

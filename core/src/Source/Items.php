@@ -14,9 +14,7 @@ use Wellspring\Core\Wording\Piece;
 /** Items of one type, or of several with what they have in common. */
 final readonly class Items implements Source
 {
-    use Defaults;
-
-    private Type $shared;
+    use ItemsOfTypes;
 
     /** @param  non-empty-list<Type>  $types */
     public function __construct(public array $types)
@@ -51,44 +49,14 @@ final readonly class Items implements Source
         ]];
     }
 
-    public function type(): Type
-    {
-        return $this->shared;
-    }
-
-    public function typeKeys(): array
-    {
-        return array_map(fn (Type $type): string => $type->key, $this->types);
-    }
-
-    public function accepts(string $kind): bool
-    {
-        return in_array($kind, $this->typeKeys(), true);
-    }
-
     public function whyNot(Record $record, Context $context): string
     {
         return '';
     }
 
-    public function records(array $all, Context $context): array
-    {
-        return array_values(array_filter($all, fn (Record $record): bool => $this->contains($record, $context)));
-    }
-
-    public function recordsOf(): RecordsOf
-    {
-        return RecordsOf::Items;
-    }
-
     public function wholeType(): ?Type
     {
         return count($this->types) === 1 ? $this->types[0] : null;
-    }
-
-    public function defaultOrder(): DefaultOrder
-    {
-        return new DefaultOrder($this->shared->reachable['publish_at'], descending: true);
     }
 
     public function pieces(Format $format): array

@@ -16,9 +16,7 @@ use Wellspring\Core\Wording\Piece;
 /** The item that the page is about; nothing on a page about none. */
 final readonly class PageItem implements Source
 {
-    use Defaults;
-
-    private Type $shared;
+    use ItemsOfTypes;
 
     /**
      * @param  non-empty-list<Type>  $types  all of the site, or the one that is named
@@ -74,21 +72,6 @@ final readonly class PageItem implements Source
         ]];
     }
 
-    public function type(): Type
-    {
-        return $this->shared;
-    }
-
-    public function typeKeys(): array
-    {
-        return array_map(fn (Type $type): string => $type->key, $this->types);
-    }
-
-    public function accepts(string $kind): bool
-    {
-        return in_array($kind, $this->typeKeys(), true);
-    }
-
     public function whyNot(Record $record, Context $context): string
     {
         return match ($context->page->item?->id) {
@@ -98,24 +81,9 @@ final readonly class PageItem implements Source
         };
     }
 
-    public function records(array $all, Context $context): array
-    {
-        return array_values(array_filter($all, fn (Record $record): bool => $this->contains($record, $context)));
-    }
-
-    public function recordsOf(): RecordsOf
-    {
-        return RecordsOf::Items;
-    }
-
     public function takesFromPage(): array
     {
         return ['part' => SubjectPart::Item, 'of' => $this->named ? $this->shared->key : ''];
-    }
-
-    public function defaultOrder(): DefaultOrder
-    {
-        return new DefaultOrder($this->shared->reachable['publish_at'], descending: true);
     }
 
     public function pieces(Format $format): array

@@ -7,16 +7,13 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
-use Wellspring\Core\Content\Limit\Limit;
-use Wellspring\Core\Content\Limit\LimitReader;
-use Wellspring\Core\Content\Limit\Limits;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Wording\Format;
 
 /** A calendar day, `2026-05-01` (ISO 8601). */
 final class Date implements Kind
 {
-    use SingleText;
+    use Dated;
 
     public function key(): string
     {
@@ -31,18 +28,6 @@ final class Date implements Kind
     public function words(): string
     {
         return 'Date';
-    }
-
-    public function limits(): array
-    {
-        return [Limit::Earliest, Limit::Latest, Limit::RangeFrom, Limit::Default];
-    }
-
-    public function readLimits(LimitReader $words): Limits
-    {
-        [$earliest, $latest] = $words->days();
-
-        return new Limits(earliest: $earliest, latest: $latest, rangeFrom: $words->rangeFrom());
     }
 
     public function read(mixed $value, Field $field): ?string

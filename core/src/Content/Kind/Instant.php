@@ -7,9 +7,6 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
-use Wellspring\Core\Content\Limit\Limit;
-use Wellspring\Core\Content\Limit\LimitReader;
-use Wellspring\Core\Content\Limit\Limits;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Time\Iso8601;
@@ -18,7 +15,7 @@ use Wellspring\Core\Wording\Format;
 /** A moment, kept to the second in UTC: `2026-05-01T18:30:00Z` (ISO 8601). Kept so, moments compare as text does. */
 final class Instant implements Kind
 {
-    use SingleText;
+    use Dated;
 
     public function key(): string
     {
@@ -33,18 +30,6 @@ final class Instant implements Kind
     public function words(): string
     {
         return 'Date and time';
-    }
-
-    public function limits(): array
-    {
-        return [Limit::Earliest, Limit::Latest, Limit::RangeFrom, Limit::Default];
-    }
-
-    public function readLimits(LimitReader $words): Limits
-    {
-        [$earliest, $latest] = $words->days();
-
-        return new Limits(earliest: $earliest, latest: $latest, rangeFrom: $words->rangeFrom());
     }
 
     public function read(mixed $value, Field $field): ?string

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Audit\Actor;
+use App\Audit\ClientNetwork;
+use App\Models\User;
+use Illuminate\Auth\Access\Response;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+
+/** Who may enter and manage, and how often something may be asked for. */
+final class AccessServiceProvider extends ServiceProvider
+{
+    /** Suggestions that go with one search. */
+    private const SUGGESTIONS = 8;
+
+    /** Requests a minute by one account, and from one address, which several may share. */
+    private const LIMITS = ['uploads' => [300, 600], 'exports' => [10, 30], 'passwords' => [10, 30]];
+
+    public function boot(): void
+    {
+        // Who comes in at all, and who manages the site; what belongs to somebody is told by the policies.
+        Gate::define(
+            'enter',
+            fn (User $user): Response => in_array($user->role, ['manager', 'author'], true)
+                ? Response::allow()
+                : Response::deny('Only managers and authors come in here.'),
+        );
+        Gate::define(
+            'manage',
+            fn (User $user): Response => $user->isManager()
+                ? Response::allow()
+                : Response::deny('Only managers do this.'),
+        );
+        // A search is computed anew for each visitor; nobody reads so many results.
+        RateLimiter::for('search', fn (Request $request): Limit => Limit::perMinute(
+            config()->integer('site.searches_a_minute'),
+        )->by(self::network($request)));
+        // While words are typed, it is asked for every few letters.
+        RateLimiter::for('suggest', fn (Request $request): Limit => Limit::perMinute(
+            self::SUGGESTIONS * config()->integer('site.searches_a_minute'),
+        )->by('suggest '.self::network($request)));
+        foreach (self::LIMITS as $what => [$account, $address]) {
+            RateLimiter::for($what, fn (Request $request): array => [
+                Limit::perMinute($account)->by("{$what} of ".(Actor::id() ?? '')),
+                Limit::perMinute($address)->by("{$what} from ".self::network($request)),
+            ]);
+        }
+        // What sends a letter is limited by whoever gets it, too; a letter that nobody asked for is not sent for ever.
+        RateLimiter::for('letters', function (Request $request): array {
+            $email = $request->input('email');
+
+            return [
+                Limit::perMinute(10)->by('letters from '.self::network($request)),
+                Limit::perHour(10)->by('letters to '.mb_strtolower(is_string($email) ? mb_scrub($email) : '')),
+            ];
+        });
+    }
+
+    /** Limits take a network for one client. */
+    private static function network(Request $request): string
+    {
+        return ClientNetwork::of((string) $request->ip());
+    }
+}

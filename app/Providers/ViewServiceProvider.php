@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Catalogue\CatalogueStore;
+use App\Http\Middleware\IdentifiesViewer;
+use App\Listing\ContextFactory;
+use App\Look\LookSheets;
+use App\Site\Address\PageAddress;
+use App\Site\PageResult;
+use App\Site\SitePages;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\View;
+use Illuminate\Support\Facades\Vite;
+use Illuminate\Support\ServiceProvider;
+use Illuminate\View\View as ViewInstance;
+use Wellspring\Core\Context\SiteSettings;
+
+/** What views are given, and how they name scripts and style sheets. */
+final class ViewServiceProvider extends ServiceProvider
+{
+    public function boot(): void
+    {
+        View::composer(
+            // Each by its name: with a pattern among them, every part of every card would be compared with it.
+            [
+                'site.layout', 'site.head', 'site.account.sign-in-form', 'site.account.message',
+                'site.account.password-changed',
+                'site.blocks.accountLinks', 'manage.sign-in', 'manage.welcome',
+            ],
+            fn ($view) => $view->with('site', app(SiteSettings::class)),
+        );
+        View::composer('site.layout', function (ViewInstance $view): void {
+            $look = $view->getData()['look'] ?? app(CatalogueStore::class)->look();
+            $sheets = app(LookSheets::class);
+            $view->with(['lookSheet' => $sheets->address($look), 'lookFonts' => $sheets->fonts($look)]);
+        });
+        View::composer('site.page', function (ViewInstance $view): void {
+            $result = $view->getData()['result'] ?? null;
+            $hasOwnStyles = $result instanceof PageResult && $result->hasOwnStyles();
+            $view->with('ownStylesSheet', $hasOwnStyles ? app(LookSheets::class)->ownStyles() : null);
+        });
+        // What is not found stands on no page of the navigation.
+        View::composer('errors::404', fn ($view) => $view->with('frame', app(SitePages::class)->frame(
+            new PageAddress('/not-found'),
+            app(ContextFactory::class)->now(IdentifiesViewer::viewer(request())),
+        )));
+        // It places cards: shown before, they would move (HTML, “blocking attributes”).
+        Vite::useScriptTagAttributes(fn (string $source): array => $source === 'resources/js/site/masonry.ts'
+            ? ['blocking' => 'render']
+            : []);
+        // Paths alone: a page that is kept names no host or port that a request brought.
+        Vite::createAssetPathsUsing(fn (string $path): string => "/{$path}");
+    }
+}
