@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Modules;
 
+use App\Catalogue\RenamedRows;
 use App\Catalogue\StoredDefinitions;
 use App\Catalogue\UseOfField;
 use App\Models\Module as ModuleRow;
@@ -25,37 +26,18 @@ final readonly class ModuleDefinitions implements StoredDefinitions
 
     public function rename(Renaming $renaming, Catalogue $before): array
     {
-        $replaced = [];
-        foreach (ModuleRow::query()->orderBy('id')->lockForUpdate()->get() as $row) {
-            $draft = self::renamed($row->draft, $renaming, $before);
-            $live = $row->live === null ? null : self::renamed($row->live, $renaming, $before);
-            if ($draft !== $row->draft || $live !== $row->live) {
-                $replaced[] = [
-                    'key' => $row->key,
-                    'after' => $row->revision + 1,
-                    'draft' => $row->draft,
-                    'live' => $row->live,
-                ];
-                $row->draft = $draft;
-                $row->live = $live;
-                $row->revision++;
-                $row->save();
-            }
-        }
-
-        return $replaced;
+        return RenamedRows::replace(
+            ModuleRow::query()->orderBy('id')->lockForUpdate()->get(),
+            fn (ModuleRow $row, array $definition): array => self::renamed($definition, $renaming, $before),
+            fn (ModuleRow $row): array => ['key' => $row->key],
+        );
     }
 
     public function restore(array $replaced): void
     {
         foreach ($replaced as $was) {
-            $row = isset($was['key'])
-                ? ModuleRow::query()->where('key', $was['key'])->where('revision', $was['after'])->first()
-                : null;
-            if ($row !== null) {
-                $row->fill(['draft' => $was['draft'], 'live' => $was['live']]);
-                $row->revision++;
-                $row->save();
+            if (isset($was['key'])) {
+                RenamedRows::putBack(ModuleRow::query()->where('key', $was['key'])->first(), $was);
             }
         }
     }
@@ -135,10 +117,8 @@ final readonly class ModuleDefinitions implements StoredDefinitions
         $problems = [];
         foreach (ModuleRow::query()->whereNull('removed_at')->orderBy('key')->get() as $row) {
             if (self::names($row->draft, $keys, $name) || self::names($row->live ?? [], $keys, $name)) {
-                $name = is_string($row->draft['name'] ?? null) ? $row->draft['name'] : $row->key;
-                $problems[] = new Problem('', ProblemCode::InUse, "The module “{$name}” {$words} Change it first.", [
-                    'link' => "/modules/{$row->key}",
-                ]);
+                $message = "The module {$row->quotedName()} {$words} Change it first.";
+                $problems[] = new Problem('', ProblemCode::InUse, $message, ['link' => "/modules/{$row->key}"]);
             }
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Pages;
 
+use App\Catalogue\RenamedRows;
 use App\Catalogue\StoredDefinitions;
 use App\Catalogue\UseOfField;
 use App\Models\Page;
@@ -22,41 +23,28 @@ final readonly class PageDefinitions implements StoredDefinitions
 {
     public function rename(Renaming $renaming, Catalogue $before): array
     {
-        $replaced = [];
         $pages = Page::query()->whereRaw("jsonb_exists(draft, 'about') or jsonb_exists(live, 'about')")->orderBy('id');
-        foreach ([...$pages->lockForUpdate()->get(), ...self::menus()] as $row) {
-            $draft = self::renamed($row, $row->draft, $renaming, $before);
-            $live = $row->live === null ? null : self::renamed($row, $row->live, $renaming, $before);
-            if ($draft !== $row->draft || $live !== $row->live) {
-                $replaced[] = [
-                    'of' => $row->getTable(), 'id' => $row->id, 'after' => $row->revision + 1,
-                    'draft' => $row->draft, 'live' => $row->live,
-                ];
-                $row->draft = $draft;
-                $row->live = $live;
-                $row->revision++;
-                $row->save();
-            }
-        }
 
-        return $replaced;
+        return RenamedRows::replace(
+            [...$pages->lockForUpdate()->get(), ...self::menus()],
+            fn (Page|SiteDefinition $row, array $definition): array => self::renamed(
+                $row,
+                $definition,
+                $renaming,
+                $before,
+            ),
+            fn (Page|SiteDefinition $row): array => ['of' => $row->getTable(), 'id' => $row->id],
+        );
     }
 
     public function restore(array $replaced): void
     {
         foreach ($replaced as $was) {
-            $rows = match ($was['of'] ?? null) {
-                'pages' => Page::query(),
-                'site_definitions' => SiteDefinition::query(),
+            RenamedRows::putBack(match ($was['of'] ?? null) {
+                'pages' => Page::query()->where('id', $was['id'])->first(),
+                'site_definitions' => SiteDefinition::query()->where('id', $was['id'])->first(),
                 default => null,
-            };
-            $row = $rows?->where('id', $was['id'])->where('revision', $was['after'])->first();
-            if ($row !== null) {
-                $row->draft = $was['draft'];
-                $row->live = $was['live'];
-                $row->revision++;
-                $row->save();
-            }
+            }, $was);
         }
     }
 

@@ -12,6 +12,7 @@ use App\Models\Module;
 use App\Models\Page;
 use App\Models\Revision;
 use App\Models\Term;
+use App\Modules\ModuleStore;
 use App\Sets\ReadySet;
 use App\Sets\SetApplier;
 use Illuminate\Http\UploadedFile;
@@ -191,11 +192,14 @@ final class TypesTest extends TestCase
             'The page “Plant” shows the field Tallness. Remove it there first.',
             $refused->json('problems.1.message'),
         );
+        app(ModuleStore::class)->apply(Garden::module(['key' => 'small', 'name' => 'Small']));
         $refused = $this->deleteJson('/manage/api/types/plant')->assertUnprocessable();
-        $this->assertContains('The page “Plant” is about its items. Change it first.', array_column(
-            (array) $refused->json('problems'),
-            'message',
-        ));
+        $this->assertSame([
+            '8 items are of this type. Remove them first.',
+            'The module “Small” draws from this type. Change it first.',
+            'The module “Tall” draws from this type. Change it first.',
+            'The page “Plant” is about its items. Change it first.',
+        ], array_column((array) $refused->json('problems'), 'message'));
         $this->assertSame(
             ['tallness', 'soil'],
             array_slice(array_keys(app(CatalogueStore::class)->catalogue()->types['plant']->fields), 0, 2),

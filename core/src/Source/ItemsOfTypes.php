@@ -13,7 +13,7 @@ trait ItemsOfTypes
 {
     use Defaults;
 
-    private Type $shared;
+    private readonly Type $shared;
 
     public function type(): Type
     {
