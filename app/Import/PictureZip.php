@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Import;
 
 use App\Media\MediaStore;
+use App\Media\UploadedPicture;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
@@ -96,10 +97,10 @@ final class PictureZip
     private function bytes(string $name): string
     {
         $entry = $this->zip->statIndex($this->places[$name]);
-        if (! is_array($entry) || $entry['size'] > MediaStore::MAX_PICTURE_BYTES) {
+        if (! is_array($entry) || $entry['size'] > UploadedPicture::MAX_BYTES) {
             throw Refused::because('', ProblemCode::TooLarge, "“{$name}” in the zip is larger than 15 MB.");
         }
 
-        return (string) $this->zip->getFromIndex($this->places[$name], MediaStore::MAX_PICTURE_BYTES);
+        return (string) $this->zip->getFromIndex($this->places[$name], UploadedPicture::MAX_BYTES);
     }
 }

@@ -24,11 +24,6 @@ final class MediaStore
 {
     public const MAX_BYTES = 60 * 1024 * 1024;
 
-    public const MAX_PICTURE_BYTES = 15 * 1024 * 1024;
-
-    /** Widths in px that a picture is made in; the largest is the most that is kept. */
-    public const WIDTHS = [400, 800, 1200, 1600];
-
     /** @var array<string, array{'file'|'video', string}> kind and ending by MIME type */
     private const FILES = [
         'application/pdf' => ['file', 'pdf'],
@@ -121,22 +116,14 @@ final class MediaStore
      */
     public function add(string $bytes, string $name, string $alt = ''): Media
     {
-        $picture = $this->open($bytes);
-        imagepalettetotruecolor($picture);
-        $picture = $this->narrowed($picture, max(self::WIDTHS));
-        $clear = $this->isClear($picture);
-        $plain = $clear ? 'png' : 'jpg';
-        $files = $sizes = [];
-        foreach ([
-            ...array_filter(self::WIDTHS, fn (int $width): bool => $width < imagesx($picture)),
-            imagesx($picture),
-        ] as $width) {
-            $folder = $width === imagesx($picture) ? '' : "w{$width}/";
-            $drawn = $this->narrowed($picture, $width);
-            foreach (['webp', $plain] as $ending) {
-                $files["{$folder} {$ending}"] = $this->write($drawn, $ending);
+        $picture = UploadedPicture::open($bytes);
+        $clear = $picture->isClear();
+        $files = [];
+        foreach ($picture->widths() as $width) {
+            $folder = $width === $picture->width() ? '' : "w{$width}/";
+            foreach (['webp', $clear ? 'png' : 'jpg'] as $ending) {
+                $files["{$folder} {$ending}"] = $picture->written($width, $ending);
             }
-            $sizes[] = $width;
         }
         $stored = array_sum(array_map(strlen(...), $files));
         $this->mustFit($stored);
@@ -145,11 +132,11 @@ final class MediaStore
             'kind' => 'picture',
             'title' => $name,
             'mime' => $clear ? 'image/png' : 'image/jpeg',
-            'width' => imagesx($picture),
-            'height' => imagesy($picture),
+            'width' => $picture->width(),
+            'height' => $picture->height(),
             'bytes' => $stored,
             'alt' => $alt,
-            'sizes' => $sizes,
+            'sizes' => $picture->widths(),
             'user_id' => Actor::id(),
         ]), $name, 'webp', array_map(fn (string $bytes): \Closure => fn (): string => $bytes, $files));
     }
@@ -223,97 +210,5 @@ final class MediaStore
             $media->delete();
             DB::afterCommit(fn () => Storage::disk('media')->delete($media->files()));
         });
-    }
-
-    private function open(string $bytes): \GdImage
-    {
-        if (strlen($bytes) > self::MAX_PICTURE_BYTES) {
-            throw Refused::because('picture', ProblemCode::TooLarge, 'expected a picture of at most 15 MB.');
-        }
-        $size = @getimagesizefromstring($bytes);
-        if (
-            $size === false
-            || ! in_array($size[2], [IMAGETYPE_PNG, IMAGETYPE_JPEG, IMAGETYPE_WEBP, IMAGETYPE_GIF], true)
-        ) {
-            throw Refused::because(
-                'picture',
-                ProblemCode::NotAPicture,
-                'expected a PNG, JPEG, WebP or GIF picture; the file’s content is none of these.',
-            );
-        }
-        if (config()->integer('site.media.max_pixels') < $size[0] * $size[1]) {
-            $most = number_format(config()->integer('site.media.max_pixels'));
-            throw Refused::because(
-                'picture',
-                ProblemCode::TooManyPixels,
-                "expected at most {$most} pixels, found {$size[0]} × {$size[1]}.",
-            );
-        }
-        $picture = @imagecreatefromstring($bytes);
-        if ($picture === false) {
-            throw Refused::because('picture', ProblemCode::Broken, 'the picture is broken and cannot be read.');
-        }
-
-        return $size[2] === IMAGETYPE_JPEG ? $this->upright($picture, $bytes) : $picture;
-    }
-
-    /** Turned as the camera was held (Exif 2.32, tag Orientation). */
-    private function upright(\GdImage $picture, string $bytes): \GdImage
-    {
-        $stream = fopen('data://image/jpeg;base64,'.base64_encode($bytes), 'rb');
-        $said = $stream === false ? false : @exif_read_data($stream);
-        $orientation = is_array($said) ? (int) ($said['Orientation'] ?? 1) : 1;
-        $turned = match ($orientation) {
-            3, 4 => imagerotate($picture, 180, 0),
-            5, 6 => imagerotate($picture, 270, 0),
-            7, 8 => imagerotate($picture, 90, 0),
-            default => $picture,
-        };
-        $turned = $turned === false ? $picture : $turned;
-        if (in_array($orientation, [2, 4, 5, 7], true)) {
-            imageflip($turned, IMG_FLIP_HORIZONTAL);
-        }
-
-        return $turned;
-    }
-
-    private function narrowed(\GdImage $picture, int $width): \GdImage
-    {
-        if (imagesx($picture) > $width) {
-            $picture = imagescale($picture, $width, -1, IMG_BICUBIC_FIXED) ?: $picture;
-        }
-        imagesavealpha($picture, true);
-
-        return $picture;
-    }
-
-    /** Whether anything shines through it; told from a grid of its points. */
-    private function isClear(\GdImage $picture): bool
-    {
-        for ($x = 0; $x < 60; $x++) {
-            for ($y = 0; $y < 60; $y++) {
-                if ((imagecolorat(
-                    $picture,
-                    intdiv($x * (imagesx($picture) - 1), 59),
-                    intdiv($y * (imagesy($picture) - 1), 59),
-                ) >> 24 & 0x7F) > 0) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
-    private function write(\GdImage $picture, string $ending): string
-    {
-        ob_start();
-        match ($ending) {
-            'webp' => imagewebp($picture, null, 82),
-            'png' => imagepng($picture, null, 6),
-            default => imagejpeg($picture, null, 84),
-        };
-
-        return (string) ob_get_clean();
     }
 }
