@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import { Button, DialogTrigger } from "react-aria-components";
 import { useNavigate } from "react-router";
 import { get, send } from "../shared/api/api";
 import type { ModuleWhole, PageSummary, PageWhole } from "../shared/api/schema";
+import { Dropdown } from "../shared/Dropdown";
 import { Notice } from "../shared/Notice";
 import { placesWords } from "../shared/placesWords";
 import { usePlacing } from "../shared/usePlacing";
@@ -31,53 +32,47 @@ export function PagesMenu({ module, onPlaced }: { module: ModuleWhole; onPlaced:
 	return (
 		<DialogTrigger>
 			<Button className="word">{placesWords(places)}</Button>
-			<Popover
-				isNonModal
-				placement="bottom end"
-				className="bg-base-100 border border-base-300 rounded-box shadow-lg p-4 w-80 max-h-[75vh] overflow-y-auto"
-			>
-				<Dialog className="outline-none grid gap-2" aria-label="Where it stands">
-					<p className="text-quiet text-sm">A change is made in the page’s draft. Publish the page to show it.</p>
-					{pages.data?.map((page) => {
-						const at = own.get(page.key);
-						const stands = at !== undefined && at.state !== "removed";
-						return (
-							<label key={page.key} className="flex items-start gap-2 cursor-pointer">
-								<input
-									type="checkbox"
-									className="checkbox checkbox-sm mt-0.5"
-									checked={stands}
-									disabled={place.isPending}
-									onChange={() => place.mutate({ module: module.key, page: page.key, stands: !stands })}
-								/>
-								<span className="flex-1">
-									{page.title}
-									{at && at.state !== "live" && (
-										<span className="block text-xs text-secondary">
-											{at.state === "removed" ? "off its draft, still live" : "on its draft, not live yet"}
-										</span>
-									)}
-								</span>
-								<span className="text-quiet text-sm">{page.address}</span>
-							</label>
-						);
-					})}
-					{others.map((one) => (
-						<p key={one.words} className="text-sm">
-							Also {one.words}
-						</p>
-					))}
-					<button
-						type="button"
-						className="plain-add justify-self-start"
-						disabled={make.isPending}
-						onClick={() => make.mutate()}
-					>
-						+ a new page for it
-					</button>
-					{(place.error ?? make.error) && <Notice>{(place.error ?? make.error)?.message}</Notice>}
-				</Dialog>
-			</Popover>
+			<Dropdown label="Where it stands" isNonModal placement="bottom end" width="w-80" gap="gap-2">
+				<p className="text-quiet text-sm">A change is made in the page’s draft. Publish the page to show it.</p>
+				{pages.data?.map((page) => {
+					const at = own.get(page.key);
+					const stands = at !== undefined && at.state !== "removed";
+					return (
+						<label key={page.key} className="flex items-start gap-2 cursor-pointer">
+							<input
+								type="checkbox"
+								className="checkbox checkbox-sm mt-0.5"
+								checked={stands}
+								disabled={place.isPending}
+								onChange={() => place.mutate({ module: module.key, page: page.key, stands: !stands })}
+							/>
+							<span className="flex-1">
+								{page.title}
+								{at && at.state !== "live" && (
+									<span className="block text-xs text-secondary">
+										{at.state === "removed" ? "off its draft, still live" : "on its draft, not live yet"}
+									</span>
+								)}
+							</span>
+							<span className="text-quiet text-sm">{page.address}</span>
+						</label>
+					);
+				})}
+				{others.map((one) => (
+					<p key={one.words} className="text-sm">
+						Also {one.words}
+					</p>
+				))}
+				<button
+					type="button"
+					className="plain-add justify-self-start"
+					disabled={make.isPending}
+					onClick={() => make.mutate()}
+				>
+					+ a new page for it
+				</button>
+				{(place.error ?? make.error) && <Notice>{(place.error ?? make.error)?.message}</Notice>}
+			</Dropdown>
 		</DialogTrigger>
 	);
 }

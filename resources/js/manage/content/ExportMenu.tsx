@@ -1,8 +1,9 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import { Button, DialogTrigger } from "react-aria-components";
 import { base, sendLong } from "../shared/api/api";
 import type { ContentType } from "../shared/api/schema";
+import { Dropdown } from "../shared/Dropdown";
 import { Notice } from "../shared/Notice";
 
 const FORMS = [
@@ -30,28 +31,26 @@ export function ExportMenu({ type }: { type: ContentType }) {
 	return (
 		<DialogTrigger isOpen={isOpen} onOpenChange={setIsOpen}>
 			<Button className="btn btn-sm h-9">Export</Button>
-			<Popover placement="bottom end" className="bg-base-100 border border-base-300 rounded-box shadow-lg">
-				<Dialog aria-label="Export" className="outline-none p-4 grid gap-1.5 max-w-64">
-					<p className="text-quiet">All {type.plural.toLowerCase()}, as the import takes them.</p>
-					{make.error && <Notice>{make.error.message}</Notice>}
-					{FORMS.map(({ words, ...form }) => (
-						<button
-							key={words}
-							type="button"
-							className="text-left cursor-pointer hover:underline"
-							aria-disabled={make.isPending}
-							onClick={() => make.isPending || make.mutate(form)}
-						>
-							{words}
-						</button>
-					))}
-					<p role="status" className="text-quiet text-xs">
-						{make.isPending
-							? "The file is being made. You may close this and go on; it is sent when it is ready."
-							: MARKS}
-					</p>
-				</Dialog>
-			</Popover>
+			<Dropdown label="Export" placement="bottom end" width="max-w-72" gap="gap-1.5">
+				<p className="text-quiet">All {type.plural.toLowerCase()}, as the import takes them.</p>
+				{make.error && <Notice>{make.error.message}</Notice>}
+				{FORMS.map(({ words, ...form }) => (
+					<button
+						key={words}
+						type="button"
+						className="text-left cursor-pointer hover:underline"
+						aria-disabled={make.isPending}
+						onClick={() => make.isPending || make.mutate(form)}
+					>
+						{words}
+					</button>
+				))}
+				<p role="status" className="text-quiet text-xs">
+					{make.isPending
+						? "The file is being made. You may close this and go on; it is sent when it is ready."
+						: MARKS}
+				</p>
+			</Dropdown>
 		</DialogTrigger>
 	);
 }

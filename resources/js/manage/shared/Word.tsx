@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
-import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import { Button, DialogTrigger } from "react-aria-components";
+import { Dropdown } from "./Dropdown";
 
 /** A word of a sentence that opens in place what it stands for. */
 export function Word({
@@ -20,16 +21,10 @@ export function Word({
 			<Button className={`word ${problem ? "!text-error" : ""}`} data-invalid={problem !== undefined}>
 				{words}
 			</Button>
-			<Popover
-				isNonModal
-				placement={placement}
-				className="bg-base-100 border border-base-300 rounded-box shadow-lg p-4 w-72 max-h-[70vh] overflow-y-auto"
-			>
-				<Dialog ref={focusWhatItStandsFor} className="outline-none grid gap-3" aria-label={label}>
-					{children}
-					{problem && <p className="text-sm text-error font-medium">{problem}</p>}
-				</Dialog>
-			</Popover>
+			<Dropdown label={label} ref={focusWhatItStandsFor} isNonModal placement={placement}>
+				{children}
+				{problem && <p className="text-sm text-error font-medium">{problem}</p>}
+			</Dropdown>
 		</DialogTrigger>
 	);
 }

@@ -1,5 +1,6 @@
-import { Button, ComboBox, Header, Input, ListBox, ListBoxItem, ListBoxSection, Popover } from "react-aria-components";
+import { Button, ComboBox, Header, Input, ListBox, ListBoxItem, ListBoxSection } from "react-aria-components";
 import type { Field } from "../../shared/api/schema";
+import { Paper } from "../../shared/Dropdown";
 import { useSource } from "../source";
 
 function sections(fields: Field[]): [string, Field[]][] {
@@ -62,10 +63,7 @@ export function FieldPicker({
 					<span aria-hidden="true">▾</span>
 				</Button>
 			</div>
-			<Popover
-				placement="bottom start"
-				className="bg-base-100 border border-base-300 rounded-box shadow-lg w-72 max-h-80 overflow-y-auto p-1.5"
-			>
+			<Paper placement="bottom start" className="w-72 p-1.5">
 				<ListBox className="outline-none">
 					{sections(fields).map(([title, all]) => (
 						<ListBoxSection key={title} id={title}>
@@ -84,7 +82,7 @@ export function FieldPicker({
 						</ListBoxSection>
 					))}
 				</ListBox>
-			</Popover>
+			</Paper>
 		</ComboBox>
 	);
 }

@@ -1,5 +1,6 @@
-import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import { Button, DialogTrigger } from "react-aria-components";
 import type { ContentType } from "../../shared/api/schema";
+import { Dropdown } from "../../shared/Dropdown";
 import { columnsOf, type TableState, widthOf } from "./tableState";
 
 /** Which columns the table has, in which order. */
@@ -22,65 +23,59 @@ export function Columns({
 	return (
 		<DialogTrigger>
 			<Button className="btn btn-sm h-9">Columns</Button>
-			<Popover
-				placement="bottom end"
-				className="bg-base-100 border border-base-300 rounded-box shadow-lg w-[20rem] max-w-[92vw] max-h-[70vh]
-					overflow-y-auto"
-			>
-				<Dialog aria-label="Columns" className="outline-none p-4 grid gap-3">
-					<ul className="grid gap-0.5">
-						{columns.map((one, i) => {
-							const label = all.find((column) => column.key === one.key)?.label ?? one.key;
-							return (
-								<li key={one.key} className="flex items-center gap-1">
-									<label className="flex items-center gap-2 grow cursor-pointer">
-										<input
-											type="checkbox"
-											className="checkbox checkbox-xs"
-											checked
-											onChange={() => onChange(columns.filter((other) => other.key !== one.key))}
-										/>
-										{label}
-									</label>
-									<button
-										type="button"
-										className="btn btn-xs btn-ghost"
-										aria-label={`Move ${label} to the left`}
-										disabled={i === 0}
-										onClick={() => move(i, i - 1)}
-									>
-										↑
-									</button>
-									<button
-										type="button"
-										className="btn btn-xs btn-ghost"
-										aria-label={`Move ${label} to the right`}
-										disabled={i === columns.length - 1}
-										onClick={() => move(i, i + 1)}
-									>
-										↓
-									</button>
-								</li>
-							);
-						})}
-					</ul>
-					<ul className="grid gap-0.5 border-t border-base-300 pt-2">
-						{off.map((one) => (
-							<li key={one.key}>
-								<label className="flex items-center gap-2 cursor-pointer py-0.5">
+			<Dropdown label="Columns" placement="bottom end" width="w-[20rem]">
+				<ul className="grid gap-0.5">
+					{columns.map((one, i) => {
+						const label = all.find((column) => column.key === one.key)?.label ?? one.key;
+						return (
+							<li key={one.key} className="flex items-center gap-1">
+								<label className="flex items-center gap-2 grow cursor-pointer">
 									<input
 										type="checkbox"
 										className="checkbox checkbox-xs"
-										checked={false}
-										onChange={() => onChange([...columns, { key: one.key, width: widthOf(one) }])}
+										checked
+										onChange={() => onChange(columns.filter((other) => other.key !== one.key))}
 									/>
-									{one.label}
+									{label}
 								</label>
+								<button
+									type="button"
+									className="btn btn-xs btn-ghost"
+									aria-label={`Move ${label} to the left`}
+									disabled={i === 0}
+									onClick={() => move(i, i - 1)}
+								>
+									↑
+								</button>
+								<button
+									type="button"
+									className="btn btn-xs btn-ghost"
+									aria-label={`Move ${label} to the right`}
+									disabled={i === columns.length - 1}
+									onClick={() => move(i, i + 1)}
+								>
+									↓
+								</button>
 							</li>
-						))}
-					</ul>
-				</Dialog>
-			</Popover>
+						);
+					})}
+				</ul>
+				<ul className="grid gap-0.5 border-t border-base-300 pt-2">
+					{off.map((one) => (
+						<li key={one.key}>
+							<label className="flex items-center gap-2 cursor-pointer py-0.5">
+								<input
+									type="checkbox"
+									className="checkbox checkbox-xs"
+									checked={false}
+									onChange={() => onChange([...columns, { key: one.key, width: widthOf(one) }])}
+								/>
+								{one.label}
+							</label>
+						</li>
+					))}
+				</ul>
+			</Dropdown>
 		</DialogTrigger>
 	);
 }

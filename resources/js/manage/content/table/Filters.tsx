@@ -1,8 +1,9 @@
 import { useState } from "react";
-import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
+import { Button, DialogTrigger } from "react-aria-components";
 import type { Condition, ContentType, Field } from "../../shared/api/schema";
 import { useStart } from "../../shared/api/start";
 import { NumberInput } from "../../shared/controls/NumberInput";
+import { Dropdown } from "../../shared/Dropdown";
 
 /** Conditions that the table is narrowed by: the same that modules ask. */
 export function Filters({
@@ -36,22 +37,17 @@ export function Filters({
 			})}
 			<DialogTrigger>
 				<Button className="plain-add">+ a filter</Button>
-				<Popover
-					placement="bottom start"
-					className="bg-base-100 border border-base-300 rounded-box shadow-lg p-4 w-[22rem] max-w-[92vw]"
-				>
-					<Dialog aria-label="A filter" className="outline-none">
-						{({ close }) => (
-							<NewFilter
-								type={type}
-								onAdd={(filter) => {
-									onChange([...filters, filter]);
-									close();
-								}}
-							/>
-						)}
-					</Dialog>
-				</Popover>
+				<Dropdown label="A filter" placement="bottom start" width="w-[22rem]">
+					{({ close }) => (
+						<NewFilter
+							type={type}
+							onAdd={(filter) => {
+								onChange([...filters, filter]);
+								close();
+							}}
+						/>
+					)}
+				</Dropdown>
 			</DialogTrigger>
 		</div>
 	);
