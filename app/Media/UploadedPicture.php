@@ -9,7 +9,9 @@ use Intervention\Image\Interfaces\ImageInterface;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** A picture as it was uploaded, drawn anew upright and without what the camera noted. Of an animation, the first frame. */
+/**
+ * An uploaded picture, drawn anew: upright, without what the camera noted, and of an animation only the first frame.
+ */
 final readonly class UploadedPicture
 {
     public const MAX_BYTES = 15 * 1024 * 1024;

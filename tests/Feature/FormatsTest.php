@@ -13,6 +13,7 @@ use Tests\Support\Garden;
 use Tests\Support\RandomModules;
 use Wellspring\Core\Content\File\TaxonomyFile;
 use Wellspring\Core\Content\File\TypeFile;
+use Wellspring\Core\Context\SiteSettingsReader;
 use Wellspring\Core\Look\LookReader;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Page\Frame\FrameReader;
@@ -119,6 +120,22 @@ final class FormatsTest extends TestCase
                 'module',
             );
         }
+        $settings = [
+            'format' => 1, 'name' => 'A site', 'locale' => 'en-GB', 'timeZone' => 'Europe/London', 'firstWeekday' => 7,
+            'currency' => 'GBP', 'signUp' => true, 'home' => 'start',
+            'map' => ['tiles' => 'https://tiles.example/{z}/{x}/{y}.png', 'attribution' => 'Example'],
+            'videoSites' => [[
+                'name' => 'Films', 'host' => 'films.example', 'oembed' => 'https://films.example/oembed',
+                'frames' => 'https://films.example/embed/',
+            ]],
+        ];
+        $this->assertFits(
+            'settings',
+            json_encode(SiteSettingsReader::read($settings)->toArray(), JSON_THROW_ON_ERROR),
+            'settings',
+        );
+        $this->assertFalse($this->fits((string) json_encode(['firstWeekday' => 8] + $settings), 'settings'));
+        $this->assertFalse($this->fits((string) json_encode(['map' => ['tiles' => 'x']] + $settings), 'settings'));
         $this->assertFalse(
             $this->fits(
                 '{"format": 1, "key": "x", "name": "X", "source": {"items": ["plant"]}, "colour": "red"}',

@@ -6,7 +6,9 @@ namespace App\Console\Commands;
 
 use App\Http\OpenApi\ManageApi;
 use Illuminate\Console\Command;
+use Wellspring\Core\Content\File\TaxonomySchema;
 use Wellspring\Core\Content\File\TypeSchema;
+use Wellspring\Core\Context\SiteSettingsSchema;
 use Wellspring\Core\Look\LookReader;
 use Wellspring\Core\Module\ModuleSchema;
 use Wellspring\Core\Page\Frame\FrameSchema;
@@ -50,7 +52,9 @@ final class WriteSchemas extends Command
                 'frame.schema.json' => FrameSchema::build(),
                 'menu.schema.json' => MenuSchema::build(),
                 'type.schema.json' => TypeSchema::build(),
+                'taxonomy.schema.json' => TaxonomySchema::build(),
                 'look.schema.json' => LookReader::schema(),
+                'settings.schema.json' => SiteSettingsSchema::build(),
             ],
         ) + ['manage-api.openapi.json' => ManageApi::json()];
     }

@@ -39,7 +39,14 @@ final class ManageApi
     /** @return string the document as it stands in docs/formats */
     public static function json(): string
     {
-        return self::document()->toJson(
+        $document = json_decode(self::document()->toJson(), flags: JSON_THROW_ON_ERROR);
+        assert($document instanceof \stdClass);
+        foreach (DefinitionSchemas::components() as $name => $component) {
+            $document->components->schemas->{$name} = $component;
+        }
+
+        return json_encode(
+            $document,
             JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
         )."\n";
     }

@@ -42,7 +42,9 @@ final class RouteOperations
             $analysis->getAnnotationsOfType(Schema::class),
             fn (mixed $schema): bool => $schema instanceof Schema && ! Generator::isDefault($schema->schema),
         );
-        $this->schemas = new DocblockSchemas(array_column($described, 'schema'));
+        $this->schemas = new DocblockSchemas(
+            [...array_column($described, 'schema'), ...DefinitionSchemas::names()],
+        );
         $paths = $tags = [];
         foreach (Routes::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->uri(), self::PREFIX)) {
@@ -64,6 +66,10 @@ final class RouteOperations
         $openapi->tags = array_values($tags);
         foreach ($this->schemas->components() as $component) {
             $analysis->addAnnotation($component, $context);
+        }
+        // ManageApi fills these in: the generator wants every component that is referred to.
+        foreach (DefinitionSchemas::names() as $name) {
+            $analysis->addAnnotation(new Schema(schema: $name), $context);
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Listing\ListingWithGaps;
 use App\Listing\Sources;
 use App\Modules\ModuleStore;
@@ -32,7 +33,7 @@ use Wellspring\Core\Wording\Sentence;
  * What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page.
  *
  * @phpstan-import-type AdviceShape from Advice
- * @phpstan-import-type DefinitionShape from Definitions
+ * @phpstan-import-type DefinitionShape from DefinitionSchemas
  * @phpstan-import-type SourceRecordsShape from SourceResource
  * @phpstan-import-type ProblemShape from Refusal
  *

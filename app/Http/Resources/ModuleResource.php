@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Catalogue\CatalogueStore;
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Models\Module as ModuleRow;
 use App\Models\Page;
 use App\Modules\ModuleStore;
@@ -21,7 +22,7 @@ use Wellspring\Core\Wording\Format;
 /**
  * A module as the manage screens take it.
  *
- * @phpstan-import-type DefinitionShape from Definitions
+ * @phpstan-import-type DefinitionShape from DefinitionSchemas
  * @phpstan-import-type ModulePlaceShape from ModulePlaces
  *
  * @phpstan-type SitePageShape array{id: int, key: string, address: string, title: string}

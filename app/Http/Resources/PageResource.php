@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Models\Page;
 use App\Pages\PageStore;
 use App\Site\ModulePlaces;
@@ -13,7 +14,7 @@ use Wellspring\Core\Time\Iso8601;
 /**
  * A page as the manage screens take it.
  *
- * @phpstan-import-type PageFileShape from Definitions
+ * @phpstan-import-type PageFileShape from DefinitionSchemas
  *
  * @phpstan-type PageSummaryShape array{
  *     key: string, title: string, address: string, state: 'live'|'changed'|'draft'|'attention', note: string|null,

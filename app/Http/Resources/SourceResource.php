@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Catalogue\CatalogueStore;
+use App\Http\OpenApi\DefinitionSchemas;
 use Wellspring\Core\Card\PartKinds;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
@@ -20,7 +21,7 @@ use Wellspring\Core\Source\Source;
  *
  * @phpstan-import-type FieldShape from FieldResource
  * @phpstan-import-type DirectionsShape from FieldResource
- * @phpstan-import-type PartShape from Definitions
+ * @phpstan-import-type PartShape from DefinitionSchemas
  *
  * @phpstan-type SourceRecordsShape array{
  *     start: string, plural: string, isItems: bool, types: list<string>, taxonomies: list<string>,

@@ -19,7 +19,8 @@ final class SiteSettingsReader
     /** Characters of the site's name. */
     public const MAX_NAME = 100;
 
-    private const PAGES = ['home', 'homeForMembers', 'notFound', 'noAccess'];
+    /** The places that a page of the site can have, by the key of the page. */
+    public const PAGES = ['home', 'homeForMembers', 'notFound', 'noAccess'];
 
     /**
      * @param  mixed  $data  decoded JSON

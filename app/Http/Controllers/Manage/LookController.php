@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Http\Created;
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\PreviewContext;
 use App\Http\Requests\Look\CreateLookRequest;
 use App\Http\Requests\Look\LookPreviewRequest;
 use App\Http\Requests\Look\MeasureLookRequest;
 use App\Http\Requests\RevisionRequest;
 use App\Http\Requests\SaveDraftRequest;
-use App\Http\Resources\Definitions;
 use App\Look\LookPlate;
 use App\Look\LookSheets;
 use App\Look\LookStore;
@@ -34,7 +34,7 @@ use Wellspring\Core\Time\Iso8601;
  * How the site looks: the looks that are kept, and the one that visitors get.
  *
  * @phpstan-import-type ContrastShape from Contrasts
- * @phpstan-import-type LookFileShape from Definitions
+ * @phpstan-import-type LookFileShape from DefinitionSchemas
  * @phpstan-import-type NamedShape from StartController
  * @phpstan-import-type OptionShape from Option
  *

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
 use App\Http\Created;
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\Requests\DefinitionRequest;
 use App\Http\Requests\Modules\ChangeModulesRequest;
 use App\Http\Requests\Modules\CreateModuleRequest;
@@ -13,7 +14,6 @@ use App\Http\Requests\Modules\ModuleRecordsRequest;
 use App\Http\Requests\Modules\StandOnPageRequest;
 use App\Http\Requests\RevisionRequest;
 use App\Http\Requests\SaveDraftRequest;
-use App\Http\Resources\Definitions;
 use App\Http\Resources\JsonMap;
 use App\Http\Resources\ModuleResource;
 use App\Http\Resources\PageResource;
@@ -36,8 +36,8 @@ use Wellspring\Core\Time\Iso8601;
 /**
  * Modules: the list of them, each with its draft and its versions, and where they stand.
  *
- * @phpstan-import-type DefinitionShape from Definitions
- * @phpstan-import-type PageFileShape from Definitions
+ * @phpstan-import-type DefinitionShape from DefinitionSchemas
+ * @phpstan-import-type PageFileShape from DefinitionSchemas
  * @phpstan-import-type PageWholeShape from PageResource
  * @phpstan-import-type ModuleSummaryShape from ModuleResource
  * @phpstan-import-type ModuleWholeShape from ModuleResource

@@ -6,10 +6,10 @@ namespace App\Http\Controllers\Manage;
 
 use App\Content\StaleWrite;
 use App\Demo\DemoRemoval;
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\Requests\DefinitionRequest;
 use App\Http\Requests\RevisionRequest;
 use App\Http\Requests\SaveDraftRequest;
-use App\Http\Resources\Definitions;
 use App\Http\Resources\Standing;
 use App\Models\Item;
 use App\Models\SiteDefinition;
@@ -26,7 +26,7 @@ use Wellspring\Core\Time\Iso8601;
 /**
  * What holds for the site as a whole.
  *
- * @phpstan-import-type SettingsFileShape from Definitions
+ * @phpstan-import-type SettingsFileShape from DefinitionSchemas
  * @phpstan-import-type NamedShape from StartController
  *
  * @phpstan-type SettingsWholeShape array{

@@ -36,14 +36,20 @@ final class TypeSchema
                 ],
                 'required' => ['type' => 'array', 'uniqueItems' => true, 'items' => self::KEY],
             ],
-            '$defs' => [
-                'key' => ['type' => 'string', 'pattern' => '^[a-z][a-z0-9_]{0,62}$'],
-                'field' => [
-                    'type' => 'object',
-                    'required' => ['x-wellspring'],
-                    'additionalProperties' => false,
-                    'properties' => self::keywords() + ['x-wellspring' => self::ofField()],
-                ],
+            '$defs' => self::definitions(),
+        ];
+    }
+
+    /** @return array<string, array<string, mixed>> of a key and of a field, by name */
+    public static function definitions(): array
+    {
+        return [
+            'key' => ['type' => 'string', 'pattern' => '^[a-z][a-z0-9_]{0,62}$'],
+            'field' => [
+                'type' => 'object',
+                'required' => ['x-wellspring'],
+                'additionalProperties' => false,
+                'properties' => self::keywords() + ['x-wellspring' => self::ofField()],
             ],
         ];
     }

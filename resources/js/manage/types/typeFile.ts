@@ -62,7 +62,7 @@ export function ofKind(schema: FieldSchema, kind: string): FieldSchema {
 
 export function choicesOf(schema: FieldSchema): { key: string; label: string; colour: string }[] {
 	const { labels = {}, colours = {} } = schema["x-wellspring"];
-	return (schema.enum ?? schema.items?.enum ?? []).map((key) => ({
+	return (schema.enum ?? (schema.items as { enum?: string[] } | undefined)?.enum ?? []).map((key) => ({
 		key,
 		label: labels[key] ?? "",
 		colour: colours[key] ?? "",

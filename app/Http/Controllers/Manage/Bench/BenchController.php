@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Manage\Bench;
 
 use App\Catalogue\CatalogueStore;
 use App\Freshness\Dependencies;
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\PreviewContext;
 use App\Http\Requests\Bench\BenchPreviewRequest;
 use App\Http\Requests\Bench\BenchRequest;
@@ -15,7 +16,6 @@ use App\Http\Requests\Bench\OfferRequest;
 use App\Http\Requests\Bench\OptionsRequest;
 use App\Http\Requests\Bench\ResultsRequest;
 use App\Http\Resources\BenchResource;
-use App\Http\Resources\Definitions;
 use App\Http\Resources\JsonMap;
 use App\Listing\Listing;
 use App\Listing\ModuleQuery;
@@ -55,7 +55,7 @@ use Wellspring\Core\Wording\Format;
  * What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page, its records.
  *
  * @phpstan-import-type BenchPreviewShape from BenchResource
- * @phpstan-import-type DefinitionShape from Definitions
+ * @phpstan-import-type DefinitionShape from DefinitionSchemas
  *
  * @phpstan-type GapShape array{id: int, type: string, title: string}
  * @phpstan-type OptionsShape array{

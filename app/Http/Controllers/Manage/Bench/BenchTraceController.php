@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage\Bench;
 
 use App\Catalogue\CatalogueStore;
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\PreviewContext;
 use App\Http\Requests\Bench\FindRecordsRequest;
 use App\Http\Requests\Bench\TraceRequest;
-use App\Http\Resources\Definitions;
 use App\Listing\RecordFinder;
 use App\Listing\Trace\TracedRecord;
 use App\Listing\Trace\Tracer;
@@ -25,7 +25,7 @@ use Wellspring\Core\Problem\Refused;
 /**
  * Why a record is in a listing that nobody has saved, or not.
  *
- * @phpstan-import-type DefinitionShape from Definitions
+ * @phpstan-import-type DefinitionShape from DefinitionSchemas
  * @phpstan-import-type TraceStepShape from TraceStep
  *
  * @phpstan-type FoundRecordShape array{item: int|null, slug: string, title: string, kind: string}

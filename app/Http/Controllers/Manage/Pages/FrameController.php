@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage\Pages;
 
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\PreviewContext;
 use App\Http\Requests\Pages\FramePreviewRequest;
 use App\Http\Requests\Pages\TickPlaceRequest;
 use App\Http\Requests\RevisionRequest;
 use App\Http\Requests\SaveDraftRequest;
-use App\Http\Resources\Definitions;
 use App\Http\Resources\JsonMap;
 use App\Http\Resources\Standing;
 use App\Models\SiteDefinition;
@@ -29,7 +29,7 @@ use Wellspring\Core\Time\Iso8601;
 /**
  * The frame: what stands around every page.
  *
- * @phpstan-import-type FrameFileShape from Definitions
+ * @phpstan-import-type FrameFileShape from DefinitionSchemas
  *
  * @phpstan-type FrameWholeShape array{
  *     key: string, definition: FrameFileShape, revision: int, savedAt: string, live: bool, changed: bool,

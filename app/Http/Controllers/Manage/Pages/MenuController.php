@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Manage\Pages;
 
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\Requests\RevisionRequest;
 use App\Http\Requests\SaveDraftRequest;
-use App\Http\Resources\Definitions;
 use App\Http\Resources\Standing;
 use App\Models\SiteDefinition;
 use App\Pages\PageQuery;
@@ -22,7 +22,7 @@ use Wellspring\Core\Time\Iso8601;
 /**
  * The site's menus.
  *
- * @phpstan-import-type MenuFileShape from Definitions
+ * @phpstan-import-type MenuFileShape from DefinitionSchemas
  *
  * @phpstan-type MenuSummaryShape array{key: string, entries: int, live: bool, changed: bool}
  * @phpstan-type MenuWholeShape array{

@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Manage\Pages;
 use App\Catalogue\CatalogueStore;
 use App\Freshness\Dependencies;
 use App\Http\Created;
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\PreviewContext;
 use App\Http\Requests\Pages\BlocksRequest;
 use App\Http\Requests\Pages\CreatePageRequest;
@@ -16,7 +17,6 @@ use App\Http\Requests\Pages\PagePreviewRequest;
 use App\Http\Requests\Pages\PlacementGridRequest;
 use App\Http\Requests\RevisionRequest;
 use App\Http\Requests\SaveDraftRequest;
-use App\Http\Resources\Definitions;
 use App\Http\Resources\PageResource;
 use App\Http\Resources\SourceResource;
 use App\Listing\ContextFactory;
@@ -45,9 +45,9 @@ use Wellspring\Core\Time\Iso8601;
 /**
  * Pages: their tree, and the plan of each: what stands in its bands and slots, and what of that shows.
  *
- * @phpstan-import-type PageFileShape from Definitions
- * @phpstan-import-type PageBandShape from Definitions
- * @phpstan-import-type PageBlockShape from Definitions
+ * @phpstan-import-type PageFileShape from DefinitionSchemas
+ * @phpstan-import-type PageBandShape from DefinitionSchemas
+ * @phpstan-import-type PageBlockShape from DefinitionSchemas
  * @phpstan-import-type PageVersionsShape from PageVersions
  * @phpstan-import-type PageSummaryShape from PageResource
  * @phpstan-import-type PageWholeShape from PageResource

@@ -8,11 +8,11 @@ use App\Catalogue\CatalogueStore;
 use App\Content\Taxonomies\TermChanges;
 use App\Content\Taxonomies\TermWriter;
 use App\Http\Created;
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\Requests\Types\DefineTaxonomyRequest;
 use App\Http\Requests\Types\MergeTermsRequest;
 use App\Http\Requests\Types\MoveTermRequest;
 use App\Http\Requests\Types\SaveTermRequest;
-use App\Http\Resources\Definitions;
 use App\Http\Resources\FormDraftResource;
 use App\Http\Resources\JsonMap;
 use App\Models\Media;
@@ -34,7 +34,7 @@ use Wellspring\Core\Problem\Shape;
 /**
  * Taxonomies and their terms.
  *
- * @phpstan-import-type TaxonomyFileShape from Definitions
+ * @phpstan-import-type TaxonomyFileShape from DefinitionSchemas
  * @phpstan-import-type FormDraftShape from FormDraftResource
  *
  * @phpstan-type TaxonomyRowShape array{

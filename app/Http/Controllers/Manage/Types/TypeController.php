@@ -8,9 +8,9 @@ use App\Catalogue\CatalogueStore;
 use App\Content\Types\TypeChange;
 use App\Content\Types\TypeEffect;
 use App\Content\Types\TypeWriter;
+use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\Requests\Types\OrderTypesRequest;
 use App\Http\Requests\Types\SaveTypeRequest;
-use App\Http\Resources\Definitions;
 use App\Http\Resources\FormDraftResource;
 use App\Models\ContentType;
 use App\Models\Item;
@@ -27,7 +27,7 @@ use Wellspring\Core\Content\Type;
 /**
  * Content types: what they are, what a change of one would do, the change itself, and their files.
  *
- * @phpstan-import-type TypeFileShape from Definitions
+ * @phpstan-import-type TypeFileShape from DefinitionSchemas
  * @phpstan-import-type FormDraftShape from FormDraftResource
  *
  * @phpstan-type TypeRowShape array{

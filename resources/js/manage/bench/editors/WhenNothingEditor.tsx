@@ -25,7 +25,8 @@ export function WhenNothingEditor({ bench }: { bench: Bench }) {
 	const { definition, change } = bench;
 	const { whenNothing } = definition;
 	const [picking, setPicking] = useState(false);
-	const now: keyof typeof DOES = picking ? "show" : whenNothing.html !== undefined ? "html" : whenNothing.do;
+	const does = whenNothing.do as keyof typeof DOES;
+	const now = picking ? "show" : whenNothing.html !== undefined ? "html" : does;
 	const set = (next: typeof whenNothing, tag: string | null = null) =>
 		change({ ...definition, whenNothing: next }, tag);
 	const choose = (to: keyof typeof DOES) => {

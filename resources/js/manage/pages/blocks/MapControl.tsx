@@ -48,7 +48,7 @@ export function MapControl({ block, about, onChange }: BlockControlProps) {
 						<Labelled label="Latitude" id="block-latitude">
 							<NumberInput
 								label="Latitude"
-								value={place.latitude}
+								value={place.latitude ?? null}
 								min={-90}
 								max={90}
 								onChange={(latitude) => put({ latitude: Number(latitude) })}
@@ -57,7 +57,7 @@ export function MapControl({ block, about, onChange }: BlockControlProps) {
 						<Labelled label="Longitude" id="block-longitude">
 							<NumberInput
 								label="Longitude"
-								value={place.longitude}
+								value={place.longitude ?? null}
 								min={-180}
 								max={180}
 								onChange={(longitude) => put({ longitude: Number(longitude) })}

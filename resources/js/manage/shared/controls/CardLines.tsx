@@ -1,6 +1,6 @@
 import { GripVertical } from "lucide-react";
 import { type ReactNode, useRef, useState } from "react";
-import type { Option, Part, SourceRecords } from "../api/schema";
+import type { Condition, Option, Part, SourceRecords } from "../api/schema";
 import { fieldOf, useStart } from "../api/start";
 import { AddByChoice, RowTools } from "./inputs";
 import { moved } from "./lists";
@@ -283,16 +283,10 @@ function PartOptions({
 	);
 }
 
-interface Simple {
-	field: string;
-	test: string;
-	value?: unknown;
-}
-
 /** Where a badge stands: for so many days after publishing, where a number lies between two, or where one says yes. */
 function BadgeRule({ type, part, onChange }: { type: SourceRecords; part: Part; onChange: (next: Part) => void }) {
-	const rule = (part.when ?? {}) as Simple;
-	const set = (when: Simple) => onChange({ ...part, when });
+	const rule = (part.when ?? {}) as Condition;
+	const set = (when: Condition) => onChange({ ...part, when });
 	const numbers = type.fields.filter((one) => one.family === "number" && !one.key.includes("."));
 	const flags = type.fields.filter((one) => one.family === "yesNo" && !one.key.includes("."));
 	const days = (rule.value as { amount?: number } | undefined)?.amount;
