@@ -126,7 +126,7 @@ final class FormatsTest extends TestCase
             'map' => ['tiles' => 'https://tiles.example/{z}/{x}/{y}.png', 'attribution' => 'Example'],
             'videoSites' => [[
                 'name' => 'Films', 'host' => 'films.example', 'oembed' => 'https://films.example/oembed',
-                'frames' => 'https://films.example/embed/',
+                'frames' => 'films.example',
             ]],
         ];
         $this->assertFits(
