@@ -2,17 +2,17 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { get, send } from "../shared/api/api";
-import { PREVIEW } from "../shared/api/previews";
 import type { LookFile, LookMeasure, Looks, LookWhole } from "../shared/api/schema";
 import { DraftHeader } from "../shared/drafts/DraftHeader";
 import { useKeptDraft } from "../shared/drafts/useKeptDraft";
 import { Fault, Opening } from "../shared/Fault";
-import { type Device, DeviceSwitch, PagePreview } from "../shared/PagePreview";
 import { useSettled } from "../shared/useSettled";
+import { Changes } from "./Changes";
 import { Colours, Contrasts } from "./Colours";
 import { MoreLooks } from "./MoreLooks";
 import { ROOM } from "./notes";
 import { OptionWords } from "./OptionWords";
+import { PagesOfLook } from "./PagesOfLook";
 import { Plate } from "./Plate";
 
 /** How the site looks: one look, tried on without being live. */
@@ -198,90 +198,8 @@ function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
 					</aside>
 				</div>
 			) : (
-				<Pages definition={shown} compares={view === "both"} live={looks.looks.find((one) => one.live)?.key} />
+				<PagesOfLook definition={shown} compares={view === "both"} live={looks.looks.find((one) => one.live)?.key} />
 			)}
-		</div>
-	);
-}
-
-/** What a look changes: pages, and the modules that keep something of their own. */
-function Changes({ measure }: { measure: LookMeasure | undefined }) {
-	return (
-		<section className="grid gap-1.5">
-			<h2 className="font-serif text-lg font-semibold">What this changes</h2>
-			<p className="text-sm">
-				{measure?.pages ?? 0} pages
-				{(measure?.departing.length ?? 0) > 0 && (
-					<>
-						; {measure?.departing.length} {measure?.departing.length === 1 ? "module keeps" : "modules keep"} something
-						of its own:{" "}
-						{measure?.departing.map((one, i) => (
-							<span key={one.key}>
-								{i > 0 && ", "}
-								<Link to={`/modules/${one.key}`} className="word">
-									{one.label}
-								</Link>
-							</span>
-						))}
-					</>
-				)}
-			</p>
-		</section>
-	);
-}
-
-/** A page of the site in the look, and beside it in the one that is live. */
-function Pages({ definition, compares, live }: { definition: LookFile; compares: boolean; live: string | undefined }) {
-	const [device, setDevice] = useState<Device>("Laptop");
-	const [address, setAddress] = useState("/");
-	const start = useQuery({
-		queryKey: ["look file", live, "live"],
-		queryFn: ({ signal }) => get<LookWhole>(`/looks/${live}`, signal),
-		enabled: compares && live !== undefined,
-	});
-	const page = (look: LookFile | undefined) => ({
-		queryKey: [PREVIEW, "look", look, address],
-		queryFn: ({ signal }: { signal: AbortSignal }) =>
-			send<{ html: string }>("POST", "/looks/preview", { definition: look, address }, { signal }),
-		placeholderData: keepPreviousData,
-		enabled: look !== undefined,
-	});
-	const tried = useQuery(page(definition));
-	const before = useQuery(page(compares ? start.data?.definition : undefined));
-	return (
-		<div className="flex-1 min-h-[70vh] flex flex-col bg-stage">
-			<div className="flex flex-wrap items-center gap-4 px-4 py-1.5 bg-base-200 border-b border-base-300">
-				<label className="flex items-center gap-2 text-sm">
-					Address
-					<input
-						className="input input-sm w-48"
-						defaultValue={address}
-						onKeyDown={(event) => event.key === "Enter" && setAddress(event.currentTarget.value)}
-						onBlur={(event) => setAddress(event.target.value)}
-					/>
-				</label>
-				<span className="flex-1" />
-				<DeviceSwitch device={device} onChange={setDevice} />
-			</div>
-			{tried.error && <p className="p-4 text-error">{tried.error.message}</p>}
-			<div className="flex-1 min-h-0 flex gap-3 p-3">
-				{compares && before.data && (
-					<div className="flex-1 flex flex-col min-w-0 gap-1">
-						<span className="text-sm text-quiet">Live</span>
-						<div className="flex-1 flex min-h-0">
-							<PagePreview html={before.data.html} device={device} />
-						</div>
-					</div>
-				)}
-				{tried.data && (
-					<div className="flex-1 flex flex-col min-w-0 gap-1">
-						{compares && <span className="text-sm text-quiet">This look</span>}
-						<div className="flex-1 flex min-h-0">
-							<PagePreview html={tried.data.html} device={device} />
-						</div>
-					</div>
-				)}
-			</div>
 		</div>
 	);
 }

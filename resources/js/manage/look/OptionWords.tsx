@@ -1,5 +1,5 @@
 import type { LookFile, Looks, Option } from "../shared/api/schema";
-import { OptionControl } from "../shared/controls/OptionControl";
+import { OptionControl } from "../shared/options/OptionControl";
 import { Word } from "../shared/Word";
 import type { Note } from "./notes";
 

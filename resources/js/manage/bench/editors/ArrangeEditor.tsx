@@ -1,6 +1,7 @@
 import type { BenchPreview, Definition, Option, PlugIn } from "../../shared/api/schema";
 import { useStart } from "../../shared/api/start";
-import { ColumnsControl, OptionControl } from "../../shared/controls/OptionControl";
+import { ColumnsControl } from "../../shared/options/ColumnsControl";
+import { OptionControl } from "../../shared/options/OptionControl";
 import { withAt } from "../definition";
 import { useSetOffer } from "../useOffering";
 import type { EditorProps } from "./props";

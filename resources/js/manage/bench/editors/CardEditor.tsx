@@ -1,4 +1,4 @@
-import { CardLines } from "../../shared/controls/CardLines";
+import { CardLines } from "../../shared/card/CardLines";
 import { useSource } from "../source";
 import type { EditorProps } from "./props";
 

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import { useStart } from "../../shared/api/start";
-import { OptionControl } from "../../shared/controls/OptionControl";
+import { OptionControl } from "../../shared/options/OptionControl";
 import { withAt } from "../definition";
 import type { Bench } from "../useBench";
 

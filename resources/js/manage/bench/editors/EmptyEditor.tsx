@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { EmptyRule, Part } from "../../shared/api/schema";
-import { partLabel } from "../../shared/controls/CardLines";
+import { partLabel } from "../../shared/card/part";
 import { EmptyRuleControl } from "../../shared/controls/EmptyRuleControl";
 import { withAt } from "../definition";
 import { useSource } from "../source";

@@ -1,8 +1,8 @@
 import type { ComponentType } from "react";
 import { useStart } from "../../shared/api/start";
-import { OptionControl } from "../../shared/controls/OptionControl";
 import { RichText } from "../../shared/fields/RichText";
 import { ChoosePicture } from "../../shared/files/ChoosePicture";
+import { OptionControl } from "../../shared/options/OptionControl";
 import { FieldsControl } from "./FieldsControl";
 import { FiltersControl } from "./FiltersControl";
 import { HeadingControl } from "./HeadingControl";

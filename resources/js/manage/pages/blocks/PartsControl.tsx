@@ -1,4 +1,5 @@
-import { CardLines, partLabel } from "../../shared/controls/CardLines";
+import { CardLines } from "../../shared/card/CardLines";
+import { partLabel } from "../../shared/card/part";
 import { EmptyRuleControl } from "../../shared/controls/EmptyRuleControl";
 import { useSubjectRecords } from "../subject";
 import type { BlockControlProps } from "./props";

@@ -11,7 +11,8 @@ import type { Drafted, KeptDraft } from "../../shared/drafts/useKeptDraft";
 import type { Standing } from "../../shared/drafts/useStanding";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { Notice } from "../../shared/Notice";
-import { type Device, DeviceSwitch, PagePreview } from "../../shared/PagePreview";
+import { type Device, DeviceSwitch } from "../../shared/preview/DeviceSwitch";
+import { PagePreview } from "../../shared/preview/PagePreview";
 
 /** What stands around pages, the frame or a menu: its plan, and beside it a page with the drafts around it. */
 export function AroundPages<T>({

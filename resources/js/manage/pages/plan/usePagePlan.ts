@@ -4,7 +4,7 @@ import { send } from "../../shared/api/api";
 import { PREVIEW } from "../../shared/api/previews";
 import type { PageFile, PagePreview, PageWhole, PreviewContext } from "../../shared/api/schema";
 import { useKeptDraft } from "../../shared/drafts/useKeptDraft";
-import type { Pointed } from "../../shared/PagePreview";
+import type { Pointed } from "../../shared/preview/pointed";
 import { useSettled } from "../../shared/useSettled";
 
 /** The state of a page's plan: its definition with its history, how it looks, and the draft that keeps itself. */

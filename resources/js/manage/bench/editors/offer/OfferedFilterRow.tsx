@@ -1,7 +1,7 @@
 import type { Condition, OfferedFilter } from "../../../shared/api/schema";
 import { fieldOf, useStart } from "../../../shared/api/start";
 import { RowTools, TextInput } from "../../../shared/controls/inputs";
-import { OptionControl } from "../../../shared/controls/OptionControl";
+import { OptionControl } from "../../../shared/options/OptionControl";
 import { finishedCondition, isGroup } from "../../definition";
 import { useSource } from "../../source";
 import { useOffering } from "../../useOffering";

@@ -2,7 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { send } from "../../api/api";
 import { Fault } from "../../Fault";
-import { type Device, DeviceSwitch, PagePreview } from "../../PagePreview";
+import { type Device, DeviceSwitch } from "../../preview/DeviceSwitch";
+import { PagePreview } from "../../preview/PagePreview";
 import { Sheet } from "../../Sheet";
 
 /** A text as visitors will read it: in the site's look and at the width of its texts. */

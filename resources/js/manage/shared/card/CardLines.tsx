@@ -1,38 +1,17 @@
 import { GripVertical } from "lucide-react";
 import { type ReactNode, useRef, useState } from "react";
-import type { Condition, Option, Part, SourceRecords } from "../api/schema";
-import { fieldOf, useStart } from "../api/start";
-import { AddByChoice, RowTools } from "./inputs";
-import { moved } from "./lists";
-import { NumberInput } from "./NumberInput";
-import { OptionControl } from "./OptionControl";
-
-export interface Line {
-	parts: Part[];
-}
+import type { Part, SourceRecords } from "../api/schema";
+import { RowTools } from "../controls/inputs";
+import { moved } from "../controls/lists";
+import { AddPart } from "./AddPart";
+import { PartOptions } from "./PartOptions";
+import { type Line, partLabel } from "./part";
 
 /** Where a part stands: its line, and its place in it. */
 type Place = [line: number, part: number];
 
 /** What is dragged within a card. */
 const PART = "application/x-wellspring-part";
-
-export function partLabel(type: SourceRecords, part: Part): string {
-	const field = typeof part.field === "string" ? fieldOf(type, part.field) : undefined;
-	const said = part.text;
-	switch (part.part) {
-		case "field":
-		case "date":
-			return field?.label ?? part.field ?? "Date";
-		case "badge":
-		case "link":
-		case "button":
-		case "text":
-			return typeof said === "string" ? `${capital(part.part)} “${said}”` : capital(part.part);
-		default:
-			return capital(part.part);
-	}
-}
 
 /** A card put together in place: lines of parts, each moved by dragging or by keys, its options below it. */
 export function CardLines({
@@ -221,169 +200,4 @@ export function CardLines({
 			/>
 		</fieldset>
 	);
-}
-
-/** What can be said of one part. */
-function PartOptions({
-	type,
-	part,
-	word,
-	onChange,
-	onRemove,
-	beside,
-}: {
-	type: SourceRecords;
-	part: Part;
-	word: string;
-	onChange: (next: Part, tag: string | null) => void;
-	onRemove: (() => void) | undefined;
-	beside: ((part: Part, put: (next: Part) => void) => ReactNode) | undefined;
-}) {
-	const { parts, partStyle } = useStart();
-	const isNumber = part.part === "views" || fieldOf(type, part.field ?? "")?.family === "number";
-	const own = (parts.find((one) => one.key === part.part)?.options ?? []).filter(
-		// Words that only some fields have, and the older form of an excerpt, which files may still hold.
-		(one) =>
-			(one.key !== "message" || isNumber) && (part.part !== "excerpt" || one.key !== "mark" || part.mark !== undefined),
-	);
-	const label = partLabel(type, part);
-	const control = (option: Option) => (
-		<OptionControl
-			key={option.key}
-			option={option}
-			value={part[option.key]}
-			word={`${word}.${option.key}`}
-			fields={type.fields}
-			onChange={(next) => {
-				const { [option.key]: _, ...rest } = part;
-				onChange((next === undefined ? rest : { ...rest, [option.key]: next }) as Part, `${word}.${option.key}`);
-			}}
-		/>
-	);
-	return (
-		<fieldset className="border-t border-base-300 pt-2 grid gap-2" aria-label={`Options of ${label}`}>
-			<div className="flex flex-wrap gap-x-4 gap-y-2">{own.map(control)}</div>
-			{part.part === "badge" && <BadgeRule type={type} part={part} onChange={(next) => onChange(next, null)} />}
-			<details>
-				<summary className="text-sm text-quiet cursor-pointer">Label, emphasis, widths</summary>
-				<div className="flex flex-wrap gap-x-4 gap-y-2 pt-2">{partStyle.map(control)}</div>
-			</details>
-			{beside?.(part, (next) => onChange(next, null))}
-			{onRemove && (
-				<button
-					type="button"
-					className="plain-add justify-self-start"
-					aria-label={`Remove ${label}`}
-					onClick={onRemove}
-				>
-					Remove
-				</button>
-			)}
-		</fieldset>
-	);
-}
-
-/** Where a badge stands: for so many days after publishing, where a number lies between two, or where one says yes. */
-function BadgeRule({ type, part, onChange }: { type: SourceRecords; part: Part; onChange: (next: Part) => void }) {
-	const rule = (part.when ?? {}) as Condition;
-	const set = (when: Condition) => onChange({ ...part, when });
-	const numbers = type.fields.filter((one) => one.family === "number" && !one.key.includes("."));
-	const flags = type.fields.filter((one) => one.family === "yesNo" && !one.key.includes("."));
-	const days = (rule.value as { amount?: number } | undefined)?.amount;
-	const ends = Array.isArray(rule.value) ? (rule.value as [number, number]) : null;
-	if (rule.test === "inLast" && days !== undefined) {
-		return (
-			<span className="flex items-center gap-2 text-sm">
-				for
-				<NumberInput
-					label="For so many days"
-					value={days}
-					min={1}
-					max={3650}
-					whole
-					className="w-18"
-					onChange={(amount) => set({ ...rule, value: { amount, unit: "days" } })}
-				/>
-				days after it was published
-			</span>
-		);
-	}
-	if (rule.test === "between" && ends) {
-		return (
-			<span className="flex flex-wrap items-center gap-2 text-sm">
-				where
-				<select
-					className="select select-sm w-auto"
-					aria-label="The number that decides"
-					value={rule.field}
-					onChange={(event) => set({ ...rule, field: event.target.value })}
-				>
-					{numbers.map((one) => (
-						<option key={one.key} value={one.key}>
-							{one.label}
-						</option>
-					))}
-				</select>
-				is from
-				<NumberInput
-					label="From"
-					value={ends[0]}
-					className="w-18"
-					onChange={(from) => set({ ...rule, value: [from, Math.max(from, ends[1])] })}
-				/>
-				to
-				<NumberInput
-					label="To"
-					value={ends[1]}
-					className="w-18"
-					onChange={(to) => set({ ...rule, value: [Math.min(ends[0], to), to] })}
-				/>
-			</span>
-		);
-	}
-	return rule.test === "yes" ? (
-		<span className="flex items-center gap-2 text-sm">
-			where
-			<select
-				className="select select-sm w-auto"
-				aria-label="What decides"
-				value={rule.field}
-				onChange={(event) => set({ ...rule, field: event.target.value })}
-			>
-				{flags.map((one) => (
-					<option key={one.key} value={one.key}>
-						{one.label}
-					</option>
-				))}
-			</select>
-			is yes
-		</span>
-	) : (
-		<span className="text-sm text-quiet">By a rule of its own; “As text and JSON” shows it.</span>
-	);
-}
-
-function AddPart({ type, label, onAdd }: { type: SourceRecords; label: string; onAdd: (part: Part) => void }) {
-	return (
-		<AddByChoice
-			label={label}
-			options={type.parts.map((one) => ({ key: offerKey(one.part), label: one.label }))}
-			onPick={(key) => {
-				const found = type.parts.find((one) => offerKey(one.part) === key);
-				if (found) {
-					onAdd(found.part);
-				}
-			}}
-		/>
-	);
-}
-
-/** Tells the parts that are offered from each other: `field:height`. */
-function offerKey(part: Part): string {
-	const of = part.field ?? part.taxonomy ?? (part.part === "badge" ? part.text : undefined);
-	return of === undefined ? part.part : `${part.part}:${of}`;
-}
-
-function capital(text: string): string {
-	return text.charAt(0).toUpperCase() + text.slice(1);
 }
