@@ -23,7 +23,7 @@ final class FormRequestSchemas
         'in' => 'string', 'integer' => 'integer', 'numeric' => 'number', 'boolean' => 'boolean', 'array' => 'object',
     ];
 
-    /** The bound in JSON Schema that a rule sets, by the type. */
+    /** The limit in JSON Schema that a rule sets, by the type. */
     private const BOUNDS = [
         'min string' => 'minLength', 'max string' => 'maxLength',
         'min integer' => 'minimum', 'min number' => 'minimum',

@@ -20,7 +20,7 @@ use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\Value\WhenMissing;
 use Wellspring\Core\Module\BoundModule;
 
-/** Turns the rules of a definition, bound to where and when it runs, into conditions of queries over `items`. */
+/** Turns the rules of a definition into conditions of queries over `items`. */
 final readonly class Compiler
 {
     public function __construct(private TestsSql $tests)

@@ -31,7 +31,7 @@ final readonly class BoundChosenFilter extends ChosenFilter
         parent::__construct($filter, $said, $rule, $options, $ends);
     }
 
-    /** Itself: a choice is bound once. */
+    /** Returns itself: all values are given already. */
     public function bound(Context $context): self
     {
         return $this;

@@ -28,7 +28,7 @@ final readonly class BoundCondition extends Condition
         );
     }
 
-    /** Itself: a condition is bound once. */
+    /** Returns itself: all values are given already. */
     public function bound(Context $context): self
     {
         return $this;

@@ -22,7 +22,7 @@ final readonly class BoundGroup extends Group
         parent::__construct($join, $members, $off);
     }
 
-    /** Itself: a group is bound once. */
+    /** Returns itself: all values are given already. */
     public function bound(Context $context): self
     {
         return $this;

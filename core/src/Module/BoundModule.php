@@ -14,14 +14,14 @@ use Wellspring\Core\Sort\SortKey;
 
 /**
  * A module here and now: its conditions have the values that the page, the viewer and the address give, and its order,
- * page size and arrangement are those that the visitor has chosen. `Module::bound()` makes it, once for each run.
+ * page size and arrangement are those that the visitor has chosen. A run makes it once.
  *
  * @property-read BoundGroup|null $where
  */
 final readonly class BoundModule extends Module
 {
     /**
-     * @param  Module  $own  the same before it was bound: with what it shows where nothing is chosen
+     * @param  Module  $own  as its definition has it: with what it shows where nothing is chosen
      * @param  Chosen  $chosen  what the visitor has chosen
      * @param  non-empty-list<SortKey>  $order
      */
@@ -54,7 +54,7 @@ final readonly class BoundModule extends Module
         );
     }
 
-    /** Itself: a module is bound once. */
+    /** Returns itself: all values are given already. */
     public function bound(Context $context): self
     {
         return $this;

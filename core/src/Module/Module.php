@@ -187,7 +187,7 @@ readonly class Module
         );
     }
 
-    /** The module as its definition has it, before it was bound. */
+    /** The module as its definition has it. */
     public function definition(): self
     {
         return $this;
