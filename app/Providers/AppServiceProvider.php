@@ -12,7 +12,7 @@ use App\Content\RevisionRestorer;
 use App\Content\Taxonomies\UndoTermChange;
 use App\Content\Types\TypeChange;
 use App\Content\Types\UndoTypeChange;
-use App\Demo\DemoRemoval;
+use Database\Seeders\Demo\DemoRemoval;
 use App\Export\ExportFile;
 use App\History\ItemRestorer;
 use App\History\Undo;

@@ -34,7 +34,7 @@ final class LayersTest extends TestCase
         'Video',
         'Site',
         'Search',
-        'Media', 'Import', 'Export', 'Mail', 'People', 'Sets', 'Demo', 'Benchmark',
+        'Media', 'Import', 'Export', 'Mail', 'People', 'Sets', 'Benchmark',
     ];
 
     /** Laravel's own folders of the application, which put the others to use and are used by none of them. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use App\Demo\DemoSite;
+use Database\Seeders\Demo\DemoSite;
 use App\People\DemoAccounts;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\ElementNotInteractableException;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Content\ItemWriter;
-use App\Demo\DemoRemoval;
+use Database\Seeders\Demo\DemoRemoval;
 use App\Models\Item;
 use App\Models\Module;
 use App\Models\Page;

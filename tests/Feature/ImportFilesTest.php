@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Demo\PlantDrawing;
+use Database\Seeders\Demo\PlantDrawing;
 use App\Import\Csv;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Wellspring\Core\Problem\Refused;

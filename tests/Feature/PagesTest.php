@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
-use App\Demo\PlantDrawing;
+use Database\Seeders\Demo\PlantDrawing;
 use App\Media\MediaStore;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;

@@ -8,7 +8,7 @@ use App\Audit\AuditTrail;
 use App\Catalogue\CatalogueStore;
 use App\Catalogue\ValueColumns;
 use App\Content\Taxonomies\TermWriter;
-use App\Demo\DemoSite;
+use Database\Seeders\Demo\DemoSite;
 use App\Export\ItemExport;
 use App\Import\Csv;
 use App\Import\ImportPlan;

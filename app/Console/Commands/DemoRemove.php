@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Console\ReportsProblems;
-use App\Demo\DemoRemoval;
+use Database\Seeders\Demo\DemoRemoval;
 use Illuminate\Console\Command;
 use Wellspring\Core\Problem\Refused;
 

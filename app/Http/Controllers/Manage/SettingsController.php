@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Content\StaleWrite;
-use App\Demo\DemoRemoval;
+use Database\Seeders\Demo\DemoRemoval;
 use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\Requests\DefinitionRequest;
 use App\Http\Requests\RevisionRequest;

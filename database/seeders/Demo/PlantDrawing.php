@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Demo;
+namespace Database\Seeders\Demo;
 
 /** Draws a plant by rule from a seed number: the same number always gives the same picture. */
 final class PlantDrawing extends Drawing

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Demo;
+namespace Database\Seeders\Demo;
 
 use App\Catalogue\CatalogueStore;
 use App\Content\ItemWriter;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Demo;
+namespace Database\Seeders\Demo;
 
 /** Draws a place in the garden by rule: sky, hills, trees, and what stands there: a glasshouse, a bench, a path. */
 final class SceneDrawing extends Drawing

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Demo;
+namespace Database\Seeders\Demo;
 
 /** Draws a made-up person by rule: shoulders, a face in plain shapes, hair, often a hat. */
 final class PortraitDrawing extends Drawing

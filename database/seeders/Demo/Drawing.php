@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Demo;
+namespace Database\Seeders\Demo;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;
