@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Content\ItemWriter;
-use Database\Seeders\Demo\DemoRemoval;
 use App\Models\Item;
 use App\Models\Module;
 use App\Models\Page;
 use App\Models\User;
+use Database\Seeders\Demo\DemoRemoval;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Garden;
 use Wellspring\Core\Content\ItemReader;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use Database\Seeders\Demo\PlantDrawing;
 use App\Import\Csv;
+use Database\Seeders\Demo\PlantDrawing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Wellspring\Core\Problem\Refused;
 

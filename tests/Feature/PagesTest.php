@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Catalogue\CatalogueStore;
-use Database\Seeders\Demo\PlantDrawing;
 use App\Media\MediaStore;
 use App\Models\Item;
 use App\Models\Module as ModuleRow;
@@ -17,6 +16,7 @@ use App\Pages\PageRemoval;
 use App\Pages\PageStore;
 use App\Pages\Placements;
 use App\Pages\SiteDefinitionStore;
+use Database\Seeders\Demo\PlantDrawing;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Content\StaleWrite;
-use Database\Seeders\Demo\DemoRemoval;
 use App\Http\OpenApi\DefinitionSchemas;
 use App\Http\Requests\DefinitionRequest;
 use App\Http\Requests\RevisionRequest;
@@ -17,6 +16,7 @@ use App\Pages\PublishSettings;
 use App\Pages\SiteDefinitionStore;
 use App\Tasks\TaskAnswer;
 use App\Tasks\Tasks;
+use Database\Seeders\Demo\DemoRemoval;
 use OpenApi\Attributes as OA;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Context\SiteSettingsReader;
