@@ -23,10 +23,8 @@ export function AddBlock({ about, onAdd }: { about?: PageFile["about"]; onAdd: (
 		onAdd(block);
 		popover?.close();
 	};
-	if (!offers.data) {
-		return <Opening queries={[offers]} />;
-	}
-	const missing = offers.data.blocks.filter((one) => one.begin === null);
+	const offered = offers.data?.blocks ?? [];
+	const missing = offered.filter((one) => one.begin === null);
 	return (
 		<>
 			<div className="grid gap-1">
@@ -41,8 +39,9 @@ export function AddBlock({ about, onAdd }: { about?: PageFile["about"]; onAdd: (
 			</div>
 			<fieldset className="grid gap-1">
 				<legend className="font-semibold mb-1">Or something else</legend>
+				{!offers.data && <Opening queries={[offers]} />}
 				<div className="flex flex-wrap gap-1.5">
-					{offers.data.blocks.map(
+					{offered.map(
 						({ key, begin }) =>
 							begin && (
 								<button key={key} type="button" className="chip" onClick={() => add(begin)}>
