@@ -121,8 +121,8 @@ final class MediaStore
         $files = [];
         foreach ($picture->widths() as $width) {
             $folder = $width === $picture->width() ? '' : "w{$width}/";
-            foreach (['webp', $clear ? 'png' : 'jpg'] as $ending) {
-                $files["{$folder} {$ending}"] = $picture->written($width, $ending);
+            foreach ($picture->written($width, $clear ? 'png' : 'jpg') as $ending => $written) {
+                $files["{$folder} {$ending}"] = $written;
             }
         }
         $stored = array_sum(array_map(strlen(...), $files));

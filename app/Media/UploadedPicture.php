@@ -80,17 +80,17 @@ final readonly class UploadedPicture
 
     /**
      * @param  int  $width  in px
-     * @param  'webp'|'png'|'jpg'  $ending
+     * @param  'png'|'jpg'  $plain  the ending besides webp
+     * @return array<string, string> the picture in that width, by ending
      */
-    public function written(int $width, string $ending): string
+    public function written(int $width, string $plain): array
     {
-        $drawn = (clone $this->image)->scaleDown(width: $width);
+        $drawn = $width === $this->width() ? $this->image : (clone $this->image)->scaleDown(width: $width);
 
-        return (string) match ($ending) {
-            'webp' => $drawn->toWebp(82),
-            'png' => $drawn->toPng(),
-            'jpg' => $drawn->toJpeg(84),
-        };
+        return [
+            'webp' => (string) $drawn->toWebp(82),
+            $plain => (string) ($plain === 'png' ? $drawn->toPng() : $drawn->toJpeg(84)),
+        ];
     }
 
     /** @throws Refused */
