@@ -763,4 +763,32 @@ final class PagesTest extends TestCase
         $this->assertSame(1, preg_match_all('/<(?:div|section) class="band[ "]/', $html), $html);
         $this->assertNotNull($page->live);
     }
+
+    public function test_the_blocks_that_can_be_added_depend_on_what_the_page_is_about(): void
+    {
+        app(ModuleStore::class)->apply(Garden::module(['key' => 'all', 'name' => 'All']));
+        $this->actingAs($this->manager());
+        $offers = function (?array $about): array {
+            $answer = $this->postJson('/manage/api/pages/blocks', ['about' => $about])->assertOk();
+
+            return [
+                'blocks' => array_column($answer->json('blocks'), null, 'key'), 'orders' => $answer->json('orders'),
+            ];
+        };
+        $plain = $offers(null);
+        $this->assertSame([null, []], [$plain['blocks']['previousNext']['begin'], $plain['orders']]);
+        $this->assertStringStartsWith('Only on a page that serves', $plain['blocks']['previousNext']['why']);
+        $this->assertSame(['block' => 'heading', 'text' => ''], $plain['blocks']['heading']['begin']);
+        $this->assertSame('No module lets visitors choose yet.', $plain['blocks']['filters']['why']);
+        $item = $offers(['item' => 'plant']);
+        $this->assertSame(
+            [['block' => 'previousNext', 'order' => 'all'], ['all', 'of-this-group']],
+            [$item['blocks']['previousNext']['begin'], $item['orders']],
+            'the modules list items of the type',
+        );
+        $this->assertSame(['block' => 'field', 'fields' => ['title']], $item['blocks']['field']['begin']);
+        $this->postJson('/manage/api/pages/blocks', ['about' => ['item' => 'wells']])
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.path', 'about.item');
+    }
 }
