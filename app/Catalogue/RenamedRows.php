@@ -16,8 +16,8 @@ final class RenamedRows
      *
      * @param  iterable<TRow>  $rows  locked
      * @param  \Closure(TRow, array<string, mixed>): array<array-key, mixed>  $renamed  the definition as it is to be
-     * @param  \Closure(TRow): array<string, mixed>  $named  what the row is found by again
-     * @return list<array<string, mixed>> of each row that was changed: what it is found by, its new revision (`after`),
+     * @param  \Closure(TRow): array<string, mixed>  $named  the keys by which the row is found again
+     * @return list<array<string, mixed>> of each row that was changed: these keys, its new revision (`after`),
      *   and its `draft` and `live` as they were
      */
     public static function replace(iterable $rows, \Closure $renamed, \Closure $named): array

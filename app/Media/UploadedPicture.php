@@ -10,7 +10,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * An uploaded picture, drawn anew: upright, without what the camera noted, and of an animation only the first frame.
+ * An uploaded picture, drawn anew: upright, without its EXIF data, and of an animation only the first frame.
  */
 final readonly class UploadedPicture
 {
@@ -19,7 +19,7 @@ final readonly class UploadedPicture
     /** Widths in px that a picture is made in; the largest is the most that is kept. */
     public const WIDTHS = [400, 800, 1200, 1600];
 
-    /** Points that are looked at across and down to tell whether anything shines through. */
+    /** Sample points in each direction when transparency is looked for. */
     private const GRID = 60;
 
     private function __construct(private ImageInterface $image)
@@ -53,7 +53,7 @@ final readonly class UploadedPicture
         return $this->image->height();
     }
 
-    /** Whether anything shines through it; told from a grid of its points. */
+    /** Whether any sample point is transparent. */
     public function isClear(): bool
     {
         [$right, $bottom] = [$this->width() - 1, $this->height() - 1];

@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 
-/** Who may enter and manage, and how often something may be asked for. */
+/** Registers the gates of Manage and the limits of requests. */
 final class AccessServiceProvider extends ServiceProvider
 {
     /** Suggestions that go with one search. */
@@ -25,7 +25,7 @@ final class AccessServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        // Who comes in at all, and who manages the site; what belongs to somebody is told by the policies.
+        // `enter` opens Manage, and `manage` opens what only managers do. Policies decide about a person's own items.
         Gate::define(
             'enter',
             fn (User $user): Response => in_array($user->role, ['manager', 'author'], true)
@@ -38,11 +38,11 @@ final class AccessServiceProvider extends ServiceProvider
                 ? Response::allow()
                 : Response::deny('Only managers do this.'),
         );
-        // A search is computed anew for each visitor; nobody reads so many results.
+        // Every search is computed anew. The limit is far above what a person can read.
         RateLimiter::for('search', fn (Request $request): Limit => Limit::perMinute(
             config()->integer('site.searches_a_minute'),
         )->by(self::network($request)));
-        // While words are typed, it is asked for every few letters.
+        // Suggestions are requested every few letters while a visitor types.
         RateLimiter::for('suggest', fn (Request $request): Limit => Limit::perMinute(
             self::SUGGESTIONS * config()->integer('site.searches_a_minute'),
         )->by('suggest '.self::network($request)));
@@ -52,7 +52,7 @@ final class AccessServiceProvider extends ServiceProvider
                 Limit::perMinute($address)->by("{$what} from ".self::network($request)),
             ]);
         }
-        // What sends a letter is limited by whoever gets it, too; a letter that nobody asked for is not sent for ever.
+        // Mails are limited by recipient, too, so that nobody is flooded with mails that they did not ask for.
         RateLimiter::for('letters', function (Request $request): array {
             $email = $request->input('email');
 
@@ -63,7 +63,7 @@ final class AccessServiceProvider extends ServiceProvider
         });
     }
 
-    /** Limits take a network for one client. */
+    /** The key of a limit: all addresses of one network count as one client. */
     private static function network(Request $request): string
     {
         return ClientNetwork::of((string) $request->ip());

@@ -56,7 +56,7 @@ use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Wording\Format;
 
-/** Which classes serve the interfaces, and which are made once a request. */
+/** Binds interfaces to classes, and says which instances a request shares. */
 final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void

@@ -14,10 +14,10 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\ServiceProvider;
 
-/** Recovers jobs whose worker was ended, and begins jobs for what happens elsewhere. */
+/** Recovers jobs whose worker was ended, and starts jobs when events happen. */
 final class QueueServiceProvider extends ServiceProvider
 {
-    /** Every so many seconds a worker looks for jobs whose worker was ended. */
+    /** Seconds between two checks for jobs whose worker was ended. */
     private const RECOVER_EVERY = 5;
 
     private int $recoveredAt = 0;
@@ -27,7 +27,7 @@ final class QueueServiceProvider extends ServiceProvider
         Queue::createPayloadUsing(
             fn (?string $connection, ?string $queue, array $payload): array => JobLease::payload($payload),
         );
-        // A worker takes up what another one left when it was ended.
+        // A worker puts the jobs of ended workers back into the queue.
         Event::listen(Looping::class, function (): void {
             if (time() - $this->recoveredAt >= self::RECOVER_EVERY) {
                 $this->recoveredAt = time();

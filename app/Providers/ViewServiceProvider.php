@@ -18,13 +18,13 @@ use Illuminate\Support\ServiceProvider;
 use Illuminate\View\View as ViewInstance;
 use Wellspring\Core\Context\SiteSettings;
 
-/** What views are given, and how they name scripts and style sheets. */
+/** Registers the data of views, and the addresses and attributes of scripts and style sheets. */
 final class ViewServiceProvider extends ServiceProvider
 {
     public function boot(): void
     {
         View::composer(
-            // Each by its name: with a pattern among them, every part of every card would be compared with it.
+            // No patterns: the framework would compare each of them with every part of every card.
             [
                 'site.layout', 'site.head', 'site.account.sign-in-form', 'site.account.message',
                 'site.account.password-changed',
@@ -42,16 +42,16 @@ final class ViewServiceProvider extends ServiceProvider
             $hasOwnStyles = $result instanceof PageResult && $result->hasOwnStyles();
             $view->with('ownStylesSheet', $hasOwnStyles ? app(LookSheets::class)->ownStyles() : null);
         });
-        // What is not found stands on no page of the navigation.
+        // The address of a missing page marks no entry of the navigation as current.
         View::composer('errors::404', fn ($view) => $view->with('frame', app(SitePages::class)->frame(
             new PageAddress('/not-found'),
             app(ContextFactory::class)->now(IdentifiesViewer::viewer(request())),
         )));
-        // It places cards: shown before, they would move (HTML, “blocking attributes”).
+        // This script places cards. It blocks rendering, or cards would move (HTML, “blocking attributes”).
         Vite::useScriptTagAttributes(fn (string $source): array => $source === 'resources/js/site/masonry.ts'
             ? ['blocking' => 'render']
             : []);
-        // Paths alone: a page that is kept names no host or port that a request brought.
+        // Paths without a host: a cached page must not name the host or port of one request.
         Vite::createAssetPathsUsing(fn (string $path): string => "/{$path}");
     }
 }

@@ -18,6 +18,9 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Fields;
 use Wellspring\Core\Page\Block\Parts;
 use Wellspring\Core\Page\Block\Space;
+use Wellspring\Core\Page\Blocks;
+use Wellspring\Core\Page\Offer\BlockSite;
+use Wellspring\Core\Page\Offer\OfferedModule;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PageReader;
 use Wellspring\Core\Page\PageResolver;
@@ -329,6 +332,30 @@ final class PageTest extends TestCase
             } catch (\InvalidArgumentException $fault) {
                 $this->assertStringContainsString('is no address of a page', $fault->getMessage());
             }
+        }
+    }
+
+    /** Whatever the plan offers can be read as it begins, before anything is typed into it. */
+    public function test_every_block_that_is_offered_begins_as_one_that_can_be_read(): void
+    {
+        $catalogue = Garden::catalogue();
+        $modules = [new OfferedModule('plants', ['plant'], true, ['/plants'])];
+        foreach ([null, ['item' => 'plant'], ['term' => 'groups'], ['person' => true]] as $about) {
+            $read = fn (array $blocks): PageDefinition => (new PageReader($catalogue))->read(array_filter([
+                'format' => 1, 'key' => 'a', 'title' => 'A', 'address' => $about === null ? '/a' : '/a/{one}',
+                'about' => $about,
+                'bands' => [['key' => 'a', 'slots' => [['share' => 12, 'blocks' => $blocks]]]],
+            ]));
+            $site = new BlockSite($read([])->about, array_values($catalogue->types), $modules);
+            $missing = [];
+            foreach (Blocks::offered($site) as $one) {
+                $read(array_filter([$one->begin]));
+                if ($one->begin === null) {
+                    $missing[] = $one->key;
+                    $this->assertNotSame('', $one->why, $one->key);
+                }
+            }
+            $this->assertSame($about === null ? ['field', 'parts', 'previousNext'] : [], $missing);
         }
     }
 

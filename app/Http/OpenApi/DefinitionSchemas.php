@@ -35,7 +35,7 @@ use Wellspring\Core\Page\PageSchema;
  */
 final class DefinitionSchemas
 {
-    /** Where each component stands: the schema, and the JSON Pointer (RFC 6901) within it. */
+    /** The schema and the JSON Pointer (RFC 6901) of each component. */
     private const PLACES = [
         'Definition' => ['module', ''],
         'Source' => ['module', '/properties/source'],
@@ -65,7 +65,7 @@ final class DefinitionSchemas
         'TermFile' => ['taxonomy', '/$defs/term'],
     ];
 
-    /** Other places of the same components: nearly the same, with fewer ways to say what happens where all is empty. */
+    /** Other places that are given the same component. Some of them allow fewer empty-value rules. */
     private const ALIKE = [
         'FieldSchema' => ['taxonomy#/$defs/field'],
         'Rule' => ['module#/$defs/group/properties/any/items', 'module#/$defs/group/properties/none/items'],
@@ -96,11 +96,11 @@ final class DefinitionSchemas
         'type#/properties/x-wellspring' => ['plural', 'address', 'taxonomies'],
     ];
 
-    /** Components whose other keys are options of a plug-in, or of the look. */
+    /** Components that may have other keys besides: those of a plug-in's options, or of the look. */
     private const OPEN = ['FieldSchema', 'LookFile', 'OfferedFilter', 'PageBand', 'PageSlot'];
 
-    /** More different shapes than so many say nothing about a value. */
-    private const SHAPES = 3;
+    /** Alternatives of more types than this become a value of any type. */
+    private const MOST_TYPES = 3;
 
     /** @var array<string, string> names of components by schema and pointer */
     private array $named;
@@ -135,6 +135,9 @@ final class DefinitionSchemas
             'type' => TypeSchema::build(),
             'taxonomy' => TaxonomySchema::build(),
         ]);
+        foreach ([...array_merge(...array_values(self::ALIKE)), ...array_keys(self::WRITTEN)] as $place) {
+            $made->at(...explode('#', $place, 2));
+        }
         $components = [];
         foreach (self::PLACES as $name => [$schema, $pointer]) {
             $components[$name] = $made->widened($made->at($schema, $pointer), $schema, $pointer)
@@ -245,7 +248,7 @@ final class DefinitionSchemas
                 ),
             ]),
             count($types) === 1 => array_intersect_key($all[0], ['type' => 0]),
-            count($types) > self::SHAPES => ['description' => 'Any value.'],
+            count($types) > self::MOST_TYPES => ['description' => 'Any value.'],
             default => ['anyOf' => $all],
         };
     }

@@ -85,8 +85,8 @@ final readonly class Offer
     }
 
     /**
-     * What the visitor has chosen of this offer. A choice counts only if it is offered, known and different from the
-     * module's own.
+     * What the visitor has chosen. A choice counts only if the offer has it and it differs from what the module shows
+     * without a choice.
      *
      * @param  list<SortKey>  $order  the module's own
      * @param  int  $size  the module's own

@@ -19,7 +19,7 @@ final class SiteSettingsReader
     /** Characters of the site's name. */
     public const MAX_NAME = 100;
 
-    /** The places that a page of the site can have, by the key of the page. */
+    /** Settings that name a page of the site. */
     public const PAGES = ['home', 'homeForMembers', 'notFound', 'noAccess'];
 
     /**

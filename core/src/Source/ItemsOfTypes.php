@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 
-/** What sources share whose records are items of several types, with the fields that these have in common. */
+/** Shared by sources whose records are items of several types, with the fields that all these types have. */
 trait ItemsOfTypes
 {
     use Defaults;

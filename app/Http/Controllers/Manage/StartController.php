@@ -15,7 +15,6 @@ use App\People\People;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
-use Wellspring\Core\Arrangement\Arrangement;
 use Wellspring\Core\Arrangement\Arrangements;
 use Wellspring\Core\Arrangement\Columns;
 use Wellspring\Core\Card\PartKind;
@@ -30,7 +29,6 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Look\Departure;
 use Wellspring\Core\Option\Option;
-use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Blocks;
 use Wellspring\Core\Paging\PagingMode;
 use Wellspring\Core\Paging\PagingRule;
@@ -51,6 +49,7 @@ use Wellspring\Core\Who\Audience;
  * @phpstan-import-type OptionShape from Option
  *
  * @phpstan-type PlugInShape array{key: string, label: string, options: list<OptionShape>}
+ * @phpstan-type BlockKindShape array{key: string, label: string, options: list<OptionShape>, mayBeEmpty: bool}
  * @phpstan-type FilterControlShape array{
  *     key: string, words: string, takesSeveral: bool, takesRule: bool,
  *     takes: list<'counts'|'most'|'open'>, settings: list<OptionShape>,
@@ -67,7 +66,7 @@ use Wellspring\Core\Who\Audience;
  *     site: array{name: string, locale: string, timeZone: string, currency: string, videoSites: list<string>},
  *     demoPassword: bool,
  *     types: list<ContentTypeShape>, taxonomies: list<TaxonomyShape>, pages: list<SitePageShape>,
- *     sources: list<PlugInShape>, blocks: list<PlugInShape>, arrangements: list<PlugInShape>,
+ *     sources: list<PlugInShape>, blocks: list<BlockKindShape>, arrangements: list<PlugInShape>,
  *     parts: list<PlugInShape>, partStyle: list<OptionShape>,
  *     departure: list<OptionShape>, audiences: list<NamedShape>, people: list<array{name: string, email: string}>,
  *     pageModes: list<array{key: string, label: string, loads: int|null}>,
@@ -118,8 +117,17 @@ final readonly class StartController
                 'label' => $start->label,
                 'options' => self::options($start->options),
             ], SourceKinds::starts())),
-            'blocks' => self::plugIns(Blocks::all()),
-            'arrangements' => self::plugIns(Arrangements::all()),
+            'blocks' => array_values(array_map(fn (string $one): array => [
+                'key' => $one::key(),
+                'label' => $one::label(),
+                'options' => self::options($one::options()),
+                'mayBeEmpty' => isset($one::optionSchemas()['empty']),
+            ], Blocks::all())),
+            'arrangements' => array_values(array_map(fn (string $one): array => [
+                'key' => $one::key(),
+                'label' => $one::label(),
+                'options' => self::options($one::options()),
+            ], Arrangements::all())),
             'parts' => array_values(array_map(fn (PartKind $kind): array => [
                 'key' => $kind->key(),
                 'label' => $kind->label(),
@@ -161,19 +169,6 @@ final readonly class StartController
             'offer' => self::options(Offer::settings()),
             'limits' => ['columns' => Columns::MAX, 'pageSize' => PagingRule::MAX_SIZE],
         ];
-    }
-
-    /**
-     * @param  array<string, class-string<Block|Arrangement>>  $kinds
-     * @return list<PlugInShape>
-     */
-    private static function plugIns(array $kinds): array
-    {
-        return array_values(array_map(fn (string $kind): array => [
-            'key' => $kind::key(),
-            'label' => $kind::label(),
-            'options' => self::options($kind::options()),
-        ], $kinds));
     }
 
     /**

@@ -7,7 +7,7 @@ namespace App\Http\Requests\Pages;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** What the page is about that blocks are added to; null of a page about nothing but itself, and in the frame. */
+/** The subject of the page that blocks are added to. Null for a page without a subject, and for the frame. */
 #[OA\Schema]
 final class BlocksRequest extends ApiRequest
 {

@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Limit\Limit;
 use Wellspring\Core\Content\Limit\LimitReader;
 use Wellspring\Core\Content\Limit\Limits;
 
-/** What kinds of days and of moments share: a text, with limits that are days. */
+/** Shared by the kinds for days and for moments: the value is a text, and its limits are days. */
 trait Dated
 {
     use SingleText;

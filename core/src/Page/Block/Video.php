@@ -41,7 +41,7 @@ final readonly class Video implements Block
 
     public static function read(Shape $shape, Problems $problems, ?Type $type): self
     {
-        $video = $shape->text('video', '');
+        $video = $shape->raw('video') === '' ? '' : $shape->text('video', '');
         try {
             (new Kind\Video)->read($video, new Field('video', 'Video', new Kind\Video));
         } catch (WrongValue $wrong) {

@@ -41,9 +41,6 @@ const CONTROLS: Record<string, ComponentType<BlockControlProps>> = {
 	forAuthors: TypesControl,
 };
 
-/** Blocks of which the page may have nothing to show. */
-const MAY_BE_EMPTY = ["pageTitle", "pageText", "pagePicture", "field", "map"];
-
 /** What a block says of its own: its controls, its options, and what happens where it has nothing to show. */
 export function OwnControls(props: BlockControlProps) {
 	const { block, onChange } = props;
@@ -53,23 +50,22 @@ export function OwnControls(props: BlockControlProps) {
 	}
 	const key = block.block ?? "";
 	const Controls = CONTROLS[key];
+	const kind = blocks.find((one) => one.key === key);
 	return (
 		<>
 			{Controls && <Controls {...props} />}
-			{blocks
-				.find((one) => one.key === key)
-				?.options.map((option) => (
-					<OptionControl
-						key={option.key}
-						option={option}
-						value={(block as Record<string, unknown>)[option.key]}
-						onChange={(value) => {
-							const { [option.key]: _, ...rest } = block as Record<string, unknown>;
-							onChange(value === undefined ? rest : { ...rest, [option.key]: value }, option.key);
-						}}
-					/>
-				))}
-			{MAY_BE_EMPTY.includes(key) && <WhenEmpty {...props} />}
+			{kind?.options.map((option) => (
+				<OptionControl
+					key={option.key}
+					option={option}
+					value={(block as Record<string, unknown>)[option.key]}
+					onChange={(value) => {
+						const { [option.key]: _, ...rest } = block as Record<string, unknown>;
+						onChange(value === undefined ? rest : { ...rest, [option.key]: value }, option.key);
+					}}
+				/>
+			))}
+			{kind?.mayBeEmpty && <WhenEmpty {...props} />}
 		</>
 	);
 }
