@@ -441,7 +441,11 @@ abstract class BrowserTestCase extends TestCase
         $this->assertAxe(['color-contrast'], $what);
     }
 
-    /** @param  list<string>  $rules  of axe-core, or tags of its rules */
+    /**
+     * Sticky bars are laid out in the flow meanwhile: which controls they cover depends on the scroll position.
+     *
+     * @param  list<string>  $rules  of axe-core, or tags of its rules
+     */
     private function assertAxe(array $rules, string $what): void
     {
         if ($this->browser->executeScript('return window.axe === undefined')) {
@@ -451,12 +455,16 @@ abstract class BrowserTestCase extends TestCase
         }
         $found = $this->browser->executeAsyncScript(
             'const done = arguments[1];'
+            .'const sticky = [...document.querySelectorAll("*")]'
+                .'.filter(one => getComputedStyle(one).position === "sticky");'
+            .'sticky.forEach(one => { one.style.position = "static"; });'
             .'const ends = (move) => move.effect?.getComputedTiming().endTime < Infinity;'
             .'Promise.allSettled(document.getAnimations().filter(ends).map(move => move.finished))'
             .'.then(() => axe.run(document, { iframes: false, runOnly: arguments[0] }))'
             .'.then(r => done(r.violations.map(v => v.id + ": " + v.nodes.map(n => n.target.join(" ") + " — " + '
                 .'n.failureSummary).slice(0, 4).join(" | "))))'
-            .'.catch(e => done(["axe failed: " + e]));',
+            .'.catch(e => done(["axe failed: " + e]))'
+            .'.finally(() => sticky.forEach(one => { one.style.position = ""; }));',
             [$rules],
         );
         $this->assertSame([], $found, $what);

@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Manage;
 
 use App\Catalogue\CatalogueStore;
-use App\Http\RequestText;
+use App\Http\Requests\FindRequest;
 use App\Models\Item;
 use App\Models\Page;
 use App\Models\Term;
 use App\Models\User;
 use App\Modules\ModuleStore;
 use App\Search\Finder;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Words;
@@ -34,9 +33,9 @@ final readonly class FindController
     }
 
     /** @return list<FoundShape> */
-    public function __invoke(Request $request): array
+    public function __invoke(FindRequest $request): array
     {
-        $words = RequestText::text($request, 'q');
+        $words = $request->validated('q') ?? '';
         $user = $request->user();
         if (Words::ofQuery($words) === [] || ! $user instanceof User) {
             return [];

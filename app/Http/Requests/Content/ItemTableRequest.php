@@ -6,7 +6,11 @@ namespace App\Http\Requests\Content;
 
 use App\Http\Requests\ApiRequest;
 
-/** Which items of a type, their order, and which page of them; filters come beside, by field. */
+/**
+ * Which items of a type, their order, and which page of them.
+ *
+ * `where` is a group of conditions as JSON; `slugs` are joined by commas.
+ */
 final class ItemTableRequest extends ApiRequest
 {
     /** @return array<string, list<mixed>> */
@@ -14,9 +18,12 @@ final class ItemTableRequest extends ApiRequest
     {
         return [
             'type' => ['required', 'string'],
+            'status' => ['nullable', 'string'],
+            'slugs' => ['nullable', 'string'],
+            'where' => ['nullable', 'string'],
             'q' => ['nullable', 'string', 'max:200'],
             'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
-            'sort' => [],
+            'sort' => ['nullable', 'string'],
             'direction' => ['nullable', 'in:asc,desc'],
         ];
     }

@@ -16,7 +16,7 @@ final class AuditTableRequest extends ApiRequest
         return [
             'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
             'action' => ['nullable', 'in:'.implode(',', array_column(AuditAction::cases(), 'value'))],
-            'q' => [],
+            'q' => ['nullable', 'string', 'max:200'],
         ];
     }
 }

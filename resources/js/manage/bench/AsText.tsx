@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api/api";
-import type { BenchPreview, Definition } from "../shared/api/schema";
+import { post } from "../shared/api/api";
+import type { BenchPreview } from "../shared/api/schema";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { Faults } from "./Faults";
@@ -22,13 +22,13 @@ export function AsText({ bench, preview, onClose }: { bench: Bench; preview: Ben
 	};
 	const check = useMutation({
 		mutationFn: async () => {
-			let definition: unknown;
+			let definition: Record<string, unknown>;
 			try {
 				definition = JSON.parse(json);
 			} catch (error) {
 				throw new Error(`This is no JSON: ${error instanceof Error ? error.message : String(error)}`);
 			}
-			return send<{ definition: Definition }>("POST", "/modules/check", { definition });
+			return post("/modules/check", { body: { definition } });
 		},
 	});
 	const apply = async () => {

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { get, send } from "../shared/api/api";
+import { get, post } from "../shared/api/api";
 import type { ModuleWhole } from "../shared/api/schema";
 import { DraftState, DraftTrouble } from "../shared/drafts/DraftState";
 import { useStanding } from "../shared/drafts/useStanding";
@@ -21,7 +21,10 @@ export function BenchHead({ bench, module, onCompare }: { bench: Bench; module: 
 			if (!(await bench.keep())) {
 				throw new Error("Nothing was published, because the draft is not kept yet.");
 			}
-			return send<ModuleWhole>("POST", `/modules/${module.key}/publish`, { revision: bench.revision() });
+			return post("/modules/{key}/publish", {
+				params: { path: { key: module.key } },
+				body: { revision: bench.revision() },
+			});
 		},
 		onSuccess: (now) => {
 			setState(now);
@@ -91,7 +94,10 @@ export function Trouble({ bench }: { bench: Bench }) {
 	const { preview } = bench;
 	return (
 		<>
-			<DraftTrouble draft={bench} newest={() => get<ModuleWhole>(`/modules/${bench.definition.key}`)} />
+			<DraftTrouble
+				draft={bench}
+				newest={() => get("/modules/{key}", { params: { path: { key: bench.definition.key } } })}
+			/>
 			{preview.error && (
 				<div className="px-4 pt-3 grid gap-2">
 					<Faults error={preview.error} />

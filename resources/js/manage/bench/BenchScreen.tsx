@@ -26,7 +26,7 @@ export function BenchScreen() {
 	const client = useQueryClient();
 	const module = useQuery({
 		queryKey: ["module", key],
-		queryFn: ({ signal }) => get<ModuleWhole>(`/modules/${key}`, signal),
+		queryFn: ({ signal }) => get("/modules/{key}", { params: { path: { key } }, signal }),
 		staleTime: Number.POSITIVE_INFINITY,
 	});
 	// The bench starts from what the server has, not from what an earlier visit left behind.

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
-import { get, send } from "../shared/api/api";
-import type { Compared, Definition, Version } from "../shared/api/schema";
+import { get, post } from "../shared/api/api";
+import type { Compared, Version } from "../shared/api/schema";
 import { moment, useStart } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
 import type { Bench } from "./useBench";
@@ -24,21 +24,21 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 	const key = bench.definition.key;
 	const versions = useQuery({
 		queryKey: ["versions", key],
-		queryFn: ({ signal }) => get<Version[]>(`/modules/${key}/versions`, signal),
+		queryFn: ({ signal }) => get("/modules/{key}/versions", { params: { path: { key } }, signal }),
 	});
 	const compared = useQuery({
 		queryKey: ["compare", bench.definition, bench.previewContext, version, against, versions.data?.[0]?.number],
 		queryFn: ({ signal }) =>
-			send<Compared>(
-				"POST",
-				"/bench/compare",
-				{ ...bench.previewContext, definition: bench.definition, version, against },
-				{ signal },
-			),
+			post("/bench/compare", {
+				body: { ...bench.previewContext, definition: bench.definition, version, against },
+				signal,
+			}),
 		placeholderData: keepPreviousData,
 	});
 	const bringBack = async (version: number) => {
-		const { definition } = await get<{ definition: Definition }>(`/modules/${key}/versions/${version}`);
+		const { definition } = await get("/modules/{key}/versions/{number}", {
+			params: { path: { key, number: version } },
+		});
 		bench.change({ ...definition, key });
 		// The button goes with the choice that it belonged to; the keyboard goes on from there.
 		view.current?.querySelector("select")?.focus();

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, DialogTrigger } from "react-aria-components";
 import { useNavigate } from "react-router";
-import { get, send } from "../shared/api/api";
-import type { ModuleWhole, PageSummary, PageWhole } from "../shared/api/schema";
+import { get, post, put } from "../shared/api/api";
+import type { ModuleWhole } from "../shared/api/schema";
 import { Dropdown } from "../shared/Dropdown";
 import { Notice } from "../shared/Notice";
 import { placesWords } from "../shared/placesWords";
@@ -12,7 +12,7 @@ import { usePlacing } from "../shared/usePlacing";
 export function PagesMenu({ module, onPlaced }: { module: ModuleWhole; onPlaced: (now: ModuleWhole) => void }) {
 	const client = useQueryClient();
 	const go = useNavigate();
-	const pages = useQuery({ queryKey: ["pages"], queryFn: ({ signal }) => get<PageSummary[]>("/pages", signal) });
+	const pages = useQuery({ queryKey: ["pages"], queryFn: ({ signal }) => get("/pages", { signal }) });
 	const place = usePlacing(onPlaced);
 	const { places } = module;
 	const own = new Map(places.filter((one) => one.how === "own" && one.page !== null).map((one) => [one.page, one]));
@@ -20,8 +20,11 @@ export function PagesMenu({ module, onPlaced }: { module: ModuleWhole; onPlaced:
 	const { name } = module.definition;
 	const make = useMutation({
 		mutationFn: async () => {
-			const page = await send<PageWhole>("POST", "/pages", { title: name });
-			await send("PUT", `/modules/${module.key}/pages/${page.key}`, { stands: true });
+			const page = await post("/pages", { body: { title: name } });
+			await put("/modules/{key}/pages/{page}", {
+				params: { path: { key: module.key, page: page.key } },
+				body: { stands: true },
+			});
 			return page;
 		},
 		onSuccess: (page) => {

@@ -1,7 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api/api";
-import type { Results } from "../shared/api/schema";
+import { post } from "../shared/api/api";
 import { fieldOf } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
 import { Pager } from "../shared/Pager";
@@ -35,12 +34,10 @@ export function ResultsTable({
 	const results = useQuery({
 		queryKey: ["results", bench.definition, bench.previewContext, fields, page],
 		queryFn: ({ signal }) =>
-			send<Results>(
-				"POST",
-				"/bench/results",
-				{ ...bench.previewContext, definition: bench.definition, fields, page: String(page) },
-				{ signal },
-			),
+			post("/bench/results", {
+				body: { ...bench.previewContext, definition: bench.definition, fields, page: String(page) },
+				signal,
+			}),
 		placeholderData: keepPreviousData,
 	});
 	const data = results.data;

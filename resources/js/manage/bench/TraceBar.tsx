@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api/api";
-import type { FoundRecord, TracedRecord, TraceStep } from "../shared/api/schema";
+import { post } from "../shared/api/api";
+import type { FoundRecord, TraceStep } from "../shared/api/schema";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { useSettled } from "../shared/useSettled";
 import type { Bench } from "./useBench";
@@ -26,27 +26,20 @@ export function TraceBar({
 	const found = useQuery({
 		queryKey: ["find any", sought, bench.definition.source],
 		queryFn: ({ signal }) =>
-			send<FoundRecord[]>(
-				"POST",
-				"/bench/find",
-				{ ...bench.previewContext, definition: bench.definition, words: sought },
-				{ signal },
-			),
+			post("/bench/find", { body: { ...bench.previewContext, definition: bench.definition, words: sought }, signal }),
 		enabled: sought.trim() !== "",
 	});
 	const traced = useQuery({
 		queryKey: ["trace", bench.definition, bench.previewContext, wanted?.item, wanted?.slug],
 		queryFn: ({ signal }) =>
-			send<TracedRecord>(
-				"POST",
-				"/bench/trace",
-				{
+			post("/bench/trace", {
+				body: {
 					...bench.previewContext,
 					definition: bench.definition,
 					...(wanted?.item ? { item: wanted.item } : { slug: wanted?.slug }),
 				},
-				{ signal },
-			),
+				signal,
+			}),
 		enabled: wanted !== null,
 	});
 	const answer = traced.data;

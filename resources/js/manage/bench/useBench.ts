@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
-import { send } from "../shared/api/api";
+import { post } from "../shared/api/api";
 import { PREVIEW } from "../shared/api/previews";
-import type { BenchPreview, Definition, ModuleWhole, PreviewContext } from "../shared/api/schema";
+import type { Definition, ModuleWhole, PreviewContext } from "../shared/api/schema";
 import { useKeptDraft } from "../shared/drafts/useKeptDraft";
 import { useSettled } from "../shared/useSettled";
 
@@ -15,8 +15,7 @@ export function useBench(module: ModuleWhole) {
 	const shown = useSettled(definition, 90);
 	const preview = useQuery({
 		queryKey: [PREVIEW, "module", shown, page, previewContext],
-		queryFn: ({ signal }) =>
-			send<BenchPreview>("POST", "/bench/preview", { ...previewContext, definition: shown, page }, { signal }),
+		queryFn: ({ signal }) => post("/bench/preview", { body: { ...previewContext, definition: shown, page }, signal }),
 		placeholderData: keepPreviousData,
 		gcTime: 30_000,
 	});

@@ -1,5 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { send } from "../shared/api/api";
+import { post } from "../shared/api/api";
 import type { Definition, Offer } from "../shared/api/schema";
 import type { Bench } from "./useBench";
 
@@ -7,10 +7,12 @@ import type { Bench } from "./useBench";
 export function useOffering(bench: Bench) {
 	const { mutate } = useMutation({
 		mutationFn: (rule: string) =>
-			send<{ definition: Definition }>("POST", "/bench/offer", {
-				...bench.previewContext,
-				definition: bench.definition,
-				rule,
+			post("/bench/offer", {
+				body: {
+					...bench.previewContext,
+					definition: bench.definition,
+					rule,
+				},
 			}),
 		onSuccess: ({ definition }) => bench.change(definition),
 	});

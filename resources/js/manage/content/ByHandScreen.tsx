@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Button, GridList, GridListItem, useDragAndDrop } from "react-aria-components";
 import { Link, useParams } from "react-router";
-import { ApiError, get, send } from "../shared/api/api";
+import { ApiError, get, put } from "../shared/api/api";
 import type { OrderByHand, PlacedItem } from "../shared/api/schema";
 import { useStart, useType } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
@@ -18,13 +18,12 @@ export function ByHandScreen() {
 	const [term, setTerm] = useState<number | null>(null);
 	const terms = useQuery({
 		queryKey: ["terms", taxonomy],
-		queryFn: ({ signal }) =>
-			get<{ id: number; name: string; items: number }[]>(`/taxonomies/${taxonomy}/terms`, signal),
+		queryFn: ({ signal }) => get("/taxonomies/{key}/terms", { params: { path: { key: taxonomy } }, signal }),
 		enabled: taxonomy !== "",
 	});
 	const list = useQuery({
 		queryKey: ["by hand", key, term],
-		queryFn: ({ signal }) => get<OrderByHand>(orderPath(key, term), signal),
+		queryFn: ({ signal }) => orderByHand(key, term, signal),
 		enabled: taxonomy === "" || term !== null,
 	});
 	return (
@@ -78,8 +77,8 @@ export function ByHandScreen() {
 	);
 }
 
-function orderPath(type: string, term: number | null): string {
-	return `/by-hand/${type}${term === null ? "" : `?term=${term}`}`;
+function orderByHand(type: string, term: number | null, signal?: AbortSignal) {
+	return get("/by-hand/{key}", { params: { path: { key: type }, query: { term } }, signal });
 }
 
 function Sortable({ type, term, order }: { type: string; term: number | null; order: OrderByHand }) {
@@ -98,23 +97,26 @@ function Sortable({ type, term, order }: { type: string; term: number | null; or
 			if (before !== refused.current) {
 				throw new ApiError(409, "The order changed before this move was saved.");
 			}
-			return send<OrderByHand>("PUT", `/by-hand/${type}`, {
-				term,
-				revision: revision.current,
-				ids: next.filter((one) => one.placed).map((one) => one.id),
+			return put("/by-hand/{key}", {
+				params: { path: { key: type } },
+				body: {
+					term,
+					revision: revision.current,
+					ids: next.filter((one) => one.placed).map((one) => one.id),
+				},
 			});
 		},
 		scope: { id: "order by hand" },
 		onSuccess: take,
 		onError: async (error) => {
-			if (error instanceof ApiError && error.status === 409) {
+			if (error instanceof ApiError && error.isStale) {
 				refused.current++;
-				take(await get<OrderByHand>(orderPath(type, term)));
+				take(await orderByHand(type, term));
 			}
 		},
 	});
 	/** Placing one places all that stand before it, so that what is seen is what is kept. */
-	const put = (next: PlacedItem[], last: number) => {
+	const place = (next: PlacedItem[], last: number) => {
 		const placed = next.map((one, i) => (i <= last ? { ...one, placed: true } : one));
 		setNow(placed);
 		save.mutate({ next: placed, before: refused.current });
@@ -124,7 +126,7 @@ function Sortable({ type, term, order }: { type: string; term: number | null; or
 		const rest = now.filter((one) => !ids.has(one.id));
 		const at = rest.findIndex((one) => one.id === target) + (where === "after" ? 1 : 0);
 		const next = [...rest.slice(0, at), ...moved, ...rest.slice(at)];
-		put(
+		place(
 			next,
 			Math.max(
 				at + moved.length - 1,
@@ -135,7 +137,7 @@ function Sortable({ type, term, order }: { type: string; term: number | null; or
 	const step = (i: number, to: number) => {
 		const next = [...now];
 		next.splice(to, 0, ...next.splice(i, 1));
-		put(
+		place(
 			next,
 			Math.max(
 				to,
@@ -158,7 +160,7 @@ function Sortable({ type, term, order }: { type: string; term: number | null; or
 		<>
 			{save.error && (
 				<Notice>
-					{save.error instanceof ApiError && save.error.status === 409
+					{save.error instanceof ApiError && save.error.isStale
 						? "Someone else changed this order in the meantime, so your move was not saved. " +
 							"The list shows their order: move the item again."
 						: save.error.message}

@@ -21,11 +21,11 @@ import { useItemTable } from "./table/useItemTable";
 /** The items of one type as a table that each person keeps as they like it. */
 export function ContentScreen() {
 	const start = useStart();
-	const { type: key } = useParams();
+	const { type: key = "" } = useParams();
 	const type = start.types.find((one) => one.key === key);
 	const presets = useQuery({
 		queryKey: ["presets", key],
-		queryFn: ({ signal }) => get<TablePresets>(`/presets/${key}`, signal),
+		queryFn: ({ signal }) => get("/presets/{key}", { params: { path: { key } }, signal }),
 		enabled: type !== undefined,
 		staleTime: Number.POSITIVE_INFINITY,
 	});

@@ -1,12 +1,13 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { Button, DialogTrigger } from "react-aria-components";
-import { base, sendLong } from "../shared/api/api";
-import type { ContentType } from "../shared/api/schema";
+import { finished, post } from "../shared/api/api";
+import type { ContentType, ExportRequest } from "../shared/api/schema";
+import { base } from "../shared/api/session";
 import { Dropdown } from "../shared/Dropdown";
 import { Notice } from "../shared/Notice";
 
-const FORMS = [
+const FORMS: (ExportRequest & { words: string })[] = [
 	{ words: "Table (CSV)", format: "csv" },
 	{ words: "Table (CSV), without marks", format: "csv", plain: true },
 	{ words: "Objects (JSON)", format: "json" },
@@ -21,8 +22,8 @@ const MARKS =
 export function ExportMenu({ type }: { type: ContentType }) {
 	const [isOpen, setIsOpen] = useState(false);
 	const make = useMutation({
-		mutationFn: ({ format, plain = false }: { format: string; plain?: boolean }) =>
-			sendLong<{ file: string }>("POST", `/exports/${type.key}`, { format, plain }),
+		mutationFn: ({ format, plain = false }: ExportRequest) =>
+			finished(post("/exports/{key}", { params: { path: { key: type.key } }, body: { format, plain } })),
 		onSuccess: ({ file }) => {
 			setIsOpen(false);
 			window.location.assign(`${base}/exports/${file}`);

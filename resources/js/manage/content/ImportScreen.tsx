@@ -1,7 +1,6 @@
-import { useQuery } from "@tanstack/react-query";
+import { skipToken, useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
 import { get } from "../shared/api/api";
-import type { Import } from "../shared/api/schema";
 import { useType } from "../shared/api/start";
 import { Opening } from "../shared/Fault";
 import { Screen } from "../shared/Screen";
@@ -16,8 +15,8 @@ export function ImportScreen() {
 	const id = asked.get("import");
 	const row = useQuery({
 		queryKey: ["import", id],
-		queryFn: ({ signal }) => get<Import>(`/imports/${id}`, signal),
-		enabled: id !== null,
+		queryFn:
+			id === null ? skipToken : ({ signal }) => get("/imports/{id}", { params: { path: { id: Number(id) } }, signal }),
 		refetchInterval: (query) => (["checking", "writing"].includes(query.state.data?.state ?? "") ? 700 : false),
 	});
 	return (

@@ -1,7 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { savedByOther, send } from "../shared/api/api";
+import { del, put } from "../shared/api/api";
+import { savedByOther } from "../shared/api/faults";
 import type { Media, MediaRow } from "../shared/api/schema";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
@@ -20,13 +21,13 @@ export function About({ media, onClose }: { media: MediaRow; onClose: () => void
 	};
 	const [revision, setRevision] = useState(media.revision);
 	const save = useMutation({
-		mutationFn: () => send<Media>("PUT", `/media/${media.id}`, { alt, focus, revision }),
+		mutationFn: () => put("/media/{media}", { params: { path: { media: media.id } }, body: { alt, focus, revision } }),
 		onSuccess: over,
 		onError: (error) => setRevision(savedByOther<Media>(error, "media")?.revision ?? revision),
 	});
 	const other = savedByOther<Media>(save.error, "media");
 	const remove = useMutation({
-		mutationFn: () => send("DELETE", `/media/${media.id}`, {}),
+		mutationFn: () => del("/media/{media}", { params: { path: { media: media.id } } }),
 		onSuccess: () => {
 			over();
 			done(`${media.name} is removed.`);

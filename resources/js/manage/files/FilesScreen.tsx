@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { get } from "../shared/api/api";
-import type { MediaPage, MediaRow } from "../shared/api/schema";
+import { get, type Query } from "../shared/api/api";
+import type { MediaRow } from "../shared/api/schema";
 import { moment, useStart } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
 import { UploadArea } from "../shared/files/UploadArea";
@@ -10,17 +10,18 @@ import { Screen } from "../shared/Screen";
 import { useSettled } from "../shared/useSettled";
 import { About, bytes, Use } from "./AboutFile";
 
+type Asked = Query<"/media"> & { q: string; page: number };
+
 /** Pictures and files: what each shows, how large it is, where it is used. */
 export function FilesScreen() {
 	const start = useStart();
 	const client = useQueryClient();
-	const [asked, setAsked] = useState({ q: "", kind: "", alt: "", page: 1 });
+	const [asked, setAsked] = useState<Asked>({ q: "", page: 1 });
 	const [open, setOpen] = useState<MediaRow | null>(null);
-	const { page, ...rest } = asked;
-	const params = useSettled(new URLSearchParams({ ...rest, page: String(page) }).toString());
+	const params = useSettled(asked);
 	const found = useQuery({
 		queryKey: ["media", params],
-		queryFn: ({ signal }) => get<MediaPage>(`/media?${params}`, signal),
+		queryFn: ({ signal }) => get("/media", { params: { query: params }, signal }),
 		placeholderData: keepPreviousData,
 	});
 	const ask = (change: Partial<typeof asked>) => setAsked((now) => ({ ...now, page: 1, ...change }));
@@ -49,8 +50,8 @@ export function FilesScreen() {
 				<select
 					className="select select-sm h-9 w-auto"
 					aria-label="Kind"
-					value={asked.kind}
-					onChange={(event) => ask({ kind: event.target.value })}
+					value={asked.kind ?? ""}
+					onChange={(event) => ask({ kind: (event.target.value || null) as Asked["kind"] })}
 				>
 					<option value="">any kind</option>
 					<option value="picture">pictures</option>
@@ -60,8 +61,8 @@ export function FilesScreen() {
 				<select
 					className="select select-sm h-9 w-auto"
 					aria-label="Words"
-					value={asked.alt}
-					onChange={(event) => ask({ alt: event.target.value })}
+					value={asked.alt ?? ""}
+					onChange={(event) => ask({ alt: (event.target.value || null) as Asked["alt"] })}
 				>
 					<option value="">with or without words</option>
 					<option value="missing">pictures without alternative text</option>
@@ -157,7 +158,7 @@ export function FilesScreen() {
 			{found.data && (
 				<div className="flex flex-wrap items-center gap-4">
 					<span className="text-quiet">{found.data.total.toLocaleString()} files</span>
-					<Pager page={page} pages={found.data.pages} onGo={(next) => setAsked({ ...asked, page: next })} />
+					<Pager page={asked.page} pages={found.data.pages} onGo={(next) => setAsked({ ...asked, page: next })} />
 				</div>
 			)}
 			{open && <About media={open} onClose={() => setOpen(null)} />}

@@ -1,8 +1,8 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, skipToken, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { get, send } from "../shared/api/api";
-import type { LookFile, LookMeasure, Looks, LookWhole } from "../shared/api/schema";
+import { del, get, post } from "../shared/api/api";
+import type { LookFile, Looks, LookWhole } from "../shared/api/schema";
 import { DraftHeader } from "../shared/drafts/DraftHeader";
 import { useKeptDraft } from "../shared/drafts/useKeptDraft";
 import { Fault, Opening } from "../shared/Fault";
@@ -19,11 +19,11 @@ import { Plate } from "./Plate";
 export function LookScreen() {
 	const { key } = useParams();
 	const client = useQueryClient();
-	const looks = useQuery({ queryKey: ["looks"], queryFn: ({ signal }) => get<Looks>("/looks", signal) });
+	const looks = useQuery({ queryKey: ["looks"], queryFn: ({ signal }) => get("/looks", { signal }) });
 	const chosen = key ?? looks.data?.looks.find((one) => one.live)?.key;
 	const look = useQuery({
 		queryKey: ["look file", chosen],
-		queryFn: ({ signal }) => get<LookWhole>(`/looks/${chosen}`, signal),
+		queryFn: chosen ? ({ signal }) => get("/looks/{key}", { params: { path: { key: chosen } }, signal }) : skipToken,
 		enabled: chosen !== undefined,
 		staleTime: Number.POSITIVE_INFINITY,
 	});
@@ -62,8 +62,7 @@ function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
 	const shown = useSettled(definition, 120);
 	const measure = useQuery({
 		queryKey: ["look measure", shown, isDark],
-		queryFn: ({ signal }) =>
-			send<LookMeasure>("POST", "/looks/measure", { definition: shown, dark: isDark }, { signal }),
+		queryFn: ({ signal }) => post("/looks/measure", { body: { definition: shown, dark: isDark }, signal }),
 		placeholderData: keepPreviousData,
 	});
 	const set = (next: Partial<LookFile>, tag: string | null = null) => change({ ...definition, ...next }, tag);
@@ -73,7 +72,7 @@ function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
 	const setColour = (role: string, hex: string) =>
 		set({ [isDark ? "dark" : "colours"]: { ...palette, [role]: hex } }, `colour ${role}`);
 	const remove = useMutation({
-		mutationFn: () => send("DELETE", `/looks/${look.key}`, {}),
+		mutationFn: () => del("/looks/{key}", { params: { path: { key: look.key } } }),
 		onSuccess: () => {
 			void client.invalidateQueries({ queryKey: ["looks"] });
 			void navigate("/look");
@@ -85,10 +84,10 @@ function Loaded({ looks, look }: { looks: Looks; look: LookWhole }) {
 		<div className="flex-1 flex flex-col min-h-0 min-w-0">
 			<DraftHeader
 				title={definition.name}
-				path={`/looks/${look.key}`}
+				kind="look"
 				stored={look}
 				draft={draft}
-				newest={() => get<LookWhole>(`/looks/${look.key}`)}
+				newest={() => get("/looks/{key}", { params: { path: { key: look.key } } })}
 				words={["Make it live", "Live"]}
 				isFaulty={measure.error !== null}
 				onPublished={() => void client.invalidateQueries({ queryKey: ["looks"] })}

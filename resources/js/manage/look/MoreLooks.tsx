@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { get, send } from "../shared/api/api";
-import type { LookWhole } from "../shared/api/schema";
+import { get, post } from "../shared/api/api";
+import type { CreateLookRequest, LookWhole } from "../shared/api/schema";
 
 /** The name of a look, another look like it, and looks as files of design tokens. */
 export function MoreLooks({
@@ -19,7 +19,7 @@ export function MoreLooks({
 	const file = useRef<HTMLInputElement>(null);
 	const [fault, setFault] = useState<string | null>(null);
 	const make = useMutation({
-		mutationFn: (body: { name: string; from?: string; tokens?: unknown }) => send<LookWhole>("POST", "/looks", body),
+		mutationFn: (body: CreateLookRequest) => post("/looks", { body }),
 		onSuccess: (made) => {
 			setFault(null);
 			void client.invalidateQueries({ queryKey: ["looks"] });
@@ -35,7 +35,7 @@ export function MoreLooks({
 		}
 	};
 	const write = async () => {
-		const tokens = await get<unknown>(`/looks/${look.key}/tokens`);
+		const tokens = await get("/looks/{key}/tokens", { params: { path: { key: look.key } } });
 		const url = URL.createObjectURL(new Blob([JSON.stringify(tokens, null, "\t")], { type: "application/json" }));
 		Object.assign(document.createElement("a"), { href: url, download: `${look.key}.tokens.json` }).click();
 		URL.revokeObjectURL(url);

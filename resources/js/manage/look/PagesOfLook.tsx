@@ -1,8 +1,8 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions, skipToken, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { get, send } from "../shared/api/api";
+import { get, post } from "../shared/api/api";
 import { PREVIEW } from "../shared/api/previews";
-import type { LookFile, LookWhole } from "../shared/api/schema";
+import type { LookFile } from "../shared/api/schema";
 import { type Device, DeviceSwitch } from "../shared/preview/DeviceSwitch";
 import { PagePreview } from "../shared/preview/PagePreview";
 
@@ -20,16 +20,21 @@ export function PagesOfLook({
 	const [address, setAddress] = useState("/");
 	const start = useQuery({
 		queryKey: ["look file", live, "live"],
-		queryFn: ({ signal }) => get<LookWhole>(`/looks/${live}`, signal),
-		enabled: compares && live !== undefined,
+		queryFn:
+			compares && live !== undefined
+				? ({ signal }) => get("/looks/{key}", { params: { path: { key: live } }, signal })
+				: skipToken,
 	});
-	const page = (look: LookFile | undefined) => ({
-		queryKey: [PREVIEW, "look", look, address],
-		queryFn: ({ signal }: { signal: AbortSignal }) =>
-			send<{ html: string }>("POST", "/looks/preview", { definition: look, address }, { signal }),
-		placeholderData: keepPreviousData,
-		enabled: look !== undefined,
-	});
+	const page = (look: LookFile | undefined) =>
+		queryOptions({
+			queryKey: [PREVIEW, "look", look, address],
+			queryFn:
+				look === undefined
+					? skipToken
+					: ({ signal }: { signal: AbortSignal }) =>
+							post("/looks/preview", { body: { definition: look, address }, signal }),
+			placeholderData: keepPreviousData,
+		});
 	const tried = useQuery(page(definition));
 	const before = useQuery(page(compares ? start.data?.definition : undefined));
 	return (

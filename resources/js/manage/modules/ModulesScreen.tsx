@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
-import { get, send } from "../shared/api/api";
-import type { ModuleRecords, ModuleSummary, ModuleWhole } from "../shared/api/schema";
+import { get, post } from "../shared/api/api";
+import type { ModuleSummary } from "../shared/api/schema";
 import { useStart } from "../shared/api/start";
 import { useByChunks } from "../shared/api/useByChunks";
 import { useDone } from "../shared/Done";
@@ -27,7 +27,7 @@ export function ModulesScreen() {
 	const go = useNavigate();
 	const modules = useQuery({
 		queryKey: ["modules"],
-		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
+		queryFn: ({ signal }) => get("/modules", { signal }),
 	});
 	const [words, setWords] = useState("");
 	const [type, setType] = useState("");
@@ -64,7 +64,7 @@ export function ModulesScreen() {
 	const chosen = all.filter((one) => picked.includes(one.key));
 	const many = useMutation({
 		mutationFn: (act: { do: "publish" | "off" | "on" | "remove"; keys: string[] }) =>
-			send<{ change: number | null; title: string; faults: string[] }>("POST", "/modules/many", act),
+			post("/modules/many", { body: act }),
 		onSuccess: (answer) => {
 			done(`${answer.title}.`, answer.change, answer.faults);
 			setPicked([]);
@@ -73,7 +73,7 @@ export function ModulesScreen() {
 		},
 	});
 	const duplicate = useMutation({
-		mutationFn: (key: string) => send<ModuleWhole>("POST", `/modules/${key}/duplicate`, {}),
+		mutationFn: (key: string) => post("/modules/{key}/duplicate", { params: { path: { key } } }),
 		onSuccess: (made) => {
 			void client.invalidateQueries({ queryKey: ["modules"] });
 			void go(`/modules/${made.key}`);
@@ -86,7 +86,7 @@ export function ModulesScreen() {
 			.sort((a, b) => a.name.localeCompare(b.name))
 			.map((named) => [named.key, `with ${named.name} (${named.taxonomy})`]),
 	);
-	const records = useByChunks<ModuleRecords>(
+	const records = useByChunks(
 		"/modules/records",
 		all.map((one) => one.key),
 	);

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
-import { get, send } from "../shared/api/api";
-import type { ModuleWhole, StartingPoint, StartingRecords } from "../shared/api/schema";
+import { get, post } from "../shared/api/api";
+import type { StartingRecords } from "../shared/api/schema";
 import { useByChunks } from "../shared/api/useByChunks";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
@@ -13,7 +13,7 @@ export function NewModule({ onClose }: { onClose: () => void }) {
 	const go = useNavigate();
 	const starts = useQuery({
 		queryKey: ["starts"],
-		queryFn: ({ signal }) => get<StartingPoint[]>("/modules/starts", signal),
+		queryFn: ({ signal }) => get("/modules/starts", { signal }),
 	});
 	const [words, setWords] = useState("");
 	const [chosen, setChosen] = useState<string | null>(null);
@@ -23,15 +23,14 @@ export function NewModule({ onClose }: { onClose: () => void }) {
 		const found = [one.words, ...one.finds].join(" ").toLowerCase();
 		return wanted.every((word) => found.includes(word));
 	});
-	const counted = useByChunks<StartingRecords>(
+	const counted = useByChunks(
 		"/modules/starts/records",
 		(starts.data ?? []).map((one) => one.key),
 	);
 	const start = starts.data?.find((one) => one.key === chosen);
 	const called = name ?? start?.words.split(/[:,]/)[0]?.trim() ?? "";
 	const make = useMutation({
-		mutationFn: () =>
-			send<ModuleWhole>("POST", "/modules", { name: called.trim(), definition: start?.definition ?? {} }),
+		mutationFn: () => post("/modules", { body: { name: called.trim(), definition: start?.definition ?? {} } }),
 		onSuccess: (module) => {
 			void client.invalidateQueries({ queryKey: ["modules"] });
 			void go(`/modules/${module.key}`);

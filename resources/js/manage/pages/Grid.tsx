@@ -20,10 +20,10 @@ export function Grid() {
 		queryKey: ["pages", "grid", sought, context],
 		queryFn: ({ signal }) => {
 			const [modules, pages] = JSON.parse(sought) as [string, string];
-			return get<GridData>(
-				`/pages/grid?${new URLSearchParams({ modules, pages, as: context.as ?? "", person: context.person ?? "" })}`,
+			return get("/pages/grid", {
+				params: { query: { modules, pages, as: context.as, person: context.person } },
 				signal,
-			);
+			});
 		},
 		placeholderData: keepPreviousData,
 	});

@@ -1,8 +1,8 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
-import { send } from "../shared/api/api";
-import type { ContentType, PageAbout, PageWhole, Taxonomy } from "../shared/api/schema";
+import { post } from "../shared/api/api";
+import type { ContentType, PageAbout, Taxonomy } from "../shared/api/schema";
 import { useStart } from "../shared/api/start";
 import { PickByTyping } from "../shared/fields/PickByTyping";
 import { Notice } from "../shared/Notice";
@@ -61,19 +61,13 @@ export function NewPage({ under, onClose }: { under: string | null; onClose: () 
 		]),
 		["person", "every person who has an account", { person: true }],
 	];
-	const asked = kinds.find(([key]) => key === about)?.[2] ?? null;
+	const asked = kinds.find(([key]) => key === about)?.[2];
 	const now = JSON.stringify([title, typed, about]);
 	const sought = useSettled(now, 200);
 	const checked = useQuery({
 		queryKey: ["page address", sought, under],
-		queryFn: ({ signal }) =>
-			send<{ address: string; fault: string | null }>(
-				"POST",
-				"/pages/address",
-				{ title, about: asked, under, address: typed },
-				{ signal },
-			),
-		enabled: title.trim() !== "" || asked !== null || typed !== null,
+		queryFn: ({ signal }) => post("/pages/address", { body: { title, about: asked, under, address: typed }, signal }),
+		enabled: title.trim() !== "" || asked !== undefined || typed !== null,
 		placeholderData: keepPreviousData,
 	});
 	const address = typed ?? held ?? checked.data?.address ?? "";
@@ -82,7 +76,7 @@ export function NewPage({ under, onClose }: { under: string | null; onClose: () 
 	const fault = answer?.fault ?? null;
 	const make = useMutation({
 		// Without a typed address, the server makes one from the title.
-		mutationFn: () => send<PageWhole>("POST", "/pages", { title, address: typed, about: asked, under }),
+		mutationFn: () => post("/pages", { body: { title, address: typed, about: asked, under } }),
 		onSuccess: (page) => {
 			void client.invalidateQueries({ queryKey: ["pages"] });
 			onClose();

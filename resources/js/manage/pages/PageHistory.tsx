@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { get } from "../shared/api/api";
-import type { ChangedLine, PageFile, PageVersions } from "../shared/api/schema";
+import type { ChangedLine } from "../shared/api/schema";
 import { moment, useStart } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
@@ -13,10 +13,11 @@ export function PageHistory({ plan, pageKey, onClose }: { plan: PagePlanState; p
 	const kept = plan.keeping.state === "kept" ? plan.keeping.at : null;
 	const history = useQuery({
 		queryKey: ["page versions", pageKey, kept],
-		queryFn: ({ signal }) => get<PageVersions>(`/pages/${pageKey}/versions`, signal),
+		queryFn: ({ signal }) => get("/pages/{key}/versions", { params: { path: { key: pageKey } }, signal }),
 	});
 	const back = useMutation({
-		mutationFn: (number: number) => get<{ definition: PageFile }>(`/pages/${pageKey}/versions/${number}`),
+		mutationFn: (number: number) =>
+			get("/pages/{key}/versions/{number}", { params: { path: { key: pageKey, number } } }),
 		onSuccess: ({ definition }) => {
 			plan.change(definition);
 			onClose();

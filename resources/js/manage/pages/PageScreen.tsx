@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { get, send } from "../shared/api/api";
-import type { PageWhole, SubjectName } from "../shared/api/schema";
+import { del, get, post } from "../shared/api/api";
+import type { PageWhole } from "../shared/api/schema";
 import { moment, useStart } from "../shared/api/start";
 import { OnDate, SeenBy } from "../shared/controls/SeenBy";
 import { useDone } from "../shared/Done";
@@ -25,7 +25,7 @@ export function PagePlan({ pageKey }: { pageKey: string }) {
 	const client = useQueryClient();
 	const page = useQuery({
 		queryKey: ["page", pageKey],
-		queryFn: ({ signal }) => get<PageWhole>(`/pages/${pageKey}`, signal),
+		queryFn: ({ signal }) => get("/pages/{key}", { params: { path: { key: pageKey } }, signal }),
 		staleTime: Number.POSITIVE_INFINITY,
 	});
 	// The plan starts from what the server has, not from what an earlier visit left behind.
@@ -100,7 +100,7 @@ function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
 	const remove = useMutation({
 		mutationFn: async () => {
 			await plan.keep();
-			return send<{ change: number; title: string }>("DELETE", `/pages/${page.key}`, {});
+			return del("/pages/{key}", { params: { path: { key: page.key } } });
 		},
 		onSuccess: ({ change, title }) => {
 			done(`${title}.`, change);
@@ -112,10 +112,10 @@ function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
 	return (
 		<DraftHeader
 			title={definition.title}
-			path={`/pages/${page.key}`}
+			kind="page"
 			stored={page}
 			draft={plan}
-			newest={() => get<PageWhole>(`/pages/${page.key}`)}
+			newest={() => get("/pages/{key}", { params: { path: { key: page.key } } })}
 			onPublished={() => void client.invalidateQueries({ queryKey: ["pages"] })}
 			isFaulty={look.error !== null}
 			aside={(isLive) => (
@@ -175,7 +175,7 @@ function SeenAs({ plan }: { plan: PagePlanState }) {
 	const { definition, look, slug, setSlug } = plan;
 	const found = useQuery({
 		queryKey: ["subjects", definition.about, sought],
-		queryFn: ({ signal }) => send<SubjectName[]>("POST", "/pages/subjects", { definition, q: sought }, { signal }),
+		queryFn: ({ signal }) => post("/pages/subjects", { body: { definition, q: sought }, signal }),
 		enabled: sought !== "",
 	});
 	return (

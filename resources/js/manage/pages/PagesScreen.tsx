@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useMemo, useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
 import { get } from "../shared/api/api";
-import type { MenuSummary, PageSummary } from "../shared/api/schema";
+import type { PageSummary } from "../shared/api/schema";
 import { Opening } from "../shared/Fault";
 import { Word } from "../shared/Word";
 import { FramePlan } from "./frame/FrameScreen";
@@ -19,7 +19,7 @@ export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 	const [adding, setAdding] = useState(false);
 	const pages = useQuery({
 		queryKey: ["pages"],
-		queryFn: ({ signal }) => get<PageSummary[]>("/pages", signal),
+		queryFn: ({ signal }) => get("/pages", { signal }),
 	});
 	if (!pages.data) {
 		return <Opening queries={[pages]} />;
@@ -167,7 +167,7 @@ function Menus() {
 	const go = useNavigate();
 	const menus = useQuery({
 		queryKey: ["menus"],
-		queryFn: ({ signal }) => get<MenuSummary[]>("/menus", signal),
+		queryFn: ({ signal }) => get("/menus", { signal }),
 	});
 	return (
 		<>

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { send } from "../shared/api/api";
+import { post } from "../shared/api/api";
 import type { PageFile, SourceRecords } from "../shared/api/schema";
 
 /** What the items, terms, months or people have that the page is about one of; null while it is not known, or none. */
@@ -8,8 +8,8 @@ export function useSubjectRecords(about: PageFile["about"] | undefined): SourceR
 		queryKey: ["subject records", about],
 		queryFn: ({ signal }) => {
 			// Only what it is about matters here.
-			const definition = { format: 1, key: "page", address: "/{page}", title: "Page", about, bands: [] };
-			return send<{ records: SourceRecords | null }>("POST", "/pages/records", { definition }, { signal });
+			const definition: PageFile = { format: 1, key: "page", address: "/{page}", title: "Page", about, bands: [] };
+			return post("/pages/records", { body: { definition }, signal });
 		},
 		enabled: about !== undefined,
 		staleTime: 60_000,

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { savedByOther, send } from "../shared/api/api";
+import { post, put } from "../shared/api/api";
+import { savedByOther } from "../shared/api/faults";
 import type { PeopleGroup, Person } from "../shared/api/schema";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
@@ -18,7 +19,8 @@ export function About({ person, groups, onClose }: { person: Person; groups: Peo
 	const [given, setGiven] = useState(person);
 	const again = () => client.invalidateQueries({ queryKey: ["people"] });
 	const save = useMutation({
-		mutationFn: (change: Partial<Person>) => send<Person>("PUT", `/people/${person.id}`, { ...given, ...change }),
+		mutationFn: (change: Partial<Person>) =>
+			put("/people/{id}", { params: { path: { id: person.id } }, body: { ...given, ...change } }),
 		onSuccess: (now) => {
 			void again();
 			done(`${now.name} is saved.`);
@@ -34,10 +36,10 @@ export function About({ person, groups, onClose }: { person: Person; groups: Peo
 	});
 	const other = savedByOther<Person>(save.error, "person");
 	const link = useMutation({
-		mutationFn: () => send<{ link: string; valid: string }>("POST", `/people/${person.id}/link`, {}),
+		mutationFn: () => post("/people/{id}/link", { params: { path: { id: person.id } } }),
 	});
 	const out = useMutation({
-		mutationFn: () => send("POST", `/people/${person.id}/sign-out`, {}),
+		mutationFn: () => post("/people/{id}/sign-out", { params: { path: { id: person.id } } }),
 		onSuccess: () => done(`${person.name} is signed out everywhere.`),
 	});
 	return (

@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api/api";
+import { put } from "../shared/api/api";
 import { useStart } from "../shared/api/start";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
@@ -12,7 +12,7 @@ export function AccountScreen() {
 	const done = useDone();
 	const [given, setGiven] = useState({ current: "", password: "" });
 	const change = useMutation({
-		mutationFn: () => send("PUT", "/password", given),
+		mutationFn: () => put("/password", { body: given }),
 		onSuccess: () => {
 			setGiven({ current: "", password: "" });
 			done("Your password is changed. Other browsers have to sign in anew.");

@@ -1,23 +1,23 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { get } from "../shared/api/api";
-import type { AuditPage } from "../shared/api/schema";
+import { get, type Query } from "../shared/api/api";
 import { moment, useStart } from "../shared/api/start";
 import { Fault, Opening } from "../shared/Fault";
 import { Pager } from "../shared/Pager";
 import { Screen } from "../shared/Screen";
 import { useSettled } from "../shared/useSettled";
 
+type Asked = Query<"/audit"> & { q: string; page: number };
+
 /** Who did what, when and from where: sign-ins, roles, publishing, removals. It can be read and not changed. */
 export function AuditScreen() {
 	const start = useStart();
-	const [asked, setAsked] = useState({ q: "", action: "", page: 1 });
+	const [asked, setAsked] = useState<Asked>({ q: "", page: 1 });
 	const sought = useSettled(asked);
-	const params = new URLSearchParams({ q: sought.q, action: sought.action, page: String(sought.page) }).toString();
 	const found = useQuery({
-		queryKey: ["audit", params],
-		queryFn: ({ signal }) => get<AuditPage>(`/audit?${params}`, signal),
+		queryKey: ["audit", sought],
+		queryFn: ({ signal }) => get("/audit", { params: { query: sought }, signal }),
 		placeholderData: keepPreviousData,
 		staleTime: 0,
 	});
@@ -42,8 +42,8 @@ export function AuditScreen() {
 				<select
 					className="select w-auto"
 					aria-label="Recent changes"
-					value={asked.action}
-					onChange={(event) => setAsked({ ...asked, action: event.target.value, page: 1 })}
+					value={asked.action ?? ""}
+					onChange={(event) => setAsked({ ...asked, action: (event.target.value || null) as Asked["action"], page: 1 })}
 				>
 					<option value="">Everything</option>
 					{found.data?.actions.map((one) => (

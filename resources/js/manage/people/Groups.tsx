@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { send } from "../shared/api/api";
+import { del, put } from "../shared/api/api";
 import type { PeopleGroup } from "../shared/api/schema";
 import { Notice } from "../shared/Notice";
 
@@ -9,7 +9,7 @@ export function Groups({ groups }: { groups: PeopleGroup[] }) {
 	const [name, setName] = useState("");
 	const again = () => client.invalidateQueries({ queryKey: ["people"] });
 	const save = useMutation({
-		mutationFn: (group: { id?: number; name: string; revision?: number }) => send("PUT", "/groups", group),
+		mutationFn: (group: { id?: number; name: string; revision?: number }) => put("/groups", { body: group }),
 		onSuccess: () => {
 			setName("");
 			void again();
@@ -17,7 +17,10 @@ export function Groups({ groups }: { groups: PeopleGroup[] }) {
 		// The newer revision is loaded; the typed name stays in its field.
 		onError: again,
 	});
-	const remove = useMutation({ mutationFn: (id: number) => send("DELETE", `/groups/${id}`, {}), onSuccess: again });
+	const remove = useMutation({
+		mutationFn: (id: number) => del("/groups/{id}", { params: { path: { id } } }),
+		onSuccess: again,
+	});
 	return (
 		<section aria-labelledby="groups" className="grid gap-3">
 			<h2 id="groups" className="font-serif text-2xl font-semibold">

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../shared/api/api";
+import { post } from "../shared/api/api";
 import type { PeopleGroup } from "../shared/api/schema";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
@@ -83,7 +83,7 @@ export function Invite({ groups, onClose }: { groups: PeopleGroup[]; onClose: ()
 	const client = useQueryClient();
 	const [given, setGiven] = useState({ name: "", email: "", role: "author" as Role, groups: [] as number[] });
 	const invite = useMutation({
-		mutationFn: () => send<{ link: string; valid: string }>("POST", "/people", given),
+		mutationFn: () => post("/people", { body: given }),
 		onSuccess: () => void client.invalidateQueries({ queryKey: ["people"] }),
 	});
 	return (

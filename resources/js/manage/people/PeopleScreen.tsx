@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { get } from "../shared/api/api";
-import type { PeopleGroup, Person } from "../shared/api/schema";
+import type { Person } from "../shared/api/schema";
 import { moment, useStart } from "../shared/api/start";
 import { Fault } from "../shared/Fault";
 import { Screen } from "../shared/Screen";
@@ -20,8 +20,7 @@ export function PeopleScreen() {
 	const [role, setRole] = useState("");
 	const people = useQuery({
 		queryKey: ["people", sought, role],
-		queryFn: ({ signal }) =>
-			get<{ people: Person[]; groups: PeopleGroup[] }>(`/people?${new URLSearchParams({ q: sought, role })}`, signal),
+		queryFn: ({ signal }) => get("/people", { params: { query: { q: sought, role } }, signal }),
 		placeholderData: (old) => old,
 	});
 	const [open, setOpen] = useState<Person | null>(null);

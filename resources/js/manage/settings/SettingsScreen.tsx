@@ -1,8 +1,8 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useState } from "react";
-import { get, send } from "../shared/api/api";
+import { del, get, post } from "../shared/api/api";
 import { PREVIEW } from "../shared/api/previews";
-import type { SettingsChoices, SettingsFile, SettingsPreview, SettingsWhole } from "../shared/api/schema";
+import type { SettingsChoices, SettingsFile, SettingsWhole } from "../shared/api/schema";
 import { useStart } from "../shared/api/start";
 import { useDone } from "../shared/Done";
 import { DraftHeader } from "../shared/drafts/DraftHeader";
@@ -19,12 +19,12 @@ export function SettingsScreen() {
 	const client = useQueryClient();
 	const settings = useQuery({
 		queryKey: ["settings"],
-		queryFn: ({ signal }) => get<SettingsWhole>("/settings", signal),
+		queryFn: ({ signal }) => get("/settings", { signal }),
 		staleTime: Number.POSITIVE_INFINITY,
 	});
 	const choices = useQuery({
 		queryKey: ["settings choices"],
-		queryFn: ({ signal }) => get<SettingsChoices>("/settings/choices", signal),
+		queryFn: ({ signal }) => get("/settings/choices", { signal }),
 		staleTime: Number.POSITIVE_INFINITY,
 	});
 	useEffect(() => () => client.removeQueries({ queryKey: ["settings"] }), [client]);
@@ -79,10 +79,10 @@ function Loaded({ settings, choices }: { settings: SettingsWhole; choices: Setti
 		<div className="flex-1 flex flex-col min-h-0 min-w-0">
 			<DraftHeader
 				title="Site settings"
-				path="/settings"
+				kind="settings"
 				stored={settings}
 				draft={draft}
-				newest={() => get<SettingsWhole>("/settings")}
+				newest={() => get("/settings")}
 				onPublished={() => void client.invalidateQueries({ queryKey: ["start"] })}
 			/>
 			<div
@@ -216,7 +216,7 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
 function Examples({ definition }: { definition: SettingsFile }) {
 	const look = useQuery({
 		queryKey: [PREVIEW, "settings", JSON.stringify(definition)],
-		queryFn: ({ signal }) => send<SettingsPreview>("POST", "/settings/preview", { definition }, { signal }),
+		queryFn: ({ signal }) => post("/settings/preview", { body: { definition }, signal }),
 		placeholderData: keepPreviousData,
 	});
 	const rows: [string, string | undefined][] = [
@@ -253,10 +253,10 @@ function Demo() {
 	const [asking, setAsking] = useState(false);
 	const demo = useQuery({
 		queryKey: ["demo"],
-		queryFn: ({ signal }) => get<{ left: number }>("/settings/demo", signal),
+		queryFn: ({ signal }) => get("/settings/demo", { signal }),
 	});
 	const remove = useMutation({
-		mutationFn: () => send<{ change: number; removed: number; left: string[] }>("DELETE", "/settings/demo", {}),
+		mutationFn: () => del("/settings/demo"),
 		onSuccess: ({ change, removed, left }) => {
 			setAsking(false);
 			done(`${removed.toLocaleString()} things of the demo are removed.`, change, left);

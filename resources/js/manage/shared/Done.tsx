@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from "react";
-import { sendLong } from "./api/api";
+import { finished, post } from "./api/api";
 
 /** Something that can be done about what was told. What it answers is told next. */
 export interface DoneAction {
@@ -33,7 +33,7 @@ export function DoneProvider({ children }: { children: ReactNode }) {
 		[],
 	);
 	const undo = useMutation({
-		mutationFn: (change: number) => sendLong<{ undone: number; left: string[] }>("POST", `/changes/${change}/undo`, {}),
+		mutationFn: (change: number) => finished(post("/changes/{change}/undo", { params: { path: { change } } })),
 		onSuccess: (answer) => {
 			void client.invalidateQueries();
 			done("Undone.", null, answer.left);

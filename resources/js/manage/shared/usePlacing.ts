@@ -1,14 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { send } from "./api/api";
+import { post, put } from "./api/api";
 import { PREVIEW } from "./api/previews";
-import type { ModuleWhole, PageFile, PageWhole } from "./api/schema";
+import type { ModuleWhole } from "./api/schema";
 import { useDone } from "./Done";
-
-interface Placed {
-	page: PageWhole;
-	before: PageFile;
-	module: ModuleWhole;
-}
 
 /**
  * Puts a module on a page, or takes it off, in the draft of the page. Tells so, and offers to take it back and to
@@ -19,7 +13,7 @@ export function usePlacing(onPlaced: (now: ModuleWhole) => void = () => {}) {
 	const done = useDone();
 	return useMutation({
 		mutationFn: ({ module, page, stands }: { module: string; page: string; stands: boolean }) =>
-			send<Placed>("PUT", `/modules/${module}/pages/${page}`, { stands }),
+			put("/modules/{key}/pages/{page}", { params: { path: { key: module, page } }, body: { stands } }),
 		onSuccess: ({ page, before, module }, { stands }) => {
 			onPlaced(module);
 			const { title } = page.definition;
@@ -34,14 +28,20 @@ export function usePlacing(onPlaced: (now: ModuleWhole) => void = () => {}) {
 					{
 						words: "Undo",
 						act: async () => {
-							await send("PUT", `/pages/${page.key}/draft`, { definition: before, revision: page.revision });
+							await put("/pages/{key}/draft", {
+								params: { path: { key: page.key } },
+								body: { definition: before, revision: page.revision },
+							});
 							return "Undone.";
 						},
 					},
 					{
 						words: `Publish ${title}`,
 						act: async () => {
-							await send("POST", `/pages/${page.key}/publish`, { revision: page.revision });
+							await post("/pages/{key}/publish", {
+								params: { path: { key: page.key } },
+								body: { revision: page.revision },
+							});
 							return `${title} is published.`;
 						},
 					},

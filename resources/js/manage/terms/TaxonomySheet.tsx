@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { ApiError, get, send } from "../shared/api/api";
-import type { TaxonomyRow, Types } from "../shared/api/schema";
+import { ApiError, del, get, put } from "../shared/api/api";
+import type { TaxonomyRow } from "../shared/api/schema";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
@@ -23,7 +23,7 @@ export function TaxonomySheet({
 	const client = useQueryClient();
 	const go = useNavigate();
 	const done = useDone();
-	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<Types>("/types", signal) });
+	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get("/types", { signal }) });
 	const [label, setLabel] = useState(taxonomy.label);
 	const [tree, setTree] = useState(taxonomy.tree);
 	const [rows, setRows] = useState<FieldRow[]>(() =>
@@ -40,9 +40,11 @@ export function TaxonomySheet({
 							properties: Object.fromEntries(rows.map((row) => [row.key, row.schema])),
 							...(required.length > 0 ? { required } : {}),
 						};
-			return send<{ key: string }>("PUT", "/taxonomies", {
-				file: { format: 1, key, label, tree, ...fields },
-				...(keyOf ? {} : { revision: taxonomy.revision }),
+			return put("/taxonomies", {
+				body: {
+					file: { format: 1, key, label, tree, ...fields },
+					...(keyOf ? {} : { revision: taxonomy.revision }),
+				},
 			});
 		},
 		onSuccess: async (made) => {
@@ -52,7 +54,7 @@ export function TaxonomySheet({
 		},
 	});
 	const remove = useMutation({
-		mutationFn: () => send<{ change: number }>("DELETE", `/taxonomies/${taxonomy.key}`, {}),
+		mutationFn: () => del("/taxonomies/{key}", { params: { path: { key: taxonomy.key } } }),
 		onSuccess: async ({ change }) => {
 			onClose();
 			done(`The taxonomy “${taxonomy.label}” is removed.`, change);

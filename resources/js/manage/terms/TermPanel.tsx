@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { ApiError, get, send } from "../shared/api/api";
+import { ApiError, del, get, put } from "../shared/api/api";
 import type { Field, Media, Problem, TaxonomyRow, Term } from "../shared/api/schema";
 import { FormNotices } from "../shared/drafts/FormNotices";
 import { useKeptForm } from "../shared/drafts/useKeptForm";
@@ -27,7 +27,7 @@ export function TermPanel({
 }) {
 	const term = useQuery({
 		queryKey: ["term", id],
-		queryFn: ({ signal }) => get<Term>(`/terms/${id}`, signal),
+		queryFn: ({ signal }) => get("/terms/{id}", { params: { path: { id } }, signal }),
 		gcTime: 0,
 		refetchOnWindowFocus: false,
 	});
@@ -78,9 +78,12 @@ function Form({
 	const save = useMutation({
 		mutationFn: async (revision: number) => {
 			await form.settled();
-			return send<Term>("PUT", `/terms/${term.id}`, {
-				term: { ...values, description: values.description || null },
-				revision,
+			return put("/terms/{id}", {
+				params: { path: { id: term.id } },
+				body: {
+					term: { ...values, description: values.description || null },
+					revision,
+				},
 			});
 		},
 		onSuccess: async () => {
@@ -90,7 +93,7 @@ function Form({
 		onError: form.failed,
 	});
 	const remove = useMutation({
-		mutationFn: () => send<{ change: number }>("DELETE", `/terms/${term.id}`, {}),
+		mutationFn: () => del("/terms/{id}", { params: { path: { id: term.id } } }),
 		onSuccess: ({ change }) => onRemoved(`“${term.name}” is removed.`, change),
 	});
 	const problems: Problem[] = save.error instanceof ApiError ? save.error.problems : [];

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link, Navigate, useParams, useSearchParams } from "react-router";
-import { get, send } from "../shared/api/api";
-import type { TaxonomyRow, TermRow } from "../shared/api/schema";
+import { get, post } from "../shared/api/api";
+import type { TaxonomyRow } from "../shared/api/schema";
 import { useDone } from "../shared/Done";
 import { Fault, Opening } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
@@ -17,7 +17,7 @@ export function TermsScreen() {
 	const { taxonomy: key } = useParams();
 	const taxonomies = useQuery({
 		queryKey: ["taxonomies"],
-		queryFn: ({ signal }) => get<TaxonomyRow[]>("/taxonomies", signal),
+		queryFn: ({ signal }) => get("/taxonomies", { signal }),
 	});
 	const [making, setMaking] = useState(false);
 	const [defining, setDefining] = useState(false);
@@ -102,7 +102,7 @@ function Terms({ taxonomy }: { taxonomy: TaxonomyRow }) {
 	const [ticked, setTicked] = useState<Set<number>>(new Set());
 	const terms = useQuery({
 		queryKey: ["terms", taxonomy.key],
-		queryFn: ({ signal }) => get<TermRow[]>(`/taxonomies/${taxonomy.key}/terms`, signal),
+		queryFn: ({ signal }) => get("/taxonomies/{key}/terms", { params: { path: { key: taxonomy.key } }, signal }),
 	});
 	const again = () =>
 		Promise.all(["terms", "taxonomies", "start", "items"].map((key) => client.invalidateQueries({ queryKey: [key] })));
@@ -110,9 +110,12 @@ function Terms({ taxonomy }: { taxonomy: TaxonomyRow }) {
 	const [name, setName] = useState("");
 	const add = useMutation({
 		mutationFn: () =>
-			send<{ id: number }>("POST", `/taxonomies/${taxonomy.key}/terms`, {
-				parent: taxonomy.tree ? chosen : null,
-				term: { name },
+			post("/taxonomies/{key}/terms", {
+				params: { path: { key: taxonomy.key } },
+				body: {
+					parent: taxonomy.tree ? chosen : null,
+					term: { name },
+				},
 			}),
 		onSuccess: async () => {
 			setName("");
@@ -121,13 +124,13 @@ function Terms({ taxonomy }: { taxonomy: TaxonomyRow }) {
 	});
 	const move = useMutation({
 		mutationFn: ({ id, parent, position }: { id: number; parent: number | null; position: number }) =>
-			send("POST", `/terms/${id}/move`, { parent, position }),
+			post("/terms/{id}/move", { params: { path: { id } }, body: { parent, position } }),
 		onSuccess: again,
 		onError: (error) => done(`Not moved: ${error.message}`),
 	});
 	const merge = useMutation({
 		mutationFn: (into: number) =>
-			send<{ change: number }>("POST", "/terms/merge", { into, terms: [...ticked].filter((one) => one !== into) }),
+			post("/terms/merge", { body: { into, terms: [...ticked].filter((one) => one !== into) } }),
 		onSuccess: async ({ change }, into) => {
 			setTicked(new Set());
 			choose(into);

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { ApiError, get, send } from "../shared/api/api";
-import type { PageWhole, SetContents, SetPart } from "../shared/api/schema";
+import { ApiError, get, post, put } from "../shared/api/api";
+import type { SetPart } from "../shared/api/schema";
 import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { ProblemLine } from "../shared/ProblemLine";
@@ -17,7 +17,7 @@ const STATES = { new: "will be made", same: "is here already", kept: "is here an
 export function SetsPanel() {
 	const sets = useQuery({
 		queryKey: ["sets"],
-		queryFn: ({ signal }) => get<{ key: string; name: string; about: string }[]>("/sets", signal),
+		queryFn: ({ signal }) => get("/sets", { signal }),
 	});
 	const client = useQueryClient();
 	const done = useDone();
@@ -27,8 +27,11 @@ export function SetsPanel() {
 	/** A page with the module that the set brought. */
 	const page = useMutation({
 		mutationFn: async (module: SetPart) => {
-			const made = await send<PageWhole>("POST", "/pages", { title: module.name });
-			await send("PUT", `/modules/${module.key}/pages/${made.key}`, { stands: true });
+			const made = await post("/pages", { body: { title: module.name } });
+			await put("/modules/{key}/pages/{page}", {
+				params: { path: { key: module.key, page: made.key } },
+				body: { stands: true },
+			});
 			return made;
 		},
 		onSuccess: (made) => {
@@ -36,9 +39,9 @@ export function SetsPanel() {
 			void go(`/pages/${made.key}`);
 		},
 	});
-	const look = useMutation({ mutationFn: (asked: FormData) => send<SetContents>("POST", "/sets/inspect", asked) });
+	const look = useMutation({ mutationFn: (asked: FormData) => post("/sets/inspect", { body: asked }) });
 	const apply = useMutation({
-		mutationFn: (asked: FormData) => send<{ parts: SetPart[] }>("POST", "/sets/apply", asked),
+		mutationFn: (asked: FormData) => post("/sets/apply", { body: asked }),
 		onSuccess: ({ parts }) => {
 			void client.invalidateQueries();
 			setBody(null);

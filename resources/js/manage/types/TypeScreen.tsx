@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { ApiError, get, send, sendLong } from "../shared/api/api";
+import { ApiError, del, finished, get, post, put } from "../shared/api/api";
 import type { FormDraft, Problem, TypeEffect, TypeFile, Types } from "../shared/api/schema";
 import { useStart } from "../shared/api/start";
 import { useDone } from "../shared/Done";
@@ -23,14 +23,14 @@ export function TypeScreen() {
 	const { key = "" } = useParams();
 	const type = useQuery({
 		queryKey: ["type", key],
-		queryFn: ({ signal }) => get<SavedType>(`/types/${key}`, signal),
+		queryFn: ({ signal }) => get("/types/{key}", { params: { path: { key } }, signal }),
 		refetchOnWindowFocus: false,
 		gcTime: 0,
 	});
 	// The form stands anew with what was saved, but not when the same is only read again: somebody may be typing.
 	const [round, setRound] = useState(0);
 	const client = useQueryClient();
-	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<Types>("/types", signal) });
+	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get("/types", { signal }) });
 	return type.data && kinds.data ? (
 		<TypeForm
 			key={`${key}-${round}`}
@@ -107,7 +107,7 @@ function TypeForm({
 	const save = useMutation({
 		mutationFn: async (revision: number) => {
 			await form.settled();
-			return sendLong<{ key: string; change: number | null }>("PUT", "/types", { ...sent, withLoss: true, revision });
+			return finished(put("/types", { body: { ...sent, withLoss: true, revision } }));
 		},
 		onSuccess: async ({ change }) => {
 			await form.forget();
@@ -119,7 +119,7 @@ function TypeForm({
 		onError: fail,
 	});
 	const look = useMutation({
-		mutationFn: () => send<{ effects: TypeEffect[] }>("POST", "/types/effects", sent),
+		mutationFn: () => post("/types/effects", { body: sent }),
 		onSuccess: (answer) => {
 			setProblems([]);
 			answer.effects.length === 0 ? save.mutate(form.revision) : setEffects(answer.effects);
@@ -127,7 +127,7 @@ function TypeForm({
 		onError: fail,
 	});
 	const remove = useMutation({
-		mutationFn: () => send("DELETE", `/types/${own.key}`, {}),
+		mutationFn: () => del("/types/{key}", { params: { path: { key: own.key } } }),
 		onSuccess: async () => {
 			await client.invalidateQueries();
 			void go("/types");

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { get, send, sendLong } from "../shared/api/api";
-import type { TypeFile, Types } from "../shared/api/schema";
+import { finished, get, put } from "../shared/api/api";
+import type { TypeFile } from "../shared/api/schema";
 import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
@@ -11,10 +11,10 @@ import { keyFrom } from "./typeFile";
 
 /** All content types, and ready-made sets of them. */
 export function TypesScreen() {
-	const types = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get<Types>("/types", signal) });
+	const types = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get("/types", { signal }) });
 	const client = useQueryClient();
 	const order = useMutation({
-		mutationFn: (keys: string[]) => send("PUT", "/types/order", { keys }),
+		mutationFn: (keys: string[]) => put("/types/order", { body: { keys } }),
 		onSuccess: () => void client.invalidateQueries(),
 	});
 	const keys = types.data?.types.map((one) => one.key) ?? [];
@@ -96,7 +96,7 @@ function NewType() {
 				},
 				properties: {},
 			};
-			return sendLong<{ key: string }>("PUT", "/types", { file });
+			return finished(put("/types", { body: { file } }));
 		},
 		onSuccess: async (made) => {
 			await client.invalidateQueries();

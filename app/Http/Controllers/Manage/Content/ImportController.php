@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Manage\Content;
 use App\Catalogue\CatalogueStore;
 use App\Http\Created;
 use App\Http\Requests\Import\AddPicturesRequest;
+use App\Http\Requests\Import\ImportsRequest;
 use App\Http\Requests\Import\RunImportRequest;
 use App\Http\Requests\Import\StartImportRequest;
 use App\Http\RequestText;
@@ -18,7 +19,6 @@ use App\Jobs\RunImport;
 use App\Models\Import;
 use App\Models\User;
 use App\Tasks\JobLease;
-use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Wellspring\Core\Content\Taxonomy\Taxonomy;
@@ -97,7 +97,7 @@ final readonly class ImportController
     }
 
     /** @return list<ImportLineShape> the last ones of a type */
-    public function index(Request $request): array
+    public function index(ImportsRequest $request): array
     {
         $rows = Import::query()->where('type_key', RequestText::text($request, 'type'))
             ->latest('id')

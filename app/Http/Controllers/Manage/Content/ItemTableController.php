@@ -10,6 +10,7 @@ use App\Content\BulkEdit;
 use App\Content\ItemQuery;
 use App\Content\ManualOrder;
 use App\Content\TablePresets;
+use App\Http\Requests\Content\ByHandRequest;
 use App\Http\Requests\Content\ChangeItemsRequest;
 use App\Http\Requests\Content\ItemTableRequest;
 use App\Http\Requests\Content\PlaceByHandRequest;
@@ -139,9 +140,9 @@ final readonly class ItemTableController
     }
 
     /** @return OrderByHandShape */
-    public function byHand(Request $request, string $key, ManualOrder $byHand): array
+    public function byHand(ByHandRequest $request, string $key, ManualOrder $byHand): array
     {
-        return $this->orderByHand($byHand, $this->type($key), $this->term($request->query('term')));
+        return $this->orderByHand($byHand, $this->type($key), $this->term($request->validated('term')));
     }
 
     /** @return OrderByHandShape */

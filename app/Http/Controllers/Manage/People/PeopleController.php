@@ -8,6 +8,7 @@ use App\Content\StaleWrite;
 use App\Http\Created;
 use App\Http\Requests\People\ChangePasswordRequest;
 use App\Http\Requests\People\InviteRequest;
+use App\Http\Requests\People\PeopleTableRequest;
 use App\Http\Requests\People\SaveGroupRequest;
 use App\Http\Requests\People\UpdatePersonRequest;
 use App\Http\RequestText;
@@ -15,7 +16,6 @@ use App\Models\Group;
 use App\Models\User;
 use App\People\AccountLinks;
 use App\People\People;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Hash;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
@@ -37,7 +37,7 @@ final readonly class PeopleController
     }
 
     /** @return array{people: list<PersonShape>, groups: list<PeopleGroupShape>} */
-    public function index(Request $request): array
+    public function index(PeopleTableRequest $request): array
     {
         $words = mb_strtolower(RequestText::text($request, 'q'));
         $found = User::byName()->with('groups')->withCount('items')

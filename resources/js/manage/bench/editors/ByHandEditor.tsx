@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { get, send } from "../../shared/api/api";
-import type { Definition, ItemPage, Results } from "../../shared/api/schema";
+import { get, post } from "../../shared/api/api";
+import type { Definition } from "../../shared/api/schema";
 import { RowTools } from "../../shared/controls/inputs";
 import { moved } from "../../shared/controls/lists";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
@@ -27,8 +27,14 @@ interface Named {
 }
 
 /** Items of several types, by title or by slug. */
-async function ofTypes(types: string[], asked: string, signal: AbortSignal): Promise<Named[]> {
-	const pages = await Promise.all(types.map((type) => get<ItemPage>(`/items?type=${type}&${asked}`, signal)));
+async function ofTypes(
+	types: string[],
+	asked: { slugs: string } | { sort: string; direction: "asc"; q: string },
+	signal: AbortSignal,
+): Promise<Named[]> {
+	const pages = await Promise.all(
+		types.map((type) => get("/items", { params: { query: { type, ...asked } }, signal })),
+	);
 	return pages.flatMap((page) =>
 		page.items.map((item) => ({ id: item.id, slug: String(item.values.slug), title: item.title })),
 	);
@@ -37,7 +43,7 @@ async function ofTypes(types: string[], asked: string, signal: AbortSignal): Pro
 /** Of records that are not items, those that the module shows. */
 async function fromResults(definition: Definition, words: string, signal: AbortSignal): Promise<Named[]> {
 	const { pin: _, leaveOut: __, ...rest } = definition;
-	const shown = await send<Results>("POST", "/bench/results", { definition: rest, fields: [] }, { signal });
+	const shown = await post("/bench/results", { body: { definition: rest, fields: [] }, signal });
 	return shown.rows.filter((row) => row.title.toLowerCase().includes(words.trim().toLowerCase()));
 }
 
@@ -63,7 +69,7 @@ function Slugs({
 
 	const known = useQuery({
 		queryKey: ["titles", source.types, slugs],
-		queryFn: ({ signal }) => ofTypes(source.types, `slugs=${slugs.map(encodeURIComponent).join(",")}`, signal),
+		queryFn: ({ signal }) => ofTypes(source.types, { slugs: slugs.join(",") }, signal),
 		enabled: slugs.length > 0 && source.isItems,
 		placeholderData: keepPreviousData,
 	});
@@ -71,7 +77,7 @@ function Slugs({
 		queryKey: ["find by hand", source.types, sought, bench.definition],
 		queryFn: ({ signal }) =>
 			source.isItems
-				? ofTypes(source.types, `sort=title&direction=asc&q=${encodeURIComponent(sought)}`, signal)
+				? ofTypes(source.types, { sort: "title", direction: "asc", q: sought }, signal)
 				: fromResults(bench.definition, sought, signal),
 		enabled: sought.trim() !== "",
 		placeholderData: keepPreviousData,

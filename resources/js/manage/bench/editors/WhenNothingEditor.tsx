@@ -1,7 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { get } from "../../shared/api/api";
-import type { Found } from "../../shared/api/schema";
 import { TextInput } from "../../shared/controls/inputs";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { RichText } from "../../shared/fields/RichText";
@@ -89,7 +88,7 @@ function ModulePicker({ value, not, onPick }: { value: string | null; not: strin
 	const sought = useSettled(words);
 	const found = useQuery({
 		queryKey: ["find modules", sought],
-		queryFn: ({ signal }) => get<Found[]>(`/find?words=${encodeURIComponent(sought)}`, signal),
+		queryFn: ({ signal }) => get("/find", { params: { query: { q: sought } }, signal }),
 		enabled: sought.trim() !== "",
 	});
 	const options = (found.data ?? [])

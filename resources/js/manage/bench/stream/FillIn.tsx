@@ -1,9 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { OpenItem } from "../../content/item/ItemScreen";
-import { send } from "../../shared/api/api";
+import { post } from "../../shared/api/api";
 import { PREVIEW } from "../../shared/api/previews";
-import type { Gap } from "../../shared/api/schema";
 import { Fault } from "../../shared/Fault";
 import { Sheet } from "../../shared/Sheet";
 import type { Bench } from "../useBench";
@@ -25,12 +24,7 @@ export function FillIn({
 	const gaps = useQuery({
 		queryKey: ["gaps", place],
 		queryFn: ({ signal }) =>
-			send<{ records: Gap[]; more: number }>(
-				"POST",
-				"/bench/gaps",
-				{ ...bench.previewContext, definition: bench.definition, part: place },
-				{ signal },
-			),
+			post("/bench/gaps", { body: { ...bench.previewContext, definition: bench.definition, part: place }, signal }),
 		// Those that are filled in stay in the row until it is closed, so that the place in it does not jump.
 		staleTime: Number.POSITIVE_INFINITY,
 		gcTime: 0,

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { get, send, upload } from "../../shared/api/api";
+import { del, get, upload } from "../../shared/api/api";
 import type { Import } from "../../shared/api/schema";
 import { Notice } from "../../shared/Notice";
 
@@ -19,12 +19,12 @@ export function ChooseFile({ type, onTaken }: { type: string; onTaken: (row: Imp
 	const [share, setShare] = useState<number | null>(null);
 	const [over, setOver] = useState(false);
 	const forget = useMutation({
-		mutationFn: (id: number) => send("DELETE", `/imports/${id}`, {}),
+		mutationFn: (id: number) => del("/imports/{id}", { params: { path: { id } } }),
 		onSuccess: () => recent.refetch(),
 	});
 	const recent = useQuery({
 		queryKey: ["imports", type],
-		queryFn: ({ signal }) => get<Pick<Import, "id" | "name" | "state">[]>(`/imports?type=${type}`, signal),
+		queryFn: ({ signal }) => get("/imports", { params: { query: { type } }, signal }),
 		staleTime: 0,
 	});
 	const take = useMutation({
@@ -32,7 +32,7 @@ export function ChooseFile({ type, onTaken }: { type: string; onTaken: (row: Imp
 			const body = new FormData();
 			body.set("type", type);
 			body.set("file", file);
-			return upload<Import>("/imports", body, setShare);
+			return upload("/imports", body, setShare);
 		},
 		onSuccess: onTaken,
 		onSettled: () => setShare(null),

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import { send, upload } from "../../shared/api/api";
+import { post, upload } from "../../shared/api/api";
 import type { Import, ImportOptions } from "../../shared/api/schema";
 import { useStart } from "../../shared/api/start";
 import { useDone } from "../../shared/Done";
@@ -25,7 +25,8 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 	};
 	const keep = (now: Import) => client.setQueryData(["import", String(row.id)], now);
 	const run = useMutation({
-		mutationFn: (write: boolean) => send<Import>("POST", `/imports/${row.id}/run`, { write, options }),
+		mutationFn: (write: boolean) =>
+			post("/imports/{id}/run", { params: { path: { id: row.id } }, body: { write, options } }),
 		onSuccess: (now) => {
 			setTouched(false);
 			keep(now);
@@ -36,7 +37,7 @@ export function ImportSteps({ row, onAgain }: { row: Import; onAgain: () => void
 		mutationFn: (file: File) => {
 			const body = new FormData();
 			body.set("pictures", file);
-			return upload<Import>(`/imports/${row.id}/pictures`, body, setShare);
+			return upload("/imports/{id}/pictures", body, setShare, { id: row.id });
 		},
 		onSuccess: (now) => {
 			setTouched(true);

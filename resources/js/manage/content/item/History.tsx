@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { get, send } from "../../shared/api/api";
-import type { Item, ItemSave } from "../../shared/api/schema";
+import { get, post } from "../../shared/api/api";
+import type { Item } from "../../shared/api/schema";
 import { moment, useStart } from "../../shared/api/start";
 import { Fault } from "../../shared/Fault";
 import { Notice } from "../../shared/Notice";
@@ -13,12 +13,15 @@ export function History({ item, onClose, onBack }: { item: Item; onClose: () => 
 	const start = useStart();
 	const saves = useQuery({
 		queryKey: ["revisions", item.id, item.revision],
-		queryFn: ({ signal }) => get<ItemSave[]>(`/items/${item.id}/revisions`, signal),
+		queryFn: ({ signal }) => get("/items/{item}/revisions", { params: { path: { item: item.id } }, signal }),
 	});
 	const [open, setOpen] = useState<number | null>(null);
 	const back = useMutation({
 		mutationFn: (number: number) =>
-			send<Item>("POST", `/items/${item.id}/revisions/${number}`, { revision: item.revision }),
+			post("/items/{item}/revisions/{number}", {
+				params: { path: { item: item.id, number } },
+				body: { revision: item.revision },
+			}),
 		onSuccess: onBack,
 	});
 	return (

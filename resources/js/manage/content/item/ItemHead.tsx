@@ -56,7 +56,7 @@ export function ItemHead({
 						type="button"
 						className="hover:underline cursor-pointer"
 						disabled={remove.isPending}
-						onClick={() => remove.mutate()}
+						onClick={() => remove.mutate(saved)}
 					>
 						Remove
 					</button>

@@ -20,7 +20,10 @@ export function OpenItem({ type: key, id, beside }: { type: string; id?: string;
 	const type = start.types.find((one) => one.key === key);
 	const item = useQuery({
 		queryKey: ["item", key, id ?? "new"],
-		queryFn: ({ signal }) => get<Item | NewItem>(id === undefined ? `/items/new/${key}` : `/items/${id}`, signal),
+		queryFn: ({ signal }): Promise<Item | NewItem> =>
+			id === undefined
+				? get("/items/new/{key}", { params: { path: { key } }, signal })
+				: get("/items/{item}", { params: { path: { item: Number(id) } }, signal }),
 		enabled: type !== undefined,
 		staleTime: 0,
 		gcTime: 0,

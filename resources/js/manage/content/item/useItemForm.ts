@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { ApiError, get, send } from "../../shared/api/api";
+import { ApiError, del, get, post, put } from "../../shared/api/api";
 import type {
 	ContentType,
 	Field,
@@ -48,8 +48,7 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 	const draft = useFormDraft(
 		{
 			name: `item ${type.key}/${saved?.id ?? "new"}`,
-			path: "/items/draft",
-			about: { type: type.key, id: saved?.id ?? null },
+			place: { type: type.key, id: saved?.id ?? null },
 			keptAt: saved?.draft?.keptAt ?? null,
 		},
 		saved ? revision : null,
@@ -77,8 +76,8 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 			await draft.settled();
 			const { created_at: _, updated_at: __, ...sent } = of;
 			return saved
-				? send<Item>("PUT", `/items/${saved.id}`, { values: sent, revision: over })
-				: send<Item>("POST", "/items", { type: type.key, values: sent });
+				? put("/items/{item}", { params: { path: { item: saved.id } }, body: { values: sent, revision: over } })
+				: post("/items", { body: { type: type.key, values: sent } });
 		},
 		onSuccess: (now) => {
 			take(now);
@@ -88,8 +87,8 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 		},
 		onError: async (error) => {
 			draft.keep();
-			if (error instanceof ApiError && error.status === 409 && saved) {
-				const now = await get<Item>(`/items/${saved.id}`);
+			if (error instanceof ApiError && error.isStale && saved) {
+				const now = await get("/items/{item}", { params: { path: { item: saved.id } } });
 				setStale({ about: error.body as unknown as StaleItem, now: now.values });
 				return;
 			}
@@ -102,9 +101,9 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 		},
 	});
 	const remove = useMutation({
-		mutationFn: async () => {
+		mutationFn: async (item: Item) => {
 			await draft.settled();
-			return send<{ change: number }>("DELETE", `/items/${saved?.id}`, { revision: saved?.revision });
+			return del("/items/{item}", { params: { path: { item: item.id } }, body: { revision: item.revision } });
 		},
 		onError: () => draft.keep(),
 		onSuccess: ({ change }) => {
@@ -122,7 +121,7 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 	const discard = useMutation({
 		mutationFn: async () => {
 			await draft.settled();
-			return send("DELETE", "/items/draft", { type: type.key, id: saved?.id ?? null });
+			return del("/items/draft", { body: { type: type.key, id: saved?.id ?? null } });
 		},
 		onError: () => draft.keep(),
 		onSuccess: () => {

@@ -1,12 +1,14 @@
-import { useQuery } from "@tanstack/react-query";
+import { skipToken, useQuery } from "@tanstack/react-query";
 import { get } from "../../shared/api/api";
-import type { Appearance, Item } from "../../shared/api/schema";
+import type { Item } from "../../shared/api/schema";
 
 /** The modules that show the item as it was saved, and the nearest that do not. */
 export function useShown(item: Item | null) {
 	return useQuery({
 		queryKey: ["shown", item?.id, item?.revision],
-		queryFn: ({ signal }) => get<Appearance[]>(`/items/${item?.id}/shown`, signal),
-		enabled: item !== null,
+		queryFn:
+			item === null
+				? skipToken
+				: ({ signal }) => get("/items/{item}/shown", { params: { path: { item: item.id } }, signal }),
 	});
 }

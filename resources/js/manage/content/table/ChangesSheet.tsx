@@ -1,6 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { get, sendLong } from "../../shared/api/api";
-import type { Change } from "../../shared/api/schema";
+import { finished, get, post } from "../../shared/api/api";
 import { moment, useStart } from "../../shared/api/start";
 import { useDone } from "../../shared/Done";
 import { Notice } from "../../shared/Notice";
@@ -13,11 +12,11 @@ export function ChangesSheet({ onClose }: { onClose: () => void }) {
 	const done = useDone();
 	const changes = useQuery({
 		queryKey: ["changes"],
-		queryFn: ({ signal }) => get<Change[]>("/changes", signal),
+		queryFn: ({ signal }) => get("/changes", { signal }),
 		staleTime: 0,
 	});
 	const undo = useMutation({
-		mutationFn: (id: number) => sendLong<{ undone: number; left: string[] }>("POST", `/changes/${id}/undo`, {}),
+		mutationFn: (id: number) => finished(post("/changes/{change}/undo", { params: { path: { change: id } } })),
 		onSuccess: (answer) => {
 			void client.invalidateQueries();
 			done("Undone.", null, answer.left);

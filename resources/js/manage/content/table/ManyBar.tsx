@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { sendLong } from "../../shared/api/api";
-import type { ContentType } from "../../shared/api/schema";
+import { finished, post } from "../../shared/api/api";
+import type { ChangeItemsRequest, ContentType } from "../../shared/api/schema";
 import { useStart } from "../../shared/api/start";
 import { useDone } from "../../shared/Done";
 import { AudienceControl } from "../../shared/fields/AudienceControl";
@@ -41,13 +41,17 @@ export function ManyBar({
 	const [which, setWhich] = useState("");
 	const [value, setValue] = useState<unknown>(null);
 	const run = useMutation({
-		mutationFn: ({ what, extra }: { what: string; extra?: Record<string, unknown> }) =>
-			sendLong<{ change: number; done: number; left: string[] }>("POST", "/items/many", {
-				type: type.key,
-				do: what,
-				...chosen,
-				with: extra ?? {},
-			}),
+		mutationFn: ({ what, extra }: { what: ChangeItemsRequest["do"]; extra?: Record<string, unknown> }) =>
+			finished(
+				post("/items/many", {
+					body: {
+						type: type.key,
+						do: what,
+						...chosen,
+						with: extra ?? {},
+					},
+				}),
+			),
 		onSuccess: (answer) => {
 			void client.invalidateQueries();
 			setAsking(null);

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Button, DialogTrigger } from "react-aria-components";
-import { send } from "../../shared/api/api";
+import { del, put } from "../../shared/api/api";
 import type { ContentType, TablePresets } from "../../shared/api/schema";
 import { Dropdown } from "../../shared/Dropdown";
 import type { TableState } from "./tableState";
@@ -22,14 +22,15 @@ export function Selections({
 	const [name, setName] = useState("");
 	const keep = (answer: TablePresets) => client.setQueryData(["presets", type.key], answer);
 	const save = useMutation({
-		mutationFn: () => send<TablePresets>("PUT", `/presets/${type.key}`, { name: name.trim(), state }),
+		mutationFn: () =>
+			put("/presets/{key}", { params: { path: { key: type.key } }, body: { name: name.trim(), state: { ...state } } }),
 		onSuccess: (answer) => {
 			keep(answer);
 			setName("");
 		},
 	});
 	const remove = useMutation({
-		mutationFn: (id: number) => send<TablePresets>("DELETE", `/presets/${type.key}/${id}`, {}),
+		mutationFn: (id: number) => del("/presets/{key}/{id}", { params: { path: { key: type.key, id } } }),
 		onSuccess: keep,
 	});
 	return (

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
-import { get, send } from "../../shared/api/api";
+import { get, put } from "../../shared/api/api";
 import type { ContentType, Item, ItemPage, TablePresets } from "../../shared/api/schema";
 import { useDone } from "../../shared/Done";
 import { useSettled } from "../../shared/useSettled";
@@ -34,13 +34,10 @@ export function useItemTable(type: ContentType, presets: TablePresets) {
 		status: state.status,
 		...(where ? { where: JSON.stringify(where) } : {}),
 	};
-	const params = useSettled(
-		new URLSearchParams({ ...query, sort: state.sort, direction: state.direction, page: String(page) }).toString(),
-		150,
-	);
+	const params = useSettled({ ...query, sort: state.sort, direction: state.direction, page }, 150);
 	const items = useQuery({
 		queryKey: ["items", params],
-		queryFn: ({ signal }) => get<ItemPage>(`/items?${params}`, signal),
+		queryFn: ({ signal }) => get("/items", { params: { query: params }, signal }),
 		placeholderData: keepPreviousData,
 	});
 
@@ -53,7 +50,7 @@ export function useItemTable(type: ContentType, presets: TablePresets) {
 		}
 		const timer = setTimeout(() => {
 			kept.current = now;
-			send<TablePresets>("PUT", `/presets/${type.key}`, { name: "", state: keeps }).then(
+			put("/presets/{key}", { params: { path: { key: type.key } }, body: { name: "", state: keeps } }).then(
 				(answer) => client.setQueryData(["presets", type.key], answer),
 				// How a table stood is not worth a message; the next change tries anew.
 				() => {
@@ -82,7 +79,10 @@ export function useItemTable(type: ContentType, presets: TablePresets) {
 				state.sort === key ? (state.direction === "asc" ? "desc" : "asc") : key.endsWith("_at") ? "desc" : "asc",
 		});
 	const save = (item: Item, key: string, value: unknown) =>
-		send<Item>("PUT", `/items/${item.id}`, { values: { [key]: value }, revision: item.revision }).then((now) => {
+		put("/items/{item}", {
+			params: { path: { item: item.id } },
+			body: { values: { [key]: value }, revision: item.revision },
+		}).then((now) => {
 			client.setQueryData<ItemPage>(
 				["items", params],
 				(old) => old && { ...old, items: old.items.map((one) => (one.id === now.id ? { ...now } : one)) },

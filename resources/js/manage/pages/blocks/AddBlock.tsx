@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useContext } from "react";
 import { OverlayTriggerStateContext } from "react-aria-components";
 import { get } from "../../shared/api/api";
-import type { ModuleSummary, PageBlock, PageFile } from "../../shared/api/schema";
+import type { PageBlock, PageFile } from "../../shared/api/schema";
 import { useStart } from "../../shared/api/start";
 import { Opening } from "../../shared/Fault";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
@@ -14,7 +14,7 @@ export function AddBlock({ about, onAdd }: { about?: PageFile["about"]; onAdd: (
 	const { blocks } = useStart();
 	const modules = useQuery({
 		queryKey: ["modules"],
-		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
+		queryFn: ({ signal }) => get("/modules", { signal }),
 	});
 	const offers = useBlockOffers(about);
 	const label = (key: string) => blocks.find((one) => one.key === key)?.label ?? key;

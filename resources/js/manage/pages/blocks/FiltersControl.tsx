@@ -1,6 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
 import { get } from "../../shared/api/api";
-import type { ModuleSummary } from "../../shared/api/schema";
 import { TextInput } from "../../shared/controls/inputs";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { moduleOptions } from "../../shared/toldApart";
@@ -10,7 +9,7 @@ import type { BlockControlProps } from "./props";
 export function FiltersControl({ block, onChange }: BlockControlProps) {
 	const modules = useQuery({
 		queryKey: ["modules"],
-		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
+		queryFn: ({ signal }) => get("/modules", { signal }),
 	});
 	const all = (modules.data ?? []).filter((one) => one.filters.length > 0);
 	const now = all.find((one) => one.key === block.of);

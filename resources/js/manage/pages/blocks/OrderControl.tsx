@@ -1,6 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
 import { get } from "../../shared/api/api";
-import type { ModuleSummary } from "../../shared/api/schema";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { moduleOptions } from "../../shared/toldApart";
 import type { BlockControlProps } from "./props";
@@ -10,7 +9,7 @@ import { useBlockOffers } from "./useBlockOffers";
 export function OrderControl({ block, about, onChange }: BlockControlProps) {
 	const modules = useQuery({
 		queryKey: ["modules"],
-		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
+		queryFn: ({ signal }) => get("/modules", { signal }),
 	});
 	const orders = useBlockOffers(about).data?.orders ?? [];
 	return (

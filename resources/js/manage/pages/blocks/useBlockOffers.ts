@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { send } from "../../shared/api/api";
-import type { BlockOffers, PageFile } from "../../shared/api/schema";
+import { post } from "../../shared/api/api";
+import type { PageFile } from "../../shared/api/schema";
 
 /**
  * Which blocks can be added, and the modules in whose order the page's own item, term, month or person has a place.
@@ -8,6 +8,6 @@ import type { BlockOffers, PageFile } from "../../shared/api/schema";
 export function useBlockOffers(about: PageFile["about"] | undefined) {
 	return useQuery({
 		queryKey: ["blocks", about ?? null],
-		queryFn: ({ signal }) => send<BlockOffers>("POST", "/pages/blocks", { about: about ?? null }, { signal }),
+		queryFn: ({ signal }) => post("/pages/blocks", { body: { about: about ?? null }, signal }),
 	});
 }

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
-import { send } from "../../shared/api/api";
+import { post } from "../../shared/api/api";
 import { PREVIEW } from "../../shared/api/previews";
 import type { PreviewContext } from "../../shared/api/schema";
 import { useStart } from "../../shared/api/start";
@@ -17,15 +17,14 @@ import { PagePreview } from "../../shared/preview/PagePreview";
 /** What stands around pages, the frame or a menu: its plan, and beside it a page with the drafts around it. */
 export function AroundPages<T>({
 	title,
-	path,
+	kind,
 	stored,
 	draft,
 	newest,
 	children,
 }: {
 	title: string;
-	/** Of the API; below it, `/publish`. */
-	path: string;
+	kind: "frame" | "menu";
 	stored: Drafted<T> & Standing;
 	draft: KeptDraft<T>;
 	newest: () => Promise<Drafted<T> & Standing>;
@@ -43,7 +42,7 @@ export function AroundPages<T>({
 	// The draft as it is kept stands around the page.
 	const look = useQuery({
 		queryKey: [PREVIEW, "frame", address, context, kept && JSON.stringify(definition)],
-		queryFn: ({ signal }) => send<{ html: string }>("POST", "/frame/preview", { ...context, address }, { signal }),
+		queryFn: ({ signal }) => post("/frame/preview", { body: { ...context, address }, signal }),
 		enabled: kept !== null,
 		placeholderData: keepPreviousData,
 	});
@@ -51,7 +50,7 @@ export function AroundPages<T>({
 		<div className="flex-1 flex flex-col min-h-0 min-w-0">
 			<DraftHeader
 				title={title}
-				path={path}
+				kind={kind}
 				stored={stored}
 				draft={draft}
 				newest={newest}

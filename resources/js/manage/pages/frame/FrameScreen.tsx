@@ -13,7 +13,7 @@ export function FramePlan() {
 	const client = useQueryClient();
 	const frame = useQuery({
 		queryKey: ["frame"],
-		queryFn: ({ signal }) => get<FrameWhole>("/frame", signal),
+		queryFn: ({ signal }) => get("/frame", { signal }),
 		staleTime: Number.POSITIVE_INFINITY,
 	});
 	useEffect(() => () => client.removeQueries({ queryKey: ["frame"] }), [client]);
@@ -31,7 +31,7 @@ function Loaded({ frame }: { frame: FrameWhole }) {
 	const draft = useKeptDraft<FrameFile>("frame", frame);
 	const { definition, change } = draft;
 	return (
-		<AroundPages title="The frame" path="/frame" stored={frame} draft={draft} newest={() => get<FrameWhole>("/frame")}>
+		<AroundPages title="The frame" kind="frame" stored={frame} draft={draft} newest={() => get("/frame")}>
 			{FRAME_SLOTS.map(([key, words]) => (
 				<FrameSlot
 					key={key}

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { get } from "../../shared/api/api";
-import type { ModuleSummary, PageBlock } from "../../shared/api/schema";
+import type { PageBlock } from "../../shared/api/schema";
 import { useStart } from "../../shared/api/start";
 import { AudienceControl } from "../../shared/fields/AudienceControl";
 import { ScheduleControl, scheduled } from "../../shared/fields/ScheduleControl";
@@ -24,7 +24,7 @@ export function FrameSlot({
 	const { blocks } = useStart();
 	const modules = useQuery({
 		queryKey: ["modules"],
-		queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal),
+		queryFn: ({ signal }) => get("/modules", { signal }),
 	});
 	const name = (entry: PageBlock) =>
 		entry.module !== undefined

@@ -1,7 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { send } from "../../shared/api/api";
-import type { PageBlock, PlaceRow, PlaceTree } from "../../shared/api/schema";
+import { post } from "../../shared/api/api";
+import type { PageBlock, PlaceRow } from "../../shared/api/schema";
 import { Notice } from "../../shared/Notice";
 
 type On = NonNullable<PageBlock["on"]>;
@@ -13,7 +13,7 @@ const FIND_FROM = 15;
 function usePlace(on: On) {
 	return useQuery({
 		queryKey: ["frame", "place", on],
-		queryFn: ({ signal }) => send<PlaceTree>("POST", "/frame/place", { on }, { signal }),
+		queryFn: ({ signal }) => post("/frame/place", { body: { on }, signal }),
 		placeholderData: keepPreviousData,
 	});
 }
@@ -33,7 +33,7 @@ export function WhereTree({ on, onChange }: { on: On; onChange: (entry: { on?: O
 	latest.current = on;
 	const change = useMutation({
 		scope: { id: "frame place" },
-		mutationFn: (next: Change) => send<PlaceTree>("POST", "/frame/place", { on: latest.current, ...next }),
+		mutationFn: (next: Change) => post("/frame/place", { body: { on: latest.current, ...next } }),
 		onSuccess: (now) => {
 			const entry = now.entry as { on?: On };
 			latest.current = entry.on ?? "everywhere";

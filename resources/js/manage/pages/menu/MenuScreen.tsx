@@ -12,7 +12,7 @@ export function MenuPlan({ menuKey }: { menuKey: string }) {
 	const client = useQueryClient();
 	const menu = useQuery({
 		queryKey: ["menu", menuKey],
-		queryFn: ({ signal }) => get<MenuWhole>(`/menus/${menuKey}`, signal),
+		queryFn: ({ signal }) => get("/menus/{key}", { params: { path: { key: menuKey } }, signal }),
 		staleTime: Number.POSITIVE_INFINITY,
 	});
 	useEffect(() => () => client.removeQueries({ queryKey: ["menu", menuKey] }), [client, menuKey]);
@@ -32,10 +32,10 @@ function Loaded({ menu }: { menu: MenuWhole }) {
 	return (
 		<AroundPages
 			title={`The menu “${menu.key}”`}
-			path={`/menus/${menu.key}`}
+			kind="menu"
 			stored={menu}
 			draft={draft}
-			newest={() => get<MenuWhole>(`/menus/${menu.key}`)}
+			newest={() => get("/menus/{key}", { params: { path: { key: menu.key } } })}
 		>
 			<MenuEntries
 				entries={definition.entries}

@@ -1,14 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
 import { get } from "../../shared/api/api";
-import type { MenuEntry, ModuleSummary, PageSummary } from "../../shared/api/schema";
+import type { MenuEntry } from "../../shared/api/schema";
 import { useStart } from "../../shared/api/start";
 
 export function usePages() {
-	return useQuery({ queryKey: ["pages"], queryFn: ({ signal }) => get<PageSummary[]>("/pages", signal) });
+	return useQuery({ queryKey: ["pages"], queryFn: ({ signal }) => get("/pages", { signal }) });
 }
 
 export function useModules() {
-	return useQuery({ queryKey: ["modules"], queryFn: ({ signal }) => get<ModuleSummary[]>("/modules", signal) });
+	return useQuery({ queryKey: ["modules"], queryFn: ({ signal }) => get("/modules", { signal }) });
 }
 
 /** What an entry is called that says no label of its own. */

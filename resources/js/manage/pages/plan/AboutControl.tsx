@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../../shared/api/api";
-import type { PageAbout, PageFile, Start, SubjectName } from "../../shared/api/schema";
+import { post } from "../../shared/api/api";
+import type { PageAbout, PageFile, Start } from "../../shared/api/schema";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { useSettled } from "../../shared/useSettled";
 
@@ -23,12 +23,7 @@ export function AboutControl({
 	const found = useQuery({
 		queryKey: ["subjects", all, sought],
 		queryFn: ({ signal }) =>
-			send<SubjectName[]>(
-				"POST",
-				"/pages/subjects",
-				{ definition: { ...definition, about: all }, q: sought },
-				{ signal },
-			),
+			post("/pages/subjects", { body: { definition: { ...definition, about: all }, q: sought }, signal }),
 		enabled: sought !== "",
 	});
 	const terms = taxonomies.find((one) => one.key === about.term)?.terms;

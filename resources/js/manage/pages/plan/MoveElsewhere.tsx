@@ -40,7 +40,7 @@ export function MoveElsewhere({
 }) {
 	const pages = useQuery({
 		queryKey: ["pages"],
-		queryFn: ({ signal }) => get<PageSummary[]>("/pages", signal),
+		queryFn: ({ signal }) => get("/pages", { signal }),
 	});
 	const move = useMoveElsewhere();
 	return (

@@ -1,4 +1,4 @@
-import { send } from "../../shared/api/api";
+import { post } from "../../shared/api/api";
 import type { PageAbout, PageFile } from "../../shared/api/schema";
 import { moment, useStart } from "../../shared/api/start";
 import { KeptText } from "../../shared/controls/KeptText";
@@ -20,8 +20,8 @@ export function PageSentence({ plan }: { plan: PagePlanState }) {
 	};
 	const check = async (address: string) => {
 		const { about, key } = definition;
-		const body = { address: address || "-", about: about ?? null, key };
-		return (await send<{ fault: string | null }>("POST", "/pages/address", body).catch(() => null))?.fault ?? null;
+		const body = { address: address || "-", about, key };
+		return (await post("/pages/address", { body }).catch(() => null))?.fault ?? null;
 	};
 	const take = (key: "title" | "address" | "description") => (value: string) => {
 		if (value !== "") {

@@ -1,6 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { send } from "../../shared/api/api";
-import type { StarterBody } from "../../shared/api/schema";
+import { post } from "../../shared/api/api";
 import { BandBox } from "./BandBox";
 import { addBand } from "./edits";
 import type { PagePlanState } from "./usePagePlan";
@@ -39,7 +38,7 @@ function Begin({ plan }: { plan: PagePlanState }) {
 	const { definition, change } = plan;
 	const bodies = useQuery({
 		queryKey: ["bodies", definition.about],
-		queryFn: ({ signal }) => send<StarterBody[]>("POST", "/pages/bodies", { definition }, { signal }),
+		queryFn: ({ signal }) => post("/pages/bodies", { body: { definition }, signal }),
 	});
 	return (
 		<div className="px-1 py-3 grid gap-2">

@@ -1,5 +1,5 @@
-import { get, send } from "../../shared/api/api";
-import type { FrameWhole, PageBlock, PageWhole } from "../../shared/api/schema";
+import { get, put } from "../../shared/api/api";
+import type { PageBlock } from "../../shared/api/schema";
 import { appendBlock } from "./edits";
 
 /** The slots of the frame, by key. */
@@ -27,23 +27,28 @@ export function elsewhereOf(key: string): Elsewhere {
 export async function putElsewhere(block: PageBlock, to: Elsewhere, from: string | null): Promise<void> {
 	if ("page" in to) {
 		const { on: _, ...rest } = block;
-		const page = await get<PageWhole>(`/pages/${to.page}`);
-		await send("PUT", `/pages/${to.page}/draft`, {
-			definition: appendBlock(page.definition, rest),
-			revision: page.revision,
+		const page = await get("/pages/{key}", { params: { path: { key: to.page } } });
+		await put("/pages/{key}/draft", {
+			params: { path: { key: to.page } },
+			body: {
+				definition: appendBlock(page.definition, rest),
+				revision: page.revision,
+			},
 		});
 		return;
 	}
-	const frame = await get<FrameWhole>("/frame");
+	const frame = await get("/frame");
 	const { slots } = frame.definition;
-	await send("PUT", "/frame/draft", {
-		definition: {
-			...frame.definition,
-			slots: {
-				...slots,
-				[to.slot]: [...(slots[to.slot] ?? []), from === null ? block : { ...block, on: { pages: [from] } }],
+	await put("/frame/draft", {
+		body: {
+			definition: {
+				...frame.definition,
+				slots: {
+					...slots,
+					[to.slot]: [...(slots[to.slot] ?? []), from === null ? block : { ...block, on: { pages: [from] } }],
+				},
 			},
+			revision: frame.revision,
 		},
-		revision: frame.revision,
 	});
 }

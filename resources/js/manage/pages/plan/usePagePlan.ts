@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../../shared/api/api";
+import { post } from "../../shared/api/api";
 import { PREVIEW } from "../../shared/api/previews";
-import type { PageFile, PagePreview, PageWhole, PreviewContext } from "../../shared/api/schema";
+import type { PageFile, PageWhole, PreviewContext } from "../../shared/api/schema";
 import { useKeptDraft } from "../../shared/drafts/useKeptDraft";
 import type { Pointed } from "../../shared/preview/pointed";
 import { useSettled } from "../../shared/useSettled";
@@ -18,8 +18,7 @@ export function usePagePlan(page: PageWhole) {
 	const shown = useSettled(draft.definition, 90);
 	const look = useQuery({
 		queryKey: [PREVIEW, "page", shown, slug, previewContext],
-		queryFn: ({ signal }) =>
-			send<PagePreview>("POST", "/pages/preview", { ...previewContext, definition: shown, slug }, { signal }),
+		queryFn: ({ signal }) => post("/pages/preview", { body: { ...previewContext, definition: shown, slug }, signal }),
 		placeholderData: keepPreviousData,
 		gcTime: 30_000,
 	});

@@ -9,6 +9,7 @@ let server: Server;
 let asked: { path: string; token: string | undefined; body: string }[] = [];
 let answer: Answer;
 let api: typeof import("./api");
+let session: typeof import("./session");
 
 beforeEach(async () => {
 	asked = [];
@@ -27,13 +28,15 @@ beforeEach(async () => {
 	});
 	await new Promise<void>((ready) => server.listen(0, "127.0.0.1", ready));
 	const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-	const real = globalThis.fetch;
-	// Outside a browser an address has no page to be relative to.
-	vi.stubGlobal("fetch", (path: string, how: RequestInit) => real(origin + path, how));
-	vi.stubGlobal("document", { querySelector: () => ({ content: "first" }) });
+	vi.stubGlobal("document", { querySelector: () => ({ content: "first" }), baseURI: origin });
 	vi.resetModules();
+	session = await import("./session");
 	api = await import("./api");
 });
+
+const draft = (key: string) => ({ params: { path: { key } }, body: { definition: {}, revision: 1 } });
+const keepShop = () => api.put("/modules/{key}/draft", draft("shop"));
+const keepHome = () => api.put("/pages/{key}/draft", draft("home"));
 
 afterEach(async () => {
 	vi.unstubAllGlobals();
@@ -48,7 +51,7 @@ test("a page whose token is out of date fetches another, and what was sent arriv
 		}
 		return request.headers["x-csrf-token"] === "second" ? [200, { revision: 2 }] : [419, {}];
 	};
-	expect(await api.send("PUT", "/modules/shop/draft", { revision: 1 })).toEqual({ revision: 2 });
+	expect(await keepShop()).toEqual({ revision: 2 });
 	expect(asked.map((one) => [one.path, one.token])).toEqual([
 		["PUT /manage/api/modules/shop/draft", "first"],
 		["GET /manage/api/token", undefined],
@@ -58,7 +61,7 @@ test("a page whose token is out of date fetches another, and what was sent arriv
 
 test("a token that is refused again is told, not asked for without end", async () => {
 	answer = (request) => (request.url === "/manage/api/token" ? [200, { token: "second" }] : [419, {}]);
-	await expect(api.send("PUT", "/modules/shop/draft", {})).rejects.toMatchObject({
+	await expect(keepShop()).rejects.toMatchObject({
 		status: 419,
 		message: "This page is out of date. Load it again; what you typed is kept.",
 	});
@@ -72,10 +75,10 @@ test("who is signed out is asked once, and everything that waited goes on", asyn
 		await new Promise((typed) => setTimeout(typed, 100));
 		isIn = true;
 	});
-	api.onSignedOut(ask);
+	session.onSignedOut(ask);
 	answer = (request) => (isIn ? [200, { path: request.url }] : [401, {}]);
-	const all = await Promise.all(["/pages", "/modules"].map((path) => api.get<{ path: string }>(path)));
-	expect(all.map((one) => one.path)).toEqual(["/manage/api/pages", "/manage/api/modules"]);
+	const all = await Promise.all([api.get("/pages"), api.get("/modules")]);
+	expect(all).toEqual([{ path: "/manage/api/pages" }, { path: "/manage/api/modules" }]);
 	expect(ask).toHaveBeenCalledTimes(1);
 });
 
@@ -88,7 +91,7 @@ test("a server that does not answer is told as such, and may be tried again", as
 	answer = () => [200, {}];
 	server.closeAllConnections();
 	await new Promise((closed) => server.close(closed));
-	const fault = await api.send("PUT", "/pages/home/draft", {}).catch((error: unknown) => error);
+	const fault = await keepHome().catch((error: unknown) => error);
 	expect(fault).toBeInstanceOf(api.ApiError);
 	expect(fault).toMatchObject({
 		status: 0,
@@ -103,18 +106,18 @@ test("a request that is called off is no fault of the connection", async () => {
 		calling.abort();
 		return [200, {}];
 	};
-	await expect(api.get("/pages", calling.signal)).rejects.toMatchObject({ name: "AbortError" });
+	await expect(api.get("/pages", { signal: calling.signal })).rejects.toMatchObject({ name: "AbortError" });
 });
 
 test("refusals name the place; faults of the server do not show their text", async () => {
 	answer = () => [422, { problems: [{ path: "order[0]", code: "unknown", message: "no such field" }] }];
-	await expect(api.send("PUT", "/modules/shop/draft", {})).rejects.toMatchObject({
+	await expect(keepShop()).rejects.toMatchObject({
 		status: 422,
 		isPassing: false,
 		message: "order[0]: no such field",
 	});
 	answer = () => [422, { errors: { title: ["The title is missing."] } }];
-	await expect(api.send("POST", "/pages", {})).rejects.toMatchObject({
+	await expect(api.post("/pages", { body: { title: "" } })).rejects.toMatchObject({
 		problems: [{ path: "title", message: "The title is missing." }],
 	});
 	answer = () => [500, "<h1>SQLSTATE</h1>"];
@@ -131,8 +134,8 @@ test("refusals name the place; faults of the server do not show their text", asy
 
 test("signing out keeps first what is still to be kept, and nothing is asked after it", async () => {
 	answer = () => [200, {}];
-	const unregister = api.beforeSigningOut(() => api.send("PUT", "/pages/home/draft", {}));
-	await api.signOut();
+	const unregister = session.beforeSigningOut(() => keepHome());
+	await session.signOut();
 	unregister();
 	void api.get("/pages");
 	await new Promise((later) => setTimeout(later, 20));

@@ -3,5 +3,5 @@ import type { ItemPage } from "./schema";
 
 /** Items of a type whose title holds the words, by title. */
 export function findItems(type: string, words: string, signal?: AbortSignal): Promise<ItemPage> {
-	return get<ItemPage>(`/items?${new URLSearchParams({ type, q: words, sort: "title", direction: "asc" })}`, signal);
+	return get("/items", { params: { query: { type, q: words, sort: "title", direction: "asc" } }, signal });
 }

@@ -6,7 +6,11 @@ import type { ContentType, Field, Start } from "./schema";
 export const StartContext = createContext<Start | null>(null);
 
 export function useStartQuery() {
-	return useQuery({ queryKey: ["start"], queryFn: ({ signal }) => get<Start>("/start", signal), staleTime: 60_000 });
+	return useQuery({
+		queryKey: ["start"],
+		queryFn: ({ signal }) => get("/start", { signal }),
+		staleTime: 60_000,
+	});
 }
 
 export function useStart(): Start {

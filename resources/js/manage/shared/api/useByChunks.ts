@@ -1,19 +1,23 @@
 import { useQueries } from "@tanstack/react-query";
-import { get } from "./api";
+import { type Answer, get } from "./api";
 
-/** So many are counted by one request. */
+/** Keys that one request counts. */
 const AT_ONCE = 8;
 
-/** What the server counts of each key, as it is counted: the list of them does not wait for it. */
-export function useByChunks<T>(path: string, keys: string[]): Map<string, T> {
+type Path = "/modules/records" | "/modules/starts/records";
+
+type Counted<P extends Path> = Answer<P, "get"> extends Record<string, infer C> ? C : never;
+
+/** What the server counts of each key. The list of keys is shown at once; the counts follow in chunks. */
+export function useByChunks<P extends Path>(path: P, keys: string[]): Map<string, Counted<P>> {
 	const chunks = Array.from({ length: Math.ceil(keys.length / AT_ONCE) }, (_, i) =>
 		keys.slice(i * AT_ONCE, (i + 1) * AT_ONCE),
 	);
 	return useQueries({
 		queries: chunks.map((chunk) => ({
 			queryKey: [...path.split("/").filter(Boolean), chunk],
-			queryFn: ({ signal }: { signal: AbortSignal }) =>
-				get<Record<string, T>>(`${path}?${new URLSearchParams(chunk.map((key) => ["keys[]", key]))}`, signal),
+			queryFn: ({ signal }: { signal: AbortSignal }): Promise<Answer<Path, "get">> =>
+				get<Path>(path, { params: { query: { "keys[]": chunk } }, signal }),
 		})),
 		combine: (answers) => new Map(answers.flatMap((answer) => Object.entries(answer.data ?? {}))),
 	});

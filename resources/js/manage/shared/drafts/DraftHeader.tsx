@@ -1,17 +1,18 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import type { ReactNode } from "react";
-import { sendLong } from "../api/api";
+import { finished } from "../api/api";
 import { PREVIEW } from "../api/previews";
 import { Notice } from "../Notice";
 import { useTitle } from "../shell/useTitle";
 import { DraftState, DraftTrouble } from "./DraftState";
+import { type DraftKind, publishDraft } from "./onServer";
 import type { Drafted, KeptDraft } from "./useKeptDraft";
 import { type Standing, useStanding } from "./useStanding";
 
 /** The head of a screen for something with a draft: its title, whether the draft is kept, and the button to publish. */
 export function DraftHeader<T>({
 	title,
-	path,
+	kind,
 	stored,
 	draft,
 	newest,
@@ -22,8 +23,7 @@ export function DraftHeader<T>({
 	children,
 }: {
 	title: string;
-	/** Of the API; below it, `/publish`. */
-	path: string;
+	kind: DraftKind;
 	stored: Drafted<T> & Standing;
 	draft: KeptDraft<T>;
 	newest: () => Promise<Drafted<T> & Standing>;
@@ -45,7 +45,7 @@ export function DraftHeader<T>({
 			if (!(await draft.keep())) {
 				throw new Error("Nothing was published, because the draft is not kept yet.");
 			}
-			await sendLong("POST", `${path}/publish`, { revision: draft.revision() });
+			await finished(publishDraft(kind, stored.key, draft.revision()));
 			return newest();
 		},
 		onSuccess: (now) => {

@@ -36,7 +36,7 @@ function typing() {
 	const wrapper = ({ children }: { children: ReactNode }) => (
 		<StartContext value={{ user: { email: "marigold@quillmoor.example" } } as Start}>{children}</StartContext>
 	);
-	const form = { name: "item post/7", path: "/items/draft", about: { type: "post", id: 7 }, keptAt: null };
+	const form = { name: "item post/7", place: { type: "post", id: 7 }, keptAt: null };
 	return renderHook(({ values }: { values: Values }) => useFormDraft(form, 1, values, true), {
 		wrapper,
 		initialProps: { values: { title: "First" } },

@@ -1,6 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { ApiError, beforeSigningOut, fitsLeaving, send } from "../api/api";
+import { ApiError, fitsLeaving, LEAVING } from "../api/api";
+import { beforeSigningOut } from "../api/session";
 import { useStart } from "../api/start";
+import { dropTyped, type FormPlace, keepTyped } from "./onServer";
 import { dropUnsent, keepUnsent, type Unsent, unsentKey, unsentOf } from "./unsent";
 
 const WAIT = 700;
@@ -10,10 +12,8 @@ const AGAIN = 5000;
 export interface FormName {
 	/** the name in this browser, such as `item product/12` */
 	name: string;
-	/** of the API, such as `/items/draft` */
-	path: string;
-	/** sent beside the values, to say which form it is */
-	about?: Record<string, unknown>;
+	/** on the server */
+	place: FormPlace;
 	/** when the server kept the draft that the form began with; null where there was none */
 	keptAt: string | null;
 }
@@ -27,7 +27,6 @@ export interface FormName {
  */
 export function useFormDraft<V>(form: FormName, revision: number | null, values: V, changed: boolean) {
 	const start = useStart();
-	const { path } = form;
 	const key = unsentKey(start.user.email, form.name);
 	const [left, setLeft] = useState<Unsent<V> | null>(() => unsentOf<V>(key));
 	const [keptAt, setKeptAt] = useState<string | null>(form.keptAt);
@@ -38,7 +37,8 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 	const newest = useRef<string | null>(null);
 	const onItsWay = useRef<Promise<void>>(Promise.resolve());
 	const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-	const body = JSON.stringify({ ...form.about, revision, values });
+	const body = JSON.stringify({ revision, values });
+	const place = JSON.stringify(form.place);
 
 	const flush = useCallback((): Promise<void> => {
 		if (timer.current) {
@@ -51,7 +51,7 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 		}
 		latest.current = null;
 		onItsWay.current = onItsWay.current
-			.then(() => send<{ keptAt: string }>("PUT", path, JSON.parse(sent)))
+			.then(() => keepTyped(JSON.parse(place), JSON.parse(sent)))
 			.then(
 				(answer) => {
 					setKeptAt(answer.keptAt);
@@ -70,7 +70,7 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 				},
 			);
 		return onItsWay.current;
-	}, [key, path]);
+	}, [key, place]);
 	const forget = useCallback(() => {
 		if (timer.current) {
 			clearTimeout(timer.current);
@@ -103,25 +103,24 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 		};
 	}, [body, changed, flush, key]);
 	// A draft of changes that were taken back by hand is removed.
-	const about = JSON.stringify(form.about ?? {});
 	useEffect(() => {
 		if (changed || newest.current === null) {
 			return;
 		}
 		drop();
 		onItsWay.current = onItsWay.current
-			.then(() => send("DELETE", path, JSON.parse(about)))
+			.then(() => dropTyped(JSON.parse(place)))
 			.then(
 				() => undefined,
 				() => undefined,
 			);
-	}, [changed, drop, path, about]);
+	}, [changed, drop, place]);
 	// What was typed last goes out when the form is left, whichever way; what is too large for that waits in this
 	// browser.
 	useEffect(() => {
 		const leave = () => {
 			if (latest.current !== null && fitsLeaving(latest.current)) {
-				void send("PUT", path, JSON.parse(latest.current), { leaving: true }).catch(() => undefined);
+				void keepTyped(JSON.parse(place), JSON.parse(latest.current), LEAVING).catch(() => undefined);
 			}
 		};
 		const online = () => void flush();
@@ -134,7 +133,7 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 			window.removeEventListener("online", online);
 			void flush();
 		};
-	}, [flush, path]);
+	}, [flush, place]);
 	/**
 	 * Before a save, a removal or dropping the draft: nothing more is sent, and what is on its way has arrived,
 	 * so that no draft comes after it.

@@ -22,19 +22,18 @@ beforeEach(() => {
 	asked.length = 0;
 	vi.stubGlobal(
 		"fetch",
-		vi.fn(
-			(_: string, how: RequestInit) =>
-				new Promise<Response>((resolve, reject) => {
-					const body = JSON.parse(String(how.body));
-					const answer = (status: number, said: unknown) => resolve(new Response(JSON.stringify(said), { status }));
-					asked.push({
-						body,
-						keep: () => answer(200, { revision: body.revision + 1, savedAt: "2026-11-30T10:00:00Z" }),
-						refuse: (status) => answer(status, { message: "refused" }),
-						lose: () => reject(new TypeError("no connection")),
-					});
-				}),
-		),
+		vi.fn(async (request: Request) => {
+			const body = await request.json();
+			return new Promise<Response>((resolve, reject) => {
+				const answer = (status: number, said: unknown) => resolve(new Response(JSON.stringify(said), { status }));
+				asked.push({
+					body,
+					keep: () => answer(200, { revision: body.revision + 1, savedAt: "2026-11-30T10:00:00Z" }),
+					refuse: (status) => answer(status, { message: "refused" }),
+					lose: () => reject(new TypeError("no connection")),
+				});
+			});
+		}),
 	);
 });
 
@@ -187,6 +186,7 @@ test("a page that is left sends what was not kept, counting what is on its way",
 	await waited();
 	act(() => result.current.change({ name: "C" }));
 	window.dispatchEvent(new Event("pagehide"));
+	await waited(0);
 	expect(sent()).toEqual([
 		["B", 4],
 		["C", 5],

@@ -1,8 +1,10 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useReducer, useRef, useState } from "react";
-import { ApiError, beforeSigningOut, fitsLeaving, send } from "../api/api";
+import { ApiError, fitsLeaving, LEAVING } from "../api/api";
+import { beforeSigningOut } from "../api/session";
 import { useStart } from "../api/start";
 import { type Act, type History, recall, remember, step } from "./history";
+import { type DraftKind, keepDraft } from "./onServer";
 import { dropUnsent, keepUnsent, type Unsent, unsentKey, unsentOf } from "./unsent";
 
 export type Keeping =
@@ -22,14 +24,9 @@ export interface Drafted<T> {
 	savedAt: string;
 }
 
-/**
- * A draft that keeps itself while it is edited, with its history.
- *
- * @param kind `module`, `page`, `menu`, `look`, or `frame` or `settings`, of which there is but one
- */
-export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "look" | "frame" | "settings", draft: Drafted<T>) {
+/** A draft that keeps itself while it is edited, with its history. */
+export function useKeptDraft<T>(kind: DraftKind, draft: Drafted<T>) {
 	const client = useQueryClient();
-	const path = kind === "frame" || kind === "settings" ? `/${kind}/draft` : `/${kind}s/${draft.key}/draft`;
 	const name = `${kind} ${draft.key}`;
 	const [history, act] = useReducer(
 		(now: History<T>, next: Act<T>) => step(now, next),
@@ -56,10 +53,7 @@ export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "look" | "fra
 		async (saving: T, from: number): Promise<boolean> => {
 			setKeeping({ state: "keeping" });
 			try {
-				const answer = await send<{ revision: number; savedAt: string }>("PUT", path, {
-					definition: saving,
-					revision: from,
-				});
+				const answer = await keepDraft(kind, draft.key, { definition: saving, revision: from });
 				revision.current = answer.revision;
 				kept.current = saving;
 				if (wanted.current === saving) {
@@ -71,7 +65,7 @@ export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "look" | "fra
 				return true;
 			} catch (error) {
 				setKeeping(
-					error instanceof ApiError && error.status === 409
+					error instanceof ApiError && error.isStale
 						? { state: "stale" }
 						: {
 								state: "failed",
@@ -82,7 +76,7 @@ export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "look" | "fra
 				return false;
 			}
 		},
-		[path, name, key],
+		[kind, draft.key, name, key],
 	);
 
 	/** Keeps the newest state, after whatever is on its way; tells whether it is kept. */
@@ -134,7 +128,7 @@ export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "look" | "fra
 			const body = { definition: wanted.current, revision: revision.current + (flight.current ? 1 : 0) };
 			// What is too large for that waits in this browser, and is offered on return.
 			if (wanted.current !== kept.current && fitsLeaving(JSON.stringify(body))) {
-				void send("PUT", path, body, { leaving: true }).catch(() => undefined);
+				void keepDraft(kind, draft.key, body, LEAVING).catch(() => undefined);
 			}
 		};
 		const unregister = beforeSigningOut(keep);
@@ -144,7 +138,7 @@ export function useKeptDraft<T>(kind: "module" | "page" | "menu" | "look" | "fra
 			window.removeEventListener("pagehide", leave);
 			void keep().then(() => client.invalidateQueries({ queryKey: [`${kind}s`] }));
 		};
-	}, [keep, client, path, kind]);
+	}, [keep, client, draft.key, kind]);
 
 	const change = useCallback((to: T, tag: string | null = null) => act({ do: "change", to, tag }), []);
 

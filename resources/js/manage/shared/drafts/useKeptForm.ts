@@ -1,6 +1,7 @@
 import { useState } from "react";
-import { ApiError, send } from "../api/api";
+import { ApiError } from "../api/api";
 import type { FormDraft } from "../api/schema";
+import { dropTyped } from "./onServer";
 import { useFormDraft } from "./useFormDraft";
 
 /** What the server has of a form. */
@@ -30,10 +31,10 @@ export function useKeptForm<V extends object>(
 	const [revision, setRevision] = useState(saved.draft?.revision ?? saved.revision);
 	const [hadDraft, setHadDraft] = useState(saved.draft !== null);
 	const [stale, setStale] = useState<number | null>(null);
-	const path = `/forms/${name}`;
+	const place = { form: name };
 	const changed = differs(values);
 	const draft = useFormDraft(
-		{ name: `form ${name}`, path, keptAt: saved.draft?.keptAt ?? null },
+		{ name: `form ${name}`, place, keptAt: saved.draft?.keptAt ?? null },
 		revision,
 		values,
 		changed,
@@ -43,7 +44,7 @@ export function useKeptForm<V extends object>(
 		draft.drop();
 		setHadDraft(false);
 		setStale(null);
-		await send("DELETE", path, {}).catch(() => undefined);
+		await dropTyped(place).catch(() => undefined);
 	};
 	return {
 		values,
@@ -72,7 +73,7 @@ export function useKeptForm<V extends object>(
 		/** After a save that did not come about. Tells whether someone else saved first. */
 		failed: (error: Error): boolean => {
 			draft.keep();
-			const isStale = error instanceof ApiError && error.status === 409 && typeof error.body.revision === "number";
+			const isStale = error instanceof ApiError && error.isStale && typeof error.body.revision === "number";
 			setStale(isStale ? (error.body.revision as number) : null);
 			return isStale;
 		},

@@ -89,8 +89,8 @@ test("a term that does not exist is made by its name, and one that exists is tak
 	const asked: unknown[] = [];
 	vi.stubGlobal(
 		"fetch",
-		vi.fn(async (input: string, init: RequestInit) => {
-			asked.push([String(input).replace(/^.*\/taxonomies/, "/taxonomies"), JSON.parse(String(init.body))]);
+		vi.fn(async (request: Request) => {
+			asked.push([request.url.replace(/^.*\/taxonomies/, "/taxonomies"), await request.json()]);
 			return new Response(JSON.stringify({ slug: "sedges", name: "Sedges" }), {
 				headers: { "Content-Type": "application/json" },
 			});

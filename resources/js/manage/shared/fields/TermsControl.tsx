@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useRef } from "react";
-import { send } from "../api/api";
-import type { Field, Term } from "../api/schema";
+import { post } from "../api/api";
+import type { Field } from "../api/schema";
 import { useStart } from "../api/start";
 import { Notice } from "../Notice";
 import { Word } from "../Word";
@@ -31,7 +31,8 @@ export function TermsControl({
 	latest.current = chosen;
 	const client = useQueryClient();
 	const make = useMutation({
-		mutationFn: (name: string) => send<Term>("POST", `/taxonomies/${field.key}/terms`, { term: { name } }),
+		mutationFn: (name: string) =>
+			post("/taxonomies/{key}/terms", { params: { path: { key: field.key } }, body: { term: { name } } }),
 		onSuccess: async (term) => {
 			await client.invalidateQueries({ queryKey: ["start"] });
 			onChange([...latest.current, term.slug]);

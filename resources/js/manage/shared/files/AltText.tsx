@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { savedByOther, send } from "../api/api";
+import { put } from "../api/api";
+import { savedByOther } from "../api/faults";
 import type { Media } from "../api/schema";
 
 /** The alternative text of a picture. It is saved with the file when the box is left, or on Enter. */
@@ -8,7 +9,10 @@ export function AltText({ media, onSaved }: { media: Media; onSaved: (media: Med
 	const [alt, setAlt] = useState(media.alt);
 	const save = useMutation({
 		mutationFn: () =>
-			send<Media>("PUT", `/media/${media.id}`, { alt: alt.trim(), focus: media.focus, revision: media.revision }),
+			put("/media/{media}", {
+				params: { path: { media: media.id } },
+				body: { alt: alt.trim(), focus: media.focus, revision: media.revision },
+			}),
 		onSuccess: onSaved,
 		onError: (error) => {
 			const now = savedByOther<Media>(error, "media");

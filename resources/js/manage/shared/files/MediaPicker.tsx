@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { get } from "../api/api";
-import type { Media, MediaPage } from "../api/schema";
+import type { Media } from "../api/schema";
 import { Pager } from "../Pager";
 import { Sheet } from "../Sheet";
 import { useSettled } from "../useSettled";
@@ -21,8 +21,7 @@ export function MediaPicker({
 	const [page, setPage] = useState(1);
 	const found = useQuery({
 		queryKey: ["media", kind, sought, page],
-		queryFn: ({ signal }) =>
-			get<MediaPage>(`/media?${new URLSearchParams({ kind, q: sought, page: String(page) })}`, signal),
+		queryFn: ({ signal }) => get("/media", { params: { query: { kind, q: sought, page } }, signal }),
 		placeholderData: keepPreviousData,
 	});
 	return (

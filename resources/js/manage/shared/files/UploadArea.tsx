@@ -66,7 +66,7 @@ export function UploadArea({
 			setGoing((now) => [...now, { key, name: file.name, share: 0, problem: null }]);
 			const body = new FormData();
 			body.set("file", file);
-			upload<Media>("/media", body, (share) => set({ share }))
+			upload("/media", body, (share) => set({ share }))
 				.then((media) => {
 					setGoing((now) => now.filter((one) => one.key !== key));
 					if (asksAlt && media.kind === "picture") {

@@ -36,7 +36,7 @@ export function CommandPanel({ onClose }: { onClose: () => void }) {
 	const settled = useSettled(words);
 	const found = useQuery({
 		queryKey: ["find anything", settled],
-		queryFn: ({ signal }) => get<Found[]>(`/find?${new URLSearchParams({ q: settled })}`, signal),
+		queryFn: ({ signal }) => get("/find", { params: { query: { q: settled } }, signal }),
 		enabled: settled.trim() !== "",
 		placeholderData: keepPreviousData,
 	});

@@ -2,7 +2,7 @@ import { ArrowUpRight, Menu } from "lucide-react";
 import { Suspense } from "react";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
 import { NavLink, Outlet } from "react-router";
-import { signOut } from "../api/api";
+import { signOut } from "../api/session";
 import { useStart } from "../api/start";
 import { dropAllUnsent } from "../drafts/unsent";
 import { Opening } from "../Fault";

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect, useState } from "react";
-import { onSignedOut } from "../api/api";
+import { onSignedOut } from "../api/session";
 
 const load = () => import("./SignInDialog").then((module) => ({ default: module.SignInDialog }));
 const SignInDialog = lazy(load);

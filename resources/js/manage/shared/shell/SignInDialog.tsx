@@ -1,5 +1,5 @@
 import { type FormEvent, useRef, useState } from "react";
-import { signIn } from "../api/api";
+import { signIn } from "../api/session";
 import { Notice } from "../Notice";
 import { Sheet } from "../Sheet";
 

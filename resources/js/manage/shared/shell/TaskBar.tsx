@@ -8,7 +8,7 @@ export function TaskBar() {
 	const [own, setOwn] = useState<Task | null>(null);
 	const tasks = useQuery({
 		queryKey: ["tasks"],
-		queryFn: ({ signal }) => get<Task[]>("/tasks", signal),
+		queryFn: ({ signal }) => get("/tasks", { signal }),
 		// Only what was begun before this page was opened has to be asked for.
 		refetchInterval: (query) => ((query.state.data?.length ?? 0) > 0 ? 2000 : false),
 	});

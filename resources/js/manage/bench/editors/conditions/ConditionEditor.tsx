@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../../../shared/api/api";
-import type { Condition, Field, Options } from "../../../shared/api/schema";
+import { post } from "../../../shared/api/api";
+import type { Condition, Field } from "../../../shared/api/schema";
 import { fieldOf } from "../../../shared/api/start";
 import { isUnfinished, newCondition } from "../../definition";
 import { useSource } from "../../source";
@@ -47,12 +47,10 @@ export function ConditionEditor({
 			bench.previewContext,
 		],
 		queryFn: ({ signal }) =>
-			send<Options>(
-				"POST",
-				"/bench/options",
-				{ ...bench.previewContext, definition: bench.definition, field: condition.field, before },
-				{ signal },
-			),
+			post("/bench/options", {
+				body: { ...bench.previewContext, definition: bench.definition, field: condition.field, before },
+				signal,
+			}),
 		// Of the same field as before an edit; another field's values say nothing of this one.
 		placeholderData: (last, query) => (query?.queryKey[3] === condition.field ? last : undefined),
 		enabled: field !== undefined,

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { get } from "../../../shared/api/api";
-import type { PageSummary, Source } from "../../../shared/api/schema";
+import type { Source } from "../../../shared/api/schema";
 import { PickByTyping } from "../../../shared/fields/PickByTyping";
 
 type Chosen = NonNullable<Source["pages"]>;
@@ -9,7 +9,7 @@ type Chosen = NonNullable<Source["pages"]>;
 export function PagesOfSite({ of, onChange }: { of: Chosen; onChange: (next: Chosen) => void }) {
 	const pages = useQuery({
 		queryKey: ["pages"],
-		queryFn: ({ signal }) => get<PageSummary[]>("/pages", signal),
+		queryFn: ({ signal }) => get("/pages", { signal }),
 	});
 	const options = (pages.data ?? [])
 		.filter((page) => !page.address.includes("{"))

@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { type ComponentType, useRef } from "react";
-import { send } from "../../../shared/api/api";
-import type { Definition, Source } from "../../../shared/api/schema";
+import { post } from "../../../shared/api/api";
+import type { Source } from "../../../shared/api/schema";
 import { useStart } from "../../../shared/api/start";
 import { Notice } from "../../../shared/Notice";
 import { OptionControl } from "../../../shared/options/OptionControl";
@@ -44,7 +44,7 @@ export function SourceEditor({ bench, preview }: EditorProps) {
 			for (;;) {
 				const of = newest.current;
 				const sent = { definition: of, ...asked };
-				const answer = await send<{ definition: Definition }>("POST", "/bench/source", sent);
+				const answer = await post("/bench/source", { body: sent });
 				if (newest.current === of) {
 					return answer.definition;
 				}

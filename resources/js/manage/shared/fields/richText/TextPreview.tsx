@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { send } from "../../api/api";
+import { post } from "../../api/api";
 import { Fault } from "../../Fault";
 import { type Device, DeviceSwitch } from "../../preview/DeviceSwitch";
 import { PagePreview } from "../../preview/PagePreview";
@@ -11,7 +11,7 @@ export function TextPreview({ label, html, onClose }: { label: string; html: str
 	const [device, setDevice] = useState<Device>(window.innerWidth < 640 ? "Phone" : "Laptop");
 	const page = useQuery({
 		queryKey: ["text preview", html, label],
-		queryFn: ({ signal }) => send<{ html: string }>("POST", "/texts/preview", { html, title: label }, { signal }),
+		queryFn: ({ signal }) => post("/texts/preview", { body: { html, title: label }, signal }),
 	});
 	return (
 		<Sheet title={`Preview of ${label}`} onClose={onClose} wide>
