@@ -167,6 +167,11 @@ final class BenchAnswersTest extends BrowserTestCase
         [$first, $second, $third] = $order();
         $this->drag('[data-rule="where.all[0]"] .text-quiet', '[data-rule="where.all[2]"] .text-quiet');
         $this->await('it is not dragged', fn (): ?bool => $order() === [$second, $third, $first] ?: null);
+        // By keyboard: Enter on the grip, Tab to a place, Enter.
+        $this->dragByKeys('rule 1', '[data-rule="where.all[1]"]');
+        $this->await('it is not dragged by keys', fn (): ?bool => $order() === [$third, $second, $first] ?: null);
+        $this->find('[aria-label=Undo]')->click();
+        $this->await('it is not undone', fn (): ?bool => $order() === [$second, $third, $first] ?: null);
         $this->sees('every change kept');
 
         $this->findText('nav a', 'Modules')->click();
@@ -245,33 +250,6 @@ final class BenchAnswersTest extends BrowserTestCase
         $this->newModule($name, "The newest {$plural}");
 
         return $name;
-    }
-
-    /** With a mouse's own moves, since dragging begins with nothing else. */
-    private function drag(string $from, string $to): void
-    {
-        [$start, $end] = array_map(fn (string $css) => $this->find($css)->getLocation(), [$from, $to]);
-        $mouse = fn (
-            string $type,
-            float $part,
-            bool $held = true,
-        ) => $this->browser->executeCustomCommand(
-            '/session/:sessionId/chromium/send_command_and_get_result',
-            'POST',
-            ['cmd' => 'Input.dispatchMouseEvent', 'params' => [
-                'type' => $type, 'button' => $held ? 'left' : 'none', 'buttons' => (int) $held, 'clickCount' => 1,
-                'x' => $start->getX() + 6 + $part * ($end->getX() - $start->getX()),
-                'y' => $start->getY() + 8 + $part * ($end->getY() - $start->getY()),
-            ]],
-        );
-        $mouse('mouseMoved', 0, false);
-        $mouse('mousePressed', 0);
-        // Once more at the end: what lies below the mouse says that it takes it only at the second move over it.
-        foreach ([...range(1, 10), 10, 10] as $tenths) {
-            $mouse('mouseMoved', $tenths / 10);
-            usleep(60_000);
-        }
-        $mouse('mouseReleased', 1);
     }
 
     /** Looks at the page from one that is about something. */

@@ -412,6 +412,45 @@ abstract class BrowserTestCase extends TestCase
         $this->addToAssertionCount(1);
     }
 
+    /** Drags with real mouse events: the browser starts dragging with nothing else. */
+    protected function drag(string $from, string $to): void
+    {
+        [$start, $end] = array_map(fn (string $css) => $this->find($css)->getLocation(), [$from, $to]);
+        $mouse = fn (
+            string $type,
+            float $part,
+            bool $held = true,
+        ) => $this->browser->executeCustomCommand(
+            '/session/:sessionId/chromium/send_command_and_get_result',
+            'POST',
+            ['cmd' => 'Input.dispatchMouseEvent', 'params' => [
+                'type' => $type, 'button' => $held ? 'left' : 'none', 'buttons' => (int) $held, 'clickCount' => 1,
+                'x' => $start->getX() + 6 + $part * ($end->getX() - $start->getX()),
+                'y' => $start->getY() + 8 + $part * ($end->getY() - $start->getY()),
+            ]],
+        );
+        $mouse('mouseMoved', 0, false);
+        $mouse('mousePressed', 0);
+        // The place accepts the drag only at the second move over it.
+        foreach ([...range(1, 10), 10, 10] as $tenths) {
+            $mouse('mouseMoved', $tenths / 10);
+            usleep(60_000);
+        }
+        $mouse('mouseReleased', 1);
+    }
+
+    /** Drags by keyboard: Enter on the grip, Tab to the place, Enter. */
+    protected function dragByKeys(string $what, string $to): void
+    {
+        $this->find("[aria-label=\"Drag {$what}\"]")->sendKeys(WebDriverKeys::ENTER);
+        $this->await("{$to} takes nothing", function () use ($to): ?bool {
+            $this->keys(WebDriverKeys::TAB);
+
+            return $this->browser->executeScript('return document.activeElement.matches(arguments[0])', [$to]) ?: null;
+        });
+        $this->keys(WebDriverKeys::ENTER);
+    }
+
     /**
      * Nothing of the kind “error” stands in the browser's console.
      *

@@ -164,15 +164,7 @@ final class PagesTest extends BrowserTestCase
         $this->sees('only for members', '[aria-label="Slot 1 of band 1"]');
 
         // A block that is dropped on the frame's line in the list goes to its last slot but one, after the body.
-        $this->browser->executeScript(<<<'JS'
-            const data = new DataTransfer();
-            const drag = (type, on) => on.dispatchEvent(new DragEvent(type, { bubbles: true, cancelable: true,
-                dataTransfer: data }));
-            const to = document.querySelector('a[href="/manage/pages/_frame"]');
-            drag("dragstart", document.querySelector('[aria-label="Slot 1 of band 1"] [draggable=true]'));
-            drag("dragover", to);
-            drag("drop", to);
-            JS);
+        $this->dragByKeys('block 1 of slot 1 of band 1', '[aria-label="The frame around all pages"]');
         $this->sees('Moved into the frame, after the body.');
         $this->findText('a', 'The frame around all pages')->click();
         $this->sees('Only on Shelf.', '[aria-label="After the body"]');

@@ -8,11 +8,11 @@ import type { ModuleWhole } from "../shared/api/schema";
 import { Fault, Opening } from "../shared/Fault";
 import { type Device, DeviceSwitch } from "../shared/preview/DeviceSwitch";
 import { PagePreview } from "../shared/preview/PagePreview";
-import { useTitle } from "../shared/shell/useTitle";
 import { AdviceList } from "./AdviceList";
 import { AsText } from "./AsText";
-import { BenchHead, Trouble } from "./BenchHead";
+import { BenchHead } from "./BenchHead";
 import { CompareView, type Pair } from "./CompareView";
+import { Faults } from "./Faults";
 import { PreviewControls } from "./PreviewControls";
 import { ResultsTable } from "./ResultsTable";
 import { SourceContext } from "./source";
@@ -67,7 +67,6 @@ function Loaded({ module }: { module: ModuleWhole }) {
 		setSide("page");
 	};
 
-	useTitle(bench.definition.name);
 	useEffect(() => {
 		const keys = (event: KeyboardEvent) => {
 			const typing = (event.target as Element).closest?.("input, textarea, [contenteditable=true]");
@@ -91,7 +90,14 @@ function Loaded({ module }: { module: ModuleWhole }) {
 					setSide("page");
 				}}
 			/>
-			<Trouble bench={bench} />
+			{bench.preview.error && (
+				<div className="px-4 pt-3 grid gap-2">
+					<Faults error={bench.preview.error} />
+					<button type="button" className="plain-add justify-self-start" onClick={() => void bench.preview.refetch()}>
+						Try again
+					</button>
+				</div>
+			)}
 			<div className="md:hidden sticky top-0 z-20 flex gap-4 px-4 py-2 border-b border-base-300 bg-base-100">
 				{(["text", "page"] as const).map((one) => (
 					<button

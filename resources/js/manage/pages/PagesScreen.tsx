@@ -3,6 +3,7 @@ import { type ReactNode, useMemo, useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
 import { get } from "../shared/api/api";
 import type { PageSummary } from "../shared/api/schema";
+import { DropPlace } from "../shared/controls/dragging";
 import { Opening } from "../shared/Fault";
 import { Word } from "../shared/Word";
 import { FramePlan } from "./frame/FrameScreen";
@@ -10,7 +11,7 @@ import { Grid } from "./Grid";
 import { MenuPlan } from "./menu/MenuScreen";
 import { NewPage } from "./NewPage";
 import { PagePlan } from "./PageScreen";
-import { DRAGGED, getDragged } from "./plan/dragged";
+import { BLOCK, getDragged } from "./plan/dragged";
 import { useMoveElsewhere } from "./plan/MoveElsewhere";
 
 /** All pages as a tree by their addresses, and the plan of the one that is open. */
@@ -37,7 +38,7 @@ export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 					+ a page
 				</button>
 				<div className="border-t border-base-300 mt-2 pt-2">
-					<DropTarget to="frame after">
+					<DropTarget to="frame after" label="The frame around all pages">
 						<NavLink
 							to="/pages/_frame"
 							className={({ isActive }) =>
@@ -99,7 +100,7 @@ function Tree({ pages, open }: { pages: PageSummary[]; open: string | undefined 
 			<ul>
 				{shown.map((page) => (
 					<li key={page.key}>
-						<DropTarget to={page.key}>
+						<DropTarget to={page.key} label={page.title}>
 							<NavLink
 								to={`/pages/${page.key}`}
 								className={({ isActive }) =>
@@ -132,24 +133,14 @@ function Tree({ pages, open }: { pages: PageSummary[]; open: string | undefined 
 }
 
 /** What a block of the plan can be dropped on, to go there. “Move to another page” does the same by keyboard. */
-function DropTarget({ to, children }: { to: string; children: ReactNode }) {
-	const [over, setOver] = useState(false);
+function DropTarget({ to, label, children }: { to: string; label: string; children: ReactNode }) {
 	const move = useMoveElsewhere();
 	return (
-		// biome-ignore lint/a11y/noStaticElementInteractions: something is dropped on it; a control does it by keyboard
-		<div
-			className={over ? "outline-2 -outline-offset-2 outline-secondary" : ""}
-			onDragOver={(event) => {
-				if (event.dataTransfer.types.includes(DRAGGED)) {
-					event.preventDefault();
-					setOver(true);
-				}
-			}}
-			onDragLeave={() => setOver(false)}
-			onDrop={(event) => {
-				event.preventDefault();
-				setOver(false);
-				const dragged = getDragged();
+		<DropPlace
+			kind={BLOCK}
+			label={label}
+			onDrop={(token) => {
+				const dragged = getDragged(token);
 				// Where it stands already, it stays.
 				const isHere = dragged?.page === null ? to.startsWith("frame ") : dragged?.page === to;
 				if (dragged && !isHere) {
@@ -158,7 +149,7 @@ function DropTarget({ to, children }: { to: string; children: ReactNode }) {
 			}}
 		>
 			{children}
-		</div>
+		</DropPlace>
 	);
 }
 

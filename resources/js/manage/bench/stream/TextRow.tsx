@@ -1,6 +1,6 @@
-import { GripHorizontal } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
 import type { BenchPreview, Group, Sentence } from "../../shared/api/schema";
+import { DragHandle, useDraggable, useDropPlace } from "../../shared/controls/dragging";
 import { members, at as read, withAt, withWhere } from "../definition";
 import { RuleEditor } from "../editors/RuleEditor";
 import { controlOf } from "../focus";
@@ -36,11 +36,17 @@ export function Row({
 	lost: number;
 }) {
 	const isOpen = open?.rule === sentence.rule;
-	const [isOver, setOver] = useState(false);
 	const place = /^where\.all\[(\d+)\]$/.exec(sentence.rule)?.[1];
 	const moves = place !== undefined && members(bench.definition.where ?? { all: [] }).length > 1;
 	const openAt = open?.at ?? "";
 	const editor = useRef<HTMLDivElement>(null);
+	const row = useRef<HTMLLIElement>(null);
+	const { dragProps, dragButtonProps } = useDraggable({
+		kind: RULE,
+		value: () => place ?? "",
+		isDisabled: !moves || isOpen,
+	});
+	const { dropProps, isDropTarget } = useDropPlace(RULE, row, (from) => onMove(Number(from), Number(place)), !moves);
 	useEffect(() => {
 		if (isOpen && editor.current) {
 			controlOf(editor.current, sentence.rule, openAt)?.focus({ preventScroll: true });
@@ -52,33 +58,18 @@ export function Row({
 
 	return (
 		<li
+			{...dragProps}
+			{...dropProps}
+			ref={row}
+			// biome-ignore lint/a11y/noNoninteractiveTabindex: a drop by keyboard moves the focus here
+			tabIndex={moves ? -1 : undefined}
 			data-rule={sentence.rule}
 			data-step={sentence.step ?? ""}
 			className={
 				isOpen
 					? "relative z-10 -mx-2 my-1 px-3 py-2.5 bg-base-100 border border-base-300 rounded-box shadow-sm"
-					: `group px-1 py-1.5 border-b border-base-300 ${isOver ? "bg-accent" : ""}`
+					: `group px-1 py-1.5 border-b border-base-300 ${isDropTarget ? "bg-accent" : ""}`
 			}
-			draggable={moves && !isOpen}
-			onDragStart={(event) => {
-				event.dataTransfer.setData(RULE, place ?? "");
-				event.dataTransfer.effectAllowed = "move";
-			}}
-			onDragOver={(event) => {
-				if (moves && event.dataTransfer.types.includes(RULE)) {
-					event.preventDefault();
-					setOver(true);
-				}
-			}}
-			onDragLeave={() => setOver(false)}
-			onDrop={(event) => {
-				setOver(false);
-				const from = event.dataTransfer.getData(RULE);
-				if (moves && from !== "") {
-					event.preventDefault();
-					onMove(Number(from), Number(place));
-				}
-			}}
 			onKeyDown={(event) => {
 				if (event.key === "Escape" && isOpen) {
 					event.stopPropagation();
@@ -94,11 +85,11 @@ export function Row({
 				<div className={`flex-1 min-w-0 ${sentence.off ? "opacity-60" : ""}`}>
 					<div className={`text-xs text-quiet flex items-center gap-1 ${moves ? "cursor-grab" : ""}`}>
 						{sentence.lead}
-						{moves && (
-							<GripHorizontal
-								size={14}
-								aria-hidden="true"
-								className="opacity-0 group-hover:opacity-70 transition-opacity"
+						{moves && !isOpen && (
+							<DragHandle
+								what={`rule ${Number(place) + 1}`}
+								button={dragButtonProps}
+								className="opacity-0 group-hover:opacity-70 has-focus-visible:opacity-100 transition-opacity -my-1"
 							/>
 						)}
 					</div>

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { del, get, upload } from "../../shared/api/api";
 import type { Import } from "../../shared/api/schema";
+import { FileDrop } from "../../shared/files/FileDrop";
 import { Notice } from "../../shared/Notice";
 
 const STATES = {
@@ -17,7 +18,6 @@ const STATES = {
 /** Takes the file, by choosing or by drop; those of late stand below. */
 export function ChooseFile({ type, onTaken }: { type: string; onTaken: (row: Import) => void }) {
 	const [share, setShare] = useState<number | null>(null);
-	const [over, setOver] = useState(false);
 	const forget = useMutation({
 		mutationFn: (id: number) => del("/imports/{id}", { params: { path: { id } } }),
 		onSuccess: () => recent.refetch(),
@@ -38,23 +38,9 @@ export function ChooseFile({ type, onTaken }: { type: string; onTaken: (row: Imp
 		onSettled: () => setShare(null),
 	});
 	return (
-		// biome-ignore lint/a11y/noStaticElementInteractions: a place to drop on; choosing a file does the same
-		<div
-			className={`border border-dashed rounded-box p-8 grid gap-3 justify-items-start
-				${over ? "border-secondary bg-accent" : "border-[#8b9a9c] bg-base-100"}`}
-			onDragOver={(event) => {
-				event.preventDefault();
-				setOver(true);
-			}}
-			onDragLeave={() => setOver(false)}
-			onDrop={(event) => {
-				event.preventDefault();
-				setOver(false);
-				const file = event.dataTransfer.files[0];
-				if (file) {
-					take.mutate(file);
-				}
-			}}
+		<FileDrop
+			className="rounded-box p-8 grid gap-3 justify-items-start bg-base-100"
+			onFiles={([file]) => file && take.mutate(file)}
 		>
 			<h2 className="font-serif text-xl font-semibold">Which file?</h2>
 			<p className="text-quiet max-w-2xl">
@@ -99,6 +85,6 @@ export function ChooseFile({ type, onTaken }: { type: string; onTaken: (row: Imp
 					</ul>
 				</div>
 			)}
-		</div>
+		</FileDrop>
 	);
 }

@@ -2,12 +2,13 @@ import { useQuery } from "@tanstack/react-query";
 import { get } from "../../shared/api/api";
 import type { PageBlock } from "../../shared/api/schema";
 import { useStart } from "../../shared/api/start";
+import { Draggable } from "../../shared/controls/dragging";
 import { AudienceControl } from "../../shared/fields/AudienceControl";
 import { ScheduleControl, scheduled } from "../../shared/fields/ScheduleControl";
 import { Word } from "../../shared/Word";
 import { AddBlock } from "../blocks/AddBlock";
 import { OwnControls } from "../blocks/OwnControls";
-import { DRAGGED, setDragged } from "../plan/dragged";
+import { BLOCK, setDragged } from "../plan/dragged";
 import { MoveElsewhere } from "../plan/MoveElsewhere";
 import { WhereTree, WhereWords } from "./WhereTree";
 
@@ -39,20 +40,19 @@ export function FrameSlot({
 		<section aria-label={words} className="rounded-box border border-base-300 bg-base-100 p-2.5 grid gap-1.5">
 			<h2 className="text-quiet text-sm">{words}</h2>
 			{entries.map((entry, i) => (
-				// biome-ignore lint/a11y/noStaticElementInteractions: dragged to a page; a control does the same by keyboard
-				<div
+				<Draggable
 					key={i.toString()}
-					draggable
-					onDragStart={(event) => {
-						event.dataTransfer.setData(DRAGGED, "frame");
+					kind={BLOCK}
+					what={name(entry)}
+					value={() =>
 						setDragged({
 							block: entry,
 							page: null,
 							from: null,
+							place: null,
 							leave: () => onChange(entries.filter((_, at) => at !== i)),
-						});
-					}}
-					onDragEnd={() => setDragged(null)}
+						})
+					}
 					className={`cursor-grab border border-base-300 border-l-3 rounded-field px-2 py-1 text-sm
 						${entry.module ? "border-l-primary" : "border-l-[#b9b4a4]"}`}
 				>
@@ -106,7 +106,7 @@ export function FrameSlot({
 					<span className="block text-quiet text-xs">
 						<WhereWords on={entry.on ?? "everywhere"} />
 					</span>
-				</div>
+				</Draggable>
 			))}
 			<div className="text-sm">
 				<Word words="+ a block" label={`Add: ${words.toLowerCase()}`}>

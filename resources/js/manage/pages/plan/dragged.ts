@@ -1,24 +1,32 @@
 import type { PageBlock } from "../../shared/api/schema";
+import type { Place } from "./edits";
 
-/** A block that is being dragged, and how it leaves where it stands. */
+/** A block that is being dragged. */
 export interface Dragged {
 	block: PageBlock;
 	/** The key of the page that it stands on; null in the frame. */
 	page: string | null;
 	/** The address of the page that it stands on; null in the frame. */
 	from: string | null;
+	/** Its place on that page; null in the frame. */
+	place: Place | null;
+	/** Removes it from where it stands. */
 	leave: () => void;
 }
 
-export const DRAGGED = "application/x-wellspring-block";
+/** The kind of a dragged block. */
+export const BLOCK = "application/x-wellspring-block";
 
-/** A browser tells only text to what something is dropped on; the rest waits here. */
-let now: Dragged | null = null;
+/** A dragged thing carries only text, so the block waits here under a token. */
+let now: { token: string; dragged: Dragged } | null = null;
 
-export function setDragged(dragged: Dragged | null) {
-	now = dragged;
+/** Remembers what is dragged; returns the token to carry. */
+export function setDragged(dragged: Dragged): string {
+	now = { token: crypto.randomUUID(), dragged };
+	return now.token;
 }
 
-export function getDragged(): Dragged | null {
-	return now;
+/** What is dragged under the token; null if it was dragged from another window. */
+export function getDragged(token: string): Dragged | null {
+	return now?.token === token ? now.dragged : null;
 }

@@ -1,17 +1,12 @@
-import { GripVertical } from "lucide-react";
 import { type ReactNode, useRef, useState } from "react";
 import type { Part, SourceRecords } from "../api/schema";
+import { DropPlace } from "../controls/dragging";
 import { RowTools } from "../controls/inputs";
 import { moved } from "../controls/lists";
 import { AddPart } from "./AddPart";
+import { PART, PartChip, type Place, placeOf } from "./PartChip";
 import { PartOptions } from "./PartOptions";
 import { type Line, partLabel } from "./part";
-
-/** Where a part stands: its line, and its place in it. */
-type Place = [line: number, part: number];
-
-/** What is dragged within a card. */
-const PART = "application/x-wellspring-part";
 
 /** A card put together in place: lines of parts, each moved by dragging or by keys, its options below it. */
 export function CardLines({
@@ -103,53 +98,26 @@ export function CardLines({
 						<span className="flex-1">Line {l + 1}</span>
 						<RowTools what={`line ${l + 1}`} index={l} count={lines.length} onMove={(to) => set(moved(lines, l, to))} />
 					</div>
-					{/* biome-ignore lint/a11y/noStaticElementInteractions: dragging has its keys on the parts themselves */}
-					<div
+					<DropPlace
+						kind={PART}
+						label={`The end of line ${l + 1}`}
 						className="flex flex-wrap gap-1.5"
-						onDragOver={(event) => event.dataTransfer.types.includes(PART) && event.preventDefault()}
-						onDrop={(event) => {
-							const [fromLine = 0, fromPart = 0] = event.dataTransfer.getData(PART).split(".").map(Number);
-							const over = (event.target as Element).closest<HTMLElement>("[data-part]")?.dataset.part;
-							event.preventDefault();
-							place([fromLine, fromPart], [l, over ? Number(over.split(".")[1]) : line.parts.length]);
-						}}
+						onDrop={(dropped) => place(placeOf(dropped), [l, line.parts.length])}
 					>
 						{line.parts.map((part, p) => {
-							const isOpen = open?.[0] === l && open[1] === p;
-							const label = partLabel(type, part);
 							const shows = sample[`card.lines[${l}].parts[${p}]`];
-							const tone = isOpen ? "border-primary bg-accent" : "border-base-300 bg-base-200";
 							return (
-								// biome-ignore lint/a11y/noStaticElementInteractions: dragging has its keys on the button within
-								<span
+								<PartChip
 									// biome-ignore lint/suspicious/noArrayIndexKey: a part is known by its place
 									key={p}
-									data-part={`${l}.${p}`}
-									draggable
-									onDragStart={(event) => {
-										event.dataTransfer.setData(PART, `${l}.${p}`);
-										event.dataTransfer.effectAllowed = "move";
-									}}
-									className={`inline-flex items-center rounded-field border ${tone}`}
-								>
-									<GripVertical size={14} aria-hidden="true" className="text-quiet cursor-grab" />
-									<button
-										type="button"
-										data-handle
-										aria-expanded={isOpen}
-										title="Alt and an arrow key move it"
-										className="py-1 pr-2 cursor-pointer text-left"
-										onClick={() => setOpen(isOpen ? null : [l, p])}
-										onKeyDown={(event) => keys(event, [l, p])}
-									>
-										<span className="font-semibold">{label}</span>
-										{shows && part.part !== "picture" && (
-											<span className="ml-1.5 text-quiet text-sm">
-												{shows.length > 26 ? `${shows.slice(0, 25)}…` : shows}
-											</span>
-										)}
-									</button>
-								</span>
+									at={[l, p]}
+									label={partLabel(type, part)}
+									shows={part.part === "picture" ? undefined : shows}
+									isOpen={open?.[0] === l && open[1] === p}
+									onOpen={() => setOpen(open?.[0] === l && open[1] === p ? null : [l, p])}
+									onKeyDown={(event) => keys(event, [l, p])}
+									onDrop={(from) => place(from, [l, p])}
+								/>
 							);
 						})}
 						<AddPart
@@ -160,7 +128,7 @@ export function CardLines({
 								setOpen([l, line.parts.length]);
 							}}
 						/>
-					</div>
+					</DropPlace>
 					{open?.[0] === l && line.parts[open[1]] && (
 						<PartOptions
 							key={open.join(".")}

@@ -10,10 +10,12 @@ import type { Drafted, KeptDraft } from "./useKeptDraft";
 import { type Standing, useStanding } from "./useStanding";
 
 /** The head of a screen for something with a draft: its title, whether the draft is kept, and the button to publish. */
-export function DraftHeader<T>({
+export function DraftHeader<T, S extends Drafted<T> & Standing>({
 	title,
+	name,
 	kind,
 	stored,
+	live = null,
 	draft,
 	newest,
 	onPublished,
@@ -23,11 +25,15 @@ export function DraftHeader<T>({
 	children,
 }: {
 	title: string;
+	/** Where the title is edited in place; the heading itself is then for screen readers. */
+	name?: ReactNode;
 	kind: DraftKind;
-	stored: Drafted<T> & Standing;
+	stored: S;
+	/** What visitors get, where the draft may already have differed when it was opened. */
+	live?: T | null;
 	draft: KeptDraft<T>;
-	newest: () => Promise<Drafted<T> & Standing>;
-	onPublished: () => void;
+	newest: () => Promise<S>;
+	onPublished: (now: S) => void;
 	/** What else can be done, before the button. */
 	aside?: (isLive: boolean) => ReactNode;
 	/** Whether the draft is such that it cannot be published. */
@@ -38,7 +44,7 @@ export function DraftHeader<T>({
 	children?: ReactNode;
 }) {
 	const { definition, keeping } = draft;
-	const { standing, published: taken } = useStanding(stored, definition);
+	const { standing, published: taken } = useStanding<T>(stored, definition, live);
 	const client = useQueryClient();
 	const publish = useMutation({
 		mutationFn: async () => {
@@ -53,7 +59,7 @@ export function DraftHeader<T>({
 			taken(now);
 			// Previews show menus, links and listings that this change may have made live.
 			void client.invalidateQueries({ queryKey: [PREVIEW] });
-			onPublished();
+			onPublished(now);
 		},
 	});
 	useTitle(title);
@@ -65,7 +71,8 @@ export function DraftHeader<T>({
 				border-base-300 shrink-0"
 			>
 				{children}
-				<h1 className="font-serif text-xl font-semibold">{title}</h1>
+				<h1 className={name ? "sr-only" : "font-serif text-xl font-semibold"}>{title}</h1>
+				{name}
 				<DraftState draft={draft} savedAt={stored.savedAt} standing={standing} />
 				<span className="flex-1" />
 				{aside?.(standing.live)}

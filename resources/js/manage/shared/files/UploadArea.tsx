@@ -2,6 +2,7 @@ import { type ReactNode, useRef, useState } from "react";
 import { ApiError, upload } from "../api/api";
 import type { Media } from "../api/schema";
 import { AltText } from "./AltText";
+import { FileDrop } from "./FileDrop";
 
 interface Going {
 	key: number;
@@ -43,7 +44,6 @@ export function UploadArea({
 }) {
 	const [going, setGoing] = useState<Going[]>([]);
 	const [asked, setAsked] = useState<Media[]>([]);
-	const [over, setOver] = useState(false);
 	const input = useRef<HTMLInputElement>(null);
 	const begin = (files: File[]) => {
 		const taken = many ? files : files.slice(0, 1);
@@ -81,28 +81,7 @@ export function UploadArea({
 		});
 	};
 	return (
-		// biome-ignore lint/a11y/noStaticElementInteractions: a place to drop on; choosing by the button does the same
-		<div
-			className={`rounded-field border border-dashed px-2.5 py-1.5 text-sm grid gap-1.5
-				${over ? "border-secondary bg-accent" : "border-[#8b9a9c]"}`}
-			onDragOver={(event) => {
-				event.preventDefault();
-				setOver(true);
-			}}
-			onDragLeave={() => setOver(false)}
-			onDrop={(event) => {
-				event.preventDefault();
-				setOver(false);
-				begin([...event.dataTransfer.files]);
-			}}
-			onPaste={(event) => {
-				const files = [...event.clipboardData.files];
-				if (files.length > 0) {
-					event.preventDefault();
-					begin(files);
-				}
-			}}
-		>
+		<FileDrop className="rounded-field px-2.5 py-1.5 text-sm grid gap-1.5" onFiles={begin}>
 			<div className="flex flex-wrap items-center gap-x-3 gap-y-1">
 				<button type="button" className="plain-add" onClick={() => input.current?.click()}>
 					{many ? "Upload files" : "Upload"}
@@ -155,6 +134,6 @@ export function UploadArea({
 					</button>
 				</div>
 			))}
-		</div>
+		</FileDrop>
 	);
 }
