@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Sleep;
 use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\SiteWords;
 
 /** Signing in and out, on the site and in Manage. */
 final class SignIn
@@ -34,21 +35,22 @@ final class SignIn
 
     /**
      * @param  list<'manager'|'author'|'member'>  $roles  of whom may sign in here
+     * @param  SiteWords  $words  in the language of the one who signs in
      * @return string|null why nobody is signed in; null: somebody is
      */
-    public function attempt(Request $request, array $roles): ?string
+    public function attempt(Request $request, array $roles, SiteWords $words): ?string
     {
         $credentials = $request->validate([
             'email' => ['required', 'string', 'max:200'],
             'password' => ['required', 'string', 'max:200'],
-        ]);
+        ], ['email.*' => $words->text('account.needsEmail'), 'password.*' => $words->text('account.needsPassword')]);
         $email = mb_strtolower(Whitespace::trim($credentials['email']));
         $network = ClientNetwork::of((string) $request->ip());
         $limits = ['both' => "sign-in:{$email}|{$network}", 'network' => "sign-in:{$network}"];
         // Each try is counted before it is checked: of many at the same moment, no more are checked than the limit.
         foreach ($limits as $limit => $key) {
             if (self::counted($key) > self::TRIES[$limit]) {
-                return 'Too many wrong tries. Try again in '.max(1, RateLimiter::availableIn($key)).' seconds.';
+                return $words->text('account.tooManyTries', ['n' => max(1, RateLimiter::availableIn($key))]);
             }
         }
         if (self::counted("sign-in:{$email}") > self::TRIES_FOR_PERSON) {
@@ -62,8 +64,9 @@ final class SignIn
         if (! self::opens($user, $credentials['password'], $roles)) {
             AuditTrail::record(AuditAction::SignInFailed, $email);
 
-            return 'This e-mail address and password do not belong together'
-                .(in_array('member', $roles, true) ? '.' : ', or may not manage the site.');
+            return in_array('member', $roles, true)
+                ? $words->text('account.wrong')
+                : 'This e-mail address and password do not belong together, or may not manage the site.';
         }
         RateLimiter::clear($limits['both']);
         RateLimiter::decrement($limits['network'], self::SECONDS);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\Wording\SiteText;
 use Illuminate\Mail\Mailable;
 use Illuminate\Mail\Mailables\Content;
 use Illuminate\Mail\Mailables\Envelope;
@@ -22,17 +23,17 @@ final class AccountLink extends Mailable
 
     public static function invitation(string $name, string $secret): self
     {
-        return new self($name, $secret, AccountLinks::INVITATION_DAYS.' days');
+        return new self($name, $secret, SiteText::plain('mail.days', ['n' => AccountLinks::INVITATION_DAYS]));
     }
 
     public static function password(string $name, string $secret): self
     {
-        return new self($name, $secret, AccountLinks::PASSWORD_MINUTES.' minutes');
+        return new self($name, $secret, SiteText::plain('mail.minutes', ['n' => AccountLinks::PASSWORD_MINUTES]));
     }
 
     public function envelope(): Envelope
     {
-        return new Envelope(subject: 'Your link for '.app(SiteSettings::class)->name);
+        return new Envelope(subject: SiteText::plain('mail.linkSubject', ['site' => app(SiteSettings::class)->name]));
     }
 
     public function content(): Content

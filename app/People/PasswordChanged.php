@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\Wording\SiteText;
 use Illuminate\Bus\Queueable;
 use Illuminate\Mail\Mailable;
 use Illuminate\Mail\Mailables\Content;
@@ -21,7 +22,9 @@ final class PasswordChanged extends Mailable
 
     public function envelope(): Envelope
     {
-        return new Envelope(subject: 'Your password for '.app(SiteSettings::class)->name.' was changed');
+        return new Envelope(
+            subject: SiteText::plain('mail.changedSubject', ['site' => app(SiteSettings::class)->name]),
+        );
     }
 
     public function content(): Content

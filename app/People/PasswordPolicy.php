@@ -8,6 +8,7 @@ use App\Models\User;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Fold;
+use Wellspring\Core\Wording\SiteWords;
 
 /**
  * Which passwords may be chosen (OWASP ASVS 4.0, 2.1): long ones, and not those that are tried first. No characters are
@@ -33,24 +34,22 @@ final class PasswordPolicy
     /** Characters that must be left without them. */
     private const REST = 6;
 
-    /** @throws Refused with what was expected */
-    public static function check(string $password, User $user): void
+    /** @throws Refused with the fault in the given language */
+    public static function check(string $password, User $user, SiteWords $words): void
     {
         $length = mb_strlen($password);
         $fault = match (true) {
             $password === DemoAccounts::PASSWORD => [
-                ProblemCode::Published, 'this is the published password of the demo; choose another.',
+                ProblemCode::Published, $words->text('account.demoPassword'),
             ],
             $length < self::MIN_CHARACTERS => [
-                ProblemCode::WrongValue, 'expected at least '.self::MIN_CHARACTERS.' characters.',
+                ProblemCode::WrongValue, $words->text('account.tooShort', ['n' => self::MIN_CHARACTERS]),
             ],
             $length > self::MAX_CHARACTERS => [
-                ProblemCode::WrongValue, 'expected at most '.self::MAX_CHARACTERS.' characters.',
+                ProblemCode::WrongValue, $words->text('account.tooLong', ['n' => self::MAX_CHARACTERS]),
             ],
             self::isEasy($password, $user) => [
-                ProblemCode::WrongValue,
-                'this password is easy to guess: it is common, repeats itself, or holds your name. Three or four '
-                    .'words that have nothing to do with each other are hard to guess.',
+                ProblemCode::WrongValue, $words->text('account.easy'),
             ],
             default => null,
         };

@@ -19,6 +19,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Text\Whitespace;
+use Wellspring\Core\Wording\SiteWords;
 
 /** Keeps the site's people: who they are, what they may do, and that somebody always manages the site. */
 final readonly class People
@@ -70,10 +71,10 @@ final readonly class People
      *
      * @throws Refused when it is no password to choose; the link stays
      */
-    public function choosePassword(string $secret, string $password): ?User
+    public function choosePassword(string $secret, string $password, SiteWords $words): ?User
     {
         $user = $this->links->person($secret);
-        $user === null || PasswordPolicy::check($password, $user);
+        $user === null || PasswordPolicy::check($password, $user, $words);
 
         return DB::transaction(function () use ($secret, $password): ?User {
             $user = $this->links->redeem($secret);
@@ -166,7 +167,7 @@ final readonly class People
      */
     public function changePassword(User $user, string $password): void
     {
-        PasswordPolicy::check($password, $user);
+        PasswordPolicy::check($password, $user, SiteWords::of('en'));
         $isNew = $user->password === null;
         $user->update(['password' => $password, 'active' => true]);
         $this->links->void($user);

@@ -55,6 +55,7 @@ use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Wording\Format;
+use Wellspring\Core\Wording\SiteWords;
 
 /** Binds interfaces to classes, and says which instances a request shares. */
 final class AppServiceProvider extends ServiceProvider
@@ -96,6 +97,7 @@ final class AppServiceProvider extends ServiceProvider
         ]));
         $this->app->scoped(SiteSettings::class, fn (): SiteSettings => app(CatalogueStore::class)->settings());
         $this->app->scoped(Calendar::class, fn (): Calendar => app(SiteSettings::class)->calendar());
+        $this->app->scoped(SiteWords::class, fn (): SiteWords => app(Format::class)->words());
         $this->app->scoped(Format::class, fn (): Format => app(SiteSettings::class)->format());
         $this->app->singleton(SafeHtml::class);
         $this->app->singleton(KeysetPaginator::class, fn (): KeysetPaginator => new KeysetPaginator);

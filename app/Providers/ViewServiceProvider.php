@@ -11,7 +11,9 @@ use App\Look\LookSheets;
 use App\Site\Address\PageAddress;
 use App\Site\PageResult;
 use App\Site\SitePages;
+use App\Wording\SiteText;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
@@ -32,6 +34,9 @@ final class ViewServiceProvider extends ServiceProvider
             ],
             fn ($view) => $view->with('site', app(SiteSettings::class)),
         );
+        $class = '\\'.SiteText::class;
+        Blade::directive('say', fn (string $text): string => "<?php echo {$class}::html({$text}); ?>");
+        Blade::directive('plain', fn (string $text): string => "<?php echo e({$class}::plain({$text})); ?>");
         View::composer('site.layout', function (ViewInstance $view): void {
             $look = $view->getData()['look'] ?? app(CatalogueStore::class)->look();
             $sheets = app(LookSheets::class);

@@ -32,6 +32,7 @@ final class LayersTest extends TestCase
         'Look',
         'ViewCounts',
         'Video',
+        'Wording',
         'Site',
         'Search',
         'Media', 'Import', 'Export', 'Mail', 'People', 'Sets', 'Benchmark',

@@ -21,19 +21,18 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Who\Viewer;
+use Wellspring\Core\Wording\SiteWords;
 
 /** Members' accounts on the site: signing in and out, signing up, and a new password. */
 final readonly class AccountController
 {
-    /** What is said after a link was asked for, whether or not there is such an account. */
-    private const SENT = 'A message with a link is on its way, if the address is right.';
-
     public function __construct(
         private SignIn $signIn,
         private People $people,
         private Accounts $accounts,
         private SitePages $sitePages,
         private ContextFactory $contexts,
+        private SiteWords $words,
     ) {
     }
 
@@ -56,7 +55,7 @@ final readonly class AccountController
     public function signIn(Request $request): RedirectResponse
     {
         $to = self::local($request->input('to'));
-        $why = $this->signIn->attempt($request, ['manager', 'author', 'member']);
+        $why = $this->signIn->attempt($request, ['manager', 'author', 'member'], $this->words);
         if ($why !== null) {
             return redirect('/account/sign-in?'.http_build_query(['to' => $to]))
                 ->withInput(['email' => RequestText::text($request, 'email')])
@@ -88,10 +87,10 @@ final readonly class AccountController
         $given = $request->validate([
             'name' => ['required', 'string', 'max:100'],
             'email' => ['required', 'email', 'max:200'],
-        ]);
+        ], $this->faults());
         SendAccountLink::dispatch($given['email'], $given['name']);
 
-        return back()->with('said', self::SENT);
+        return $this->linkSent();
     }
 
     public function passwordForm(Request $request): View
@@ -101,10 +100,10 @@ final readonly class AccountController
 
     public function password(Request $request): RedirectResponse
     {
-        $given = $request->validate(['email' => ['required', 'email', 'max:200']]);
+        $given = $request->validate(['email' => ['required', 'email', 'max:200']], $this->faults());
         SendAccountLink::dispatch($given['email']);
 
-        return back()->with('said', self::SENT);
+        return $this->linkSent();
     }
 
     public function welcome(Request $request, string $secret): View
@@ -114,13 +113,11 @@ final readonly class AccountController
 
     public function takeUp(Request $request, string $secret): RedirectResponse
     {
-        $given = $request->validate(['password' => ['required', 'string', 'confirmed']], [
-            'password.confirmed' => 'The two passwords differ.',
-        ]);
+        $given = $request->validate(['password' => ['required', 'string', 'confirmed']], $this->faults());
         try {
-            $person = $this->people->choosePassword($secret, $given['password']);
+            $person = $this->people->choosePassword($secret, $given['password'], $this->words);
         } catch (Refused $refused) {
-            return back()->withErrors(['password' => ucfirst($refused->problems[0]->message)]);
+            return back()->withErrors(['password' => $refused->problems[0]->message]);
         }
         if ($person === null) {
             return back();
@@ -129,6 +126,23 @@ final readonly class AccountController
         $this->signIn->enter($request);
 
         return redirect('/account');
+    }
+
+    /** Says that a link was sent, whether or not there is such an account. */
+    private function linkSent(): RedirectResponse
+    {
+        return back()->with('said', $this->words->text('account.linkSent'));
+    }
+
+    /** @return array<string, string> what a form says about a wrong value, by field and rule */
+    private function faults(): array
+    {
+        return [
+            'name.*' => $this->words->text('account.needsName'),
+            'email.*' => $this->words->text('account.needsEmail'),
+            'password.confirmed' => $this->words->text('account.differ'),
+            'password.*' => $this->words->text('account.needsPassword'),
+        ];
     }
 
     /** @param  array<string, mixed>  $data */

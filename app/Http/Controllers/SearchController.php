@@ -14,6 +14,7 @@ use App\Site\Address\RecordAddresses;
 use App\Site\Listings\VisitorListing;
 use App\Site\Output\ModuleView;
 use App\Site\SitePages;
+use App\Wording\SiteText;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -123,7 +124,7 @@ final readonly class SearchController
     private function typeLinks(array $counts, array $asked, PageAddress $address): array
     {
         $links = [[
-            'words' => 'Everything',
+            'words' => SiteText::plain('search.everything'),
             'count' => array_sum($counts),
             'address' => $address->with('type', null),
             'isChosen' => $asked === [],

@@ -46,13 +46,13 @@ final readonly class ForAuthorsData implements BlockData
         return $types === [] ? null : [
             'types' => $types,
             'lists' => array_filter([
-                'My drafts' => self::links((clone $drafts)->where('author_id', $user->id)),
-                'Published later' => self::links(
+                'author.drafts' => self::links((clone $drafts)->where('author_id', $user->id)),
+                'author.later' => self::links(
                     Item::query()->whereIn('type_key', $keys)->where('status', 'published')
                         ->where('publish_at', '>', $scene->context->now)
                         ->when(! $user->isManager(), fn (Builder $mine) => $mine->where('author_id', $user->id)),
                 ),
-                'Drafts of others' => $user->isManager()
+                'author.ofOthers' => $user->isManager()
                     ? self::links((clone $drafts)->whereRaw('author_id is distinct from ?', [$user->id]))
                     : [],
             ]),

@@ -37,7 +37,9 @@ final readonly class SearchFormData implements BlockData
 
         return $choices->facets === [] ? null : [
             'choices' => $choices,
-            'button' => $this->format->inWords($block->button, ['total' => $listing->result->total]),
+            'button' => $block->button === SearchForm::BUTTON
+                ? $this->format->words()->text('choices.show', ['total' => $listing->result->total])
+                : $this->format->inWords($block->button, ['total' => $listing->result->total]),
         ];
     }
 }

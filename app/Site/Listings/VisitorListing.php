@@ -11,7 +11,6 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Paging\PageNumbers;
-use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Wording\Format;
 
@@ -43,12 +42,14 @@ final readonly class VisitorListing
     public function countWords(Format $format): string
     {
         $pattern = $this->module->page->count;
-        if ($pattern === '' && $this->module->own->offer !== null) {
-            $pattern = PagingRule::COUNT;
-        }
-        $pages = new PageNumbers(max(0, $this->result->total), $this->module->page->size);
+        $places = (new PageNumbers(max(0, $this->result->total), $this->module->page->size))
+            ->places($this->result->page);
 
-        return $pattern === '' ? '' : $format->inWords($pattern, $pages->places($this->result->page));
+        return match (true) {
+            $pattern !== '' => $format->inWords($pattern, $places),
+            $this->module->own->offer !== null => $format->words()->text('listing.count', $places),
+            default => '',
+        };
     }
 
     /**

@@ -10,6 +10,7 @@ use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Choice\OfferedArrangement;
 use Wellspring\Core\Choice\OfferedOrder;
 use Wellspring\Core\Sort\SortKey;
+use Wellspring\Core\Wording\SiteWords;
 
 /**
  * The orders, page sizes and layouts of a listing to choose from, its own among them.
@@ -19,8 +20,11 @@ use Wellspring\Core\Sort\SortKey;
 final readonly class ChoiceTools
 {
     /** @param  \Closure(string, string|null): string  $address  at which a parameter of the offer says so */
-    public function __construct(private VisitorListing $listing, private \Closure $address)
-    {
+    public function __construct(
+        private VisitorListing $listing,
+        private \Closure $address,
+        private SiteWords $words,
+    ) {
     }
 
     public function areThere(): bool
@@ -42,7 +46,7 @@ final readonly class ChoiceTools
         return $this->choices(
             Offer::SORT,
             array_map(fn (OfferedOrder $order): array => [$order->key, $order->name, $isOwn($order)], $orders),
-            'In our order',
+            $this->words->text('choices.ownOrder'),
             $this->listing->module->chosen->order?->key,
         );
     }
@@ -57,7 +61,9 @@ final readonly class ChoiceTools
 
         return $this->choices(
             Offer::SIZE,
-            array_map(fn (int $size): array => [(string) $size, "{$size} a page", $size === $own], $sizes),
+            array_map(fn (int $size): array => [
+                (string) $size, $this->words->text('choices.onePage', ['n' => $size]), $size === $own,
+            ], $sizes),
             '',
             $this->listing->module->chosen->size === null ? null : (string) $this->listing->module->chosen->size,
         );

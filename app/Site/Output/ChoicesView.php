@@ -11,7 +11,6 @@ use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Choice\FacetOption;
 use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Filter\Test\Quantifier;
-use Wellspring\Core\Page\Block\SearchForm;
 use Wellspring\Core\Wording\Format;
 
 /** What a visitor can choose of a listing, with the addresses that choose it. */
@@ -40,7 +39,7 @@ final readonly class ChoicesView
         ?array $only = null,
     ) {
         $this->offer = $listing->module->own->offered() ?? new Offer($listing->module->own->key);
-        $this->tools = new ChoiceTools($listing, $this->address(...));
+        $this->tools = new ChoiceTools($listing, $this->address(...), $format->words());
         $chosen = $listing->module->chosen->filters !== [];
         $this->facets = array_values(array_filter(
             $listing->facets,
@@ -163,7 +162,15 @@ final readonly class ChoicesView
     /** What the button says that shows what is chosen. */
     public function showWords(): string
     {
-        return $this->format->inWords(SearchForm::BUTTON, ['total' => $this->total()]);
+        return $this->format->words()->text('choices.show', ['total' => $this->total()]);
+    }
+
+    /** How an option of a filter reads. */
+    public function label(Facet $facet, FacetOption $option): string
+    {
+        return $facet->filter->control->isOneBox($facet->filter)
+            ? $option->label
+            : $facet->filter->control->optionWords($option->value, $option->label, $this->format);
     }
 
     /** Whether all that the filters offer is links, and nothing a form would send. */

@@ -65,6 +65,13 @@ interface FilterControl
      */
     public function read(string $said, OfferedFilter $filter): ?ChosenFilter;
 
+    /**
+     * How visitors read an option.
+     *
+     * @param  string  $label  as options() says it
+     */
+    public function optionWords(string $value, string $label, Format $format): string;
+
     /** How what is chosen reads above the results: “Shade or Half shade”, “£3–£12”. */
     public function chosenWords(ChosenFilter $chosen, Format $format): string;
 }

@@ -41,13 +41,17 @@ final readonly class OpeningHours
     {
         $at = $this->changesAt;
         if ($at === null) {
-            return $this->isOpen ? 'Always open' : 'Closed';
+            return $format->words()->text($this->isOpen ? 'hours.always' : 'hours.closed');
         }
         $day = $calendar->day($at);
-        $time = $format->timeOfDay($at->setTimezone($calendar->zone)->format('H:i'));
-        $when = $day === $this->today ? "at {$time}" : 'on '.$format->dateAs($day, 'EEEE')." at {$time}";
 
-        return $this->isOpen ? "Open now · closes {$when}" : "Closed now · opens {$when}";
+        return $format->words()->text(
+            'hours.'.($this->isOpen ? 'closes' : 'opens').($day === $this->today ? 'At' : 'On'),
+            [
+                'time' => $format->timeOfDay($at->setTimezone($calendar->zone)->format('H:i')),
+                'day' => $format->dateAs($day, 'EEEE'),
+            ],
+        );
     }
 
     /**

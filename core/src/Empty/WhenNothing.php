@@ -36,6 +36,12 @@ final readonly class WhenNothing
     ) {
     }
 
+    /** True if the module does not say a text of its own: visitors then read the built-in one in their language. */
+    public function saysBuiltIn(): bool
+    {
+        return in_array($this->text, ['', self::TEXT], true);
+    }
+
     /** @param  string  $key  of the module itself, which cannot show instead of itself */
     public static function read(Shape $definition, Problems $problems, string $key): self
     {

@@ -17,9 +17,6 @@ final readonly class PagingRule
 
     public const MAX_COUNT = Format::LONGEST_PATTERN;
 
-    /** What is said above the records where the module does not say it otherwise. */
-    public const COUNT = '{total, plural, =0 {None} =1 {One result} other {{from}–{to} of {total}}}';
-
     /**
      * @param  positive-int  $size
      * @param  int  $loads  how often continuous loading goes on by itself before it becomes a button

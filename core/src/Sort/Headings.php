@@ -97,7 +97,7 @@ final readonly class Headings
     public function heading(string $key, Format $format): string
     {
         if ($key === self::NONE) {
-            return 'Without '.mb_strtolower($this->field->label);
+            return $format->words()->text('listing.withoutValue', ['field' => mb_strtolower($this->field->label)]);
         }
 
         return match ($this->per) {
@@ -109,7 +109,7 @@ final readonly class Headings
             ),
             null => match ($this->field->family()) {
                 Family::Text => mb_strtoupper($key),
-                Family::YesNo => "{$this->field->label}: {$key}",
+                Family::YesNo => "{$this->field->label}: ".mb_strtolower($format->words()->text("choices.{$key}")),
                 default => $this->field->choiceLabel($key),
             },
         };

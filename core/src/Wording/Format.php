@@ -23,6 +23,8 @@ final class Format
 
     private ?self $whole = null;
 
+    private ?SiteWords $words = null;
+
     private ?\IntlDatePatternGenerator $patterns = null;
 
     /** @var array<string, string> patterns by skeleton */
@@ -39,6 +41,12 @@ final class Format
         private readonly string $currency,
         private readonly string $timeZone,
     ) {
+    }
+
+    /** The built-in texts of visitors' pages in the site's language. */
+    public function words(): SiteWords
+    {
+        return $this->words ??= SiteWords::of($this->locale);
     }
 
     /** @param  array<string, string>  $titles  of items by `type/slug`, of modules by `module/key` */

@@ -3,6 +3,7 @@
  * those of another site come only when the visitor asks for them.
  */
 import { onEach } from "./shared/each";
+import { say } from "./shared/words";
 
 /** The closest zoom that the application draws, see MapTile. Closer ones enlarge it. */
 const DRAWN_ZOOM = 9;
@@ -20,7 +21,7 @@ async function open(map: HTMLElement, tiles: string, attribution: string, most: 
 	picture.replaceChildren();
 	picture.classList.add("is-open");
 	picture.setAttribute("role", "region");
-	picture.setAttribute("aria-label", `Map: ${map.dataset.label ?? ""}`);
+	picture.setAttribute("aria-label", say("page.map", { place: map.dataset.label ?? "" }));
 	picture.style.height = `${height}px`;
 	const view = leaflet.map(picture, {
 		// The wheel scrolls the page until the visitor has chosen the map.
@@ -57,7 +58,7 @@ onEach("[data-map]", (map) => {
 	const button = document.createElement("button");
 	button.type = "button";
 	button.className = "quiet-button map-open";
-	button.textContent = `Show the map of ${host}`;
+	button.textContent = say("page.showMap", { host: host ?? "" });
 	button.addEventListener("click", () => {
 		button.remove();
 		void open(map, tiles, map.dataset.attribution ?? "", MAX_ZOOM);

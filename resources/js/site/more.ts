@@ -6,6 +6,7 @@ import { announce, failure } from "./shared/announce";
 import { append } from "./shared/appendPage";
 import { onEach } from "./shared/each";
 import { fetchPage } from "./shared/fetchPage";
+import { say } from "./shared/words";
 
 /** What the history keeps of a page: how many pages of each listing are there, and how far it was scrolled. */
 interface Kept {
@@ -46,7 +47,7 @@ function begin(nav: HTMLElement): void {
 			first?.querySelector<HTMLElement>("a")?.focus({ preventScroll: true });
 		}
 		if (!isQuiet) {
-			announce(`${added} more`);
+			announce(say("choices.more", { n: added }));
 		}
 		return true;
 	};
@@ -66,13 +67,13 @@ function begin(nav: HTMLElement): void {
 				keep({ loaded: { ...loaded, [key]: [...(loaded[key] ?? []), address] } });
 			} else if (status === 404) {
 				link.remove();
-				announce("There are no more");
+				announce(say("loading.noMore"));
 			} else if (nav.isConnected) {
 				throw new Error("The listing is not on the page.");
 			}
 		} catch {
 			left = 0;
-			nav.append(failure("More could not be loaded.", () => void load(link)));
+			nav.append(failure(say("loading.moreFailed"), () => void load(link)));
 		} finally {
 			nav.removeAttribute("aria-busy");
 		}
@@ -109,7 +110,7 @@ function begin(nav: HTMLElement): void {
 		if (goesOn && next() && !nav.querySelector(".more-why")) {
 			const why = document.createElement("p");
 			why.className = "more-why";
-			why.textContent = "It stops here by itself, so that the end of the page can be reached.";
+			why.textContent = say("loading.stops");
 			nav.append(why);
 		}
 	};

@@ -6,6 +6,7 @@ import { announce } from "./shared/announce";
 import { append } from "./shared/appendPage";
 import { onEach } from "./shared/each";
 import { fetchPage } from "./shared/fetchPage";
+import { say } from "./shared/words";
 
 /** More pages than this are not printed at once. */
 const MOST_PAGES = 100;
@@ -39,7 +40,7 @@ async function print(link: HTMLAnchorElement): Promise<void> {
 	const id = link.dataset.printAll ?? "";
 	const listing = document.getElementById(id);
 	link.setAttribute("aria-busy", "true");
-	announce("Loading all pages to print");
+	announce(say("loading.print"));
 	try {
 		const all = await whole(id, link.href);
 		if (!all || !listing) {
@@ -52,7 +53,7 @@ async function print(link: HTMLAnchorElement): Promise<void> {
 		await Promise.race([late, Promise.all([...all.querySelectorAll("img")].map(loaded))]);
 		window.print();
 	} catch {
-		announce("Not all pages could be loaded. Please try again.");
+		announce(say("loading.printFailed"));
 	} finally {
 		link.removeAttribute("aria-busy");
 	}

@@ -3,6 +3,7 @@
  * autocomplete); without scripts the form finds them.
  */
 import { onEach } from "./shared/each";
+import { say } from "./shared/words";
 
 interface Suggestion {
 	title: string;
@@ -20,7 +21,7 @@ function begin(input: HTMLInputElement): void {
 	list.id = `suggested-${boxes}`;
 	list.className = "suggested";
 	list.setAttribute("role", "listbox");
-	list.setAttribute("aria-label", "Suggestions");
+	list.setAttribute("aria-label", say("search.suggestions"));
 	list.hidden = true;
 	input.after(list);
 	input.setAttribute("role", "combobox");

@@ -2,6 +2,7 @@
 
 import { onEach } from "./shared/each";
 import { filmFrame } from "./shared/filmFrame";
+import { say } from "./shared/words";
 
 function begin(wall: HTMLElement): void {
 	const links = () => [...wall.querySelectorAll<HTMLAnchorElement>("a.large-view")];
@@ -82,10 +83,10 @@ function begin(wall: HTMLElement): void {
 	};
 
 	bar.append(
-		button("Previous", "←", () => show(at - 1)),
+		button(say("listing.previous"), "←", () => show(at - 1)),
 		caption,
-		button("Next", "→", () => show(at + 1)),
-		button("Close", "×", () => dialog.close()),
+		button(say("listing.next"), "→", () => show(at + 1)),
+		button(say("listing.close"), "×", () => dialog.close()),
 	);
 	const description = document.createElement("p");
 	description.className = "large-description";

@@ -1,3 +1,4 @@
+@use('App\Wording\SiteText')
 @extends('errors.layout')
-@section('title', 'Sign in first')
-@section('advice', 'This page is for people with an account.')
+@section('title', SiteText::plain('error.signInFirst'))
+@section('advice', SiteText::plain('error.signInFirstAdvice'))

@@ -1,3 +1,4 @@
+@use('App\Wording\SiteText')
 @extends('errors.layout')
-@section('title', 'This page is not for you')
-@section('advice', 'Sign in with an account that may see it, or go back.')
+@section('title', SiteText::plain('error.notForYou'))
+@section('advice', SiteText::plain('error.notForYouAdvice'))

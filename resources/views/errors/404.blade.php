@@ -1,8 +1,9 @@
+@use('App\Wording\SiteText')
 @extends('site.layout')
-@section('title', 'Not found')
+@section('title', SiteText::plain('error.notFound'))
 @section('content')
     <div class="page-head">
-        <h1>There is nothing at this address</h1>
-        <p class="intro">It may have moved, or it may not be out yet. <a href="/">Go to the home page</a>.</p>
+        <h1>@say('error.nothingHere')</h1>
+        <p class="intro">@say('error.mayHaveMoved') <a href="/">@say('error.toHome')</a>.</p>
     </div>
 @endsection

@@ -1,3 +1,4 @@
+@use('App\Wording\SiteText')
 @extends('errors.layout')
-@section('title', 'This is too large')
-@section('advice', 'The site takes less than this here. Go back and send something smaller.')
+@section('title', SiteText::plain('error.tooLarge'))
+@section('advice', SiteText::plain('error.tooLargeAdvice'))

@@ -1,3 +1,4 @@
+@use('App\Wording\SiteText')
 @extends('errors.layout')
-@section('title', 'This page was open for too long')
-@section('advice', 'Go back, load it again, and send it once more.')
+@section('title', SiteText::plain('error.openTooLong'))
+@section('advice', SiteText::plain('error.openTooLongAdvice'))

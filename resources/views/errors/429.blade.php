@@ -1,3 +1,4 @@
+@use('App\Wording\SiteText')
 @extends('errors.layout')
-@section('title', 'That was a lot at once')
-@section('advice', 'Wait a minute, then try again.')
+@section('title', SiteText::plain('error.tooMany'))
+@section('advice', SiteText::plain('error.tooManyAdvice'))

@@ -1,3 +1,4 @@
+@use('App\Wording\SiteText')
 @extends('errors.layout')
-@section('title', 'This cannot be done here')
-@section('advice', 'Go back, or start at the front page.')
+@section('title', SiteText::plain('error.cannot'))
+@section('advice', SiteText::plain('error.cannotAdvice'))

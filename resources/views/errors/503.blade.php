@@ -1,3 +1,4 @@
+@use('App\Wording\SiteText')
 @extends('errors.layout')
-@section('title', 'Back in a while')
-@section('advice', 'The site is being worked on. Try again in a few minutes.')
+@section('title', SiteText::plain('error.soon'))
+@section('advice', SiteText::plain('error.soonAdvice'))

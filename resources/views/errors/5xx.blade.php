@@ -1,3 +1,4 @@
+@use('App\Wording\SiteText')
 @extends('errors.layout')
-@section('title', 'Something went wrong')
-@section('advice', 'It is not your fault, and it has been noted. Try again in a while.')
+@section('title', SiteText::plain('error.wrong'))
+@section('advice', SiteText::plain('error.wrongAdvice'))

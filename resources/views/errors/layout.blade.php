@@ -1,6 +1,6 @@
 {{-- Without the site's name and navigation, so that it can be shown while the database cannot be asked. --}}
 <!doctype html>
-<html lang="en">
+<html lang="{{ App\Wording\SiteText::words()->spoken() }}">
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">

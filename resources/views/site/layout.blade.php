@@ -14,14 +14,14 @@
     @stack('scripts')
 </head>
 <body>
-<a class="skip" href="#content">Skip to the content</a>
+<a class="skip" href="#content">@say('page.skip')</a>
 @yield('bar')
 <header class="site-head">
     <div class="wrap">
         <a class="site-name" href="/">{{ $site->name }}</a>
         {{-- On a phone it opens the menus after it; elsewhere it is not shown. It needs no script. --}}
         @if (str_contains($slot('header'), '<nav class="menu"'))
-            <details class="menu-button"><summary>Menu</summary></details>
+            <details class="menu-button"><summary>@say('page.menu')</summary></details>
         @endif
         {!! $slot('header') !!}
     </div>
@@ -42,5 +42,6 @@
         <p>{{ $site->name }}</p>
     </div>
 </footer>
+<script type="application/json" id="site-words">{!! App\Wording\SiteText::forScripts() !!}</script>
 </body>
 </html>

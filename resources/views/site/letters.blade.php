@@ -1,5 +1,5 @@
 {{-- An index: the letters that the page's records begin with lead to them. --}}
-<nav class="letters" aria-label="Letters of {{ $shown->module->name }}">
+<nav class="letters" aria-label="@plain('listing.letters', ['listing' => $shown->module->name])">
     <ul>
         @foreach ($shown->letters() as $i => $letter)
             <li><a href="#{{ $shown->anchor }}-{{ $i + 1 }}">{{ $letter }}</a></li>

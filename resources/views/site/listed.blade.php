@@ -1,14 +1,21 @@
 @php($level = $shown->heading === false ? 2 : min(6, $shown->level + 1))
 @if ($shown->cards === [])
     <div class="nothing">@if ($shown->nothing !== ''){!! $shown->nothing !!}@else
-        <p>{{ $module->whenNothing->text ?: \Wellspring\Core\Empty\WhenNothing::TEXT }}</p>
+        <p>
+            @if ($module->whenNothing->saysBuiltIn())
+                @say('listing.nothing')
+            @else
+                {{ $module->whenNothing->text }}
+            @endif
+        </p>
     @endif
     @php($without = $choices?->withoutEach() ?? [])
     @if ($without !== [])
-        <p>There is something without one of these:</p>
+        <p>@say('listing.withoutOne')</p>
         <ul class="without">
             @foreach ($without as $one)
-                <li><a href="{{ $one['address'] }}" rel="nofollow">Without “{{ $one['words'] }}” <span class="n">{{
+                <li><a href="{{ $one['address'] }}" rel="nofollow"
+                    >@say('listing.without', ['choice' => $one['words']]) <span class="n">{{
                     $one['count'] }}</span></a></li>
             @endforeach
         </ul>
@@ -31,7 +38,7 @@
     )
     @if ($shown->pages > 1)
         <p class="print-all"><a href="{{ $shown->pageAddress(1) }}" data-print-all="{{ $shown->anchor }}" rel="nofollow"
-            hidden>Print all</a></p>
+            hidden>@say('listing.printAll')</a></p>
     @endif
     @php($led = array_values(array_filter(array_column($shown->cards, 'address'))))
     @includeWhen(count($led) > 1, 'site.structured', ['data' => [

@@ -1,5 +1,5 @@
 {{-- For signed-in managers alone; such a page is kept by nobody. --}}
-<aside class="manager-bar" aria-label="For managers">
+<aside class="manager-bar" lang="en" dir="ltr" aria-label="For managers">
     @if ($bar['page'] !== null)<a href="{{ $bar['page'] }}">Edit this page</a>@endif
     @if ($bar['item'] !== null)<a href="{{ $bar['item']['address'] }}">Edit this item</a>@endif
     @if ($bar['modules'] !== [])

@@ -1,5 +1,6 @@
+@use('App\Wording\SiteText')
 @extends('site.layout')
-@section('title', 'Search')
+@section('title', SiteText::plain('search.title'))
 @push('scripts')
     @vite(['resources/js/site/search.ts'])
 @endpush
@@ -8,15 +9,15 @@
 @endsection
 @section('content')
     <div class="page-head">
-        <h1>Search</h1>
+        <h1>@say('search.title')</h1>
         <form class="search-box search-large" action="/search" role="search">
-            <input type="search" name="q" value="{{ $words }}" maxlength="200" aria-label="Words to look for">
-            <button type="submit">Search</button>
+            <input type="search" name="q" value="{{ $words }}" maxlength="200" aria-label="@plain('search.words')">
+            <button type="submit">@say('search.title')</button>
         </form>
     </div>
     @isset($found)
         @if ($types !== [] && count($types) > 2)
-            <ul class="choice-buttons" aria-label="Only these">
+            <ul class="choice-buttons" aria-label="@plain('search.only')">
                 @foreach ($types as $one)
                     <li><a href="{{ $one['address'] }}" @if ($one['isChosen']) aria-current="true" @endif>{{
                         $one['words'] }} <span class="n">{{ $one['count'] }}</span></a></li>
@@ -24,7 +25,7 @@
             </ul>
         @endif
         @if ($total > 0)
-            <p class="found">{{ $total === 1 ? 'One page' : "{$total} pages" }} found for “{{ $words }}”.</p>
+            <p class="found">@say('search.found', ['n' => $total, 'words' => $words])</p>
             <ol class="found-list" id="found">
                 @foreach ($found as $one)
                     <li>
@@ -39,14 +40,15 @@
             @includeWhen($pages !== null, 'site.pages.numbered', ['shown' => $pages, 'module' => $pages?->module])
         @else
             <div class="nothing">
-                <p>Nothing on this site holds “{{ $words }}”.</p>
+                <p>@say('search.nothing', ['words' => $words])</p>
                 @if ($near !== null)
                     <p>
-                        Did you mean
-                        <a href="/search?{{ http_build_query(['q' => $near]) }}"><em>{{ $near }}</em></a>?
+                        @say('search.didYouMean', ['words' => new Illuminate\Support\HtmlString(
+                            '<a href="/search?'.e(http_build_query(['q' => $near])).'"><em>'.e($near).'</em></a>',
+                        )])
                     </p>
                 @else
-                    <p>Fewer words may find more; a word that ends in * finds all that begin with it.</p>
+                    <p>@say('search.advice')</p>
                 @endif
             </div>
         @endif

@@ -1,9 +1,10 @@
+@use('App\Wording\SiteText')
 @extends('site.layout')
-@section('title', 'Sign in')
+@section('title', SiteText::plain('account.signIn'))
 @section('content')
     <div class="page-head">
-        <h1>This page is for members</h1>
-        <p class="intro">Sign in to read it.</p>
+        <h1>@say('account.forMembers')</h1>
+        <p class="intro">@say('account.signInToRead')</p>
     </div>
     @include('site.account.sign-in-form', ['to' => $address, 'email' => '', 'fault' => ''])
 @endsection

@@ -13,7 +13,8 @@
                 ])
             @endif
             <span class="play-mark" aria-hidden="true"></span>
-            <span class="film-words">Play “{{ $video['title'] }}” from {{ $video['site'] }}</span>
+            <span class="film-words"
+                >@say('page.playVideo', ['title' => $video['title'], 'site' => $video['site']])</span>
         </a>
     </div>
 @else

@@ -71,8 +71,14 @@ final readonly class Days implements FilterControl
         );
 
         return match (true) {
-            $from === null => "{$chosen->filter->label()} until {$to}",
-            $to === null => "{$chosen->filter->label()} from {$from}",
+            $from === null => $format->words()->text(
+                'choices.until',
+                ['filter' => $chosen->filter->label(), 'value' => (string) $to],
+            ),
+            $to === null => $format->words()->text(
+                'choices.atLeast',
+                ['filter' => $chosen->filter->label(), 'value' => $from],
+            ),
             $from === $to => $from,
             default => "{$from} – {$to}",
         };

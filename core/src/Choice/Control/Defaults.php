@@ -56,6 +56,11 @@ trait Defaults
         return [];
     }
 
+    public function optionWords(string $value, string $label, Format $format): string
+    {
+        return $label;
+    }
+
     public function chosenWords(ChosenFilter $chosen, Format $format): string
     {
         $labels = $chosen->filter->options();

@@ -109,8 +109,11 @@ final readonly class Near implements FilterControl
 
     public function chosenWords(ChosenFilter $chosen, Format $format): string
     {
-        $name = self::points($chosen->filter)[$chosen->options[0]]['name'] ?? 'where you are';
+        $name = self::points($chosen->filter)[$chosen->options[0]]['name']
+            ?? $format->words()->text('choices.here');
 
-        return 'within '.$format->number((int) $chosen->options[1], 'km')." of {$name}";
+        return $format->words()->text('choices.withinOf', [
+            'distance' => $format->number((int) $chosen->options[1], 'km'), 'place' => $name,
+        ]);
     }
 }

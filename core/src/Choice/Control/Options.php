@@ -119,9 +119,12 @@ final readonly class Options implements FilterControl
     {
         $labels = $chosen->filter->options();
 
-        return implode(
-            $chosen->filter->join === Quantifier::All ? ' and ' : ' or ',
-            array_map(fn (string $option): string => $labels[$option] ?? $option, $chosen->options),
+        $named = array_map(fn (string $option): string => $labels[$option] ?? $option, $chosen->options);
+        $last = (string) array_pop($named);
+
+        return $named === [] ? $last : $format->words()->text(
+            $chosen->filter->join === Quantifier::All ? 'choices.and' : 'choices.or',
+            ['list' => implode(', ', $named), 'last' => $last],
         );
     }
 }

@@ -76,8 +76,14 @@ final readonly class Range implements FilterControl
         );
 
         return match (true) {
-            $from === null => "{$chosen->filter->label()} up to {$to}",
-            $to === null => "{$chosen->filter->label()} from {$from}",
+            $from === null => $format->words()->text(
+                'choices.atMost',
+                ['filter' => $chosen->filter->label(), 'value' => (string) $to],
+            ),
+            $to === null => $format->words()->text(
+                'choices.atLeast',
+                ['filter' => $chosen->filter->label(), 'value' => $from],
+            ),
             default => "{$from}–{$to}",
         };
     }

@@ -49,6 +49,11 @@ final readonly class YesNo implements FilterControl
         return ['yes' => 'Yes', 'no' => 'No'];
     }
 
+    public function optionWords(string $value, string $label, Format $format): string
+    {
+        return $format->words()->text($value === 'yes' ? 'choices.yes' : 'choices.no');
+    }
+
     public function read(string $said, OfferedFilter $filter): ?ChosenFilter
     {
         $test = isset($filter->options()[$said]) ? Tests::find($said, Family::YesNo) : null;
@@ -60,6 +65,8 @@ final readonly class YesNo implements FilterControl
 
     public function chosenWords(ChosenFilter $chosen, Format $format): string
     {
-        return $chosen->filter->label().($chosen->said === 'yes' ? '' : ': no');
+        $label = $chosen->filter->label();
+
+        return $chosen->said === 'yes' ? $label : $format->words()->text('choices.not', ['filter' => $label]);
     }
 }

@@ -64,7 +64,7 @@ final class YesNo implements Kind
 
     public function display(mixed $value, Field $field, Format $format, array $names): ?string
     {
-        return is_bool($value) ? ($value ? 'Yes' : 'No') : null;
+        return is_bool($value) ? $format->words()->text($value ? 'choices.yes' : 'choices.no') : null;
     }
 
     public function schema(Field $field): array

@@ -3,6 +3,7 @@ import { announce, failure } from "../shared/announce";
 import { CHANGED } from "../shared/each";
 import { fetchPage } from "../shared/fetchPage";
 import { finder, withFocus } from "../shared/focus";
+import { say } from "../shared/words";
 
 /** A choice that takes longer than this shows that it does. */
 const SLOW = 200;
@@ -67,7 +68,7 @@ async function load(address: string, dropped: AbortSignal, asking: Asking): Prom
 		announce(document.querySelector(`${within}.count`)?.textContent?.trim() ?? "");
 	} catch (fault) {
 		if (!dropped.aborted) {
-			const box = failure("This could not be loaded.", () => void show(address, asking));
+			const box = failure(say("loading.failed"), () => void show(address, asking));
 			(here.find((one) => one.matches(".results")) ?? here[0])?.prepend(box);
 		} else if (!(fault instanceof DOMException)) {
 			throw fault;

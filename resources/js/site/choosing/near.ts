@@ -1,4 +1,5 @@
 import { announce } from "../shared/announce";
+import { say } from "../shared/words";
 
 /** Lets a visitor say where they are, and waits for a point before a distance means anything. */
 export function beginNear(box: HTMLElement): void {
@@ -19,10 +20,10 @@ export function beginNear(box: HTMLElement): void {
 		navigator.geolocation.getCurrentPosition(
 			({ coords }) => {
 				const here = `${coords.latitude.toFixed(4)},${coords.longitude.toFixed(4)}`;
-				point.append(new Option("where you are", here, true, true));
+				point.append(new Option(say("choices.here"), here, true, true));
 				tell();
 			},
-			() => announce("Your browser does not say where you are"),
+			() => announce(say("choices.hereUnknown")),
 		);
 	});
 }

@@ -1,4 +1,5 @@
 import { announce } from "../shared/announce";
+import { say } from "../shared/words";
 import { show } from "./inPlace";
 
 /** Order, page size and layout of a listing, kept in this browser where the visitor asks for it. */
@@ -10,23 +11,23 @@ export function beginRemembering(button: HTMLElement): void {
 		const here = new URLSearchParams(location.search);
 		return new URLSearchParams(names.flatMap((name) => (here.has(name) ? [[name, here.get(name) ?? ""]] : [])));
 	};
-	const say = () => {
+	const update = () => {
 		const isKept = localStorage.getItem(stored) !== null;
 		button.hidden = !isKept && current().size === 0;
-		button.textContent = isKept ? "Forget this" : "Remember this";
+		button.textContent = say(isKept ? "choices.forget" : "choices.remember");
 		button.setAttribute("aria-pressed", String(isKept));
 	};
 	button.addEventListener("click", () => {
 		if (localStorage.getItem(stored) === null) {
 			localStorage.setItem(stored, current().toString());
-			announce("Order, page size and layout are remembered in this browser");
+			announce(say("choices.remembered"));
 		} else {
 			localStorage.removeItem(stored);
-			announce("Forgotten");
+			announce(say("choices.forgotten"));
 		}
-		say();
+		update();
 	});
-	say();
+	update();
 }
 
 /** What was remembered holds where the address says nothing of it. */

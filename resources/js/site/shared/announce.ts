@@ -1,3 +1,5 @@
+import { say } from "./words";
+
 /** Says something to those who do not see the page change. */
 export function announce(words: string): void {
 	let region = document.getElementById("announced");
@@ -23,7 +25,7 @@ export function failure(words: string, again: () => void): HTMLElement {
 	const button = document.createElement("button");
 	button.type = "button";
 	button.className = "quiet-button";
-	button.textContent = "Try again";
+	button.textContent = say("loading.again");
 	button.addEventListener("click", again);
 	box.append(words, " ", button);
 	return box;

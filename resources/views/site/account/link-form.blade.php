@@ -6,11 +6,11 @@
         <input type="hidden" name="_token" value="{{ csrf_token() }}">
         @foreach ($errors->all() as $fault)<p class="account-fault" role="alert">{{ $fault }}</p>@endforeach
         @if ($asksName)
-            <label>Name
+            <label>@say('account.name')
                 <input name="name" autocomplete="name" required maxlength="100"
                     value="{{ RequestText::old(request(), 'name') }}"></label>
         @endif
-        <label>E-mail address
+        <label>@say('account.email')
             <input name="email" type="email" autocomplete="username" required
                 value="{{ RequestText::old(request(), 'email') }}"></label>
         <button>{{ $button }}</button>

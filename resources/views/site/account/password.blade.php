@@ -1,9 +1,10 @@
+@use('App\Wording\SiteText')
 @extends('site.layout')
-@section('title', 'A new password')
+@section('title', SiteText::plain('account.newPassword'))
 @section('content')
     <div class="page-head">
-        <h1>A new password</h1>
-        <p class="intro">You are sent a link under which you choose another.</p>
+        <h1>@say('account.newPassword')</h1>
+        <p class="intro">@say('account.newPasswordAbout')</p>
     </div>
-    @include('site.account.link-form', ['asksName' => false, 'button' => 'Send the link'])
+    @include('site.account.link-form', ['asksName' => false, 'button' => SiteText::plain('account.sendLink')])
 @endsection

@@ -1,12 +1,13 @@
 <form class="account-form" method="post" action="/account/sign-in">
     <input type="hidden" name="to" value="{{ $to }}">
     @if ($fault !== '')<p class="account-fault" role="alert">{{ $fault }}</p>@endif
-    <label>E-mail address
+    <label>@say('account.email')
         <input name="email" type="email" autocomplete="username" required value="{{ $email }}"></label>
-    <label>Password <input name="password" type="password" autocomplete="current-password" required></label>
-    <button>Sign in</button>
+    <label>@say('account.password')
+        <input name="password" type="password" autocomplete="current-password" required></label>
+    <button>@say('account.signIn')</button>
     <p>
-        <a href="/account/password">Forgotten the password?</a>
-        @if ($site->mayVisitorsSignUp)<a href="/account/sign-up">Sign up</a>@endif
+        <a href="/account/password">@say('account.forgotten')</a>
+        @if ($site->mayVisitorsSignUp)<a href="/account/sign-up">@say('account.signUp')</a>@endif
     </p>
 </form>

@@ -1,8 +1,9 @@
+@use('App\Wording\SiteText')
 @use('App\Http\RequestText')
 @extends('site.layout')
-@section('title', 'Sign in')
+@section('title', SiteText::plain('account.signIn'))
 @section('content')
-    <div class="page-head"><h1>Sign in</h1></div>
+    <div class="page-head"><h1>@say('account.signIn')</h1></div>
     @include('site.account.sign-in-form', [
         'to' => $to, 'email' => RequestText::old(request(), 'email'), 'fault' => $errors->first('email'),
     ])

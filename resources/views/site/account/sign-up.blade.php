@@ -1,9 +1,10 @@
+@use('App\Wording\SiteText')
 @extends('site.layout')
-@section('title', 'Sign up')
+@section('title', SiteText::plain('account.signUp'))
 @section('content')
     <div class="page-head">
-        <h1>Sign up</h1>
-        <p class="intro">You are sent a link under which you choose a password.</p>
+        <h1>@say('account.signUp')</h1>
+        <p class="intro">@say('account.signUpAbout')</p>
     </div>
-    @include('site.account.link-form', ['asksName' => true, 'button' => 'Sign up'])
+    @include('site.account.link-form', ['asksName' => true, 'button' => SiteText::plain('account.signUp')])
 @endsection

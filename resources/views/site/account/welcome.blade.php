@@ -1,33 +1,35 @@
+@use('App\Wording\SiteText')
 @extends('site.layout')
-@section('title', 'Your password')
+@section('title', SiteText::plain('account.yourPassword'))
 @section('head')
     <meta name="referrer" content="no-referrer">
 @endsection
 @section('content')
     @if ($person === null)
         <div class="page-head">
-            <h1>This link is no longer good</h1>
+            <h1>@say('account.linkOver')</h1>
             <p class="intro">
-                It was used, replaced by a newer one, or has expired: an invitation is valid for
-            {{ App\People\AccountLinks::INVITATION_DAYS }} days, a link for a new password for
-            {{ App\People\AccountLinks::PASSWORD_MINUTES }} minutes.
-                <a href="/account/password">Ask for another</a>.
+                @say('account.linkOverWhy', [
+                    'days' => App\People\AccountLinks::INVITATION_DAYS,
+                    'minutes' => App\People\AccountLinks::PASSWORD_MINUTES,
+                ])
+                <a href="/account/password">@say('account.askAgain')</a>.
             </p>
         </div>
     @else
         <div class="page-head">
-            <h1>Welcome, {{ $person->name }}</h1>
-            <p class="intro">Choose a password. You sign in with {{ $person->email }}.</p>
+            <h1>@say('account.welcome', ['name' => $person->name])</h1>
+            <p class="intro">@say('account.choosePassword', ['email' => $person->email])</p>
         </div>
         <form class="account-form" method="post">
             <input type="hidden" name="_token" value="{{ csrf_token() }}">
             @error('password')<p class="account-fault" role="alert">{{ $message }}</p>@enderror
-            <label>Password
+            <label>@say('account.password')
                 <input name="password" type="password" autocomplete="new-password" minlength="12" required></label>
-            <label>The same again
+            <label>@say('account.again')
                 <input name="password_confirmation" type="password" autocomplete="new-password" minlength="12"
                     required></label>
-            <button>Begin</button>
+            <button>@say('account.begin')</button>
         </form>
     @endif
 @endsection

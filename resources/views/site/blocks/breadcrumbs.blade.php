@@ -1,4 +1,4 @@
-<nav class="breadcrumbs" aria-label="Breadcrumbs">
+<nav class="breadcrumbs" aria-label="@plain('page.breadcrumbs')">
     <ol>
         @foreach ($crumbs as $crumb)
             <li><a href="{{ $crumb['address'] }}">{{ $crumb['label'] }}</a></li>

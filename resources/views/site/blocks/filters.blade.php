@@ -1,4 +1,4 @@
-<section @class(['filters-block', 'choices-drawer' => $isDrawer]) aria-label="Filters">
+<section @class(['filters-block', 'choices-drawer' => $isDrawer]) aria-label="@plain('choices.filters')">
     @if ($isDrawer)
         <div class="choose" id="{{ $choices->anchor }}-choose">
             @include('site.filters.drawer-head')

@@ -1,3 +1,3 @@
-<nav class="menu" aria-label="{{ $menu === 'main' ? 'Main' : ucfirst($menu) }}">
+<nav class="menu" aria-label="{{ $menu === 'main' ? App\Wording\SiteText::plain('page.mainMenu') : ucfirst($menu) }}">
     @include('site.menu', ['entries' => $entries, 'path' => $address->path])
 </nav>

@@ -1,8 +1,8 @@
-<nav class="previous-next" aria-label="Previous and next">
-    @foreach (['previous' => 'Previous', 'next' => 'Next'] as $key => $said)
+<nav class="previous-next" aria-label="@plain('page.previousAndNext')">
+    @foreach (['previous', 'next'] as $key)
         @if (isset($links[$key]))
             <a class="to-{{ $key }}" rel="{{ $key === 'next' ? 'next' : 'prev' }}" href="{{ $links[$key]['address'] }}"
-                ><span class="said-before">{{ $said }}</span> {{ $links[$key]['title'] }}</a>
+                ><span class="said-before">@say("listing.{$key}")</span> {{ $links[$key]['title'] }}</a>
         @endif
     @endforeach
 </nav>

@@ -1,4 +1,5 @@
 <form class="search-box" action="/search" role="search">
-    <input type="search" name="q" aria-label="Words to look for" placeholder="Search" maxlength="200">
-    <button type="submit">Search</button>
+    <input type="search" name="q" aria-label="@plain('search.words')"
+        placeholder="@plain('search.title')" maxlength="200">
+    <button type="submit">@say('search.title')</button>
 </form>

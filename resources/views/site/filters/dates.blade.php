@@ -12,7 +12,7 @@
 <div class="ends">
     @foreach (['from' => $from, 'to' => $to] as $word => $day)
         <label>
-            <span class="unseen">{{ $label }}, </span>{{ $word }}
+            <span class="unseen">{{ $label }}, </span>@say("choices.{$word}")
             <input type="date" form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" value="{{ $day }}"
                 @if ($facet->range !== null) min="{{ $facet->range->least }}" max="{{ $facet->range->greatest }}"
                 @endif>

@@ -1,4 +1,4 @@
 <p class="choose-head">
-    <span>Filters</span>
-    <a class="close-filters" href="#{{ $choices->anchor }}">Close</a>
+    <span>@say('choices.filters')</span>
+    <a class="close-filters" href="#{{ $choices->anchor }}">@say('listing.close')</a>
 </p>

@@ -9,7 +9,7 @@
             <label>
                 <input type="radio" form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" value=""
                     @checked($facet->chosen === null)>
-                <span class="label">Any</span>
+                <span class="label">@say('choices.any')</span>
             </label>
         </li>
     @endif
@@ -19,7 +19,7 @@
 </ul>
 @if ($rest !== [])
     <details class="more-options"@if (array_filter($rest, fn ($one) => $one->isChosen) !== []) open @endif>
-        <summary>{{ count($rest) }} more</summary>
+        <summary>@say('choices.more', ['n' => count($rest)])</summary>
         <ul class="options">
             @foreach ($rest as $option)
                 @include('site.filters.option')

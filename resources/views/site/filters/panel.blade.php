@@ -16,7 +16,8 @@
                     <summary>
                         <span class="filter-name">{{ $facet->filter->label() }}</span>
                         @if ($facet->filter->control->takesSeveral())
-                            <span class="filter-join">{{ $choices->asksAll($facet) ? 'all of' : 'any of' }}</span>
+                            <span class="filter-join"
+                                >@say($choices->asksAll($facet) ? 'choices.allOf' : 'choices.anyOf')</span>
                         @endif
                     </summary>
                     <div class="filter-body" role="group" aria-label="{{ $facet->filter->label() }}"

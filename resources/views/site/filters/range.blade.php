@@ -15,7 +15,8 @@
         @endif
         <div class="handles">
             @foreach (['from' => $from ?? $scale['min'], 'to' => $to ?? $scale['max']] as $word => $value)
-                <input type="range" autocomplete="off" aria-label="{{ $label }}, {{ $word }}" min="{{ $scale['min'] }}"
+                <input type="range" autocomplete="off" aria-label="{{ $label }}, @plain("choices.{$word}")"
+                    min="{{ $scale['min'] }}"
                     max="{{ $scale['max'] }}" step="{{ $scale['step'] }}" value="{{ $value }}">
             @endforeach
         </div>
@@ -23,13 +24,13 @@
 @endif
 <div @class(['ends', $choices->boxes($facet)])>
     <label>
-        <span class="unseen">{{ $label }}, </span>from {{ $before }}
+        <span class="unseen">{{ $label }}, </span>@say('choices.from') {{ $before }}
         <input type="number" form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" step="any"
             inputmode="decimal" value="{{ $from }}"
             @if ($facet->range !== null) placeholder="{{ $facet->range->least }}" @endif>
     </label>
     <label>
-        <span class="unseen">{{ $label }}, </span>to {{ $before }}
+        <span class="unseen">{{ $label }}, </span>@say('choices.to') {{ $before }}
         <input type="number" form="{{ $choices->form() }}" name="{{ $choices->parameter($facet) }}" step="any"
             inputmode="decimal" value="{{ $to }}"
             @if ($facet->range !== null) placeholder="{{ $facet->range->greatest }}" @endif>

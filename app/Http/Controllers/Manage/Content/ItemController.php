@@ -117,7 +117,7 @@ final readonly class ItemController
         if ($item->revision !== (int) $given['revision']) {
             throw new StaleWrite(
                 $item->revision,
-                $this->revisions->since($item, $type, (int) $given['revision'], $values, $this->who($request)),
+                $this->revisions->since($item, $type, (int) $request->revision(true), $values, $this->who($request)),
             );
         }
         $draft = $this->byWho($request, (new ItemReader($type))->fromValues($values, $standing), $item);
@@ -133,7 +133,7 @@ final readonly class ItemController
                     $this->revisions->since(
                         $item->refresh()->load(Item::whole()),
                         $type,
-                        (int) $given['revision'],
+                        (int) $request->revision(true),
                         $values,
                         $this->who($request),
                     ),
@@ -205,12 +205,11 @@ final readonly class ItemController
         $draft = $this->byWho($request, $restorer->stateOf($revision), $item);
         $this->checks->check($type, $draft, $item);
         $this->files->check($this->who($request), $draft, $item);
-        $given = $request->validated();
         $item = $this->writer->update(
             $item,
             $type,
             $draft,
-            (int) $given['revision'],
+            (int) $request->revision(true),
             RevisionRecorder::single("brought back revision {$number}"),
         );
 

@@ -15,6 +15,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
+use Wellspring\Core\Wording\SiteWords;
 
 /** The door: signing in and out, and taking up an invitation. */
 final readonly class SignInController
@@ -35,7 +36,7 @@ final readonly class SignInController
 
     public function signIn(Request $request): RedirectResponse
     {
-        $why = $this->signIn->attempt($request, self::ROLES);
+        $why = $this->signIn->attempt($request, self::ROLES, SiteWords::of('en'));
 
         return $why === null ? $this->enter($request) : back()
             ->withInput(['email' => RequestText::text($request, 'email')])
@@ -49,7 +50,7 @@ final readonly class SignInController
      */
     public function signInAgain(SignInRequest $request): array
     {
-        $why = $this->signIn->attempt($request, self::ROLES);
+        $why = $this->signIn->attempt($request, self::ROLES, SiteWords::of('en'));
         if ($why !== null) {
             throw Refused::because('', ProblemCode::NotSignedIn, $why);
         }
@@ -75,7 +76,7 @@ final readonly class SignInController
             'password.confirmed' => 'The two passwords differ.',
         ]);
         try {
-            $person = $people->choosePassword($secret, $given['password']);
+            $person = $people->choosePassword($secret, $given['password'], SiteWords::of('en'));
         } catch (Refused $refused) {
             return back()->withErrors(['password' => ucfirst($refused->problems[0]->message)]);
         }

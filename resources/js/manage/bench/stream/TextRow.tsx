@@ -61,7 +61,6 @@ export function Row({
 			{...dragProps}
 			{...dropProps}
 			ref={row}
-			// biome-ignore lint/a11y/noNoninteractiveTabindex: a drop by keyboard moves the focus here
 			tabIndex={moves ? -1 : undefined}
 			data-rule={sentence.rule}
 			data-step={sentence.step ?? ""}

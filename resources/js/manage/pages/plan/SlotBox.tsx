@@ -41,7 +41,6 @@ export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: n
 		<section
 			{...dropProps}
 			ref={box}
-			// biome-ignore lint/a11y/noNoninteractiveTabindex: a drop by keyboard moves the focus here
 			tabIndex={-1}
 			aria-label={`Slot ${at + 1} of band ${band + 1}`}
 			className={`h-full min-h-14 grid grid-cols-[minmax(0,1fr)] gap-1.5 content-start border border-dashed rounded-field

@@ -1,0 +1,7 @@
+/** The texts of the site's own scripts. The page brings them in its language. */
+const patterns = JSON.parse(document.getElementById("site-words")?.textContent ?? "{}") as Record<string, string>;
+
+/** A text with its values filled in. */
+export function say(key: string, values: Record<string, string | number> = {}): string {
+	return (patterns[key] ?? "").replace(/\{(\w+)\}/g, (_, name: string) => String(values[name] ?? ""));
+}
