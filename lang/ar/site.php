@@ -16,7 +16,7 @@ return [
         'playVideo' => 'تشغيل «{title}» من {site}',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {لا نتائج} =1 {نتيجة واحدة} other {{from, number}–{to, number} من {total, number}}}',
+        'count' => '{total, plural, =0 {لا نتائج} =1 {نتيجة واحدة} other {{from}–{to} من {total}}}',
         'nothing' => 'لا يوجد ما يُعرض هنا الآن.',
         'withoutOne' => 'توجد نتائج من دون أحد هذه الاختيارات:',
         'without' => 'من دون «{choice}»',

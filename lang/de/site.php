@@ -16,7 +16,7 @@ return [
         'playVideo' => '„{title}“ von {site} abspielen',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {Keine Treffer} =1 {Ein Treffer} other {{from, number}–{to, number} von {total, number}}}',
+        'count' => '{total, plural, =0 {Keine Treffer} =1 {Ein Treffer} other {{from}–{to} von {total}}}',
         'nothing' => 'Hier gibt es im Moment nichts zu sehen.',
         'withoutOne' => 'Es gibt etwas ohne eine dieser Angaben:',
         'without' => 'Ohne „{choice}“',

@@ -19,7 +19,7 @@ return [
         'playVideo' => 'Play “{title}” from {site}',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {None} =1 {One result} other {{from, number}–{to, number} of {total, number}}}',
+        'count' => '{total, plural, =0 {None} =1 {One result} other {{from}–{to} of {total}}}',
         'nothing' => 'There is nothing to show here at the moment.',
         'withoutOne' => 'There is something without one of these:',
         'without' => 'Without “{choice}”',

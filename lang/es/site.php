@@ -16,7 +16,7 @@ return [
         'playVideo' => 'Reproducir «{title}» desde {site}',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {Ningún resultado} =1 {Un resultado} other {{from, number}–{to, number} de {total, number}}}',
+        'count' => '{total, plural, =0 {Ningún resultado} =1 {Un resultado} other {{from}–{to} de {total}}}',
         'nothing' => 'Por ahora no hay nada que mostrar aquí.',
         'withoutOne' => 'Hay resultados sin una de estas opciones:',
         'without' => 'Sin «{choice}»',

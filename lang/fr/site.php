@@ -16,7 +16,7 @@ return [
         'playVideo' => 'Lire « {title} » sur {site}',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {Aucun résultat} =1 {Un résultat} other {{from, number}–{to, number} sur {total, number}}}',
+        'count' => '{total, plural, =0 {Aucun résultat} =1 {Un résultat} other {{from}–{to} sur {total}}}',
         'nothing' => 'Il n’y a rien à voir ici pour le moment.',
         'withoutOne' => 'Il y a des résultats sans l’un de ces choix :',
         'without' => 'Sans « {choice} »',

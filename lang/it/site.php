@@ -16,7 +16,7 @@ return [
         'playVideo' => 'Riproduci «{title}» da {site}',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {Nessun risultato} =1 {Un risultato} other {{from, number}–{to, number} di {total, number}}}',
+        'count' => '{total, plural, =0 {Nessun risultato} =1 {Un risultato} other {{from}–{to} di {total}}}',
         'nothing' => 'Al momento qui non c’è nulla da mostrare.',
         'withoutOne' => 'Ci sono risultati senza una di queste scelte:',
         'without' => 'Senza «{choice}»',

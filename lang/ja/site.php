@@ -16,7 +16,7 @@ return [
         'playVideo' => '{site} の「{title}」を再生',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {該当なし} =1 {1 件} other {{total, number} 件中 {from, number}～{to, number} 件}}',
+        'count' => '{total, plural, =0 {該当なし} =1 {1 件} other {{total} 件中 {from}～{to} 件}}',
         'nothing' => '現在、表示するものはありません。',
         'withoutOne' => '次のいずれかを外すと見つかります：',
         'without' => '「{choice}」を外す',

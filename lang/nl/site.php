@@ -16,7 +16,7 @@ return [
         'playVideo' => '‘{title}’ van {site} afspelen',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {Geen resultaten} =1 {Eén resultaat} other {{from, number}–{to, number} van {total, number}}}',
+        'count' => '{total, plural, =0 {Geen resultaten} =1 {Eén resultaat} other {{from}–{to} van {total}}}',
         'nothing' => 'Er is hier op dit moment niets te zien.',
         'withoutOne' => 'Er is wel iets zonder een van deze keuzes:',
         'without' => 'Zonder ‘{choice}’',

@@ -16,7 +16,7 @@ return [
         'playVideo' => 'Odtwórz „{title}” z {site}',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {Brak wyników} =1 {Jeden wynik} other {{from, number}–{to, number} z {total, number}}}',
+        'count' => '{total, plural, =0 {Brak wyników} =1 {Jeden wynik} other {{from}–{to} z {total}}}',
         'nothing' => 'W tej chwili nie ma tu nic do pokazania.',
         'withoutOne' => 'Są wyniki bez jednego z tych wyborów:',
         'without' => 'Bez „{choice}”',

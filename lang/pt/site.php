@@ -16,7 +16,7 @@ return [
         'playVideo' => 'Reproduzir «{title}» de {site}',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {Nenhum resultado} =1 {Um resultado} other {{from, number}–{to, number} de {total, number}}}',
+        'count' => '{total, plural, =0 {Nenhum resultado} =1 {Um resultado} other {{from}–{to} de {total}}}',
         'nothing' => 'De momento não há nada para mostrar aqui.',
         'withoutOne' => 'Há resultados sem uma destas escolhas:',
         'without' => 'Sem «{choice}»',

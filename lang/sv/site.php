@@ -16,7 +16,7 @@ return [
         'playVideo' => 'Spela ”{title}” från {site}',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {Inga träffar} =1 {En träff} other {{from, number}–{to, number} av {total, number}}}',
+        'count' => '{total, plural, =0 {Inga träffar} =1 {En träff} other {{from}–{to} av {total}}}',
         'nothing' => 'Det finns inget att visa här just nu.',
         'withoutOne' => 'Det finns något utan ett av dessa val:',
         'without' => 'Utan ”{choice}”',

@@ -16,7 +16,7 @@ return [
         'playVideo' => 'Відтворити «{title}» із {site}',
     ],
     'listing' => [
-        'count' => '{total, plural, =0 {Нічого не знайдено} =1 {Один результат} other {{from, number}–{to, number} із {total, number}}}',
+        'count' => '{total, plural, =0 {Нічого не знайдено} =1 {Один результат} other {{from}–{to} із {total}}}',
         'nothing' => 'Наразі тут немає чого показати.',
         'withoutOne' => 'Є результати без одного з цих виборів:',
         'without' => 'Без «{choice}»',

@@ -61,6 +61,7 @@ final class SiteWordsTest extends TestCase
         $this->assertSame('Znaleziono 25 stron dla „x”.', $found('pl-PL', 25));
         $this->assertSame('Знайдено 21 сторінку за запитом «x».', $found('uk-UA', 21));
         $this->assertSame('عُثر على صفحتين عن «x».', $found('ar-EG', 2));
+        $this->assertSame('١٢ في الصفحة', SiteWords::of('ar-EG')->text('choices.onePage', ['n' => 12]));
         $this->assertSame('「x」で 3 件のページが見つかりました。', $found('ja-JP', 3));
     }
 

@@ -90,9 +90,24 @@ final class SiteWords
         if (! str_contains($pattern, '{')) {
             return $pattern;
         }
-        $said = ($this->formatters[$key] ??= $this->formatter($language, $pattern))->format($values);
+        $said = ($this->formatters[$key] ??= $this->formatter($language, self::typed($pattern, $values)))
+            ->format($values);
 
         return is_string($said) ? $said : throw new \LogicException("“{$key}”: ".intl_get_error_message());
+    }
+
+    /**
+     * ICU writes a value with the digits of the locale only if the pattern calls it a number: `{n}` → `{n, number}`.
+     *
+     * @param  array<string, int|float|string>  $values
+     */
+    private static function typed(string $pattern, array $values): string
+    {
+        return (string) preg_replace_callback(
+            '/\{(\w+)\}/',
+            fn (array $found): string => is_string($values[$found[1]] ?? '') ? $found[0] : "{{$found[1]}, number}",
+            $pattern,
+        );
     }
 
     /** Numbers are written as in the site's own locale, if the text is in its language. */
