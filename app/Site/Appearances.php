@@ -26,7 +26,7 @@ use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Wording\Format;
 
 /**
- * Where an item shows now; and where it does not though it nearly would, with the reason.
+ * Where an item shows now, and the nearest modules that do not show it, with the reason.
  *
  * @phpstan-import-type TraceStepShape from TraceStep
  *
@@ -40,10 +40,10 @@ use Wellspring\Core\Wording\Format;
  */
 final readonly class Appearances
 {
-    /** How many modules that do not show it are told of, the nearest first. */
+    /** The maximum number of modules that do not show the item. The nearest ones come first. */
     private const NEAREST = 5;
 
-    /** Of so many of its terms it is asked where it shows on their pages. */
+    /** The maximum number of the item's terms whose pages are tried. */
     private const TERMS = 10;
 
     public function __construct(
@@ -90,9 +90,10 @@ final readonly class Appearances
     }
 
     /**
-     * Whether the module shows the record on the pages that it stands on. Pages that are about nothing count together.
-     * A page about terms is tried for each of the record's terms; one about months, years or people for the record's
-     * own. The place is counted among all that the module lists, so only where every rule lets the record through.
+     * Traces the record in a module on the pages where the module stands. All pages that are about nothing count as
+     * one. A page about terms is tried with each of the record's terms; a page about months, years or people with the
+     * record's own. The record's position is counted among all records of the module, so it is known only if every rule
+     * keeps the record.
      *
      * @return non-empty-list<array{
      *     context: Context, pages: list<array{title: string, address: string}>, reasons: int,
@@ -144,7 +145,7 @@ final readonly class Appearances
     }
 
     /**
-     * On a page about a month, a year or a person: that of the record's own.
+     * A page about a month, a year or a person is tried with that of the record.
      *
      * @return list<array{context: Context, pages: list<array{title: string, address: string}>}>
      */

@@ -21,7 +21,7 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Wording\Format;
 
-/** Draws the blocks of a page, each a leaf of what shows: what has nothing to show says what goes with it. */
+/** Draws the blocks of a page as leaves of the tree. A block with nothing to show names the level to remove with it. */
 final readonly class BlockNodes
 {
     public function __construct(
@@ -33,7 +33,7 @@ final readonly class BlockNodes
     }
 
     /**
-     * @param  int  $level  of the heading that the block brings, if it brings one
+     * @param  int  $level  of the block's heading, if it has one
      * @return Node<DrawnBlock>
      */
     public function node(Block $block, PageScene $scene, PageListings $listings, int $level): Node
@@ -71,7 +71,7 @@ final readonly class BlockNodes
     }
 
     /**
-     * @param  list<string>  $before  keys of those that had nothing to show, in whose place this one stands
+     * @param  list<string>  $before  keys of the empty modules that this one replaces
      * @return Node<DrawnBlock>
      */
     private function listing(
@@ -82,7 +82,7 @@ final readonly class BlockNodes
     ): Node {
         $listing = $listings->placed($module, $block);
         $rule = $module->whenNothing;
-        // Who has chosen what nothing fits is told so, and can choose again.
+        // If a visitor's choices match nothing, the module stays, so that the visitor can choose again.
         $isEmpty = $listing->records === [] && $listing->module->chosen->parameters() === [];
         $next = $isEmpty && $rule->module !== null ? $listings->modules[$rule->module] ?? null : null;
         if ($next !== null && ! in_array($next->key, [...$before, $module->key], true)) {
@@ -117,7 +117,7 @@ final readonly class BlockNodes
         return str_contains($html, ' data-film=') ? ['film'] : [];
     }
 
-    /** What an empty part of a card takes away beside the card, where it takes the module or more. */
+    /** The level that an empty part of a card removes, if that is the module or more. */
     private function takenByCards(VisitorListing $listing): ?Level
     {
         if ($listing->module->arrange->suitedNumber() !== 1) {

@@ -16,7 +16,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Source\RecordsOf;
 
-/** Collects what blocks ask of the site to say whether one can be added, and how it begins. */
+/** Collects from the site what blocks need to decide whether they can be added and how they begin. */
 final readonly class BlockOffers
 {
     public function __construct(
@@ -26,8 +26,8 @@ final readonly class BlockOffers
     }
 
     /**
-     * @param  array<array-key, mixed>|null  $about  as a page's definition has it; null of a page about nothing but
-     *   itself, and in the frame
+     * @param  array<array-key, mixed>|null  $about  as in a page's definition; null for a page about nothing and for
+     *   the frame
      *
      * @throws Refused where `about` cannot be read
      */

@@ -14,7 +14,7 @@ use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Page\Address\AboutKind;
 use Wellspring\Core\Page\PageDefinition;
 
-/** Completes the source of a module that is published with what the pages of its terms list. */
+/** When a module is published, adds to its source the types that the pages of its terms list. */
 final readonly class CountedTypes implements PublishDefaults
 {
     public function __construct(private PageQuery $pages, private CatalogueStore $catalogue)

@@ -7,12 +7,12 @@ namespace App\Site;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Run\Result;
 
-/** A block of a page as it goes out. */
+/** A block of a page as it is sent. */
 final readonly class DrawnBlock
 {
     /**
-     * @param  string  $html  safe: made by a view or an output
-     * @param  list<string>  $scripts  names of those in resources/js/site that make it better
+     * @param  string  $html  safe, because a view or an output made it
+     * @param  list<string>  $scripts  names of the scripts in resources/js/site that improve the block
      * @param  Result|null  $result  of a module
      */
     public function __construct(

@@ -16,14 +16,14 @@ use Wellspring\Core\Module\Module;
 use Wellspring\Core\Time\Calendar;
 
 /**
- * A page that a module can be looked at on, where its rules take values from the page and the manager has chosen none:
- * the term with the most items, the newest item, its month, its author.
+ * A default page for previews of a module whose rules read the page: the term with the most items, the newest item, its
+ * month or its author.
  */
 final readonly class ExampleSubject
 {
     /**
-     * @return array{Context, string|null} the context, and what its page is about in words; null where the module asks
-     *   nothing of the page, or the context says already what it is about
+     * @return array{Context, string|null} the context, and a description of the record that its page is about; null if
+     *   the module does not read the page, or if the context already has a record
      */
     public function in(Module $module, Context $context): array
     {

@@ -7,7 +7,7 @@ namespace App\Site;
 use App\Content\Html\SafeHtml;
 use Illuminate\Contracts\Cache\Repository;
 
-/** Text with markup that stands in a definition, made safe once and kept: making it so costs more than drawing it. */
+/** Cleans the HTML of definitions once and caches it, because cleaning costs more than drawing. */
 final readonly class KeptSafeHtml
 {
     private const KEEP_SECONDS = 21_600;
@@ -16,7 +16,7 @@ final readonly class KeptSafeHtml
     {
     }
 
-    /** Empty where nothing is left of it. */
+    /** Empty if nothing remains after cleaning. */
     public function of(string $html): string
     {
         return $html === '' ? '' : $this->cache->remember(

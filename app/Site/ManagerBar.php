@@ -8,7 +8,7 @@ use App\Models\Page;
 use App\Modules\ModuleStore;
 use Wellspring\Core\Page\Block\ModuleBlock;
 
-/** The links that a page carries for signed-in managers: to its plan, to its item, and to the modules on it. */
+/** The links for signed-in managers on a page: to its plan, to its item, and to its modules. */
 final readonly class ManagerBar
 {
     public function __construct(private ModuleStore $modules)

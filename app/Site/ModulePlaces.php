@@ -13,8 +13,8 @@ use Wellspring\Core\Page\Frame\FrameSlot;
 use Wellspring\Core\Who\Viewer;
 
 /**
- * Tells where modules stand: on pages, in the frame, or in place of another module that has nothing to show. Blocks
- * with the filters of a module count as well. Every screen asks this service.
+ * Reports where modules stand: on pages, in the frame, or as replacement for an empty module. Blocks with the filters
+ * of a module count as well. Every screen asks this service.
  *
  * @phpstan-type ModulePlaceShape array{
  *     page: string|null, title: string, address: string, how: 'own'|'filters'|'frame'|'instead',
@@ -39,14 +39,14 @@ final class ModulePlaces
         return ($this->places ??= $this->read())[$module] ?? [];
     }
 
-    /** Call after pages, the frame or modules were written. */
+    /** Call this after pages, the frame or modules were written. */
     public function forget(): void
     {
         $this->places = null;
     }
 
     /**
-     * The address at which visitors get a page.
+     * The public address of a page.
      *
      * @return string|null null for the page with the address `/` where Settings makes another page the home page
      */

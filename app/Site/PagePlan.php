@@ -11,7 +11,7 @@ use Wellspring\Core\Page\PlacedBlock;
 use Wellspring\Core\Page\Schedule;
 
 /**
- * What of a page shows where it is looked at, and why the rest does not.
+ * Which blocks of a page show in a preview, and why the others do not.
  *
  * @phpstan-type PlanBlockShape array{
  *     words: string, detail: string|null, shown: bool, why: string|null, total: int|null,
@@ -23,7 +23,8 @@ final class PagePlan
 {
     /**
      * @param  array<string, string>  $modules  names by key
-     * @param  array<string, string>  $unseen  why visitors do not see a module, by the keys of those that are not live
+     * @param  array<string, string>  $unseen  why visitors do not see a module, by module key; modules that are not
+     *   live only
      * @return list<PlanBandShape> by the places of the definition
      */
     public static function bands(PageResult $result, Context $context, array $modules, array $unseen): array
@@ -71,8 +72,8 @@ final class PagePlan
     }
 
     /**
-     * The page with the place of each block told in its HTML, `data-block="BAND.SLOT.BLOCK"`, counted in the definition
-     * from 0: so the manage screens name what is pointed at.
+     * The page with the position of each block in its HTML: `data-block="BAND.SLOT.BLOCK"`, counted in the definition
+     * from 0. The manage screens use it to identify the block under the pointer.
      */
     public static function marked(PageResult $result): PageResult
     {

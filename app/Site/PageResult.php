@@ -12,16 +12,16 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\ShownBand;
 
-/** A page as it shows for one viewer at one instant, with what it was made of. */
+/** A page for one viewer at one instant, with its dependencies. */
 final readonly class PageResult
 {
     /**
      * @param  list<ShownBand<DrawnBlock>>  $bands
      * @param  array<string, non-empty-list<DrawnBlock>>  $frame  by the value of FrameSlot
      * @param  list<string>  $parameterNames  the parameters that it reads
-     * @param  array<string, Media>  $grounds  pictures that bands stand on, by the band's key
-     * @param  bool  $isOneOfMany  whether the visitor has chosen what there is no end of
-     * @param  PageAddress  $address  with what the visitor has chosen, in the order of the offers: the canonical one
+     * @param  array<string, Media>  $grounds  background pictures of bands, by the band's key
+     * @param  bool  $isOneOfMany  true if the visitor's choices are one of unbounded combinations
+     * @param  PageAddress  $address  the canonical address: the visitor's choices in the order of the offers
      */
     public function __construct(
         public PageDefinition $page,
@@ -50,7 +50,7 @@ final readonly class PageResult
         ];
     }
 
-    /** @param  \Closure(DrawnBlock): DrawnBlock  $changed  of each block of the body */
+    /** @param  \Closure(DrawnBlock): DrawnBlock  $changed  applied to each block of the body */
     public function withBlocks(\Closure $changed): self
     {
         return new self(
@@ -77,7 +77,7 @@ final readonly class PageResult
         return array_map(fn (string $name): string => "resources/js/site/{$name}.ts", array_values($names));
     }
 
-    /** Whether a module on the page has a style of its own, see Departure. */
+    /** True if a module on the page has a style of its own, see Departure. */
     public function hasOwnStyles(): bool
     {
         return array_filter(
@@ -92,7 +92,7 @@ final readonly class PageResult
         return array_filter($this->blocks(), fn (DrawnBlock $drawn): bool => $drawn->block instanceof $block) !== [];
     }
 
-    /** Whether a heading of the first level stands in the body. */
+    /** True if the body has a first-level heading. */
     public function hasTitle(): bool
     {
         return $this->page->showsTitle

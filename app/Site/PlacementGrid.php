@@ -14,7 +14,7 @@ use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\Schedule;
 
 /**
- * Every module against every page: where it stands, in a slot of the page's own or in the frame around it.
+ * The grid of modules against pages: where each module stands, in a slot of the page or in the frame.
  *
  * @phpstan-type GridMarkShape array{
  *     page: string, how: 'own'|'frame', state: 'live'|'added'|'removed', words: string, admitted: bool,
@@ -27,7 +27,7 @@ use Wellspring\Core\Page\Schedule;
  */
 final readonly class PlacementGrid
 {
-    /** So many pages are looked at at once, and so many modules. */
+    /** The maximum numbers of pages and of modules in one answer. */
     private const PAGES = 40;
 
     private const MODULES = 100;
@@ -41,12 +41,12 @@ final readonly class PlacementGrid
     }
 
     /**
-     * A part of what is live: pages by address, modules by name. Where modules are sought, the pages on which one of
-     * them stands come first; where pages are, the modules that show on one of them.
+     * A part of the live pages by address and modules by name. In a search for modules, the pages with one of them come
+     * first. In a search for pages, the modules on one of them come first.
      *
      * @param  string  $moduleWords  a part of the name or the key; empty: all
      * @param  string  $pageWords  a part of the title or the address; empty: all
-     * @param  Context  $context  for whom and when marks say whether they are admitted
+     * @param  Context  $context  the viewer and instant for which a mark says "admitted"
      * @return GridShape
      */
     public function part(string $moduleWords, string $pageWords, Context $context): array
@@ -105,7 +105,7 @@ final readonly class PlacementGrid
     }
 
     /**
-     * @param  list<GridMarkShape>  $marks  of what is live
+     * @param  list<GridMarkShape>  $marks  of the live versions
      * @param  list<string>  $pages  keys
      * @return list<GridMarkShape> with what the drafts of pages add and take away
      */

@@ -32,7 +32,10 @@ use Wellspring\Core\Page\ShownBand;
 use Wellspring\Core\Paging\NoSuchPage;
 use Wellspring\Core\Text\HeadingOutline;
 
-/** Makes pages: what of a definition and of the frame shows, each block drawn, with what the page was made of. */
+/**
+ * Makes pages: the parts of a definition and of the frame that show, each block drawn, with the dependencies of the
+ * page.
+ */
 final readonly class SitePages
 {
     public function __construct(
@@ -45,11 +48,11 @@ final readonly class SitePages
     }
 
     /**
-     * @param  PageAddress  $address  its path; the parameters of its links are written here
+     * @param  PageAddress  $address  its path; the parameters of its links are added here
      * @param  Context  $context  with what the page is about
-     * @param  array<string, string>  $asked  the page number asked for, by module key, as it stands in the address; of
-     *   what does not stand there it says nothing
-     * @param  ListingPreview|null  $preview  shown in place of the module with its key, live or not
+     * @param  array<string, string>  $asked  the requested page number by module key, as written in the address;
+     *   missing for page 1
+     * @param  ListingPreview|null  $preview  shown in place of the module with its key, whether or not that is live
      *
      * @throws NoSuchPage
      */
@@ -65,7 +68,7 @@ final readonly class SitePages
         $page = $found->stored->definition;
         $live = $this->frames->live($drafts);
         $frame = $live->frame ?? self::plainFrame();
-        // Types, taxonomies and files are read with every listing.
+        // Every listing reads types, taxonomies and files.
         $dependencies->on('pages', 'frame', 'catalogue', 'media');
         if ($found->stored->id !== null) {
             $dependencies->on("page:{$found->stored->id}");
@@ -92,7 +95,7 @@ final readonly class SitePages
         $scene = new PageScene($found->subject, $address, $context, $live, $dependencies, $listings->of(...));
         $isTitled = $page->showsTitle;
         $draw = function (Block $block) use ($scene, $listings, &$isTitled): Node {
-            // The first block that brings a heading has the page's title, unless the page shows its title itself.
+            // The first block with a heading shows the page's title, unless the page shows it itself.
             $node = $this->blocks->node($block, $scene, $listings, $isTitled ? 2 : 1);
             $isTitled = $isTitled || ($block instanceof PageTitle || $block instanceof Heading)
                 && $node->content !== null;
@@ -117,7 +120,7 @@ final readonly class SitePages
     }
 
     /**
-     * The parameters of the canonical address of what page() gives.
+     * The parameters of the canonical address of page().
      *
      * @param  array<string, string>  $asked  see page()
      * @return array<string, string>
@@ -154,7 +157,7 @@ final readonly class SitePages
     }
 
     /**
-     * The frame around what no definition makes: the search, what is not found.
+     * The frame for pages without a definition: the search, "not found".
      *
      * @return array<string, non-empty-list<DrawnBlock>> by the value of FrameSlot
      */
@@ -186,7 +189,7 @@ final readonly class SitePages
         return str_replace('{slug}', $slug, $type->address);
     }
 
-    /** The frame of a site that has published none. */
+    /** The default frame of a site that has published none. */
     public static function plainFrame(): FrameDefinition
     {
         return FrameReader::read(['format' => FrameReader::FORMAT, 'slots' => [

@@ -14,7 +14,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Module\ModuleReader;
 
-/** Counts the records that each starting sentence of a new module would list now, and finds the first of them. */
+/** Counts the records that each suggested new module would list now, and finds the first of them. */
 final readonly class StartingRecords
 {
     public function __construct(
@@ -26,9 +26,9 @@ final readonly class StartingRecords
     }
 
     /**
-     * @param  array<string, array<string, mixed>>  $definitions  by the sentence's key, without format, key and name
-     * @return array<string, array{records: int, first: string|null, picture: string|null}> by the sentence's key; the
-     *   title of the first record, and the address of its picture in a small size
+     * @param  array<string, array<string, mixed>>  $definitions  by the suggestion's key, without format, key and name
+     * @return array<string, array{records: int, first: string|null, picture: string|null}> by the suggestion's key: the
+     *   number, the title of the first record, and the address of its small picture
      */
     public function of(array $definitions, ModuleReader $reader, Context $now): array
     {

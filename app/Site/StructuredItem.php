@@ -10,9 +10,9 @@ use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Wording\Format;
 
 /**
- * What an item's own page tells search engines of it, in the words of schema.org. Which of them fit is told by the
- * fields that the type has: `price` makes a Product with its Offer, `starts` an Event; any other item that has an
- * author is an Article. The properties are those of schema.org (names from memory).
+ * The structured data of an item's page, in the vocabulary of schema.org. The fields of its type decide the kind: with
+ * `price` it is a Product with an Offer, with `starts` an Event; any other item with an author is an Article. Property
+ * names are from memory.
  */
 final readonly class StructuredItem
 {
@@ -21,7 +21,7 @@ final readonly class StructuredItem
     }
 
     /**
-     * @param  string  $site  its address, without a slash at the end
+     * @param  string  $site  its address, without a trailing slash
      * @return array<string, mixed>|null null where there is nothing that fits
      */
     public function of(PageResult $result, string $site): ?array

@@ -12,16 +12,16 @@ use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Text\Excerpt;
 use Wellspring\Core\Text\Html;
 
-/** What a page is about, as its blocks show it; of a page about nothing but itself, the page. */
+/** The record that a page is about, in the form that its blocks show; for a page about nothing, the page itself. */
 final readonly class Subject
 {
-    /** Words of its summary. */
+    /** Maximum number of words in its summary. */
     private const SUMMARY = 28;
 
     /**
      * @param  string  $text  HTML
      * @param  string|null  $picture  a file's name
-     * @param  Record|null  $record  as the viewer sees it; null of a page about nothing but itself
+     * @param  Record|null  $record  as the viewer sees it; null for a page about nothing
      * @param  Type|null  $type  of the record
      */
     private function __construct(
@@ -34,7 +34,7 @@ final readonly class Subject
     ) {
     }
 
-    /** The beginning of a text, without markup; empty where it has none. */
+    /** The beginning of a text, without markup; empty if there is none. */
     public static function summary(string $html): string
     {
         return Excerpt::words(Html::visibleText($html), self::SUMMARY);

@@ -538,7 +538,7 @@ abstract class BrowserTestCase extends TestCase
         ));
     }
 
-    private static function env(string $name): string
+    protected static function env(string $name): string
     {
         return getenv($name) ?: throw new \RuntimeException("{$name} is not set; bin/test --suite Browser sets it.");
     }

@@ -17,9 +17,9 @@ final readonly class AddressAnswer
 {
     /**
      * @param  int  $status  of HTTP: 200, 301, 401 or 404
-     * @param  string|null  $location  where else it is, with 301
-     * @param  PageResult|null  $page  with 200; with 401 and 404 the page that the site's settings name for them
-     * @param  Dependencies|null  $dependencies  what the answer is made of; null of one that nobody may keep
+     * @param  string|null  $location  the new address, with 301
+     * @param  PageResult|null  $page  with 200; with 401 and 404 the stand-in page from the site's settings
+     * @param  Dependencies|null  $dependencies  what the answer was made of; null if it may not be cached
      */
     public function __construct(
         public int $status,

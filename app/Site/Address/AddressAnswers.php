@@ -11,7 +11,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Paging\NoSuchPage;
 
-/** Answers addresses: the page with what is left to show on it, where else it is, or nothing. */
+/** Answers addresses with a page, a redirect, or "not found". */
 final readonly class AddressAnswers
 {
     public function __construct(
@@ -24,9 +24,9 @@ final readonly class AddressAnswers
     }
 
     /**
-     * @param  string  $path  of the address, with its first slash
-     * @param  array<string, string>  $asked  the page number asked for, by module key, as it stands in the address
-     * @param  bool  $drafts  whether drafts answer, instead of what is live
+     * @param  string  $path  of the address, with its leading slash
+     * @param  array<string, string>  $asked  the requested page number by module key, as written in the address
+     * @param  bool  $drafts  true if drafts answer instead of live versions
      */
     public function find(string $path, Context $context, bool $drafts = false, array $asked = []): AddressAnswer
     {
@@ -37,7 +37,7 @@ final readonly class AddressAnswers
         $found = $this->finder->find($path, $context, $dependencies, $drafts);
         if ($found === null) {
             foreach ($this->moved->of($path) as $now) {
-                // Of what is not for the viewer nothing is told, not even that it moved.
+                // The viewer learns nothing about a page that is not for them, not even that it moved.
                 if ($this->finder->find($now, $context, $dependencies, $drafts) !== null) {
                     return new AddressAnswer(301, $now, dependencies: $dependencies);
                 }
@@ -65,13 +65,13 @@ final readonly class AddressAnswers
                 drafts: $drafts,
             ), $dependencies);
         } catch (NoSuchPage) {
-            // Of what its parameters ask for nothing is remembered.
+            // Answers to requests with parameters are not remembered.
             return new AddressAnswer(404, page: $this->standIn(404, $path, $context, $dependencies)->page);
         }
     }
 
     /**
-     * The parameters of the canonical address of what an address answers; null where no page answers it.
+     * The parameters of the canonical address; null if no page answers the address.
      *
      * @param  array<string, string>  $asked  see find()
      * @return array<string, string>|null
@@ -84,7 +84,7 @@ final readonly class AddressAnswers
     }
 
     /**
-     * The page that the site's settings name for what there is not, or not for the viewer.
+     * The stand-in page from the site's settings for pages that do not exist or are not for the viewer.
      *
      * @param  401|404  $status
      */
@@ -95,7 +95,7 @@ final readonly class AddressAnswers
         if ($found === null) {
             return new AddressAnswer($status, dependencies: $dependencies);
         }
-        // What is not there is answered alike everywhere; whoever signs in comes back to the address that was asked.
+        // All missing pages get the same answer. After signing in, the visitor returns to the requested address.
         $address = new PageAddress($status === 401 ? $path : $found->stored->definition->address->pattern);
 
         return new AddressAnswer(

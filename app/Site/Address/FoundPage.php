@@ -7,7 +7,7 @@ namespace App\Site\Address;
 use App\Pages\StoredPage;
 use App\Site\Subject;
 
-/** The page that answers an address, with what it is about there. */
+/** The page that answers an address, with the record that it is about there. */
 final readonly class FoundPage
 {
     public function __construct(public StoredPage $stored, public Subject $subject)

@@ -13,7 +13,7 @@ use Wellspring\Core\Page\Address\AboutKind;
 use Wellspring\Core\Page\Address\AddressPattern;
 use Wellspring\Core\Page\Address\PageAbout;
 
-/** Where something is now that had another address before: a page, an item or a term, the items of a type. */
+/** Finds the new address of a page, item, term or content type that moved. */
 final readonly class MovedAddresses
 {
     public function __construct(private PageQuery $pages, private CatalogueStore $catalogue)
@@ -53,7 +53,7 @@ final readonly class MovedAddresses
         return $found;
     }
 
-    /** The item's address under what its type's items have now. */
+    /** The item's address under the current address of its type. */
     private function ofType(string $path, Catalogue $catalogue): ?string
     {
         foreach (DB::table('moved_types')->get(['address', 'type_key']) as $row) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site\Address;
 
-/** The address of a page, from which the addresses of its links are written. */
+/** The address of a page. The addresses of its links are made from it. */
 final readonly class PageAddress
 {
     /**
@@ -36,9 +36,9 @@ final readonly class PageAddress
     }
 
     /**
-     * The same with one parameter changed, where it stands in the canonical address.
+     * The same with one parameter changed, at its place in the canonical order.
      *
-     * @param  string|null  $value  null: without it
+     * @param  string|null  $value  null removes the parameter
      */
     public function with(string $name, ?string $value, string $fragment = ''): string
     {
@@ -61,7 +61,7 @@ final readonly class PageAddress
     /** @param  array<string, string>  $query */
     private static function written(string $path, array $query): string
     {
-        // A comma may stand in a query as it is (RFC 3986, 3.4), and reads better so.
+        // A comma is allowed in a query (RFC 3986, 3.4), and is easier to read than %2C.
         return $path.($query === [] ? '' : '?'.str_replace('%2C', ',', http_build_query($query)));
     }
 }

@@ -24,7 +24,7 @@ use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 
-/** Finds the page that answers an address, and what it is about there. */
+/** Finds the page that answers an address, and the record that it is about there. */
 final readonly class PageFinder
 {
     public function __construct(
@@ -37,10 +37,9 @@ final readonly class PageFinder
     }
 
     /**
-     * @param  string  $path  of the address, with its first slash
-     * @param  bool  $drafts  whether drafts answer, instead of what is live
-     * @return FoundPage|null null where no page has the address, or where there is nothing that it could be about, or
-     *   not for the viewer
+     * @param  string  $path  of the address, with its leading slash
+     * @param  bool  $drafts  true if drafts answer instead of live versions
+     * @return FoundPage|null null if no page has the address, if no such record exists, or if it is not for the viewer
      */
     public function find(
         string $path,
@@ -59,7 +58,8 @@ final readonly class PageFinder
             $stored[$candidate->definition] = $candidate;
         }
         $definitions = array_map(fn (StoredPage $candidate) => $candidate->definition, $candidates);
-        // Of pages that fit alike, such as /journal/{post} and /journal/{month}, the one that there is something for.
+        // If several pages fit equally well, such as /journal/{post} and /journal/{month}, the page whose record
+        // exists.
         foreach ((new PageRouter($definitions, $this->catalogue->catalogue()))->fits($path) as [$page, $slug]) {
             $subject = $this->subjectOf($page, $slug, $context, $dependencies);
             if ($subject !== null) {
@@ -72,7 +72,7 @@ final readonly class PageFinder
         return $page === null || $subject === null ? null : new FoundPage(new StoredPage(null, $page), $subject);
     }
 
-    /** The page that the settings make the viewer's home page; null where they name none that the viewer sees. */
+    /** The page that the settings make the viewer's home page; null if they name none that the viewer may see. */
     public function home(Context $context, Dependencies $dependencies): ?FoundPage
     {
         foreach ($this->site->homesFor($context->viewer) as $key) {
@@ -85,7 +85,7 @@ final readonly class PageFinder
         return null;
     }
 
-    /** The live page of the key, about nothing but itself; null where there is none for the viewer. */
+    /** The live page with the key, if it is about nothing and the viewer may see it; otherwise null. */
     public function byKey(string $key, Context $context, Dependencies $dependencies): ?FoundPage
     {
         $stored = $this->pages->some([$key])[0] ?? null;
@@ -99,7 +99,7 @@ final readonly class PageFinder
             : null;
     }
 
-    /** What the page is about where the slug stands in its address; null where there is no such thing. */
+    /** The record with the slug that the page is about; null if there is none. */
     public function subjectOf(
         PageDefinition $page,
         string $slug,

@@ -12,7 +12,7 @@ use Wellspring\Core\Page\Block\Fields;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PageReader;
 
-/** The page of an item whose type nobody has laid a page out for: its pictures, its text and its values. */
+/** The default page of an item whose type has no page of its own: its pictures, its text and its values. */
 final class PlainItemPages
 {
     /** @return array{PageDefinition, string}|null with the item's slug; null where no type's items have the address */

@@ -10,12 +10,11 @@ use App\Site\SitePages;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Page\Address\AboutKind;
 use Wellspring\Core\Page\Address\PageAbout;
-use Wellspring\Core\Source\Pages;
 use Wellspring\Core\Source\People;
 use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 
-/** Where records have pages of their own: items at their type's address, others where a page is about their kind. */
+/** The addresses of records: an item at its type's address, another record where a page is about its kind. */
 final readonly class RecordAddresses
 {
     public function __construct(private PageQuery $pages, private CatalogueStore $catalogue)

@@ -14,8 +14,8 @@ use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Page\Address\AboutKind;
 
 /**
- * The addresses of the site that anyone may see, in parts of at most 50,000, as the sitemaps protocol
- * (sitemaps.org/protocol.html) asks: the pages, each type's items, and what each page with a placeholder serves.
+ * The public addresses of the site, in parts of at most 50,000 as the sitemaps protocol requires
+ * (sitemaps.org/protocol.html): the pages, the items of each type, and the records of each page with a placeholder.
  *
  * @phpstan-type SitemapUrl array{path: string, changed: string|null}
  */
@@ -46,7 +46,7 @@ final readonly class Sitemap
         foreach ($this->pages->withPlaceholder() as $stored) {
             $page = $stored->definition;
             $source = $page->about?->source($this->catalogue->catalogue());
-            // An item is listed at its own address alone.
+            // Each item is listed once, at its own address.
             if ($source !== null && $page->about->kind !== AboutKind::Item && $page->schedule->admits($context)) {
                 $named("page-{$page->key}", $this->sources->candidates($source, $context)->count());
             }

@@ -8,7 +8,7 @@ use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Page\Block;
 
 /**
- * What the view of a block needs beside the block and what the page is about.
+ * Supplies the data that the view of a block needs besides the block and the page's record.
  *
  * @template B of Block
  */
@@ -19,8 +19,8 @@ interface BlockData
 
     /**
      * @param  B  $block
-     * @return array<string, mixed>|Level|null by the name that the view knows it by; where the block has nothing to
-     *   show, null, or what goes with it
+     * @return array<string, mixed>|Level|null view data by name; if the block has nothing to show, null or the level to
+     *   remove with it
      */
     public function data(Block $block, PageScene $scene): array|Level|null;
 }

@@ -8,7 +8,7 @@ use Illuminate\Contracts\View\Factory;
 use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Page\Block;
 
-/** Draws blocks: the view site/blocks/KEY of each, with its data where it needs any. */
+/** Draws blocks: each with the view site/blocks/KEY and the block's data. */
 final readonly class BlockViews
 {
     public const CLASSES = [
@@ -31,7 +31,7 @@ final readonly class BlockViews
     }
 
     /**
-     * @param  int  $level  of the heading that the block brings, if it brings one
+     * @param  int  $level  of the block's heading, if it has one
      * @return string|Level HTML; where the block has nothing to show, nothing, or what goes with it
      */
     public function draw(Block $block, PageScene $scene, int $level): string|Level

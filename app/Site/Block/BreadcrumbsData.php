@@ -12,8 +12,8 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\Breadcrumbs;
 
 /**
- * The pages above by address, then, of a term's page, the terms above it. Those that the viewer may not see are not
- * among them; on the home page there are none.
+ * The breadcrumbs: the pages above by address, then the parent terms of a term's page. Pages that the viewer may not
+ * see are left out. The home page has no breadcrumbs.
  *
  * @implements BlockData<Breadcrumbs>
  */

@@ -24,7 +24,7 @@ use Wellspring\Core\Page\Block\Fields;
 use Wellspring\Core\Wording\Format;
 
 /**
- * The values of fields, for the view: pictures, films and texts by themselves, every other value with its label.
+ * The values of fields for the view. Pictures, videos and long texts stand alone; every other value has its label.
  *
  * @implements BlockData<Fields>
  */
@@ -77,7 +77,7 @@ final readonly class FieldsData implements BlockData
     }
 
     /**
-     * Opening hours, a line for each group of days, and whether it is open now. The page holds until that changes.
+     * Opening hours: one line for each group of days, and whether it is open now. The page expires when that changes.
      *
      * @return array{
      *     label: string, text: string, links: list<array{address: string, text: string}>, lines: list<string>,
@@ -168,8 +168,7 @@ final readonly class FieldsData implements BlockData
     }
 
     /**
-     * The items that a field links to, each as one would introduce it: its picture, its title, its first line, and the
-     * links that lead to more of it.
+     * The items that a field links to, each with its picture, its title, its first line and its links.
      *
      * @param  list<string>  $names  TYPE/SLUG of each
      * @return array{

@@ -10,7 +10,7 @@ use Wellspring\Core\Page\Block\Filters;
 use Wellspring\Core\Wording\Format;
 
 /**
- * What can be chosen of a listing that stands elsewhere on the page.
+ * The filters of a listing that stands elsewhere on the page.
  *
  * @implements BlockData<Filters>
  */
@@ -35,7 +35,7 @@ final readonly class FiltersData implements BlockData
 
         return $choices->facets === [] ? null : [
             'choices' => $choices,
-            // One block of a page opens as the drawer: the one with all filters.
+            // Only one block of a page opens as the drawer: the block with all filters.
             'isDrawer' => $block->filters === null && $choices->isDrawerOnPhone(),
         ];
     }

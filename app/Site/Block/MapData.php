@@ -12,7 +12,7 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\MapOfPlace;
 
 /**
- * A place with its map, where the field says where it lies.
+ * A place with its map, if the field has coordinates.
  *
  * @implements BlockData<MapOfPlace>
  */

@@ -26,8 +26,8 @@ use Wellspring\Core\Page\Menu\MenuTarget;
 use Wellspring\Core\Who\Audience;
 
 /**
- * The entries of a menu that the viewer may see. While no menu `main` is published, it has the pages that say a menu
- * entry of their own.
+ * The entries of a menu that the viewer may see. Until a menu `main` is published, it lists the pages that define a
+ * menu entry themselves.
  *
  * @implements BlockData<Menu>
  */
@@ -129,7 +129,7 @@ final readonly class MenuData implements BlockData
         if ($module === null) {
             return [];
         }
-        // What visitors choose on a page changes nothing in the menus around it.
+        // Menus do not depend on the visitor's choices.
         $context = $scene->context->with(choices: Choices::none());
         $listing = $this->listings->showAlone($module, $scene->address, $context, '1', $scene->dependencies);
         $addresses = $this->addresses->of($module->source, $listing->records);

@@ -11,14 +11,14 @@ use App\Site\Listings\VisitorListing;
 use App\Site\Subject;
 use Wellspring\Core\Context\Context;
 
-/** What a page is drawn for, as its blocks and those of the frame need it. */
+/** The context in which a page's blocks and the frame's blocks are drawn. */
 final readonly class PageScene
 {
     /**
-     * @param  Subject|null  $subject  null of a page that no definition makes: the search, what is not found
-     * @param  Dependencies  $dependencies  told what a block reads
-     * @param  (\Closure(string): (VisitorListing|null))|null  $listing  a module's listing on the page, by key;
-     *   null where it does not stand there
+     * @param  Subject|null  $subject  null for pages without a definition, such as the search or "not found"
+     * @param  Dependencies  $dependencies  records what a block reads
+     * @param  (\Closure(string): (VisitorListing|null))|null  $listing  the listing of a module on the page, by key;
+     *   null if it is not on the page
      */
     public function __construct(
         public ?Subject $subject,
@@ -30,7 +30,7 @@ final readonly class PageScene
     ) {
     }
 
-    /** A module's listing on the page; null where it does not stand there. */
+    /** The listing of a module on the page; null if it is not on the page. */
     public function listing(string $module): ?VisitorListing
     {
         return $this->listing === null ? null : ($this->listing)($module);

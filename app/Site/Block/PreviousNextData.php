@@ -13,7 +13,7 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\Block\PreviousNext;
 
 /**
- * What stands before and after the page's own record in a module's order, of those that have a page.
+ * The records before and after the page's own record in a module's order. Only records with a page count.
  *
  * @implements BlockData<PreviousNext>
  */
@@ -40,7 +40,7 @@ final readonly class PreviousNextData implements BlockData
         if ($module === null || $record === null || ! $module->source->accepts($record->type)) {
             return null;
         }
-        // What visitors choose of a listing elsewhere changes nothing here.
+        // The result does not depend on the visitor's choices elsewhere.
         $context = $scene->context->with(choices: Choices::none());
         $found = $this->listings->neighbours($module->bound($context), $record->id, $context, $scene->dependencies);
         $addresses = $this->addresses->of($module->source, array_values(array_filter($found)));

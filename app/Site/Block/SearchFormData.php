@@ -11,7 +11,7 @@ use Wellspring\Core\Page\Block\SearchForm;
 use Wellspring\Core\Wording\Format;
 
 /**
- * What can be chosen of a listing that stands on another page, with how many there are.
+ * The filters of a listing on another page, with the number of its results.
  *
  * @implements BlockData<SearchForm>
  */

@@ -8,10 +8,10 @@ use Wellspring\Core\Choice\Facet;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\Result;
 
-/** A module that nobody has saved, with what a run of it gave. */
+/** An unsaved module with the result of its run. */
 final readonly class ListingPreview
 {
-    /** @param  list<Facet>  $facets  what its filters have to choose */
+    /** @param  list<Facet>  $facets  the options of its filters */
     public function __construct(public Module $module, public Result $result, public array $facets = [])
     {
     }

@@ -37,10 +37,10 @@ use Wellspring\Core\Page\Slot;
 use Wellspring\Core\Page\SlotWidths;
 use Wellspring\Core\Run\StepKind;
 
-/** Looks up what advice on a module is based on: where it stands, what stands beside it, where its links lead. */
+/** Looks up the facts for the advice on a module: where it stands, its neighbours, and the targets of its links. */
 final readonly class ModuleAdvice
 {
-    /** So many records are tried for where their links lead. */
+    /** The number of records whose link targets are checked. */
     private const TRIED = 3;
 
     public function __construct(
@@ -56,8 +56,8 @@ final readonly class ModuleAdvice
     }
 
     /**
-     * @param  list<Facet>  $facets  what its filters have to choose
-     * @param  ModuleRow|null  $row  where it is stored; null where it is not yet
+     * @param  list<Facet>  $facets  the options of its filters
+     * @param  ModuleRow|null  $row  null if the module is not stored yet
      * @return list<Advice>
      */
     public function on(Module $module, ListingWithGaps $run, array $facets, ?ModuleRow $row, Context $context): array
@@ -88,8 +88,8 @@ final readonly class ModuleAdvice
 
     /**
      * @param  list<PageDefinition>  $pages
-     * @return array<string, list<float>> by width of the window: the widths of the slots where it stands, on pages and
-     *   in the frame, in px
+     * @return array<string, list<float>> widths of the slots where it stands, on pages and in the frame, in px, by
+     *   window width
      */
     private function slots(string $key, array $pages): array
     {

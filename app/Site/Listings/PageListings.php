@@ -12,7 +12,7 @@ use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Paging\NoSuchPage;
 
-/** The listings of one page: each module runs once, however often it is placed. */
+/** The listings of one page. Each module runs once, however often it is placed. */
 final class PageListings
 {
     /** @var array<string, VisitorListing> by module key */
@@ -23,8 +23,8 @@ final class PageListings
 
     /**
      * @param  array<string, BoundModule>  $modules  of the page and its frame, by key
-     * @param  array<string, string>  $asked  the page number asked for, by module key, as the address has it
-     * @param  Dependencies  $dependencies  told what the listings are made of
+     * @param  array<string, string>  $asked  the requested page number by module key, as written in the address
+     * @param  Dependencies  $dependencies  records what the listings are made of
      * @param  ReadMarks  $marks  of the modules
      * @param  ListingPreview|null  $preview  shown in place of the module with its key
      */

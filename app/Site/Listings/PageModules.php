@@ -12,7 +12,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 
-/** The modules that stand on a page, and what its address says of them. */
+/** The modules on a page, with the state that the address gives them. */
 final readonly class PageModules
 {
     public function __construct(private ModuleStore $modules)
@@ -21,7 +21,7 @@ final readonly class PageModules
 
     /**
      * @param  list<string>  $keys
-     * @param  Module|null  $instead  of the live one with its key, or where none is live
+     * @param  Module|null  $instead  replaces the live module with its key, or adds it if none is live
      * @return array<string, BoundModule> those that show, by key; what follows another's offer with that offer
      */
     public function of(array $keys, Context $context, Dependencies $dependencies, ?Module $instead = null): array
@@ -45,8 +45,8 @@ final readonly class PageModules
     }
 
     /**
-     * @param  array<string, Module|null>  $modules  those that are known, by key
-     * @param  list<string>  $keys  of those that were asked for last
+     * @param  array<string, Module|null>  $modules  the known modules by key
+     * @param  list<string>  $keys  keys of the modules requested last
      * @return list<string> keys of those that show instead of them where they have nothing to show, not known yet
      */
     private static function shownInstead(array $modules, array $keys): array
@@ -58,8 +58,8 @@ final readonly class PageModules
     }
 
     /**
-     * What links of the page say: for each module in turn what the visitor has chosen, in the order of the offer, and
-     * the page that they are on. What else the address said is no part of it.
+     * The parameters of the page's links: for each module in turn the visitor's choices, in the order of the offer, and
+     * the current page. Other parameters of the address are dropped.
      *
      * @param  array<string, BoundModule>  $modules  of the page, by key
      * @param  array<string, string>  $asked  see SitePages::page

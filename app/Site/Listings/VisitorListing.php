@@ -14,15 +14,15 @@ use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Run\Result;
 use Wellspring\Core\Wording\Format;
 
-/** A module that was run, with all that an output needs to write it. */
+/** A module after its run, with everything that an output needs to write it. */
 final readonly class VisitorListing
 {
     /**
-     * @param  list<Facet>  $facets  what the filters of its offer have to choose
+     * @param  list<Facet>  $facets  the options of the offer's filters
      * @param  list<Record>  $records  of the page, in order
      * @param  PageAddress  $address  of the page that it stands on
-     * @param  string|false  $heading  what stands over it; false: nothing
-     * @param  int  $time  how many times the module stands on the page up to here
+     * @param  string|false  $heading  the heading; false: none
+     * @param  int  $time  the number of times that the module has appeared on the page, this time included
      * @param  int  $level  of the heading
      */
     public function __construct(
@@ -38,7 +38,7 @@ final readonly class VisitorListing
     ) {
     }
 
-    /** What is said above the records: which of how many they are; empty where nothing is. */
+    /** The text above the records, such as "1–12 of 60"; empty if there is none. */
     public function countWords(Format $format): string
     {
         $pattern = $this->module->page->count;
@@ -53,8 +53,8 @@ final readonly class VisitorListing
     }
 
     /**
-     * @param  string|false  $heading  what stands over it; false: nothing
-     * @param  int  $time  how many times the module stands on the page up to here
+     * @param  string|false  $heading  the heading; false: none
+     * @param  int  $time  the number of times that the module has appeared on the page, this time included
      * @param  int  $level  of the heading
      */
     public function standing(string|false $heading, int $time, int $level = ModuleBlock::LEVEL): self

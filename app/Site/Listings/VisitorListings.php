@@ -33,7 +33,7 @@ final readonly class VisitorListings
     }
 
     /**
-     * A module that is shown by itself: its marks are read for it alone. See show().
+     * A single module, with marks read for it alone. See show().
      *
      * @throws NoSuchPage
      */
@@ -51,9 +51,9 @@ final readonly class VisitorListings
     }
 
     /**
-     * A page of the module, as visitors get it: cached where that is right.
+     * A page of the module as visitors get it, from the cache if possible.
      *
-     * @param  string  $page  the number that the address asks for
+     * @param  string  $page  the page number in the address
      * @param  ReadMarks  $marks  of this module and others
      *
      * @throws NoSuchPage
@@ -75,7 +75,7 @@ final readonly class VisitorListings
     }
 
     /**
-     * How many records are left after step 5, pins included, where a filter tells of which nothing is chosen.
+     * The number of records after step 5, pins included, from the counts of a filter without a choice.
      *
      * @param  list<Facet>  $facets
      */
@@ -91,7 +91,7 @@ final readonly class VisitorListings
     }
 
     /**
-     * What stands before and after a record among all that the module shows.
+     * The records before and after a record, among all records of the module.
      *
      * @return array{previous: Record|null, next: Record|null}
      */
@@ -116,9 +116,9 @@ final readonly class VisitorListings
     }
 
     /**
-     * A module with what a run of it gave: a preview, of which nothing is cached.
+     * A module with the result of a run, for previews. Nothing is cached.
      *
-     * @param  list<Facet>  $facets  what its filters have to choose
+     * @param  list<Facet>  $facets  the options of its filters
      */
     public function of(
         BoundModule $module,

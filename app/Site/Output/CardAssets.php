@@ -10,7 +10,7 @@ use Wellspring\Core\Card\Part\Video;
 use Wellspring\Core\Card\RenderedPart;
 
 /**
- * The pictures and videos that cards show, and the addresses that they link to.
+ * The pictures and videos on cards, and the targets of their links.
  *
  * @phpstan-import-type PlayerShape from VideoPlayers
  */
@@ -18,10 +18,10 @@ final readonly class CardAssets
 {
     /**
      * @param  array<string, Media>  $pictures  by name
-     * @param  array<string, string>  $termAddresses  by `taxonomy/slug`; those that have no page are not there
-     * @param  array<string, string>  $recordAddresses  by `type/slug`, likewise
+     * @param  array<string, string>  $termAddresses  by `taxonomy/slug`; terms without a page are missing
+     * @param  array<string, string>  $recordAddresses  by `type/slug`; records without a page are missing
      * @param  array<string, PlayerShape>  $players  by file or address, and shape
-     * @param  array<string, string>  $frames  addresses of the frames in which videos of other sites play, by address
+     * @param  array<string, string>  $frames  addresses of the frames that play videos of other sites, by video address
      */
     private function __construct(
         public array $pictures,
@@ -95,7 +95,7 @@ final readonly class CardAssets
         return $part->isPicture() ? $this->pictures[$part->text] ?? null : null;
     }
 
-    /** The address of the frame in which the video that a picture stands for plays; null of a file. */
+    /** The address of the frame that plays the picture's video; null for an uploaded file. */
     public function frame(RenderedPart $part): ?string
     {
         foreach ($part->value->pieces ?? [] as $piece) {
@@ -107,7 +107,7 @@ final readonly class CardAssets
         return null;
     }
 
-    /** The address of the video that a picture stands for. */
+    /** The address of the picture's video. */
     public function video(RenderedPart $part): ?string
     {
         foreach ($part->value->pieces ?? [] as $piece) {

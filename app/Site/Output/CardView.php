@@ -10,13 +10,13 @@ use Wellspring\Core\Card\Part\Icon;
 use Wellspring\Core\Card\Part\Title;
 use Wellspring\Core\Card\RenderedPart;
 
-/** One card with the address of its item's own page. */
+/** One card with the address of its record's page. */
 final readonly class CardView
 {
     /**
-     * @param  string  $address  empty where it has none
+     * @param  string  $address  empty if the record has no page
      * @param  list<list<RenderedPart>>  $lines
-     * @param  string|null  $heading  the key of the heading that it stands under
+     * @param  string|null  $heading  the key of its group heading
      */
     public function __construct(public string $address, public array $lines, public ?string $heading = null)
     {
@@ -28,7 +28,7 @@ final readonly class CardView
         return array_merge(...$this->lines);
     }
 
-    /** What leads to its page: the title, or whatever says something first. */
+    /** The part that links to the record's page: the title, or else the first part with text. */
     public function title(): ?RenderedPart
     {
         $named = array_filter($this->parts(), fn (RenderedPart $part): bool => $part->kind instanceof Title);
@@ -42,7 +42,7 @@ final readonly class CardView
         return array_values($named)[0] ?? array_values($said)[0] ?? null;
     }
 
-    /** The text of the card's excerpt. Empty if it has none. */
+    /** The text of the card's excerpt; empty if it has none. */
     public function description(): string
     {
         $excerpts = array_filter($this->parts(), fn (RenderedPart $part): bool => $part->kind instanceof Excerpt);
@@ -50,7 +50,7 @@ final readonly class CardView
         return array_values($excerpts)[0]->text ?? '';
     }
 
-    /** With that part alone; without lines where it is gone. */
+    /** The card with that part alone; without lines if the part is missing. */
     public function only(Part $part): self
     {
         $parts = array_filter($this->parts(), fn (RenderedPart $made): bool => $made->part === $part);
@@ -68,7 +68,7 @@ final readonly class CardView
         return new self($this->address, array_values(array_filter($lines)), $this->heading);
     }
 
-    /** The first that stands for a picture. */
+    /** The first part that stands for a picture. */
     public function picture(): ?RenderedPart
     {
         $pictures = array_filter($this->parts(), fn (RenderedPart $part): bool => $part->standsForPicture());

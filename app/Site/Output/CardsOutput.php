@@ -10,7 +10,7 @@ use Wellspring\Core\Card\RenderedPart;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Wording\Format;
 
-/** What wellspring:run --cards --json writes: the same as --json, and what is left of each card. */
+/** The output of wellspring:run --cards --json: as --json, with the lines of each card. */
 final readonly class CardsOutput implements Output
 {
     public function __construct(private Format $format)

@@ -13,13 +13,15 @@ use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Wording\SiteWords;
 
 /**
- * The orders, page sizes and layouts of a listing to choose from, its own among them.
+ * The orders, page sizes and layouts that visitors can choose, the listing's own among them.
  *
  * @phpstan-type ToolChoice array{value: string, name: string, isChosen: bool, address: string}
  */
 final readonly class ChoiceTools
 {
-    /** @param  \Closure(string, string|null): string  $address  at which a parameter of the offer says so */
+    /**
+     * @param  \Closure(string, string|null): string  $address  the address with a parameter of the offer set to a value
+     */
     public function __construct(
         private VisitorListing $listing,
         private \Closure $address,
@@ -33,7 +35,7 @@ final readonly class ChoiceTools
     }
 
     /**
-     * The orders to choose from, the listing's own among them; none where there is no choice.
+     * The orders to choose from, the listing's own among them; empty if there is no choice.
      *
      * @return list<ToolChoice> value: the parameter's; empty for the own
      */
@@ -87,8 +89,8 @@ final readonly class ChoiceTools
     }
 
     /**
-     * @param  list<array{string, string, bool}>  $offered  value, name, whether it is the listing's own
-     * @param  string  $ownName  of the own, where it is not among them
+     * @param  list<array{string, string, bool}>  $offered  value, name, and whether it is the listing's own
+     * @param  string  $ownName  name of the listing's own, if it is not offered
      * @return list<ToolChoice>
      */
     private function choices(string $name, array $offered, string $ownName, ?string $chosen): array

@@ -13,10 +13,10 @@ use Wellspring\Core\Choice\Offer;
 use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Wording\Format;
 
-/** What a visitor can choose of a listing, with the addresses that choose it. */
+/** What a visitor can choose in a listing, with the address of each choice. */
 final readonly class ChoicesView
 {
-    /** Of days more apart than this, only the ends are chosen, not each bar. */
+    /** Above this number of days, only the two ends can be chosen, not single bars. */
     private const DAY_LINKS = 24;
 
     public Offer $offer;
@@ -29,7 +29,7 @@ final readonly class ChoicesView
     /**
      * @param  PageAddress  $address  of the page that the listing stands on
      * @param  string  $anchor  the listing's id there
-     * @param  list<string>|null  $only  names of the filters that are offered; null: all
+     * @param  list<string>|null  $only  names of the offered filters; null: all
      */
     public function __construct(
         private VisitorListing $listing,
@@ -48,7 +48,7 @@ final readonly class ChoicesView
         ));
     }
 
-    /** The id of the form that the controls belong to, wherever they stand. */
+    /** The id of the form that all controls belong to. */
     public function form(): string
     {
         return "{$this->offer->key}-choices";
@@ -60,8 +60,8 @@ final readonly class ChoicesView
     }
 
     /**
-     * @return array<string, string> what the form says beside its controls: the choices of other listings of the page,
-     *   and what is chosen by links alone
+     * @return array<string, string> the hidden values of the form: the choices of other listings on the page, and
+     *   choices made by links alone
      */
     public function hidden(): array
     {
@@ -105,15 +105,16 @@ final readonly class ChoicesView
         return $this->listing->result->total;
     }
 
-    /** What is said above the records; empty where nothing is. */
+    /** The text above the records, such as "1–12 of 60"; empty if there is none. */
     public function count(): string
     {
         return $this->listing->countWords($this->format);
     }
 
     /**
-     * @return list<array{words: string, label: string, address: string, isOnPhone: bool}> what is chosen; the address
-     *   is without it. What a filter shows itself is said on a phone alone, where the filter is in the drawer
+     * @return list<array{words: string, label: string, address: string, isOnPhone: bool}> the chosen filters; each
+     *   address removes one. A filter that shows its own choice is listed on phones only, where the filter is in the
+     *   drawer
      */
     public function chosen(): array
     {
@@ -133,7 +134,7 @@ final readonly class ChoicesView
         return $chosen;
     }
 
-    /** The address with nothing chosen of the filters. */
+    /** The address without any filter. */
     public function clearAddress(): string
     {
         return $this->address->without(
@@ -159,7 +160,7 @@ final readonly class ChoicesView
         return $said;
     }
 
-    /** What the button says that shows what is chosen. */
+    /** The label of the button that shows the results. */
     public function showWords(): string
     {
         return $this->format->words()->text('choices.show', ['total' => $this->total()]);
@@ -173,7 +174,7 @@ final readonly class ChoicesView
             : $facet->filter->control->optionWords($option->value, $option->label, $this->format);
     }
 
-    /** Whether all that the filters offer is links, and nothing a form would send. */
+    /** True if all filters work by links alone, so that the form has no controls. */
     public function areChosenByLinks(): bool
     {
         return array_filter(
@@ -182,7 +183,7 @@ final readonly class ChoicesView
         ) === [];
     }
 
-    /** Whether one check box under its own name is all of a filter. */
+    /** True if the filter is one check box with the filter's name. */
     public function isOneBox(Facet $facet): bool
     {
         return $facet->filter->control->isOneBox($facet->filter);
@@ -193,13 +194,13 @@ final readonly class ChoicesView
         return $this->offer->parameter($facet->filter->name);
     }
 
-    /** The id of a filter's own element. */
+    /** The id of the filter's element. */
     public function id(Facet $facet): string
     {
         return "{$this->offer->key}-{$facet->filter->name}";
     }
 
-    /** The address at which an option is chosen; where it is chosen, without it. */
+    /** The address that chooses an option, or removes it if it is chosen. */
     public function optionAddress(Facet $facet, FacetOption $option): string
     {
         $rest = array_values(array_diff($facet->chosen->options ?? [], [$option->value]));
@@ -222,7 +223,7 @@ final readonly class ChoicesView
     }
 
     /**
-     * Of a filter by days: its months, weeks or days that have records.
+     * For a filter by days: its months, weeks or days that have records.
      *
      * @return list<array{words: string, count: int, address: string, isChosen: bool}>
      */
@@ -247,7 +248,7 @@ final readonly class ChoicesView
     }
 
     /**
-     * Of a filter by numbers: its bars, each as a share of the highest, and whether the choice takes it in.
+     * For a filter by numbers: its bars, each as a share of the highest, and whether the choice includes it.
      *
      * @return list<array{share: float, isIn: bool, words: string}>
      */
@@ -284,7 +285,7 @@ final readonly class ChoicesView
         return $field->kind->key() === 'money' ? $this->format->aroundMoney() : ['', $field->unit];
     }
 
-    /** The class of a range's boxes, which are as wide as their numbers are long; empty for usual ones. */
+    /** The CSS class for the width of a range's boxes; empty for the usual width. */
     public function boxes(Facet $facet): string
     {
         $values = [$facet->range?->least, $facet->range?->greatest, ...$facet->chosen->ends ?? []];
@@ -323,7 +324,7 @@ final readonly class ChoicesView
         return $words;
     }
 
-    /** Whether options of a filter must hold together. */
+    /** True if a record must have all chosen options. */
     public function asksAll(Facet $facet): bool
     {
         return $facet->filter->join === Quantifier::All;
@@ -340,7 +341,7 @@ final readonly class ChoicesView
         };
     }
 
-    /** The page's address with a choice made, and back on page 1. */
+    /** The page's address with a changed choice, on page 1. */
     private function address(string $name, ?string $value): string
     {
         return $this->address

@@ -14,10 +14,10 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Paging\PageNumbers;
 use Wellspring\Core\Wording\Format;
 
-/** A listing as it stands on a page: the view site/module. */
+/** A listing as HTML: the view site/module. */
 final readonly class HtmlOutput implements Output
 {
-    /** A skeleton of CLDR: the day with its weekday. */
+    /** A CLDR skeleton: the day with its weekday. */
     private const TODAY = 'yMMMMEEEEd';
 
     public function __construct(
@@ -77,7 +77,7 @@ final readonly class HtmlOutput implements Output
             level: $listing->level,
             today: $this->today($listing),
             count: $listing->countWords($this->format),
-            // The form of what is chosen stands once.
+            // The form of a listing appears only once on a page.
             choices: $module->follows !== null || $module->offer === null || $listing->time > 1
                 ? null
                 : new ChoicesView($listing, $listing->address, $this->format, self::anchor($listing)),

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-/** The drawn signs of resources/icons (Lucide, ISC licence), to stand in a page. */
+/** The icons of resources/icons (Lucide, ISC licence) as inline SVG. */
 final class Icons
 {
     /** @var array<string, string> by name */

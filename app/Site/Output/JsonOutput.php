@@ -10,7 +10,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Run\Step;
 
-/** What wellspring:run --json writes. */
+/** The output of wellspring:run --json. */
 final class JsonOutput implements Output
 {
     public static function key(): string

@@ -18,30 +18,30 @@ use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Block\ModuleBlock;
 use Wellspring\Core\Paging\PageNumbers;
 
-/** A module with all that its view needs. */
+/** A module with everything that its view needs. */
 final readonly class ModuleView
 {
     private const PAGE = '-'.Offer::PAGE;
 
-    /** How high a line of text is in a masonry, about, and the room below a card; a column's width is 1. */
+    /** The approximate height of a text line in a masonry, and the space below a card. A column's width is 1. */
     private const LINE = 0.09;
 
     private const GAP = 0.12;
 
     /**
      * @param  list<CardView>  $cards
-     * @param  CardAssets  $assets  what the cards name
+     * @param  CardAssets  $assets  pictures, videos and links of the cards
      * @param  array<string, int>  $columns  by width
      * @param  list<int|null>  $numbers  page numbers below the listing; null marks a gap
      * @param  PageAddress  $address  of the page that it stands on
      * @param  array<string, array{words: string, records: int}>  $headings  by key, in order
-     * @param  string|false  $heading  what stands over it; false: nothing
+     * @param  string|false  $heading  the heading; false: none
      * @param  int  $level  of that heading
      * @param  array{day: string, words: string}  $today  `2026-05-01`, and as the site writes it
-     * @param  string  $nothing  what is said with markup where nothing is left; safe HTML
-     * @param  string  $count  which of how many records they are; empty where that is not said
-     * @param  ChoicesView|null  $choices  what visitors can choose; null: nothing, or what they choose elsewhere
-     * @param  string  $anchor  its id in the page: the module's key; another where it stands there again
+     * @param  string  $nothing  the text for an empty listing as safe HTML
+     * @param  string  $count  the text above the records; empty if there is none
+     * @param  ChoicesView|null  $choices  what visitors can choose; null if nothing, or if they choose elsewhere
+     * @param  string  $anchor  its id in the page: the module's key, or another if the module appears again
      */
     public function __construct(
         public BoundModule $module,
@@ -63,7 +63,7 @@ final readonly class ModuleView
     ) {
     }
 
-    /** For the links to its pages alone. */
+    /** For the links to the listing's pages only. */
     public static function ofPages(VisitorListing $listing, PageNumbers $pages, PageAddress $address): self
     {
         $page = $listing->result->page;
@@ -82,7 +82,7 @@ final readonly class ModuleView
     }
 
     /**
-     * The cards under their headings; all in one where there are none.
+     * The cards by heading; all in one group if there are no headings.
      *
      * @return list<array{heading: array{words: string, records: int}|null, cards: list<CardView>}>
      */
@@ -108,7 +108,7 @@ final readonly class ModuleView
         );
     }
 
-    /** How wide its pictures stand at each width, for the browser to choose by. */
+    /** The `sizes` attribute of its pictures. */
     public function pictureSizes(): string
     {
         $share = fn (Width $width): string => $this->module->arrange->pictureShareAt($width).'vw';
@@ -144,7 +144,7 @@ final readonly class ModuleView
      *
      * @return list<array{
      *     part: Part, label: string, hidden: bool, sorted: 'ascending'|'descending'|null, address: string|null,
-     * }> hidden: the label need not be seen; the address orders by the column, or the other way round
+     * }> hidden: the label is for screen readers only; the address sorts by the column, or reverses the order
      */
     public function tableColumns(): array
     {
@@ -170,8 +170,8 @@ final readonly class ModuleView
     }
 
     /**
-     * The column of each card of a masonry, for each number of columns that a slot may have room for; and its height,
-     * by the shape of its picture and the number of its lines, where a column's width is 1.
+     * The column and height of each card in a masonry, for each possible number of columns. The height is estimated
+     * from the shape of the picture and the number of lines; a column's width is 1.
      *
      * @param  list<CardView>  $cards
      * @return list<array{columns: string, height: float}> the column in one column, in two, and so on: `1 2 2`
@@ -212,7 +212,7 @@ final readonly class ModuleView
         return count($letters) > 1 ? $letters : [];
     }
 
-    /** The address of the page where the listing is ordered by the order of that name. */
+    /** The address that sorts the listing by the named order. */
     private function sortAddress(string $order): string
     {
         $key = $this->module->offered()->key ?? $this->module->key;
@@ -222,13 +222,13 @@ final readonly class ModuleView
             ->with("{$key}-".Offer::SORT, $order, $this->anchor);
     }
 
-    /** The key of the offer whose choices change what is listed; null where none do. */
+    /** The key of the offer that changes this listing; null if there is none. */
     public function follows(): ?string
     {
         return $this->module->follows ?? $this->module->offered()?->key;
     }
 
-    /** The address of one of the listing's pages; page 1 has none of its own. */
+    /** The address of a page of the listing. Page 1 has no page number. */
     public function pageAddress(int $page): string
     {
         return $this->address->with($this->module->pageParameter(), $page > 1 ? (string) $page : null, $this->anchor);
@@ -239,7 +239,7 @@ final readonly class ModuleView
         return $key.self::PAGE;
     }
 
-    /** The key of the module whose page a parameter asks for; null where it asks for none. */
+    /** The key of the module whose page number a parameter gives; null for other parameters. */
     public static function keyOf(string $parameter): ?string
     {
         return str_ends_with($parameter, self::PAGE) ? substr($parameter, 0, -strlen(self::PAGE)) : null;

@@ -6,10 +6,10 @@ namespace App\Site\Output;
 
 use App\Site\Listings\VisitorListing;
 
-/** A form in which a listing goes out. It asks nothing of the request: all that it needs is in what it is given. */
+/** A format in which listings are sent. An output gets all values as arguments and does not read the request. */
 interface Output
 {
-    /** What an installation calls it: `html`, `json`. */
+    /** Its key: `html`, `json`. */
     public static function key(): string;
 
     /** A media type, such as `text/html`. */

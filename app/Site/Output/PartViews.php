@@ -7,7 +7,7 @@ namespace App\Site\Output;
 use Illuminate\Support\Facades\View;
 use Wellspring\Core\Card\PartKind;
 
-/** Which view draws a kind of part: site/parts/KEY, where there is one; the others are plain text. */
+/** Finds the view of a kind of part: site/parts/KEY if it exists; other parts are plain text. */
 final class PartViews
 {
     /** @var array<string, string|null> by the kind's key; looked for once */

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Site\Output;
 
-/** What parts that stand on a page by themselves need beside their card. */
+/** What parts outside a listing need besides their card. */
 final readonly class PartsView
 {
     public function __construct(public CardAssets $assets)
     {
     }
 
-    /** How wide its pictures stand, for the browser to choose by. */
+    /** The `sizes` attribute of its pictures. */
     public function pictureSizes(): string
     {
         return '(min-width: 1024px) 45vw, 92vw';

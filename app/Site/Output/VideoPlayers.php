@@ -9,7 +9,7 @@ use App\Video\VideoStore;
 use Wellspring\Core\Video\VideoOptions;
 
 /**
- * How a video plays in a page.
+ * Decides how a video plays on a page.
  *
  * @phpstan-type PlayerShape array{
  *     kind: 'file'|'frame'|'link', address: string, title: string, shape: string, loop: bool, isOwn: bool,
@@ -24,7 +24,7 @@ final readonly class VideoPlayers
     {
     }
 
-    /** The address of the frame in which a video of another site plays; null where it does not play here. */
+    /** The address of the frame that plays a video of another site; null if it does not play here. */
     public function frame(string $video): ?string
     {
         return str_contains($video, '://') ? $this->videos->find($video)?->frame : null;
@@ -32,11 +32,11 @@ final readonly class VideoPlayers
 
     /**
      * @param  string  $video  an uploaded file's name, or an address
-     * @param  string  $label  what it is called where it has no title of its own
+     * @param  string  $label  its name if it has no title
      * @param  string  $shape  of its frame, see VideoOptions
-     * @param  bool  $loop  whether an uploaded film begins again
-     * @return PlayerShape a link of a video that cannot play here: of a site that the settings do not name, or not
-     *   described yet
+     * @param  bool  $loop  true if an uploaded video repeats
+     * @return PlayerShape a link if the video cannot play here: the settings do not name its site, or its description
+     *   is not loaded yet
      */
     public function of(string $video, string $label, string $shape = VideoOptions::OWN, bool $loop = false): array
     {

@@ -9,8 +9,8 @@ use Illuminate\Contracts\View\Factory;
 use Wellspring\Core\Context\SiteSettings;
 
 /**
- * Puts a player in the place of a paragraph that holds nothing but a link to a video of a site that the settings name.
- * So an author puts a video into a text by its address.
+ * Replaces a paragraph that holds only a link to a video with a player, if the settings name the video's site. So an
+ * author adds a video by its address.
  */
 final readonly class VideosInTexts
 {

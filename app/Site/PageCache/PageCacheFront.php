@@ -7,20 +7,20 @@ namespace App\Site\PageCache;
 use App\ViewCounts\CountableVisit;
 
 /**
- * Answers requests with kept pages before the framework is loaded. A kept page is the answer as long as the marks of
- * what it was made of are the same, read anew for each request, and its time has not run out. Of requests that come at
- * the same moment for a page that is not kept, one makes it, and the others wait a short while for that one.
+ * Answers requests with cached pages before the framework is loaded. A cached page is valid while the marks of its
+ * dependencies are unchanged, which each request checks, and until its expiry. If several requests need the same
+ * missing page, one makes it and the others wait for a short time.
  */
 final class PageCacheFront
 {
-    /** Long enough for a page that is made on a busy machine; a worker that waits serves nobody else. */
+    /** Long enough to make a page on a busy machine. A waiting worker serves no other request. */
     private const WAIT_SECONDS = 3.0;
 
     private const LOOK_AGAIN_MICROSECONDS = 5_000;
 
     private static ?self $current = null;
 
-    /** Of the lock that this request holds while it makes the page; null where it holds none. */
+    /** The lock of this request while it makes the page; null if it holds none. */
     private ?int $lockToken = null;
 
     private function __construct(
@@ -30,7 +30,7 @@ final class PageCacheFront
     ) {
     }
 
-    /** The one that has let this request through to the framework; null where whole pages are not kept for it. */
+    /** The instance that passed this request to the framework; null if its page is not cached. */
     public static function current(): ?self
     {
         return self::$current;
@@ -55,7 +55,7 @@ final class PageCacheFront
         return false;
     }
 
-    /** @param  bool  $isKept  whether the page that was made is kept for others */
+    /** @param  bool  $isKept  true if the page was cached for others */
     public function done(bool $isKept): void
     {
         if ($this->lockToken !== null) {
@@ -65,7 +65,7 @@ final class PageCacheFront
     }
 
     /**
-     * The kept page of the request's place with other parameters than the request's; null where none is right.
+     * The cached page at the same address with other parameters; null if none is valid.
      *
      * @param  array<string, string>  $parameters
      */
@@ -83,7 +83,7 @@ final class PageCacheFront
         return $this->right($this->memory->entry($this->request));
     }
 
-    /** The entry, where it is right now. */
+    /** The entry if it is valid now. */
     private function right(?PageEntry $entry): ?PageEntry
     {
         if ($entry === null || ! $entry->isInTime(time())) {

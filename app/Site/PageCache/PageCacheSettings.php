@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Site\PageCache;
 
-/** What the cache of whole pages has to know before the framework is there: read from the cached configuration. */
+/** The settings of the page cache, read from the cached configuration before the framework is loaded. */
 final readonly class PageCacheSettings
 {
     /**
-     * @param  string  $release  another one after each deployment: nothing that an older one has made is used
+     * @param  string  $release  changes with each deployment, which makes all older entries invalid
      * @param  list<string>  $trustedProxies  addresses or networks
      */
     private function __construct(
@@ -23,7 +23,7 @@ final readonly class PageCacheSettings
 
     /**
      * @param  string  $file  of the cached configuration
-     * @param  array<mixed>  $server  `$_SERVER`; its WELLSPRING_PAGE_CACHE goes before the configuration's
+     * @param  array<mixed>  $server  `$_SERVER`; WELLSPRING_PAGE_CACHE overrides the configuration
      * @return self|null null where whole pages are not kept: switched off, no cached configuration, or no APCu
      */
     public static function read(string $file, array $server): ?self

@@ -6,7 +6,7 @@ namespace App\Site\PageCache;
 
 use App\ViewCounts\CountableVisit;
 
-/** What is asked of PostgreSQL before the framework is loaded, over a connection that the worker keeps. */
+/** The queries to PostgreSQL before the framework is loaded, over the worker's persistent connection. */
 final class PageDatabase
 {
     private ?\PDO $connection = null;
@@ -16,14 +16,14 @@ final class PageDatabase
     }
 
     /**
-     * @param  string|null  $seen  the state of the database in which the mark was the entry's; null: none is known
+     * @param  string|null  $seen  the database state in which the entry's mark was valid; null if unknown
      * @return string|null a state in which it is; null where it is another mark, or where the database does not answer
      */
     public function stateOf(PageEntry $entry, ?string $seen): ?string
     {
         try {
             $database = $this->connection();
-            // Written out, it is one way there and back.
+            // With inlined values this takes one round trip.
             $answer = $database->query(
                 "select page_mark({$database->quote($entry->keys)}, {$database->quote((string) $seen)})",
             );
@@ -36,7 +36,7 @@ final class PageDatabase
         return $mark === $entry->mark ? $state : null;
     }
 
-    /** A view that cannot be counted is lost; the page has been sent. */
+    /** A view that cannot be counted is lost, because the page has already been sent. */
     public function count(int $item, CountableVisit $visit, \DateTimeImmutable $now): void
     {
         try {
@@ -49,7 +49,7 @@ final class PageDatabase
     }
 
     /**
-     * @param  string  $media  name of a row of the library
+     * @param  string  $media  name of a row in the media library
      * @return bool|null whether signed-out visitors may see it now; null where the database does not answer
      */
     public function isOpen(string $media): ?bool
@@ -70,7 +70,7 @@ final class PageDatabase
     private function connection(): \PDO
     {
         return $this->connection ??= new \PDO($this->settings->dsn, $this->settings->user, $this->settings->password, [
-            // A connection of its own, beside the framework's.
+            // A second connection besides the framework's.
             \PDO::ATTR_PERSISTENT => 'pages',
             \PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION,
             \PDO::ATTR_EMULATE_PREPARES => true,

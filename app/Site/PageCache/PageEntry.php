@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace App\Site\PageCache;
 
 /**
- * A whole page as it was made, without its body: the body lies under the hash of its bytes, so that equal pages share
- * one.
+ * A cached page without its body. The body is stored under the hash of its bytes, so equal pages share one.
  */
 final readonly class PageEntry
 {
@@ -17,9 +16,9 @@ final readonly class PageEntry
      * @param  string  $keys  of marks, as PostgreSQL writes an array; see ContentMarks
      * @param  string  $mark  of all the keys together
      * @param  int  $from  timestamp at which it was made
-     * @param  int|null  $until  timestamp; null: for good
+     * @param  int|null  $until  timestamp; null if the page does not expire
      * @param  list<string>  $known  the parameters that the page reads
-     * @param  int|null  $item  whose page it is, for counting views
+     * @param  int|null  $item  the page's item, for counting views
      * @param  string  $timeZone  the site's, in which views are counted by day
      */
     public function __construct(
@@ -42,7 +41,7 @@ final readonly class PageEntry
         return $now >= $this->from && ($this->until === null || $now < $this->until);
     }
 
-    /** The entity tag. Weak, since the packed and the plain body share it (RFC 9110, 8.8.1). */
+    /** The entity tag. It is weak because compressed and plain bodies share it (RFC 9110, 8.8.1). */
     public function tag(): string
     {
         return "W/\"{$this->hash}\"";

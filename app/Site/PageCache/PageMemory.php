@@ -5,18 +5,21 @@ declare(strict_types=1);
 namespace App\Site\PageCache;
 
 /**
- * Kept pages in memory that all workers of this machine share (APCu). Each machine keeps its own: what is right is
- * told by the database.
+ * Cached pages in memory that all workers of a machine share (APCu). Each machine has its own; the database decides
+ * whether an entry is valid.
  */
 final readonly class PageMemory
 {
-    /** What is used least goes when less than this share of the memory is free, until twice as much is. */
+    /**
+     * The least recently used entries are evicted when less than this share of the memory is free, until twice as much
+     * is free.
+     */
     private const FREE = 0.1;
 
-    /** How long one request may make a page before another may, too. */
+    /** Timeout of the lock, in seconds: after it, another request may make the page. */
     private const LOCK_SECONDS = 10;
 
-    /** How long it is remembered that what an address answers is not kept. */
+    /** How long, in seconds, an address is remembered as not cacheable. */
     private const NOT_KEPT_SECONDS = 5;
 
     private const ENTRY = 'e';
@@ -25,7 +28,7 @@ final readonly class PageMemory
 
     private const PACKED = 'z';
 
-    /** Of a place: the parameters that the page there knows. */
+    /** Key prefix: the parameters that the page at an address reads. */
     private const KNOWN = 'k';
 
     private const STATE = 's';
@@ -34,20 +37,20 @@ final readonly class PageMemory
 
     private const NOT_KEPT = 'n';
 
-    /** How many pages are kept of those of which there is no end: those with several choices, ranges, words. */
+    /** Cache slots for addresses with unbounded parameter combinations: several choices, ranges, words. */
     private const MANY = 2_048;
 
-    /** Of a slot: which of many was asked for last. */
+    /** Key prefix: the address that was requested last in a slot. */
     private const ASKED = 'a';
 
-    /** Of a slot: which of many is kept. */
+    /** Key prefix: the address that is cached in a slot. */
     private const SLOT = 'v';
 
     public function __construct(private string $release)
     {
     }
 
-    /** What the page that the request asks for is kept under, as far as its place is known. */
+    /** The cache key of the requested page, if the parameters that it reads are known. */
     public function name(PageRequest $request): string
     {
         /** @var list<string>|false $known */
@@ -56,7 +59,7 @@ final readonly class PageMemory
         return $request->name($known === false ? [] : $known);
     }
 
-    /** The entry of the page that the request asks for; right or not. */
+    /** The entry of the requested page, valid or not. */
     public function entry(PageRequest $request): ?PageEntry
     {
         /** @var list<string>|false|null $known */
@@ -66,7 +69,7 @@ final readonly class PageMemory
         }
         $entry = $this->read(self::ENTRY, is_array($known) ? $request->name($known) : $request->place);
 
-        // A page that knows other parameters than were thought is another page.
+        // If the page reads other parameters than expected, its key is different.
         return $entry instanceof PageEntry && ($known === null || $known === $entry->known) ? $entry : null;
     }
 
@@ -92,9 +95,9 @@ final readonly class PageMemory
     }
 
     /**
-     * @param  array<string, string>  $parameters  that the page is the one of
-     * @param  bool  $isOneOfMany  whether there is no end of others like it: it is kept from the second time on that
-     *   it is asked for, and takes the place of another
+     * @param  array<string, string>  $parameters  the parameters of the page
+     * @param  bool  $isOneOfMany  true for unbounded parameter combinations: such a page is cached at its second
+     *   request and replaces another one in its slot
      * @return bool whether it is kept
      */
     public function keep(
@@ -118,7 +121,7 @@ final readonly class PageMemory
         return true;
     }
 
-    /** Whether one of many may be kept: it was asked for before, and gives way to nobody else in its slot. */
+    /** True if a page with unbounded parameters may be cached: it was requested before, and its slot is free for it. */
     private function admits(string $name): bool
     {
         $slot = (string) (crc32($name) % self::MANY);
@@ -155,7 +158,7 @@ final readonly class PageMemory
         }
     }
 
-    /** Whether waiting for another request's page is of no use. */
+    /** True if it is useless to wait for the page of another request. */
     public function isNotKept(string $name): bool
     {
         return (bool) apcu_exists($this->key(self::NOT_KEPT, $name));
@@ -176,13 +179,13 @@ final readonly class PageMemory
         return "wellspring:{$this->release}:{$kind}:{$name}";
     }
 
-    /** Entries of the same keys and the same mark are right in the same states. */
+    /** Entries with the same keys and the same mark are valid in the same database states. */
     private static function what(PageEntry $entry): string
     {
         return "{$entry->keys} {$entry->mark}";
     }
 
-    /** Left alone, APCu would drop everything when it is full. */
+    /** Without this, APCu would drop all entries when it is full. */
     private function makeRoom(int $bytes): void
     {
         $memory = apcu_sma_info(true);
@@ -196,7 +199,7 @@ final readonly class PageMemory
         }
         $missing += $all * self::FREE;
         $entries = [];
-        // Of all that lies there, listings cached under marks included.
+        // Of all entries, cached listings included.
         foreach (new \APCUIterator(null, APC_ITER_KEY | APC_ITER_ATIME | APC_ITER_MEM_SIZE) as $key => $entry) {
             $entries[(string) $key] = [$entry['access_time'], $entry['mem_size']];
         }

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace App\Site\PageCache;
 
-/** A request for a page, as far as it decides which kept page answers. Needs nothing of the framework. */
+/** The parts of a request that select a cached page. This class does not need the framework. */
 final readonly class PageRequest
 {
-    /** Below them no page of the site stands. */
+    /** Address prefixes under which there are no pages of the site. */
     private const WITHOUT_PAGES = '~^/(manage|account)(/|$)~';
 
     /**
-     * @param  string  $place  scheme, host and path: the only parts of the request besides its parameters that may
-     *   change the bytes of a page (KeptPagesTest tries every header)
+     * @param  string  $place  scheme, host and path: besides the parameters, the only parts of the request that may
+     *   change a page's bytes (KeptPagesTest tries every header)
      * @param  string  $client  address of the client
      * @param  array<string, string>  $parameters  of the address, by name
-     * @param  list<string>  $tags  entity tags that the browser has the page under, without what says how it was packed
+     * @param  list<string>  $tags  entity tags that the browser has, without the suffix of the compression
      */
     private function __construct(
         public string $place,
@@ -31,7 +31,7 @@ final readonly class PageRequest
      * @param  array<mixed>  $server  `$_SERVER`
      * @param  array<mixed>  $query  `$_GET`
      * @param  array<mixed>  $cookies  `$_COOKIE`
-     * @return self|null null where no kept page may answer: for who has a session, and for all that is no plain GET
+     * @return self|null null if no cached page may answer: for people with a session, and for anything but a plain GET
      *   or HEAD of a page
      */
     public static function of(array $server, array $query, array $cookies, PageCacheSettings $settings): ?self
@@ -48,7 +48,7 @@ final readonly class PageRequest
             || $text('HTTP_AUTHORIZATION').$text('HTTP_RANGE').$text('HTTP_X_REQUESTED_WITH') !== ''
             || stripos($text('HTTP_ACCEPT'), 'json') !== false
             || count($parameters) !== count($query)
-            // A name that is said twice is one parameter here.
+            // A parameter that is given twice counts as one.
             || count($query) !== count(array_filter(explode('&', $text('QUERY_STRING'))))
             || preg_match(self::WITHOUT_PAGES, $path) === 1
         ) {
@@ -66,7 +66,7 @@ final readonly class PageRequest
     }
 
     /**
-     * The same place with other parameters.
+     * The same address with other parameters.
      *
      * @param  array<string, string>  $parameters
      */
@@ -76,9 +76,9 @@ final readonly class PageRequest
     }
 
     /**
-     * What the page is kept under: of the parameters only those that it knows, in an order of their own.
+     * The cache key: only parameters that the page reads count, in a fixed order.
      *
-     * @param  list<string>  $known  its parameters
+     * @param  list<string>  $known  the parameters that the page reads
      */
     public function name(array $known): string
     {

@@ -7,14 +7,14 @@ namespace App\Site\PageCache;
 use Symfony\Component\HttpFoundation\IpUtils;
 
 /**
- * The scheme and host that a request asks for, and the address of its client. Headers of a proxy count only where the
- * request comes from a trusted proxy. Needs nothing of the framework, and gives the same answers as its Request.
+ * The scheme and host of a request, and the address of its client. Proxy headers count only if the request comes from a
+ * trusted proxy. This class does not need the framework, and gives the same answers as its Request.
  */
 final readonly class RequestOrigin
 {
     /**
      * @param  'http'|'https'  $scheme
-     * @param  string  $host  in small letters, without a port
+     * @param  string  $host  in lower case, without a port
      * @param  string  $address  of the client
      */
     private function __construct(public string $scheme, public string $host, public string $address)
@@ -52,8 +52,8 @@ final readonly class RequestOrigin
     }
 
     /**
-     * The last address of the chain that is not a trusted proxy. Each proxy appends the address that it was asked from;
-     * everything before that address may be invented.
+     * The last address of the chain that is not a trusted proxy. Each proxy appends the address of its client;
+     * everything before that address may be forged.
      *
      * @param  string  $forwardedFor  the header X-Forwarded-For
      * @param  list<string>  $proxies
@@ -62,7 +62,7 @@ final readonly class RequestOrigin
     {
         $chain = [];
         foreach (explode(',', $forwardedFor) as $address) {
-            // A proxy may add the port that the client came from.
+            // A proxy may append the client's port.
             $address = preg_replace('/^\[(.*)\](:\d+)?$|^([0-9.]+):\d+$/D', '$1$3', trim($address));
             if (filter_var($address, FILTER_VALIDATE_IP) !== false) {
                 $chain[] = (string) $address;
